@@ -1,0 +1,197 @@
+package org.hiddenclerk.core.electrical;
+
+import static org.hiddenclerk.core.finding.FindingCode.INPUT_STUCK;
+import static org.hiddenclerk.core.finding.FindingCode.LOAD_ALWAYS_ON;
+import static org.hiddenclerk.core.finding.FindingCode.LOAD_NEVER_ON;
+import static org.hiddenclerk.core.finding.FindingCode.MODULE_CUT_BY_SWITCH;
+import static org.hiddenclerk.core.finding.FindingCode.MODULE_UNPOWERED;
+import static org.hiddenclerk.core.finding.FindingCode.SWITCH_WITHOUT_EFFECT;
+
+import java.util.List;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.finding.Remedy;
+
+/** What the whole table of a region says about loads, modules, inputs and mechanisms. */
+final class Effects {
+    private final RegionTable table;
+    private final Region region;
+    private final FindingLog log;
+
+    private Effects(RegionTable table, FindingLog log) {
+        this.table = table;
+        this.region = table.region();
+        this.log = log;
+    }
+
+    static void check(RegionTable table, FindingLog log) {
+        Effects effects = new Effects(table, log);
+        if (effects.usableRows() == 0) {
+            return;
+        }
+        effects.loads();
+        effects.modules();
+        effects.inputs();
+        effects.mechanisms();
+    }
+
+    private int usableRows() {
+        int usable = 0;
+        for (int row = 0; row < region.rowCount(); row++) {
+            usable += table.isUsable(row) ? 1 : 0;
+        }
+        return usable;
+    }
+
+    private void loads() {
+        for (int r = 0; r < region.resistors().length; r++) {
+            if (region.resistors()[r].part() instanceof Part.Load load) {
+                int on = 0;
+                int usable = 0;
+                for (int row = 0; row < region.rowCount(); row++) {
+                    if (table.isUsable(row)) {
+                        usable++;
+                        on += table.loadState(row, r) == LoadState.ON ? 1 : 0;
+                    }
+                }
+                if (on == 0) {
+                    log.addOverall(LOAD_NEVER_ON, load.id().value(),
+                            load.id() + " is on in none of " + usable + " states.",
+                            Remedy.rewire("bring the switched live and its neutral to it"));
+                } else if (on == usable && isIntended(load)) {
+                    log.addOverall(LOAD_ALWAYS_ON, load.id().value(),
+                            load.id() + " is on in all " + usable + " states.",
+                            Remedy.rewire("take it off the permanent live"));
+                }
+            }
+        }
+    }
+
+    private boolean isIntended(Part.Load load) {
+        return region.wiring().intents().stream().anyMatch(intent -> intent.load().equals(load.id()));
+    }
+
+    private void modules() {
+        for (int d = 0; d < region.devices().length; d++) {
+            Region.Device device = region.devices()[d];
+            if (device.isSender()) {
+                continue;
+            }
+            int idle = 0;
+            int powered = 0;
+            int firstCut = -1;
+            for (int row = 0; row < region.rowCount(); row++) {
+                if (table.isUsable(row) && (row & device.ownChannels()) == 0) {
+                    idle++;
+                    if (table.isPowered(row, d)) {
+                        powered++;
+                    } else {
+                        firstCut = firstCut < 0 ? row : firstCut;
+                    }
+                }
+            }
+            String id = device.part().id().value();
+            if (idle > 0 && powered == 0) {
+                log.addOverall(MODULE_UNPOWERED, id, id + " gets its supply in none of " + idle
+                        + " states with its contacts open.", Remedy.rewire("feed it from the permanent live"));
+            } else if (powered < idle) {
+                int off = idle - powered;
+                log.add(MODULE_CUT_BY_SWITCH, id, firstCut,
+                        () -> id + " is without supply in " + off + " states: off at the wall means unreachable.",
+                        Remedy.rewire("keep its feed permanent"));
+            }
+        }
+    }
+
+    private void inputs() {
+        for (int i = 0; i < region.inputPins().length; i++) {
+            Region.InputPin input = region.inputPins()[i];
+            Part owner = region.devices()[input.device()].part();
+            boolean shared = region.isShared(input.pin(), owner)
+                    || input.other() >= 0 && region.isShared(input.other(), owner);
+            if (!shared) {
+                continue;
+            }
+            int powered = 0;
+            int active = 0;
+            for (int row = 0; row < region.rowCount(); row++) {
+                if (table.isUsable(row) && table.isPowered(row, input.device())) {
+                    powered++;
+                    active += table.isActive(row, i) ? 1 : 0;
+                }
+            }
+            if (powered > 0 && (active == 0 || active == powered)) {
+                String id = owner.id() + "." + input.input().id();
+                String how = active == 0 ? "never asserted" : "always asserted";
+                log.addOverall(INPUT_STUCK, id, "Input " + id + " is " + how + " in " + powered + " powered states.",
+                        Remedy.rewire("bring the switch to the input and its reference"));
+            }
+        }
+    }
+
+    private void mechanisms() {
+        for (int e = 0; e < region.elements().length; e++) {
+            if (region.elements()[e].isSwitch()) {
+                List<int[]> pairs = table.usablePairs(e);
+                boolean acts = pairs.isEmpty() || blinks(e, pairs);
+                for (int[] pair : pairs) {
+                    acts |= differs(pair[0], pair[1]);
+                }
+                if (!acts) {
+                    String id = region.elements()[e].id();
+                    log.addOverall(SWITCH_WITHOUT_EFFECT, id,
+                            "Operating " + id + " changes no load, no supply and no input.",
+                            Remedy.rewire("bring it into the circuit, or take it out"));
+                }
+            }
+        }
+    }
+
+    private boolean differs(int a, int b) {
+        for (int r = 0; r < region.resistors().length; r++) {
+            if (region.resistors()[r].kind() == Region.ResistorKind.LOAD
+                    && table.loadState(a, r) != table.loadState(b, r)) {
+                return true;
+            }
+        }
+        for (int d = 0; d < region.devices().length; d++) {
+            if (table.isPowered(a, d) != table.isPowered(b, d)) {
+                return true;
+            }
+        }
+        for (int i = 0; i < region.inputPins().length; i++) {
+            if (table.isActive(a, i) != table.isActive(b, i)) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** Whether moving the mechanism is seen as a blink of some module's supply that the module listens for. */
+    private boolean blinks(int element, List<int[]> pairs) {
+        if (!region.elements()[element].mechanism().breaksBeforeMaking()) {
+            return false;
+        }
+        RowSolver solver = new RowSolver(region);
+        for (int[] pair : pairs) {
+            for (int d = 0; d < region.devices().length; d++) {
+                if (listensForBlinks(region.devices()[d]) && isBlink(table, solver, pair[0], pair[1], element, d)) {
+                    return true;
+                }
+            }
+        }
+        return false;
+    }
+
+    static boolean listensForBlinks(Region.Device device) {
+        return device.inputs().stream().anyMatch(input -> input.behaviour() == InputBehaviour.SUPPLY_BLINK);
+    }
+
+    /** Powered before and after, and without power while the mechanism is between its positions. */
+    static boolean isBlink(RegionTable table, RowSolver solver, int before, int after, int element, int device) {
+        if (!table.isPowered(before, device) || !table.isPowered(after, device)) {
+            return false;
+        }
+        solver.solve(before, element);
+        return !solver.isShorted() && !RegionTable.isSupplied(table.region().devices()[device], solver);
+    }
+}

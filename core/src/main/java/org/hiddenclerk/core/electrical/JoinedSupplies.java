@@ -1,0 +1,102 @@
+package org.hiddenclerk.core.electrical;
+
+import static org.hiddenclerk.core.finding.FindingCode.BORROWED_NEUTRAL;
+import static org.hiddenclerk.core.finding.FindingCode.EARTH_AS_NEUTRAL;
+import static org.hiddenclerk.core.finding.FindingCode.MAINS_ON_ELV;
+import static org.hiddenclerk.core.finding.FindingCode.PHASES_JOINED;
+import static org.hiddenclerk.core.finding.FindingCode.SECOND_FEED;
+import static org.hiddenclerk.core.finding.FindingCode.SHORT_LIVE_EARTH;
+import static org.hiddenclerk.core.finding.FindingCode.SHORT_LIVE_NEUTRAL;
+
+import java.util.ArrayList;
+import java.util.List;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+
+/** Supplies that meet in one net, looked for in every row, shorted or not. */
+final class JoinedSupplies implements RowCheck {
+    private final Region region;
+    private final FindingLog log;
+    private final List<PartPin> neverOnEarth = new ArrayList<>();
+
+    private record PartPin(Part part, int node) {
+    }
+
+    JoinedSupplies(Region region, FindingLog log) {
+        this.region = region;
+        this.log = log;
+        for (Part part : region.parts()) {
+            if (part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.Sender
+                    || part instanceof Part.FittedModule) {
+                for (String pin : part.pinNames()) {
+                    if (!(part instanceof Part.Load && pin.equals("PE"))) {
+                        neverOnEarth.add(new PartPin(part, region.node(part, pin)));
+                    }
+                }
+            }
+        }
+    }
+
+    @Override
+    public void look(int row, RowSolver solver) {
+        Region.Source[] sources = region.sources();
+        for (int a = 0; a < sources.length; a++) {
+            for (int b = solver.nextSource(a); b >= 0; b = solver.nextSource(b)) {
+                meet(sources[a].supply(), sources[b].supply(), row);
+            }
+        }
+        for (PartPin pin : neverOnEarth) {
+            if (solver.isOn(pin.node(), Line.PE) && !solver.isOn(pin.node(), Line.ELV_MINUS)) {
+                log.add(EARTH_AS_NEUTRAL, pin.part().id().value(), row,
+                        () -> pin.part().id() + " has a pin on earth; earth must never carry its current.",
+                        Remedy.rewire("put it on the neutral of its own circuit"));
+            }
+        }
+    }
+
+    private void meet(Part.Supply a, Part.Supply b, int row) {
+        boolean sameCircuit = a.circuit().equals(b.circuit());
+        if (a.line().isElv() != b.line().isElv()) {
+            meetElv(a.line().isElv() ? a : b, a.line().isElv() ? b : a, row);
+        } else if (a.line().isElv()) {
+            if (a.line() != b.line()) {
+                report(SHORT_LIVE_NEUTRAL, a, b, row);
+            }
+        } else if (a.line().isLive() && b.line().isLive()) {
+            if (a.line() != b.line()) {
+                report(PHASES_JOINED, a, b, row);
+            } else if (!sameCircuit) {
+                report(SECOND_FEED, a, b, row);
+            }
+        } else if (a.line().isLive() || b.line().isLive()) {
+            boolean earth = a.line() == Line.PE || b.line() == Line.PE;
+            report(earth ? SHORT_LIVE_EARTH : SHORT_LIVE_NEUTRAL, a, b, row);
+        } else if (a.line() == Line.N && b.line() == Line.N) {
+            if (!sameCircuit) {
+                report(BORROWED_NEUTRAL, a, b, row);
+            }
+        } else if (a.line() != b.line()) {
+            report(EARTH_AS_NEUTRAL, a, b, row);
+        }
+    }
+
+    private void meetElv(Part.Supply elv, Part.Supply other, int row) {
+        if (other.line() != Line.PE) {
+            report(MAINS_ON_ELV, elv, other, row);
+        } else if (elv.line() == Line.ELV_PLUS) {
+            report(SHORT_LIVE_EARTH, elv, other, row);
+        }
+    }
+
+    private void report(FindingCode code, Part.Supply a, Part.Supply b, int row) {
+        Part.Supply first = a.id().compareTo(b.id()) <= 0 ? a : b;
+        Part.Supply second = first == a ? b : a;
+        log.add(code, first.id() + "+" + second.id(), row,
+                () -> describe(first) + " and " + describe(second) + " are joined.",
+                Remedy.rewire("separate them"));
+    }
+
+    private static String describe(Part.Supply supply) {
+        return supply.line().label() + (supply.circuit().isBlank() ? "" : " of circuit " + supply.circuit());
+    }
+}

@@ -1,0 +1,35 @@
+package org.hiddenclerk.core.electrical;
+
+/** Kinds of load, as far as a contact's rating tells them apart. */
+public enum LoadKind {
+    RESISTIVE("resistive load"),
+    INCANDESCENT("incandescent"),
+    HALOGEN("mains halogen"),
+    LED_LAMP("LED lamp"),
+    LED_DRIVER("LED driver"),
+    FLUORESCENT("fluorescent"),
+    ELECTRONIC_TRANSFORMER("electronic transformer"),
+    WIRE_WOUND_TRANSFORMER("wire-wound transformer"),
+    MOTOR("motor or fan"),
+    BLIND_MOTOR("blind motor"),
+    HEATER("heater"),
+    SOCKET("socket outlet"),
+    COIL("contactor coil"),
+    ELV_STRIP("low-voltage strip"),
+    DOOR_INPUT("gate or door input");
+
+    private final String label;
+
+    LoadKind(String label) {
+        this.label = label;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    /** A heater is a resistive load: it may use that rating when it has none of its own. */
+    public boolean mayUse(LoadKind rating) {
+        return this == rating || this == HEATER && rating == RESISTIVE;
+    }
+}

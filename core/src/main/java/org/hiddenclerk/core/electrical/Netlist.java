@@ -1,0 +1,80 @@
+package org.hiddenclerk.core.electrical;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+
+/**
+ * A wiring with its nodes numbered and its connected regions separated. Regions share no node, so each is tabled and
+ * judged alone; only a command by radio reaches from one into another.
+ */
+final class Netlist {
+    private final Wiring wiring;
+    private final Map<NodeId, Integer> numbers = new HashMap<>();
+    /** By identity: two parts are never one, and hashing whole records would cost more than solving them. */
+    private final Map<Part, Map<String, Integer>> pins = new IdentityHashMap<>();
+    private final List<NodeId> nodes = new ArrayList<>();
+    private final List<Region> regions;
+
+    Netlist(Wiring wiring) {
+        this.wiring = wiring;
+        for (Part part : wiring.parts()) {
+            pins.put(part, numbered(part));
+        }
+        regions = separate();
+    }
+
+    Wiring wiring() {
+        return wiring;
+    }
+
+    List<Region> regions() {
+        return regions;
+    }
+
+    private Map<String, Integer> numbered(Part part) {
+        Map<String, Integer> own = new LinkedHashMap<>();
+        for (String pin : part.pinNames()) {
+            NodeId node = part.pins().get(pin);
+            if (node == null) {
+                if (part instanceof Part.Load && pin.equals("PE")) {
+                    continue;
+                }
+                nodes.add(new NodeId(part.id() + "." + pin + " (unused)"));
+                own.put(pin, nodes.size() - 1);
+            } else {
+                own.put(pin, numbers.computeIfAbsent(node, n -> {
+                    nodes.add(n);
+                    return nodes.size() - 1;
+                }));
+            }
+        }
+        return own;
+    }
+
+    private List<Region> separate() {
+        Sets sets = new Sets(nodes.size());
+        for (Map<String, Integer> own : pins.values()) {
+            int first = -1;
+            for (int node : own.values()) {
+                first = first < 0 ? node : sets.join(first, node);
+            }
+        }
+        Map<Integer, List<Part>> partsByRegion = new LinkedHashMap<>();
+        for (Part part : wiring.parts()) {
+            Map<String, Integer> own = pins.get(part);
+            if (!own.isEmpty()) {
+                partsByRegion.computeIfAbsent(sets.find(own.values().iterator().next()), r -> new ArrayList<>())
+                        .add(part);
+            }
+        }
+        List<Region> separated = new ArrayList<>();
+        for (List<Part> parts : partsByRegion.values()) {
+            separated.add(new Region(wiring, parts, pins, nodes));
+        }
+        return separated;
+    }
+}

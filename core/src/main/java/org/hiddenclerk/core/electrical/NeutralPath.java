@@ -1,0 +1,48 @@
+package org.hiddenclerk.core.electrical;
+
+import static org.hiddenclerk.core.finding.FindingCode.NEUTRAL_SWITCHED;
+
+import org.hiddenclerk.core.finding.Remedy;
+
+/**
+ * A neutral that a switch or contact takes away: between two rows that differ in one element, a pin leaves N while the
+ * other pin of the same part stays on a live.
+ */
+final class NeutralPath {
+    private NeutralPath() {
+    }
+
+    static void check(RegionTable table, FindingLog log) {
+        Region region = table.region();
+        for (int e = 0; e < region.elements().length; e++) {
+            String element = region.elements()[e].id();
+            for (int[] pair : table.usablePairs(e)) {
+                for (int r = 0; r < region.resistors().length; r++) {
+                    if (isExposed(region.resistors()[r])) {
+                        checkPair(table, log, pair, r, element);
+                    }
+                }
+            }
+        }
+    }
+
+    private static boolean isExposed(Region.Resistor resistor) {
+        return !(resistor.part() instanceof Part.FittedModule module)
+                || module.supply() instanceof ModuleSupply.LineNeutral;
+    }
+
+    private static void checkPair(RegionTable table, FindingLog log, int[] pair, int resistor, String element) {
+        for (boolean pinA : new boolean[] {true, false}) {
+            boolean first = table.isOnNeutral(pair[0], resistor, pinA);
+            boolean second = table.isOnNeutral(pair[1], resistor, pinA);
+            boolean liveThroughout = table.isOnLive(pair[0], resistor, !pinA)
+                    && table.isOnLive(pair[1], resistor, !pinA);
+            if (first != second && liveThroughout) {
+                String id = table.region().resistors()[resistor].part().id().value();
+                log.add(NEUTRAL_SWITCHED, id, first ? pair[1] : pair[0],
+                        () -> element + " takes the neutral from " + id + " and leaves it on the live.",
+                        Remedy.rewire("switch the live instead"));
+            }
+        }
+    }
+}

@@ -1,0 +1,34 @@
+package org.hiddenclerk.core.electrical;
+
+import java.util.Arrays;
+
+/** Disjoint sets of small numbers (union-find with path halving). */
+final class Sets {
+    private final int[] parent;
+
+    Sets(int size) {
+        parent = new int[size];
+        Arrays.setAll(parent, i -> i);
+    }
+
+    void copyFrom(Sets other) {
+        System.arraycopy(other.parent, 0, parent, 0, parent.length);
+    }
+
+    int find(int member) {
+        int at = member;
+        while (parent[at] != at) {
+            parent[at] = parent[parent[at]];
+            at = parent[at];
+        }
+        return at;
+    }
+
+    /** Joins the two sets and returns the representative of the joint one. */
+    int join(int a, int b) {
+        int rootA = find(a);
+        int rootB = find(b);
+        parent[rootB] = rootA;
+        return rootA;
+    }
+}

@@ -1,0 +1,119 @@
+package org.hiddenclerk.core.electrical;
+
+import java.util.Iterator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.NoSuchElementException;
+import org.hiddenclerk.core.finding.SwitchingState;
+
+/** Every switching state of a wiring, region after region, made row by row as it is read. */
+public final class TruthTable implements Iterable<TruthTable.Row> {
+    private final List<RegionTable> tables;
+
+    TruthTable(List<RegionTable> tables) {
+        this.tables = tables.stream().filter(TruthTable::isShown).toList();
+    }
+
+    private static boolean isShown(RegionTable table) {
+        return table.region().hasSomethingToShow() || table.hasShorts();
+    }
+
+    /**
+     * One switching state of one region.
+     *
+     * @param loads   empty in a shorted row
+     * @param modules modules and senders; empty in a shorted row
+     * @param shorts  for each net in which potentials differ, the sorted ids of its supplies
+     */
+    public record Row(SwitchingState state, Map<String, LoadReading> loads, Map<String, ModuleReading> modules,
+                      List<List<String>> shorts) {
+    }
+
+    /** Volts across a load, to the tenth, and what it does at them. */
+    public record LoadReading(double volts, LoadState state) {
+    }
+
+    /** Whether a module is powered, and which inputs are asserted, by input. */
+    public record ModuleReading(boolean powered, Map<String, Boolean> inputs) {
+    }
+
+    /** How many rows the table has. */
+    public int size() {
+        int rows = 0;
+        for (RegionTable table : tables) {
+            for (int row = 0; row < table.region().rowCount(); row++) {
+                rows += table.isExcluded(row) ? 0 : 1;
+            }
+        }
+        return rows;
+    }
+
+    @Override
+    public Iterator<Row> iterator() {
+        return new Rows();
+    }
+
+    private static Row row(RegionTable table, int row) {
+        Map<String, LoadReading> loads = new LinkedHashMap<>();
+        Map<String, ModuleReading> modules = new LinkedHashMap<>();
+        if (!table.isShorted(row)) {
+            Region region = table.region();
+            for (int r = 0; r < region.resistors().length; r++) {
+                if (region.resistors()[r].kind() == Region.ResistorKind.LOAD) {
+                    loads.put(region.resistors()[r].part().id().value(), new LoadReading(
+                            Math.round(table.volts(row, r) * 10) / 10.0, table.loadState(row, r)));
+                }
+            }
+            for (int d = 0; d < region.devices().length; d++) {
+                Map<String, Boolean> inputs = new LinkedHashMap<>();
+                for (int i = 0; i < region.inputPins().length; i++) {
+                    if (region.inputPins()[i].device() == d) {
+                        inputs.put(region.inputPins()[i].input().id(), table.isActive(row, i));
+                    }
+                }
+                modules.put(region.devices()[d].part().id().value(),
+                        new ModuleReading(table.isPowered(row, d), inputs));
+            }
+        }
+        return new Row(table.region().state(row), loads, modules, table.shorts(row));
+    }
+
+    private final class Rows implements Iterator<Row> {
+        private int region;
+        private int next;
+
+        private Rows() {
+            skip();
+        }
+
+        private void skip() {
+            while (region < tables.size()) {
+                RegionTable table = tables.get(region);
+                while (next < table.region().rowCount() && table.isExcluded(next)) {
+                    next++;
+                }
+                if (next < table.region().rowCount()) {
+                    return;
+                }
+                region++;
+                next = 0;
+            }
+        }
+
+        @Override
+        public boolean hasNext() {
+            return region < tables.size();
+        }
+
+        @Override
+        public Row next() {
+            if (!hasNext()) {
+                throw new NoSuchElementException("The table has no further row.");
+            }
+            Row row = row(tables.get(region), next++);
+            skip();
+            return row;
+        }
+    }
+}

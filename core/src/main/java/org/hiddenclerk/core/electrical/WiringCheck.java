@@ -1,0 +1,97 @@
+package org.hiddenclerk.core.electrical;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Verdict;
+
+/**
+ * Judges a wiring by exhausting every switch position and relay contact, and by exploring what hands and remote commands
+ * can reach.
+ *
+ * <p>Cost: linear in the rows of each region, that is exponential in its two-state elements; the limits of
+ * {@link Wiring} and {@link WiringRules} bound it. The wiring must have no {@link WiringRules#problemsOf problems}.
+ */
+public final class WiringCheck {
+    private WiringCheck() {
+    }
+
+    /**
+     * @param verdict   the worst severity
+     * @param findings  in the order of {@link Finding#ORDER}
+     * @param truthTable every state
+     */
+    public record Result(Verdict verdict, List<Finding> findings, TruthTable truthTable) {
+        public Result {
+            findings = List.copyOf(findings);
+        }
+    }
+
+    /** The wiring's verdict, findings and truth table. */
+    public static Result of(Wiring wiring) {
+        Netlist netlist = new Netlist(wiring);
+        List<Finding> findings = new ArrayList<>();
+        Map<Region, RegionTable> tables = new LinkedHashMap<>();
+        for (Region region : netlist.regions()) {
+            tables.put(region, judge(region, findings));
+        }
+        if (tables.values().stream().noneMatch(RegionTable::hasShorts)) {
+            for (List<Region> cluster : IntentProof.clusters(netlist)) {
+                addNew(findings, IntentProof.check(cluster.stream().map(tables::get).toList(), wiring.intents()));
+            }
+        }
+        findings.sort(Finding.ORDER);
+        return new Result(Verdict.of(findings), findings, new TruthTable(List.copyOf(tables.values())));
+    }
+
+    private static RegionTable judge(Region region, List<Finding> findings) {
+        FindingLog log = new FindingLog(region);
+        RegionTable table = RegionTable.of(region, List.of(new JoinedSupplies(region, log),
+                new ElvReach(region, log), new VoltageChecks(region, log)));
+        NeutralPath.check(table, log);
+        ContactLoads.check(table, log);
+        Effects.check(table, log);
+        findings.addAll(log.findings());
+        return table;
+    }
+
+    /** The proof of the intent may come to what a table already showed; one finding of a code and subject is enough. */
+    private static void addNew(List<Finding> findings, List<Finding> more) {
+        Map<String, Finding> known = new HashMap<>();
+        findings.forEach(f -> known.put(f.code() + " " + f.subject(), f));
+        for (Finding finding : more) {
+            if (known.putIfAbsent(finding.code() + " " + finding.subject(), finding) == null) {
+                findings.add(finding);
+            }
+        }
+    }
+
+    /**
+     * The nodes that are live in one state of the wiring: above {@value VoltageChecks#TOUCH_VOLTS} V to earth, or part of
+     * a short.
+     *
+     * @param closed position by switch id and contact by "module/channel"; what is not named stands at 0
+     */
+    public static List<NodeId> liveNodes(Wiring wiring, Map<String, Integer> closed) {
+        List<NodeId> live = new ArrayList<>();
+        for (Region region : new Netlist(wiring).regions()) {
+            int row = 0;
+            for (int e = 0; e < region.elements().length; e++) {
+                row |= closed.getOrDefault(region.elements()[e].id(), 0) == 1 ? region.bit(e) : 0;
+            }
+            RowSolver solver = new RowSolver(region);
+            solver.solve(row);
+            for (int node = 0; node < region.nodeCount(); node++) {
+                boolean energised = solver.isOnLive(node)
+                        || !solver.isShorted() && solver.voltsToEarth(node) > VoltageChecks.TOUCH_VOLTS;
+                if (energised) {
+                    live.add(region.nodeId(node));
+                }
+            }
+        }
+        return live;
+    }
+}

@@ -1,0 +1,81 @@
+package org.hiddenclerk.core.finding;
+
+import static org.hiddenclerk.core.finding.Severity.HOLD;
+import static org.hiddenclerk.core.finding.Severity.NOTE;
+import static org.hiddenclerk.core.finding.Severity.STOP;
+
+/** Every kind of finding. Codes are stable: one is never reused for another meaning. */
+public enum FindingCode {
+    // Electrical, destructive
+    SHORT_LIVE_NEUTRAL(STOP, "Live and neutral meet"),
+    SHORT_LIVE_EARTH(STOP, "Live and earth meet"),
+    PHASES_JOINED(STOP, "Two phases meet"),
+    MAINS_ON_ELV(STOP, "Mains reaches an extra-low-voltage part"),
+    OVER_VOLTAGE(STOP, "More volts than it stands"),
+    REVERSED_POLARITY(STOP, "Live and neutral are exchanged"),
+    EARTH_AS_NEUTRAL(STOP, "Earth is used as a neutral"),
+    NEUTRAL_SWITCHED(STOP, "The neutral is switched"),
+    BORROWED_NEUTRAL(STOP, "Neutral of another circuit"),
+    LIVE_END_OPEN(STOP, "A live end is bare"),
+    CONTACT_OVERLOAD(STOP, "More load than the contact carries"),
+    CIRCUIT_OVERLOAD(STOP, "More load than the circuit carries"),
+    CONDUCTOR_OVERLOAD(STOP, "More load than the conductor carries"),
+    BOTH_DIRECTIONS_ON(STOP, "Both directions of a motor at once"),
+    SECOND_FEED(STOP, "Fed from two circuits"),
+    DIMMER_IN_SERIES(STOP, "A dimmer in series with a module"),
+    EARTH_MISSING(STOP, "Earth is missing"),
+    // Electrical, will not do its job
+    MODULE_UNPOWERED(HOLD, "The module gets no supply"),
+    LOAD_NEVER_ON(HOLD, "The lamp can never be on"),
+    LOAD_ALWAYS_ON(HOLD, "The lamp can never be off"),
+    LOADS_IN_SERIES(HOLD, "Loads in series"),
+    SWITCH_WITHOUT_EFFECT(HOLD, "A switch does nothing"),
+    INPUT_STUCK(HOLD, "A switch input never changes"),
+    BELOW_MINIMUM_LOAD(HOLD, "Below the minimum load"),
+    RATING_UNKNOWN(HOLD, "No rating stated for this load"),
+    REMOTE_WITHOUT_EFFECT(HOLD, "A remote command does nothing"),
+    BLINK_NOT_SEEN(HOLD, "The blink of a flip is not seen"),
+    TOO_MANY_IN_TERMINAL(HOLD, "More conductors than the terminal takes"),
+    // Electrical, reservations
+    MODULE_CUT_BY_SWITCH(NOTE, "The wall switch cuts the module off"),
+    NEAR_LIMIT(NOTE, "Close to a limit"),
+    GHOST_GLOW(NOTE, "May glow when off"),
+    UNUSED_CONDUCTOR(NOTE, "A conductor is left over"),
+    // Choice of a module
+    NEUTRAL_ABSENT(HOLD, "No neutral here"),
+    TOO_FEW_CHANNELS(HOLD, "Not enough channels"),
+    SEPARATE_FEEDS(STOP, "Gangs on different circuits"),
+    CONTINUOUS_OVERLOAD(HOLD, "Too much for continuous use"),
+    VOLTS_OUT_OF_RANGE(HOLD, "Not made for this voltage"),
+    BOX_TOO_SHALLOW(HOLD, "Too deep for the box"),
+    BOX_TOO_SMALL(HOLD, "Too large for the box"),
+    CONDUCTOR_TOO_THICK(HOLD, "Conductor too thick for the terminal"),
+    NOT_APPROVED_HERE(HOLD, "No approval stated for this market"),
+    CHANNELS_INTERLOCKED(HOLD, "The channels lock each other out"),
+    CONTACT_ISOLATED(HOLD, "The contact is volt-free"),
+    SUPPLY_NOT_MAINS(HOLD, "Not a mains module"),
+    MECHANISM_UNSUITABLE(HOLD, "This mechanism does not suit"),
+    CONNECTOR_NEEDED(NOTE, "A connector is needed"),
+    NEUTRAL_PREFERRED(NOTE, "A neutral is here, unused"),
+    BYPASS_NEEDED(NOTE, "A bypass goes in at the lamp"),
+    METAL_BOX_RADIO(NOTE, "Metal box around a radio"),
+    // Facts that the survey lacks
+    SURVEY_INCOMPLETE(HOLD, "The survey lacks something");
+
+    private final Severity severity;
+    private final String title;
+
+    FindingCode(Severity severity, String title) {
+        this.severity = severity;
+        this.title = title;
+    }
+
+    public Severity severity() {
+        return severity;
+    }
+
+    /** The fact in a few words, without numbers. */
+    public String title() {
+        return title;
+    }
+}
