@@ -50,7 +50,7 @@ final class Effects {
                 for (int row = 0; row < region.rowCount(); row++) {
                     if (table.isUsable(row)) {
                         usable++;
-                        on += table.loadState(row, r) == LoadState.ON ? 1 : 0;
+                        on += table.loadState(row, r).isLit() ? 1 : 0;
                     }
                 }
                 if (on == 0) {

@@ -159,7 +159,7 @@ final class IntentProof {
 
     /** From ON to OFF or back; DIM is neither. */
     private static boolean isChange(LoadState before, LoadState after) {
-        return before == LoadState.ON && after == LoadState.OFF || before == LoadState.OFF && after == LoadState.ON;
+        return before.isLit() && after == LoadState.OFF || before == LoadState.OFF && after.isLit();
     }
 
     private static int resistorOf(RegionTable table, PartId load) {

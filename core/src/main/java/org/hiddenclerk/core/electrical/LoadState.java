@@ -13,6 +13,11 @@ public enum LoadState {
     /** Guards the comparisons against the rounding of the nodal equations; far below any meter's resolution. */
     static final double ROUNDING = 1e-9;
 
+    /** At or above the share that counts as on; a load that is overdriven is on all the same. */
+    public boolean isLit() {
+        return this == ON || this == OVER;
+    }
+
     static LoadState at(double volts, double nominalVolts) {
         double share = volts / nominalVolts;
         if (share > OVER_SHARE + ROUNDING) {
