@@ -1,0 +1,58 @@
+package org.hiddenclerk.core.catalogue;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.electrical.Channel;
+import org.hiddenclerk.core.electrical.Input;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Millimetres;
+
+/**
+ * One kind of module in the stock book.
+ *
+ * @param code        the maker's code, unique in the stock book
+ * @param maker       who makes it
+ * @param name        what it is, in words
+ * @param supply      how it is powered
+ * @param channels    its contacts, with what each may carry
+ * @param inputs      its switch inputs; {@code behaviour} is what it comes with
+ * @param behaviours  input behaviours that it can be set to
+ * @param interlocked whether its channels lock each other out
+ * @param totalAmps   what all channels together may carry, if stated
+ * @param terminals   its terminals in their order along the module
+ * @param length      longest side
+ * @param width       second side
+ * @param thickness   what it takes of the depth of a box
+ * @param markets     markets with a stated approval
+ * @param priceCents  price in hundredths of the job's currency
+ */
+public record ModuleModel(String code, String maker, String name, Protocol protocol, Purpose purpose,
+                          ModuleSupply supply, List<Channel> channels, List<Input> inputs,
+                          Set<InputBehaviour> behaviours, boolean interlocked, Optional<Amps> totalAmps,
+                          List<Terminal> terminals, Millimetres length, Millimetres width, Millimetres thickness,
+                          Set<String> markets, boolean metering, boolean worksWithoutInternet, int priceCents) {
+    public ModuleModel {
+        channels = List.copyOf(channels);
+        inputs = List.copyOf(inputs);
+        behaviours = Set.copyOf(behaviours);
+        terminals = List.copyOf(terminals);
+        markets = Set.copyOf(markets);
+        if (inputs.size() < channels.size()) {
+            throw new IllegalArgumentException("Module " + code + " must have an input for each of its "
+                    + channels.size() + " channels, not " + inputs.size() + ".");
+        }
+    }
+
+    public Terminal terminal(String terminal) {
+        return terminals.stream().filter(t -> t.name().equals(terminal)).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Module " + code + " has no terminal " + terminal + "."));
+    }
+
+    /** Contacts that take from the module's own live; a volt-free contact does not. */
+    public boolean hasWetContacts() {
+        return channels.stream().allMatch(channel -> channel.from().equals(supply.livePin()));
+    }
+}

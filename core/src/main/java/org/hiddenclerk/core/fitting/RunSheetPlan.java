@@ -1,0 +1,203 @@
+package org.hiddenclerk.core.fitting;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.core.fitting.Step.Confirm;
+import org.hiddenclerk.core.fitting.Step.Effect;
+import org.hiddenclerk.core.fitting.Step.Phase;
+import org.hiddenclerk.core.fitting.Step.Reading;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Move;
+
+/**
+ * Makes the steps of a box's run sheet from the wiring before and after.
+ *
+ * <p>The order of proving follows HSE GS38 and HSG85: prove the tester, test dead, prove the tester again. Every core is
+ * tested to earth, and every pair of places that hold conductors to each other.
+ */
+public final class RunSheetPlan {
+    /**
+     * A dead conductor reads no more than this on a two-pole tester, in volts; common practice, no source. It is far
+     * below the 50 V AC of IEC 61140, so a floating conductor that couples does not pass for live.
+     */
+    static final BigDecimal DEAD_VOLTS = BigDecimal.TEN;
+    /** A known source reads within this share of nominal; EN 50160 and its like allow 10 %. */
+    private static final BigDecimal SOURCE_LEAST = new BigDecimal("0.85");
+    private static final BigDecimal SOURCE_MOST = new BigDecimal("1.15");
+
+    private final HouseContext house;
+    private final BoxWiring before;
+    private final BoxWiring after;
+    private final Box box;
+    private final List<Step> steps = new ArrayList<>();
+
+    private RunSheetPlan(HouseContext house, BoxWiring before, BoxWiring after) {
+        this.house = house;
+        this.before = before;
+        this.after = after;
+        this.box = before.box();
+    }
+
+    public static List<Step> of(HouseContext house, BoxWiring before, BoxWiring after) {
+        RunSheetPlan plan = new RunSheetPlan(house, before, after);
+        plan.isolate();
+        plan.open();
+        plan.wire();
+        plan.functionTest();
+        plan.isolateAgain();
+        plan.close();
+        return List.copyOf(plan.steps);
+    }
+
+    private void isolate() {
+        List<Confirm> circuits = new ArrayList<>();
+        for (CircuitId id : box.circuits()) {
+            Circuit circuit = house.circuits().get(id);
+            circuits.add(new Confirm("circuit-" + circuit.label(), "Circuit " + circuit.label() + ", "
+                    + circuit.rating() + ", " + circuit.phase().label() + ": found on the board"));
+            if (circuit.alternativelySupplied()) {
+                circuits.add(new Confirm("alternative-" + circuit.label(), "Circuit " + circuit.label()
+                        + " has another supply (inverter, battery or generator): its isolation point is known"));
+            }
+        }
+        circuits.add(new Confirm("no-other", "No other circuit or supply enters this box"));
+        steps.add(new Step("identify", Phase.ISOLATE, "Identify every circuit in the box",
+                "If the breakers are not labelled, the main switch goes off.", true, circuits, List.of(), Effect.NONE));
+        steps.add(new Step("switch-off", Phase.ISOLATE, "Switch off and lock or tag",
+                "All circuits of the box, at every isolation point. Nobody else can switch them on.", true,
+                offConfirms(), List.of(), Effect.SWITCHED_OFF));
+        proveDead("", Phase.ISOLATE, before, "nothing is loosened before this");
+    }
+
+    private List<Confirm> offConfirms() {
+        List<Confirm> confirms = new ArrayList<>();
+        for (CircuitId id : box.circuits()) {
+            Circuit circuit = house.circuits().get(id);
+            confirms.add(new Confirm("off-" + circuit.label(), "Circuit " + circuit.label() + " is off and locked or tagged"));
+            if (circuit.alternativelySupplied()) {
+                confirms.add(new Confirm("off-alternative-" + circuit.label(), "The other supply of circuit "
+                        + circuit.label() + " is off and locked or tagged"));
+            }
+        }
+        return confirms;
+    }
+
+    private void proveDead(String again, Phase phase, BoxWiring wiring, String why) {
+        BigDecimal nominal = house.region().nominalVolts().asDecimal();
+        Reading source = new Reading("source", "known source, live to neutral", "V",
+                nominal.multiply(SOURCE_LEAST), nominal.multiply(SOURCE_MOST));
+        steps.add(new Step("prove-tester" + again, phase, "Prove the tester on a known source",
+                "A two-pole tester. A non-contact pen alone is no proof.", true, List.of(), List.of(source),
+                Effect.NONE));
+        steps.add(new Step("test-dead" + again, phase, "Test dead, every core",
+                "Every core to earth and to each other; " + why + ".", true, List.of(), deadReadings(wiring),
+                Effect.NONE));
+        steps.add(new Step("prove-tester-after" + again, phase, "Prove the tester again",
+                "On the same source. If it does not read, the dead test is void and the box is treated as live.", true,
+                List.of(), List.of(source), Effect.PROVED_DEAD));
+    }
+
+    private List<Reading> deadReadings(BoxWiring wiring) {
+        List<Reading> readings = new ArrayList<>();
+        Map<String, Box.CableCore> places = new LinkedHashMap<>();
+        for (Box.CableCore core : box.cores()) {
+            if (core.core().role() != Role.EARTH) {
+                readings.add(dead("earth-" + core.key(), core.words() + " to earth"));
+                End end = wiring.endOf(core);
+                boolean alone = end instanceof End.Capped || end instanceof End.Loose;
+                places.putIfAbsent(alone ? core.key() : end.key(), core);
+            }
+        }
+        List<Box.CableCore> distinct = List.copyOf(places.values());
+        for (int i = 0; i < distinct.size(); i++) {
+            for (int j = i + 1; j < distinct.size(); j++) {
+                readings.add(dead(distinct.get(i).key() + "-" + distinct.get(j).key(),
+                        distinct.get(i).words() + " to " + distinct.get(j).words()));
+            }
+        }
+        return readings;
+    }
+
+    private static Reading dead(String id, String text) {
+        return new Reading(id, text, "V", BigDecimal.ZERO, DEAD_VOLTS);
+    }
+
+    private void open() {
+        List<Confirm> labels = new ArrayList<>();
+        for (Box.CableCore core : box.cores()) {
+            labels.add(new Confirm("label-" + core.key(), core.words() + ": labelled, was on "
+                    + before.endOf(core).words()));
+        }
+        labels.add(new Confirm("photo", "The open box is photographed with its labels"));
+        steps.add(new Step("label", Phase.OPEN, "Label and photograph every core",
+                "Note where each one is before anything is disconnected.", true, labels, List.of(), Effect.NONE));
+    }
+
+    private void wire() {
+        List<Move> moves = Move.between(before, after);
+        for (int i = 0; i < moves.size(); i++) {
+            steps.add(new Step("move-" + (i + 1), Phase.WIRE, moves.get(i).words(), "", false,
+                    List.of(new Confirm("done", "Done, strand and screw checked")), List.of(), Effect.NONE));
+        }
+        after.bypasses().forEach((load, watts) -> steps.add(new Step("bypass-" + load, Phase.WIRE,
+                "Put the bypass of " + watts + " across " + box.load(load).name() + ".",
+                "At the lamp, live to neutral, in its own insulated place.", false,
+                List.of(new Confirm("done", "Done")), List.of(), Effect.NONE)));
+        List<Confirm> checks = new ArrayList<>();
+        checks.add(new Confirm("pull", "Every terminal is pull-tested"));
+        checks.add(new Confirm("copper", "No bare copper shows"));
+        checks.add(new Confirm("earths", "Earths are joined and reach every metal part"));
+        checks.add(new Confirm("caps", "Unused ends are capped at both ends"));
+        steps.add(new Step("check-wiring", Phase.WIRE, "Check the wiring", "Against the terminal table.", true, checks,
+                List.of(), Effect.NONE));
+    }
+
+    private void functionTest() {
+        steps.add(new Step("energise-open", Phase.FUNCTION, "Re-energise for the function test",
+                "Covers clear of hands, nobody touches the box while it is on.", true,
+                List.of(new Confirm("clear", "Hands and tools are clear, the lock is removed by its owner")),
+                List.of(), Effect.LIVE_WHILE_OPEN));
+        List<Confirm> functions = new ArrayList<>();
+        for (Gang gang : box.gangs()) {
+            functions.add(new Confirm("hand-" + gang.number(), gang.name() + ": the wall switch changes its lamp"));
+            boolean remote = after.modules().stream().anyMatch(m -> m.gangs().contains(gang.number()));
+            if (remote) {
+                functions.add(new Confirm("remote-" + gang.number(), gang.name() + ": the module's button or a command "
+                        + "changes its lamp"));
+            }
+        }
+        steps.add(new Step("function-test", Phase.FUNCTION, "Function test", "", true, functions, List.of(),
+                Effect.NONE));
+    }
+
+    private void isolateAgain() {
+        steps.add(new Step("switch-off-again", Phase.ISOLATE_AGAIN, "Isolate again",
+                "The wires are pushed back only when the box is dead.", true, offConfirms(), List.of(),
+                Effect.SWITCHED_OFF));
+        proveDead("-2", Phase.ISOLATE_AGAIN, after, "no wire is pushed back before this");
+    }
+
+    private void close() {
+        steps.add(new Step("close", Phase.CLOSE, "Push the wires back and close",
+                "Module behind or beside the mechanism, antenna lead free.", true,
+                List.of(new Confirm("closed", "Plate on, no wire pinched")), List.of(), Effect.NONE));
+        steps.add(new Step("energise", Phase.FINAL, "Energise", "", true,
+                List.of(new Confirm("lock", "Locks and tags are removed by their owners")), List.of(),
+                Effect.LIVE_AND_CLOSED));
+        List<Confirm> tests = new ArrayList<>();
+        for (Gang gang : box.gangs()) {
+            tests.add(new Confirm("final-" + gang.number(), gang.name() + ": works with the plate on"));
+        }
+        steps.add(new Step("final-tests", Phase.FINAL, "Final tests", "", true, tests, List.of(), Effect.NONE));
+    }
+}

@@ -1,0 +1,72 @@
+package org.hiddenclerk.core.fitting;
+
+import java.math.BigDecimal;
+import java.util.List;
+
+/**
+ * One step of a run sheet.
+ *
+ * @param id       unique within the sheet
+ * @param phase    part of the work it belongs to
+ * @param title    what is done
+ * @param detail   how, and what to watch
+ * @param gate     whether everything behind it waits for it
+ * @param confirms what must be confirmed one by one
+ * @param readings what must be measured
+ * @param effect   what it does to the circuits
+ */
+public record Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms,
+                   List<Reading> readings, Effect effect) {
+    public Step {
+        confirms = List.copyOf(confirms);
+        readings = List.copyOf(readings);
+    }
+
+    /** Parts of the work, in order. */
+    public enum Phase {
+        ISOLATE("Isolate"), OPEN("Label and disconnect"), WIRE("Wire"), FUNCTION("Function test"),
+        ISOLATE_AGAIN("Isolate again"), CLOSE("Close"), FINAL("Energise and test");
+
+        private final String label;
+
+        Phase(String label) {
+            this.label = label;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /** What a step does to the circuits of the box once it is recorded. */
+    public enum Effect {
+        NONE,
+        /** The circuits are switched off and locked. */
+        SWITCHED_OFF,
+        /** The circuits are proved dead. */
+        PROVED_DEAD,
+        /** The circuits are on with the box open. */
+        LIVE_WHILE_OPEN,
+        /** The circuits are on with the box closed: the work is no longer open. */
+        LIVE_AND_CLOSED
+    }
+
+    /** Something to confirm. */
+    public record Confirm(String id, String text) {
+    }
+
+    /**
+     * Something to measure.
+     *
+     * @param id    unique within the step
+     * @param text  between what
+     * @param unit  unit, fixed
+     * @param least lowest reading that passes
+     * @param most  highest reading that passes
+     */
+    public record Reading(String id, String text, String unit, BigDecimal least, BigDecimal most) {
+        public boolean passes(BigDecimal value) {
+            return value.compareTo(least) >= 0 && value.compareTo(most) <= 0;
+        }
+    }
+}

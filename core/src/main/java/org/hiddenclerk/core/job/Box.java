@@ -1,0 +1,70 @@
+package org.hiddenclerk.core.job;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** A wall box as it was surveyed. */
+public record Box(String label, BoxGeometry geometry, List<Gang> gangs, List<SurveyedLoad> loads, List<Cable> cables,
+                  List<Jumper> jumpers) {
+    public Box {
+        gangs = List.copyOf(gangs);
+        loads = List.copyOf(loads);
+        cables = List.copyOf(cables);
+        jumpers = List.copyOf(jumpers);
+    }
+
+    /** A core with the cable it belongs to. */
+    public record CableCore(Cable cable, Core core) {
+        public String key() {
+            return cable.coreKey(core);
+        }
+
+        /** Colour and cable, as a person would say it. */
+        public String words() {
+            return core.colour().words() + " of " + cable.name();
+        }
+    }
+
+    public List<CableCore> cores() {
+        List<CableCore> cores = new ArrayList<>();
+        cables.forEach(cable -> cable.cores().forEach(core -> cores.add(new CableCore(cable, core))));
+        return cores;
+    }
+
+    public Gang gang(int number) {
+        return gangs.stream().filter(g -> g.number() == number).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Box " + label + " has no gang " + number + "."));
+    }
+
+    public SurveyedLoad load(int number) {
+        return loads.stream().filter(l -> l.number() == number).findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Box " + label + " has no load " + number + "."));
+    }
+
+    public List<SurveyedLoad> loadsOf(int gang) {
+        return loads.stream().filter(load -> load.gang() == gang).toList();
+    }
+
+    /** Circuit that a core belongs to: that of its feed, or of the gang that switches its load. */
+    public Optional<CircuitId> circuitOf(CableCore core) {
+        if (core.cable().leads() instanceof Leads.FromSupply feed) {
+            return Optional.of(feed.circuit());
+        }
+        if (core.cable().leads() instanceof Leads.ToLoadWithFeed loop) {
+            return Optional.of(loop.circuit());
+        }
+        int load = ((Leads.ToLoad) core.cable().leads()).load();
+        return loads.stream().filter(l -> l.number() == load).findFirst().map(l -> gang(l.gang()).circuit());
+    }
+
+    /** Every circuit that has a conductor or a gang in the box: all must be off before it is opened. */
+    public Set<CircuitId> circuits() {
+        Set<CircuitId> circuits = new LinkedHashSet<>();
+        gangs.forEach(gang -> circuits.add(gang.circuit()));
+        cores().forEach(core -> circuitOf(core).ifPresent(circuits::add));
+        return circuits;
+    }
+}

@@ -1,0 +1,90 @@
+package org.hiddenclerk.core.job;
+
+import java.util.OptionalInt;
+import org.hiddenclerk.core.electrical.SupplySystem;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.quantity.Volts;
+
+/** What the country of a job decides. */
+public enum RegionProfile {
+    EU_230("Europe, 230 V", 230, 50, SupplySystem.Arrangement.THREE_PHASE, OptionalInt.empty(), "EU",
+            "EN 60038: 230 V +/-10 %", 207, 253),
+    UK_230("United Kingdom, 230 V", 230, 50, SupplySystem.Arrangement.THREE_PHASE, OptionalInt.empty(), "UK",
+            "ESQCR 2002, reg. 27: 230 V +10/-6 %", 216, 253),
+    US_120("United States, 120/240 V", 120, 60, SupplySystem.Arrangement.SPLIT_PHASE, OptionalInt.of(80), "US",
+            "ANSI C84.1 range A: 114 to 126 V", 114, 126);
+
+    private final String label;
+    private final int nominalVolts;
+    private final int frequencyHz;
+    private final SupplySystem.Arrangement arrangement;
+    private final OptionalInt continuousPercent;
+    private final String market;
+    private final String voltageSource;
+    private final int lowestVolts;
+    private final int highestVolts;
+
+    RegionProfile(String label, int nominalVolts, int frequencyHz, SupplySystem.Arrangement arrangement,
+                  OptionalInt continuousPercent, String market, String voltageSource, int lowestVolts,
+                  int highestVolts) {
+        this.label = label;
+        this.nominalVolts = nominalVolts;
+        this.frequencyHz = frequencyHz;
+        this.arrangement = arrangement;
+        this.continuousPercent = continuousPercent;
+        this.market = market;
+        this.voltageSource = voltageSource;
+        this.lowestVolts = lowestVolts;
+        this.highestVolts = highestVolts;
+    }
+
+    public String label() {
+        return label;
+    }
+
+    public Volts nominalVolts() {
+        return Volts.of(nominalVolts);
+    }
+
+    public Volts lowestVolts() {
+        return Volts.of(lowestVolts);
+    }
+
+    public Volts highestVolts() {
+        return Volts.of(highestVolts);
+    }
+
+    /** Colour for new live conductors within a box; table 4 of the colour references, from memory. */
+    public CoreColour liveColour() {
+        return this == US_120 ? CoreColour.BLACK : CoreColour.BROWN;
+    }
+
+    /** Colour for new neutral conductors within a box. */
+    public CoreColour neutralColour() {
+        return this == US_120 ? CoreColour.WHITE : CoreColour.BLUE;
+    }
+
+    /** Document behind the limits of the voltage. */
+    public Source voltageSource() {
+        return new Source(voltageSource);
+    }
+
+    /** Share of a rating that three hours or more may take, in percent; empty where the region has no such rule. */
+    public OptionalInt continuousPercent() {
+        return continuousPercent;
+    }
+
+    /** Document behind {@link #continuousPercent()}; the edition in force decides. */
+    public Source continuousSource() {
+        return new Source("NEC 210.20(A), Article 100 continuous load; from memory, check the edition in force");
+    }
+
+    /** Market whose approvals count. */
+    public String market() {
+        return market;
+    }
+
+    public SupplySystem supplySystem() {
+        return new SupplySystem(nominalVolts, frequencyHz, arrangement);
+    }
+}

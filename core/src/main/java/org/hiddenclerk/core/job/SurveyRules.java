@@ -1,0 +1,127 @@
+package org.hiddenclerk.core.job;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * What a surveyed box must keep to be worked with: identities and references. Whether it is sound as a wiring is not
+ * asked here. Problems come in document order; an empty list means there are none.
+ */
+public final class SurveyRules {
+    private final Box box;
+    private final Set<CircuitId> circuits;
+    private final List<SurveyProblem> problems = new ArrayList<>();
+
+    private SurveyRules(Box box, Set<CircuitId> circuits) {
+        this.box = box;
+        this.circuits = circuits;
+    }
+
+    /** @param circuits circuits of the job */
+    public static List<SurveyProblem> problemsOf(Box box, Set<CircuitId> circuits) {
+        SurveyRules rules = new SurveyRules(box, circuits);
+        rules.checkGangs();
+        rules.checkLoads();
+        rules.checkCables();
+        rules.checkJumpers();
+        return rules.problems;
+    }
+
+    private void checkGangs() {
+        for (int i = 0; i < box.gangs().size(); i++) {
+            Gang gang = box.gangs().get(i);
+            if (gang.number() != i + 1) {
+                report("/gangs/" + i + "/number", gang.number() + "", (i + 1) + ": gangs are numbered from left to right");
+            }
+            checkCircuit("/gangs/" + i + "/circuit", gang.circuit());
+        }
+    }
+
+    private void checkLoads() {
+        Set<Integer> seen = new HashSet<>();
+        for (int i = 0; i < box.loads().size(); i++) {
+            SurveyedLoad load = box.loads().get(i);
+            if (!seen.add(load.number())) {
+                report("/loads/" + i + "/number", "a second load " + load.number(), "a number of its own");
+            }
+            if (load.gang() < 1 || load.gang() > box.gangs().size()) {
+                report("/loads/" + i + "/gang", "gang " + load.gang(), "one of the " + box.gangs().size() + " gangs");
+            }
+        }
+    }
+
+    private void checkCables() {
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < box.cables().size(); i++) {
+            Cable cable = box.cables().get(i);
+            String at = "/cables/" + i;
+            if (!seen.add(cable.name())) {
+                report(at + "/name", "a second cable " + cable.name(), "a name of its own");
+            }
+            if (cable.leads() instanceof Leads.FromSupply feed) {
+                checkCircuit(at + "/circuit", feed.circuit());
+            } else if (cable.leads() instanceof Leads.ToLoadWithFeed loop) {
+                checkCircuit(at + "/circuit", loop.circuit());
+                checkLoad(at + "/load", loop.load());
+            } else if (cable.leads() instanceof Leads.ToLoad lamp) {
+                checkLoad(at + "/load", lamp.load());
+            }
+            Set<Integer> numbers = new HashSet<>();
+            for (int c = 0; c < cable.cores().size(); c++) {
+                if (!numbers.add(cable.cores().get(c).number())) {
+                    report(at + "/cores/" + c + "/number", "a second core " + cable.cores().get(c).number(),
+                            "a number of its own");
+                }
+                checkEnd(at + "/cores/" + c + "/end", cable.cores().get(c).end());
+            }
+        }
+    }
+
+    private void checkJumpers() {
+        Set<String> seen = new HashSet<>();
+        for (int i = 0; i < box.jumpers().size(); i++) {
+            Jumper jumper = box.jumpers().get(i);
+            if (!seen.add(jumper.key())) {
+                report("/jumpers/" + i + "/key", "a second jumper " + jumper.key(), "a name of its own");
+            }
+            checkEnd("/jumpers/" + i + "/from", jumper.from());
+            checkEnd("/jumpers/" + i + "/to", jumper.to());
+            if (jumper.from().equals(jumper.to())) {
+                report("/jumpers/" + i + "/to", jumper.to().words(), "another place than " + jumper.from().words());
+            }
+        }
+    }
+
+    private void checkEnd(String at, End end) {
+        if (end instanceof End.AtMechanism pole) {
+            if (pole.gang() < 1 || pole.gang() > box.gangs().size()) {
+                report(at, "gang " + pole.gang(), "one of the " + box.gangs().size() + " gangs");
+            } else {
+                List<String> terminals = box.gangs().get(pole.gang() - 1).mechanism().terminals();
+                if (!terminals.contains(pole.terminal())) {
+                    report(at, "terminal " + pole.terminal(), "one of " + String.join(" ", terminals));
+                }
+            }
+        } else if (end instanceof End.AtModule) {
+            report(at, "a module terminal", "a place that exists before the work");
+        }
+    }
+
+    private void checkCircuit(String at, CircuitId circuit) {
+        if (!circuits.contains(circuit)) {
+            report(at, circuit.value(), "a circuit of this job");
+        }
+    }
+
+    private void checkLoad(String at, int load) {
+        if (box.loads().stream().noneMatch(l -> l.number() == load)) {
+            report(at, "load " + load, "a load of this box");
+        }
+    }
+
+    private void report(String pointer, String found, String expected) {
+        problems.add(new SurveyProblem(pointer, found, expected));
+    }
+}

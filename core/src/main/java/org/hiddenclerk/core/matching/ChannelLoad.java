@@ -1,0 +1,151 @@
+package org.hiddenclerk.core.matching;
+
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.core.electrical.Channel;
+import org.hiddenclerk.core.electrical.ContactRating;
+import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.job.LoadBank;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.SurveyedLoad;
+
+/**
+ * The loads of one channel against the contact's ratings for their kinds, at the job's voltage.
+ *
+ * <p>A rating in watts does not scale with the voltage; one in amps is compared with watts / volts / power factor.
+ * Several kinds on one contact add up as shares of their ratings.
+ */
+final class ChannelLoad {
+    /**
+     * Share of the resistive rating that a kind without a rating of its own may be guessed at, shown beside the HOLD;
+     * common practice, no source. LED lamps are not guessed at all.
+     */
+    private static final Map<LoadKind, BigDecimal> GUESSED_SHARE = Map.of(
+            LoadKind.LED_DRIVER, new BigDecimal("0.2"), LoadKind.MOTOR, new BigDecimal("0.3"),
+            LoadKind.WIRE_WOUND_TRANSFORMER, new BigDecimal("0.3"), LoadKind.FLUORESCENT, new BigDecimal("0.25"),
+            LoadKind.INCANDESCENT, new BigDecimal("0.6"));
+
+    private final RegionProfile region;
+    private final Channel channel;
+    private final List<SurveyedLoad> loads;
+    private final String subject;
+
+    ChannelLoad(RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject) {
+        this.region = region;
+        this.channel = channel;
+        this.loads = loads;
+        this.subject = subject;
+    }
+
+    void judge(List<Finding> findings, List<Margin> margins) {
+        Map<LoadKind, BigDecimal> watts = new EnumMap<>(LoadKind.class);
+        Map<LoadKind, BigDecimal> amps = new EnumMap<>(LoadKind.class);
+        for (SurveyedLoad load : loads) {
+            for (LoadBank bank : load.banks()) {
+                watts.merge(bank.kind(), bank.total().asDecimal(), BigDecimal::add);
+                amps.merge(bank.kind(), ampsOf(bank), BigDecimal::add);
+            }
+        }
+        BigDecimal share = BigDecimal.ZERO;
+        for (LoadKind kind : watts.keySet()) {
+            Optional<Margin> tightest = tightest(kind, watts.get(kind), amps.get(kind));
+            if (tightest.isEmpty()) {
+                findings.add(unknown(kind));
+                continue;
+            }
+            margins.add(tightest.get());
+            share = share.add(tightest.get().found().divide(tightest.get().allowed(), MathContext.DECIMAL128));
+            if (tightest.get().isOver()) {
+                findings.add(overloaded(tightest.get()));
+            }
+        }
+        judgeSum(share, watts, findings);
+        judgeContinuous(share, findings);
+    }
+
+    private BigDecimal ampsOf(LoadBank bank) {
+        return bank.total().asDecimal().divide(
+                region.nominalVolts().asDecimal().multiply(bank.powerFactor()), MathContext.DECIMAL64);
+    }
+
+    /** The rating that leaves least room; ratings of the very kind come before those it may borrow. */
+    private Optional<Margin> tightest(LoadKind kind, BigDecimal watts, BigDecimal amps) {
+        List<ContactRating> own = channel.ratings().stream().filter(r -> r.load() == kind).toList();
+        List<ContactRating> usable = own.isEmpty()
+                ? channel.ratings().stream().filter(r -> kind.mayUse(r.load())).toList() : own;
+        List<Margin> margins = new ArrayList<>();
+        for (ContactRating rating : usable) {
+            String what = kind.label() + ", " + subject;
+            rating.watts().ifPresent(limit -> margins.add(
+                    new Margin(what, watts, BigDecimal.valueOf(limit).stripTrailingZeros(), "W")));
+            rating.amps().ifPresent(limit -> margins.add(
+                    new Margin(what, amps, BigDecimal.valueOf(limit).stripTrailingZeros(), "A")));
+        }
+        return margins.stream().max((a, b) -> a.found().multiply(b.allowed()).compareTo(
+                b.found().multiply(a.allowed())));
+    }
+
+    private Finding overloaded(Margin margin) {
+        return Finding.of(FindingCode.CONTACT_OVERLOAD, subject, String.format(
+                "%s %s of %s on a contact for %s %s: over by %s %s.", figure(margin.found()), margin.unit(),
+                margin.what().substring(0, margin.what().lastIndexOf(", " + subject)), figure(margin.allowed()),
+                margin.unit(), figure(margin.excess()), margin.unit()), Source.MAKER,
+                new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
+                new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));
+    }
+
+    private void judgeSum(BigDecimal share, Map<LoadKind, BigDecimal> watts, List<Finding> findings) {
+        boolean alreadySaid = findings.stream().anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD
+                && f.subject().equals(subject));
+        if (share.compareTo(BigDecimal.ONE) > 0 && !alreadySaid) {
+            findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, subject,
+                    "The " + watts.size() + " kinds of load together take " + percent(share)
+                            + " of the contact's ratings.", Source.MAKER,
+                    new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels")));
+        }
+    }
+
+    private void judgeContinuous(BigDecimal share, List<Finding> findings) {
+        boolean continuous = loads.stream().anyMatch(SurveyedLoad::continuous);
+        if (continuous && region.continuousPercent().isPresent()) {
+            int allowed = region.continuousPercent().getAsInt();
+            if (share.movePointRight(2).compareTo(BigDecimal.valueOf(allowed)) > 0) {
+                findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject,
+                        "Three hours or more at " + percent(share) + " of the contact's rating; at most " + allowed
+                                + " % is allowed.", region.continuousSource(),
+                        new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact")));
+            }
+        }
+    }
+
+    private Finding unknown(LoadKind kind) {
+        BigDecimal guess = GUESSED_SHARE.get(kind);
+        Optional<ContactRating> resistive = channel.ratings().stream()
+                .filter(r -> r.load() == LoadKind.RESISTIVE && r.amps().isPresent()).findFirst();
+        String estimate = guess == null || resistive.isEmpty() ? ""
+                : " An estimate by common practice: " + figure(guess.multiply(
+                        BigDecimal.valueOf(resistive.get().amps().getAsDouble())
+                                .multiply(region.nominalVolts().asDecimal()))) + " W.";
+        return Finding.of(FindingCode.RATING_UNKNOWN, subject,
+                "The maker states no rating for a " + kind.label() + "." + estimate, Source.MAKER,
+                new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker"));
+    }
+
+    private static String percent(BigDecimal share) {
+        return share.movePointRight(2).setScale(0, java.math.RoundingMode.UP) + " %";
+    }
+
+    static String figure(BigDecimal value) {
+        BigDecimal rounded = value.setScale(2, java.math.RoundingMode.HALF_UP).stripTrailingZeros();
+        return (rounded.scale() < 0 ? rounded.setScale(0) : rounded).toPlainString();
+    }
+}

@@ -1,0 +1,62 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Jumper;
+
+/** What must be brought to the box for a plan. */
+public final class PartsToAdd {
+    /** Sizes in which connectors are carried, in conductors; common practice, no source. */
+    private static final int[] CONNECTOR_SIZES = {2, 3, 5, 8};
+
+    private PartsToAdd() {
+    }
+
+    /** So many of one thing. */
+    public record Item(int count, String what) {
+    }
+
+    public static List<Item> of(BoxWiring before, BoxWiring after) {
+        List<Item> items = new ArrayList<>();
+        after.modules().forEach(module -> items.add(new Item(1, module.model().code() + ", " + module.model().name())));
+        connectors(before, after).forEach((size, count) ->
+                items.add(new Item(count, "connector for " + size + " conductors")));
+        Map<String, Integer> jumpers = new TreeMap<>();
+        for (Jumper jumper : after.jumpers()) {
+            if (!before.jumpers().contains(jumper)) {
+                jumpers.merge(jumper.colour().words(), 1, Integer::sum);
+            }
+        }
+        jumpers.forEach((colour, count) -> items.add(new Item(count, colour + " jumper")));
+        after.bypasses().forEach((load, watts) ->
+                items.add(new Item(1, "bypass of " + watts + " at " + after.box().load(load).name())));
+        return items;
+    }
+
+    /** Connectors that are new, or hold more than they did and so may have to be changed for a larger one. */
+    private static Map<Integer, Integer> connectors(BoxWiring before, BoxWiring after) {
+        Map<Integer, Integer> bySize = new TreeMap<>();
+        for (End place : after.places()) {
+            int now = after.attachedAt(place).size();
+            if (place instanceof End.InConnector && sizeFor(now) > sizeFor(before.attachedAt(place).size())) {
+                bySize.merge(sizeFor(now), 1, Integer::sum);
+            }
+        }
+        return bySize;
+    }
+
+    private static int sizeFor(int conductors) {
+        if (conductors == 0) {
+            return 0;
+        }
+        for (int size : CONNECTOR_SIZES) {
+            if (conductors <= size) {
+                return size;
+            }
+        }
+        return conductors;
+    }
+}
