@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 
 /**
@@ -70,26 +71,31 @@ public final class WiringCheck {
     }
 
     /**
-     * The nodes that are live in one state of the wiring: above {@value VoltageChecks#TOUCH_VOLTS} V to earth, or part of
-     * a short.
+     * The nodes that are live in every state: above {@value VoltageChecks#TOUCH_VOLTS} V to earth, or on a live.
      *
-     * @param closed position by switch id and contact by "module/channel"; what is not named stands at 0
+     * @return live nodes by state; regions without anything that moves share the state that names nothing
      */
-    public static List<NodeId> liveNodes(Wiring wiring, Map<String, Integer> closed) {
-        List<NodeId> live = new ArrayList<>();
+    public static Map<SwitchingState, List<NodeId>> liveNodes(Wiring wiring) {
+        Map<SwitchingState, List<NodeId>> live = new LinkedHashMap<>();
         for (Region region : new Netlist(wiring).regions()) {
-            int row = 0;
-            for (int e = 0; e < region.elements().length; e++) {
-                row |= closed.getOrDefault(region.elements()[e].id(), 0) == 1 ? region.bit(e) : 0;
-            }
             RowSolver solver = new RowSolver(region);
-            solver.solve(row);
-            for (int node = 0; node < region.nodeCount(); node++) {
-                boolean energised = solver.isOnLive(node)
-                        || !solver.isShorted() && solver.voltsToEarth(node) > VoltageChecks.TOUCH_VOLTS;
-                if (energised) {
-                    live.add(region.nodeId(node));
+            for (int row = 0; row < region.rowCount(); row++) {
+                if (!region.isExcluded(row)) {
+                    solver.solve(row);
+                    live.computeIfAbsent(region.state(row), state -> new ArrayList<>())
+                            .addAll(liveNodes(region, solver));
                 }
+            }
+        }
+        return live;
+    }
+
+    private static List<NodeId> liveNodes(Region region, RowSolver solver) {
+        List<NodeId> live = new ArrayList<>();
+        for (int node = 0; node < region.nodeCount(); node++) {
+            if (solver.isOnLive(node)
+                    || !solver.isShorted() && solver.voltsToEarth(node) > VoltageChecks.TOUCH_VOLTS) {
+                live.add(region.nodeId(node));
             }
         }
         return live;

@@ -43,7 +43,7 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
         RoomInBox.of(box, modules).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f));
         plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
-        WiringPlan.surveyed(house, box).findings().stream().filter(f -> f.severity() != Severity.NOTE)
+        WiringPlan.surveyed(house, box).findings().stream().filter(f -> f.severity() == Severity.STOP)
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
         List<Finding> ordered = new ArrayList<>(findings.values());
         ordered.sort(Finding.ORDER);

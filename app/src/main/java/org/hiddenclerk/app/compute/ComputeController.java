@@ -1,0 +1,41 @@
+package org.hiddenclerk.app.compute;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.List;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.WiringRules;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.databind.JsonNode;
+
+/** Stateless computations for scripts and other software. */
+@RestController
+@RequestMapping("/api/v1/compute")
+@Tag(name = "compute")
+class ComputeController {
+    private static final String UNUSABLE = "The document cannot be used";
+    private final FormatSchema wiringSchema = new FormatSchema("wiring");
+
+    @PostMapping("/wiring-check")
+    @Operation(operationId = "wiringCheck", summary = "Judge a wiring in every switching state",
+            description = "The request is described by docs/formats/wiring.schema.json.")
+    WiringAnswer wiringCheck(@RequestBody JsonNode document) {
+        refuse(wiringSchema.problemsOf(document));
+        Wiring wiring = WiringReader.read(document);
+        refuse(WiringRules.problemsOf(wiring).stream()
+                .map(p -> new FieldProblem(p.pointer(), p.found(), p.expected())).toList());
+        return WiringAnswer.of(WiringCheck.of(wiring));
+    }
+
+    private static void refuse(List<FieldProblem> problems) {
+        if (!problems.isEmpty()) {
+            throw Unusable.content(UNUSABLE, problems);
+        }
+    }
+}

@@ -1,0 +1,113 @@
+package org.hiddenclerk.app.demo;
+
+import java.io.IOException;
+import java.io.InputStream;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.hiddenclerk.app.ClerkProperties;
+import org.hiddenclerk.app.accounts.Accounts;
+import org.hiddenclerk.app.house.OpenHouse;
+import org.hiddenclerk.app.planning.PickEntry;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.RecordSurvey;
+import org.hiddenclerk.app.survey.SurveyDocument;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Amps;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.ApplicationArguments;
+import org.springframework.boot.ApplicationRunner;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Loads the invented demo house and its login, when asked to and when there is no account yet. */
+@Component
+class DemoHouse implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoHouse.class);
+    /** The login that the start command prints; it exists only in a demo database. */
+    private static final String NAME = "tarrow";
+    private static final String DISPLAY_NAME = "M. Tarrow";
+    private static final String PASSWORD = "tannery-house-demo";
+
+    private final ClerkProperties properties;
+    private final Accounts accounts;
+    private final OpenHouse openHouse;
+    private final RecordSurvey recordSurvey;
+    private final Boxes boxes;
+    private final Plans plans;
+    private final JsonMapper json;
+
+    DemoHouse(ClerkProperties properties, Accounts accounts, OpenHouse openHouse, RecordSurvey recordSurvey, Boxes boxes,
+              Plans plans, JsonMapper json) {
+        this.properties = properties;
+        this.accounts = accounts;
+        this.openHouse = openHouse;
+        this.recordSurvey = recordSurvey;
+        this.boxes = boxes;
+        this.plans = plans;
+        this.json = json;
+    }
+
+    /** A house as it is written down for the demo; boxes name circuits by label and rooms by name. */
+    record House(String name, String place, RegionProfile region, List<Circuit> circuits, List<Room> rooms,
+                 List<Box> boxes) {
+    }
+
+    record Circuit(String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied) {
+    }
+
+    record Room(String name, String storey) {
+    }
+
+    record Box(String room, SurveyDocument survey, List<PickEntry> picks, boolean issue) {
+    }
+
+    @Override
+    @Transactional
+    public void run(ApplicationArguments arguments) {
+        if (!properties.demo() || !accounts.isEmpty()) {
+            return;
+        }
+        accounts.makeOwner(NAME, DISPLAY_NAME, PASSWORD);
+        try (InputStream source = DemoHouse.class.getResourceAsStream("/demo/tannery-house.json")) {
+            load(json.readValue(source, House.class));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        LOG.info("The demo house is loaded.");
+    }
+
+    private void load(House house) {
+        UUID job = openHouse.job(house.name(), house.place(), house.region());
+        Map<String, String> circuits = new LinkedHashMap<>();
+        house.circuits().forEach(c -> circuits.put(c.label(), openHouse.circuit(job, c.label(), Amps.of(c.ratingAmps()),
+                c.phase(), c.alternativelySupplied()).toString()));
+        Map<String, UUID> rooms = new LinkedHashMap<>();
+        house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));
+        for (Box box : house.boxes()) {
+            UUID id = recordSurvey.add(rooms.get(box.room()), withCircuits(box.survey(), circuits), DISPLAY_NAME);
+            if (!box.picks().isEmpty()) {
+                plans.choose(id, boxes.find(id).row().version(), box.picks(), DISPLAY_NAME);
+            }
+            if (box.issue()) {
+                plans.issue(id, boxes.find(id).row().version(), DISPLAY_NAME);
+            }
+        }
+    }
+
+    private static SurveyDocument withCircuits(SurveyDocument survey, Map<String, String> circuits) {
+        return new SurveyDocument(survey.label(), survey.geometry(),
+                survey.gangs().stream().map(g -> new SurveyDocument.GangEntry(g.number(), g.name(), g.mechanism(),
+                        g.depthMm(), circuits.get(g.circuit()))).toList(), survey.loads(),
+                survey.cables().stream().map(c -> new SurveyDocument.CableEntry(c.name(), c.leadsTo(),
+                        c.circuit() == null ? null : circuits.get(c.circuit()), c.load(), c.mm2(), c.cores())).toList(),
+                survey.jumpers());
+    }
+}

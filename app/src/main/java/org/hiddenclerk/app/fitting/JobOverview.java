@@ -1,0 +1,161 @@
+package org.hiddenclerk.app.fitting;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.math.BigDecimal;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.hiddenclerk.app.house.CircuitRow;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.JobRow;
+import org.hiddenclerk.app.planning.IssuedPlanRow;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.fitting.RunSheet;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.matching.PlanJudgement;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.WiringPlan;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** A job at a glance: rooms, circuits, boxes with their stages and worst findings, and what is isolated. */
+@RestController
+@RequestMapping("/api/v1/jobs/{job}")
+@Tag(name = "house")
+class JobOverview {
+    private final Houses houses;
+    private final Boxes boxes;
+    private final Plans plans;
+    private final RunSheets sheets;
+
+    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets) {
+        this.houses = houses;
+        this.boxes = boxes;
+        this.plans = plans;
+        this.sheets = sheets;
+    }
+
+    record JobView(UUID id, String name, String place, RegionProfile region, String regionLabel, int nominalVolts,
+                   List<RoomView> rooms, List<CircuitView> circuits, List<BoxView> boxes,
+                   List<IsolationView> isolation) {
+    }
+
+    record RoomView(UUID id, String name, String storey) {
+    }
+
+    record CircuitView(UUID id, String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied) {
+    }
+
+    record BoxView(UUID id, long version, UUID roomId, String label, String summary, int gangs,
+                   @MayBeAbsent Severity worst, List<StageView> stages) {
+    }
+
+    record StageView(Stage stage, Stage.Progress progress) {
+    }
+
+    /** How a circuit stands because of the work on a box. */
+    record IsolationView(String circuit, String box, UUID boxId, RunSheet.Isolation.State state, String who,
+                         @MayBeAbsent Instant since) {
+    }
+
+    @GetMapping
+    @Operation(operationId = "job")
+    @Transactional(readOnly = true)
+    JobView job(@PathVariable UUID job) {
+        JobRow row = houses.job(job);
+        HouseContext house = houses.context(job);
+        Map<UUID, IssuedPlanRow> issued = plans.lastIssuedByBox(job);
+        Map<UUID, RunSheets.Open> open = sheets.lastByBox(job, house);
+        List<BoxView> views = new ArrayList<>();
+        List<IsolationView> isolation = new ArrayList<>();
+        for (BoxRow box : boxes.ofJob(job)) {
+            Boxes.Found found = boxes.found(box, job, house);
+            Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
+            views.add(view(found, Optional.ofNullable(issued.get(box.id())), sheet));
+            sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
+        }
+        return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
+                (int) row.region().nominalVolts().asDouble(),
+                houses.rooms(job).stream().map(r -> new RoomView(r.id(), r.name(), r.storey())).toList(),
+                houses.circuits(job).stream().map(JobOverview::view)
+                        .sorted((a, b) -> naturally(a.label(), b.label())).toList(), views, isolation);
+    }
+
+    private static int naturally(String a, String b) {
+        int byLength = Integer.compare(a.length(), b.length());
+        return byLength == 0 ? a.compareTo(b) : byLength;
+    }
+
+    private static CircuitView view(CircuitRow row) {
+        var circuit = row.toCircuit();
+        return new CircuitView(row.id(), circuit.label(), circuit.rating().asDecimal(), circuit.phase(),
+                circuit.alternativelySupplied());
+    }
+
+    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Optional<RunSheets.Open> sheet) {
+        PlanJudgement judgement = plans.judge(found);
+        Optional<Severity> worst = judgement.findings().stream().map(Finding::severity).min(Severity::compareTo);
+        String summary = String.join(", ", found.box().gangs().stream().map(Gang::name).toList());
+        return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), summary,
+                found.box().gangs().size(), worst.orElse(null), stages(found, judgement, issued, sheet));
+    }
+
+    private static List<StageView> stages(Boxes.Found found, PlanJudgement judgement, Optional<IssuedPlanRow> issued,
+                                          Optional<RunSheets.Open> sheet) {
+        boolean sound = WiringPlan.surveyed(found.house(), found.box()).verdict() != Verdict.STOP;
+        boolean picked = judgement.plan().after().isPresent();
+        Map<Stage, Stage.Progress> progress = new LinkedHashMap<>();
+        progress.put(Stage.SURVEY, sound ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        progress.put(Stage.MATCH, !picked ? Stage.Progress.OPEN
+                : judgement.mayBeIssued() ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        progress.put(Stage.DRAW, issued.map(plan -> plan.boxVersion() == found.row().version()
+                ? Stage.Progress.DONE : Stage.Progress.REOPENED).orElse(picked ? Stage.Progress.BEGUN
+                : Stage.Progress.OPEN));
+        progress.put(Stage.FIT, fitting(found, issued, sheet));
+        return progress.entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList();
+    }
+
+    private static Stage.Progress fitting(Boxes.Found found, Optional<IssuedPlanRow> issued,
+                                          Optional<RunSheets.Open> sheet) {
+        if (sheet.isEmpty()) {
+            return Stage.Progress.OPEN;
+        }
+        boolean current = issued.filter(plan -> plan.id().equals(sheet.get().row().planId())
+                && plan.boxVersion() == found.row().version()).isPresent();
+        if (!current) {
+            return Stage.Progress.REOPENED;
+        }
+        return sheet.get().sheet().isFinished() ? Stage.Progress.DONE : Stage.Progress.BEGUN;
+    }
+
+    private static List<IsolationView> isolation(Boxes.Found found, RunSheet sheet) {
+        RunSheet.Isolation state = sheet.isolation();
+        List<IsolationView> views = new ArrayList<>();
+        boolean working = sheet.progress() > 0 && !sheet.isFinished();
+        if (working || state.state() != RunSheet.Isolation.State.ON) {
+            for (CircuitId circuit : found.box().circuits()) {
+                views.add(new IsolationView(found.house().label(circuit), found.row().label(), found.row().id(),
+                        state.state(), state.who(), state.since().orElse(null)));
+            }
+        }
+        return views;
+    }
+}

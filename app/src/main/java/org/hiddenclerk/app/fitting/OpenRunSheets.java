@@ -1,0 +1,23 @@
+package org.hiddenclerk.app.fitting;
+
+import java.util.UUID;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.OpenWork;
+import org.springframework.stereotype.Component;
+
+/** A box with an open run sheet is being worked on. */
+@Component
+class OpenRunSheets implements OpenWork {
+    private final RunSheetRepository sheets;
+
+    OpenRunSheets(RunSheetRepository sheets) {
+        this.sheets = sheets;
+    }
+
+    @Override
+    public void refuseIfOpen(UUID box) {
+        if (sheets.existsByBoxIdAndFinishedFalseAndSetAsideFalse(box)) {
+            throw Unusable.conflict("A run sheet is open on this box. Finish it or set it aside first.");
+        }
+    }
+}

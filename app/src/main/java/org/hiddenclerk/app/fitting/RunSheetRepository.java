@@ -1,0 +1,17 @@
+package org.hiddenclerk.app.fitting;
+
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface RunSheetRepository extends JpaRepository<RunSheetRow, UUID> {
+    Optional<RunSheetRow> findFirstByBoxIdOrderByStartedAtDesc(UUID boxId);
+
+    boolean existsByBoxIdAndFinishedFalseAndSetAsideFalse(UUID boxId);
+
+    @Query("select s from RunSheetRow s, BoxRow b, RoomRow r where s.boxId = b.id and b.roomId = r.id "
+            + "and r.jobId = :job order by s.startedAt")
+    List<RunSheetRow> findByJob(UUID job);
+}

@@ -1,0 +1,51 @@
+package org.hiddenclerk.app.house;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.util.UUID;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.quantity.Amps;
+
+/** A circuit of a house. */
+@Entity
+@Table(name = "circuit")
+public class CircuitRow {
+    @Id
+    private UUID id;
+    private UUID jobId;
+    private String label;
+    private long ratingMa;
+    @Enumerated(EnumType.STRING)
+    private Line phase;
+    private boolean alternativelySupplied;
+
+    protected CircuitRow() {
+    }
+
+    public CircuitRow(UUID jobId, String label, Amps rating, Line phase, boolean alternativelySupplied) {
+        this.id = UUID.randomUUID();
+        this.jobId = jobId;
+        this.label = label;
+        this.ratingMa = rating.milliamps();
+        this.phase = phase;
+        this.alternativelySupplied = alternativelySupplied;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID jobId() {
+        return jobId;
+    }
+
+    /** The circuit as the core knows it. */
+    public Circuit toCircuit() {
+        return new Circuit(new CircuitId(id.toString()), label, new Amps(ratingMa), phase, alternativelySupplied);
+    }
+}

@@ -1,0 +1,123 @@
+package org.hiddenclerk.app.house;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.job.LoadText;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Amps;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Jobs, rooms and circuits. */
+@RestController
+@RequestMapping("/api/v1")
+@Tag(name = "house")
+class HouseController {
+    private final Houses houses;
+    private final OpenHouse openHouse;
+
+    HouseController(Houses houses, OpenHouse openHouse) {
+        this.houses = houses;
+        this.openHouse = openHouse;
+    }
+
+    record JobEntry(UUID id, String name, String place, String regionLabel, long boxes) {
+    }
+
+    record NewJob(@NotBlank @Size(max = 120) String name, @NotNull @Size(max = 200) String place,
+                  @NotNull RegionProfile region) {
+    }
+
+    record NewRoom(@NotBlank @Size(max = 120) String name, @NotBlank @Size(max = 60) String storey) {
+    }
+
+    record NewCircuit(@NotBlank @Size(max = 20) String label,
+                      @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
+                      @NotNull Line phase, boolean alternativelySupplied) {
+    }
+
+    /** The id of what was made. */
+    record Made(UUID id) {
+    }
+
+    /** A region that a job can be in. */
+    record RegionView(RegionProfile region, String label) {
+    }
+
+    /** Loads as they were typed, and what they come to. */
+    record LoadReading(String words, BigDecimal totalWatts) {
+    }
+
+    @GetMapping("/jobs")
+    @Operation(operationId = "jobs")
+    List<JobEntry> jobs() {
+        return openHouse.dayBook().stream().map(entry -> new JobEntry(entry.job().id(), entry.job().name(),
+                entry.job().place(), entry.job().region().label(), entry.boxes())).toList();
+    }
+
+    @GetMapping("/regions")
+    @Operation(operationId = "regions")
+    List<RegionView> regions() {
+        return java.util.Arrays.stream(RegionProfile.values()).map(r -> new RegionView(r, r.label())).toList();
+    }
+
+    @PostMapping("/jobs")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(operationId = "addJob")
+    Made addJob(@Valid @RequestBody NewJob job) {
+        return new Made(openHouse.job(job.name().strip(), job.place().strip(), job.region()));
+    }
+
+    @PostMapping("/jobs/{job}/rooms")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(operationId = "addRoom")
+    Made addRoom(@PathVariable UUID job, @Valid @RequestBody NewRoom room) {
+        return new Made(openHouse.room(houses.job(job).id(), room.name().strip(), room.storey().strip()));
+    }
+
+    @PostMapping("/jobs/{job}/circuits")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(operationId = "addCircuit")
+    Made addCircuit(@PathVariable UUID job, @Valid @RequestBody NewCircuit circuit) {
+        if (!circuit.phase().isLive()) {
+            throw Unusable.content("The circuit cannot be kept like this",
+                    new FieldProblem("/phase", circuit.phase().label(), "L1, L2 or L3"));
+        }
+        return new Made(openHouse.circuit(houses.job(job).id(), circuit.label().strip(),
+                Amps.of(circuit.ratingAmps()), circuit.phase(), circuit.alternativelySupplied()));
+    }
+
+    @GetMapping("/loads/read")
+    @Operation(operationId = "readLoads", summary = "What a typed load means, for instance 3x2 LED 7")
+    LoadReading readLoads(@RequestParam @Size(max = 200) String text) {
+        LoadText.Outcome outcome = LoadText.read(text);
+        if (outcome instanceof LoadText.NotUnderstood not) {
+            throw Unusable.content("The load is not understood", new FieldProblem("#text", not.found() + " (column "
+                    + (not.column() + 1) + ")", not.expected()));
+        }
+        LoadText.Understood understood = (LoadText.Understood) outcome;
+        String words = String.join(" and ", understood.banks().stream()
+                .map(bank -> bank.count() + " × " + bank.kind().label() + " " + bank.each()).toList());
+        return new LoadReading(words, understood.total().asDecimal());
+    }
+}

@@ -1,0 +1,53 @@
+package org.hiddenclerk.app.house;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Amps;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Opens jobs and adds what a house is made of. */
+@Service
+public class OpenHouse {
+    private final JobRepository jobs;
+    private final RoomRepository rooms;
+    private final CircuitRepository circuits;
+    private final Clock clock;
+
+    OpenHouse(JobRepository jobs, RoomRepository rooms, CircuitRepository circuits, Clock clock) {
+        this.jobs = jobs;
+        this.rooms = rooms;
+        this.circuits = circuits;
+        this.clock = clock;
+    }
+
+    /** A job in the day book. */
+    public record DayBookEntry(JobRow job, long boxes) {
+    }
+
+    @Transactional(readOnly = true)
+    public List<DayBookEntry> dayBook() {
+        return jobs.findAllByOrderByCreatedAt().stream()
+                .map(job -> new DayBookEntry(job, jobs.countBoxes(job.id()))).toList();
+    }
+
+    @Transactional
+    public UUID job(String name, String place, RegionProfile region) {
+        return jobs.saveAndFlush(new JobRow(name, place, region, clock.instant().truncatedTo(ChronoUnit.MICROS))).id();
+    }
+
+    @Transactional
+    public UUID room(UUID job, String name, String storey) {
+        int position = rooms.findByJobIdOrderByPosition(job).size();
+        return rooms.saveAndFlush(new RoomRow(job, name, storey, position)).id();
+    }
+
+    @Transactional
+    public UUID circuit(UUID job, String label, Amps rating, Line phase, boolean alternativelySupplied) {
+        return circuits.saveAndFlush(new CircuitRow(job, label, rating, phase, alternativelySupplied)).id();
+    }
+}

@@ -1,0 +1,72 @@
+package org.hiddenclerk.app.planning;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import java.time.Instant;
+import java.util.UUID;
+
+/** A plan issued for work: a snapshot that never changes, so that a run sheet always knows what it was made from. */
+@Entity
+@Table(name = "issued_plan")
+public class IssuedPlanRow {
+    @Id
+    private UUID id;
+    private UUID boxId;
+    private long boxVersion;
+    @Column(columnDefinition = "LONGTEXT")
+    private String survey;
+    @Column(columnDefinition = "LONGTEXT")
+    private String picks;
+    private int states;
+    private String issuedBy;
+    private Instant issuedAt;
+
+    protected IssuedPlanRow() {
+    }
+
+    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, int states, String issuedBy,
+                  Instant issuedAt) {
+        this.id = UUID.randomUUID();
+        this.boxId = boxId;
+        this.boxVersion = boxVersion;
+        this.survey = survey;
+        this.picks = picks;
+        this.states = states;
+        this.issuedBy = issuedBy;
+        this.issuedAt = issuedAt;
+    }
+
+    public UUID id() {
+        return id;
+    }
+
+    public UUID boxId() {
+        return boxId;
+    }
+
+    public long boxVersion() {
+        return boxVersion;
+    }
+
+    String survey() {
+        return survey;
+    }
+
+    String picks() {
+        return picks;
+    }
+
+    public int states() {
+        return states;
+    }
+
+    public String issuedBy() {
+        return issuedBy;
+    }
+
+    public Instant issuedAt() {
+        return issuedAt;
+    }
+}

@@ -1,0 +1,93 @@
+package org.hiddenclerk.app.planning;
+
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.Assignment;
+import org.springframework.stereotype.Component;
+
+/** Between picks as sent, as rows and as assignments of the core. */
+@Component
+class Picks {
+    private final StockBook stock;
+
+    Picks(StockBook stock) {
+        this.stock = stock;
+    }
+
+    /** @throws Unusable with the pointer of the pick that can't be */
+    List<Assignment> assignments(List<PickEntry> picks, Box box) {
+        List<Assignment> assignments = new ArrayList<>();
+        List<FieldProblem> problems = new ArrayList<>();
+        Set<Integer> taken = new HashSet<>();
+        for (int i = 0; i < picks.size(); i++) {
+            PickEntry pick = picks.get(i);
+            String at = "/picks/" + i;
+            ModuleModel model = stock.require(pick.moduleCode(), at + "/moduleCode");
+            if (pick.gangs().size() > model.channels().size()) {
+                problems.add(new FieldProblem(at + "/gangs", pick.gangs().size() + " gangs",
+                        "at most " + model.channels().size() + ", one for each channel of " + model.code()));
+                continue;
+            }
+            for (int gang : pick.gangs()) {
+                if (gang < 1 || gang > box.gangs().size() || !taken.add(gang)) {
+                    problems.add(new FieldProblem(at + "/gangs", "gang " + gang,
+                            "a gang of this box that no other pick has"));
+                }
+            }
+            pick.behaviours().forEach((gang, behaviour) -> {
+                if (!model.behaviours().contains(behaviour)) {
+                    problems.add(new FieldProblem(at + "/behaviours/" + gang, behaviour.name(),
+                            "one that " + model.code() + " can be set to: " + model.behaviours().stream()
+                                    .map(Enum::name).sorted().toList()));
+                }
+            });
+            assignments.add(new Assignment(model, pick.gangs(), pick.behaviours(),
+                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of)));
+        }
+        if (!problems.isEmpty()) {
+            throw Unusable.content("The choice cannot be kept", problems);
+        }
+        return assignments;
+    }
+
+    static List<BoxRow.PickPart> toRows(List<PickEntry> picks) {
+        List<BoxRow.PickPart> rows = new ArrayList<>();
+        for (int i = 0; i < picks.size(); i++) {
+            PickEntry pick = picks.get(i);
+            Long bypass = pick.bypassWatts() == null ? null : Watts.of(pick.bypassWatts()).milliwatts();
+            for (int gang : pick.gangs()) {
+                rows.add(new BoxRow.PickPart(gang, i + 1, pick.moduleCode(),
+                        pick.behaviours().getOrDefault(gang, InputBehaviour.EVERY_FLIP), bypass));
+            }
+        }
+        return rows;
+    }
+
+    static List<PickEntry> fromRows(List<BoxRow.PickPart> rows) {
+        Map<Integer, List<BoxRow.PickPart>> byModule = new TreeMap<>();
+        rows.forEach(row -> byModule.computeIfAbsent(row.module(), m -> new ArrayList<>()).add(row));
+        List<PickEntry> picks = new ArrayList<>();
+        for (List<BoxRow.PickPart> module : byModule.values()) {
+            Map<Integer, InputBehaviour> behaviours = new LinkedHashMap<>();
+            module.forEach(row -> behaviours.put(row.gang(), row.behaviour()));
+            Long bypass = module.get(0).bypassMw();
+            picks.add(new PickEntry(module.get(0).moduleCode(), module.stream().map(BoxRow.PickPart::gang).toList(),
+                    behaviours, bypass == null ? null : new Watts(bypass).asDecimal()));
+        }
+        return picks;
+    }
+}

@@ -1,0 +1,68 @@
+package org.hiddenclerk.app.planning;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.accounts.People;
+import org.hiddenclerk.app.survey.Boxes;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The plan of a box: choose, draw, issue. */
+@RestController
+@RequestMapping("/api/v1/boxes/{box}/plan")
+@Tag(name = "draw")
+class PlanController {
+    private final People people;
+    private final Boxes boxes;
+    private final Plans plans;
+
+    PlanController(Boxes boxes, Plans plans, People people) {
+        this.people = people;
+        this.boxes = boxes;
+        this.plans = plans;
+    }
+
+    /** A choice of modules, and the version it was made on. */
+    record Choice(long version, @NotNull @Size(max = 6) List<@Valid @NotNull PickEntry> picks) {
+    }
+
+    /** The version to issue. */
+    record Issue(long version) {
+    }
+
+    @GetMapping
+    @Operation(operationId = "plan")
+    PlanView plan(@PathVariable UUID box) {
+        return view(box);
+    }
+
+    @PutMapping
+    @Operation(operationId = "choose")
+    PlanView choose(@PathVariable UUID box, @Valid @RequestBody Choice choice, Principal who) {
+        plans.choose(box, choice.version(), choice.picks(), people.nameOf(who));
+        return view(box);
+    }
+
+    @PostMapping("/issue")
+    @Operation(operationId = "issuePlan")
+    PlanView issue(@PathVariable UUID box, @RequestBody Issue issue, Principal who) {
+        plans.issue(box, issue.version(), people.nameOf(who));
+        return view(box);
+    }
+
+    private PlanView view(UUID box) {
+        Boxes.Found found = boxes.find(box);
+        return PlanView.of(found, plans.judge(found), plans.lastIssued(box));
+    }
+}

@@ -1,0 +1,78 @@
+package org.hiddenclerk.app.survey;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.accounts.People;
+import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.wiring.WiringPlan;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Survey of one box. */
+@RestController
+@RequestMapping("/api/v1")
+@Tag(name = "survey")
+class SurveyController {
+    private final People people;
+    private final Boxes boxes;
+    private final RecordSurvey recordSurvey;
+
+    SurveyController(Boxes boxes, RecordSurvey recordSurvey, People people) {
+        this.people = people;
+        this.boxes = boxes;
+        this.recordSurvey = recordSurvey;
+    }
+
+    /** A surveyed box with what its wiring, as found, shows. */
+    record SurveyView(UUID id, UUID jobId, UUID roomId, long version, String changedBy, Instant changedAt,
+                      SurveyDocument survey, Verdict verdict, List<FindingView> findings) {
+        static SurveyView of(Boxes.Found found) {
+            WiringPlan plan = WiringPlan.surveyed(found.house(), found.box());
+            BoxRow row = found.row();
+            return new SurveyView(row.id(), found.job(), row.roomId(), row.version(), row.changedBy(), row.changedAt(),
+                    found.survey(), plan.verdict(), plan.findings().stream().map(FindingView::of).toList());
+        }
+    }
+
+    /** A new box. */
+    record NewBox(@NotNull @Valid SurveyDocument survey) {
+    }
+
+    /** A change, and the version it was made on. */
+    record SurveyChange(long version, @NotNull @Valid SurveyDocument survey) {
+    }
+
+    @GetMapping("/boxes/{box}/survey")
+    @Operation(operationId = "survey")
+    SurveyView survey(@PathVariable UUID box) {
+        return SurveyView.of(boxes.find(box));
+    }
+
+    @PostMapping("/rooms/{room}/boxes")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(operationId = "addBox")
+    SurveyView addBox(@PathVariable UUID room, @Valid @RequestBody NewBox box, Principal who) {
+        return SurveyView.of(boxes.find(recordSurvey.add(room, box.survey(), people.nameOf(who))));
+    }
+
+    @PutMapping("/boxes/{box}/survey")
+    @Operation(operationId = "recordSurvey")
+    SurveyView recordSurvey(@PathVariable UUID box, @Valid @RequestBody SurveyChange change, Principal who) {
+        recordSurvey.change(box, change.version(), change.survey(), people.nameOf(who));
+        return SurveyView.of(boxes.find(box));
+    }
+}

@@ -1,0 +1,95 @@
+package org.hiddenclerk.app.survey;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Digits;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Pattern;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.util.List;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.Role;
+
+/** A surveyed box as it is sent, stored in snapshots and shown. */
+public record SurveyDocument(
+        @NotBlank @Size(max = 40) String label,
+        @NotNull @Valid Geometry geometry,
+        @NotNull @Size(min = 1, max = 6) List<@Valid @NotNull GangEntry> gangs,
+        @NotNull @Size(max = 12) List<@Valid @NotNull LoadEntry> loads,
+        @NotNull @Size(max = 12) List<@Valid @NotNull CableEntry> cables,
+        @NotNull @Size(max = 24) List<@Valid @NotNull JumperEntry> jumpers) {
+
+    /** Inside of the box, in millimetres. */
+    public record Geometry(
+            @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal widthMm,
+            @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal heightMm,
+            @NotNull @DecimalMin("5") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
+            boolean metal) {
+    }
+
+    /** One gang. */
+    public record GangEntry(
+            @Min(1) @Max(6) int number,
+            @NotBlank @Size(max = 120) String name,
+            @NotNull Mechanism mechanism,
+            @NotNull @DecimalMin("1") @DecimalMax("100") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
+            @NotBlank String circuit) {
+    }
+
+    /** One load, as typed. */
+    public record LoadEntry(
+            @Min(1) @Max(12) int number,
+            @NotBlank @Size(max = 120) String name,
+            @NotBlank @Size(max = 200) String typed,
+            int gang,
+            boolean continuous) {
+    }
+
+    /** Where a cable goes. */
+    public enum LeadsTo { SUPPLY, LOAD, LOAD_WITH_FEED }
+
+    /** One cable. */
+    public record CableEntry(
+            @NotBlank @Size(max = 40) @Pattern(regexp = "[A-Za-z0-9-]+") String name,
+            @NotNull LeadsTo leadsTo,
+            @MayBeAbsent String circuit,
+            @MayBeAbsent Integer load,
+            @NotNull @DecimalMin("0.5") @DecimalMax("25") @Digits(integer = 2, fraction = 2) BigDecimal mm2,
+            @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores) {
+    }
+
+    /** One core. */
+    public record CoreEntry(
+            @Min(1) @Max(7) int number,
+            @NotNull CoreColour colour,
+            @MayBeAbsent CoreColour sleeve,
+            @NotNull Role role,
+            @NotNull @Valid EndEntry end) {
+    }
+
+    /** Kinds of ends in a surveyed box. */
+    public enum EndKind { MECHANISM, CONNECTOR, CAPPED, LOOSE }
+
+    /** Where a conductor ends. */
+    public record EndEntry(
+            @NotNull EndKind at,
+            @MayBeAbsent Integer gang,
+            @MayBeAbsent @Size(max = 20) String terminal,
+            @MayBeAbsent @Size(max = 40) String connector) {
+    }
+
+    /** A piece of wire in the box. */
+    public record JumperEntry(
+            @NotBlank @Size(max = 40) @Pattern(regexp = "[A-Za-z0-9-]+") String key,
+            @NotNull CoreColour colour,
+            @NotNull @Valid EndEntry from,
+            @NotNull @Valid EndEntry to) {
+    }
+}

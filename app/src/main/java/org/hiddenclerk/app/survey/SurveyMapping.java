@@ -1,0 +1,142 @@
+package org.hiddenclerk.app.survey;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.survey.SurveyDocument.CableEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.CoreEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.EndEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.EndKind;
+import org.hiddenclerk.app.survey.SurveyDocument.GangEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.JumperEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.LoadEntry;
+import org.hiddenclerk.core.quantity.Millimetres;
+
+/** Between the survey document and its rows, both ways and without loss. */
+public final class SurveyMapping {
+    private SurveyMapping() {
+    }
+
+    /** Writes a document that {@link SurveyReader} has accepted. */
+    public static void write(SurveyDocument document, BoxRow row) {
+        row.label = document.label();
+        row.widthUm = Millimetres.of(document.geometry().widthMm()).micrometres();
+        row.heightUm = Millimetres.of(document.geometry().heightMm()).micrometres();
+        row.depthUm = Millimetres.of(document.geometry().depthMm()).micrometres();
+        row.metal = document.geometry().metal();
+        replace(row.gangs, document.gangs().stream().map(SurveyMapping::gang).toList());
+        replace(row.loads, document.loads().stream().map(SurveyMapping::load).toList());
+        replace(row.cables, document.cables().stream().map(SurveyMapping::cable).toList());
+        List<BoxRow.CorePart> cores = new ArrayList<>();
+        document.cables().forEach(cable -> cable.cores().forEach(core -> cores.add(core(cable.name(), core))));
+        replace(row.cores, cores);
+        replace(row.jumpers, document.jumpers().stream().map(SurveyMapping::jumper).toList());
+    }
+
+    private static <T> void replace(List<T> stored, List<T> fresh) {
+        stored.clear();
+        stored.addAll(fresh);
+    }
+
+    private static BoxRow.GangPart gang(GangEntry entry) {
+        BoxRow.GangPart part = new BoxRow.GangPart();
+        part.name = entry.name();
+        part.mechanism = entry.mechanism();
+        part.depthUm = Millimetres.of(entry.depthMm()).micrometres();
+        part.circuitId = UUID.fromString(entry.circuit());
+        return part;
+    }
+
+    private static BoxRow.LoadPart load(LoadEntry entry) {
+        BoxRow.LoadPart part = new BoxRow.LoadPart();
+        part.number = entry.number();
+        part.name = entry.name();
+        part.typed = entry.typed();
+        part.gang = entry.gang();
+        part.continuous = entry.continuous();
+        return part;
+    }
+
+    private static BoxRow.CablePart cable(CableEntry entry) {
+        BoxRow.CablePart part = new BoxRow.CablePart();
+        part.name = entry.name();
+        part.leads = entry.leadsTo();
+        part.circuitId = entry.leadsTo() == SurveyDocument.LeadsTo.LOAD ? null : UUID.fromString(entry.circuit());
+        part.loadNumber = entry.leadsTo() == SurveyDocument.LeadsTo.SUPPLY ? null : entry.load();
+        part.mm2 = entry.mm2();
+        return part;
+    }
+
+    private static BoxRow.CorePart core(String cable, CoreEntry entry) {
+        BoxRow.CorePart part = new BoxRow.CorePart();
+        part.cable = cable;
+        part.number = entry.number();
+        part.colour = entry.colour();
+        part.sleeve = entry.sleeve();
+        part.role = entry.role();
+        part.endKey = key(entry.end());
+        return part;
+    }
+
+    private static BoxRow.JumperPart jumper(JumperEntry entry) {
+        BoxRow.JumperPart part = new BoxRow.JumperPart();
+        part.name = entry.key();
+        part.colour = entry.colour();
+        part.fromKey = key(entry.from());
+        part.toKey = key(entry.to());
+        return part;
+    }
+
+    public static SurveyDocument read(BoxRow row) {
+        List<GangEntry> gangs = new ArrayList<>();
+        for (int i = 0; i < row.gangs.size(); i++) {
+            BoxRow.GangPart gang = row.gangs.get(i);
+            gangs.add(new GangEntry(i + 1, gang.name, gang.mechanism, mm(gang.depthUm), gang.circuitId.toString()));
+        }
+        return new SurveyDocument(row.label,
+                new SurveyDocument.Geometry(mm(row.widthUm), mm(row.heightUm), mm(row.depthUm), row.metal), gangs,
+                row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous)).toList(),
+                row.cables.stream().map(cable -> cable(row, cable)).toList(),
+                row.jumpers.stream().map(j -> new JumperEntry(j.name, j.colour, end(j.fromKey), end(j.toKey))).toList());
+    }
+
+    private static CableEntry cable(BoxRow row, BoxRow.CablePart cable) {
+        List<CoreEntry> cores = row.cores.stream().filter(core -> core.cable.equals(cable.name))
+                .map(core -> new CoreEntry(core.number, core.colour, core.sleeve, core.role, end(core.endKey))).toList();
+        return new CableEntry(cable.name, cable.leads, cable.circuitId == null ? null : cable.circuitId.toString(),
+                cable.loadNumber, plain(cable.mm2), cores);
+    }
+
+    private static BigDecimal mm(long micrometres) {
+        return new Millimetres(micrometres).asDecimal();
+    }
+
+    private static BigDecimal plain(BigDecimal value) {
+        BigDecimal stripped = value.stripTrailingZeros();
+        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
+    }
+
+    private static String key(EndEntry end) {
+        return switch (end.at()) {
+            case MECHANISM -> "g" + end.gang() + "." + end.terminal();
+            case CONNECTOR -> "j." + end.connector();
+            case CAPPED -> "capped";
+            case LOOSE -> "loose";
+        };
+    }
+
+    private static EndEntry end(String key) {
+        if (key.equals("capped")) {
+            return new EndEntry(EndKind.CAPPED, null, null, null);
+        }
+        if (key.equals("loose")) {
+            return new EndEntry(EndKind.LOOSE, null, null, null);
+        }
+        if (key.startsWith("j.")) {
+            return new EndEntry(EndKind.CONNECTOR, null, null, key.substring(2));
+        }
+        int dot = key.indexOf('.');
+        return new EndEntry(EndKind.MECHANISM, Integer.valueOf(key.substring(1, dot)), key.substring(dot + 1), null);
+    }
+}

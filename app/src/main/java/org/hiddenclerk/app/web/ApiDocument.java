@@ -1,0 +1,72 @@
+package org.hiddenclerk.app.web;
+
+import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.OpenAPI;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.springdoc.core.customizers.OpenApiCustomizer;
+import org.springdoc.core.customizers.PropertyCustomizer;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** The OpenAPI document: what is not marked {@link MayBeAbsent} is required. */
+@Configuration
+class ApiDocument {
+    private static final String ABSENT = "x-may-be-absent";
+
+    @Bean
+    OpenAPI hiddenClerkApi() {
+        return new OpenAPI().info(new Info().title("Hidden Clerk").version("1")
+                .description("Survey, match, draw and fit relay modules behind wall switches."));
+    }
+
+    @Bean
+    PropertyCustomizer markAbsent() {
+        return (schema, type) -> {
+            if (type.getCtxAnnotations() != null) {
+                for (var annotation : type.getCtxAnnotations()) {
+                    if (annotation instanceof MayBeAbsent) {
+                        schema.addExtension(ABSENT, true);
+                    }
+                }
+            }
+            return schema;
+        };
+    }
+
+    @Bean
+    OpenApiCustomizer requireTheRest() {
+        return document -> {
+            if (document.getComponents() != null && document.getComponents().getSchemas() != null) {
+                document.getComponents().getSchemas().values().forEach(ApiDocument::require);
+            }
+        };
+    }
+
+    @SuppressWarnings({"rawtypes", "unchecked"})
+    private static void require(Schema schema) {
+        Map<String, Schema> properties = schema.getProperties();
+        if (properties == null) {
+            return;
+        }
+        List<String> required = new ArrayList<>();
+        properties.forEach((name, property) -> {
+            boolean absent = property.getExtensions() != null && property.getExtensions().containsKey(ABSENT);
+            if (absent) {
+                property.getExtensions().remove(ABSENT);
+                if (property.getTypes() != null) {
+                    Set<String> types = new LinkedHashSet<>(property.getTypes());
+                    types.add("null");
+                    property.setTypes(types);
+                }
+            } else {
+                required.add(name);
+            }
+        });
+        schema.setRequired(required.isEmpty() ? null : required);
+    }
+}

@@ -1,0 +1,110 @@
+package org.hiddenclerk.app.web;
+
+import jakarta.servlet.FilterChain;
+import jakarta.servlet.ReadListener;
+import jakarta.servlet.ServletException;
+import jakarta.servlet.ServletInputStream;
+import jakarta.servlet.http.HttpServletRequest;
+import jakarta.servlet.http.HttpServletRequestWrapper;
+import jakarta.servlet.http.HttpServletResponse;
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import org.hiddenclerk.app.ClerkProperties;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.springframework.core.Ordered;
+import org.springframework.core.annotation.Order;
+import org.springframework.http.HttpStatus;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.web.filter.OncePerRequestFilter;
+
+/** Refuses bodies over the limit with 413, by their stated length at once and otherwise as soon as they pass it. */
+@Component
+@Order(Ordered.HIGHEST_PRECEDENCE + 10)
+class BodyLimit extends OncePerRequestFilter {
+    private final long limit;
+
+    BodyLimit(ClerkProperties properties) {
+        this.limit = properties.bodyLimitBytes();
+    }
+
+    @Override
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        if (request.getContentLengthLong() > limit) {
+            response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
+            response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
+            response.getWriter().write("{\"title\":\"The document is too large\",\"status\":413,\"errors\":[{\"pointer\":\"\","
+                    + "\"found\":\"" + request.getContentLengthLong() + " bytes\",\"expected\":\"at most " + limit
+                    + " bytes\"}]}");
+            return;
+        }
+        chain.doFilter(new Limited(request), response);
+    }
+
+    private final class Limited extends HttpServletRequestWrapper {
+        Limited(HttpServletRequest request) {
+            super(request);
+        }
+
+        @Override
+        public ServletInputStream getInputStream() throws IOException {
+            return new LimitedStream(super.getInputStream());
+        }
+
+        @Override
+        public BufferedReader getReader() throws IOException {
+            return new BufferedReader(new InputStreamReader(getInputStream(), StandardCharsets.UTF_8));
+        }
+    }
+
+    private final class LimitedStream extends ServletInputStream {
+        private final ServletInputStream source;
+        private long count;
+
+        LimitedStream(ServletInputStream source) {
+            this.source = source;
+        }
+
+        @Override
+        public int read() throws IOException {
+            int value = source.read();
+            passed(value < 0 ? 0 : 1);
+            return value;
+        }
+
+        @Override
+        public int read(byte[] buffer, int offset, int length) throws IOException {
+            int read = source.read(buffer, offset, length);
+            passed(Math.max(0, read));
+            return read;
+        }
+
+        private void passed(int bytes) {
+            count += bytes;
+            if (count > limit) {
+                throw new Unusable(HttpStatus.CONTENT_TOO_LARGE, "The document is too large", List.of(
+                        new FieldProblem("", "more than " + limit + " bytes", "at most " + limit + " bytes")));
+            }
+        }
+
+        @Override
+        public boolean isFinished() {
+            return source.isFinished();
+        }
+
+        @Override
+        public boolean isReady() {
+            return source.isReady();
+        }
+
+        @Override
+        public void setReadListener(ReadListener listener) {
+            source.setReadListener(listener);
+        }
+    }
+}
