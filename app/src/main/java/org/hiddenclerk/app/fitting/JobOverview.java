@@ -54,6 +54,7 @@ class JobOverview {
     }
 
     record JobView(UUID id, String name, String place, RegionProfile region, String regionLabel, int nominalVolts,
+                   List<Line> phases,
                    List<RoomView> rooms, List<CircuitView> circuits, List<BoxView> boxes,
                    List<IsolationView> isolation) {
     }
@@ -93,7 +94,7 @@ class JobOverview {
             sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
-                (int) row.region().nominalVolts().asDouble(),
+                (int) row.region().nominalVolts().asDouble(), row.region().phases(),
                 houses.rooms(job).stream().map(r -> new RoomView(r.id(), r.name(), r.storey())).toList(),
                 houses.circuits(job).stream().map(JobOverview::view)
                         .sorted((a, b) -> naturally(a.label(), b.label())).toList(), views, isolation);

@@ -65,7 +65,7 @@ class HouseController {
     }
 
     /** Loads as they were typed, and what they come to. */
-    record LoadReading(String words, BigDecimal totalWatts) {
+    record TypedLoads(String words, BigDecimal totalWatts) {
     }
 
     @GetMapping("/jobs")
@@ -99,9 +99,10 @@ class HouseController {
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addCircuit")
     Made addCircuit(@PathVariable UUID job, @Valid @RequestBody NewCircuit circuit) {
-        if (!circuit.phase().isLive()) {
+        if (!houses.job(job).region().phases().contains(circuit.phase())) {
             throw Unusable.content("The circuit cannot be kept like this",
-                    new FieldProblem("/phase", circuit.phase().label(), "L1, L2 or L3"));
+                    new FieldProblem("/phase", circuit.phase().label(),
+                            "one of " + houses.job(job).region().phases()));
         }
         return new Made(openHouse.circuit(houses.job(job).id(), circuit.label().strip(),
                 Amps.of(circuit.ratingAmps()), circuit.phase(), circuit.alternativelySupplied()));
@@ -109,7 +110,7 @@ class HouseController {
 
     @GetMapping("/loads/read")
     @Operation(operationId = "readLoads", summary = "What a typed load means, for instance 3x2 LED 7")
-    LoadReading readLoads(@RequestParam @Size(max = 200) String text) {
+    TypedLoads readLoads(@RequestParam @Size(max = 200) String text) {
         LoadText.Outcome outcome = LoadText.read(text);
         if (outcome instanceof LoadText.NotUnderstood not) {
             throw Unusable.content("The load is not understood", new FieldProblem("#text", not.found() + " (column "
@@ -118,6 +119,6 @@ class HouseController {
         LoadText.Understood understood = (LoadText.Understood) outcome;
         String words = String.join(" and ", understood.banks().stream()
                 .map(bank -> bank.count() + " × " + bank.kind().label() + " " + bank.each()).toList());
-        return new LoadReading(words, understood.total().asDecimal());
+        return new TypedLoads(words, understood.total().asDecimal());
     }
 }

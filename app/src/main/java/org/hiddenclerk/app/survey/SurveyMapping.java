@@ -11,6 +11,9 @@ import org.hiddenclerk.app.survey.SurveyDocument.EndKind;
 import org.hiddenclerk.app.survey.SurveyDocument.GangEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.JumperEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.LoadEntry;
+import org.hiddenclerk.core.job.Cable;
+import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.quantity.Millimetres;
 
 /** Between the survey document and its rows, both ways and without loss. */
@@ -106,6 +109,30 @@ public final class SurveyMapping {
                 .map(core -> new CoreEntry(core.number, core.colour, core.sleeve, core.role, end(core.endKey))).toList();
         return new CableEntry(cable.name, cable.leads, cable.circuitId == null ? null : cable.circuitId.toString(),
                 cable.loadNumber, plain(cable.mm2), cores);
+    }
+
+    /** A cable of the core as a document entry. */
+    static CableEntry entry(Cable cable) {
+        String circuit = null;
+        Integer load = null;
+        SurveyDocument.LeadsTo to = SurveyDocument.LeadsTo.LOAD;
+        if (cable.leads() instanceof Leads.FromSupply feed) {
+            to = SurveyDocument.LeadsTo.SUPPLY;
+            circuit = feed.circuit().value();
+        } else if (cable.leads() instanceof Leads.ToLoadWithFeed loop) {
+            to = SurveyDocument.LeadsTo.LOAD_WITH_FEED;
+            circuit = loop.circuit().value();
+            load = loop.load();
+        } else if (cable.leads() instanceof Leads.ToLoad lamp) {
+            load = lamp.load();
+        }
+        return new CableEntry(cable.name(), to, circuit, load, cable.mm2(), cable.cores().stream().map(core ->
+                new CoreEntry(core.number(), core.colour(), core.sleeve().orElse(null), core.role(),
+                        end(core.end().key()))).toList());
+    }
+
+    static JumperEntry entry(Jumper jumper) {
+        return new JumperEntry(jumper.key(), jumper.colour(), end(jumper.from().key()), end(jumper.to().key()));
     }
 
     private static BigDecimal mm(long micrometres) {

@@ -1,6 +1,9 @@
 package org.hiddenclerk.core.job;
 
+import java.math.BigDecimal;
+import java.util.List;
 import java.util.OptionalInt;
+import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.SupplySystem;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.quantity.Volts;
@@ -64,6 +67,16 @@ public enum RegionProfile {
         return this == US_120 ? CoreColour.WHITE : CoreColour.BLUE;
     }
 
+    /** Colour of protective earth. */
+    public CoreColour earthColour() {
+        return this == US_120 ? CoreColour.BARE : CoreColour.GREEN_YELLOW;
+    }
+
+    /** Cross-section usual for lighting: 14 AWG is 2.08 mm²; common practice, no source. */
+    public BigDecimal usualLightingMm2() {
+        return this == US_120 ? new BigDecimal("2.08") : new BigDecimal("1.5");
+    }
+
     /** Document behind the limits of the voltage. */
     public Source voltageSource() {
         return new Source(voltageSource);
@@ -82,6 +95,12 @@ public enum RegionProfile {
     /** Market whose approvals count. */
     public String market() {
         return market;
+    }
+
+    /** Lines that a circuit can hang on. */
+    public List<Line> phases() {
+        return arrangement == SupplySystem.Arrangement.SPLIT_PHASE ? List.of(Line.L1, Line.L2)
+                : List.of(Line.L1, Line.L2, Line.L3);
     }
 
     public SupplySystem supplySystem() {

@@ -8,7 +8,7 @@ import org.hiddenclerk.core.job.CoreColour;
  * connectors and caps below, and every conductor has a track of its own between them. Coordinates are in user units of
  * the drawing, origin top left.
  */
-public record BoxDrawing(int width, int height, Frame box, List<Device> devices, List<CableEntry> cables,
+public record BoxDrawing(int width, int height, Frame box, List<Device> devices, List<CableSymbol> cables,
                          List<Wire> wires, List<LoadSymbol> loads) {
     public BoxDrawing {
         devices = List.copyOf(devices);
@@ -49,7 +49,7 @@ public record BoxDrawing(int width, int height, Frame box, List<Device> devices,
     }
 
     /** Where a cable enters or leaves. */
-    public record CableEntry(String name, String label, boolean left, Frame frame) {
+    public record CableSymbol(String name, String label, boolean left, Frame frame) {
     }
 
     /**

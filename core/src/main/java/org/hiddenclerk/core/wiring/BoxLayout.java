@@ -12,7 +12,7 @@ import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.BoxDrawing.CableEntry;
+import org.hiddenclerk.core.wiring.BoxDrawing.CableSymbol;
 import org.hiddenclerk.core.wiring.BoxDrawing.Device;
 import org.hiddenclerk.core.wiring.BoxDrawing.DeviceKind;
 import org.hiddenclerk.core.wiring.BoxDrawing.Frame;
@@ -242,8 +242,8 @@ final class BoxLayout {
         return wires;
     }
 
-    private List<CableEntry> entries(List<List<Tracks.Run>> ordered, Map<String, Integer> trackY, Frame frame) {
-        List<CableEntry> entries = new ArrayList<>();
+    private List<CableSymbol> entries(List<List<Tracks.Run>> ordered, Map<String, Integer> trackY, Frame frame) {
+        List<CableSymbol> entries = new ArrayList<>();
         for (List<Tracks.Run> group : ordered) {
             if (!group.get(0).isJumper()) {
                 Cable cable = box.cables().stream().filter(c -> c.name().equals(group.get(0).cable())).findFirst()
@@ -252,7 +252,7 @@ final class BoxLayout {
                 int top = trackY.get(group.get(0).key()) - 8;
                 int bottom = trackY.get(group.get(group.size() - 1).key()) + 8;
                 int x = left ? frame.x() - TAG_INSET * 2 - 26 : frame.x() + frame.width() + TAG_INSET * 2;
-                entries.add(new CableEntry(cable.name(), labelOf(cable), left, new Frame(x, top, 26, bottom - top)));
+                entries.add(new CableSymbol(cable.name(), labelOf(cable), left, new Frame(x, top, 26, bottom - top)));
             }
         }
         return entries;

@@ -1,0 +1,74 @@
+package org.hiddenclerk.app.survey;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.CableTemplate;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Drafts a usual cable for a survey that is being typed. Nothing is kept. */
+@RestController
+@RequestMapping("/api/v1/jobs/{job}/cable-draft")
+@Tag(name = "survey")
+class CableDraftController {
+    private final Houses houses;
+
+    CableDraftController(Houses houses) {
+        this.houses = houses;
+    }
+
+    /** The survey so far, and where the cable goes. */
+    record CableWish(@NotNull @Valid SurveyDocument survey, @NotNull SurveyDocument.LeadsTo leadsTo,
+                     @MayBeAbsent String circuit, @MayBeAbsent Integer load) {
+    }
+
+    record CableDraft(SurveyDocument.CableEntry cable, List<SurveyDocument.JumperEntry> jumpers) {
+    }
+
+    @PostMapping
+    @Operation(operationId = "draftCable")
+    CableDraft draft(@PathVariable UUID job, @Valid @RequestBody CableWish wish) {
+        HouseContext house = houses.context(job);
+        Box box = SurveyReader.read(wish.survey(), house.circuits().keySet());
+        CableTemplate template = new CableTemplate(house.region(), box);
+        CableTemplate.Draft draft = switch (wish.leadsTo()) {
+            case SUPPLY -> template.feed(circuit(wish, house));
+            case LOAD -> template.toLoad(load(wish, box));
+            case LOAD_WITH_FEED -> template.loop(load(wish, box));
+        };
+        return new CableDraft(SurveyMapping.entry(draft.cable()),
+                draft.jumpers().stream().map(SurveyMapping::entry).toList());
+    }
+
+    private static CircuitId circuit(CableWish wish, HouseContext house) {
+        CircuitId circuit = new CircuitId(String.valueOf(wish.circuit()));
+        if (!house.circuits().containsKey(circuit)) {
+            throw Unusable.content("The cable cannot be drafted",
+                    new FieldProblem("/circuit", circuit.value(), "a circuit of this job"));
+        }
+        return circuit;
+    }
+
+    private static int load(CableWish wish, Box box) {
+        boolean known = wish.load() != null && box.loads().stream().anyMatch(l -> l.number() == wish.load());
+        if (!known) {
+            throw Unusable.content("The cable cannot be drafted",
+                    new FieldProblem("/load", String.valueOf(wish.load()), "a load of this box"));
+        }
+        return wish.load();
+    }
+}

@@ -1,0 +1,29 @@
+package org.hiddenclerk.app.testing;
+
+import java.lang.annotation.ElementType;
+import java.lang.annotation.Retention;
+import java.lang.annotation.RetentionPolicy;
+import java.lang.annotation.Target;
+import org.springframework.boot.test.context.SpringBootTest;
+import org.springframework.boot.test.util.TestPropertyValues;
+import org.springframework.boot.webmvc.test.autoconfigure.AutoConfigureMockMvc;
+import org.springframework.context.ApplicationContextInitializer;
+import org.springframework.context.ConfigurableApplicationContext;
+import org.springframework.test.context.ContextConfiguration;
+
+/** The whole application on a real MariaDB, asked through its web layer; the demo house is loaded. */
+@Target(ElementType.TYPE)
+@Retention(RetentionPolicy.RUNTIME)
+@SpringBootTest(properties = "clerk.demo=true")
+@AutoConfigureMockMvc
+@ContextConfiguration(initializers = WithDatabase.Initializer.class)
+public @interface WithDatabase {
+
+    /** Points the application at the test database. */
+    class Initializer implements ApplicationContextInitializer<ConfigurableApplicationContext> {
+        @Override
+        public void initialize(ConfigurableApplicationContext context) {
+            TestPropertyValues.of("spring.datasource.url=" + TestDatabase.get().url()).applyTo(context);
+        }
+    }
+}

@@ -1,0 +1,33 @@
+import { useQuery } from "@tanstack/react-query";
+import { Navigate, Route, Routes } from "react-router";
+import { sessionOptions } from "./api/queries";
+import { DayBookPage } from "./features/daybook/DayBookPage";
+import { JobFrame } from "./features/job/JobFrame";
+import { LoginPage } from "./features/session/LoginPage";
+import { Failure } from "./ui/Failure";
+import { Waiting } from "./ui/Waiting";
+
+export function App() {
+  const session = useQuery(sessionOptions);
+  if (session.isPending) {
+    return <Waiting what="the clerk" />;
+  }
+  if (session.isError) {
+    return (
+      <main className="mx-auto max-w-xl p-6">
+        <Failure error={session.error} onRetry={() => session.refetch()} />
+      </main>
+    );
+  }
+  if (!session.data.loggedIn) {
+    return <LoginPage setup={session.data.setupNeeded} />;
+  }
+  return (
+    <Routes>
+      <Route path="/" element={<DayBookPage />} />
+      <Route path="/jobs/:job" element={<JobFrame />} />
+      <Route path="/jobs/:job/boxes/:box/:stage" element={<JobFrame />} />
+      <Route path="*" element={<Navigate to="/" replace />} />
+    </Routes>
+  );
+}

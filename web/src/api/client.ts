@@ -1,0 +1,105 @@
+import createClient, { type Middleware } from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+export type Schemas = components["schemas"];
+
+/** What is wrong at one place of a request. */
+export type FieldProblem = { pointer: string; found: string; expected: string };
+
+/** A refusal of the server: an RFC 9457 problem. */
+export class ApiProblem extends Error {
+  constructor(
+    readonly status: number,
+    title: string,
+    readonly errors: FieldProblem[],
+  ) {
+    super(title);
+  }
+}
+
+/** The server could not be reached; what was typed is still there. */
+export class NoConnection extends Error {
+  constructor() {
+    super("The clerk cannot be reached. What you entered is still here; try again.");
+  }
+}
+
+const crossSiteToken = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1];
+
+const guard: Middleware = {
+  onRequest({ request }) {
+    const token = crossSiteToken();
+    if (token && request.method !== "GET") {
+      request.headers.set("X-XSRF-TOKEN", decodeURIComponent(token));
+    }
+    return request;
+  },
+};
+
+const client = createClient<paths>({ baseUrl: "" });
+client.use(guard);
+
+type Answer<T> = Promise<{ data?: T; error?: unknown; response: Response }>;
+
+/** The data of an answer, or a thrown problem. */
+async function dataOf<T>(answer: Answer<T>): Promise<T> {
+  let settled: Awaited<Answer<T>>;
+  try {
+    settled = await answer;
+  } catch {
+    throw new NoConnection();
+  }
+  const { data, error, response } = settled;
+  if (!response.ok) {
+    const problem = (error ?? {}) as { title?: string; errors?: FieldProblem[] };
+    throw new ApiProblem(
+      response.status,
+      problem.title ?? `The clerk answered ${response.status}.`,
+      problem.errors ?? [],
+    );
+  }
+  return data as T;
+}
+
+const box = (id: string) => ({ params: { path: { box: id } } });
+
+/** Every call of the API that the interface makes. */
+export const api = {
+  session: () => dataOf(client.GET("/api/v1/session")),
+  logIn: (body: Schemas["Login"]) => dataOf(client.POST("/api/v1/session", { body })),
+  logOut: () => dataOf(client.DELETE("/api/v1/session")),
+  makeOwner: (body: Schemas["Owner"]) => dataOf(client.POST("/api/v1/setup", { body })),
+  jobs: () => dataOf(client.GET("/api/v1/jobs")),
+  regions: () => dataOf(client.GET("/api/v1/regions")),
+  addJob: (body: Schemas["NewJob"]) => dataOf(client.POST("/api/v1/jobs", { body })),
+  job: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}", { params: { path: { job } } })),
+  addRoom: (job: string, body: Schemas["NewRoom"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rooms", { params: { path: { job } }, body })),
+  addCircuit: (job: string, body: Schemas["NewCircuit"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/circuits", { params: { path: { job } }, body })),
+  readLoads: (text: string) => dataOf(client.GET("/api/v1/loads/read", { params: { query: { text } } })),
+  draftCable: (job: string, body: Schemas["CableWish"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/cable-draft", { params: { path: { job } }, body })),
+  survey: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/survey", box(id))),
+  addBox: (room: string, survey: Schemas["SurveyDocument"]) =>
+    dataOf(client.POST("/api/v1/rooms/{room}/boxes", { params: { path: { room } }, body: { survey } })),
+  recordSurvey: (id: string, body: Schemas["SurveyChange"]) =>
+    dataOf(client.PUT("/api/v1/boxes/{box}/survey", { ...box(id), body })),
+  match: (id: string, gangs: number[]) =>
+    dataOf(client.GET("/api/v1/boxes/{box}/match", { params: { path: { box: id }, query: { gangs } } })),
+  plan: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/plan", box(id))),
+  choose: (id: string, body: Schemas["Choice"]) =>
+    dataOf(client.PUT("/api/v1/boxes/{box}/plan", { ...box(id), body })),
+  issuePlan: (id: string, version: number) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/plan/issue", { ...box(id), body: { version } })),
+  runSheet: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/run-sheet", box(id))),
+  startRunSheet: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/run-sheet", box(id))),
+  enterStep: (id: string, body: Schemas["StepEntry"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/entries", { ...box(id), body })),
+  stopRunSheet: (id: string, body: Schemas["Reason"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/stop", { ...box(id), body })),
+  resumeRunSheet: (id: string, body: Schemas["Reason"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/resume", { ...box(id), body })),
+  setRunSheetAside: (id: string, version: number) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/set-aside", { ...box(id), body: { version } })),
+};

@@ -1,0 +1,180 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { useMemo, useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
+import { api, type Schemas } from "../../api/client";
+import { planOptions, useBoxChanged } from "../../api/queries";
+import { Failure } from "../../ui/Failure";
+import { moment } from "../../ui/figures";
+import { Stamp } from "../../ui/Stamp";
+import { useKeys } from "../../ui/useKeys";
+import { Waiting } from "../../ui/Waiting";
+import { MarginNotes } from "../job/MarginNotes";
+import { SheetLayout } from "../job/SheetLayout";
+import { BehaviourSettings } from "./BehaviourSettings";
+import { PlanPapers } from "./PlanPapers";
+import { StateStrip } from "./StateStrip";
+import { operated, type Positions, positionsOf } from "./states";
+import { WiringDrawing } from "./WiringDrawing";
+
+type View = "before" | "after" | "restore";
+const VIEWS: View[] = ["before", "after", "restore"];
+
+/** The wiring of the box, live and proved; before, after, and the way back. */
+export function DrawSheet({ job, box }: { job: Schemas["JobView"]; box: string }) {
+  const plan = useQuery(planOptions(box));
+  if (plan.isPending) {
+    return <Waiting what="the drawing" />;
+  }
+  if (plan.isError) {
+    return (
+      <div className="p-6">
+        <Failure error={plan.error} onRetry={() => plan.refetch()} />
+      </div>
+    );
+  }
+  return <Drawn key={plan.data.version} job={job} box={box} plan={plan.data} />;
+}
+
+function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan: Schemas["PlanView"] }) {
+  const [params, setParams] = useSearchParams();
+  const asked = VIEWS.find((v) => v === params.get("view"));
+  const view: View = asked ?? (plan.after ? "after" : "before");
+  const show = (next: View) => setParams({ view: next }, { replace: true });
+  const [at, setAt] = useState<Positions>({});
+  const navigate = useNavigate();
+  const changed = useBoxChanged(job.id, box);
+  const issue = useMutation({ mutationFn: () => api.issuePlan(box, plan.version), onSuccess: changed });
+  const wiring = view === "after" && plan.after ? plan.after : plan.before;
+  const keys = useMemo(
+    () => ({
+      b: () => setParams({ view: "before" }, { replace: true }),
+      a: () => setParams({ view: "after" }, { replace: true }),
+      r: () => setParams({ view: "restore" }, { replace: true }),
+    }),
+    [setParams],
+  );
+  useKeys(keys);
+  const known = job.boxes.find((b) => b.id === box);
+  const room = job.rooms.find((r) => r.id === known?.roomId)?.name ?? "";
+  const grave = plan.findings.filter((f) => f.severity !== "NOTE").length;
+
+  return (
+    <SheetLayout
+      title={`${room}, ${known?.label ?? ""}`}
+      detail={plan.picks.map((p) => p.moduleCode).join(" and ") || "no module picked"}
+      actions={
+        <fieldset className="join no-print" aria-label="what is drawn">
+          {VIEWS.map((v) => (
+            <button
+              key={v}
+              type="button"
+              aria-pressed={v === view}
+              disabled={v !== "before" && !plan.after}
+              onClick={() => show(v)}
+              className={`btn btn-sm join-item ${v === view ? "btn-neutral" : "btn-outline"}`}
+            >
+              {v}
+            </button>
+          ))}
+        </fieldset>
+      }
+      margin={
+        <MarginNotes
+          findings={plan.findings}
+          empty={
+            plan.after
+              ? "Every state was looked at; nothing was found."
+              : "The wiring as found shows no fault."
+          }
+          onStates={(state) => setAt(positionsOf(state))}
+        />
+      }
+      noteCount={plan.findings.length}
+    >
+      <p className="text-soft mb-2 text-sm">
+        Fixed wiring is for a licensed person under the local code. An input wire on a mains module is at
+        mains potential.
+      </p>
+      <div className="flex flex-wrap items-start justify-between gap-4">
+        <div className="min-w-0 flex-1 basis-full overflow-x-auto xl:basis-0">
+          <WiringDrawing wiring={wiring} at={at} onOperate={(id) => setAt(operated(wiring.rows, at, id))} />
+        </div>
+      </div>
+      <StateStrip rows={wiring.rows} at={at} onGo={setAt} findings={view === "after" ? plan.findings : []} />
+      <div className="border-line mt-4 flex flex-wrap items-center gap-4 border-y py-3">
+        {plan.after && (
+          <Stamp
+            verdict={plan.verdict}
+            line={
+              grave > 0
+                ? `${grave} ${grave === 1 ? "reason" : "reasons"}`
+                : `${plan.states} of ${plan.states} states`
+            }
+          />
+        )}
+        <div className="min-w-[220px] flex-1 space-y-2">
+          <IssueState plan={plan} />
+          {issue.isError && (
+            <Failure error={issue.error} onRetry={changed} retry="load the box as it is now" />
+          )}
+          <div className="no-print flex flex-wrap gap-2">
+            {!plan.after && (
+              <Link className="btn btn-primary" to={`/jobs/${job.id}/boxes/${box}/match`}>
+                pick a module
+              </Link>
+            )}
+            {plan.after && (
+              <button
+                type="button"
+                className={`btn ${plan.issued?.current ? "btn-outline" : "btn-primary"}`}
+                disabled={!plan.mayBeIssued || plan.issued?.current || issue.isPending}
+                onClick={() => issue.mutate()}
+              >
+                issue for work
+              </button>
+            )}
+            {plan.issued?.current && (
+              <button
+                type="button"
+                className="btn btn-primary"
+                onClick={() => navigate(`/jobs/${job.id}/boxes/${box}/fit`)}
+              >
+                go to the run sheet
+              </button>
+            )}
+          </div>
+        </div>
+      </div>
+      {plan.settings.length > 0 && <BehaviourSettings job={job} box={box} plan={plan} />}
+      <PlanPapers plan={plan} view={view} wiring={wiring} />
+    </SheetLayout>
+  );
+}
+
+function IssueState({ plan }: { plan: Schemas["PlanView"] }) {
+  if (!plan.after) {
+    return <p>No plan is drawn yet. The wiring as found is shown.</p>;
+  }
+  if (plan.issued?.current) {
+    return (
+      <p>
+        Issued for work by {plan.issued.by}, {moment(plan.issued.at)}, proved in {plan.issued.states} states.
+      </p>
+    );
+  }
+  if (plan.issued) {
+    return (
+      <p className="text-warning font-semibold">
+        The box changed after the plan was issued by {plan.issued.by}, {moment(plan.issued.at)}. It must be
+        issued again.
+      </p>
+    );
+  }
+  return (
+    <p>
+      {plan.mayBeIssued
+        ? "Proved in every state. It can be issued for work."
+        : "Not proved: it cannot be issued for work."}
+    </p>
+  );
+}

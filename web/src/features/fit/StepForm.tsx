@@ -1,0 +1,151 @@
+import { useRef, useState } from "react";
+import type { Schemas } from "../../api/client";
+import { TextField } from "../../ui/TextField";
+import { ReadingPad } from "./ReadingPad";
+
+type Props = {
+  step: Schemas["StepView"];
+  busy: boolean;
+  onEnter: (confirmed: string[], readings: Record<string, number>, note: string) => void;
+  onLive: (reason: string) => void;
+};
+
+/** The step that is open, in large type: confirm, measure, go on. */
+export function StepForm({ step, busy, onEnter, onLive }: Props) {
+  const [confirmed, setConfirmed] = useState<string[]>([]);
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const [at, setAt] = useState(0);
+  const [note, setNote] = useState("");
+  const title = useRef<HTMLHeadingElement>(null);
+  const reading = step.readings[at];
+  const measured = step.readings.every((r) => isNumber(typed[r.id]));
+  const ready = step.confirms.every((c) => confirmed.includes(c.id)) && measured;
+  const toggle = (id: string) =>
+    setConfirmed((now) => (now.includes(id) ? now.filter((known) => known !== id) : [...now, id]));
+  const enter = () =>
+    onEnter(confirmed, Object.fromEntries(step.readings.map((r) => [r.id, Number(typed[r.id])])), note);
+
+  return (
+    <>
+      <div className={`rounded-[4px] border-2 p-4 ${step.gate ? "border-accent" : "border-edge"}`}>
+        <p className="text-soft text-[15px]">
+          {step.phaseLabel}
+          {step.gate && <b className="text-base-content"> · gate: nothing behind it opens before this</b>}
+        </p>
+        <h2 ref={title} className="mt-1 text-[22px] leading-tight">
+          {step.title}
+        </h2>
+        {step.detail && <p className="text-soft mt-2 text-[16px]">{step.detail}</p>}
+      </div>
+
+      {step.confirms.length > 0 && (
+        <ul className="space-y-2">
+          {step.confirms.map((confirm) => (
+            <li key={confirm.id}>
+              <label className="border-edge bg-base-100 flex min-h-[52px] cursor-pointer items-center gap-3 rounded-[4px] border px-3 py-2 text-[16px]">
+                <input
+                  type="checkbox"
+                  className="checkbox checkbox-lg"
+                  checked={confirmed.includes(confirm.id)}
+                  onChange={() => toggle(confirm.id)}
+                />
+                {confirm.text}
+              </label>
+            </li>
+          ))}
+        </ul>
+      )}
+
+      {step.readings.length > 0 && (
+        <ul className="space-y-2" aria-label="readings">
+          {step.readings.map((r, index) => (
+            <li key={r.id} className="grid grid-cols-[1fr_128px] items-center gap-3">
+              <label htmlFor={`reading-${r.id}`} className="text-[16px]">
+                {r.text}
+              </label>
+              <span
+                className={`input flex w-full items-center text-[18px] ${index === at ? "border-accent border-2" : ""}`}
+              >
+                <input
+                  id={`reading-${r.id}`}
+                  className="font-mono w-full min-w-0 bg-transparent text-right outline-none"
+                  inputMode="none"
+                  autoComplete="off"
+                  value={typed[r.id] ?? ""}
+                  onFocus={() => setAt(index)}
+                  onChange={(event) => setTyped({ ...typed, [r.id]: event.target.value.replace(",", ".") })}
+                  onKeyDown={(event) => {
+                    if (event.key === "Enter") {
+                      event.preventDefault();
+                      setAt(Math.min(step.readings.length - 1, index + 1));
+                      document.getElementById(`reading-${step.readings[index + 1]?.id}`)?.focus();
+                    }
+                  }}
+                />
+                <span className="font-mono text-soft">{r.unit}</span>
+              </span>
+            </li>
+          ))}
+        </ul>
+      )}
+
+      <details>
+        <summary className="text-soft cursor-pointer text-sm">add a note</summary>
+        <TextField label="Note" value={note} onChange={setNote} maxLength={500} />
+      </details>
+
+      <div className="bg-base-100 sticky bottom-0 space-y-2 pt-1 pb-2">
+        {reading && (
+          <ReadingPad
+            label={`reading ${at + 1} of ${step.readings.length}: ${reading.text}`}
+            onKey={(key) => setTyped((now) => ({ ...now, [reading.id]: press(now[reading.id] ?? "", key) }))}
+          />
+        )}
+        <div className="flex gap-2">
+          {step.readings.length > 0 && (
+            <button
+              type="button"
+              className="btn btn-outline h-14 flex-1 text-[16px]"
+              disabled={busy}
+              onClick={() => onLive(`It reads live: ${reading?.text ?? step.title}`)}
+            >
+              It reads live
+            </button>
+          )}
+          {reading && at < step.readings.length - 1 && !ready ? (
+            <button
+              type="button"
+              className="btn btn-success h-14 flex-1 text-[16px]"
+              disabled={!isNumber(typed[reading.id])}
+              onClick={() => setAt(at + 1)}
+            >
+              Next reading
+            </button>
+          ) : (
+            <button
+              type="button"
+              className="btn btn-success h-14 flex-1 text-[16px]"
+              disabled={!ready || busy}
+              onClick={enter}
+            >
+              {busy ? "recording …" : "record and go on"}
+            </button>
+          )}
+        </div>
+      </div>
+    </>
+  );
+}
+
+const isNumber = (text: string | undefined) => text !== undefined && /^\d+(\.\d*)?$/.test(text);
+
+/** What a key of the pad makes of the digits typed so far. */
+export function press(typed: string, key: string): string {
+  if (key === "back") {
+    return typed.slice(0, -1);
+  }
+  if (key === "." && (typed === "" || typed.includes("."))) {
+    return typed === "" ? "0." : typed;
+  }
+  return typed.length >= 7 ? typed : typed + key;
+}

@@ -1,0 +1,125 @@
+import { useQuery } from "@tanstack/react-query";
+import { useMemo, useRef, useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { jobOptions } from "../../api/queries";
+import { Failure } from "../../ui/Failure";
+import { useKeys } from "../../ui/useKeys";
+import { Waiting } from "../../ui/Waiting";
+import { DrawSheet } from "../draw/DrawSheet";
+import { FitSheet } from "../fit/FitSheet";
+import { MatchSheet } from "../match/MatchSheet";
+import { SurveyPage } from "../survey/SurveyPage";
+import { type Drawer, DrawerContext } from "./drawers";
+import { HouseSheet } from "./HouseSheet";
+import { IsolationSheet, IsolationStrip } from "./IsolationStrip";
+import { NotBuiltSheet } from "./NotBuiltSheet";
+import { PlateRail } from "./PlateRail";
+import { Ribbon } from "./Ribbon";
+import { SearchBox } from "./SearchBox";
+import { ShortcutSheet } from "./ShortcutSheet";
+import { STAGES } from "./stages";
+import { TopBar } from "./TopBar";
+
+/** The frame of a job: rail, ribbon, sheet with its margin, isolation strip. */
+export function JobFrame() {
+  const { job: jobId = "", box, stage } = useParams();
+  const [params] = useSearchParams();
+  const navigate = useNavigate();
+  const job = useQuery(jobOptions(jobId));
+  const [drawer, show] = useState<Drawer>(null);
+  const [overlay, setOverlay] = useState<"keys" | "isolation" | null>(null);
+  const search = useRef<HTMLInputElement>(null);
+  const drawers = useMemo(() => ({ drawer, show }), [drawer]);
+
+  const keys = useMemo(() => {
+    const toStage = (path: string) => () => box && navigate(`/jobs/${jobId}/boxes/${box}/${path}`);
+    const walk = (step: number) => () => {
+      const boxes = job.data?.boxes ?? [];
+      const at = boxes.findIndex((b) => b.id === box);
+      const next = boxes[Math.max(0, Math.min(boxes.length - 1, at + step))];
+      if (next) {
+        navigate(`/jobs/${jobId}/boxes/${next.id}/${stage ?? "survey"}`);
+      }
+    };
+    return {
+      ...Object.fromEntries(STAGES.map((s) => [s.key, toStage(s.path)])),
+      ArrowDown: walk(1),
+      ArrowUp: walk(-1),
+      "/": () => search.current?.focus(),
+      "?": () => setOverlay("keys"),
+      i: () => setOverlay("isolation"),
+      Escape: () => {
+        setOverlay(null);
+        show(null);
+      },
+    };
+  }, [box, jobId, stage, navigate, job.data]);
+  useKeys(keys);
+
+  if (job.isPending) {
+    return <Waiting what="the job" />;
+  }
+  if (job.isError) {
+    return (
+      <main className="mx-auto max-w-xl p-6">
+        <Failure error={job.error} onRetry={() => job.refetch()} />
+      </main>
+    );
+  }
+  const selected = job.data.boxes.find((b) => b.id === box);
+  return (
+    <DrawerContext value={drawers}>
+      <div className="print-flow flex h-full flex-col">
+        <TopBar
+          job={job.data}
+          onRail={() => show(drawer === "rail" ? null : "rail")}
+          search={<SearchBox ref={search} job={job.data} stage={stage ?? "survey"} />}
+        />
+        <div className="print-flow flex min-h-0 flex-1">
+          <PlateRail job={job.data} selected={box} stage={stage ?? "survey"} />
+          <div className="print-flow flex min-w-0 flex-1 flex-col">
+            <Ribbon job={job.data} box={selected} stage={stage} />
+            <div className="print-flow flex min-h-0 flex-1">
+              {box ? (
+                <Sheet
+                  key={box}
+                  job={job.data}
+                  box={box}
+                  stage={stage ?? "survey"}
+                  room={params.get("room")}
+                />
+              ) : (
+                <HouseSheet job={job.data} />
+              )}
+            </div>
+          </div>
+        </div>
+        <IsolationStrip job={job.data} onSheet={() => setOverlay("isolation")} />
+      </div>
+      {overlay === "keys" && <ShortcutSheet onClose={() => setOverlay(null)} />}
+      {overlay === "isolation" && <IsolationSheet job={job.data} onClose={() => setOverlay(null)} />}
+    </DrawerContext>
+  );
+}
+
+type SheetProps = {
+  job: import("../../api/client").Schemas["JobView"];
+  box: string;
+  stage: string;
+  room: string | null;
+};
+
+function Sheet({ job, box, stage, room }: SheetProps) {
+  switch (stage) {
+    case "survey":
+      return <SurveyPage job={job} box={box} room={room} />;
+    case "match":
+      return <MatchSheet job={job} box={box} />;
+    case "draw":
+      return <DrawSheet job={job} box={box} />;
+    case "fit":
+      return <FitSheet job={job} box={box} />;
+    default:
+      return <NotBuiltSheet stage={stage} />;
+  }
+}

@@ -1,0 +1,30 @@
+import { Overlay } from "../../ui/Overlay";
+
+const KEYS: [string, string][] = [
+  ["1 … 0", "stages"],
+  ["↑ ↓", "walk the boxes"],
+  ["← →", "states of the drawing"],
+  ["/", "find a box, room or switch"],
+  ["b a r", "before, after, restore"],
+  ["u U", "undo, redo in the survey"],
+  ["i", "isolation sheet"],
+  ["?", "this list"],
+  ["Esc", "close"],
+];
+
+export function ShortcutSheet({ onClose }: { onClose: () => void }) {
+  return (
+    <Overlay title="Keys" onClose={onClose}>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-2">
+        {KEYS.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt>
+              <span className="kbd-key">{key}</span>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Overlay>
+  );
+}

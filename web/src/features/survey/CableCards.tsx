@@ -1,0 +1,212 @@
+import { useMutation } from "@tanstack/react-query";
+import { Trash2 } from "lucide-react";
+import { api, type Schemas } from "../../api/client";
+import { Failure } from "../../ui/Failure";
+import { TextField } from "../../ui/TextField";
+import { Choice } from "../../ui/Choice";
+import { type Cable, type Core, replaceAt, type Survey, without } from "./draft";
+import { EndChoice } from "./EndChoice";
+
+const ROLES: { value: Core["role"]; label: string }[] = [
+  { value: "PERMANENT_LIVE", label: "permanent live" },
+  { value: "SWITCHED_LIVE", label: "switched live" },
+  { value: "NEUTRAL", label: "neutral" },
+  { value: "EARTH", label: "protective earth" },
+  { value: "SPARE", label: "spare" },
+];
+
+export const COLOURS: { value: Core["colour"]; label: string }[] = [
+  { value: "BROWN", label: "BN brown" },
+  { value: "BLACK", label: "BK black" },
+  { value: "GREY", label: "GY grey" },
+  { value: "BLUE", label: "BU blue" },
+  { value: "GREEN_YELLOW", label: "GNYE green-yellow" },
+  { value: "RED", label: "RD red" },
+  { value: "YELLOW", label: "YE yellow" },
+  { value: "WHITE", label: "WH white" },
+  { value: "ORANGE", label: "OG orange" },
+  { value: "VIOLET", label: "VT violet" },
+  { value: "GREEN", label: "GN green" },
+  { value: "BARE", label: "bare" },
+];
+
+type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Survey) => void };
+
+/** The cables that enter the box. A dropped cable comes as it usually is; every core can be put right. */
+export function CableCards({ job, survey, onChange }: Props) {
+  const drop = useMutation({
+    mutationFn: (wish: { leadsTo: Cable["leadsTo"]; circuit?: string; load?: number }) =>
+      api.draftCable(job.id, { survey, ...wish }),
+    onSuccess: (draft) =>
+      onChange({
+        ...survey,
+        cables: [...survey.cables, draft.cable],
+        jumpers: [...survey.jumpers, ...draft.jumpers],
+      }),
+  });
+  const circuits = job.circuits.filter((circuit) => survey.gangs.some((gang) => gang.circuit === circuit.id));
+  return (
+    <section aria-label="Cables">
+      <h2 className="mb-2 text-[16px]">Cables</h2>
+      {survey.cables.length === 0 && (
+        <p className="text-soft mb-2">No conductors yet. Drop the feed cable first.</p>
+      )}
+      <div className="mb-3 flex flex-wrap gap-2">
+        {circuits.map((circuit) => (
+          <button
+            key={circuit.id}
+            type="button"
+            className="btn btn-sm btn-outline"
+            onClick={() => drop.mutate({ leadsTo: "SUPPLY", circuit: circuit.id })}
+          >
+            feed of circuit {circuit.label}
+          </button>
+        ))}
+        {survey.loads.map((load) => (
+          <span key={load.number} className="join">
+            <button
+              type="button"
+              className="btn btn-sm btn-outline join-item"
+              onClick={() => drop.mutate({ leadsTo: "LOAD", load: load.number })}
+            >
+              cable to {load.name}
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm btn-outline join-item"
+              onClick={() => drop.mutate({ leadsTo: "LOAD_WITH_FEED", load: load.number })}
+            >
+              loop from {load.name}
+            </button>
+          </span>
+        ))}
+      </div>
+      {drop.isError && <Failure error={drop.error} />}
+      <ul className="space-y-3">
+        {survey.cables.map((cable, index) => (
+          <li key={cable.name} className="border-line rounded-[4px] border p-3">
+            <CableCard
+              job={job}
+              survey={survey}
+              cable={cable}
+              onChange={(changed) =>
+                onChange({ ...survey, cables: replaceAt(survey.cables, index, changed) })
+              }
+              onRemove={() => onChange({ ...survey, cables: without(survey.cables, index) })}
+            />
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}
+
+function wayOf(job: Schemas["JobView"], survey: Survey, cable: Cable): string {
+  const circuit = job.circuits.find((c) => c.id === cable.circuit)?.label;
+  const load = survey.loads.find((l) => l.number === cable.load)?.name;
+  switch (cable.leadsTo) {
+    case "SUPPLY":
+      return `feed of circuit ${circuit}`;
+    case "LOAD":
+      return `to ${load}`;
+    case "LOAD_WITH_FEED":
+      return `loop from ${load}, fed there from circuit ${circuit}`;
+    default:
+      return cable.leadsTo satisfies never;
+  }
+}
+
+type CardProps = {
+  job: Schemas["JobView"];
+  survey: Survey;
+  cable: Cable;
+  onChange: (cable: Cable) => void;
+  onRemove: () => void;
+};
+
+function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
+  const setCore = (index: number, core: Core) =>
+    onChange({ ...cable, cores: replaceAt(cable.cores, index, core) });
+  const addCore = () =>
+    onChange({
+      ...cable,
+      cores: [
+        ...cable.cores,
+        {
+          number: Math.max(0, ...cable.cores.map((c) => c.number)) + 1,
+          colour: "BLACK",
+          role: "SPARE",
+          end: { at: "CAPPED" },
+        },
+      ],
+    });
+  return (
+    <>
+      <div className="mb-2 flex flex-wrap items-end gap-3">
+        <h3 className="text-[15px]">
+          <span className="font-mono">{cable.name}</span> {wayOf(job, survey, cable)}
+        </h3>
+        <span className="flex-1" />
+        <TextField
+          label="mm²"
+          aria-label={`cross-section of ${cable.name} in mm²`}
+          className="w-20"
+          type="number"
+          min={0.5}
+          step="any"
+          value={String(cable.mm2)}
+          onChange={(text) => onChange({ ...cable, mm2: Number(text) })}
+        />
+        <button type="button" className="btn btn-xs btn-outline" onClick={addCore}>
+          add a core
+        </button>
+        <button
+          type="button"
+          className="btn btn-sm btn-square btn-ghost"
+          onClick={onRemove}
+          aria-label={`take ${cable.name} away`}
+        >
+          <Trash2 size={17} aria-hidden />
+        </button>
+      </div>
+      <ul className="space-y-1.5">
+        {cable.cores.map((core, index) => {
+          const who = `core ${core.number} of ${cable.name}`;
+          return (
+            <li key={core.number} className="grid grid-cols-2 gap-2 sm:grid-cols-[1.1fr_1fr_1.4fr_auto]">
+              <Choice
+                hideLabel
+                label={`colour, ${who}`}
+                value={core.colour}
+                options={COLOURS}
+                onChange={(colour) => setCore(index, { ...core, colour })}
+              />
+              <Choice
+                hideLabel
+                label={`role, ${who}`}
+                value={core.role}
+                options={ROLES}
+                onChange={(role) => setCore(index, { ...core, role })}
+              />
+              <EndChoice
+                label={`end, ${who}`}
+                survey={survey}
+                value={core.end}
+                onChange={(end) => setCore(index, { ...core, end })}
+              />
+              <button
+                type="button"
+                className="btn btn-square btn-ghost"
+                aria-label={`take ${who} away`}
+                disabled={cable.cores.length === 1}
+                onClick={() => onChange({ ...cable, cores: without(cable.cores, index) })}
+              >
+                <Trash2 size={16} aria-hidden />
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+    </>
+  );
+}

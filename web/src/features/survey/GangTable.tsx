@@ -1,0 +1,206 @@
+import { useQuery } from "@tanstack/react-query";
+import { Trash2 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { ApiProblem, type Schemas } from "../../api/client";
+import { loadsOptions } from "../../api/queries";
+import { Choice } from "../../ui/Choice";
+import { withUnit } from "../../ui/figures";
+import { TextField } from "../../ui/TextField";
+import { type Gang, newGang, replaceAt, type Survey } from "./draft";
+
+const MECHANISMS: { value: Gang["mechanism"]; label: string }[] = [
+  { value: "ONE_WAY", label: "one-way" },
+  { value: "PUSH_MAKE", label: "push-to-make" },
+  { value: "PUSH_BREAK", label: "push-to-break" },
+  { value: "TWO_WAY", label: "two-way (change-over)" },
+  { value: "INTERMEDIATE", label: "intermediate" },
+  { value: "DOUBLE_POLE", label: "double-pole" },
+  { value: "FIXED_ON", label: "joined, no switch" },
+];
+
+type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Survey) => void };
+
+/** The gangs of the plate with the loads they switch. */
+export function GangTable({ job, survey, onChange }: Props) {
+  const last = survey.gangs.at(-1);
+  const add = () =>
+    onChange({ ...survey, gangs: [...survey.gangs, newGang(survey.gangs.length + 1, last?.circuit ?? "")] });
+  const removeLast = () =>
+    onChange({
+      ...survey,
+      gangs: survey.gangs.slice(0, -1),
+      loads: survey.loads.filter((load) => load.gang < survey.gangs.length),
+    });
+  return (
+    <section aria-label="Switches and loads">
+      <h2 className="mb-2 text-[16px]">Switches and what they switch</h2>
+      <ol className="space-y-3">
+        {survey.gangs.map((gang, index) => (
+          <li key={gang.number} className="border-line rounded-[4px] border p-3">
+            <GangRow job={job} survey={survey} gang={gang} index={index} onChange={onChange} />
+          </li>
+        ))}
+      </ol>
+      <div className="mt-2 flex gap-2">
+        <button
+          type="button"
+          className="btn btn-sm btn-outline"
+          onClick={add}
+          disabled={survey.gangs.length >= 6}
+        >
+          add a gang
+        </button>
+        {survey.gangs.length > 1 && (
+          <button type="button" className="btn btn-sm btn-outline" onClick={removeLast}>
+            take the last gang away
+          </button>
+        )}
+      </div>
+    </section>
+  );
+}
+
+function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; index: number }) {
+  const set = (change: Partial<Gang>) =>
+    onChange({ ...survey, gangs: replaceAt(survey.gangs, index, { ...gang, ...change }) });
+  const loads = survey.loads
+    .map((load, at) => ({ load, at }))
+    .filter(({ load }) => load.gang === gang.number);
+  const addLoad = () => {
+    const number = Math.max(0, ...survey.loads.map((l) => l.number)) + 1;
+    const load = {
+      number,
+      name: `${gang.name} ${loads.length > 0 ? loads.length + 1 : ""}`.trim(),
+      typed: "",
+      gang: gang.number,
+      continuous: false,
+    };
+    onChange({ ...survey, loads: [...survey.loads, load] });
+  };
+  const who = `gang ${gang.number}`;
+  return (
+    <>
+      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[2fr_1.4fr_0.8fr_1fr]">
+        <TextField
+          label={`Gang ${gang.number}, name`}
+          value={gang.name}
+          onChange={(name) => set({ name })}
+          maxLength={120}
+        />
+        <Choice
+          label={`Mechanism, ${who}`}
+          value={gang.mechanism}
+          onChange={(mechanism) => set({ mechanism })}
+          options={MECHANISMS}
+        />
+        <TextField
+          label={`Its depth, mm`}
+          aria-label={`Depth of the mechanism in mm, ${who}`}
+          type="number"
+          min={1}
+          step="any"
+          value={String(gang.depthMm)}
+          onChange={(text) => set({ depthMm: Number(text) })}
+        />
+        <Choice
+          label={`Circuit, ${who}`}
+          value={gang.circuit}
+          onChange={(circuit) => set({ circuit })}
+          options={job.circuits.map((c) => ({
+            value: c.id,
+            label: `${c.label} · ${c.ratingAmps} A · ${c.phase}`,
+          }))}
+        />
+      </div>
+      {loads.map(({ load, at }) => (
+        <div
+          key={load.number}
+          className="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-[1.4fr_1.6fr_auto_auto]"
+        >
+          <TextField
+            label={`Load ${load.number}, name`}
+            value={load.name}
+            onChange={(name) =>
+              onChange({ ...survey, loads: replaceAt(survey.loads, at, { ...load, name }) })
+            }
+            maxLength={120}
+          />
+          <TypedLoad
+            label={`What it is, load ${load.number}`}
+            typed={load.typed}
+            onChange={(typed) =>
+              onChange({ ...survey, loads: replaceAt(survey.loads, at, { ...load, typed }) })
+            }
+          />
+          <label className="flex h-10 items-center gap-2 text-sm">
+            <input
+              type="checkbox"
+              className="checkbox"
+              checked={load.continuous}
+              onChange={(e) =>
+                onChange({
+                  ...survey,
+                  loads: replaceAt(survey.loads, at, { ...load, continuous: e.target.checked }),
+                })
+              }
+            />
+            3 h or more
+          </label>
+          <button
+            type="button"
+            className="btn btn-square btn-ghost"
+            aria-label={`take load ${load.number} away`}
+            onClick={() =>
+              onChange({
+                ...survey,
+                loads: survey.loads.filter((l) => l.number !== load.number),
+                cables: survey.cables.filter((c) => c.load !== load.number),
+              })
+            }
+          >
+            <Trash2 size={17} aria-hidden />
+          </button>
+        </div>
+      ))}
+      <button type="button" className="btn btn-xs btn-outline mt-2" onClick={addLoad}>
+        add a load to {who}
+      </button>
+    </>
+  );
+}
+
+/** Loads as text, with what the clerk reads in it. */
+function TypedLoad({
+  label,
+  typed,
+  onChange,
+}: {
+  label: string;
+  typed: string;
+  onChange: (typed: string) => void;
+}) {
+  const [settled, setSettled] = useState(typed);
+  useEffect(() => {
+    const timer = setTimeout(() => setSettled(typed), 250);
+    return () => clearTimeout(timer);
+  }, [typed]);
+  const reading = useQuery({
+    ...loadsOptions(settled.trim()),
+    enabled: settled.trim().length > 0,
+    retry: false,
+  });
+  const problem = reading.error instanceof ApiProblem ? reading.error.errors[0] : undefined;
+  return (
+    <div>
+      <TextField label={label} value={typed} onChange={onChange} placeholder="3x2 LED 7" maxLength={200} />
+      <span className="block min-h-5 text-[13px]" aria-live="polite">
+        {settled.trim() && reading.data && (
+          <span className="text-soft">
+            {reading.data.words} = <span className="font-mono">{withUnit(reading.data.totalWatts, "W")}</span>
+          </span>
+        )}
+        {settled.trim() && problem && <span className="text-error">Expected {problem.expected}.</span>}
+      </span>
+    </div>
+  );
+}

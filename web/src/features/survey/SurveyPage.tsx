@@ -1,0 +1,75 @@
+import { useQuery } from "@tanstack/react-query";
+import type { Schemas } from "../../api/client";
+import { planOptions, surveyOptions } from "../../api/queries";
+import { Failure } from "../../ui/Failure";
+import { Waiting } from "../../ui/Waiting";
+import { WiringDrawing } from "../draw/WiringDrawing";
+import { MarginNotes } from "../job/MarginNotes";
+import { newSurvey } from "./draft";
+import { SurveySheet } from "./SurveySheet";
+
+type Props = { job: Schemas["JobView"]; box: string; room: string | null };
+
+/** The survey of a box, or of one that is new. */
+export function SurveyPage({ job, box, room }: Props) {
+  return box === "new" ? <NewBox job={job} room={room} /> : <KnownBox job={job} box={box} />;
+}
+
+function NewBox({ job, room }: { job: Schemas["JobView"]; room: string | null }) {
+  const circuit = job.circuits[0];
+  const chosen = job.rooms.find((r) => r.id === room) ?? job.rooms[0];
+  if (!circuit || !chosen) {
+    return <p className="p-6">Add a circuit and a room to the house first.</p>;
+  }
+  const label = `B-${String(job.boxes.length + 1).padStart(2, "0")}`;
+  return (
+    <SurveySheet
+      job={job}
+      room={chosen}
+      start={newSurvey(label, circuit.id)}
+      margin={
+        <p className="text-sm">
+          Nothing is kept yet. Name the switches, type their loads, then drop the cables.
+        </p>
+      }
+      noteCount={0}
+    />
+  );
+}
+
+function KnownBox({ job, box }: { job: Schemas["JobView"]; box: string }) {
+  const survey = useQuery(surveyOptions(box));
+  const plan = useQuery(planOptions(box));
+  if (survey.isPending) {
+    return <Waiting what="the survey" />;
+  }
+  if (survey.isError) {
+    return (
+      <div className="p-6">
+        <Failure error={survey.error} onRetry={() => survey.refetch()} />
+      </div>
+    );
+  }
+  const room = job.rooms.find((r) => r.id === survey.data.roomId);
+  return (
+    <SurveySheet
+      key={survey.data.version}
+      job={job}
+      room={room ?? { id: survey.data.roomId, name: "Box", storey: "" }}
+      kept={survey.data}
+      start={survey.data.survey}
+      picture={
+        plan.data && (
+          <figure className="border-line mb-4 overflow-x-auto border-b pb-3">
+            <WiringDrawing wiring={plan.data.before} />
+            <figcaption className="text-soft text-sm">
+              As found, box from behind. Operate it on the Draw sheet.
+            </figcaption>
+          </figure>
+        )
+      }
+      margin={<MarginNotes findings={survey.data.findings} empty="The wiring as found shows no fault." />}
+      noteCount={survey.data.findings.length}
+    />
+  );
+}

@@ -1,0 +1,169 @@
+import { useMutation } from "@tanstack/react-query";
+import { type ReactNode, useMemo, useReducer } from "react";
+import { useNavigate } from "react-router";
+import { ApiProblem, api, type Schemas } from "../../api/client";
+import { useBoxChanged } from "../../api/queries";
+import { Failure } from "../../ui/Failure";
+import { moment } from "../../ui/figures";
+import { TextField } from "../../ui/TextField";
+import { useKeys } from "../../ui/useKeys";
+import { SheetLayout } from "../job/SheetLayout";
+import { CableCards } from "./CableCards";
+import { draftReducer, type Survey } from "./draft";
+import { GangTable } from "./GangTable";
+import { JumperList } from "./JumperList";
+
+type Props = {
+  job: Schemas["JobView"];
+  room: Schemas["RoomView"];
+  kept?: Schemas["SurveyView"];
+  start: Survey;
+  picture?: ReactNode;
+  margin: ReactNode;
+  noteCount: number;
+};
+
+/** Everything that is found in a box, typed in the order in which one looks at it. */
+export function SurveySheet({ job, room, kept, start, picture, margin, noteCount }: Props) {
+  const [draft, change] = useReducer(draftReducer, { now: start, past: [], future: [] });
+  const navigate = useNavigate();
+  const changed = useBoxChanged(job.id, kept?.id ?? "new");
+  const survey = draft.now;
+  const dirty = !kept || draft.past.length > 0;
+  const set = (to: Survey) => change({ do: "change", to });
+  const keep = useMutation({
+    mutationFn: () =>
+      kept ? api.recordSurvey(kept.id, { version: kept.version, survey }) : api.addBox(room.id, survey),
+    onSuccess: async (view) => {
+      await changed();
+      if (!kept) {
+        navigate(`/jobs/${job.id}/boxes/${view.id}/survey`, { replace: true });
+      }
+    },
+  });
+  const keys = useMemo(() => ({ u: () => change({ do: "undo" }), U: () => change({ do: "redo" }) }), []);
+  useKeys(keys);
+  const conflict = keep.error instanceof ApiProblem && keep.error.status === 409 && kept;
+
+  return (
+    <SheetLayout
+      title={kept ? `${room.name}, ${survey.label}` : `New box in ${room.name}`}
+      detail={kept ? `kept by ${kept.changedBy}, ${moment(kept.changedAt)}` : "not kept yet"}
+      actions={
+        <span className="no-print flex gap-1.5">
+          <button
+            type="button"
+            className="btn btn-sm btn-outline"
+            disabled={draft.past.length === 0}
+            onClick={() => change({ do: "undo" })}
+            title="undo (u)"
+          >
+            undo
+          </button>
+          <button
+            type="button"
+            className="btn btn-sm btn-outline"
+            disabled={draft.future.length === 0}
+            onClick={() => change({ do: "redo" })}
+            title="redo (U)"
+          >
+            redo
+          </button>
+        </span>
+      }
+      margin={margin}
+      noteCount={noteCount}
+    >
+      {picture}
+      <div className="space-y-6 pb-20">
+        <Geometry survey={survey} onChange={set} />
+        <GangTable job={job} survey={survey} onChange={set} />
+        <CableCards job={job} survey={survey} onChange={set} />
+        <JumperList survey={survey} onChange={set} />
+      </div>
+      <div className="no-print bg-base-100 border-line sticky bottom-0 -mx-4 space-y-2 border-t px-4 py-3 sm:-mx-5 sm:px-5">
+        {keep.isError && (
+          <Failure
+            error={keep.error}
+            onRetry={conflict ? () => changed() : undefined}
+            retry="load the box as it is now"
+          />
+        )}
+        <div className="flex items-center gap-3">
+          <button
+            type="button"
+            className={`btn ${dirty ? "btn-primary" : "btn-outline"}`}
+            disabled={!dirty || keep.isPending}
+            onClick={() => keep.mutate()}
+          >
+            keep the survey
+          </button>
+          {kept && !dirty && (
+            <button
+              type="button"
+              className="btn btn-primary"
+              onClick={() => navigate(`/jobs/${job.id}/boxes/${kept.id}/match`)}
+            >
+              match modules
+            </button>
+          )}
+          <span className="text-soft text-sm" role="status">
+            {keep.isPending ? "keeping …" : dirty ? "changes are not kept yet" : "kept"}
+          </span>
+        </div>
+      </div>
+    </SheetLayout>
+  );
+}
+
+function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Survey) => void }) {
+  const { geometry } = survey;
+  const size = (field: "widthMm" | "heightMm" | "depthMm") => (text: string) =>
+    onChange({ ...survey, geometry: { ...geometry, [field]: Number(text.replace(",", ".")) } });
+  return (
+    <section aria-label="Box">
+      <h2 className="mb-2 text-[16px]">Box</h2>
+      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+        <TextField
+          label="Label"
+          value={survey.label}
+          onChange={(label) => onChange({ ...survey, label })}
+          maxLength={40}
+        />
+        <TextField
+          label="Width inside, mm"
+          type="number"
+          min={10}
+          step="any"
+          value={String(geometry.widthMm)}
+          onChange={size("widthMm")}
+        />
+        <TextField
+          label="Height inside, mm"
+          type="number"
+          min={10}
+          step="any"
+          value={String(geometry.heightMm)}
+          onChange={size("heightMm")}
+        />
+        <TextField
+          label="Depth, mm"
+          type="number"
+          min={5}
+          step="any"
+          value={String(geometry.depthMm)}
+          onChange={size("depthMm")}
+        />
+        <label className="flex h-10 items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={geometry.metal}
+            onChange={(e) => onChange({ ...survey, geometry: { ...geometry, metal: e.target.checked } })}
+          />
+          metal box
+        </label>
+      </div>
+    </section>
+  );
+}

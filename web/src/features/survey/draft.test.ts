@@ -1,0 +1,52 @@
+import { describe, expect, it } from "vitest";
+import { connectorsOf, draftReducer, endOf, endValue, newSurvey, type Survey } from "./draft";
+
+const start = (): Survey => newSurvey("B-01", "circuit");
+
+describe("undo and redo of a survey", () => {
+  it("goes back to what stood there and forward again", () => {
+    const first = start();
+    const changed = { ...first, label: "B-02" };
+    const draft = draftReducer({ now: first, past: [], future: [] }, { do: "change", to: changed });
+
+    const undone = draftReducer(draft, { do: "undo" });
+    expect(undone.now).toBe(first);
+    expect(draftReducer(undone, { do: "redo" }).now).toBe(changed);
+  });
+
+  it("forgets what was undone once something else is typed", () => {
+    const first = start();
+    let draft = draftReducer(
+      { now: first, past: [], future: [] },
+      { do: "change", to: { ...first, label: "B-02" } },
+    );
+    draft = draftReducer(draft, { do: "undo" });
+    draft = draftReducer(draft, { do: "change", to: { ...first, label: "B-03" } });
+
+    expect(draftReducer(draft, { do: "redo" }).now.label).toBe("B-03");
+  });
+
+  it("does nothing at either end", () => {
+    const draft = { now: start(), past: [], future: [] };
+    expect(draftReducer(draft, { do: "undo" })).toBe(draft);
+    expect(draftReducer(draft, { do: "redo" })).toBe(draft);
+  });
+});
+
+describe("ends", () => {
+  it.each([
+    { at: "MECHANISM", gang: 2, terminal: "L1" } as const,
+    { at: "CONNECTOR", connector: "neutral 4" } as const,
+    { at: "CAPPED" } as const,
+    { at: "LOOSE" } as const,
+  ])("survive the way through a select: $at", (end) => {
+    expect(endOf(endValue(end))).toEqual(end);
+  });
+
+  it("name every connector once", () => {
+    const survey = start();
+    const end = { at: "CONNECTOR", connector: "earth" } as const;
+    survey.jumpers.push({ key: "w1", colour: "BROWN", from: end, to: end });
+    expect(connectorsOf(survey)).toEqual(["earth"]);
+  });
+});

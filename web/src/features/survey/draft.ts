@@ -1,0 +1,98 @@
+import type { Schemas } from "../../api/client";
+
+export type Survey = Schemas["SurveyDocument"];
+export type Gang = Schemas["GangEntry"];
+export type Cable = Schemas["CableEntry"];
+export type Core = Schemas["CoreEntry"];
+export type End = Schemas["EndEntry"];
+
+/** A survey being typed, with what undo and redo go back to. */
+export type Draft = { now: Survey; past: Survey[]; future: Survey[] };
+
+export type DraftAction =
+  | { do: "change"; to: Survey }
+  | { do: "undo" }
+  | { do: "redo" }
+  | { do: "start"; from: Survey };
+
+const KEPT = 100;
+
+export function draftReducer(draft: Draft, action: DraftAction): Draft {
+  switch (action.do) {
+    case "change":
+      return { now: action.to, past: [...draft.past, draft.now].slice(-KEPT), future: [] };
+    case "undo": {
+      const last = draft.past.at(-1);
+      return last
+        ? { now: last, past: draft.past.slice(0, -1), future: [draft.now, ...draft.future] }
+        : draft;
+    }
+    case "redo": {
+      const [next, ...rest] = draft.future;
+      return next ? { now: next, past: [...draft.past, draft.now], future: rest } : draft;
+    }
+    case "start":
+      return { now: action.from, past: [], future: [] };
+    default:
+      return action satisfies never;
+  }
+}
+
+/** An empty box to start from; every figure is there to be changed. */
+export function newSurvey(label: string, circuit: string): Survey {
+  return {
+    label,
+    geometry: { widthMm: 60, heightMm: 60, depthMm: 61, metal: false },
+    gangs: [newGang(1, circuit)],
+    loads: [],
+    cables: [],
+    jumpers: [],
+  };
+}
+
+export function newGang(number: number, circuit: string): Gang {
+  return {
+    number,
+    name: number === 1 ? "Switch" : `Switch ${number}`,
+    mechanism: "ONE_WAY",
+    depthMm: 22,
+    circuit,
+  };
+}
+
+export const replaceAt = <T>(list: T[], index: number, item: T): T[] =>
+  list.map((old, i) => (i === index ? item : old));
+
+export const without = <T>(list: T[], index: number): T[] => list.filter((_, i) => i !== index);
+
+/** An end as the value of a select, and back. */
+export function endValue(end: End): string {
+  switch (end.at) {
+    case "MECHANISM":
+      return `g:${end.gang}:${end.terminal}`;
+    case "CONNECTOR":
+      return `j:${end.connector}`;
+    case "CAPPED":
+    case "LOOSE":
+      return end.at;
+    default:
+      return end.at satisfies never;
+  }
+}
+
+export function endOf(value: string): End {
+  const [kind, first, second] = value.split(":");
+  if (kind === "g") {
+    return { at: "MECHANISM", gang: Number(first), terminal: second };
+  }
+  return kind === "j" ? { at: "CONNECTOR", connector: value.slice(2) } : { at: value as "CAPPED" | "LOOSE" };
+}
+
+/** Connectors that are named somewhere in the survey. */
+export function connectorsOf(survey: Survey): string[] {
+  const ends = [
+    ...survey.cables.flatMap((cable) => cable.cores.map((core) => core.end)),
+    ...survey.jumpers.flatMap((jumper) => [jumper.from, jumper.to]),
+  ];
+  return [...new Set(ends.flatMap((end) => (end.connector ? [end.connector] : [])))].sort();
+}

@@ -1,0 +1,23 @@
+import { useEffect } from "react";
+
+const typing = (target: EventTarget | null) =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName));
+
+/** Single keys for the page; off inside fields and when a modifier is held. */
+export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
+  useEffect(() => {
+    const press = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) {
+        return;
+      }
+      const action = keys[event.key];
+      if (action) {
+        event.preventDefault();
+        action(event);
+      }
+    };
+    window.addEventListener("keydown", press);
+    return () => window.removeEventListener("keydown", press);
+  }, [keys]);
+}
