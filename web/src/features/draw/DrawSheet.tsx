@@ -91,17 +91,7 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
       }
       noteCount={plan.findings.length}
     >
-      <p className="text-soft mb-2 text-sm">
-        Fixed wiring is for a licensed person under the local code. An input wire on a mains module is at
-        mains potential.
-      </p>
-      <div className="flex flex-wrap items-start justify-between gap-4">
-        <div className="min-w-0 flex-1 basis-full overflow-x-auto xl:basis-0">
-          <WiringDrawing wiring={wiring} at={at} onOperate={(id) => setAt(operated(wiring.rows, at, id))} />
-        </div>
-      </div>
-      <StateStrip rows={wiring.rows} at={at} onGo={setAt} findings={view === "after" ? plan.findings : []} />
-      <div className="border-line mt-4 flex flex-wrap items-center gap-4 border-y py-3">
+      <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
         {plan.after && (
           <Stamp
             verdict={plan.verdict}
@@ -123,11 +113,11 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
                 pick a module
               </Link>
             )}
-            {plan.after && (
+            {plan.after && !plan.issued?.current && (
               <button
                 type="button"
-                className={`btn ${plan.issued?.current ? "btn-outline" : "btn-primary"}`}
-                disabled={!plan.mayBeIssued || plan.issued?.current || issue.isPending}
+                className="btn btn-primary"
+                disabled={!plan.mayBeIssued || issue.isPending}
                 onClick={() => issue.mutate()}
               >
                 issue for work
@@ -145,6 +135,14 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
           </div>
         </div>
       </div>
+      <div className="overflow-x-auto">
+        <WiringDrawing wiring={wiring} at={at} onOperate={(id) => setAt(operated(wiring.rows, at, id))} />
+      </div>
+      <StateStrip rows={wiring.rows} at={at} onGo={setAt} findings={view === "after" ? plan.findings : []} />
+      <p className="border-line text-soft mt-3 border-t pt-3 text-sm">
+        Fixed wiring is for a licensed person under the local code. An input wire on a mains module is at
+        mains potential.
+      </p>
       {plan.settings.length > 0 && <BehaviourSettings job={job} box={box} plan={plan} />}
       <PlanPapers plan={plan} view={view} wiring={wiring} />
     </SheetLayout>

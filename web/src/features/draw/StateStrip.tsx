@@ -46,7 +46,7 @@ export function StateStrip({ rows, at, onGo, findings }: Props) {
             key={Object.keys(positionsOf(region[0] ?? { switches: {}, channels: {} })).join()}
             className="flex flex-wrap items-center gap-3"
           >
-            <span className="font-mono w-24 text-[13px]">
+            <span className="font-mono w-28 text-[13px] whitespace-nowrap">
               state {here + 1} of {region.length}
             </span>
             <fieldset className="flex flex-wrap gap-1" aria-label="states">

@@ -10,17 +10,19 @@ type Props = {
   /** Positions to show; without them nothing is energised. */
   at?: Positions;
   onOperate?: (id: string) => void;
+  /** Where only a look is wanted, in pixels. */
+  maxHeight?: number;
 };
 
 /** A box from behind. With positions it is live: energised conductors glow, lamps light, inputs assert. */
-export function WiringDrawing({ wiring, at, onOperate }: Props) {
+export function WiringDrawing({ wiring, at, onOperate, maxHeight }: Props) {
   const { drawing, rows } = wiring;
   const picture = at ? pictureOf(rows, at) : null;
   return (
     <svg
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      className="mx-auto block h-auto w-full min-w-[640px]"
-      style={{ maxWidth: `${drawing.width * 1.25}px` }}
+      className={`mx-auto block h-auto w-full ${maxHeight ? "" : "min-w-[640px]"}`}
+      style={{ maxWidth: `${drawing.width * 1.25}px`, maxHeight: maxHeight && `${maxHeight}px` }}
       role="img"
       aria-label="wiring of the box, from behind"
       fontFamily="var(--font-sans)"
@@ -97,7 +99,7 @@ export function WiringDrawing({ wiring, at, onOperate }: Props) {
             x={cable.frame.x + cable.frame.width / 2}
             y={cable.frame.y + cable.frame.height / 2 + 4}
             textAnchor="middle"
-            fontSize="12"
+            fontSize="13.5"
             fontFamily="var(--font-mono)"
             fill="var(--color-base-content)"
           >
@@ -108,7 +110,7 @@ export function WiringDrawing({ wiring, at, onOperate }: Props) {
               x={cable.left ? cable.frame.x - 4 : cable.frame.x + cable.frame.width}
               y={cable.frame.y - 6}
               textAnchor={cable.left ? "start" : "end"}
-              fontSize="12.5"
+              fontSize="14"
               fill="var(--color-secondary)"
             >
               {cable.label}
@@ -151,7 +153,7 @@ function Tag({ x, y, letters }: { x: number; y: number; letters: string }) {
         x={x}
         y={y + 4}
         textAnchor="middle"
-        fontSize="11"
+        fontSize="12.5"
         fontFamily="var(--font-mono)"
         fill="var(--color-base-content)"
       >
@@ -181,20 +183,13 @@ function Lamp({ load, state }: { load: Schemas["LoadSymbol"]; state: "on" | "dim
         stroke={state === "on" ? "oklch(0.27 0.05 255)" : "var(--color-base-content)"}
         strokeWidth="1.6"
       />
-      <text
-        x={load.x + r + 2}
-        y={load.y - r - 6}
-        textAnchor="end"
-        fontSize="12.5"
-        fill="var(--color-base-content)"
-      >
+      <text x={load.x + r + 7} y={load.y - 1} fontSize="14" fill="var(--color-base-content)">
         {load.label}
       </text>
       <text
-        x={load.x + r + 2}
-        y={load.y + r + 15}
-        textAnchor="end"
-        fontSize="11.5"
+        x={load.x + r + 7}
+        y={load.y + 15}
+        fontSize="13"
         fontFamily="var(--font-mono)"
         fill="var(--color-secondary)"
       >
@@ -242,7 +237,7 @@ function DeviceBody({ device, at, powered, asserted, onOperate }: BodyProps) {
               x={port.x}
               y={port.y + 21}
               textAnchor="middle"
-              fontSize="12"
+              fontSize="13.5"
               fontFamily="var(--font-mono)"
               fill="var(--color-base-content)"
             >
@@ -262,7 +257,7 @@ function DeviceBody({ device, at, powered, asserted, onOperate }: BodyProps) {
             <text
               x={frame.x + 10}
               y={frame.y + 59}
-              fontSize="11"
+              fontSize="12.5"
               fontFamily="var(--font-mono)"
               fill="var(--color-secondary)"
             >
@@ -293,7 +288,7 @@ function DeviceBody({ device, at, powered, asserted, onOperate }: BodyProps) {
             x={frame.x + frame.width / 2}
             y={frame.y + 24}
             textAnchor="middle"
-            fontSize="12"
+            fontSize="13.5"
             fill="var(--color-secondary)"
           >
             {device.label}
@@ -342,7 +337,7 @@ function Mechanism({
         x={frame.x + frame.width / 2}
         y={mid + 12}
         textAnchor="middle"
-        fontSize="11.5"
+        fontSize="13"
         fontFamily="var(--font-mono)"
         fill="var(--color-secondary)"
       >
@@ -354,7 +349,7 @@ function Mechanism({
           x={port.x}
           y={port.y - 11}
           textAnchor="middle"
-          fontSize="11.5"
+          fontSize="13"
           fontFamily="var(--font-mono)"
           fill="var(--color-base-content)"
         >

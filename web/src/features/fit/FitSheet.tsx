@@ -1,7 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { ApiProblem, api, type Schemas } from "../../api/client";
+import { api, type Schemas } from "../../api/client";
 import { planOptions, runSheetOptions, useBoxChanged } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
@@ -15,25 +15,25 @@ type Sheet = Schemas["RunSheetView"];
 
 /** The run sheet: one step at a time, gates that can't be passed by. */
 export function FitSheet({ job, box }: { job: Schemas["JobView"]; box: string }) {
-  const sheet = useQuery({ ...runSheetOptions(box), retry: false });
+  const sheet = useQuery(runSheetOptions(box));
   const known = job.boxes.find((b) => b.id === box);
   const room = job.rooms.find((r) => r.id === known?.roomId)?.name ?? "";
   const title = `${room}, ${known?.label ?? ""}`;
   if (sheet.isPending) {
     return <Waiting what="the run sheet" />;
   }
-  const none = sheet.error instanceof ApiProblem && sheet.error.status === 404;
-  if (sheet.isError && !none) {
+  if (sheet.isError) {
     return (
       <div className="p-6">
         <Failure error={sheet.error} onRetry={() => sheet.refetch()} />
       </div>
     );
   }
-  if (!sheet.data || sheet.data.setAside || sheet.data.finished) {
-    return <NoOpenSheet job={job} box={box} title={title} last={sheet.data} />;
+  const last = sheet.data.sheet;
+  if (!last || last.setAside || last.finished) {
+    return <NoOpenSheet job={job} box={box} title={title} last={last} />;
   }
-  return <OpenSheet key={sheet.data.version} job={job} box={box} title={title} sheet={sheet.data} />;
+  return <OpenSheet key={last.version} job={job} box={box} title={title} sheet={last} />;
 }
 
 function NoOpenSheet({

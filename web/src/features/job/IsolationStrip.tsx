@@ -16,7 +16,7 @@ const WORDS: Record<Isolation["state"], string> = {
 export function IsolationStrip({ job, onSheet }: { job: Schemas["JobView"]; onSheet: () => void }) {
   const open = job.isolation.length > 0;
   return (
-    <footer
+    <section
       aria-label="Isolation"
       className={`border-base-content flex min-h-[46px] shrink-0 items-center gap-3 border-t-2 px-3 py-1.5 sm:px-4 ${open ? "hatched" : ""}`}
     >
@@ -46,7 +46,7 @@ export function IsolationStrip({ job, onSheet }: { job: Schemas["JobView"]; onSh
       >
         isolation sheet <span className="kbd-key">i</span>
       </button>
-    </footer>
+    </section>
   );
 }
 

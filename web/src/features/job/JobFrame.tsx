@@ -41,6 +41,10 @@ export function JobFrame() {
         navigate(`/jobs/${jobId}/boxes/${next.id}/${stage ?? "survey"}`);
       }
     };
+    const close = () => {
+      setOverlay(null);
+      show(null);
+    };
     return {
       ...Object.fromEntries(STAGES.map((s) => [s.key, toStage(s.path)])),
       ArrowDown: walk(1),
@@ -48,10 +52,7 @@ export function JobFrame() {
       "/": () => search.current?.focus(),
       "?": () => setOverlay("keys"),
       i: () => setOverlay("isolation"),
-      Escape: () => {
-        setOverlay(null);
-        show(null);
-      },
+      Escape: close,
     };
   }, [box, jobId, stage, navigate, job.data]);
   useKeys(keys);

@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../api/client";
 import { sessionOptions } from "../../api/queries";
+import { Logo } from "../../ui/Logo";
 import { currentTheme, setTheme } from "../../ui/theme";
 
 /** Header: where one is, search, theme, who is logged in. */
@@ -42,7 +43,7 @@ export function TopBar({
         </button>
       )}
       <Link to="/" className="flex shrink-0 items-center gap-2" aria-label="Hidden Clerk, day book">
-        <img src="/clerk.svg" alt="" width="28" height="28" />
+        <Logo />
         <span className="font-head hidden text-lg font-bold md:inline">Hidden Clerk</span>
       </Link>
       <nav aria-label="Where you are" className="flex min-w-0 items-baseline gap-1.5">

@@ -19,8 +19,8 @@ const RULED_OUT_SHOWN = 4;
 export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string }) {
   const survey = useQuery(surveyOptions(box));
   const [chosenGangs, chooseGangs] = useState<number[] | null>(null);
-  const all = survey.data?.survey.gangs.map((gang) => gang.number) ?? [];
-  const gangs = chosenGangs ?? all;
+  const groups = groupsOf(survey.data?.survey.gangs ?? []);
+  const gangs = chosenGangs ?? groups[0]?.gangs ?? [];
   const match = useQuery({ ...matchOptions(box, gangs), enabled: gangs.length > 0 });
   const plan = useQuery(planOptions(box));
   const navigate = useNavigate();
@@ -63,15 +63,14 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
       }
       noteCount={plan.data.findings.length}
       actions={
-        all.length > 1 && (
+        groups.length > 1 && (
           <fieldset className="join" aria-label="gangs to match">
-            <GangButton words="all gangs" on={gangs.length === all.length} onPress={() => chooseGangs(all)} />
-            {survey.data.survey.gangs.map((gang) => (
+            {groups.map((group) => (
               <GangButton
-                key={gang.number}
-                words={gang.name}
-                on={gangs.length === 1 && gangs[0] === gang.number}
-                onPress={() => chooseGangs([gang.number])}
+                key={group.words}
+                words={group.words}
+                on={group.gangs.join() === gangs.join()}
+                onPress={() => chooseGangs(group.gangs)}
               />
             ))}
           </fieldset>
@@ -136,6 +135,19 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
       )}
     </SheetLayout>
   );
+}
+
+/** What can be matched together: all gangs that share a circuit, and each gang alone. */
+function groupsOf(gangs: Schemas["GangEntry"][]): { words: string; gangs: number[] }[] {
+  const circuits = [...new Set(gangs.map((gang) => gang.circuit))];
+  const shared = circuits
+    .map((circuit) => gangs.filter((gang) => gang.circuit === circuit))
+    .filter((members) => members.length > 1)
+    .map((members) => ({
+      words: members.length === gangs.length ? "all gangs" : members.map((gang) => gang.name).join(" and "),
+      gangs: members.map((gang) => gang.number),
+    }));
+  return [...shared, ...gangs.map((gang) => ({ words: gang.name, gangs: [gang.number] }))];
 }
 
 function GangButton({ words, on, onPress }: { words: string; on: boolean; onPress: () => void }) {

@@ -2,6 +2,7 @@ import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api } from "../../api/client";
 import { Failure } from "../../ui/Failure";
+import { Logo } from "../../ui/Logo";
 import { TextField } from "../../ui/TextField";
 
 /** Log in, or make the first account. */
@@ -26,7 +27,7 @@ export function LoginPage({ setup }: { setup: boolean }) {
         className="bg-base-100 border-base-content w-full max-w-sm space-y-4 rounded-[4px] border-[1.5px] p-6"
       >
         <div className="flex items-center gap-3">
-          <img src="/clerk.svg" alt="" width="36" height="36" />
+          <Logo size={36} />
           <h1 className="text-2xl">Hidden Clerk</h1>
         </div>
         <p className="text-soft">

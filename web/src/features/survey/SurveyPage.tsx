@@ -61,7 +61,7 @@ function KnownBox({ job, box }: { job: Schemas["JobView"]; box: string }) {
       picture={
         plan.data && (
           <figure className="border-line mb-4 overflow-x-auto border-b pb-3">
-            <WiringDrawing wiring={plan.data.before} />
+            <WiringDrawing wiring={plan.data.before} maxHeight={300} />
             <figcaption className="text-soft text-sm">
               As found, box from behind. Operate it on the Draw sheet.
             </figcaption>

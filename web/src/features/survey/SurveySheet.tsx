@@ -41,7 +41,11 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
       }
     },
   });
-  const keys = useMemo(() => ({ u: () => change({ do: "undo" }), U: () => change({ do: "redo" }) }), []);
+  const keys = useMemo(() => {
+    const undo = () => change({ do: "undo" });
+    const redo = () => change({ do: "redo" });
+    return { u: undo, U: redo };
+  }, []);
   useKeys(keys);
   const conflict = keep.error instanceof ApiProblem && keep.error.status === 409 && kept;
 

@@ -12,7 +12,7 @@ import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.web.MayBeAbsent;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -35,6 +35,10 @@ class RunSheetController {
         this.sheets = sheets;
     }
 
+    /** The last run sheet of a box, if there was one. */
+    record LastRunSheet(@MayBeAbsent RunSheetView sheet) {
+    }
+
     /** What was done at a step, and the version of the sheet it was entered on. */
     record StepEntry(long version, @NotBlank @Size(max = 80) String stepId,
                      @NotNull @Size(max = 100) Set<@NotBlank @Size(max = 80) String> confirmed,
@@ -52,8 +56,8 @@ class RunSheetController {
 
     @GetMapping
     @Operation(operationId = "runSheet")
-    RunSheetView runSheet(@PathVariable UUID box) {
-        return RunSheetView.of(sheets.last(box).orElseThrow(() -> Unusable.notFound("run sheet")));
+    LastRunSheet runSheet(@PathVariable UUID box) {
+        return new LastRunSheet(sheets.last(box).map(RunSheetView::of).orElse(null));
     }
 
     @PostMapping

@@ -27,10 +27,11 @@ import org.hiddenclerk.core.wiring.BoxDrawing.Wire;
  * one horizontal run on a track of its own; {@link Tracks} orders the tracks.
  */
 final class BoxLayout {
-    private static final int GRID = 26;
+    private static final int GRID = 24;
     private static final int TRACK = 24;
     private static final int MARGIN = 24;
-    private static final int OUTSIDE = 150;
+    private static final int OUTSIDE_LEFT = 116;
+    private static final int OUTSIDE_RIGHT = 196;
     private static final int MECHANISM_HEIGHT = 56;
     private static final int MODULE_HEIGHT = 64;
     private static final int CONNECTOR_HEIGHT = 30;
@@ -39,6 +40,8 @@ final class BoxLayout {
     private static final int CLEARANCE = 30;
     private static final int LABEL_GAP = 46;
     private static final int TAG_INSET = 34;
+    private static final int TAG_CLEARANCE = 11;
+    private static final int[] TAG_PLACES_PERCENT = {50, 40, 60, 30, 70, 20, 80, 45, 55, 35, 65, 25, 75};
 
     private final BoxWiring wiring;
     private final HouseContext house;
@@ -75,7 +78,7 @@ final class BoxLayout {
         List<Waiting> upper = mechanisms();
         List<Waiting> lower = lowerDevices();
         int gridColumns = Math.max(width(upper), width(lower));
-        int left = OUTSIDE;
+        int left = OUTSIDE_LEFT;
         int boxWidth = (gridColumns + 2) * GRID;
         List<Tracks.Run> runs = runs();
         int upperY = TOP + MECHANISM_HEIGHT + MARGIN / 2;
@@ -96,7 +99,7 @@ final class BoxLayout {
         shiftLower(lowerY);
         int height = lowerY + MODULE_HEIGHT + TOP + MARGIN;
         Frame frame = new Frame(left, TOP / 2, boxWidth, height - TOP);
-        return new BoxDrawing(left * 2 + boxWidth, height, frame, devices, entries(ordered, trackY, frame),
+        return new BoxDrawing(left + boxWidth + OUTSIDE_RIGHT, height, frame, devices, entries(ordered, trackY, frame),
                 wires(runs, trackY, frame, upperY, lowerY), loads(ordered, trackY, frame));
     }
 
@@ -236,10 +239,22 @@ final class BoxLayout {
             int[] to = columns.get(run.to());
             wires.add(new Wire(jumper.key(), jumper.colour(), jumper.colour().letters(), jumper.from().key(),
                     "jumper from " + jumper.from().words() + " to " + jumper.to().words(),
-                    new Point((from[0] + to[0]) / 2, y), List.of(new Point(from[0], from[1] == 1 ? upperY : lowerY),
+                    new Point(tagX(from[0], to[0]), y), List.of(new Point(from[0], from[1] == 1 ? upperY : lowerY),
                     new Point(from[0], y), new Point(to[0], y), new Point(to[0], to[1] == 1 ? upperY : lowerY))));
         }
         return wires;
+    }
+
+    /** A place for a jumper's letters where no other conductor comes up or down, if there is one. */
+    private int tagX(int from, int to) {
+        for (int percent : TAG_PLACES_PERCENT) {
+            int x = from + (to - from) * percent / 100;
+            boolean free = columns.values().stream().allMatch(column -> Math.abs(column[0] - x) > TAG_CLEARANCE);
+            if (free) {
+                return x;
+            }
+        }
+        return (from + to) / 2;
     }
 
     private List<CableSymbol> entries(List<List<Tracks.Run>> ordered, Map<String, Integer> trackY, Frame frame) {
