@@ -1,4 +1,4 @@
-import { useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { TextField } from "../../ui/TextField";
 import { ReadingPad } from "./ReadingPad";
@@ -16,7 +16,10 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [at, setAt] = useState(0);
   const [note, setNote] = useState("");
-  const title = useRef<HTMLHeadingElement>(null);
+  const rows = useRef<(HTMLLIElement | null)[]>([]);
+  useEffect(() => {
+    rows.current[at]?.scrollIntoView?.({ block: "center" });
+  }, [at]);
   const reading = step.readings[at];
   const measured = step.readings.every((r) => isNumber(typed[r.id]));
   const ready = step.confirms.every((c) => confirmed.includes(c.id)) && measured;
@@ -32,9 +35,7 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
           {step.phaseLabel}
           {step.gate && <b className="text-base-content"> · gate: nothing behind it opens before this</b>}
         </p>
-        <h2 ref={title} className="mt-1 text-[22px] leading-tight">
-          {step.title}
-        </h2>
+        <h2 className="mt-1 text-[22px] leading-tight">{step.title}</h2>
         {step.detail && <p className="text-soft mt-2 text-[16px]">{step.detail}</p>}
       </div>
 
@@ -59,7 +60,13 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
       {step.readings.length > 0 && (
         <ul className="space-y-2" aria-label="readings">
           {step.readings.map((r, index) => (
-            <li key={r.id} className="grid grid-cols-[1fr_128px] items-center gap-3">
+            <li
+              key={r.id}
+              ref={(row) => {
+                rows.current[index] = row;
+              }}
+              className="grid grid-cols-[1fr_128px] items-center gap-3"
+            >
               <label htmlFor={`reading-${r.id}`} className="text-[16px]">
                 {r.text}
               </label>

@@ -47,7 +47,7 @@ public final class LoadText {
     /**
      * The text was not understood.
      *
-     * @param column   first column of the bank that isn't understood, from 0
+     * @param column   where the bank that isn't understood begins, from 0
      * @param found    that bank
      * @param expected what would be understood
      */
@@ -56,8 +56,9 @@ public final class LoadText {
 
     public static Outcome read(String text) {
         List<LoadBank> banks = new ArrayList<>();
-        int column = 0;
+        int start = 0;
         for (String part : text.split("\\+", -1)) {
+            int column = start + part.length() - part.stripLeading().length();
             Matcher matcher = BANK.matcher(part.toLowerCase(Locale.ROOT));
             if (!matcher.matches()) {
                 return new NotUnderstood(column, part.strip(), "count, kind and watts, like \"3x2 LED 7\"");
@@ -80,7 +81,7 @@ public final class LoadText {
                 return new NotUnderstood(column, "pf " + factor, "a power factor above 0 and at most 1");
             }
             banks.add(new LoadBank(kind, (int) count, Watts.of(watts), factor));
-            column += part.length() + 1;
+            start += part.length() + 1;
         }
         return new Understood(banks);
     }

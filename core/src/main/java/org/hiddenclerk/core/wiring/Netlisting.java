@@ -168,12 +168,12 @@ final class Netlisting {
         Map<String, NodeId> pins = new LinkedHashMap<>();
         assignment.model().terminals().forEach(terminal ->
                 pins.put(terminal.name(), new NodeId(new End.AtModule(number, terminal.name()).key())));
+        // An input whose own pin is left free is no input: with a common that others share it would look stuck.
         List<Input> inputs = new ArrayList<>();
-        for (int i = 0; i < assignment.model().inputs().size(); i++) {
+        for (int i = 0; i < assignment.gangs().size(); i++) {
             Input input = assignment.model().inputs().get(i);
-            boolean used = i < assignment.gangs().size();
-            inputs.add(used ? new Input(input.id(), input.pins(), input.activeWith(), input.potential(),
-                    assignment.behaviour(assignment.gangs().get(i)), input.channel(), input.target()) : input);
+            inputs.add(new Input(input.id(), input.pins(), input.activeWith(), input.potential(),
+                    assignment.behaviour(assignment.gangs().get(i)), input.channel(), input.target()));
         }
         Part.FittedModule module = new Part.FittedModule(moduleOf(number), assignment.model().supply(),
                 assignment.model().channels(), inputs, assignment.model().interlocked(), pins);

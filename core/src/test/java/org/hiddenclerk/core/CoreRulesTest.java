@@ -1,0 +1,36 @@
+package org.hiddenclerk.core;
+
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+
+import com.tngtech.archunit.core.importer.ImportOption;
+import com.tngtech.archunit.junit.AnalyzeClasses;
+import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchRule;
+
+/** What the core may know, and which stage may use which. */
+@AnalyzeClasses(packages = "org.hiddenclerk.core", importOptions = ImportOption.DoNotIncludeTests.class)
+class CoreRulesTest {
+    private static final String CORE = "org.hiddenclerk.core.";
+
+    @ArchTest
+    static final ArchRule coreKnowsOnlyTheJdk = classes().should().onlyDependOnClassesThat()
+            .resideInAnyPackage("org.hiddenclerk.core..", "java..", "org.jspecify.annotations..");
+
+    @ArchTest
+    static final ArchRule electricalUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "electrical..")
+            .should().dependOnClassesThat().resideInAnyPackage(CORE + "job..", CORE + "catalogue..", CORE + "wiring..",
+                    CORE + "matching..", CORE + "fitting..");
+
+    @ArchTest
+    static final ArchRule wiringUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "wiring..")
+            .should().dependOnClassesThat().resideInAnyPackage(CORE + "matching..", CORE + "fitting..");
+
+    @ArchTest
+    static final ArchRule matchingUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "matching..")
+            .should().dependOnClassesThat().resideInAPackage(CORE + "fitting..");
+
+    @ArchTest
+    static final ArchRule nothingReadsAClock = noClasses().should().callMethod(java.time.Instant.class, "now")
+            .orShould().callMethod(System.class, "currentTimeMillis").orShould().callMethod(Math.class, "random");
+}

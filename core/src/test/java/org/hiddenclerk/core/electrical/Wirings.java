@@ -1,0 +1,62 @@
+package org.hiddenclerk.core.electrical;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** Small wirings for tests: pins are given as "PIN=node". */
+final class Wirings {
+    private final List<Part> parts = new ArrayList<>();
+    private final List<Intent> intents = new ArrayList<>();
+
+    static Wirings mains() {
+        return new Wirings().supply("F1", Line.L1, "C1", "l").supply("N1", Line.N, "C1", "n");
+    }
+
+    Wirings supply(String id, Line line, String circuit, String node) {
+        parts.add(new Part.Supply(new PartId(id), line, circuit, OptionalDouble.of(10), OptionalDouble.empty(),
+                pins("out=" + node)));
+        return this;
+    }
+
+    Wirings mechanism(String id, Mechanism mechanism, String... pins) {
+        parts.add(new Part.Switch(new PartId(id), mechanism, pins(pins)));
+        return this;
+    }
+
+    Wirings lamp(String id, double watts, String live, String neutral) {
+        parts.add(new Part.Load(new PartId(id), LoadKind.LED_LAMP, watts, 0.9, OptionalDouble.empty(), Optional.empty(),
+                Optional.empty(), false, pins("L=" + live, "N=" + neutral)));
+        return this;
+    }
+
+    Wirings conductor(String id, String from, String to) {
+        parts.add(new Part.Conductor(new PartId(id), "c", "black", OptionalDouble.of(1.5), pins("a=" + from, "b=" + to)));
+        return this;
+    }
+
+    Wirings module(String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
+        parts.add(new Part.FittedModule(new PartId(id), supply, channels, inputs, false, pins(pins)));
+        return this;
+    }
+
+    Wirings intent(String load, boolean remote, String... controls) {
+        intents.add(new Intent(new PartId(load), List.of(controls).stream().map(PartId::new).toList(), remote));
+        return this;
+    }
+
+    Wiring build() {
+        return new Wiring(new SupplySystem(230, 50, SupplySystem.Arrangement.THREE_PHASE), parts, intents);
+    }
+
+    private static Map<String, NodeId> pins(String... pins) {
+        Map<String, NodeId> map = new LinkedHashMap<>();
+        for (String pin : pins) {
+            map.put(pin.substring(0, pin.indexOf('=')), new NodeId(pin.substring(pin.indexOf('=') + 1)));
+        }
+        return map;
+    }
+}
