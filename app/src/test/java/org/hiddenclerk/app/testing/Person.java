@@ -1,0 +1,86 @@
+package org.hiddenclerk.app.testing;
+
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
+
+import org.springframework.http.HttpMethod;
+import org.springframework.http.MediaType;
+import org.springframework.mock.web.MockHttpServletResponse;
+import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockHttpServletRequestBuilder;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The demo owner at work through the API. */
+public final class Person {
+    private final MockMvc mvc;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    public Person(MockMvc mvc) {
+        this.mvc = mvc;
+    }
+
+    /** Status and body of an answer. */
+    public record Answer(int status, JsonNode body) {
+        public JsonNode ok() {
+            if (status >= 300) {
+                throw new AssertionError("Answered " + status + ": " + body);
+            }
+            return body;
+        }
+
+        /** Pointer of the first error of a problem. */
+        public String pointer() {
+            return body.path("errors").path(0).path("pointer").asString("");
+        }
+    }
+
+    public Answer get(String path) {
+        return ask(HttpMethod.GET, path, null);
+    }
+
+    public Answer post(String path, Object body) {
+        return ask(HttpMethod.POST, path, body);
+    }
+
+    public Answer put(String path, Object body) {
+        return ask(HttpMethod.PUT, path, body);
+    }
+
+    private Answer ask(HttpMethod method, String path, Object body) {
+        try {
+            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user("tarrow"))
+                    .with(csrf());
+            if (body != null) {
+                request.contentType(MediaType.APPLICATION_JSON)
+                        .content(body instanceof String text ? text : json.writeValueAsString(body));
+            }
+            MockHttpServletResponse response = mvc.perform(request).andReturn().getResponse();
+            String text = response.getContentAsString(java.nio.charset.StandardCharsets.UTF_8);
+            return new Answer(response.getStatus(), text.isEmpty() ? json.nullNode() : json.readTree(text));
+        } catch (Exception e) {
+            throw new AssertionError(method + " " + path, e);
+        }
+    }
+
+    /** Id of the first job. */
+    public String demoJob() {
+        for (JsonNode job : get("/api/v1/jobs").ok()) {
+            if (job.get("name").asString().equals("Tannery House")) {
+                return job.get("id").asString();
+            }
+        }
+        throw new AssertionError("The demo house is not loaded.");
+    }
+
+    /** Id of a box of the demo house by its label. */
+    public String demoBox(String label) {
+        for (JsonNode box : get("/api/v1/jobs/" + demoJob()).ok().get("boxes")) {
+            if (box.get("label").asString().equals(label)) {
+                return box.get("id").asString();
+            }
+        }
+        throw new AssertionError("No box " + label);
+    }
+}

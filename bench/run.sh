@@ -1,0 +1,12 @@
+#!/usr/bin/env bash
+# Called by `./clerk bench`: JMH with its reference in one run, then the served check against the running demo.
+set -euo pipefail
+cd "$(dirname "$0")/.."
+mvn -q -B -pl bench -am dependency:build-classpath -Dmdep.outputFile=target/classpath.txt -Dmdep.includeScope=runtime >/dev/null
+classpath=bench/target/classes:core/target/classes:$(cat bench/target/classpath.txt)
+java -cp "$classpath" org.openjdk.jmh.Main "$@"
+./clerk demo
+port=$(cat .run/app.port)
+token=$(./clerk token bench 2>.run/token.id)
+trap './clerk token --revoke "$(grep -oE "[0-9a-f-]{36}" .run/token.id)" >/dev/null; rm -f .run/token.id' EXIT
+java -cp "$classpath" org.hiddenclerk.bench.ServedCheck "http://127.0.0.1:$port" "$token"

@@ -1,0 +1,58 @@
+package org.hiddenclerk.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+/** No serious or critical finding of axe on any sheet, in both themes, on laptop and phone. */
+class AccessibilityIT {
+
+    @ParameterizedTest(name = "{0} {1}")
+    @CsvSource({"LAPTOP, daylight", "LAPTOP, cellar", "PHONE, cellar"})
+    void everySheetCanBeUsedByEveryone(Desk.Screen screen, String theme) {
+        List<String> findings = new ArrayList<>();
+        try (Desk desk = Desk.loggedIn(screen, theme)) {
+            findings.addAll(seriousFindings(desk, "Day book"));
+            for (String stage : List.of("Survey", "Match", "Draw", "Fit", "Rules")) {
+                desk.open("Glass passage", stage);
+                findings.addAll(seriousFindings(desk, stage));
+            }
+            desk.open("Boot room", "Draw");
+            findings.addAll(seriousFindings(desk, "Draw, proved"));
+        }
+        assertThat(findings).isEmpty();
+    }
+
+    @SuppressWarnings("unchecked")
+    private static List<String> seriousFindings(Desk desk, String where) {
+        desk.settle();
+        Page page = desk.page();
+        page.evaluate("source => { (0, eval)(source); }", axeSource());
+        Map<String, Object> result = (Map<String, Object>) page.evaluate(
+                "() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })");
+        List<String> found = new ArrayList<>();
+        for (Map<String, Object> violation : (List<Map<String, Object>>) result.get("violations")) {
+            if (List.of("serious", "critical").contains(violation.get("impact"))) {
+                List<Map<String, Object>> nodes = (List<Map<String, Object>>) violation.get("nodes");
+                found.add(where + ": " + violation.get("id") + " " + nodes.get(0).get("html") + " "
+                        + String.valueOf(nodes.get(0).get("failureSummary")).lines().skip(1).findFirst().orElse(""));
+            }
+        }
+        return found;
+    }
+
+    private static String axeSource() {
+        try {
+            return java.nio.file.Files.readString(Path.of(System.getProperty("clerk.root"),
+                    "web/node_modules/axe-core/axe.min.js"));
+        } catch (java.io.IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+}

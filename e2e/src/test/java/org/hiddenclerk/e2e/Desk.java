@@ -1,0 +1,143 @@
+package org.hiddenclerk.e2e;
+
+import com.microsoft.playwright.Browser;
+import com.microsoft.playwright.BrowserContext;
+import com.microsoft.playwright.BrowserType;
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Playwright;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.ReducedMotion;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+
+/** A person at the interface, in Debian's Chromium. Errors on the console and foreign requests are collected. */
+final class Desk implements AutoCloseable {
+    private static final List<String> ARGUMENTS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
+            "--disable-background-networking", "--disable-component-update", "--disable-sync");
+    private static Browser browser;
+
+    private final BrowserContext context;
+    private final Page page;
+    private final List<String> complaints = new ArrayList<>();
+
+    /** Sizes at which the interface is used. */
+    enum Screen {
+        LAPTOP(1280, 800), PHONE(390, 844);
+
+        private final int width;
+        private final int height;
+
+        Screen(int width, int height) {
+            this.width = width;
+            this.height = height;
+        }
+    }
+
+    private Desk(Screen screen, String theme) {
+        context = browser().newContext(new Browser.NewContextOptions().setViewportSize(screen.width, screen.height)
+                .setReducedMotion(ReducedMotion.REDUCE).setBypassCSP(false));
+        context.addInitScript("localStorage.setItem('theme', '" + theme + "')");
+        page = context.newPage();
+        page.setDefaultTimeout(20_000);
+        page.onConsoleMessage(message -> {
+            if (message.type().equals("error")) {
+                complaints.add(message.text());
+            }
+        });
+        page.onPageError(complaints::add);
+        page.onRequest(request -> {
+            if (!request.url().startsWith(RunningClerk.get().address()) && !request.url().startsWith("data:")) {
+                complaints.add("foreign request: " + request.url());
+            }
+        });
+    }
+
+    private static synchronized Browser browser() {
+        if (browser == null) {
+            Playwright playwright = Playwright.create(
+                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+            browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
+                    .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(ARGUMENTS));
+        }
+        return browser;
+    }
+
+    /** A person who is logged in. */
+    static Desk loggedIn(Screen screen, String theme) {
+        Desk desk = new Desk(screen, theme);
+        desk.page.navigate(RunningClerk.get().address());
+        desk.logIn();
+        return desk;
+    }
+
+    void logIn() {
+        page.getByLabel("Login name").fill("tarrow");
+        page.getByLabel("Password").fill("tannery-house-demo");
+        press("log in");
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Day book")).waitFor();
+    }
+
+    Page page() {
+        return page;
+    }
+
+    List<String> complaints() {
+        return complaints;
+    }
+
+    void press(String button) {
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button).setExact(true)).first().click();
+    }
+
+    Locator button(String name) {
+        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).first();
+    }
+
+    void fill(String label, String text) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true)).fill(text);
+    }
+
+    void choose(String label, String option) {
+        page.getByLabel(label, new Page.GetByLabelOptions().setExact(true))
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setLabel(option));
+    }
+
+    void seeHeading(String text) {
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text)).first().waitFor();
+    }
+
+    /** Opens a stage of a box of the demo house. */
+    void open(String room, String stage) {
+        page.navigate(RunningClerk.get().address() + "/");
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Tannery House"))).click();
+        if (page.viewportSize().width < 1024) {
+            press("boxes");
+        }
+        Locator rail = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Boxes of the house"));
+        rail.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(room))).click();
+        page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(stage))).click();
+        settle();
+    }
+
+    /** Waits until fonts and answers are there. */
+    void settle() {
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.evaluate("() => document.fonts.ready");
+    }
+
+    void picture(Path file) {
+        settle();
+        page.screenshot(new Page.ScreenshotOptions().setPath(file));
+    }
+
+    @Override
+    public void close() {
+        context.close();
+    }
+}

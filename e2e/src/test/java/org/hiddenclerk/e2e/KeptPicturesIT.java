@@ -1,0 +1,46 @@
+package org.hiddenclerk.e2e;
+
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
+import java.nio.file.Path;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
+
+/** Takes the pictures kept in {@code docs/screenshots} anew; run with {@code -Dshots.write=true}. */
+@EnabledIfSystemProperty(named = "shots.write", matches = "true")
+class KeptPicturesIT {
+    private static final Path KEPT = Path.of(System.getProperty("clerk.root", ".."), "docs/screenshots");
+
+    @Test
+    void takeEachMainView() {
+        try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
+            desk.picture(KEPT.resolve("day-book.png"));
+            desk.open("Boot room", "Survey");
+            desk.picture(KEPT.resolve("survey.png"));
+            desk.open("Glass passage", "Match");
+            desk.picture(KEPT.resolve("match.png"));
+            desk.open("Boot room", "Draw");
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
+                    .setName(Pattern.compile("operate Bench lamps"))).click();
+            desk.picture(KEPT.resolve("draw.png"));
+            desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).click();
+            desk.picture(KEPT.resolve("house.png"));
+        }
+        try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "cellar")) {
+            desk.open("Glass passage", "Draw");
+            desk.picture(KEPT.resolve("draw-cellar.png"));
+        }
+        try (Desk desk = Desk.loggedIn(Desk.Screen.PHONE, "cellar")) {
+            desk.open("Boot room", "Fit");
+            desk.press("start the run sheet");
+            for (String button : new String[] {"record and go on", "record and go on"}) {
+                desk.settle();
+                desk.page().locator("main").getByRole(AriaRole.CHECKBOX).all().forEach(box -> box.check());
+                desk.press(button);
+                desk.page().waitForTimeout(700);
+            }
+            desk.picture(KEPT.resolve("fit-phone.png"));
+        }
+    }
+}

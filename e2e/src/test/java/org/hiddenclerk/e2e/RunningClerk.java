@@ -1,0 +1,96 @@
+package org.hiddenclerk.e2e;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.HttpURLConnection;
+import java.net.URI;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.time.Instant;
+import java.util.Map;
+import org.hiddenclerk.app.testing.TestDatabase;
+
+/** The real application from its jar, with the demo house, on a free port and a throw-away database. */
+final class RunningClerk {
+    private static final Duration PATIENCE = Duration.ofSeconds(180);
+    private static RunningClerk running;
+
+    private final int port;
+    private Process process;
+
+    private RunningClerk(int port) {
+        this.port = port;
+    }
+
+    static synchronized RunningClerk get() {
+        if (running == null) {
+            running = new RunningClerk(TestDatabase.freePort());
+            running.start();
+            Runtime.getRuntime().addShutdownHook(new Thread(running::kill));
+        }
+        return running;
+    }
+
+    String address() {
+        return "http://127.0.0.1:" + port;
+    }
+
+    void start() {
+        Path jar = Path.of(System.getProperty("clerk.jar"));
+        ProcessBuilder builder = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
+                "-Xmx512m", "-jar", jar.toString());
+        builder.environment().putAll(Map.of("CLERK_DB_URL", TestDatabase.get().url(), "CLERK_PORT", "" + port,
+                "CLERK_DEMO", "true"));
+        builder.redirectErrorStream(true).redirectOutput(Path.of("target", "clerk.log").toFile());
+        try {
+            process = builder.start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        awaitAnswer();
+    }
+
+    /** Ends the application at once, as a power cut would. */
+    void kill() {
+        process.destroyForcibly();
+        try {
+            process.waitFor();
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+
+    private void awaitAnswer() {
+        Instant end = Instant.now().plus(PATIENCE);
+        while (Instant.now().isBefore(end)) {
+            if (!process.isAlive()) {
+                throw new IllegalStateException("The application did not start; see e2e/target/clerk.log.");
+            }
+            if (answers()) {
+                return;
+            }
+            pause();
+        }
+        throw new IllegalStateException("The application does not answer after " + PATIENCE + ".");
+    }
+
+    private boolean answers() {
+        try {
+            HttpURLConnection connection = (HttpURLConnection) URI.create(address() + "/actuator/health").toURL()
+                    .openConnection();
+            connection.setConnectTimeout(1_000);
+            connection.setReadTimeout(2_000);
+            return connection.getResponseCode() == 200;
+        } catch (IOException notYet) {
+            return false;
+        }
+    }
+
+    private static void pause() {
+        try {
+            Thread.sleep(200);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        }
+    }
+}
