@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -64,8 +65,8 @@ class HouseController {
     record RegionView(RegionProfile region, String label) {
     }
 
-    /** Loads as they were typed, and what they come to. */
-    record TypedLoads(String words, BigDecimal totalWatts) {
+    /** Loads as they were typed: what they come to, or where they stop making sense. */
+    record TypedLoads(@MayBeAbsent String words, @MayBeAbsent BigDecimal totalWatts, @MayBeAbsent FieldProblem problem) {
     }
 
     @GetMapping("/jobs")
@@ -113,12 +114,12 @@ class HouseController {
     TypedLoads readLoads(@RequestParam @Size(max = 200) String text) {
         LoadText.Outcome outcome = LoadText.read(text);
         if (outcome instanceof LoadText.NotUnderstood not) {
-            throw Unusable.content("The load is not understood", new FieldProblem("#text", not.found() + " (column "
-                    + (not.column() + 1) + ")", not.expected()));
+            return new TypedLoads(null, null, new FieldProblem("#text", not.found() + " (column " + (not.column() + 1) + ")",
+                    not.expected()));
         }
         LoadText.Understood understood = (LoadText.Understood) outcome;
         String words = String.join(" and ", understood.banks().stream()
                 .map(bank -> bank.count() + " × " + bank.kind().label() + " " + bank.each()).toList());
-        return new TypedLoads(words, understood.total().asDecimal());
+        return new TypedLoads(words, understood.total().asDecimal(), null);
     }
 }
