@@ -23,7 +23,7 @@ export function WiringDrawing({ wiring, at, onOperate, maxHeight }: Props) {
       viewBox={`0 0 ${drawing.width} ${drawing.height}`}
       className={`mx-auto block h-auto w-full ${maxHeight ? "" : "min-w-[640px]"}`}
       style={{ maxWidth: `${drawing.width * 1.25}px`, maxHeight: maxHeight && `${maxHeight}px` }}
-      role="img"
+      role={onOperate ? "group" : "img"}
       aria-label="wiring of the box, from behind"
       fontFamily="var(--font-sans)"
       fill="none"

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useEffect, useState } from "react";
-import { ApiProblem, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/client";
 import { loadsOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { withUnit } from "../../ui/figures";
@@ -187,19 +187,18 @@ function TypedLoad({
   const reading = useQuery({
     ...loadsOptions(settled.trim()),
     enabled: settled.trim().length > 0,
-    retry: false,
   });
-  const problem = reading.error instanceof ApiProblem ? reading.error.errors[0] : undefined;
+  const answer = settled.trim() ? reading.data : undefined;
   return (
     <div>
       <TextField label={label} value={typed} onChange={onChange} placeholder="3x2 LED 7" maxLength={200} />
       <span className="block min-h-5 text-[13px]" aria-live="polite">
-        {settled.trim() && reading.data && (
+        {answer?.totalWatts && (
           <span className="text-soft">
-            {reading.data.words} = <span className="font-mono">{withUnit(reading.data.totalWatts, "W")}</span>
+            {answer.words} = <span className="font-mono">{withUnit(answer.totalWatts, "W")}</span>
           </span>
         )}
-        {settled.trim() && problem && <span className="text-error">Expected {problem.expected}.</span>}
+        {answer?.problem && <span className="text-error">Expected {answer.problem.expected}.</span>}
       </span>
     </div>
   );
