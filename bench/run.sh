@@ -2,8 +2,7 @@
 # Called by `./clerk bench`: JMH with its reference in one run, then the served check against the running demo.
 set -euo pipefail
 cd "$(dirname "$0")/.."
-mvn -q -B -pl bench -am dependency:build-classpath -Dmdep.outputFile=target/classpath.txt -Dmdep.includeScope=runtime >/dev/null
-classpath=bench/target/classes:core/target/classes:$(cat bench/target/classpath.txt)
+classpath=bench/target/classes:$(cat bench/target/classpath.txt)
 java -cp "$classpath" org.openjdk.jmh.Main "$@"
 ./clerk demo
 port=$(cat .run/app.port)

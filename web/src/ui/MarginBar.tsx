@@ -7,10 +7,8 @@ const LEVEL = { AMPLE: "bg-success", CLOSE: "bg-warning", OVER: "bg-error" };
 export function MarginBar({ margin }: { margin: Schemas["MarginView"] }) {
   const share = Math.min(100, (margin.found / margin.allowed) * 100);
   return (
-    <li className="grid grid-cols-[1fr_64px_auto] items-center gap-2 text-[13px]">
-      <span className="text-soft truncate" title={margin.what}>
-        {margin.what}
-      </span>
+    <li className="grid grid-cols-[1fr_52px_auto] items-center gap-2 text-[13px]">
+      <span className="text-soft leading-tight">{margin.what}</span>
       <span className="border-base-content bg-base-100 h-2 rounded-[2px] border" aria-hidden>
         <span className={`block h-full ${LEVEL[margin.level]}`} style={{ width: `${share}%` }} />
       </span>

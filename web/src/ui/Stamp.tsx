@@ -6,7 +6,7 @@ export function Stamp({ verdict, line }: { verdict: Schemas["PlanView"]["verdict
   const look = {
     OK: "text-success rounded-full border-double border-[6px] -rotate-6",
     HOLD: "text-warning rounded-[3px] border-[4px]",
-    STOP: "text-error border-[4px] [clip-path:polygon(22%_0,78%_0,100%_22%,100%_78%,78%_100%,22%_100%,0_78%,0_22%)] bg-error/10",
+    STOP: "bg-error text-error-content [clip-path:polygon(29%_0,71%_0,100%_29%,100%_71%,71%_100%,29%_100%,0_71%,0_29%)]",
   }[verdict];
   return (
     <div

@@ -246,7 +246,7 @@ function DeviceBody({ device, at, powered, asserted, onOperate }: BodyProps) {
           ))}
           <text
             x={frame.x + 10}
-            y={frame.y + 45}
+            y={frame.y + 46}
             fontSize="13"
             fontFamily="var(--font-head)"
             fill="var(--color-base-content)"
@@ -256,7 +256,7 @@ function DeviceBody({ device, at, powered, asserted, onOperate }: BodyProps) {
           {at && (
             <text
               x={frame.x + 10}
-              y={frame.y + 59}
+              y={frame.y + 63}
               fontSize="12.5"
               fontFamily="var(--font-mono)"
               fill="var(--color-secondary)"
@@ -310,7 +310,6 @@ function Mechanism({
   onOperate?: (id: string) => void;
 }) {
   const { frame } = device;
-  const mid = frame.y + frame.height / 2 - 8;
   const body = (
     <>
       <rect
@@ -325,7 +324,7 @@ function Mechanism({
       />
       <text
         x={frame.x + frame.width / 2}
-        y={mid - 4}
+        y={frame.y + 18}
         textAnchor="middle"
         fontSize="13"
         fontWeight="600"
@@ -335,7 +334,7 @@ function Mechanism({
       </text>
       <text
         x={frame.x + frame.width / 2}
-        y={mid + 12}
+        y={frame.y + 35}
         textAnchor="middle"
         fontSize="13"
         fontFamily="var(--font-mono)"
@@ -347,7 +346,7 @@ function Mechanism({
         <text
           key={port.name}
           x={port.x}
-          y={port.y - 11}
+          y={port.y - 12}
           textAnchor="middle"
           fontSize="13"
           fontFamily="var(--font-mono)"

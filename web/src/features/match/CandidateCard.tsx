@@ -26,7 +26,7 @@ export function CandidateCard({ candidate, rank, picked, busy, onPick }: Props) 
           {fits ? rank : <Mark kind={candidate.verdict} size={24} />}
         </span>
         <div className="min-w-[210px] flex-1">
-          <h2 className="text-[16px] leading-snug">
+          <h2 className="text-[16px] leading-snug first-letter:uppercase">
             {candidate.name} <span className="font-mono text-soft text-[14px]">{candidate.moduleCode}</span>
           </h2>
           <p className="text-soft text-[13px]">
@@ -46,7 +46,7 @@ export function CandidateCard({ candidate, rank, picked, busy, onPick }: Props) 
             {candidate.findings.length === 0 && <li className="text-soft">All checks pass.</li>}
           </ul>
         </div>
-        <ul className="w-full space-y-1 sm:w-[270px]">
+        <ul className="w-full space-y-1 sm:w-[290px]">
           {candidate.margins.map((margin) => (
             <MarginBar key={`${margin.what} ${margin.unit}`} margin={margin} />
           ))}

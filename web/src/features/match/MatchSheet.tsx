@@ -56,10 +56,11 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
       title={`${room}, ${survey.data.survey.label}`}
       detail={`for ${names.join(" and ")}`}
       margin={
-        <MarginNotes
-          findings={plan.data.findings}
-          empty={picks.length > 0 ? "The modules picked fit their places." : "No module is picked yet."}
-        />
+        picks.length > 0 ? (
+          <MarginNotes findings={plan.data.findings} empty="The modules picked fit their places." />
+        ) : (
+          <p className="text-sm">No module is picked yet. The cards come best first.</p>
+        )
       }
       noteCount={plan.data.findings.length}
       actions={

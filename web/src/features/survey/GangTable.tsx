@@ -115,7 +115,7 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
       {loads.map(({ load, at }) => (
         <div
           key={load.number}
-          className="mt-2 grid grid-cols-2 items-end gap-3 sm:grid-cols-[1.4fr_1.6fr_auto_auto]"
+          className="mt-2 grid grid-cols-2 items-start gap-3 sm:grid-cols-[1.4fr_1.6fr_auto_auto]"
         >
           <TextField
             label={`Load ${load.number}, name`}
@@ -132,7 +132,7 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
               onChange({ ...survey, loads: replaceAt(survey.loads, at, { ...load, typed }) })
             }
           />
-          <label className="flex h-10 items-center gap-2 text-sm">
+          <label className="mt-[21px] flex h-10 items-center gap-2 text-sm">
             <input
               type="checkbox"
               className="checkbox"
@@ -148,7 +148,7 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
           </label>
           <button
             type="button"
-            className="btn btn-square btn-ghost"
+            className="btn btn-square btn-ghost mt-[21px]"
             aria-label={`take load ${load.number} away`}
             onClick={() =>
               onChange({

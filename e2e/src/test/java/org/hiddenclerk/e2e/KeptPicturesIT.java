@@ -34,12 +34,12 @@ class KeptPicturesIT {
         try (Desk desk = Desk.loggedIn(Desk.Screen.PHONE, "cellar")) {
             desk.open("Boot room", "Fit");
             desk.press("start the run sheet");
-            for (String button : new String[] {"record and go on", "record and go on"}) {
-                desk.settle();
+            for (String step : new String[] {"Identify every circuit in the box", "Switch off and lock or tag"}) {
+                desk.seeHeading(step);
                 desk.page().locator("main").getByRole(AriaRole.CHECKBOX).all().forEach(box -> box.check());
-                desk.press(button);
-                desk.page().waitForTimeout(700);
+                desk.press("record and go on");
             }
+            desk.seeHeading("Prove the tester on a known source");
             desk.picture(KEPT.resolve("fit-phone.png"));
         }
     }

@@ -31,9 +31,12 @@ final class BoxLayout {
     private static final int TRACK = 24;
     private static final int MARGIN = 24;
     private static final int OUTSIDE_LEFT = 116;
-    private static final int OUTSIDE_RIGHT = 196;
-    private static final int MECHANISM_HEIGHT = 56;
-    private static final int MODULE_HEIGHT = 64;
+    /** Room right of the box up to where a load's words begin. */
+    private static final int OUTSIDE_RIGHT = 150;
+    /** Width allowed for a letter of a load's words. */
+    private static final int LETTER = 8;
+    private static final int MECHANISM_HEIGHT = 66;
+    private static final int MODULE_HEIGHT = 72;
     private static final int CONNECTOR_HEIGHT = 30;
     private static final int TOP = 36;
     /** Space between the ports and the nearest track. */
@@ -99,8 +102,18 @@ final class BoxLayout {
         shiftLower(lowerY);
         int height = lowerY + MODULE_HEIGHT + TOP + MARGIN;
         Frame frame = new Frame(left, TOP / 2, boxWidth, height - TOP);
-        return new BoxDrawing(left + boxWidth + OUTSIDE_RIGHT, height, frame, devices, entries(ordered, trackY, frame),
+        return new BoxDrawing(left + boxWidth + OUTSIDE_RIGHT + widthOfWords(), height, frame, devices, entries(ordered, trackY, frame),
                 wires(runs, trackY, frame, upperY, lowerY), loads(ordered, trackY, frame));
+    }
+
+    private int widthOfWords() {
+        return LETTER * box.loads().stream().mapToInt(load -> Math.max(load.name().length(), detailOf(load).length()))
+                .max().orElse(0);
+    }
+
+    private String detailOf(SurveyedLoad load) {
+        return load.typed() + (wiring.bypasses().containsKey(load.number())
+                ? " + bypass " + wiring.bypasses().get(load.number()) : "");
     }
 
     private static int width(List<Waiting> row) {
@@ -292,9 +305,7 @@ final class BoxLayout {
                     for (int bank = 0; bank < load.banks().size(); bank++) {
                         ids.add(Netlisting.loadOf(load.number(), bank).value());
                     }
-                    String bypass = wiring.bypasses().containsKey(load.number())
-                            ? " + bypass " + wiring.bypasses().get(load.number()) : "";
-                    symbols.add(new LoadSymbol(ids, load.name(), load.typed() + bypass,
+                    symbols.add(new LoadSymbol(ids, load.name(), detailOf(load),
                             frame.x() + frame.width() + TAG_INSET * 2 + 48, (top + bottom) / 2));
                     break;
                 }
