@@ -1,0 +1,91 @@
+package org.hiddenclerk.core.electrical;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+
+/** A wiring with one mistake in it, as a hand makes them. */
+final class Mutants {
+    private Mutants() {
+    }
+
+    /** What was done, and what came of it. */
+    record Mutant(String words, Wiring wiring) {
+    }
+
+    static Mutant of(Wiring wiring, Random random) {
+        List<Part> parts = new ArrayList<>(wiring.parts());
+        int at = random.nextInt(parts.size());
+        Part part = parts.get(at);
+        List<String> pins = List.copyOf(part.pins().keySet());
+        String words;
+        switch (random.nextInt(4)) {
+            case 0 -> {
+                String pin = pins.get(random.nextInt(pins.size()));
+                NodeId to = anyNode(wiring, random);
+                parts.set(at, withPins(part, with(part.pins(), pin, to)));
+                words = part.id() + "." + pin + " moved to " + to;
+            }
+            case 1 -> {
+                String first = pins.get(random.nextInt(pins.size()));
+                String second = pins.get(random.nextInt(pins.size()));
+                Map<String, NodeId> swapped = with(part.pins(), first, part.pins().get(second));
+                parts.set(at, withPins(part, with(swapped, second, part.pins().get(first))));
+                words = part.id() + ": " + first + " and " + second + " exchanged";
+            }
+            case 2 -> {
+                NodeId a = anyNode(wiring, random);
+                NodeId b = anyNode(wiring, random);
+                parts.add(new Part.Link(new PartId("J99"), pins("a", a, "b", b)));
+                words = a + " and " + b + " joined";
+            }
+            default -> {
+                boolean removable = part instanceof Part.Conductor || part instanceof Part.Link;
+                if (removable) {
+                    parts.remove(at);
+                }
+                words = removable ? part.id() + " removed" : "nothing changed";
+            }
+        }
+        return new Mutant(words, new Wiring(wiring.supply(), parts, wiring.intents()));
+    }
+
+    private static NodeId anyNode(Wiring wiring, Random random) {
+        List<NodeId> nodes = wiring.parts().stream().flatMap(p -> p.pins().values().stream()).distinct().toList();
+        return nodes.get(random.nextInt(nodes.size()));
+    }
+
+    private static Map<String, NodeId> with(Map<String, NodeId> pins, String pin, NodeId node) {
+        Map<String, NodeId> changed = new LinkedHashMap<>(pins);
+        changed.put(pin, node);
+        return changed;
+    }
+
+    private static Map<String, NodeId> pins(String first, NodeId firstNode, String second, NodeId secondNode) {
+        return with(with(Map.of(), first, firstNode), second, secondNode);
+    }
+
+    private static Part withPins(Part part, Map<String, NodeId> pins) {
+        if (part instanceof Part.Supply p) {
+            return new Part.Supply(p.id(), p.line(), p.circuit(), p.ratedAmps(), p.volts(), pins);
+        } else if (part instanceof Part.Conductor p) {
+            return new Part.Conductor(p.id(), p.cable(), p.core(), p.mm2(), pins);
+        } else if (part instanceof Part.Switch p) {
+            return new Part.Switch(p.id(), p.mechanism(), pins);
+        } else if (part instanceof Part.Load p) {
+            return new Part.Load(p.id(), p.kind(), p.watts(), p.powerFactor(), p.volts(), p.motor(), p.direction(),
+                    p.earthRequired(), pins);
+        } else if (part instanceof Part.FittedModule p) {
+            return new Part.FittedModule(p.id(), p.supply(), p.channels(), p.inputs(), p.interlocked(), pins);
+        } else if (part instanceof Part.Sender p) {
+            return new Part.Sender(p.id(), p.inputs(), pins);
+        } else if (part instanceof Part.Bypass p) {
+            return new Part.Bypass(p.id(), p.watts(), pins);
+        } else if (part instanceof Part.Cap p) {
+            return new Part.Cap(p.id(), pins);
+        }
+        return new Part.Link(part.id(), pins);
+    }
+}

@@ -1,0 +1,57 @@
+package org.hiddenclerk.core.wiring;
+
+import static org.hiddenclerk.core.testing.Boxes.common;
+import static org.hiddenclerk.core.testing.Boxes.throwOf;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Modules;
+
+/** Wirings as the schemes plan them, for tests that change them. */
+public final class Plans {
+    private Plans() {
+    }
+
+    /** One of each scheme, gang count and region, by name. */
+    public static Map<String, Wiring> ofEveryKind() {
+        Map<String, Wiring> wirings = new LinkedHashMap<>();
+        for (RegionProfile region : RegionProfile.values()) {
+            Box one = Boxes.box().gang("4", "2 LED 7").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+            Box two = Boxes.box().gang("4", "2 LED 7").gang("4", "LED 30").feed("4", common(1)).lamp(1, throwOf(1), "4")
+                    .lamp(2, throwOf(2), "4").jumper(common(1), common(2)).build();
+            Box twoCircuits = Boxes.box().gang("4", "2 LED 7").gang("6", "LED 30").feed("4", common(1))
+                    .lamp(1, throwOf(1), "4").feed("6", common(2)).lamp(2, throwOf(2), "6").build();
+            Box loop = Boxes.box().gang("4", "LED 30").loop(1, "4", common(1), throwOf(1)).build();
+            wirings.put(region + " one gang", plan(region, one, module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1)));
+            wirings.put(region + " two gangs", plan(region, two,
+                    module(Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2)));
+            wirings.put(region + " two gangs, common input pin", plan(region, two,
+                    module(Modules.withElvInputs(2, Modules.usualRatings()), 1, 2)));
+            wirings.put(region + " two circuits", plan(region, twoCircuits,
+                    module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1),
+                    module(Modules.withNeutral(1, 1, Modules.usualRatings()), 2)));
+            wirings.put(region + " two-wire with bypass", plan(region, loop, new Assignment(
+                    Modules.twoWire(40, Modules.usualRatings()), List.of(1), Map.of(1, InputBehaviour.EVERY_FLIP),
+                    Optional.of(Watts.of(20)))));
+            wirings.put(region + " as found, two gangs", WiringPlan.surveyed(Boxes.house(region), two).wiring());
+        }
+        return wirings;
+    }
+
+    private static Wiring plan(RegionProfile region, Box box, Assignment... modules) {
+        return WiringPlan.of(Boxes.house(region), box, List.of(modules)).wiring();
+    }
+
+    private static Assignment module(ModuleModel model, Integer... gangs) {
+        return new Assignment(model, List.of(gangs), Map.of(), Optional.empty());
+    }
+}
