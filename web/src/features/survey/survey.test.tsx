@@ -1,0 +1,161 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { MemoryRouter } from "react-router";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import type { Schemas } from "../../api/client";
+import { job } from "../../testing";
+import { newSurvey } from "./draft";
+import { SurveySheet } from "./SurveySheet";
+
+/** The client takes fetch when it is made, so the stand-in must be there before the imports run. */
+const { answers, asked } = vi.hoisted(() => {
+  const answers: { match: RegExp; status?: number; body: unknown }[] = [];
+  const asked: { url: string; method: string; body: unknown }[] = [];
+  globalThis.fetch = async (input) => {
+    const request = input as Request;
+    const text = await request.clone().text();
+    asked.push({ url: request.url, method: request.method, body: text ? JSON.parse(text) : undefined });
+    const answer = answers.find((a) => a.match.test(`${request.method} ${request.url}`));
+    return new Response(JSON.stringify(answer?.body ?? {}), {
+      status: answer?.status ?? 200,
+      headers: { "Content-Type": "application/json" },
+    });
+  };
+  return { answers, asked };
+});
+
+afterEach(() => {
+  cleanup();
+  answers.length = 0;
+  asked.length = 0;
+});
+
+function sheet(kept?: Schemas["SurveyView"]) {
+  const house = job();
+  return render(
+    <QueryClientProvider client={new QueryClient()}>
+      <MemoryRouter>
+        <SurveySheet
+          job={house}
+          room={{ id: "pantry", name: "Pantry", storey: "Ground floor" }}
+          kept={kept}
+          start={kept?.survey ?? newSurvey("B-01", "c4")}
+          margin={<p>notes</p>}
+          noteCount={0}
+        />
+      </MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+const kept = (): Schemas["SurveyView"] => ({
+  id: "b1",
+  jobId: "job",
+  roomId: "pantry",
+  version: 4,
+  changedBy: "M. Tarrow",
+  changedAt: "2026-03-02T09:47:00Z",
+  survey: newSurvey("B-01", "c4"),
+  verdict: "OK",
+  findings: [],
+});
+
+describe("the survey sheet", () => {
+  it("tells the first step when there are no conductors", () => {
+    sheet();
+    expect(screen.getByText("No conductors yet. Drop the feed cable first.")).toBeTruthy();
+    expect(screen.getByText("changes are not kept yet")).toBeTruthy();
+  });
+
+  it("shows what the clerk reads in a typed load", async () => {
+    answers.push({ match: /loads\/read/, body: { words: "6 × LED lamp 7 W", totalWatts: 42 } });
+    const person = userEvent.setup();
+    sheet();
+    await person.click(screen.getByRole("button", { name: "add a load to gang 1" }));
+    await person.type(screen.getByLabelText("What it is, load 1"), "3x2 LED 7");
+
+    await waitFor(() => expect(screen.getByText(/42\sW/)).toBeTruthy());
+  });
+
+  it("drops a cable that the server drafts, and takes it back by undo", async () => {
+    answers.push({
+      match: /cable-draft/,
+      body: {
+        cable: {
+          name: "c1",
+          leadsTo: "SUPPLY",
+          circuit: "c4",
+          mm2: 1.5,
+          cores: [
+            {
+              number: 1,
+              colour: "BROWN",
+              role: "PERMANENT_LIVE",
+              end: { at: "MECHANISM", gang: 1, terminal: "COM" },
+            },
+          ],
+        },
+        jumpers: [],
+      },
+    });
+    const person = userEvent.setup();
+    sheet();
+    await person.click(screen.getByRole("button", { name: "feed of circuit 4" }));
+    await waitFor(() => expect(screen.getByLabelText("role, core 1 of c1")).toBeTruthy());
+    expect(screen.getByLabelText("end, core 1 of c1")).toHaveProperty("value", "g:1:COM");
+
+    await person.click(screen.getByRole("button", { name: "undo" }));
+    expect(screen.queryByLabelText("role, core 1 of c1")).toBeNull();
+  });
+
+  it("keeps a change with the version it was made on", async () => {
+    answers.push({ match: /PUT/, body: kept() });
+    const person = userEvent.setup();
+    sheet(kept());
+    const keep = screen.getByRole("button", { name: "keep the survey" });
+    expect(keep).toHaveProperty("disabled", true);
+    await person.clear(screen.getByLabelText("Label"));
+    await person.type(screen.getByLabelText("Label"), "B-7");
+    await person.click(keep);
+
+    await waitFor(() => expect(asked.some((a) => a.method === "PUT")).toBe(true));
+    const sent = asked.find((a) => a.method === "PUT")?.body as {
+      version: number;
+      survey: { label: string };
+    };
+    expect(sent.version).toBe(4);
+    expect(sent.survey.label).toBe("B-7");
+  });
+
+  it("says where a refusal is and loses nothing that was typed", async () => {
+    answers.push({
+      match: /PUT/,
+      status: 422,
+      body: {
+        title: "The survey cannot be kept like this",
+        errors: [{ pointer: "/loads/0/typed", found: "candles", expected: "a kind of load" }],
+      },
+    });
+    const person = userEvent.setup();
+    sheet(kept());
+    await person.type(screen.getByLabelText("Gang 1, name"), " by the door");
+    await person.click(screen.getByRole("button", { name: "keep the survey" }));
+
+    await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("/loads/0/typed"));
+    expect(screen.getByRole("alert").textContent).toContain("Expected: a kind of load.");
+    expect(screen.getByLabelText("Gang 1, name")).toHaveProperty("value", "Switch by the door");
+  });
+
+  it("offers to load the box again when somebody else changed it", async () => {
+    answers.push({ match: /PUT/, status: 409, body: { title: "R. Vane changed this box meanwhile." } });
+    const person = userEvent.setup();
+    sheet(kept());
+    await person.click(screen.getByRole("button", { name: "add a gang" }));
+    await person.click(screen.getByRole("button", { name: "keep the survey" }));
+
+    await waitFor(() =>
+      expect(screen.getByRole("button", { name: "load the box as it is now" })).toBeTruthy(),
+    );
+  });
+});
