@@ -33,6 +33,11 @@ public record Finding(FindingCode code, String subject, List<SwitchingState> sta
         return new Finding(code, subject, List.of(), reason, List.of(remedies), source);
     }
 
+    /** The same finding with the states in which it shows. */
+    public Finding in(List<SwitchingState> shownIn) {
+        return new Finding(code, subject, shownIn, reason, remedies, source);
+    }
+
     public Severity severity() {
         return code.severity();
     }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -28,6 +29,13 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
         return Verdict.of(findings);
     }
 
+    /** The rules for a contact have the better words, the proof knows the states: the drawing needs both. */
+    private static List<SwitchingState> statesOf(Finding said, String module, WiringPlan plan) {
+        String channel = said.subject().startsWith("channel ") ? "/" + said.subject().substring("channel ".length()) : "";
+        return plan.findings().stream().filter(f -> f.code() == said.code() && f.subject().equals(module + channel))
+                .flatMap(f -> f.states().stream()).toList();
+    }
+
     /** A plan may be issued when it is drawn and its verdict is OK. */
     public boolean mayBeIssued() {
         return plan.after().isPresent() && verdict() == Verdict.OK;
@@ -37,8 +45,10 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
         Map<String, Finding> findings = new LinkedHashMap<>();
         WiringPlan plan = modules.isEmpty() ? WiringPlan.surveyed(house, box) : WiringPlan.of(house, box, modules);
         ModuleMatch match = new ModuleMatch(house, box);
-        for (Assignment module : modules) {
-            match.judge(module).findings().forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
+        for (int i = 0; i < modules.size(); i++) {
+            String module = "K" + (i + 1);
+            match.judge(modules.get(i)).findings().forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(),
+                    ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, module, plan)) : f));
         }
         RoomInBox.of(box, modules).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f));
         plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))

@@ -210,6 +210,17 @@ class ModuleMatchTest {
             assertThat(judgement.mayBeIssued()).isFalse();
         }
 
+        @Test
+        void anOverloadIsShownInTheStatesInWhichItFlows() {
+            PlanJudgement judgement = plan(oneGang("LED 288"), List.of(assigned(ONE_CHANNEL, 1)));
+
+            Finding finding = judgement.findings().get(0);
+            assertThat(finding.code()).isEqualTo(FindingCode.CONTACT_OVERLOAD);
+            assertThat(finding.reason()).endsWith("over by 138 W.");
+            assertThat(finding.states()).isNotEmpty().allSatisfy(
+                    state -> assertThat(state.channels()).containsEntry("K1/1", 1));
+        }
+
         private PlanJudgement plan(Box box, List<Assignment> modules) {
             return PlanJudgement.of(Boxes.house(), box, modules);
         }

@@ -1,0 +1,51 @@
+package org.hiddenclerk.core.electrical;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Random;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.TreeSet;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.wiring.Plans;
+import org.junit.jupiter.api.Test;
+
+/** The finding codes of planned wirings, and of seeded mistakes in them, against an independent slow evaluation. */
+class SlowJudgeCrossCheckTest {
+    private static final int MUTANTS = 600;
+    private static final long SEED = 4_711;
+
+    @Test
+    void plannedWiringsShowNothing() {
+        Plans.ofEveryKind().forEach((name, wiring) -> {
+            assertThat(SlowJudge.codesOf(wiring)).as(name).isEmpty();
+            assertThat(covered(WiringCheck.of(wiring))).as(name).isEmpty();
+        });
+    }
+
+    @Test
+    void mistakesShowTheSameCodes() {
+        Random random = new Random(SEED);
+        List<Map.Entry<String, Wiring>> sound = List.copyOf(Plans.ofEveryKind().entrySet());
+        Map<FindingCode, Integer> seen = new TreeMap<>();
+        for (int i = 0; i < MUTANTS; i++) {
+            Map.Entry<String, Wiring> one = sound.get(random.nextInt(sound.size()));
+            Mutants.Mutant mutant = Mutants.of(one.getValue(), random);
+            WiringCheck.Result result = WiringCheck.of(mutant.wiring());
+
+            assertThat(covered(result)).as(one.getKey() + ": " + mutant.words() + "\n" + result.findings())
+                    .isEqualTo(SlowJudge.codesOf(mutant.wiring()));
+            covered(result).forEach(code -> seen.merge(code, 1, Integer::sum));
+        }
+        assertThat(seen.keySet()).as("the seed shows the codes that a mistake in a house can make")
+                .hasSizeGreaterThanOrEqualTo(11);
+    }
+
+    private static Set<FindingCode> covered(WiringCheck.Result result) {
+        Set<FindingCode> codes = new TreeSet<>();
+        result.findings().stream().map(f -> f.code()).filter(SlowJudge.COVERED::contains).forEach(codes::add);
+        return codes;
+    }
+}
