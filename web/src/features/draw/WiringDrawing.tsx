@@ -246,17 +246,20 @@ function DeviceBody({ device, at, powered, asserted, onOperate }: BodyProps) {
           ))}
           <text
             x={frame.x + 10}
-            y={frame.y + 46}
-            fontSize="13"
-            fontFamily="var(--font-head)"
+            y={frame.y + 43}
+            fontSize="14.5"
+            fontFamily="var(--font-mono)"
             fill="var(--color-base-content)"
           >
-            {device.label} <tspan fill="var(--color-secondary)">{device.detail}</tspan>
+            {device.label}
+          </text>
+          <text x={frame.x + 10} y={frame.y + 61} fontSize="13.5" fill="var(--color-secondary)">
+            {device.detail}
           </text>
           {at && (
             <text
               x={frame.x + 10}
-              y={frame.y + 63}
+              y={frame.y + 79}
               fontSize="12.5"
               fontFamily="var(--font-mono)"
               fill="var(--color-secondary)"

@@ -1,4 +1,5 @@
 import { X } from "lucide-react";
+import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { Mark, type MarkKind } from "../../ui/Mark";
@@ -17,7 +18,13 @@ export function PlateRail({
   stage: string;
 }) {
   const { drawer, show } = useDrawer();
+  const [filter, setFilter] = useState("");
+  const wanted = filter.trim().toLowerCase();
   const storeys = [...new Set(job.rooms.map((room) => room.storey))];
+  const isWanted = (box: Box) =>
+    `${job.rooms.find((room) => room.id === box.roomId)?.name} ${box.label} ${box.summary}`
+      .toLowerCase()
+      .includes(wanted);
   return (
     <nav
       aria-label="Boxes of the house"
@@ -42,12 +49,23 @@ export function PlateRail({
           <X size={18} aria-hidden />
         </button>
       </div>
+      {job.boxes.length > 0 && (
+        <input
+          className="input input-sm mb-3 w-full"
+          aria-label="show only boxes with"
+          placeholder="show only …"
+          value={filter}
+          onChange={(event) => setFilter(event.target.value)}
+        />
+      )}
       {job.boxes.length === 0 && (
         <p className="text-soft px-1.5 text-sm">No boxes yet. Add a circuit and a room first.</p>
       )}
       {storeys.map((storey) => {
         const rooms = job.rooms.filter((room) => room.storey === storey);
-        const boxes = job.boxes.filter((box) => rooms.some((room) => room.id === box.roomId));
+        const boxes = job.boxes.filter(
+          (box) => isWanted(box) && rooms.some((room) => room.id === box.roomId),
+        );
         return boxes.length === 0 ? null : (
           <section key={storey} className="mb-3">
             <h2 className="text-soft border-line mx-1.5 mb-1 border-b pb-0.5 text-[13px]">{storey}</h2>

@@ -59,6 +59,13 @@ describe("the plate rail", () => {
     expect(screen.getByText("No boxes yet. Add a circuit and a room first.")).toBeTruthy();
   });
 
+  it("shows only the boxes that are asked for", async () => {
+    at(<PlateRail job={job()} stage="survey" />);
+    await userEvent.setup().type(screen.getByLabelText("show only boxes with"), "b-02");
+    expect(screen.queryByRole("link", { name: /Pantry/ })).toBeNull();
+    expect(screen.getByRole("link", { name: /Attic/ })).toBeTruthy();
+  });
+
   it("marks a fitted box with a ring", () => {
     const fitted = box("b1", "pantry", "B-01", { stages: [{ stage: "FIT", progress: "DONE" }] });
     at(<PlateRail job={job({ boxes: [fitted] })} stage="fit" />);

@@ -55,7 +55,7 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
             HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<FieldProblem> errors = new ArrayList<>();
         invalid.getBindingResult().getFieldErrors().forEach(error -> errors.add(new FieldProblem(
-                pointer(error.getField()), String.valueOf(error.getRejectedValue()),
+                pointer(error.getField()), found(error.getField(), error.getRejectedValue()),
                 error.contains(ConstraintViolation.class) ? error.getDefaultMessage() : "another value")));
         return asObject(answer(HttpStatus.UNPROCESSABLE_CONTENT, "Some entries cannot be used", errors));
     }
@@ -88,6 +88,11 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
         String what = broken.getOriginalMessage();
         return new FieldProblem(pointer.toString(), "not usable" + where, what == null ? "valid JSON"
                 : what.lines().findFirst().orElse("valid JSON").replaceAll("`?(org|java|tools)\\.[\\w.$]+`?", "a value"));
+    }
+
+    /** What was typed, unless it is a secret. */
+    private static String found(String field, Object value) {
+        return field.toLowerCase(java.util.Locale.ROOT).contains("password") ? "not shown" : String.valueOf(value);
     }
 
     /** {@code gangs[0].name} as {@code /gangs/0/name}. */

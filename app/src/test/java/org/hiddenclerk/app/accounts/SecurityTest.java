@@ -91,6 +91,21 @@ class SecurityTest {
     }
 
     @Test
+    void theFirstAccountIsMadeOnceAndItsPasswordIsNeverEchoed() throws Exception {
+        MockHttpServletResponse weak = setUp("too short");
+        MockHttpServletResponse second = setUp("long enough for a lock");
+
+        assertThat(weak.getStatus()).isEqualTo(422);
+        assertThat(weak.getContentAsString()).contains("/password", "12 to 200 characters").doesNotContain("too short");
+        assertThat(second.getStatus()).isEqualTo(409);
+    }
+
+    private MockHttpServletResponse setUp(String password) throws Exception {
+        return mvc.perform(post("/api/v1/setup").with(csrf()).contentType(MediaType.APPLICATION_JSON).content(
+                "{\"name\":\"vane\",\"displayName\":\"R. Vane\",\"password\":\"" + password + "\"}")).andReturn().getResponse();
+    }
+
+    @Test
     void passwordsAndTokensAreKeptAsHashesOnly() {
         assertThat(database.queryForObject("SELECT password_hash FROM account WHERE name = 'tarrow'", String.class))
                 .startsWith("{pbkdf2}").doesNotContain("tannery-house-demo");

@@ -27,16 +27,18 @@ import org.hiddenclerk.core.wiring.BoxDrawing.Wire;
  * one horizontal run on a track of its own; {@link Tracks} orders the tracks.
  */
 final class BoxLayout {
-    private static final int GRID = 24;
+    private static final int GRID = 20;
     private static final int TRACK = 24;
     private static final int MARGIN = 24;
-    private static final int OUTSIDE_LEFT = 116;
+    private static final int OUTSIDE_LEFT = 108;
     /** Room right of the box up to where a load's words begin. */
     private static final int OUTSIDE_RIGHT = 150;
     /** Width allowed for a letter of a load's words. */
     private static final int LETTER = 8;
+    /** Letters that the position of a mechanism adds to its words. */
+    private static final int POSITION_LETTERS = 4;
     private static final int MECHANISM_HEIGHT = 66;
-    private static final int MODULE_HEIGHT = 72;
+    private static final int MODULE_HEIGHT = 88;
     private static final int CONNECTOR_HEIGHT = 30;
     private static final int TOP = 36;
     /** Space between the ports and the nearest track. */
@@ -61,7 +63,10 @@ final class BoxLayout {
     /** A device that waits for its place: its ports with the conductors attached to each. */
     private record Waiting(DeviceKind kind, String partId, String label, String detail, List<PortWaiting> ports) {
         int columnsNeeded() {
-            return Math.max(minimum(), ports.stream().mapToInt(p -> Math.max(1, p.conductors().size()) + 1).sum());
+            int position = kind == DeviceKind.MECHANISM ? POSITION_LETTERS : 0;
+            int words = kind == DeviceKind.CAP ? 0
+                    : (LETTER * Math.max(label.length(), detail.length() + position) + GRID) / GRID;
+            return Math.max(Math.max(minimum(), words), ports.stream().mapToInt(p -> Math.max(1, p.conductors().size()) + 1).sum());
         }
 
         private int minimum() {
