@@ -65,6 +65,8 @@ export function pictureOf(rows: Row[], at: Positions) {
   };
 }
 
+export type Picture = ReturnType<typeof pictureOf>;
+
 /** The positions after an operation, as the server computed them; unchanged where it has no answer. */
 export function operated(rows: Row[], at: Positions, id: string): Positions {
   const after = rowsAt(rows, at)

@@ -120,9 +120,15 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
   );
 }
 
+const SIZES = [
+  { field: "widthMm", label: "Width inside, mm", least: 10 },
+  { field: "heightMm", label: "Height inside, mm", least: 10 },
+  { field: "depthMm", label: "Depth, mm", least: 5 },
+] as const;
+
 function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Survey) => void }) {
   const { geometry } = survey;
-  const size = (field: "widthMm" | "heightMm" | "depthMm") => (text: string) =>
+  const size = (field: (typeof SIZES)[number]["field"]) => (text: string) =>
     onChange({ ...survey, geometry: { ...geometry, [field]: Number(text.replace(",", ".")) } });
   return (
     <section aria-label="Box">
@@ -134,30 +140,17 @@ function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Sur
           onChange={(label) => onChange({ ...survey, label })}
           maxLength={40}
         />
-        <TextField
-          label="Width inside, mm"
-          type="number"
-          min={10}
-          step="any"
-          value={String(geometry.widthMm)}
-          onChange={size("widthMm")}
-        />
-        <TextField
-          label="Height inside, mm"
-          type="number"
-          min={10}
-          step="any"
-          value={String(geometry.heightMm)}
-          onChange={size("heightMm")}
-        />
-        <TextField
-          label="Depth, mm"
-          type="number"
-          min={5}
-          step="any"
-          value={String(geometry.depthMm)}
-          onChange={size("depthMm")}
-        />
+        {SIZES.map(({ field, label, least }) => (
+          <TextField
+            key={field}
+            label={label}
+            type="number"
+            min={least}
+            step="any"
+            value={String(geometry[field])}
+            onChange={size(field)}
+          />
+        ))}
         <label className="flex h-10 items-center gap-2">
           <input
             type="checkbox"

@@ -2,6 +2,7 @@ package org.hiddenclerk.core.electrical;
 
 import static org.hiddenclerk.core.finding.FindingCode.BELOW_MINIMUM_LOAD;
 import static org.hiddenclerk.core.finding.FindingCode.CONTACT_OVERLOAD;
+import static org.hiddenclerk.core.finding.FindingCode.NEAR_LIMIT;
 import static org.hiddenclerk.core.finding.FindingCode.RATING_UNKNOWN;
 
 import java.util.ArrayList;
@@ -16,6 +17,8 @@ import org.hiddenclerk.core.finding.Remedy;
  */
 final class ContactLoads {
     static final double CARRIED_AMPS = 1e-3;
+    /** From this share of a rating on there is little room left; common practice, no source. */
+    private static final double NEAR_SHARE = 0.8;
     private static final double FALL_SHARE = 0.5;
     /** Guards "over the rating" against the rounding of volts squared over ohms. */
     private static final double ROUNDING = 1e-5;
@@ -93,6 +96,11 @@ final class ContactLoads {
                     words.add(load.kind().label());
                 }
             }
+        }
+        if (share > NEAR_SHARE && share <= 1 + ROUNDING) {
+            double near = share;
+            log.add(NEAR_LIMIT, contact, row, share, () -> String.format(Locale.ROOT,
+                    "%s is at %.0f %% of its rating.", contact, near * 100));
         }
         if (share > 1 + ROUNDING) {
             double total = watts;

@@ -214,6 +214,28 @@ class FindingCodesTest {
     }
 
     @Nested
+    class Circuits {
+        /** I = P / (V pf): 2 300 W at 230 V is 10 A, all of a 10 A device. */
+        @Test
+        void loadsTogetherMustNotPassTheProtectiveDevice() {
+            assertThat(codes(check(Wirings.mains().lamp("X1", 1035, "l", "n").lamp("X2", 1035, "l", "n")))).isEmpty();
+            WiringCheck.Result over = check(Wirings.mains().lamp("X1", 1035, "l", "n").lamp("X2", 1040, "l", "n"));
+
+            assertThat(codes(over)).containsExactly(FindingCode.CIRCUIT_OVERLOAD);
+            assertThat(over.findings().get(0).reason())
+                    .isEqualTo("Circuit C1 delivers 10.02 A; its protective device is rated 10.00 A.");
+        }
+
+        @Test
+        void aCappedCoreIsLeftOverAndAnEarthNeverIs() {
+            Wirings wirings = Wirings.mains().supply("E1", Line.PE, "", "e").lamp("X1", 5, "l", "n")
+                    .conductor("W1", "n", "spare").cap("P1", "spare").conductor("W2", "e", "end").cap("P2", "end");
+
+            assertOnly(wirings, FindingCode.UNUSED_CONDUCTOR, "W1");
+        }
+    }
+
+    @Nested
     class Order {
         @Test
         void findingsComeGravestFirstAndAlikeInEveryRun() {

@@ -113,7 +113,10 @@ class WiringCheckTest {
 
         @Test
         void exactlyTheRatingPasses() {
-            assertThat(WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 150)).findings()).isEmpty();
+            WiringCheck.Result result = WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 150));
+
+            assertThat(result.verdict()).isEqualTo(Verdict.OK);
+            assertThat(codes(result)).containsExactly(FindingCode.NEAR_LIMIT);
         }
     }
 

@@ -38,6 +38,11 @@ final class Wirings {
         return this;
     }
 
+    Wirings cap(String id, String node) {
+        parts.add(new Part.Cap(new PartId(id), pins("end=" + node)));
+        return this;
+    }
+
     Wirings module(String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
         parts.add(new Part.FittedModule(new PartId(id), supply, channels, inputs, false, pins(pins)));
         return this;

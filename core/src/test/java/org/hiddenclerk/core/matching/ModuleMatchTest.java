@@ -63,7 +63,7 @@ class ModuleMatchTest {
         /** 10 A carries 2 300 W at 230 V and 1 200 W at 120 V: an amp rating scales with the volts. */
         @Test
         void aRatingInAmpsScalesWithTheVoltage() {
-            assertThat(judge(oneGang("heater 2300"), ONE_CHANNEL).verdict()).isEqualTo(Verdict.OK);
+            assertThat(codes(judge(oneGang("heater 2300"), ONE_CHANNEL))).doesNotContain(FindingCode.CONTACT_OVERLOAD);
             assertThat(codes(judge(oneGang("heater 2301"), ONE_CHANNEL))).contains(FindingCode.CONTACT_OVERLOAD);
             assertThat(codes(new ModuleMatch(Boxes.house(RegionProfile.US_120), oneGang("heater 1201"))
                     .judge(List.of(1), ONE_CHANNEL))).contains(FindingCode.CONTACT_OVERLOAD);

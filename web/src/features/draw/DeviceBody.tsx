@@ -1,0 +1,121 @@
+import type { Schemas } from "../../api/client";
+import { Panel, Words } from "./ink";
+import type { Picture } from "./states";
+
+type Device = Schemas["Device"];
+
+type Props = {
+  device: Device;
+  /** Position of a mechanism; without it nothing is energised and nothing can be operated. */
+  position?: number;
+  picture: Picture | null;
+  onOperate?: (id: string) => void;
+};
+
+/** A mechanism, module, connector or cap with the names of its terminals. */
+export function DeviceBody({ device, position, picture, onOperate }: Props) {
+  switch (device.kind) {
+    case "MECHANISM":
+      return position !== undefined && onOperate ? (
+        <Operable device={device} position={position} onOperate={onOperate} />
+      ) : (
+        <Mechanism device={device} position={position ?? 0} />
+      );
+    case "MODULE":
+      return <Module device={device} picture={picture} />;
+    case "CONNECTOR":
+    case "CAP":
+      return <Joint device={device} />;
+    default:
+      return device.kind satisfies never;
+  }
+}
+
+function Module({ device, picture }: { device: Device; picture: Picture | null }) {
+  const { frame } = device;
+  const asserted = [...(picture?.asserted ?? [])].filter((input) => input.startsWith(`${device.partId}.`));
+  return (
+    <g>
+      <Panel frame={frame} />
+      {device.ports.map((port) => (
+        <Words key={port.name} x={port.x} y={port.y + 21} anchor="middle" mono>
+          {port.name}
+        </Words>
+      ))}
+      <Words x={frame.x + 10} y={frame.y + 43} size={14.5} mono>
+        {device.label}
+      </Words>
+      <Words x={frame.x + 10} y={frame.y + 61} soft>
+        {device.detail}
+      </Words>
+      {picture && (
+        <Words x={frame.x + 10} y={frame.y + 79} size={12.5} mono soft>
+          {picture.powered.has(device.partId) ? "powered" : "no supply"}
+          {asserted.map((input) => ` · input ${input.split(".")[1]} asserted`).join("")}
+        </Words>
+      )}
+    </g>
+  );
+}
+
+function Joint({ device }: { device: Device }) {
+  const { frame } = device;
+  return (
+    <g>
+      <Panel frame={{ ...frame, y: frame.y - 9, height: 18 }} radius={device.kind === "CAP" ? 2 : 9} />
+      <Words x={frame.x + frame.width / 2} y={frame.y + 24} anchor="middle" soft>
+        {device.label}
+      </Words>
+    </g>
+  );
+}
+
+function Mechanism({ device, position, edge }: { device: Device; position: number; edge?: string }) {
+  const middle = device.frame.x + device.frame.width / 2;
+  return (
+    <g>
+      <Panel frame={device.frame} edge={edge} />
+      <Words x={middle} y={device.frame.y + 18} size={14.5} anchor="middle" bold>
+        {device.label}
+      </Words>
+      <Words x={middle} y={device.frame.y + 35} size={13} anchor="middle" mono soft>
+        {device.detail} {position === 1 ? "▼ 1" : "▲ 0"}
+      </Words>
+      {device.ports.map((port) => (
+        <Words key={port.name} x={port.x} y={port.y - 12} size={13} anchor="middle" mono>
+          {port.name}
+        </Words>
+      ))}
+    </g>
+  );
+}
+
+function Operable({
+  device,
+  position,
+  onOperate,
+}: {
+  device: Device;
+  position: number;
+  onOperate: (id: string) => void;
+}) {
+  const press = () => onOperate(device.partId);
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: an SVG group cannot be a button element
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`operate ${device.label}, now at ${position}`}
+      className="cursor-pointer"
+      onClick={press}
+      onKeyDown={(event) => {
+        if (event.key === "Enter" || event.key === " ") {
+          event.preventDefault();
+          press();
+        }
+      }}
+    >
+      <Mechanism device={device} position={position} edge="var(--color-primary)" />
+    </g>
+  );
+}
