@@ -45,7 +45,8 @@ class PowerCutIT {
             clerk.kill();
             boolean acknowledged = save.handle((response, error) -> error == null && response.statusCode() == 200).get();
             clerk.start();
-            logIn();
+
+            assertThat(get("/api/v1/session")).as("the login outlives the process").contains("\"loggedIn\":true");
 
             String now = get("/api/v1/boxes/" + box + "/survey");
             String label = label(now.substring(now.indexOf("\"survey\":{")));
@@ -58,12 +59,27 @@ class PowerCutIT {
         }
     }
 
-    private void logIn() throws IOException, InterruptedException {
-        cookies.getCookieStore().removeAll();
+    @Test
+    void aLoginGivesANewSessionThatScriptsCannotReadAndOtherSitesCannotUse() throws Exception {
+        String first = logIn();
+        String second = logIn();
+
+        assertThat(first).contains("HttpOnly", "SameSite=Strict");
+        assertThat(valueOf(second)).isNotEqualTo(valueOf(first));
+    }
+
+    private static String valueOf(String setCookie) {
+        return setCookie.replaceAll("^clerk-session=([^;]+);.*", "$1");
+    }
+
+    /** Logs in, with whatever session there is, and returns how the new session's cookie was set. */
+    private String logIn() throws IOException, InterruptedException {
         get("/api/v1/session");
         HttpResponse<String> response = http.send(request("/api/v1/session").POST(HttpRequest.BodyPublishers.ofString(
                 "{\"name\":\"tarrow\",\"password\":\"tannery-house-demo\"}")).build(), HttpResponse.BodyHandlers.ofString());
         assertThat(response.statusCode()).as(response.body()).isEqualTo(200);
+        return response.headers().allValues("Set-Cookie").stream().filter(c -> c.startsWith("clerk-session=")).findFirst()
+                .orElseThrow();
     }
 
     private String anyBox() throws IOException, InterruptedException {
