@@ -42,12 +42,14 @@ export const loadsOptions = (text: string) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** After a change to a box everything that depends on it is asked for again. */
+/**
+ * After a change to a box everything that depends on it is asked for again. The job comes first: the isolation strip must
+ * never be behind the sheet.
+ */
 export function useBoxChanged(job: string, box: string) {
   const queries = useQueryClient();
-  return () =>
-    Promise.all([
-      queries.invalidateQueries({ queryKey: ["box", box] }),
-      queries.invalidateQueries({ queryKey: ["job", job] }),
-    ]);
+  return async () => {
+    await queries.invalidateQueries({ queryKey: ["job", job] });
+    await queries.invalidateQueries({ queryKey: ["box", box] });
+  };
 }

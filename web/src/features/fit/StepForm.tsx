@@ -18,7 +18,9 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
   const [note, setNote] = useState("");
   const rows = useRef<(HTMLLIElement | null)[]>([]);
   useEffect(() => {
-    rows.current[at]?.scrollIntoView?.({ block: "center" });
+    if (at > 0) {
+      rows.current[at]?.scrollIntoView?.({ block: "center" });
+    }
   }, [at]);
   const reading = step.readings[at];
   const measured = step.readings.every((r) => isNumber(typed[r.id]));
