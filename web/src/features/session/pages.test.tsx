@@ -1,0 +1,151 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { MemoryRouter } from "react-router";
+import { afterEach, describe, expect, it, vi } from "vitest";
+import { ApiProblem, NoConnection } from "../../api/client";
+import { Failure } from "../../ui/Failure";
+import { moment, withUnit } from "../../ui/figures";
+import { DayBookPage } from "../daybook/DayBookPage";
+import { LoginPage } from "./LoginPage";
+
+/** The client takes fetch when it is made, so the stand-in must be there before the imports run. */
+const { answers, asked } = vi.hoisted(() => {
+  const answers: { match: RegExp; status?: number; body: unknown }[] = [];
+  const asked: { url: string; method: string; body: unknown }[] = [];
+  globalThis.fetch = async (input) => {
+    const request = input as Request;
+    const text = await request.clone().text();
+    asked.push({ url: request.url, method: request.method, body: text ? JSON.parse(text) : undefined });
+    const answer = answers.find((a) => a.match.test(`${request.method} ${request.url}`));
+    if (!answer) {
+      throw new TypeError("no answer");
+    }
+    return new Response(JSON.stringify(answer.body), {
+      status: answer.status ?? 200,
+      headers: { "Content-Type": "application/json" },
+    });
+  };
+  return { answers, asked };
+});
+
+afterEach(() => {
+  cleanup();
+  answers.length = 0;
+  asked.length = 0;
+});
+
+function show(page: React.ReactNode) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={client}>
+      <MemoryRouter>{page}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+describe("the first page", () => {
+  it("logs in with name and password", async () => {
+    answers.push({ match: /POST .*session/, body: { loggedIn: true, setupNeeded: false } });
+    const person = userEvent.setup();
+    show(<LoginPage setup={false} />);
+    await person.type(screen.getByLabelText("Login name"), "vane");
+    await person.type(screen.getByLabelText("Password"), "secret words");
+    await person.click(screen.getByRole("button", { name: "log in" }));
+
+    await waitFor(() => expect(asked[0]?.body).toEqual({ name: "vane", password: "secret words" }));
+  });
+
+  it("says what the server refused and keeps what was typed", async () => {
+    answers.push({
+      match: /POST/,
+      status: 401,
+      body: { title: "Name and password do not match.", errors: [] },
+    });
+    const person = userEvent.setup();
+    show(<LoginPage setup={false} />);
+    await person.type(screen.getByLabelText("Login name"), "vane");
+    await person.type(screen.getByLabelText("Password"), "wrong");
+    await person.click(screen.getByRole("button", { name: "log in" }));
+
+    await waitFor(() =>
+      expect(screen.getByRole("alert").textContent).toBe("Name and password do not match."),
+    );
+    expect(screen.getByLabelText("Login name")).toHaveProperty("value", "vane");
+  });
+
+  it("makes the owner's account at the first visit", () => {
+    show(<LoginPage setup={true} />);
+    expect(screen.getByText("This is the first visit. Make the owner's account.")).toBeTruthy();
+    expect(screen.getByLabelText("Your name, as it stands on papers")).toBeTruthy();
+  });
+
+  it("says that the clerk cannot be reached", async () => {
+    const person = userEvent.setup();
+    show(<LoginPage setup={false} />);
+    await person.type(screen.getByLabelText("Login name"), "vane");
+    await person.type(screen.getByLabelText("Password"), "x");
+    await person.click(screen.getByRole("button", { name: "log in" }));
+
+    await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("cannot be reached"));
+  });
+});
+
+describe("the day book", () => {
+  it("says the next step when it is empty", async () => {
+    answers.push(
+      { match: /jobs$/, body: [] },
+      { match: /regions/, body: [] },
+      { match: /session/, body: {} },
+    );
+    show(<DayBookPage />);
+    await waitFor(() => expect(screen.getByText("No jobs yet. Open the first one below.")).toBeTruthy());
+  });
+
+  it("lists jobs with their boxes", async () => {
+    const job = {
+      id: "1",
+      name: "Sluice Cottage",
+      place: "Weir Row",
+      regionLabel: "Europe, 230 V",
+      boxes: 1,
+    };
+    answers.push(
+      { match: /jobs$/, body: [job] },
+      { match: /regions/, body: [] },
+      { match: /session/, body: {} },
+    );
+    show(<DayBookPage />);
+    const link = await screen.findByRole("link", { name: /Sluice Cottage/ });
+    expect(link.getAttribute("href")).toBe("/jobs/1");
+    expect(link.textContent).toContain("1 box");
+  });
+});
+
+describe("a failure", () => {
+  it("names place, found and expected of every error", () => {
+    const problem = new ApiProblem(422, "Not like this", [{ pointer: "/a", found: "b", expected: "c" }]);
+    render(<Failure error={problem} />);
+    expect(screen.getByRole("alert").textContent).toBe("Not like this/a found: b. Expected: c.");
+  });
+
+  it("offers a way on", async () => {
+    const retry = vi.fn();
+    render(<Failure error={new NoConnection()} onRetry={retry} />);
+    await userEvent.setup().click(screen.getByRole("button", { name: "try again" }));
+    expect(retry).toHaveBeenCalledOnce();
+  });
+});
+
+describe("figures", () => {
+  it("stand with their unit and a thin space", () => {
+    expect(withUnit(42, "W")).toBe("42\u2009W");
+    expect(withUnit(2, "")).toBe("2");
+  });
+
+  it("give the time today and the day before that", () => {
+    const now = new Date(2026, 2, 2, 12, 0);
+    expect(moment(new Date(2026, 2, 2, 9, 41).toISOString(), now)).toBe("09:41");
+    expect(moment(new Date(2026, 1, 28, 9, 41).toISOString(), now)).toContain("28 Feb");
+  });
+});
