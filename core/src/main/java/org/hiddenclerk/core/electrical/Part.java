@@ -95,6 +95,11 @@ public sealed interface Part {
             pins = ordered(pins);
         }
 
+        /** The same module with its pins on other nodes. */
+        public FittedModule connected(Map<String, NodeId> nodes) {
+            return new FittedModule(id, supply, channels, inputs, interlocked, nodes);
+        }
+
         @Override
         public List<String> pinNames() {
             Map<String, Boolean> names = new LinkedHashMap<>();

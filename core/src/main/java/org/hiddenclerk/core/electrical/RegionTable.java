@@ -2,7 +2,9 @@ package org.hiddenclerk.core.electrical;
 
 import java.util.ArrayList;
 import java.util.BitSet;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 
 /**
  * Everything later checks need of every row of a region, in flat arrays: whether the row is shorted or can't happen,
@@ -17,7 +19,7 @@ final class RegionTable {
     private final Region region;
     private final BitSet shorted = new BitSet();
     private final BitSet excluded = new BitSet();
-    private final List<List<String>>[] shorts;
+    private final Map<Integer, List<List<String>>> shorts = new HashMap<>();
     private final float[] volts;
     private final byte[] places;
     private final BitSet powered = new BitSet();
@@ -28,14 +30,6 @@ final class RegionTable {
         int cells = region.rowCount() * region.resistors().length;
         volts = new float[cells];
         places = new byte[cells];
-        @SuppressWarnings({"unchecked", "rawtypes"})
-        List<List<String>>[] none = new List[0];
-        shorts = region.sources().length > 1 ? newShorts(region.rowCount()) : none;
-    }
-
-    @SuppressWarnings({"unchecked", "rawtypes"})
-    private static List<List<String>>[] newShorts(int rows) {
-        return new List[rows];
     }
 
     /** Solves every row and shows each to the checks that look at single rows. */
@@ -60,7 +54,7 @@ final class RegionTable {
     private void store(int row, RowSolver solver) {
         if (solver.isShorted()) {
             shorted.set(row);
-            shorts[row] = Shorts.of(region, solver);
+            shorts.put(row, Shorts.of(region, solver));
             return;
         }
         Region.Resistor[] resistors = region.resistors();
@@ -139,7 +133,7 @@ final class RegionTable {
     }
 
     List<List<String>> shorts(int row) {
-        return shorted.get(row) ? shorts[row] : List.of();
+        return shorts.getOrDefault(row, List.of());
     }
 
     double volts(int row, int resistor) {

@@ -165,9 +165,6 @@ final class Netlisting {
     }
 
     private void addModule(int number, Assignment assignment) {
-        Map<String, NodeId> pins = new LinkedHashMap<>();
-        assignment.model().terminals().forEach(terminal ->
-                pins.put(terminal.name(), new NodeId(new End.AtModule(number, terminal.name()).key())));
         // An input whose own pin is left free is no input: with a common that others share it would look stuck.
         List<Input> inputs = new ArrayList<>();
         for (int i = 0; i < assignment.gangs().size(); i++) {
@@ -175,11 +172,13 @@ final class Netlisting {
             inputs.add(new Input(input.id(), input.pins(), input.activeWith(), input.potential(),
                     assignment.behaviour(assignment.gangs().get(i)), input.channel(), input.target()));
         }
-        Part.FittedModule module = new Part.FittedModule(moduleOf(number), assignment.model().supply(),
-                assignment.model().channels(), inputs, assignment.model().interlocked(), pins);
-        pins.keySet().retainAll(module.pinNames());
-        parts.add(new Part.FittedModule(module.id(), module.supply(), module.channels(), inputs, module.interlocked(),
-                pins));
+        Part.FittedModule bare = new Part.FittedModule(moduleOf(number), assignment.model().supply(),
+                assignment.model().channels(), inputs, assignment.model().interlocked(), Map.of());
+        Map<String, NodeId> pins = new LinkedHashMap<>();
+        for (String pin : bare.pinNames()) {
+            pins.put(pin, new NodeId(new End.AtModule(number, pin).key()));
+        }
+        parts.add(bare.connected(pins));
     }
 
     private List<Intent> intents() {

@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.List;
+import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.job.Box;
 
@@ -21,7 +22,7 @@ public interface Scheme {
 
     /** The scheme that suits a module's supply, for a switch box. */
     static Scheme behindSwitch(Assignment assignment) {
-        return assignment.model().supply() instanceof org.hiddenclerk.core.electrical.ModuleSupply.TwoWire
+        return assignment.model().supply() instanceof ModuleSupply.TwoWire
                 ? new BehindSwitchWithoutNeutral() : new BehindSwitchWithNeutral();
     }
 }
