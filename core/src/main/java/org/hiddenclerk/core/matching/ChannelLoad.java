@@ -66,6 +66,8 @@ final class ChannelLoad {
             share = share.add(tightest.get().found().divide(tightest.get().allowed(), MathContext.DECIMAL128));
             if (tightest.get().isOver()) {
                 findings.add(overloaded(tightest.get()));
+            } else if (tightest.get().level() == Margin.Level.CLOSE) {
+                findings.add(near(tightest.get()));
             }
         }
         judgeSum(share, watts, findings);
@@ -92,6 +94,11 @@ final class ChannelLoad {
         }
         return margins.stream().max((a, b) -> a.found().multiply(b.allowed()).compareTo(
                 b.found().multiply(a.allowed())));
+    }
+
+    private Finding near(Margin margin) {
+        return Finding.of(FindingCode.NEAR_LIMIT, subject, String.format("%s of %s %s for %s: little room is left.",
+                figure(margin.found()), figure(margin.allowed()), margin.unit(), margin.what()), Source.MAKER);
     }
 
     private Finding overloaded(Margin margin) {

@@ -41,7 +41,7 @@ public final class ModuleMatch {
     private static final Watts BYPASS = Watts.of(20);
     /** Codes for which the rules here have the better words; the proof's own are left out. */
     static final Set<FindingCode> SAID_HERE = Set.of(FindingCode.CONTACT_OVERLOAD, FindingCode.RATING_UNKNOWN,
-            FindingCode.BELOW_MINIMUM_LOAD);
+            FindingCode.BELOW_MINIMUM_LOAD, FindingCode.NEAR_LIMIT);
     private static final Comparator<Candidate> RANKING = Comparator
             .comparing((Candidate c) -> c.verdict()).reversed()
             .thenComparing(c -> c.findings().stream().filter(f -> f.severity() != Severity.NOTE).count())

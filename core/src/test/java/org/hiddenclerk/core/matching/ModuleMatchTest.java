@@ -60,6 +60,15 @@ class ModuleMatchTest {
                     .usingElementComparator(BigDecimal::compareTo).containsExactly(new BigDecimal(13), new BigDecimal(13));
         }
 
+        @Test
+        void aLoadCloseToItsRatingIsWorthKnowing() {
+            Candidate candidate = judge(oneGang("LED 121"), ONE_CHANNEL);
+
+            assertThat(candidate.verdict()).isEqualTo(Verdict.OK);
+            assertThat(only(candidate, FindingCode.NEAR_LIMIT).reason())
+                    .isEqualTo("121 of 150 W for LED lamp, channel 1: little room is left.");
+        }
+
         /** 10 A carries 2 300 W at 230 V and 1 200 W at 120 V: an amp rating scales with the volts. */
         @Test
         void aRatingInAmpsScalesWithTheVoltage() {
