@@ -6,5 +6,9 @@ export default defineConfig({
   plugins: [react(), tailwindcss()],
   build: { outDir: "target/classes/static", emptyOutDir: true, assetsInlineLimit: 0 },
   server: { proxy: { "/api": "http://127.0.0.1:8750" } },
-  test: { environment: "happy-dom", include: ["src/**/*.test.{ts,tsx}"] },
+  test: {
+    environment: "happy-dom",
+    setupFiles: ["src/testing/server.ts"],
+    include: ["src/**/*.test.{ts,tsx}"],
+  },
 });

@@ -7,32 +7,12 @@ import { ApiProblem, NoConnection } from "../../api/client";
 import { Failure } from "../../ui/Failure";
 import { moment, withUnit } from "../../ui/figures";
 import { DayBookPage } from "../daybook/DayBookPage";
+import { answers, asked, forget } from "../../testing/server";
 import { LoginPage } from "./LoginPage";
-
-/** The client takes fetch when it is made, so the stand-in must be there before the imports run. */
-const { answers, asked } = vi.hoisted(() => {
-  const answers: { match: RegExp; status?: number; body: unknown }[] = [];
-  const asked: { url: string; method: string; body: unknown }[] = [];
-  globalThis.fetch = async (input) => {
-    const request = input as Request;
-    const text = await request.clone().text();
-    asked.push({ url: request.url, method: request.method, body: text ? JSON.parse(text) : undefined });
-    const answer = answers.find((a) => a.match.test(`${request.method} ${request.url}`));
-    if (!answer) {
-      throw new TypeError("no answer");
-    }
-    return new Response(JSON.stringify(answer.body), {
-      status: answer.status ?? 200,
-      headers: { "Content-Type": "application/json" },
-    });
-  };
-  return { answers, asked };
-});
 
 afterEach(() => {
   cleanup();
-  answers.length = 0;
-  asked.length = 0;
+  forget();
 });
 
 function show(page: React.ReactNode) {

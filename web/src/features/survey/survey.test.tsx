@@ -2,33 +2,16 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter } from "react-router";
-import { afterEach, describe, expect, it, vi } from "vitest";
+import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { job } from "../../testing";
+import { answers, asked, forget } from "../../testing/server";
 import { newSurvey } from "./draft";
 import { SurveySheet } from "./SurveySheet";
 
-/** The client takes fetch when it is made, so the stand-in must be there before the imports run. */
-const { answers, asked } = vi.hoisted(() => {
-  const answers: { match: RegExp; status?: number; body: unknown }[] = [];
-  const asked: { url: string; method: string; body: unknown }[] = [];
-  globalThis.fetch = async (input) => {
-    const request = input as Request;
-    const text = await request.clone().text();
-    asked.push({ url: request.url, method: request.method, body: text ? JSON.parse(text) : undefined });
-    const answer = answers.find((a) => a.match.test(`${request.method} ${request.url}`));
-    return new Response(JSON.stringify(answer?.body ?? {}), {
-      status: answer?.status ?? 200,
-      headers: { "Content-Type": "application/json" },
-    });
-  };
-  return { answers, asked };
-});
-
 afterEach(() => {
   cleanup();
-  answers.length = 0;
-  asked.length = 0;
+  forget();
 });
 
 function sheet(kept?: Schemas["SurveyView"]) {

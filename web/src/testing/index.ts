@@ -1,4 +1,4 @@
-import type { Schemas } from "./api/client";
+import type { Schemas } from "../api/client";
 
 /** A finding for tests; what is not said is usual. */
 export function finding(change: Partial<Schemas["FindingView"]> = {}): Schemas["FindingView"] {
