@@ -189,6 +189,7 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
                 onChange={(role) => setCore(index, { ...core, role })}
               />
               <EndChoice
+                job={job}
                 label={`end, ${who}`}
                 survey={survey}
                 value={core.end}

@@ -1,8 +1,9 @@
 import { useId, useState } from "react";
+import type { Schemas } from "../../api/client";
 import { connectorsOf, type End, endOf, endValue, type Survey } from "./draft";
-import { TERMINALS } from "./terminals";
 
 type Props = {
+  job: Schemas["JobView"];
   label: string;
   survey: Survey;
   value: End;
@@ -13,7 +14,7 @@ type Props = {
 const NEW = "new connector";
 
 /** Where a conductor ends: a terminal, a connector, capped or loose. */
-export function EndChoice({ label, survey, value, onChange, placesOnly = false }: Props) {
+export function EndChoice({ job, label, survey, value, onChange, placesOnly = false }: Props) {
   const id = useId();
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState("");
@@ -54,7 +55,7 @@ export function EndChoice({ label, survey, value, onChange, placesOnly = false }
       >
         {survey.gangs.map((gang) => (
           <optgroup key={gang.number} label={gang.name}>
-            {TERMINALS[gang.mechanism].map((terminal) => (
+            {job.terminals[gang.mechanism]?.map((terminal) => (
               <option key={terminal} value={`g:${gang.number}:${terminal}`}>
                 gang {gang.number}, {terminal}
               </option>

@@ -1,23 +1,33 @@
 import { Trash2 } from "lucide-react";
+import type { Schemas } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { COLOURS } from "./CableCards";
 import { replaceAt, type Survey, without } from "./draft";
 import { EndChoice } from "./EndChoice";
 
 /** Pieces of wire within the box. */
-export function JumperList({ survey, onChange }: { survey: Survey; onChange: (survey: Survey) => void }) {
+type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Survey) => void };
+
+export function JumperList({ job, survey, onChange }: Props) {
   const add = () => {
     const taken = new Set(survey.jumpers.map((jumper) => jumper.key));
     let number = 1;
     while (taken.has(`jumper-${number}`)) {
       number += 1;
     }
-    const from = { at: "MECHANISM", gang: 1, terminal: "COM" } as const;
-    const to = {
-      at: "MECHANISM",
-      gang: Math.min(2, survey.gangs.length),
-      terminal: survey.gangs.length > 1 ? "COM" : "L1",
-    } as const;
+    const terminals = survey.gangs.flatMap((gang) =>
+      (job.terminals[gang.mechanism] ?? []).map((terminal, place) => ({
+        gang: gang.number,
+        terminal,
+        place,
+      })),
+    );
+    const [first, second] = terminals;
+    const start = first ?? { gang: 1, terminal: "" };
+    const nextGang = terminals.find(({ gang, place }) => gang !== start.gang && place === 0);
+    const end = nextGang ?? second ?? start;
+    const from = { at: "MECHANISM", gang: start.gang, terminal: start.terminal } as const;
+    const to = { at: "MECHANISM", gang: end.gang, terminal: end.terminal } as const;
     onChange({
       ...survey,
       jumpers: [...survey.jumpers, { key: `jumper-${number}`, colour: "BROWN", from, to }],
@@ -40,6 +50,7 @@ export function JumperList({ survey, onChange }: { survey: Survey; onChange: (su
                 onChange={(colour) => set({ colour })}
               />
               <EndChoice
+                job={job}
                 placesOnly
                 label={`start of ${jumper.key}`}
                 survey={survey}
@@ -47,6 +58,7 @@ export function JumperList({ survey, onChange }: { survey: Survey; onChange: (su
                 onChange={(from) => set({ from })}
               />
               <EndChoice
+                job={job}
                 placesOnly
                 label={`end of ${jumper.key}`}
                 survey={survey}

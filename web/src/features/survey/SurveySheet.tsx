@@ -83,7 +83,7 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
         <Geometry survey={survey} onChange={set} />
         <GangTable job={job} survey={survey} onChange={set} />
         <CableCards job={job} survey={survey} onChange={set} />
-        <JumperList survey={survey} onChange={set} />
+        <JumperList job={job} survey={survey} onChange={set} />
       </div>
       <div className="no-print bg-base-100 border-line sticky bottom-0 -mx-4 space-y-2 border-t px-4 py-3 sm:-mx-5 sm:px-5">
         {keep.isError && (

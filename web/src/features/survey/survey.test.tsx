@@ -92,6 +92,16 @@ describe("the survey sheet", () => {
     expect(screen.queryByLabelText("role, core 1 of c1")).toBeNull();
   });
 
+  it("offers a jumper only between terminals that the mechanism has", async () => {
+    const person = userEvent.setup();
+    sheet();
+    await person.selectOptions(screen.getByLabelText(/^Mechanism,/), "INTERMEDIATE");
+    await person.click(screen.getByRole("button", { name: "add a jumper" }));
+
+    expect(screen.getByLabelText("start of jumper-1")).toHaveProperty("value", "g:1:A1");
+    expect(screen.getByLabelText("end of jumper-1")).toHaveProperty("value", "g:1:A2");
+  });
+
   it("keeps a change with the version it was made on", async () => {
     answers.push({ match: /PUT/, body: kept() });
     const person = userEvent.setup();

@@ -5,11 +5,13 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.CircuitRow;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.JobRow;
@@ -19,6 +21,7 @@ import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Verdict;
@@ -41,6 +44,9 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/jobs/{job}")
 @Tag(name = "house")
 class JobOverview {
+    private static final Map<Mechanism, List<String>> TERMINALS = Arrays.stream(Mechanism.values())
+            .collect(Collectors.toUnmodifiableMap(mechanism -> mechanism, Mechanism::terminals));
+
     private final Houses houses;
     private final Boxes boxes;
     private final Plans plans;
@@ -53,8 +59,9 @@ class JobOverview {
         this.sheets = sheets;
     }
 
+    /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
     record JobView(UUID id, String name, String place, RegionProfile region, String regionLabel, int nominalVolts,
-                   List<Line> phases,
+                   List<Line> phases, Map<Mechanism, List<String>> terminals,
                    List<RoomView> rooms, List<CircuitView> circuits, List<BoxView> boxes,
                    List<IsolationView> isolation) {
     }
@@ -94,7 +101,7 @@ class JobOverview {
             sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
-                (int) row.region().nominalVolts().asDouble(), row.region().phases(),
+                (int) row.region().nominalVolts().asDouble(), row.region().phases(), TERMINALS,
                 houses.rooms(job).stream().map(r -> new RoomView(r.id(), r.name(), r.storey())).toList(),
                 houses.circuits(job).stream().map(JobOverview::view)
                         .sorted((a, b) -> naturally(a.label(), b.label())).toList(), views, isolation);
