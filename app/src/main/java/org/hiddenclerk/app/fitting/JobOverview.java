@@ -6,7 +6,6 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -24,7 +23,6 @@ import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
-import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Gang;
@@ -32,7 +30,6 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -123,35 +120,9 @@ class JobOverview {
         Optional<Severity> worst = judgement.findings().stream().map(Finding::severity).min(Severity::compareTo);
         String summary = String.join(", ", found.box().gangs().stream().map(Gang::name).toList());
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), summary,
-                found.box().gangs().size(), worst.orElse(null), stages(found, judgement, issued, sheet));
-    }
-
-    private static List<StageView> stages(Boxes.Found found, PlanJudgement judgement, Optional<IssuedPlanRow> issued,
-                                          Optional<RunSheets.Open> sheet) {
-        boolean sound = WiringPlan.surveyed(found.house(), found.box()).verdict() != Verdict.STOP;
-        boolean picked = judgement.plan().after().isPresent();
-        Map<Stage, Stage.Progress> progress = new LinkedHashMap<>();
-        progress.put(Stage.SURVEY, sound ? Stage.Progress.DONE : Stage.Progress.BEGUN);
-        progress.put(Stage.MATCH, !picked ? Stage.Progress.OPEN
-                : judgement.mayBeIssued() ? Stage.Progress.DONE : Stage.Progress.BEGUN);
-        progress.put(Stage.DRAW, issued.map(plan -> plan.boxVersion() == found.row().version()
-                ? Stage.Progress.DONE : Stage.Progress.REOPENED).orElse(picked ? Stage.Progress.BEGUN
-                : Stage.Progress.OPEN));
-        progress.put(Stage.FIT, fitting(found, issued, sheet));
-        return progress.entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList();
-    }
-
-    private static Stage.Progress fitting(Boxes.Found found, Optional<IssuedPlanRow> issued,
-                                          Optional<RunSheets.Open> sheet) {
-        if (sheet.isEmpty()) {
-            return Stage.Progress.OPEN;
-        }
-        boolean current = issued.filter(plan -> plan.id().equals(sheet.get().row().planId())
-                && plan.boxVersion() == found.row().version()).isPresent();
-        if (!current) {
-            return Stage.Progress.REOPENED;
-        }
-        return sheet.get().sheet().isFinished() ? Stage.Progress.DONE : Stage.Progress.BEGUN;
+                found.box().gangs().size(), worst.orElse(null),
+                StageProgress.of(found, judgement, issued, sheet)
+                        .entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList());
     }
 
     private static List<IsolationView> isolation(Boxes.Found found, RunSheet sheet) {
