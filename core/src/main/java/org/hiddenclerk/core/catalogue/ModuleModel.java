@@ -28,19 +28,21 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * @param thickness   what it takes of the depth of a box
  * @param markets     markets with a stated approval
  * @param priceCents  price in hundredths of the job's currency
+ * @param blink       which breaks of its supply it counts, where that is stated
  */
 public record ModuleModel(String code, String maker, String name, Protocol protocol, Purpose purpose,
                           ModuleSupply supply, List<Channel> channels, List<Input> inputs,
                           Set<InputBehaviour> behaviours, boolean interlocked, Optional<Amps> totalAmps,
                           List<Terminal> terminals, Millimetres length, Millimetres width, Millimetres thickness,
-                          Set<String> markets, boolean metering, boolean worksWithoutInternet, int priceCents) {
+                          Set<String> markets, boolean metering, boolean worksWithoutInternet, int priceCents,
+                          Optional<BlinkTiming> blink) {
     public ModuleModel {
         channels = List.copyOf(channels);
         inputs = List.copyOf(inputs);
         behaviours = Set.copyOf(behaviours);
         terminals = List.copyOf(terminals);
         markets = Set.copyOf(markets);
-        if (inputs.size() < channels.size()) {
+        if (inputs.size() < channels.size() && purpose != Purpose.RECEIVER) {
             throw new IllegalArgumentException("Module " + code + " must have an input for each of its "
                     + channels.size() + " channels, not " + inputs.size() + ".");
         }
@@ -49,6 +51,11 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
     public Terminal terminal(String terminal) {
         return terminals.stream().filter(t -> t.name().equals(terminal)).findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("Module " + code + " has no terminal " + terminal + "."));
+    }
+
+    /** The switch-side half of a split pair: no contact of its own. */
+    public boolean isSender() {
+        return purpose == Purpose.SENDER;
     }
 
     /** Contacts that take from the module's own live; a volt-free contact does not. */

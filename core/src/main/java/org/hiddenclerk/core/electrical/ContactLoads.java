@@ -57,7 +57,7 @@ final class ContactLoads {
         if (seen && module.supply() instanceof ModuleSupply.TwoWire supply
                 && most < supply.minimumLoadWatts() * (1 - ROUNDING)) {
             log.addOverall(BELOW_MINIMUM_LOAD, module.id().value(),
-                    String.format(Locale.ROOT, "%s carries %.1f W; it needs at least %.1f W.", module.id(), most,
+                    String.format(Locale.ROOT, "%s carries %.1f W; it needs at least %.1f W.", region.called(module.id().value()), most,
                             supply.minimumLoadWatts()),
                     new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp"));
         }
@@ -87,8 +87,8 @@ final class ContactLoads {
                 OptionalDouble own = shareOf(channel, load, row, r);
                 if (own.isEmpty()) {
                     log.add(RATING_UNKNOWN, contact, row,
-                            () -> contact + " carries a " + load.kind().label()
-                                    + " (" + load.id() + "); no rating is stated for that kind.",
+                            () -> region.called(contact) + " carries a " + load.kind().label()
+                                    + " (" + region.called(load.id().value()) + "); no rating is stated for that kind.",
                             new Remedy(Remedy.Kind.FIND_OUT, "find the rating out from the maker"));
                 } else {
                     share += own.getAsDouble();
@@ -100,13 +100,13 @@ final class ContactLoads {
         if (share > NEAR_SHARE && share <= 1 + ROUNDING) {
             double near = share;
             log.add(NEAR_LIMIT, contact, row, share, () -> String.format(Locale.ROOT,
-                    "%s is at %.0f %% of its rating.", contact, near * 100));
+                    "%s is at %.0f %% of its rating.", region.called(contact), near * 100));
         }
         if (share > 1 + ROUNDING) {
             double total = watts;
             double over = share;
             log.add(CONTACT_OVERLOAD, contact, row, share,
-                    () -> String.format(Locale.ROOT, "%s carries %.0f W of %s: %.0f %% of its rating.", contact, total,
+                    () -> String.format(Locale.ROOT, "%s carries %.0f W of %s: %.0f %% of its rating.", region.called(contact), total,
                             String.join(", ", words.stream().distinct().toList()), over * 100),
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));

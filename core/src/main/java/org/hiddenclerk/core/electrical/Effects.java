@@ -1,5 +1,7 @@
 package org.hiddenclerk.core.electrical;
 
+import static org.hiddenclerk.core.finding.FindingCode.BLINK_NOT_SEEN;
+import static org.hiddenclerk.core.finding.FindingCode.GHOST_GLOW;
 import static org.hiddenclerk.core.finding.FindingCode.INPUT_STUCK;
 import static org.hiddenclerk.core.finding.FindingCode.LOAD_ALWAYS_ON;
 import static org.hiddenclerk.core.finding.FindingCode.LOAD_NEVER_ON;
@@ -8,11 +10,15 @@ import static org.hiddenclerk.core.finding.FindingCode.MODULE_UNPOWERED;
 import static org.hiddenclerk.core.finding.FindingCode.SWITCH_WITHOUT_EFFECT;
 
 import java.util.List;
+import java.util.Locale;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Remedy;
 
 /** What the whole table of a region says about loads, modules, inputs and mechanisms. */
 final class Effects {
+    /** From this share of its nominal volts on, a lamp with electronics may show something; common practice, no source. */
+    private static final double GLOW_SHARE = 0.03;
+
     private final RegionTable table;
     private final Region region;
     private final FindingLog log;
@@ -30,6 +36,8 @@ final class Effects {
         }
         effects.loads();
         effects.modules();
+        effects.blinks();
+        effects.glow();
         effects.inputs();
         effects.mechanisms();
     }
@@ -55,11 +63,11 @@ final class Effects {
                 }
                 if (on == 0) {
                     log.addOverall(LOAD_NEVER_ON, load.id().value(),
-                            load.id() + " is on in none of " + usable + " states.",
+                            region.called(load.id().value()) + " is on in none of " + usable + " states.",
                             Remedy.rewire("bring the switched live and its neutral to it"));
                 } else if (on == usable && isIntended(load)) {
                     log.addOverall(LOAD_ALWAYS_ON, load.id().value(),
-                            load.id() + " is on in all " + usable + " states.",
+                            region.called(load.id().value()) + " is on in all " + usable + " states.",
                             Remedy.rewire("take it off the permanent live"));
                 }
             }
@@ -91,14 +99,70 @@ final class Effects {
             }
             String id = device.part().id().value();
             if (idle > 0 && powered == 0) {
-                log.addOverall(MODULE_UNPOWERED, id, id + " gets its supply in none of " + idle
-                        + " states with its contacts open.", Remedy.rewire("feed it from the permanent live"));
+                log.addOverall(MODULE_UNPOWERED, id, region.called(id) + " gets its supply in none of " + states(idle)
+                        + " with its contacts open.", Remedy.rewire("feed it from the permanent live"));
             } else if (powered < idle) {
                 int off = idle - powered;
                 log.add(MODULE_CUT_BY_SWITCH, id, firstCut,
-                        () -> id + " is without supply in " + off + " states: off at the wall means unreachable.",
+                        () -> region.called(id) + " is without supply in " + states(off) + ": off at the wall means unreachable.",
                         Remedy.rewire("keep its feed permanent"));
             }
+        }
+    }
+
+    /** A module that counts breaks of its supply, and no flip that makes one. */
+    private void blinks() {
+        for (int d = 0; d < region.devices().length; d++) {
+            if (listensForBlinks(region.devices()[d]) && !isBlinkedBySomeFlip(d)) {
+                String id = region.devices()[d].part().id().value();
+                log.addOverall(BLINK_NOT_SEEN, id,
+                        region.called(id) + " counts breaks of its supply, and no flip of a switch makes one.",
+                        Remedy.rewire("feed it through a change-over switch with linked throws"));
+            }
+        }
+    }
+
+    private boolean isBlinkedBySomeFlip(int device) {
+        RowSolver solver = new RowSolver(region);
+        for (int e = 0; e < region.elements().length; e++) {
+            Region.Element element = region.elements()[e];
+            if (element.isSwitch() && element.mechanism().breaksBeforeMaking()) {
+                for (int[] pair : table.usablePairs(e)) {
+                    if (isBlink(table, solver, pair[0], pair[1], e, device)) {
+                        return true;
+                    }
+                }
+            }
+        }
+        return false;
+    }
+
+    /** A lamp with electronics that is off and still has a few volts across it. */
+    private static String states(int count) {
+        return count == 1 ? "1 state" : count + " states";
+    }
+
+    private void glow() {
+        for (int r = 0; r < region.resistors().length; r++) {
+            Region.Resistor resistor = region.resistors()[r];
+            if (resistor.part() instanceof Part.Load load && load.kind().isElectronicLamp()) {
+                for (int row = 0; row < region.rowCount(); row++) {
+                    if (table.isUsable(row)) {
+                        glow(row, r, load);
+                    }
+                }
+            }
+        }
+    }
+
+    private void glow(int row, int resistor, Part.Load load) {
+        double volts = table.volts(row, resistor);
+        double share = volts / region.resistors()[resistor].nominalVolts();
+        if (share >= GLOW_SHARE && table.loadState(row, resistor) == LoadState.OFF) {
+            log.add(GHOST_GLOW, load.id().value(), row, share, () -> String.format(Locale.ROOT,
+                    "%s is off with %.1f V across it, from what the module draws through it; it may glow or flicker.",
+                    region.called(load.id().value()),
+                    volts), new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
         }
     }
 
@@ -122,7 +186,8 @@ final class Effects {
             if (powered > 0 && (active == 0 || active == powered)) {
                 String id = owner.id() + "." + input.input().id();
                 String how = active == 0 ? "never asserted" : "always asserted";
-                log.addOverall(INPUT_STUCK, id, "Input " + id + " is " + how + " in " + powered + " powered states.",
+                log.addOverall(INPUT_STUCK, id,
+                        "Input " + region.called(id) + " is " + how + " in " + powered + " powered states.",
                         Remedy.rewire("bring the switch to the input and its reference"));
             }
         }
@@ -139,7 +204,7 @@ final class Effects {
                 if (!acts) {
                     String id = region.elements()[e].id();
                     log.addOverall(SWITCH_WITHOUT_EFFECT, id,
-                            "Operating " + id + " changes no load, no supply and no input.",
+                            "Operating " + region.called(id) + " changes no load, no supply and no input.",
                             Remedy.rewire("bring it into the circuit, or take it out"));
                 }
             }

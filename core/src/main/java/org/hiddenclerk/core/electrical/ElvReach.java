@@ -59,7 +59,8 @@ final class ElvReach implements RowCheck {
             if (source >= 0) {
                 Part.Supply supply = region.sources()[source].supply();
                 log.add(MAINS_ON_ELV, part.id().value(), row,
-                        () -> supply.line().label() + " of circuit " + supply.circuit() + " reaches " + part.id()
+                        () -> supply.line().label() + " of circuit " + supply.circuit() + " reaches "
+                                + region.called(part.id().value())
                                 + ", which is an extra-low-voltage part.",
                         Remedy.rewire("keep mains and extra-low voltage apart"));
             }

@@ -37,7 +37,7 @@ public record Input(String id, List<String> pins, Optional<String> activeWith, P
     }
 
     /** An input that is read at a contact, and therefore listed in the truth table. */
-    boolean hasContact() {
+    public boolean hasContact() {
         return !pins.isEmpty();
     }
 }

@@ -103,7 +103,7 @@ final class IntentProof {
                 int next = steps.command(state, place);
                 if (next != state && changesARemoteLoad(state, next)) {
                     Region region = tables.get(place.region()).region();
-                    visit(next, state, "remote command to " + region.elements()[place.element()].id(), open);
+                    visit(next, state, "remote command to " + name(region.elements()[place.element()].part().id()), open);
                 }
             }
         }
@@ -116,8 +116,12 @@ final class IntentProof {
         }
     }
 
-    private static String verb(Region.Element element) {
-        return (element.mechanism().isPush() ? "press " : "flip ") + element.id();
+    private String verb(Region.Element element) {
+        return (element.mechanism().isPush() ? "press " : "flip ") + name(element.part().id());
+    }
+
+    private String name(PartId part) {
+        return tables.get(0).region().wiring().nameOf(part);
     }
 
     private List<Steps.Place> channelsOfRemoteLoads() {
@@ -194,8 +198,8 @@ final class IntentProof {
     private void judgeControl(Intent intent, PartId control) {
         Optional<Steps.Place> place = switchNamed(control);
         if (place.isEmpty()) {
-            report(SWITCH_WITHOUT_EFFECT, control.value(), control + " is not connected to what feeds "
-                    + intent.load() + ".");
+            report(SWITCH_WITHOUT_EFFECT, control.value(), name(control) + " is not connected to what feeds "
+                    + name(intent.load()) + ".");
             return;
         }
         int allowed = intent.maxHandActions()
@@ -208,9 +212,9 @@ final class IntentProof {
                 changed = isChange(loadState(state, intent.load()), loadState(next, intent.load()));
             }
             if (!changed) {
-                String times = allowed == 1 ? "" : " up to " + allowed + " times";
-                report(SWITCH_WITHOUT_EFFECT, control.value(), story(state) + "operating " + control + times
-                        + " does not change " + intent.load() + ".");
+                String times = allowed == 1 ? "" : ", operated up to " + allowed + " times,";
+                report(SWITCH_WITHOUT_EFFECT, control.value(), story(state) + name(control) + times
+                        + " does nothing to " + name(intent.load()) + ".");
                 return;
             }
         }
@@ -236,14 +240,14 @@ final class IntentProof {
                         loadState(steps.command(state, place), intent.load())));
                 if (!changes) {
                     report(REMOTE_WITHOUT_EFFECT, intent.load().value(), story(state)
-                            + "a remote command does not change " + intent.load() + ".");
+                            + "a remote command does nothing to " + name(intent.load()) + ".");
                     return;
                 }
             }
         }
         if (!judged) {
             report(REMOTE_WITHOUT_EFFECT, intent.load().value(),
-                    "No powered module can change " + intent.load() + " from any state that can be reached.");
+                    "No powered module can change " + name(intent.load()) + " from any state that can be reached.");
         }
     }
 
@@ -276,7 +280,11 @@ final class IntentProof {
         for (int at = state; reached.get(at).from() >= 0; at = reached.get(at).from()) {
             actions.addFirst(reached.get(at).action());
         }
-        return actions.isEmpty() ? "From the start, " : "After " + String.join(", ", actions) + ": ";
+        return actions.isEmpty() ? "From the start, " : sentence(String.join(", ", actions)) + ", then ";
+    }
+
+    private static String sentence(String words) {
+        return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
     private void report(FindingCode code, String subject, String reason) {

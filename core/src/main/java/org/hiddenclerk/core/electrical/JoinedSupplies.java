@@ -48,7 +48,7 @@ final class JoinedSupplies implements RowCheck {
         for (PartPin pin : neverOnEarth) {
             if (solver.isOn(pin.node(), Line.PE) && !solver.isOn(pin.node(), Line.ELV_MINUS)) {
                 log.add(EARTH_AS_NEUTRAL, pin.part().id().value(), row,
-                        () -> pin.part().id() + " has a pin on earth; earth must never carry its current.",
+                        () -> region.called(pin.part().id().value()) + " has a pin on earth; earth must never carry its current.",
                         Remedy.rewire("put it on the neutral of its own circuit"));
             }
         }

@@ -28,6 +28,11 @@ public enum LoadKind {
         return label;
     }
 
+    /** Whether electronics stand before the light, which a trickle of current may start. */
+    boolean isElectronicLamp() {
+        return this == LED_LAMP || this == LED_DRIVER || this == FLUORESCENT || this == ELECTRONIC_TRANSFORMER;
+    }
+
     /** A heater is a resistive load: it may use that rating when it has none of its own. */
     public boolean mayUse(LoadKind rating) {
         return this == rating || this == HEATER && rating == RESISTIVE;

@@ -18,6 +18,8 @@ public enum Mechanism {
     /** Both poles closed at 1. */
     DOUBLE_POLE(List.of("L-IN", "L-OUT", "N-IN", "N-OUT"), List.of(),
             List.of(joins("L-IN", "L-OUT"), joins("N-IN", "N-OUT"))),
+    /** A wall dimmer, taken as full on when on. No relay module may be fed by it, or feed it. */
+    DIMMER(List.of("COM", "L1"), List.of(), List.of(joins("COM", "L1"))),
     /** Joined permanently; not a two-state element. */
     FIXED_ON(List.of("COM", "L1"), List.of(joins("COM", "L1")), List.of(joins("COM", "L1")));
 
@@ -33,6 +35,11 @@ public enum Mechanism {
 
     public List<String> terminals() {
         return terminals;
+    }
+
+    /** What it is called. */
+    public String label() {
+        return this == FIXED_ON ? "permanently joined" : name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
     /** Terminals joined in the position, 0 or 1. */

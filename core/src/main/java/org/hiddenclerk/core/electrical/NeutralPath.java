@@ -40,7 +40,7 @@ final class NeutralPath {
             if (first != second && liveThroughout) {
                 String id = table.region().resistors()[resistor].part().id().value();
                 log.add(NEUTRAL_SWITCHED, id, first ? pair[1] : pair[0],
-                        () -> element + " takes the neutral from " + id + " and leaves it on the live.",
+                        () -> table.region().called(element) + " takes the neutral from " + table.region().called(id) + " and leaves it on the live.",
                         Remedy.rewire("switch the live instead"));
             }
         }

@@ -105,6 +105,20 @@ final class Region {
         return wiring;
     }
 
+    /**
+     * What people call a part, a channel or an input of a module; its id where it has no name.
+     *
+     * @param id such as {@code X1}, {@code K1/2} or {@code K1.in}
+     */
+    String called(String id) {
+        String[] words = id.split("[/.]", 2);
+        String name = wiring.names().get(new PartId(words[0]));
+        if (name == null) {
+            return id;
+        }
+        return words.length == 1 ? name : name + (id.contains("/") ? " channel " : " input ") + words[1];
+    }
+
     List<Part> parts() {
         return parts;
     }

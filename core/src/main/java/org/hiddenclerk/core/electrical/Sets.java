@@ -3,10 +3,10 @@ package org.hiddenclerk.core.electrical;
 import java.util.Arrays;
 
 /** Disjoint sets of small numbers (union-find with path halving). */
-final class Sets {
+public final class Sets {
     private final int[] parent;
 
-    Sets(int size) {
+    public Sets(int size) {
         parent = new int[size];
         Arrays.setAll(parent, i -> i);
     }
@@ -15,7 +15,7 @@ final class Sets {
         System.arraycopy(other.parent, 0, parent, 0, parent.length);
     }
 
-    int find(int member) {
+    public int find(int member) {
         int at = member;
         while (parent[at] != at) {
             parent[at] = parent[parent[at]];
@@ -25,7 +25,7 @@ final class Sets {
     }
 
     /** Joins the two sets and returns the representative of the joint one. */
-    int join(int a, int b) {
+    public int join(int a, int b) {
         int rootA = find(a);
         int rootB = find(b);
         parent[rootB] = rootA;

@@ -1,7 +1,9 @@
 package org.hiddenclerk.core.electrical;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.InputBehaviour.Reaction;
@@ -42,6 +44,47 @@ final class Steps {
     private int withRow(int state, int region, int row) {
         int mask = tables.get(region).region().rowCount() - 1;
         return state & ~(mask << shift[region]) | row << shift[region];
+    }
+
+    /** Whether the state can happen, with voltages in every region. */
+    boolean isUsable(int state) {
+        for (int r = 0; r < tables.size(); r++) {
+            if (!tables.get(r).isUsable(row(state, r))) {
+                return false;
+            }
+        }
+        return true;
+    }
+
+    /** Position of every element by its id. */
+    Map<String, Integer> positions(int state) {
+        Map<String, Integer> positions = new LinkedHashMap<>();
+        for (int r = 0; r < tables.size(); r++) {
+            Region region = tables.get(r).region();
+            for (int e = 0; e < region.elements().length; e++) {
+                positions.put(region.elements()[e].id(), (row(state, r) & region.bit(e)) == 0 ? 0 : 1);
+            }
+        }
+        return positions;
+    }
+
+    boolean hasBlinkInputs() {
+        return tables.stream().anyMatch(table -> java.util.Arrays.stream(table.region().devices())
+                .anyMatch(Effects::listensForBlinks));
+    }
+
+    /** The state after a break of the whole supply that every module lives through: those that count breaks have seen one. */
+    int supplyBlink(int state) {
+        int next = state;
+        for (int r = 0; r < tables.size(); r++) {
+            Region.Device[] devices = tables.get(r).region().devices();
+            for (int d = 0; d < devices.length; d++) {
+                if (Effects.listensForBlinks(devices[d]) && tables.get(r).isPowered(row(state, r), d)) {
+                    next = blink(next, devices[d]);
+                }
+            }
+        }
+        return settle(state, next);
     }
 
     /** The state after a hand has operated a mechanism once: a flip, or a press with its release. */

@@ -1,5 +1,6 @@
 package org.hiddenclerk.core.electrical;
 
+import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -47,6 +48,39 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
             }
         }
         return rows;
+    }
+
+    /**
+     * The switches that change a load somewhere: some state in which operating the switch alone takes the load from on to
+     * off or back.
+     */
+    public List<PartId> controlsOf(PartId load) {
+        List<PartId> controls = new ArrayList<>();
+        for (RegionTable table : tables) {
+            Region region = table.region();
+            for (int r = 0; r < region.resistors().length; r++) {
+                Region.Resistor resistor = region.resistors()[r];
+                if (resistor.kind() == Region.ResistorKind.LOAD && resistor.part().id().equals(load)) {
+                    for (int e = 0; e < region.elements().length; e++) {
+                        if (region.elements()[e].isSwitch() && changes(table, e, r)) {
+                            controls.add(region.elements()[e].part().id());
+                        }
+                    }
+                }
+            }
+        }
+        return controls;
+    }
+
+    private static boolean changes(RegionTable table, int element, int resistor) {
+        for (int[] pair : table.usablePairs(element)) {
+            LoadState open = table.loadState(pair[0], resistor);
+            LoadState closed = table.loadState(pair[1], resistor);
+            if (open.isLit() && closed == LoadState.OFF || closed.isLit() && open == LoadState.OFF) {
+                return true;
+            }
+        }
+        return false;
     }
 
     @Override

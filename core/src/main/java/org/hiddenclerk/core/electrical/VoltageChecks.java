@@ -66,7 +66,7 @@ final class VoltageChecks implements RowCheck {
 
     private void tooManyVolts(String subject, double found, double allowed, int row) {
         log.add(OVER_VOLTAGE, subject, row, found,
-                () -> String.format(java.util.Locale.ROOT, "%s gets %.1f V; at most %.1f V is allowed.", subject, found,
+                () -> String.format(java.util.Locale.ROOT, "%s gets %.1f V; at most %.1f V is allowed.", region.called(subject), found,
                         allowed),
                 Remedy.rewire("feed it from a supply of its own voltage"));
     }
@@ -84,7 +84,7 @@ final class VoltageChecks implements RowCheck {
         }
         if (reversed) {
             String id = resistor.part().id().value();
-            log.add(REVERSED_POLARITY, id, row, () -> "The two supply conductors of " + id + " are exchanged.",
+            log.add(REVERSED_POLARITY, id, row, () -> "The two supply conductors of " + region.called(id) + " are exchanged.",
                     Remedy.rewire("exchange them"));
         }
     }
@@ -116,7 +116,7 @@ final class VoltageChecks implements RowCheck {
     private void foreignInput(String module, Part.Supply supply, Set<String> own, int row) {
         if (supply.line().isLive() || supply.line() == Line.N) {
             FindingCode code = supply.line().isLive() ? SECOND_FEED : BORROWED_NEUTRAL;
-            log.add(code, module, row, () -> "A switch input of " + module + " (circuit " + String.join(", ", own)
+            log.add(code, module, row, () -> "A switch input of " + region.called(module) + " (circuit " + String.join(", ", own)
                             + ") stands on " + supply.line().label() + " of circuit " + supply.circuit() + ".",
                     Remedy.rewire("take the input's reference from the module's own circuit"));
         }
@@ -154,7 +154,7 @@ final class VoltageChecks implements RowCheck {
                 int pin = region.node(load, "PE");
                 if (pin < 0 || !solver.isOn(pin, Line.PE)) {
                     log.add(EARTH_MISSING, load.id().value(), row,
-                            () -> load.id() + " needs earth and has none.", Remedy.rewire("connect its earth"));
+                            () -> region.called(load.id().value()) + " needs earth and has none.", Remedy.rewire("connect its earth"));
                 }
             }
         }
@@ -169,7 +169,7 @@ final class VoltageChecks implements RowCheck {
                     String a = resistors[i].part().id().value();
                     String b = resistors[j].part().id().value();
                     log.add(LOADS_IN_SERIES, a + "+" + b, row,
-                            () -> "Current passes through " + a + " and then through " + b + ".",
+                            () -> "Current passes through " + region.called(a) + " and then through " + region.called(b) + ".",
                             Remedy.rewire("give each load its own way back"));
                 }
             }

@@ -51,10 +51,12 @@ public final class WiringCheck {
     private static RegionTable judge(Region region, List<Finding> findings) {
         FindingLog log = new FindingLog(region);
         RegionTable table = RegionTable.of(region, List.of(new JoinedSupplies(region, log),
-                new ElvReach(region, log), new VoltageChecks(region, log), new CircuitLoads(region, log)));
+                new ElvReach(region, log), new VoltageChecks(region, log), new CircuitLoads(region, log),
+                new ConductorLoads(region, log)));
         NeutralPath.check(table, log);
         ContactLoads.check(table, log);
         Effects.check(table, log);
+        Dimmers.check(table, log);
         LeftOver.check(region, log);
         findings.addAll(log.findings());
         return table;

@@ -43,6 +43,13 @@ public enum FindingCode {
     UNUSED_CONDUCTOR(NOTE, "A conductor is left over"),
     // Choice of a module
     NEUTRAL_ABSENT(HOLD, "No neutral here"),
+    CLAIMED_TWICE(HOLD, "Two plans take over one switch"),
+    TOO_FEW_CORES(HOLD, "Not enough conductors between two places"),
+    SCHEME_NOT_FOR_THIS(HOLD, "Not the scheme for this"),
+    ALTERNATIVE_SUPPLY(HOLD, "The circuit has a second supply"),
+    PLACE_UNKNOWN(HOLD, "The place to fit it is not surveyed"),
+    FEATURE_MISSING(HOLD, "The module lacks a feature"),
+    ROOM_UNKNOWN(HOLD, "The room there is not measured"),
     TOO_FEW_CHANNELS(HOLD, "Not enough channels"),
     SEPARATE_FEEDS(STOP, "Gangs on different circuits"),
     CONTINUOUS_OVERLOAD(HOLD, "Too much for continuous use"),
@@ -59,6 +66,9 @@ public enum FindingCode {
     NEUTRAL_PREFERRED(NOTE, "A neutral is here, unused"),
     BYPASS_NEEDED(NOTE, "A bypass goes in at the lamp"),
     METAL_BOX_RADIO(NOTE, "Metal box around a radio"),
+    // Colours as found
+    COLOUR_MISLEADS(NOTE, "The colour does not tell what it does"),
+    EARTH_COLOUR_MISUSED(HOLD, "An earth colour on something else"),
     // Facts that the survey lacks
     SURVEY_INCOMPLETE(HOLD, "The survey lacks something");
 

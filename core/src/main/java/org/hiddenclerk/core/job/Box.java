@@ -5,15 +5,32 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.hiddenclerk.core.electrical.Mechanism;
 
-/** A wall box as it was surveyed. */
-public record Box(String label, BoxGeometry geometry, List<Gang> gangs, List<SurveyedLoad> loads, List<Cable> cables,
-                  List<Jumper> jumpers) {
+/**
+ * A box as it was surveyed.
+ *
+ * @param geometry its inside; empty where nobody has measured it
+ */
+public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, List<Gang> gangs,
+                  List<SurveyedLoad> loads, List<Cable> cables, List<Jumper> jumpers) {
     public Box {
         gangs = List.copyOf(gangs);
         loads = List.copyOf(loads);
         cables = List.copyOf(cables);
         jumpers = List.copyOf(jumpers);
+    }
+
+    /** A wall box that has been measured. */
+    public Box(String label, BoxGeometry geometry, List<Gang> gangs, List<SurveyedLoad> loads, List<Cable> cables,
+               List<Jumper> jumpers) {
+        this(label, BoxKind.WALL, Optional.of(geometry), gangs, loads, cables, jumpers);
+    }
+
+    /** The same box with another mechanism in one gang. */
+    public Box withMechanism(int gang, Mechanism mechanism) {
+        return new Box(label, kind, geometry, gangs.stream().map(g -> g.number() != gang ? g
+                : new Gang(g.number(), g.name(), mechanism, g.depth(), g.circuit())).toList(), loads, cables, jumpers);
     }
 
     /** A core with the cable it belongs to. */
@@ -48,7 +65,7 @@ public record Box(String label, BoxGeometry geometry, List<Gang> gangs, List<Sur
         return loads.stream().filter(load -> load.gang() == gang).toList();
     }
 
-    /** Circuit that a core belongs to: that of its feed, or of the gang that switches its load. */
+    /** Circuit that a core belongs to: that of its feed, or of the gang that switches its load; unknown between boxes. */
     public Optional<CircuitId> circuitOf(CableCore core) {
         if (core.cable().leads() instanceof Leads.FromSupply feed) {
             return Optional.of(feed.circuit());
@@ -56,8 +73,12 @@ public record Box(String label, BoxGeometry geometry, List<Gang> gangs, List<Sur
         if (core.cable().leads() instanceof Leads.ToLoadWithFeed loop) {
             return Optional.of(loop.circuit());
         }
-        int load = ((Leads.ToLoad) core.cable().leads()).load();
-        return loads.stream().filter(l -> l.number() == load).findFirst().map(l -> gang(l.gang()).circuit());
+        if (!(core.cable().leads() instanceof Leads.ToLoad lamp)) {
+            return Optional.empty();
+        }
+        int load = lamp.load();
+        return loads.stream().filter(l -> l.number() == load && !l.hangsHere()).findFirst()
+                .map(l -> gang(l.gang()).circuit());
     }
 
     /** Every circuit that has a conductor or a gang in the box: all must be off before it is opened. */

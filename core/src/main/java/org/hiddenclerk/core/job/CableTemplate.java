@@ -58,6 +58,15 @@ public final class CableTemplate {
                 core(3, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
     }
 
+    /** Three-core and earth to another box, not yet connected: what its cores do is for the person at the box to say. */
+    public Draft toBox() {
+        return new Draft(new Cable(nextName(), new Leads.ToBox("", ""), mm2(), List.of(
+                core(1, region.liveColour(), Role.TRAVELLER, new End.Capped()),
+                core(2, region.secondLineColour(), Role.TRAVELLER, new End.Capped()),
+                core(3, region.neutralColour(), Role.NEUTRAL, new End.Capped()),
+                core(4, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
+    }
+
     private List<Jumper> sharedLive(List<Gang> gangs) {
         List<Jumper> jumpers = new ArrayList<>();
         for (int i = 1; i < gangs.size(); i++) {

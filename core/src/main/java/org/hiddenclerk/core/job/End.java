@@ -1,5 +1,8 @@
 package org.hiddenclerk.core.job;
 
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
 /** Where a conductor ends inside a box. */
 public sealed interface End extends Comparable<End> {
 
@@ -8,6 +11,33 @@ public sealed interface End extends Comparable<End> {
 
     /** The place in words. */
     String words();
+
+    /**
+     * The place that a key names.
+     *
+     * @throws IllegalArgumentException if it names none
+     */
+    static End ofKey(String key) {
+        if (key.equals("capped")) {
+            return new Capped();
+        }
+        if (key.equals("loose")) {
+            return new Loose();
+        }
+        if (key.startsWith("j.") && key.length() > 2) {
+            return new InConnector(key.substring(2));
+        }
+        Matcher terminal = Pattern.compile("([gmx])(\\d{1,4})\\.(.+)").matcher(key);
+        if (!terminal.matches()) {
+            throw new IllegalArgumentException("The end (" + key + ") must be a terminal, a connector, capped or loose.");
+        }
+        int number = Integer.parseInt(terminal.group(2));
+        return switch (terminal.group(1)) {
+            case "g" -> new AtMechanism(number, terminal.group(3));
+            case "m" -> new AtModule(number, terminal.group(3));
+            default -> new AtLoad(number, terminal.group(3));
+        };
+    }
 
     @Override
     default int compareTo(End other) {
@@ -37,6 +67,19 @@ public sealed interface End extends Comparable<End> {
         @Override
         public String words() {
             return "module " + module + ", " + terminal;
+        }
+    }
+
+    /** On a terminal of a load that hangs here: L, N or PE. */
+    record AtLoad(int load, String terminal) implements End {
+        @Override
+        public String key() {
+            return "x" + load + "." + terminal;
+        }
+
+        @Override
+        public String words() {
+            return "load " + load + ", " + terminal;
         }
     }
 

@@ -11,6 +11,15 @@ public sealed interface Leads {
     record ToLoad(int load) implements Leads {
     }
 
+    /**
+     * To another box of the house. Core by core it is the same cable there.
+     *
+     * @param box   identity of that box
+     * @param cable name of this cable there
+     */
+    record ToBox(String box, String cable) implements Leads {
+    }
+
     /** To a load at which the circuit's feed also arrives: a switch loop. */
     record ToLoadWithFeed(int load, CircuitId circuit) implements Leads {
     }

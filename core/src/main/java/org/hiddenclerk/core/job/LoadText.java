@@ -128,6 +128,9 @@ public final class LoadText {
         kinds.put("heater", LoadKind.HEATER);
         kinds.put("socket", LoadKind.SOCKET);
         kinds.put("coil", LoadKind.COIL);
+        kinds.put("blind", LoadKind.BLIND_MOTOR);
+        kinds.put("strip", LoadKind.ELV_STRIP);
+        kinds.put("gate", LoadKind.DOOR_INPUT);
         return kinds;
     }
 }

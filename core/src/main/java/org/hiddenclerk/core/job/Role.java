@@ -6,6 +6,12 @@ public enum Role {
     SWITCHED_LIVE("switched live"),
     NEUTRAL("neutral"),
     EARTH("protective earth"),
+    /** Runs between two switches, and is live or not as they stand. */
+    TRAVELLER("traveller"),
+    /** Brings what a switch does to an input; carries no load. */
+    CONTROL("control wire"),
+    ELV_PLUS("ELV+"),
+    ELV_MINUS("ELV\u2212"),
     SPARE("spare");
 
     private final String label;

@@ -10,6 +10,9 @@ import java.util.Set;
  * asked here. Problems come in document order; an empty list means there are none.
  */
 public final class SurveyRules {
+    /** Terminals of a load. */
+    static final List<String> LOAD_TERMINALS = List.of("L", "N", "PE");
+
     private final Box box;
     private final Set<CircuitId> circuits;
     private final List<SurveyProblem> problems = new ArrayList<>();
@@ -46,7 +49,7 @@ public final class SurveyRules {
             if (!seen.add(load.number())) {
                 report("/loads/" + i + "/number", "a second load " + load.number(), "a number of its own");
             }
-            if (load.gang() < 1 || load.gang() > box.gangs().size()) {
+            if (!load.hangsHere() && (load.gang() < 1 || load.gang() > box.gangs().size())) {
                 report("/loads/" + i + "/gang", "gang " + load.gang(), "one of the " + box.gangs().size() + " gangs");
             }
         }
@@ -103,6 +106,12 @@ public final class SurveyRules {
                 if (!terminals.contains(pole.terminal())) {
                     report(at, "terminal " + pole.terminal(), "one of " + String.join(" ", terminals));
                 }
+            }
+        } else if (end instanceof End.AtLoad terminal) {
+            checkLoad(at, terminal.load());
+            boolean here = box.loads().stream().anyMatch(l -> l.number() == terminal.load() && l.hangsHere());
+            if (!here || !LOAD_TERMINALS.contains(terminal.terminal())) {
+                report(at, terminal.words(), "L, N or PE of a load that hangs in this box");
             }
         } else if (end instanceof End.AtModule) {
             report(at, "a module terminal", "a place that exists before the work");

@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.electrical;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.List;
 import java.util.Optional;
@@ -198,8 +199,46 @@ class FindingCodesTest {
             WiringCheck.Result result = check(Wirings.mains().module("K1", twoWire, ONE_CHANNEL, List.of(), "L=l", "O1=o")
                     .lamp("X1", 19, "o", "n"));
 
-            assertThat(codes(result)).containsExactly(FindingCode.BELOW_MINIMUM_LOAD);
+            assertThat(codes(result)).containsExactly(FindingCode.BELOW_MINIMUM_LOAD, FindingCode.GHOST_GLOW);
             assertThat(result.findings().get(0).reason()).isEqualTo("K1 carries 19.0 W; it needs at least 20.0 W.");
+        }
+
+        /** 230 V over 230 / 4 mA = 57 500 Ω and 230² / 19 W = 2 784 Ω leaves 10.6 V, 4.6 %; with 20 W beside it 5.3 V. */
+        @Test
+        void aTrickleThroughAnLedLampMayGlowAndABypassTakesItAway() {
+            ModuleSupply twoWire = new ModuleSupply.TwoWire("L", "O1", 90, OptionalDouble.of(265), 4, 10);
+            Wirings bare = Wirings.mains().module("K1", twoWire, ONE_CHANNEL, List.of(), "L=l", "O1=o").lamp("X1", 19, "o", "n");
+
+            assertOnly(bare, FindingCode.GHOST_GLOW, "X1");
+            assertThat(check(bare).findings().get(0).reason()).startsWith("X1 is off with 10.6 V across it");
+            assertThat(codes(check(bare.bypass("B1", 20, "o", "n")))).isEmpty();
+        }
+
+        @Test
+        void aModuleThatCountsBreaksNeedsAFlipThatMakesOne() {
+            List<Input> blink = List.of(new Input("1", List.of(), Optional.empty(), Input.Potential.MAINS,
+                    InputBehaviour.SUPPLY_BLINK, Optional.of("1"), Optional.empty()));
+            Wirings cut = Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=f")
+                    .module("K1", MAINS, ONE_CHANNEL, blink, "L=f", "N=n", "O1=o").lamp("X1", 5, "o", "n");
+            Wirings linked = Wirings.mains().mechanism("S1", Mechanism.TWO_WAY, "COM=l", "L1=f", "L2=f")
+                    .module("K1", MAINS, ONE_CHANNEL, blink, "L=f", "N=n", "O1=o").lamp("X1", 5, "o", "n");
+
+            assertThat(codes(check(cut))).contains(FindingCode.BLINK_NOT_SEEN);
+            assertThat(codes(check(linked))).isEmpty();
+        }
+
+        @Test
+        void aDimmerBeforeOrBehindAModuleIsFound() {
+            Wirings before = module(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d"), "L=d", "N=n", "O1=o")
+                    .lamp("X1", 5, "o", "n");
+            Wirings behind = module(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=o", "L1=d"), "L=l", "N=n", "O1=o")
+                    .lamp("X1", 5, "d", "n");
+            Wirings apart = module(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d"), "L=l", "N=n", "O1=o")
+                    .lamp("X1", 5, "o", "n").lamp("X2", 5, "d", "n");
+
+            assertThat(codes(check(before))).contains(FindingCode.DIMMER_IN_SERIES);
+            assertThat(codes(check(behind))).contains(FindingCode.DIMMER_IN_SERIES);
+            assertThat(codes(check(apart))).isEmpty();
         }
 
         private Wirings withInputOnNeutral() {
@@ -224,6 +263,42 @@ class FindingCodesTest {
             assertThat(codes(over)).containsExactly(FindingCode.CIRCUIT_OVERLOAD);
             assertThat(over.findings().get(0).reason())
                     .isEqualTo("Circuit C1 delivers 10.02 A; its protective device is rated 10.00 A.");
+        }
+
+        /** 1.5 mm² carries 17.5 A by IEC 60364-5-52, table B.52.2, method B1 (from memory): at 230 V and 0.9 that is 3 622 W. */
+        @Test
+        void aConductorCarriesWhatItsSizeAllows() {
+            Wirings within = strong().conductor("W1", "l", "x").lamp("X1", 3_600, "x", "n");
+            Wirings over = strong().conductor("W1", "l", "x").lamp("X1", 3_640, "x", "n");
+
+            assertThat(codes(check(within))).isEmpty();
+            assertOnly(over, FindingCode.CONDUCTOR_OVERLOAD, "W1");
+            assertThat(check(over).findings().get(0).reason())
+                    .isEqualTo("The black core of c carries 17.6 A; 1.50 mm² carries 17.5 A.");
+        }
+
+        /** Kirchhoff's first law: what branches off at a joint is not in the conductor behind it. */
+        @Test
+        void aConductorCarriesOnlyWhatLiesBehindIt() {
+            Wirings wirings = strong().conductor("W1", "l", "j").conductor("W2", "j", "x").lamp("X1", 2_000, "j", "n")
+                    .lamp("X2", 1_000, "x", "n");
+
+            var amps = Currents.of(wirings.build()).values().iterator().next();
+
+            assertThat(amps.get("W1")).isCloseTo(3_000 / 230.0 / 0.9, within(0.001));
+            assertThat(amps.get("W2")).isCloseTo(1_000 / 230.0 / 0.9, within(0.001));
+        }
+
+        @Test
+        void ofTwoConductorsBesideEachOtherTheShareIsNotGuessed() {
+            Wirings ring = strong().conductor("W1", "l", "x").conductor("W2", "l", "x").lamp("X1", 5_000, "x", "n");
+
+            assertThat(codes(check(ring))).isEmpty();
+            assertThat(Currents.of(ring.build()).values().iterator().next()).isEmpty();
+        }
+
+        private Wirings strong() {
+            return new Wirings().supply("N1", Line.N, "C1", "n").supply("F1", Line.L1, "C1", "l", 40);
         }
 
         @Test

@@ -10,7 +10,6 @@ import java.util.TreeSet;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
-import org.hiddenclerk.core.finding.SwitchingState;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
@@ -45,7 +44,7 @@ class IntentProofTest {
 
             assertThat(WiringCheck.of(wiring).findings()).filteredOn(f -> f.code() == FindingCode.SWITCH_WITHOUT_EFFECT)
                     .singleElement().satisfies(f -> assertThat(f.reason())
-                            .isEqualTo("After press S1: operating S1 does not change X1."));
+                            .isEqualTo("Press S1, then S1 does nothing to X1."));
         }
 
         @Test
@@ -156,11 +155,8 @@ class IntentProofTest {
             assertThat(Operations.of(wiring).get(state(1, 0)).get("K1/2")).isEqualTo(state(0, 1));
         }
 
-        private SwitchingState state(int first, int second) {
-            java.util.Map<String, Integer> channels = new java.util.LinkedHashMap<>();
-            channels.put("K1/1", first);
-            channels.put("K1/2", second);
-            return new SwitchingState(java.util.Map.of(), channels);
+        private Operations.Positions state(int first, int second) {
+            return new Operations.Positions(java.util.Map.of("K1/1", first, "K1/2", second));
         }
 
         private Wiring interlocked() {

@@ -21,7 +21,7 @@ final class Mutants {
         Part part = parts.get(at);
         List<String> pins = List.copyOf(part.pins().keySet());
         String words;
-        switch (random.nextInt(4)) {
+        switch (random.nextInt(7)) {
             case 0 -> {
                 String pin = pins.get(random.nextInt(pins.size()));
                 NodeId to = anyNode(wiring, random);
@@ -41,6 +41,9 @@ final class Mutants {
                 parts.add(new Part.Link(new PartId("J99"), pins("a", a, "b", b)));
                 words = a + " and " + b + " joined";
             }
+            case 3 -> words = changeMechanism(parts, random);
+            case 4 -> words = moveInput(wiring, parts, random);
+            case 5 -> words = exchangeNeutrals(parts, random);
             default -> {
                 boolean removable = part instanceof Part.Conductor || part instanceof Part.Link;
                 if (removable) {
@@ -50,6 +53,48 @@ final class Mutants {
             }
         }
         return new Mutant(words, new Wiring(wiring.supply(), parts, wiring.intents()));
+    }
+
+    private static String changeMechanism(List<Part> parts, Random random) {
+        List<Part> switches = parts.stream().filter(Part.Switch.class::isInstance).toList();
+        if (switches.isEmpty()) {
+            return "nothing changed";
+        }
+        Part.Switch old = (Part.Switch) switches.get(random.nextInt(switches.size()));
+        Mechanism other = List.of(Mechanism.ONE_WAY, Mechanism.TWO_WAY, Mechanism.PUSH_MAKE, Mechanism.PUSH_BREAK,
+                Mechanism.FIXED_ON).get(random.nextInt(5));
+        Map<String, NodeId> pins = new LinkedHashMap<>();
+        List<NodeId> nodes = List.copyOf(old.pins().values());
+        for (int i = 0; i < Math.min(nodes.size(), other.terminals().size()); i++) {
+            pins.put(other.terminals().get(i), nodes.get(i));
+        }
+        parts.set(parts.indexOf(old), new Part.Switch(old.id(), other, pins));
+        return old.id() + " is " + other + " now";
+    }
+
+    private static String moveInput(Wiring wiring, List<Part> parts, Random random) {
+        List<Part.FittedModule> modules = parts.stream().filter(Part.FittedModule.class::isInstance)
+                .map(Part.FittedModule.class::cast).filter(m -> m.inputs().stream().anyMatch(Input::hasContact)).toList();
+        if (modules.isEmpty()) {
+            return "nothing changed";
+        }
+        Part.FittedModule module = modules.get(random.nextInt(modules.size()));
+        String pin = module.inputs().stream().filter(Input::hasContact).findFirst().orElseThrow().pins().get(0);
+        NodeId to = anyNode(wiring, random);
+        parts.set(parts.indexOf(module), module.connected(with(module.pins(), pin, to)));
+        return "input of " + module.id() + " moved to " + to;
+    }
+
+    private static String exchangeNeutrals(List<Part> parts, Random random) {
+        List<Part> neutrals = parts.stream().filter(part -> part instanceof Part.Supply supply && supply.line() == Line.N).toList();
+        if (neutrals.size() < 2) {
+            return "nothing changed";
+        }
+        Part first = neutrals.get(random.nextInt(neutrals.size()));
+        Part second = neutrals.get(random.nextInt(neutrals.size()));
+        parts.set(parts.indexOf(first), withPins(first, second.pins()));
+        parts.set(parts.indexOf(second), withPins(second, first.pins()));
+        return first.id() + " and " + second.id() + " exchanged";
     }
 
     private static NodeId anyNode(Wiring wiring, Random random) {

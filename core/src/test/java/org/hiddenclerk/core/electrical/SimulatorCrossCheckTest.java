@@ -16,7 +16,8 @@ import org.junit.jupiter.api.Test;
  * mistakes made in them. Volts agree within 2 %, shorts agree exactly.
  */
 class SimulatorCrossCheckTest {
-    private static final int MUTANTS = 300;
+    /** Many more with {@code ./clerk test --deep}. */
+    private static final int MUTANTS = Integer.getInteger("clerk.mutants", 300);
     private static final long SEED = 20_261_125;
     private static final double AGREEMENT = 0.02;
 

@@ -13,15 +13,22 @@ import org.hiddenclerk.core.finding.FindingCode;
 /**
  * An independent, slow evaluation of the finding codes, straight from the words of the wiring format: sets of names in
  * place of numbered arrays, nets by flooding, potentials by repeated relaxation of the node equations. It covers the codes
- * about supplies, volts, ends, neutrals and modules that the planned wirings and their mutants show; the intent and what a
- * contact carries are left to the exact examples.
+ * about supplies, volts, ends, neutrals, contacts and modules that the planned wirings and their mutants show; the intent is
+ * left to the exact examples.
  */
 final class SlowJudge {
     /** The codes this judge speaks of. */
     static final Set<FindingCode> COVERED = Set.of(FindingCode.SHORT_LIVE_NEUTRAL, FindingCode.SHORT_LIVE_EARTH,
             FindingCode.PHASES_JOINED, FindingCode.SECOND_FEED, FindingCode.BORROWED_NEUTRAL, FindingCode.EARTH_AS_NEUTRAL,
             FindingCode.LIVE_END_OPEN, FindingCode.OVER_VOLTAGE, FindingCode.REVERSED_POLARITY, FindingCode.LOAD_NEVER_ON,
-            FindingCode.LOAD_ALWAYS_ON, FindingCode.MODULE_UNPOWERED, FindingCode.MODULE_CUT_BY_SWITCH);
+            FindingCode.LOAD_ALWAYS_ON, FindingCode.MODULE_UNPOWERED, FindingCode.MODULE_CUT_BY_SWITCH,
+            FindingCode.NEUTRAL_SWITCHED, FindingCode.LOADS_IN_SERIES, FindingCode.INPUT_STUCK, FindingCode.BOTH_DIRECTIONS_ON,
+            FindingCode.EARTH_MISSING, FindingCode.GHOST_GLOW, FindingCode.UNUSED_CONDUCTOR, FindingCode.CIRCUIT_OVERLOAD,
+            FindingCode.CONTACT_OVERLOAD, FindingCode.RATING_UNKNOWN, FindingCode.BELOW_MINIMUM_LOAD,
+            FindingCode.MAINS_ON_ELV);
+
+    /** Relaxation has settled when no net moves further in a round. */
+    private static final double SETTLED_VOLTS = 1e-10;
 
     private final Wiring wiring;
     private final List<Part> region;
@@ -78,19 +85,258 @@ final class SlowJudge {
         for (Map<String, Integer> positions : states) {
             State state = new State(positions);
             supplies(state);
+            elv(state);
             if (!state.isShorted()) {
                 state.solve();
                 sound.add(state);
                 volts(state);
                 neutralsByCurrent(state);
                 ends(state);
+                series(state);
+                directions(state);
+                earths(state);
+                glow(state);
+                circuits(state);
             }
         }
         if (!sound.isEmpty()) {
             lamps(sound);
             modules(sound);
+            neutralsTakenAway(sound);
+            stuckInputs(sound);
+            contacts(sound);
         }
+        leftOver();
         return found;
+    }
+
+    private void neutralsTakenAway(List<State> sound) {
+        for (State one : sound) {
+            for (State other : sound) {
+                if (one.differsInOneFrom(other)) {
+                    for (Resistance r : one.resistances) {
+                        boolean exposed = !(r.part instanceof Part.FittedModule module)
+                                || module.supply() instanceof ModuleSupply.LineNeutral;
+                        if (exposed && (leaves(one, other, r.a, r.b) || leaves(one, other, r.b, r.a))) {
+                            found.add(FindingCode.NEUTRAL_SWITCHED);
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    private static boolean leaves(State one, State other, String pin, String opposite) {
+        return one.isOn(pin, Line.N) && !other.isOn(pin, Line.N) && one.isOnLive(opposite) && other.isOnLive(opposite);
+    }
+
+    private void series(State state) {
+        for (Resistance one : state.resistances) {
+            for (Resistance other : state.resistances) {
+                if (one != other && one.part instanceof Part.Load && other.part instanceof Part.Load) {
+                    for (String a : List.of(one.a, one.b)) {
+                        for (String b : List.of(other.a, other.b)) {
+                            boolean meet = state.net(a).equals(state.net(b)) && state.suppliesOf(a).isEmpty();
+                            if (meet && state.flow(one) > 0.0001 && state.flow(other) > 0.0001
+                                    && state.alignment(a, a.equals(one.a) ? one.b : one.a, b.equals(other.a) ? other.b : other.a) < 0) {
+                                found.add(FindingCode.LOADS_IN_SERIES);
+                            }
+                        }
+                    }
+                }
+            }
+        }
+    }
+
+    private void directions(State state) {
+        for (Resistance one : state.resistances) {
+            for (Resistance other : state.resistances) {
+                if (one.part instanceof Part.Load a && other.part instanceof Part.Load b && a != b && a.motor().isPresent()
+                        && a.motor().equals(b.motor()) && !a.direction().equals(b.direction())
+                        && state.volts(one.a, one.b) > 0.1 * one.nominal + 1e-6
+                        && state.volts(other.a, other.b) > 0.1 * other.nominal + 1e-6) {
+                    found.add(FindingCode.BOTH_DIRECTIONS_ON);
+                }
+            }
+        }
+    }
+
+    private void earths(State state) {
+        for (Part part : region) {
+            if (part instanceof Part.Load load && load.earthRequired()
+                    && (!load.pins().containsKey("PE") || !state.isOn(node(load, "PE"), Line.PE))) {
+                found.add(FindingCode.EARTH_MISSING);
+            }
+        }
+    }
+
+    private void glow(State state) {
+        for (Resistance r : state.resistances) {
+            boolean electronic = r.part instanceof Part.Load load && Set.of(LoadKind.LED_LAMP, LoadKind.LED_DRIVER,
+                    LoadKind.FLUORESCENT, LoadKind.ELECTRONIC_TRANSFORMER).contains(load.kind());
+            double share = state.volts(r.a, r.b) / r.nominal;
+            if (electronic && share >= 0.03 && share <= 0.1) {
+                found.add(FindingCode.GHOST_GLOW);
+            }
+        }
+    }
+
+    private void circuits(State state) {
+        for (Part.Supply supply : state.supplies()) {
+            if (supply.line().isLive() && supply.ratedAmps().isPresent()) {
+                String net = state.net(node(supply, "out"));
+                double amps = 0;
+                for (Resistance r : state.resistances) {
+                    if (state.net(r.a).equals(net) != state.net(r.b).equals(net)) {
+                        amps += state.flow(r) / (r.part instanceof Part.Load load ? load.powerFactor() : 1);
+                    }
+                }
+                if (amps > supply.ratedAmps().getAsDouble() * 1.0001) {
+                    found.add(FindingCode.CIRCUIT_OVERLOAD);
+                }
+            }
+        }
+    }
+
+    private void leftOver() {
+        State any = new State(states().get(0));
+        Set<String> capped = new TreeSet<>();
+        region.stream().filter(Part.Cap.class::isInstance).forEach(cap -> capped.add(node(cap, "end")));
+        for (Part part : region) {
+            if (part instanceof Part.Conductor && (capped.contains(node(part, "a")) || capped.contains(node(part, "b")))
+                    && !any.fixedReach(node(part, "a")).stream().anyMatch(n -> any.supplies().stream()
+                    .anyMatch(s -> s.line() == Line.PE && node(s, "out").equals(n)))) {
+                found.add(FindingCode.UNUSED_CONDUCTOR);
+            }
+        }
+    }
+
+    private void stuckInputs(List<State> sound) {
+        for (Part part : region) {
+            List<Input> inputs = part instanceof Part.FittedModule module ? module.inputs()
+                    : part instanceof Part.Sender sender ? sender.inputs() : List.of();
+            for (Input input : inputs.stream().filter(i -> !i.pins().isEmpty()).toList()) {
+                boolean shared = input.pins().stream().anyMatch(pin -> region.stream().anyMatch(other -> other != part
+                        && !(other instanceof Part.Cap) && nodesOf(other).contains(node(part, pin))));
+                Set<Boolean> values = new TreeSet<>();
+                sound.stream().filter(state -> isPowered(part, state, sound)).forEach(state -> values.add(state.isActive(part, input)));
+                if (shared && values.size() == 1) {
+                    found.add(FindingCode.INPUT_STUCK);
+                }
+            }
+        }
+    }
+
+    /** A two-wire module lives on what flows while its own contacts are open. */
+    private static boolean isPowered(Part part, State state, List<State> sound) {
+        if (part instanceof Part.Sender) {
+            return state.isOnLive(node(part, "COM"));
+        }
+        Part.FittedModule module = (Part.FittedModule) part;
+        if (module.supply() instanceof ModuleSupply.TwoWire) {
+            Map<String, Integer> open = new LinkedHashMap<>(state.positions);
+            module.channels().forEach(channel -> open.put(module.id() + "/" + channel.id(), 0));
+            return sound.stream().filter(s -> s.positions.equals(open)).anyMatch(s -> s.isFed(module));
+        }
+        return state.isFed(module);
+    }
+
+    private void contacts(List<State> sound) {
+        for (Part part : region) {
+            if (part instanceof Part.FittedModule module) {
+                module.channels().forEach(channel -> contact(module, channel, sound));
+            }
+        }
+    }
+
+    private void contact(Part.FittedModule module, Channel channel, List<State> sound) {
+        String id = module.id() + "/" + channel.id();
+        double most = -1;
+        for (State closed : sound) {
+            for (State open : sound) {
+                if (closed.positions.get(id) == 1 && open.positions.get(id) == 0 && closed.differsInOneFrom(open)) {
+                    double watts = 0;
+                    double share = 0;
+                    for (Resistance r : closed.resistances) {
+                        boolean counts = !(r.part instanceof Part.FittedModule) && closed.flow(r) > 0.001
+                                && open.volts(r.a, r.b) < 0.5 * closed.volts(r.a, r.b);
+                        if (counts) {
+                            double own = closed.volts(r.a, r.b) * closed.flow(r);
+                            watts += own;
+                            share += r.part instanceof Part.Load load ? shareOf(channel, load, own, closed.flow(r)) : 0;
+                        }
+                    }
+                    most = Math.max(most, watts);
+                    if (share > 1.0001) {
+                        found.add(FindingCode.CONTACT_OVERLOAD);
+                    }
+                }
+            }
+        }
+        if (most >= 0 && module.supply() instanceof ModuleSupply.TwoWire supply && most < supply.minimumLoadWatts() * 0.9999) {
+            found.add(FindingCode.BELOW_MINIMUM_LOAD);
+        }
+    }
+
+    private double shareOf(Channel channel, Part.Load load, double watts, double amps) {
+        List<ContactRating> own = channel.ratings().stream().filter(r -> r.load() == load.kind()).toList();
+        List<ContactRating> usable = own.isEmpty() && load.kind() == LoadKind.HEATER ? channel.ratings().stream()
+                .filter(r -> r.load() == LoadKind.RESISTIVE).toList() : own;
+        if (usable.isEmpty()) {
+            found.add(FindingCode.RATING_UNKNOWN);
+            return 0;
+        }
+        double share = 0;
+        for (ContactRating rating : usable) {
+            share = Math.max(share, rating.watts().isPresent() ? watts / rating.watts().getAsDouble() : 0);
+            share = Math.max(share, rating.amps().isPresent() ? amps / load.powerFactor() / rating.amps().getAsDouble() : 0);
+        }
+        return share;
+    }
+
+    /** Mains that an extra-low-voltage part reaches, through resistances but not through the net of another supply. */
+    private void elv(State state) {
+        for (Part part : region) {
+            Set<String> starts = new TreeSet<>();
+            if (part instanceof Part.Supply supply && supply.line().isElv()) {
+                starts.add(node(part, "out"));
+            } else if (part instanceof Part.Load load && load.volts().orElse(wiring.supply().nominalVolts()) <= 50) {
+                starts.addAll(List.of(node(part, "L"), node(part, "N")));
+            } else if (part instanceof Part.FittedModule module) {
+                if (module.supply() instanceof ModuleSupply.DirectCurrent) {
+                    starts.addAll(List.of(node(part, module.supply().livePin()), node(part, module.supply().returnPin())));
+                }
+                module.inputs().stream().filter(i -> i.potential() == Input.Potential.ELV).forEach(i -> {
+                    i.pins().forEach(pin -> starts.add(node(part, pin)));
+                    i.activeWith().ifPresent(pin -> starts.add(node(part, pin)));
+                });
+            }
+            if (starts.stream().anyMatch(start -> reachesMains(start, state))) {
+                found.add(FindingCode.MAINS_ON_ELV);
+            }
+        }
+    }
+
+    private static boolean reachesMains(String start, State state) {
+        List<String> nets = new ArrayList<>(List.of(state.net(start)));
+        for (int i = 0; i < nets.size(); i++) {
+            String net = nets.get(i);
+            List<Part.Supply> here = state.supplies().stream().filter(s -> state.net(node(s, "out")).equals(net)).toList();
+            if (here.stream().anyMatch(s -> s.line().isLive() || s.line() == Line.N)) {
+                return true;
+            }
+            if (i == 0 || here.isEmpty()) {
+                for (Resistance r : state.resistances) {
+                    String a = state.net(r.a);
+                    String b = state.net(r.b);
+                    String next = a.equals(net) ? b : b.equals(net) ? a : net;
+                    if (!nets.contains(next)) {
+                        nets.add(next);
+                    }
+                }
+            }
+        }
+        return false;
     }
 
     private List<Map<String, Integer>> states() {
@@ -108,7 +354,11 @@ final class SlowJudge {
             for (int i = 0; i < elements.size(); i++) {
                 positions.put(elements.get(i), bits >> i & 1);
             }
-            states.add(positions);
+            boolean locked = region.stream().anyMatch(part -> part instanceof Part.FittedModule module && module.interlocked()
+                    && module.channels().stream().mapToInt(c -> positions.get(module.id() + "/" + c.id())).sum() > 1);
+            if (!locked) {
+                states.add(positions);
+            }
         }
         return states;
     }
@@ -125,7 +375,7 @@ final class SlowJudge {
             boolean uses = part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.FittedModule
                     || part instanceof Part.Sender;
             for (String pin : uses ? part.pinNames() : List.<String>of()) {
-                if (!pin.equals("PE") && state.isOn(node(part, pin), Line.PE)) {
+                if (!pin.equals("PE") && state.isOn(node(part, pin), Line.PE) && !state.isOn(node(part, pin), Line.ELV_MINUS)) {
                     found.add(FindingCode.EARTH_AS_NEUTRAL);
                 }
             }
@@ -134,6 +384,10 @@ final class SlowJudge {
 
     private void meet(Part.Supply a, Part.Supply b) {
         boolean same = a.circuit().equals(b.circuit());
+        if (a.line().isElv() || b.line().isElv()) {
+            meetElv(a, b);
+            return;
+        }
         if (a.line().isLive() && b.line().isLive()) {
             if (a.line() != b.line()) {
                 found.add(FindingCode.PHASES_JOINED);
@@ -149,6 +403,20 @@ final class SlowJudge {
         }
     }
 
+    private void meetElv(Part.Supply a, Part.Supply b) {
+        if (a.line().isElv() && b.line().isElv()) {
+            if (a.line() != b.line()) {
+                found.add(FindingCode.SHORT_LIVE_NEUTRAL);
+            }
+        } else if (a.line().isElv() && b.line() == Line.PE) {
+            if (a.line() == Line.ELV_PLUS) {
+                found.add(FindingCode.SHORT_LIVE_EARTH);
+            }
+        } else if (a.line().isElv()) {
+            found.add(FindingCode.MAINS_ON_ELV);
+        }
+    }
+
     private void volts(State state) {
         for (Resistance r : state.resistances) {
             double volts = state.volts(r.a, r.b);
@@ -159,6 +427,10 @@ final class SlowJudge {
             boolean polar = r.part instanceof Part.Load || r.part instanceof Part.FittedModule module
                     && module.supply() instanceof ModuleSupply.LineNeutral;
             if (polar && state.isOn(r.a, Line.N) && state.isOnLive(r.b)) {
+                found.add(FindingCode.REVERSED_POLARITY);
+            }
+            boolean direct = r.part instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
+            if (direct && state.isOn(r.a, Line.ELV_MINUS) && state.isOn(r.b, Line.ELV_PLUS)) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
         }
@@ -262,12 +534,7 @@ final class SlowJudge {
             if (part instanceof Part.FittedModule module) {
                 List<State> idle = sound.stream().filter(s -> module.channels().stream()
                         .allMatch(c -> s.positions.get(module.id() + "/" + c.id()) == 0)).toList();
-                long powered = idle.stream().filter(s -> {
-                    String live = node(module, module.supply().livePin());
-                    double volts = s.volts(live, node(module, module.supply().returnPin()));
-                    boolean fed = !(module.supply() instanceof ModuleSupply.TwoWire) || s.isOnLive(live);
-                    return fed && volts >= module.supply().minVolts() - 1e-6;
-                }).count();
+                long powered = idle.stream().filter(s -> s.isFed(module)).count();
                 if (!idle.isEmpty() && powered == 0) {
                     found.add(FindingCode.MODULE_UNPOWERED);
                 } else if (powered < idle.size()) {
@@ -297,6 +564,8 @@ final class SlowJudge {
             double nominal = wiring.supply().nominalVolts();
             if (part instanceof Part.Conductor || part instanceof Part.Link) {
                 join(node(part, "a"), node(part, "b"));
+            } else if (part instanceof Part.Sender) {
+                join(node(part, "COM"), node(part, "L1"));
             } else if (part instanceof Part.Switch mechanism) {
                 mechanism.mechanism().contacts(positions.getOrDefault(part.id().value(), 1))
                         .forEach(contact -> join(node(part, contact.from()), node(part, contact.to())));
@@ -322,6 +591,61 @@ final class SlowJudge {
 
         String net(String node) {
             return nets.get(node);
+        }
+
+        boolean differsInOneFrom(State other) {
+            return positions.entrySet().stream().filter(e -> !e.getValue().equals(other.positions.get(e.getKey()))).count() == 1;
+        }
+
+        double flow(Resistance r) {
+            return volts(r.a, r.b) / r.ohms;
+        }
+
+        double alignment(String at, String one, String other) {
+            double[] a = potentials.get(net(at));
+            double[] b = potentials.get(net(one));
+            double[] c = potentials.get(net(other));
+            return (a[0] - b[0]) * (a[0] - c[0]) + (a[1] - b[1]) * (a[1] - c[1]);
+        }
+
+        boolean isFed(Part.FittedModule module) {
+            String live = node(module, module.supply().livePin());
+            String back = node(module, module.supply().returnPin());
+            double volts = module.supply() instanceof ModuleSupply.DirectCurrent
+                    ? potentials.get(net(live))[0] - potentials.get(net(back))[0] : volts(live, back);
+            boolean onLive = !(module.supply() instanceof ModuleSupply.TwoWire) || isOnLive(live);
+            return onLive && volts >= module.supply().minVolts() - 1e-6;
+        }
+
+        boolean isActive(Part owner, Input input) {
+            String first = net(node(owner, input.pins().get(0)));
+            if (input.pins().size() > 1) {
+                return first.equals(net(node(owner, input.pins().get(1))));
+            }
+            String with = node(owner, input.activeWith().orElseThrow());
+            boolean samePotential = input.potential() == Input.Potential.MAINS && suppliesOf(node(owner, input.pins().get(0)))
+                    .stream().anyMatch(a -> suppliesOf(with).stream().anyMatch(b -> Math.hypot(phasor(a)[0] - phasor(b)[0],
+                    phasor(a)[1] - phasor(b)[1]) < 0.001));
+            return first.equals(net(with)) || samePotential;
+        }
+
+        /** Nodes joined whatever the switches do. */
+        Set<String> fixedReach(String start) {
+            Set<String> reached = new TreeSet<>(Set.of(start));
+            boolean grew = true;
+            while (grew) {
+                grew = false;
+                for (Part part : region) {
+                    boolean fixed = part instanceof Part.Conductor || part instanceof Part.Link || part instanceof Part.Sender
+                            || part instanceof Part.Switch s && !s.mechanism().isTwoState();
+                    List<String> ends = !fixed ? List.of() : part instanceof Part.Conductor || part instanceof Part.Link
+                            ? List.of(node(part, "a"), node(part, "b")) : List.of(node(part, "COM"), node(part, "L1"));
+                    if (ends.stream().anyMatch(reached::contains)) {
+                        grew |= reached.addAll(ends);
+                    }
+                }
+            }
+            return reached;
         }
 
         List<Part.Supply> supplies() {
@@ -350,7 +674,8 @@ final class SlowJudge {
         }
 
         private double[] phasor(Part.Supply supply) {
-            double volts = supply.line().isLive() ? wiring.supply().nominalVolts() : 0;
+            double volts = supply.line().isLive() ? wiring.supply().nominalVolts()
+                    : supply.line() == Line.ELV_PLUS ? supply.volts().orElseThrow() : 0;
             double angle = Math.toRadians(wiring.supply().degrees(supply.line()));
             return new double[] {volts * Math.cos(angle), volts * Math.sin(angle)};
         }
@@ -372,16 +697,19 @@ final class SlowJudge {
             supplies().forEach(s -> potentials.put(net(node(s, "out")), phasor(s)));
             Set<String> held = new TreeSet<>();
             supplies().forEach(s -> held.add(net(node(s, "out"))));
-            for (int round = 0; round < 4_000; round++) {
+            double moved = 1;
+            for (int round = 0; round < 4_000 && moved > SETTLED_VOLTS; round++) {
+                moved = 0;
                 for (String net : potentials.keySet()) {
                     if (!held.contains(net)) {
-                        relax(net);
+                        moved = Math.max(moved, relax(net));
                     }
                 }
             }
         }
 
-        private void relax(String net) {
+        /** Sets a net to what its neighbours make of it and tells how far it moved, in volts. */
+        private double relax(String net) {
             double siemens = 1e-9;
             double re = 0;
             double im = 0;
@@ -395,7 +723,8 @@ final class SlowJudge {
                     im += other[1] / r.ohms;
                 }
             }
-            potentials.put(net, new double[] {re / siemens, im / siemens});
+            double[] before = potentials.put(net, new double[] {re / siemens, im / siemens});
+            return Math.hypot(re / siemens - before[0], im / siemens - before[1]);
         }
 
         double volts(String a, String b) {

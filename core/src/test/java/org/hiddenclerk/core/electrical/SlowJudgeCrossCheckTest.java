@@ -14,14 +14,17 @@ import org.junit.jupiter.api.Test;
 
 /** The finding codes of planned wirings, and of seeded mistakes in them, against an independent slow evaluation. */
 class SlowJudgeCrossCheckTest {
-    private static final int MUTANTS = 600;
+    /** Many more with {@code ./clerk test --deep}. */
+    private static final int MUTANTS = Integer.getInteger("clerk.mutants", 600);
     private static final long SEED = 4_711;
 
     @Test
-    void plannedWiringsShowNothing() {
+    void plannedWiringsShowNothingButNotes() {
         Plans.ofEveryKind().forEach((name, wiring) -> {
-            assertThat(SlowJudge.codesOf(wiring)).as(name).isEmpty();
-            assertThat(covered(WiringCheck.of(wiring))).as(name).isEmpty();
+            Set<FindingCode> slow = SlowJudge.codesOf(wiring);
+            assertThat(covered(WiringCheck.of(wiring))).as(name).isEqualTo(slow);
+            assertThat(slow).as(name).isSubsetOf(FindingCode.MODULE_CUT_BY_SWITCH,
+                    FindingCode.UNUSED_CONDUCTOR);
         });
     }
 

@@ -17,8 +17,17 @@ final class Wirings {
     }
 
     Wirings supply(String id, Line line, String circuit, String node) {
-        parts.add(new Part.Supply(new PartId(id), line, circuit, OptionalDouble.of(10), OptionalDouble.empty(),
+        return supply(id, line, circuit, node, 10);
+    }
+
+    Wirings supply(String id, Line line, String circuit, String node, double ratedAmps) {
+        parts.add(new Part.Supply(new PartId(id), line, circuit, OptionalDouble.of(ratedAmps), OptionalDouble.empty(),
                 pins("out=" + node)));
+        return this;
+    }
+
+    Wirings bypass(String id, double watts, String a, String b) {
+        parts.add(new Part.Bypass(new PartId(id), watts, pins("a=" + a, "b=" + b)));
         return this;
     }
 

@@ -112,7 +112,7 @@ class SurveyTest {
             cables.add(draft.cable());
             List<Jumper> jumpers = new ArrayList<>(box.jumpers());
             jumpers.addAll(draft.jumpers());
-            return new Box(box.label(), box.geometry(), box.gangs(), box.loads(), cables, jumpers);
+            return new Box(box.label(), box.kind(), box.geometry(), box.gangs(), box.loads(), cables, jumpers);
         }
     }
 

@@ -67,6 +67,90 @@ public final class Modules {
                 ContactRating.amps(LoadKind.RESISTIVE, 10)};
     }
 
+    /** One channel with neutral and an input for each of several switches. */
+    public static ModuleModel withInputs(int inputs) {
+        ModuleModel one = withNeutral(1, 2, generous());
+        List<Terminal> terminals = new ArrayList<>(one.terminals());
+        List<Input> all = new ArrayList<>(one.inputs());
+        for (int i = 2; i <= inputs; i++) {
+            terminals.add(new Terminal("S" + i, 1, MM2));
+            all.add(Input.single("" + i, "S" + i, "L", Input.Potential.MAINS, InputBehaviour.EVERY_FLIP, "1"));
+        }
+        return model("N1x" + inputs, one.supply(), Purpose.LIGHTS, one.channels(), all, terminals);
+    }
+
+    /** One channel with neutral that counts breaks of its supply. */
+    public static ModuleModel blinking() {
+        ModuleModel one = withNeutral(1, 2, generous());
+        return model("NB", one.supply(), Purpose.LIGHTS, one.channels(), one.inputs(), one.terminals());
+    }
+
+    /** The lamp end of a split pair: no inputs. */
+    public static ModuleModel receiver() {
+        ModuleModel one = withNeutral(1, 2, generous());
+        return model("RL", one.supply(), Purpose.RECEIVER, one.channels(), List.of(),
+                one.terminals().stream().filter(t -> !t.name().startsWith("S")).toList());
+    }
+
+    public static ModuleModel sender() {
+        return model("SE", new ModuleSupply.TwoWire("COM", "L1", 0, OptionalDouble.of(265), 1, 0), Purpose.SENDER, List.of(),
+                List.of(new Input("1", List.of("S1", "S2"), Optional.empty(), Input.Potential.MAINS,
+                        InputBehaviour.EVERY_FLIP, Optional.empty(), Optional.empty())),
+                List.of(new Terminal("COM", 1, MM2), new Terminal("L1", 1, MM2), new Terminal("S1", 1, MM2),
+                        new Terminal("S2", 1, MM2)));
+    }
+
+    public static ModuleModel heavy() {
+        ModuleModel one = withNeutral(1, 2, ContactRating.amps(LoadKind.RESISTIVE, 25), ContactRating.amps(LoadKind.HEATER, 25),
+                ContactRating.amps(LoadKind.SOCKET, 16));
+        return model("NH", one.supply(), Purpose.HEAVY_LOADS, one.channels(), one.inputs(), one.terminals());
+    }
+
+    public static ModuleModel blind() {
+        ModuleModel two = withNeutral(2, 2, generous());
+        List<Input> inputs = two.inputs().stream().map(i -> new Input(i.id(), i.pins(), i.activeWith(), i.potential(),
+                InputBehaviour.UP_DOWN, i.channel(), i.target())).toList();
+        return new ModuleModel("BL", "Test", "for tests", Protocol.ZIGBEE, Purpose.BLINDS, two.supply(), two.channels(), inputs,
+                Set.of(InputBehaviour.UP_DOWN), true, Optional.empty(), two.terminals(), two.length(), two.width(),
+                two.thickness(), two.markets(), false, true, 2000, Optional.empty());
+    }
+
+    public static ModuleModel fanAndLight() {
+        ModuleModel two = withNeutral(2, 2, generous());
+        return model("FL", two.supply(), Purpose.FAN_AND_LIGHT, two.channels(), two.inputs(), two.terminals());
+    }
+
+    public static ModuleModel voltFree() {
+        ModuleModel one = withNeutral(1, 2, generous());
+        List<Terminal> terminals = new ArrayList<>(one.terminals());
+        terminals.add(new Terminal("C", 1, MM2));
+        return model("VF", one.supply(), Purpose.VOLT_FREE, List.of(new Channel("1", "C", "O1",
+                List.of(ContactRating.watts(LoadKind.DOOR_INPUT, 50)))), one.inputs(), terminals);
+    }
+
+    public static ModuleModel direct(double minVolts, double maxVolts) {
+        return model("DC", new ModuleSupply.DirectCurrent("+", "-", minVolts, OptionalDouble.of(maxVolts), 0.6),
+                Purpose.EXTRA_LOW_VOLTAGE, List.of(new Channel("1", "+", "O1", List.of(generous()))),
+                List.of(Input.single("1", "S1", "-", Input.Potential.ELV, InputBehaviour.EVERY_FLIP, "1")),
+                List.of(new Terminal("+", 2, MM2), new Terminal("-", 2, MM2), new Terminal("O1", 1, MM2),
+                        new Terminal("S1", 1, MM2)));
+    }
+
+    /** Ratings for every kind of load that the runs of the tests have. */
+    public static ContactRating[] generous() {
+        return new ContactRating[] {ContactRating.watts(LoadKind.LED_LAMP, 150), ContactRating.amps(LoadKind.RESISTIVE, 10),
+                ContactRating.watts(LoadKind.MOTOR, 300), ContactRating.watts(LoadKind.BLIND_MOTOR, 300),
+                ContactRating.watts(LoadKind.ELV_STRIP, 100), ContactRating.watts(LoadKind.LED_DRIVER, 100)};
+    }
+
+    private static ModuleModel model(String code, ModuleSupply supply, Purpose purpose, List<Channel> contacts,
+                                     List<Input> inputs, List<Terminal> terminals) {
+        return new ModuleModel(code, "Test", "for tests", Protocol.ZIGBEE, purpose, supply, contacts, inputs,
+                Set.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.PRESS_CHANGES,
+                        InputBehaviour.SUPPLY_BLINK), false, Optional.empty(), terminals, Millimetres.of(42),
+                Millimetres.of(37), Millimetres.of(16), Set.of("EU", "UK", "US"), false, true, 2000, Optional.empty());
+    }
+
     private static ModuleModel model(String code, ModuleSupply supply, int channels, List<Input> inputs,
                                      List<Terminal> terminals, ContactRating... ratings) {
         List<Channel> contacts = new ArrayList<>();
@@ -76,6 +160,6 @@ public final class Modules {
         return new ModuleModel(code, "Test", "for tests", Protocol.ZIGBEE, Purpose.LIGHTS, supply, contacts, inputs,
                 Set.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.PRESS_CHANGES), false,
                 Optional.empty(), terminals, Millimetres.of(42), Millimetres.of(37), Millimetres.of(16),
-                Set.of("EU", "UK", "US"), false, true, 2000);
+                Set.of("EU", "UK", "US"), false, true, 2000, Optional.empty());
     }
 }
