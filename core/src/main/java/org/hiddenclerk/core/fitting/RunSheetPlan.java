@@ -3,21 +3,28 @@ package org.hiddenclerk.core.fitting;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.hiddenclerk.core.fitting.Step.Confirm;
 import org.hiddenclerk.core.fitting.Step.Effect;
 import org.hiddenclerk.core.fitting.Step.Phase;
 import org.hiddenclerk.core.fitting.Step.Reading;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Move;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.Run.GangRef;
+import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
  * Makes the steps of a box's run sheet from the wiring before and after.
@@ -36,20 +43,20 @@ public final class RunSheetPlan {
     private static final BigDecimal SOURCE_MOST = new BigDecimal("1.15");
 
     private final HouseContext house;
-    private final BoxWiring before;
-    private final BoxWiring after;
-    private final Box box;
+    private final RunWiring before;
+    private final RunWiring after;
+    private final List<Place> places;
     private final List<Step> steps = new ArrayList<>();
 
-    private RunSheetPlan(HouseContext house, BoxWiring before, BoxWiring after) {
+    private RunSheetPlan(HouseContext house, WiringPlan plan) {
         this.house = house;
-        this.before = before;
-        this.after = after;
-        this.box = before.box();
+        before = plan.found();
+        after = plan.planned().orElseThrow(() -> new IllegalArgumentException("There is no plan to work by."));
+        places = plan.placesOfWork();
     }
 
-    public static List<Step> of(HouseContext house, BoxWiring before, BoxWiring after) {
-        RunSheetPlan plan = new RunSheetPlan(house, before, after);
+    public static List<Step> of(HouseContext house, WiringPlan work) {
+        RunSheetPlan plan = new RunSheetPlan(house, work);
         plan.isolate();
         plan.open();
         plan.wire();
@@ -61,7 +68,7 @@ public final class RunSheetPlan {
 
     private void isolate() {
         List<Confirm> circuits = new ArrayList<>();
-        for (CircuitId id : box.circuits()) {
+        for (CircuitId id : circuits()) {
             Circuit circuit = house.circuits().get(id);
             circuits.add(new Confirm("circuit-" + circuit.label(), "Circuit " + circuit.label() + ", "
                     + circuit.rating() + ", " + circuit.phase().label() + ": found on the board"));
@@ -79,9 +86,21 @@ public final class RunSheetPlan {
         proveDead("", Phase.ISOLATE, before, "nothing is loosened before this");
     }
 
+    /** Circuits of every place that is opened. */
+    private Set<CircuitId> circuits() {
+        Set<CircuitId> circuits = new LinkedHashSet<>();
+        places.forEach(place -> circuits.addAll(before.run().circuitsIn(place)));
+        return circuits;
+    }
+
+    /** Where something is, said only when there is more than one place. */
+    private String at(Place place) {
+        return places.size() > 1 ? place.label() + ": " : "";
+    }
+
     private List<Confirm> offConfirms() {
         List<Confirm> confirms = new ArrayList<>();
-        for (CircuitId id : box.circuits()) {
+        for (CircuitId id : circuits()) {
             Circuit circuit = house.circuits().get(id);
             confirms.add(new Confirm("off-" + circuit.label(), "Circuit " + circuit.label() + " is off and locked or tagged"));
             if (circuit.alternativelySupplied()) {
@@ -92,7 +111,7 @@ public final class RunSheetPlan {
         return confirms;
     }
 
-    private void proveDead(String again, Phase phase, BoxWiring wiring, String why) {
+    private void proveDead(String again, Phase phase, RunWiring wiring, String why) {
         BigDecimal nominal = house.region().nominalVolts().asDecimal();
         Reading source = new Reading("source", "known source, live to neutral", "V",
                 nominal.multiply(SOURCE_LEAST), nominal.multiply(SOURCE_MOST));
@@ -107,25 +126,29 @@ public final class RunSheetPlan {
                 List.of(), List.of(source), Effect.PROVED_DEAD));
     }
 
-    private List<Reading> deadReadings(BoxWiring wiring) {
+    private List<Reading> deadReadings(RunWiring wiring) {
         List<Reading> readings = new ArrayList<>();
-        Map<String, Box.CableCore> places = new LinkedHashMap<>();
-        for (Box.CableCore core : box.cores()) {
+        places.forEach(place -> deadReadings(place, wiring.at(place), readings));
+        return readings;
+    }
+
+    private void deadReadings(Place place, BoxWiring wiring, List<Reading> readings) {
+        Map<String, Box.CableCore> ends = new LinkedHashMap<>();
+        for (Box.CableCore core : wiring.box().cores()) {
             if (core.core().role() != Role.EARTH) {
-                readings.add(dead("earth-" + core.key(), core.words() + " to earth"));
+                readings.add(dead("earth-" + place.prefix() + core.key(), at(place) + core.words() + " to earth"));
                 End end = wiring.endOf(core);
                 boolean alone = end instanceof End.Capped || end instanceof End.Loose;
-                places.putIfAbsent(alone ? core.key() : end.key(), core);
+                ends.putIfAbsent(alone ? core.key() : end.key(), core);
             }
         }
-        List<Box.CableCore> distinct = List.copyOf(places.values());
+        List<Box.CableCore> distinct = List.copyOf(ends.values());
         for (int i = 0; i < distinct.size(); i++) {
             for (int j = i + 1; j < distinct.size(); j++) {
-                readings.add(dead(distinct.get(i).key() + "-" + distinct.get(j).key(),
-                        distinct.get(i).words() + " to " + distinct.get(j).words()));
+                readings.add(dead(place.prefix() + distinct.get(i).key() + "-" + distinct.get(j).key(),
+                        at(place) + distinct.get(i).words() + " to " + distinct.get(j).words()));
             }
         }
-        return readings;
     }
 
     private static Reading dead(String id, String text) {
@@ -134,25 +157,26 @@ public final class RunSheetPlan {
 
     private void open() {
         List<Confirm> labels = new ArrayList<>();
-        for (Box.CableCore core : box.cores()) {
-            labels.add(new Confirm("label-" + core.key(), core.words() + ": labelled, was on "
-                    + before.endOf(core).words()));
+        for (Place place : places) {
+            for (Box.CableCore core : place.box().cores()) {
+                labels.add(new Confirm("label-" + place.prefix() + core.key(), at(place) + core.words()
+                        + ": labelled, was on " + before.at(place).words(before.at(place).endOf(core))));
+            }
+            labels.add(new Confirm("photo" + (place.prefix().isEmpty() ? "" : "-" + place.prefix()), at(place)
+                    + "the open box is photographed with its labels"));
         }
-        labels.add(new Confirm("photo", "The open box is photographed with its labels"));
         steps.add(new Step("label", Phase.OPEN, "Label and photograph every core",
                 "Note where each one is before anything is disconnected.", true, labels, List.of(), Effect.NONE));
     }
 
     private void wire() {
-        List<Move> moves = Move.between(before, after);
-        for (int i = 0; i < moves.size(); i++) {
-            steps.add(new Step("move-" + (i + 1), Phase.WIRE, moves.get(i).words(), "", false,
-                    List.of(new Confirm("done", "Done, strand and screw checked")), List.of(), Effect.NONE));
+        int number = 1;
+        for (Place place : places) {
+            for (Move move : Move.between(before.at(place), after.at(place))) {
+                steps.add(new Step("move-" + number++, Phase.WIRE, at(place) + move.words(), "", false,
+                        List.of(new Confirm("done", "Done, strand and screw checked")), List.of(), Effect.NONE));
+            }
         }
-        after.bypasses().forEach((load, watts) -> steps.add(new Step("bypass-" + load, Phase.WIRE,
-                "Put the bypass of " + watts + " across " + box.load(load).name() + ".",
-                "At the lamp, live to neutral, in its own insulated place.", false,
-                List.of(new Confirm("done", "Done")), List.of(), Effect.NONE)));
         List<Confirm> checks = new ArrayList<>();
         checks.add(new Confirm("pull", "Every terminal is pull-tested"));
         checks.add(new Confirm("copper", "No bare copper shows"));
@@ -168,13 +192,12 @@ public final class RunSheetPlan {
                 List.of(new Confirm("clear", "Hands and tools are clear, the lock is removed by its owner")),
                 List.of(), Effect.LIVE_WHILE_OPEN));
         List<Confirm> functions = new ArrayList<>();
-        for (Gang gang : box.gangs()) {
-            functions.add(new Confirm("hand-" + gang.number(), gang.name() + ": the wall switch changes its lamp"));
-            boolean remote = after.modules().stream().anyMatch(m -> m.gangs().contains(gang.number()));
-            if (remote) {
-                functions.add(new Confirm("remote-" + gang.number(), gang.name() + ": the module's button or a command "
-                        + "changes its lamp"));
-            }
+        for (GangRef gang : switches()) {
+            functions.add(new Confirm("hand-" + key(gang), gang.words() + ": the wall switch changes its lamp"));
+        }
+        for (Run.LoadRef load : remoteLoads()) {
+            functions.add(new Confirm("remote-" + load.place().owner() + load.number(), load.load().name()
+                    + ": the module's button or a command changes it"));
         }
         steps.add(new Step("function-test", Phase.FUNCTION, "Function test", "", true, functions, List.of(),
                 Effect.NONE));
@@ -195,9 +218,24 @@ public final class RunSheetPlan {
                 List.of(new Confirm("lock", "Locks and tags are removed by their owners")), List.of(),
                 Effect.LIVE_AND_CLOSED));
         List<Confirm> tests = new ArrayList<>();
-        for (Gang gang : box.gangs()) {
-            tests.add(new Confirm("final-" + gang.number(), gang.name() + ": works with the plate on"));
+        for (GangRef gang : switches()) {
+            tests.add(new Confirm("final-" + key(gang), gang.words() + ": works with the plate on"));
         }
         steps.add(new Step("final-tests", Phase.FINAL, "Final tests", "", true, tests, List.of(), Effect.NONE));
+    }
+
+    private static String key(GangRef gang) {
+        return gang.place().prefix() + gang.number();
+    }
+
+    /** Switches of the places that are opened, those taken out excepted. */
+    private List<GangRef> switches() {
+        return before.run().gangs().stream().filter(gang -> places.contains(gang.place())
+                && after.at(gang.place()).box().gang(gang.number()).mechanism() != Mechanism.FIXED_ON).toList();
+    }
+
+    private List<Run.LoadRef> remoteLoads() {
+        return before.run().loads().stream().filter(load -> after.intents().stream()
+                .anyMatch(intent -> intent.remote() && intent.load().equals(RunWiring.loadOf(load, 0)))).toList();
     }
 }

@@ -5,25 +5,43 @@ import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.quantity.Watts;
 
 /**
- * One module given to some gangs of a box: the first gang gets the first channel, and so on.
+ * One module given to some gangs of a box, by a scheme: the first gang gets the first channel, and so on.
  *
+ * @param scheme     how it is wired
  * @param model      what is fitted
  * @param gangs      gang numbers in the order of the channels
+ * @param loads      loads that hang in the box, where it has no gang to name
  * @param behaviours behaviour of the input, by gang
  * @param bypass     bypass put across each lamp, if any
+ * @param companion  what goes behind the other switches: senders of a split pair, or unloaded modules
  */
-public record Assignment(ModuleModel model, List<Integer> gangs, Map<Integer, InputBehaviour> behaviours,
-                         Optional<Watts> bypass) {
+public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gangs, List<Integer> loads,
+                         Map<Integer, InputBehaviour> behaviours, Optional<Watts> bypass,
+                         Optional<ModuleModel> companion) {
     public Assignment {
         gangs = List.copyOf(gangs);
+        loads = List.copyOf(loads);
         behaviours = Map.copyOf(behaviours);
-        if (gangs.isEmpty() || gangs.size() > model.channels().size()) {
+        int positions = gangs.size() + loads.size();
+        if (positions == 0 || positions > Math.max(1, model.channels().size())) {
             throw new IllegalArgumentException("Module " + model.code() + " has " + model.channels().size()
-                    + " channels and can't take gangs " + gangs + ".");
+                    + " channels and can't take gangs " + gangs + " and loads " + loads + ".");
         }
+    }
+
+    /** By the usual scheme behind the switch. */
+    public Assignment(ModuleModel model, List<Integer> gangs, Map<Integer, InputBehaviour> behaviours,
+                      Optional<Watts> bypass) {
+        this(usualScheme(model), model, gangs, List.of(), behaviours, bypass, Optional.empty());
+    }
+
+    /** The scheme that suits a module's supply, for a switch box. */
+    public static SchemeCode usualScheme(ModuleModel model) {
+        return model.supply() instanceof ModuleSupply.TwoWire ? SchemeCode.BEHIND_SWITCH_NO_N : SchemeCode.BEHIND_SWITCH_N;
     }
 
     public InputBehaviour behaviour(int gang) {

@@ -1,10 +1,10 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.List;
+import java.util.function.Consumer;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.job.Gang;
 
 /** Two-wire: live to L, lamp wire to the output, the switch across the input; a bypass at the lamp where it is needed. */
 final class BehindSwitchWithoutNeutral implements Scheme {
@@ -15,20 +15,30 @@ final class BehindSwitchWithoutNeutral implements Scheme {
     }
 
     @Override
-    public List<Finding> obstacles(Box box, Assignment assignment) {
-        return BehindSwitch.obstacles(box, assignment);
+    public List<Finding> obstacles(Site site) {
+        return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch().mainsCircuit()
+                .liveAt(site.lead())
+                .notFor(!(site.model().supply() instanceof ModuleSupply.TwoWire) || site.model().isSender(),
+                        site.model().code(), site.model().code() + " needs a neutral, or has no contact.").list();
     }
 
     @Override
-    public void apply(PlanInProgress plan, int module, Assignment assignment) {
-        Gang first = plan.box().gang(assignment.gangs().get(0));
-        plan.onLive(first.circuit(), new End.AtModule(module, assignment.model().supply().livePin()));
-        for (int i = 0; i < assignment.gangs().size(); i++) {
-            Gang gang = plan.box().gang(assignment.gangs().get(i));
-            plan.output(gang, new End.AtModule(module, assignment.model().channels().get(i).to()));
-            plan.input(gang, module, assignment.model().inputs().get(i));
-            assignment.bypass().ifPresent(watts -> plan.box().loadsOf(gang.number()).stream().findFirst()
-                    .ifPresent(load -> plan.bypass(load.number(), watts)));
+    public List<Consumer<PlanDraft>> variants(Site site) {
+        return List.of(draft -> apply(site, draft));
+    }
+
+    private static void apply(Site site, PlanDraft draft) {
+        ModuleModel model = site.model();
+        ModuleWork work = ModuleWork.fit(draft, site.lead(), model);
+        List<Site.Position> positions = site.positions();
+        work.supply(positions.get(0).circuit());
+        for (int i = 0; i < positions.size(); i++) {
+            Site.Position position = positions.get(i);
+            work.output(model.channels().get(i), position.loads());
+            work.input(model.inputs().get(i), position.gang().orElseThrow(), position.circuit(), site.behaviour(position));
+            site.assignment().bypass().ifPresent(watts -> position.loads().stream().findFirst()
+                    .ifPresent(load -> draft.bypass(load, watts)));
+            position.loads().forEach(load -> draft.want(load, position.controls(), true));
         }
     }
 }

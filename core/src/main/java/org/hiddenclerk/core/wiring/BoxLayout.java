@@ -4,7 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import org.hiddenclerk.core.catalogue.Terminal;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.End;
@@ -12,13 +15,17 @@ import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.BoxDrawing.CableSymbol;
+import org.hiddenclerk.core.wiring.BoxDrawing.Change;
 import org.hiddenclerk.core.wiring.BoxDrawing.Device;
 import org.hiddenclerk.core.wiring.BoxDrawing.DeviceKind;
 import org.hiddenclerk.core.wiring.BoxDrawing.Frame;
 import org.hiddenclerk.core.wiring.BoxDrawing.LoadSymbol;
 import org.hiddenclerk.core.wiring.BoxDrawing.Point;
 import org.hiddenclerk.core.wiring.BoxDrawing.Port;
+import org.hiddenclerk.core.wiring.BoxDrawing.Room;
+import org.hiddenclerk.core.wiring.BoxDrawing.Shape;
 import org.hiddenclerk.core.wiring.BoxDrawing.Wire;
 
 /**
@@ -37,8 +44,10 @@ final class BoxLayout {
     private static final int LETTER = 8;
     /** Letters that the position of a mechanism adds to its words. */
     private static final int POSITION_LETTERS = 4;
-    private static final int MECHANISM_HEIGHT = 66;
-    private static final int MODULE_HEIGHT = 88;
+    /** Letters that the lamp symbol of a load takes. */
+    private static final int SYMBOL_LETTERS = 6;
+    private static final int MECHANISM_HEIGHT = 92;
+    private static final int MODULE_HEIGHT = 104;
     private static final int CONNECTOR_HEIGHT = 30;
     private static final int TOP = 36;
     /** Space between the ports and the nearest track. */
@@ -48,31 +57,59 @@ final class BoxLayout {
     private static final int TAG_CLEARANCE = 11;
     private static final int[] TAG_PLACES_PERCENT = {50, 40, 60, 30, 70, 20, 80, 45, 55, 35, 65, 25, 75};
 
+    private final Run run;
+    private final Run.Place place;
     private final BoxWiring wiring;
+    private final BoxWiring other;
+    private final Set<String> toLeft;
+    private final Set<String> inDrawing;
+    private final String label;
+    private final Map<Integer, Watts> bypasses;
     private final HouseContext house;
     private final Box box;
     private final Map<String, int[]> columns = new LinkedHashMap<>();
     private final List<Device> devices = new ArrayList<>();
 
-    BoxLayout(BoxWiring wiring, HouseContext house) {
+    /**
+     * @param other   the same box in the other state, to tell what changes
+     * @param toLeft  cables between boxes that leave to the left
+     * @param inDrawing cables whose other end is in the same drawing
+     * @param label   what stands beside the box
+     * @param bypasses bypass watts by number of a load that is listed here
+     */
+    BoxLayout(Run run, Run.Place place, BoxWiring wiring, BoxWiring other, HouseContext house, Set<String> toLeft,
+              Set<String> inDrawing, String label, Map<Integer, Watts> bypasses) {
+        this.bypasses = bypasses;
+        this.run = run;
+        this.place = place;
+        this.other = other;
+        this.toLeft = toLeft;
+        this.inDrawing = inDrawing;
+        this.label = label;
         this.wiring = wiring;
         this.house = house;
         this.box = wiring.box();
     }
 
     /** A device that waits for its place: its ports with the conductors attached to each. */
-    private record Waiting(DeviceKind kind, String partId, String label, String detail, List<PortWaiting> ports) {
+    private record Waiting(DeviceKind kind, String partId, String label, String detail, Shape shape,
+                           List<List<Mechanism.Contact>> contacts, List<PortWaiting> ports) {
+        Waiting(DeviceKind kind, String partId, String label, String detail, List<PortWaiting> ports) {
+            this(kind, partId, label, detail, Shape.NONE, List.of(), ports);
+        }
+
         int columnsNeeded() {
             int position = kind == DeviceKind.MECHANISM ? POSITION_LETTERS : 0;
+            int symbol = kind == DeviceKind.LOAD ? SYMBOL_LETTERS : 0;
             int words = kind == DeviceKind.CAP ? 0
-                    : (LETTER * Math.max(label.length(), detail.length() + position) + GRID) / GRID;
+                    : (LETTER * (symbol + Math.max(label.length(), detail.length() + position)) + GRID) / GRID;
             return Math.max(Math.max(minimum(), words), ports.stream().mapToInt(p -> Math.max(1, p.conductors().size()) + 1).sum());
         }
 
         private int minimum() {
             return switch (kind) {
                 case MODULE -> 8;
-                case MECHANISM -> 5;
+                case MECHANISM, LOAD -> 5;
                 case CONNECTOR -> 3;
                 case CAP -> 2;
             };
@@ -105,10 +142,17 @@ final class BoxLayout {
         }
         int lowerY = y + CLEARANCE / 2;
         shiftLower(lowerY);
-        int height = lowerY + MODULE_HEIGHT + TOP + MARGIN;
+        int lowerHeight = wiring.modules().isEmpty() ? CONNECTOR_HEIGHT : MODULE_HEIGHT;
+        int height = lowerY + lowerHeight + TOP + MARGIN;
         Frame frame = new Frame(left, TOP / 2, boxWidth, height - TOP);
-        return new BoxDrawing(left + boxWidth + OUTSIDE_RIGHT + widthOfWords(), height, frame, devices, entries(ordered, trackY, frame),
-                wires(runs, trackY, frame, upperY, lowerY), loads(ordered, trackY, frame));
+        return new BoxDrawing(left + boxWidth + outsideRight(), height, List.of(new Room(label, frame)), devices,
+                entries(ordered, trackY, frame), wires(runs, trackY, frame, upperY, lowerY), loads(ordered, trackY, frame),
+                List.of());
+    }
+
+    private int outsideRight() {
+        boolean nothingHangsThere = box.cables().stream().allMatch(cable -> isLeft(cable) || inDrawing.contains(cable.name()));
+        return nothingHangsThere ? OUTSIDE_LEFT : OUTSIDE_RIGHT + widthOfWords();
     }
 
     private int widthOfWords() {
@@ -117,8 +161,11 @@ final class BoxLayout {
     }
 
     private String detailOf(SurveyedLoad load) {
-        return load.typed() + (wiring.bypasses().containsKey(load.number())
-                ? " + bypass " + wiring.bypasses().get(load.number()) : "");
+        return load.typed() + (bypassOf(load).map(watts -> " + bypass " + watts).orElse(""));
+    }
+
+    private Optional<Watts> bypassOf(SurveyedLoad load) {
+        return Optional.ofNullable(bypasses.get(load.number()));
     }
 
     private static int width(List<Waiting> row) {
@@ -132,8 +179,25 @@ final class BoxLayout {
             for (String terminal : gang.mechanism().terminals()) {
                 ports.add(port(terminal, new End.AtMechanism(gang.number(), terminal)));
             }
-            row.add(new Waiting(DeviceKind.MECHANISM, Netlisting.switchOf(gang.number()).value(), gang.name(),
-                    gang.mechanism().name().toLowerCase(java.util.Locale.ROOT).replace('_', '-'), ports));
+            if (gang.mechanism() == Mechanism.FIXED_ON) {
+                continue;
+            }
+            row.add(new Waiting(DeviceKind.MECHANISM, RunWiring.switchOf(new Run.GangRef(place, gang.number())).value(), gang.name(),
+                    gang.mechanism().label(), Shape.NONE, List.of(gang.mechanism().contacts(0), gang.mechanism().contacts(1)),
+                    ports));
+        }
+        for (SurveyedLoad load : box.loads()) {
+            if (load.hangsHere()) {
+                List<PortWaiting> ports = new ArrayList<>();
+                for (String terminal : List.of("L", "N", "PE")) {
+                    End end = new End.AtLoad(load.number(), terminal);
+                    if (!terminal.equals("PE") || !wiring.attachedAt(end).isEmpty()) {
+                        ports.add(port(terminal, end));
+                    }
+                }
+                row.add(new Waiting(DeviceKind.LOAD, RunWiring.loadOf(new Run.LoadRef(place, load.number()), 0).value(),
+                        load.name(), detailOf(load), Shape.of(load), List.of(), ports));
+            }
         }
         return row;
     }
@@ -148,27 +212,30 @@ final class BoxLayout {
                 (row.size() <= behind.size() ? row : behind).add(waiting);
             }
         }
-        for (int m = 1; m <= wiring.modules().size(); m++) {
+        wiring.modules().forEach((number, model) -> {
             List<PortWaiting> ports = new ArrayList<>();
-            for (Terminal terminal : wiring.modules().get(m - 1).model().terminals()) {
-                ports.add(port(terminal.name(), new End.AtModule(m, terminal.name())));
+            for (Terminal terminal : model.terminals()) {
+                ports.add(port(terminal.name(), new End.AtModule(number, terminal.name())));
             }
-            row.add(new Waiting(DeviceKind.MODULE, Netlisting.moduleOf(m).value(),
-                    wiring.modules().get(m - 1).model().code(), wiring.modules().get(m - 1).model().name(), ports));
-        }
+            row.add(new Waiting(DeviceKind.MODULE, RunWiring.moduleOf(number).value(), model.code(), model.name(), ports));
+        });
         row.addAll(behind);
         for (Box.CableCore core : box.cores()) {
             End end = wiring.endOf(core);
             if (end instanceof End.Capped || end instanceof End.Loose) {
                 row.add(new Waiting(DeviceKind.CAP, "", end.words(), "",
-                        List.of(new PortWaiting("", core.key() + ".end", List.of(core.key())))));
+                        List.of(new PortWaiting("", place.prefix() + core.key() + ".end", List.of(core.key())))));
             }
         }
         return row;
     }
 
+    private String node(End end) {
+        return place.prefix() + end.key();
+    }
+
     private PortWaiting port(String name, End place) {
-        return new PortWaiting(name, place.key(), wiring.attachedAt(place).stream()
+        return new PortWaiting(name, node(place), wiring.attachedAt(place).stream()
                 .map(attached -> attached.key() + "@" + place.key()).toList());
     }
 
@@ -195,7 +262,8 @@ final class BoxLayout {
             int height = upper ? MECHANISM_HEIGHT : waiting.kind() == DeviceKind.MODULE ? MODULE_HEIGHT
                     : CONNECTOR_HEIGHT;
             int top = upper ? portY - height : portY;
-            devices.add(new Device(waiting.kind(), waiting.partId(), waiting.label(), waiting.detail(),
+            devices.add(new Device(waiting.kind(), waiting.partId(), waiting.label(), waiting.detail(), waiting.shape(),
+                    waiting.contacts(),
                     new Frame(left + shift + column * GRID - GRID / 4, top, span * GRID, height), ports));
             column += span + 1 + gap;
         }
@@ -204,10 +272,9 @@ final class BoxLayout {
     private void shiftLower(int lowerY) {
         for (int i = 0; i < devices.size(); i++) {
             Device device = devices.get(i);
-            if (device.kind() != DeviceKind.MECHANISM) {
+            if (device.kind() != DeviceKind.MECHANISM && device.kind() != DeviceKind.LOAD) {
                 Frame frame = device.frame();
-                devices.set(i, new Device(device.kind(), device.partId(), device.label(), device.detail(),
-                        new Frame(frame.x(), lowerY, frame.width(), frame.height()), device.ports().stream()
+                devices.set(i, device.at(new Frame(frame.x(), lowerY, frame.width(), frame.height()), device.ports().stream()
                         .map(p -> new Port(p.name(), p.node(), p.x(), lowerY, p.width())).toList()));
             }
         }
@@ -230,8 +297,8 @@ final class BoxLayout {
         return core.key() + "@" + (end instanceof End.Capped || end instanceof End.Loose ? "end" : end.key());
     }
 
-    private static boolean isLeft(Cable cable) {
-        return cable.leads() instanceof Leads.FromSupply;
+    private boolean isLeft(Cable cable) {
+        return cable.leads() instanceof Leads.FromSupply || toLeft.contains(cable.name());
     }
 
     private List<Wire> wires(List<Tracks.Run> runs, Map<String, Integer> trackY, Frame frame, int upperY, int lowerY) {
@@ -245,9 +312,10 @@ final class BoxLayout {
             int outer = run.left() ? frame.x() - TAG_INSET * 2 : frame.x() + frame.width() + TAG_INSET * 2;
             int tagX = run.left() ? frame.x() - TAG_INSET : frame.x() + frame.width() + TAG_INSET;
             End end = wiring.endOf(core);
-            String node = end instanceof End.Capped || end instanceof End.Loose ? core.key() + ".end" : end.key();
-            wires.add(new Wire(core.key(), core.core().colour(), core.core().colour().letters(), node, core.words()
-                    + ", " + core.core().role().label(), new Point(tagX, y), List.of(new Point(outer, y),
+            String node = end instanceof End.Capped || end instanceof End.Loose ? place.prefix() + core.key() + ".end"
+                    : node(end);
+            wires.add(new Wire(place.prefix() + core.key(), core.core().colour(), core.core().colour().letters(), node,
+                    core.words() + ", " + wiring.roleOf(core).label(), changeOf(core), new Point(tagX, y), List.of(new Point(outer, y),
                     new Point(column[0], y), new Point(column[0], column[1] == 1 ? upperY : lowerY))));
         }
         for (Jumper jumper : wiring.jumpers()) {
@@ -255,12 +323,20 @@ final class BoxLayout {
             int y = trackY.get(run.key());
             int[] from = columns.get(run.from());
             int[] to = columns.get(run.to());
-            wires.add(new Wire(jumper.key(), jumper.colour(), jumper.colour().letters(), jumper.from().key(),
-                    "jumper from " + jumper.from().words() + " to " + jumper.to().words(),
+            wires.add(new Wire(place.prefix() + jumper.key(), jumper.colour(), jumper.colour().letters(), node(jumper.from()),
+                    "jumper from " + wiring.words(jumper.from()) + " to " + wiring.words(jumper.to()),
+                    other.jumpers().contains(jumper) ? Change.NONE : Change.ADDED,
                     new Point(tagX(from[0], to[0]), y), List.of(new Point(from[0], from[1] == 1 ? upperY : lowerY),
                     new Point(from[0], y), new Point(to[0], y), new Point(to[0], to[1] == 1 ? upperY : lowerY))));
         }
         return wires;
+    }
+
+    private Change changeOf(Box.CableCore core) {
+        if (wiring.endOf(core).equals(other.endOf(core))) {
+            return Change.NONE;
+        }
+        return wiring.endOf(core) instanceof End.Capped ? Change.CAPPED : Change.MOVED;
     }
 
     /** A place for a jumper's letters where no other conductor comes up or down, if there is one. */
@@ -295,7 +371,10 @@ final class BoxLayout {
         if (cable.leads() instanceof Leads.FromSupply feed) {
             return "circuit " + house.label(feed.circuit());
         }
-        return cable.leads() instanceof Leads.ToLoadWithFeed loop ? "feed of circuit "
+        if (cable.leads() instanceof Leads.ToBox) {
+            return inDrawing.contains(cable.name()) ? "" : "to another box";
+        }
+        return cable.leads() instanceof Leads.ToLoadWithFeed loop && !inDrawing.contains(cable.name()) ? "feed of circuit "
                 + house.label(loop.circuit()) + " is there" : "";
     }
 
@@ -303,14 +382,14 @@ final class BoxLayout {
         List<LoadSymbol> symbols = new ArrayList<>();
         for (SurveyedLoad load : box.loads()) {
             for (List<Tracks.Run> group : ordered) {
-                if (!group.get(0).isJumper() && leadsTo(group.get(0).cable(), load.number())) {
+                if (!group.get(0).isJumper() && !inDrawing.contains(group.get(0).cable()) && leadsTo(group.get(0).cable(), load.number())) {
                     int top = trackY.get(group.get(0).key());
                     int bottom = trackY.get(group.get(group.size() - 1).key());
                     List<String> ids = new ArrayList<>();
                     for (int bank = 0; bank < load.banks().size(); bank++) {
-                        ids.add(Netlisting.loadOf(load.number(), bank).value());
+                        ids.add(RunWiring.loadOf(run.load(place, load.number()), bank).value());
                     }
-                    symbols.add(new LoadSymbol(ids, load.name(), detailOf(load),
+                    symbols.add(new LoadSymbol(ids, load.name(), detailOf(load), Shape.of(load),
                             frame.x() + frame.width() + TAG_INSET * 2 + 48, (top + bottom) / 2));
                     break;
                 }

@@ -4,7 +4,9 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Role;
@@ -20,44 +22,68 @@ import org.hiddenclerk.core.job.Role;
 public record Move(Kind kind, String conductor, CoreColour colour, String words) {
 
     /** In the order in which a hand works: what goes away, jumpers, outputs, neutral, live last. */
-    public enum Kind { REMOVE_JUMPER, ADD_JUMPER, MOVE_OUTPUT, MOVE_OTHER, MOVE_NEUTRAL, MOVE_LIVE }
+    public enum Kind { CHANGE_MECHANISM, REMOVE_JUMPER, REMOVE_BYPASS, ADD_JUMPER, ADD_BYPASS, MOVE_OUTPUT, MOVE_OTHER, MOVE_NEUTRAL, MOVE_LIVE }
 
     /** The steps from one wiring to another, in the order of {@link Kind}; the way back is the same call reversed. */
     public static List<Move> between(BoxWiring from, BoxWiring to) {
         List<Move> moves = new ArrayList<>();
+        for (Gang gang : to.box().gangs()) {
+            Gang old = from.box().gang(gang.number());
+            if (old.mechanism() != gang.mechanism()) {
+                moves.add(new Move(Kind.CHANGE_MECHANISM, "g" + gang.number(), CoreColour.BARE, change(old, gang)));
+            }
+        }
         for (Jumper jumper : from.jumpers()) {
             if (!to.jumpers().contains(jumper)) {
                 moves.add(new Move(Kind.REMOVE_JUMPER, jumper.key(), jumper.colour(), "Take out the "
-                        + jumper.colour().words() + " jumper from " + jumper.from().words() + " to "
-                        + jumper.to().words() + "."));
+                        + jumper.colour().words() + " jumper from " + from.words(jumper.from()) + " to "
+                        + from.words(jumper.to()) + "."));
             }
         }
         for (Jumper jumper : to.jumpers()) {
             if (!from.jumpers().contains(jumper)) {
                 moves.add(new Move(Kind.ADD_JUMPER, jumper.key(), jumper.colour(), "Put in a "
-                        + jumper.colour().words() + " jumper from " + jumper.from().words() + " to "
-                        + jumper.to().words() + "."));
+                        + jumper.colour().words() + " jumper from " + to.words(jumper.from()) + " to "
+                        + to.words(jumper.to()) + "."));
             }
         }
+        bypasses(from, to, Kind.REMOVE_BYPASS, "Take the bypass of %s off %s.", moves);
+        bypasses(to, from, Kind.ADD_BYPASS, "Put a bypass of %s across %s, live to neutral, insulated for itself.", moves);
         for (Box.CableCore core : from.box().cores()) {
             End before = from.endOf(core);
             End after = to.endOf(core);
             if (!before.equals(after)) {
-                moves.add(new Move(kindOf(core.core().role()), core.key(), core.core().colour(), "Move "
-                        + core.words() + " (" + core.core().role().label() + ") from " + before.words() + " to "
-                        + after.words() + "."));
+                moves.add(new Move(kindOf(to.roleOf(core)), core.key(), core.core().colour(), "Move "
+                        + core.words() + " (" + to.roleOf(core).label() + ") from " + from.words(before)
+                        + " to " + to.words(after) + "."));
             }
         }
         moves.sort(Comparator.comparing(Move::kind));
         return moves;
     }
 
+    private static void bypasses(BoxWiring here, BoxWiring other, Kind kind, String words, List<Move> moves) {
+        here.bypasses().forEach((load, watts) -> {
+            if (!watts.equals(other.bypasses().get(load))) {
+                moves.add(new Move(kind, "b" + load, CoreColour.BARE, String.format(words, watts, here.box().load(load).name())));
+            }
+        });
+    }
+
+    private static String change(Gang from, Gang to) {
+        if (to.mechanism() == Mechanism.FIXED_ON) {
+            return "Take the mechanism of " + from.name() + " out and blank its plate.";
+        }
+        return "Put a " + to.mechanism().label() + " mechanism in for " + from.name() + ", in place of the "
+                + (from.mechanism() == Mechanism.FIXED_ON ? "blank plate" : from.mechanism().label() + " one") + ".";
+    }
+
     private static Kind kindOf(Role role) {
         return switch (role) {
             case SWITCHED_LIVE -> Kind.MOVE_OUTPUT;
-            case NEUTRAL -> Kind.MOVE_NEUTRAL;
-            case PERMANENT_LIVE -> Kind.MOVE_LIVE;
-            case EARTH, SPARE -> Kind.MOVE_OTHER;
+            case NEUTRAL, ELV_MINUS -> Kind.MOVE_NEUTRAL;
+            case PERMANENT_LIVE, ELV_PLUS -> Kind.MOVE_LIVE;
+            case EARTH, TRAVELLER, CONTROL, SPARE -> Kind.MOVE_OTHER;
         };
     }
 }

@@ -8,8 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.Intent;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.Part;
@@ -18,192 +17,224 @@ import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Core;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.LoadBank;
-import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
-import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.quantity.Volts;
 
 /**
- * The electrical wiring of a box with everything its cables lead to, ready to be proved.
+ * The electrical wiring of a run, ready to be proved.
  *
  * <p>Part ids: {@code S1} the mechanism of gang 1, {@code K1} the first module, {@code X1} the first load ({@code X1.2}
- * its second bank), {@code B1} a bypass, {@code F/N-circuit} the supplies, conductors and jumpers by their keys.
+ * its second bank), {@code B1} a bypass, {@code F/N-circuit} the supplies, conductors and jumpers by their keys; all with
+ * the prefix of their place.
  */
 final class Netlisting {
-    private final BoxWiring wiring;
-    private final Box box;
-    private final RegionProfile region;
-    private final Map<CircuitId, Circuit> circuits;
+    private final RunWiring wiring;
+    private final HouseContext house;
     private final List<Part> parts = new ArrayList<>();
+    private final Map<PartId, String> names = new LinkedHashMap<>();
     private final Set<String> supplied = new LinkedHashSet<>();
 
-    Netlisting(BoxWiring wiring, RegionProfile region, Map<CircuitId, Circuit> circuits) {
+    Netlisting(RunWiring wiring, HouseContext house) {
         this.wiring = wiring;
-        this.box = wiring.box();
-        this.region = region;
-        this.circuits = circuits;
-    }
-
-    static PartId switchOf(int gang) {
-        return new PartId("S" + gang);
-    }
-
-    static PartId moduleOf(int module) {
-        return new PartId("K" + module);
-    }
-
-    static PartId loadOf(int load, int bank) {
-        return new PartId(bank == 0 ? "X" + load : "X" + load + "." + (bank + 1));
+        this.house = house;
     }
 
     Wiring wiring() {
-        box.cores().forEach(this::addCore);
-        wiring.jumpers().forEach(this::addJumper);
-        box.gangs().forEach(this::addGang);
-        box.loads().forEach(this::addLoad);
-        for (int i = 0; i < wiring.modules().size(); i++) {
-            addModule(i + 1, wiring.modules().get(i));
-        }
-        wiring.bypasses().forEach((load, watts) -> parts.add(new Part.Bypass(new PartId("B" + load), watts.asDouble(),
-                pins("a", loadNode(load, "l"), "b", loadNode(load, "n")))));
-        return new Wiring(region.supplySystem(), parts, intents());
+        wiring.boxes().forEach((place, box) -> {
+            for (Box.CableCore core : box.box().cores()) {
+                if (core.cable().leads() instanceof Leads.FromSupply feed) {
+                    addFeedCore(place, box, core, feed);
+                } else if (wiring.run().spanOf(place, core.cable()).isEmpty()) {
+                    addLostCore(place, box, core);
+                }
+            }
+            box.jumpers().forEach(jumper -> addJumper(place, jumper));
+        });
+        wiring.run().spans().forEach(this::addSpan);
+        wiring.boxes().forEach((place, box) -> box.box().gangs().forEach(gang -> addGang(place, gang)));
+        wiring.run().loads().forEach(this::addLoad);
+        wiring.fitted().forEach(this::addModule);
+        wiring.boxes().forEach((place, box) -> box.bypasses().forEach((load, watts) -> parts.add(new Part.Bypass(
+                new PartId(place.owner() + "B" + load), watts.asDouble(),
+                pins("a", node(place, new End.AtLoad(load, "L")), "b", node(place, new End.AtLoad(load, "N")))))));
+        return new Wiring(house.region().supplySystem(), parts, wiring.intents(), names);
     }
 
-    private void addCore(Box.CableCore core) {
-        String key = core.key();
-        NodeId far = farNode(core);
-        End end = wiring.endOf(core);
-        NodeId near = end instanceof End.Capped || end instanceof End.Loose
-                ? new NodeId(key + ".end") : new NodeId(end.key());
-        parts.add(new Part.Conductor(new PartId(key), core.cable().name(), core.core().colour().words(),
-                OptionalDouble.of(core.cable().mm2().doubleValue()), pins("a", far.value(), "b", near.value())));
-        if (end instanceof End.Capped) {
-            parts.add(new Part.Cap(new PartId(key + ".cap"), pins("end", near.value())));
-        }
-        if (core.core().role() == Role.SPARE) {
-            parts.add(new Part.Cap(new PartId(key + ".far-cap"), pins("end", far.value())));
+    private void addFeedCore(Run.Place place, BoxWiring box, Box.CableCore core, Leads.FromSupply feed) {
+        String id = place.prefix() + core.key();
+        Optional<NodeId> supply = supply(feed.circuit(), core.core().role());
+        NodeId far = supply.orElseGet(() -> new NodeId(id + ".far"));
+        NodeId near = near(place, box, core);
+        parts.add(conductor(id, place, core, far, near));
+        capIf(supply.isEmpty() && core.core().role() == Role.SPARE, id + ".far-cap", far);
+        capIf(box.endOf(core) instanceof End.Capped, id + ".cap", near);
+    }
+
+    /** A cable whose other end is not known: its cores end there, and what they do is not told by their roles. */
+    private void addLostCore(Run.Place place, BoxWiring box, Box.CableCore core) {
+        String id = place.prefix() + core.key();
+        NodeId near = near(place, box, core);
+        NodeId far = new NodeId(id + ".far");
+        parts.add(conductor(id, place, core, far, near));
+        parts.add(new Part.Cap(new PartId(id + ".far-cap"), pins("end", far)));
+        capIf(box.endOf(core) instanceof End.Capped, id + ".cap", near);
+    }
+
+    private void addSpan(Run.Span span) {
+        for (Core core : span.atA().cores()) {
+            Optional<Core> twin = span.twin(core);
+            String id = span.conductor(core);
+            Box.CableCore here = new Box.CableCore(span.atA(), core);
+            NodeId near = near(span.a(), wiring.at(span.a()), here);
+            NodeId far = twin.map(t -> near(span.b(), wiring.at(span.b()), new Box.CableCore(span.atB(), t)))
+                    .orElseGet(() -> new NodeId(id + ".far"));
+            parts.add(conductor(id, span.a(), here, far, near));
+            capIf(wiring.at(span.a()).endOf(here) instanceof End.Capped, id + ".cap", near);
+            capIf(twin.isEmpty() || wiring.at(span.b()).endOf(new Box.CableCore(span.atB(), twin.get()))
+                    instanceof End.Capped, id + ".far-cap", far);
         }
     }
 
-    private NodeId farNode(Box.CableCore core) {
-        Role role = core.core().role();
-        if (role == Role.SPARE) {
-            return new NodeId(core.key() + ".far");
+    private static NodeId near(Run.Place place, BoxWiring box, Box.CableCore core) {
+        End end = box.endOf(core);
+        return end instanceof End.Capped || end instanceof End.Loose
+                ? new NodeId(place.prefix() + core.key() + ".end") : node(place, end);
+    }
+
+    private static Part conductor(String id, Run.Place place, Box.CableCore core, NodeId far, NodeId near) {
+        String cable = core.cable().name() + (place.prefix().isEmpty() ? "" : " at " + place.label());
+        return new Part.Conductor(new PartId(id), cable, core.core().colour().words(),
+                OptionalDouble.of(core.cable().mm2().doubleValue()), pins("a", far, "b", near));
+    }
+
+    private void capIf(boolean capped, String id, NodeId node) {
+        if (capped) {
+            parts.add(new Part.Cap(new PartId(id), pins("end", node)));
         }
-        if (core.cable().leads() instanceof Leads.FromSupply feed) {
-            return role == Role.SWITCHED_LIVE ? new NodeId(core.key() + ".far") : supply(feed.circuit(), role);
-        }
-        if (core.cable().leads() instanceof Leads.ToLoadWithFeed loop) {
-            return role == Role.SWITCHED_LIVE ? new NodeId(loadNode(loop.load(), "l")) : supply(loop.circuit(), role);
-        }
-        int load = ((Leads.ToLoad) core.cable().leads()).load();
-        return switch (role) {
-            case SWITCHED_LIVE, PERMANENT_LIVE -> new NodeId(loadNode(load, "l"));
-            case NEUTRAL -> new NodeId(loadNode(load, "n"));
-            case EARTH -> new NodeId(loadNode(load, "e"));
-            case SPARE -> throw new IllegalStateException("Impossible state: a spare core has an end of its own.");
+    }
+
+    /** The supply that a core of a feed brings; none for a core that no feed has. */
+    private Optional<NodeId> supply(CircuitId id, Role role) {
+        Circuit circuit = circuitOf(id);
+        Optional<Line> line = switch (role) {
+            case PERMANENT_LIVE, ELV_PLUS -> Optional.of(circuit.phase());
+            case NEUTRAL, ELV_MINUS -> Optional.of(circuit.isElv() ? Line.ELV_MINUS : Line.N);
+            case EARTH -> Optional.of(Line.PE);
+            case SWITCHED_LIVE, TRAVELLER, CONTROL, SPARE -> Optional.empty();
         };
+        return line.map(l -> supply(circuit, l));
     }
 
-    private NodeId supply(CircuitId circuit, Role role) {
-        Line line = switch (role) {
-            case PERMANENT_LIVE -> circuitOf(circuit).phase();
-            case NEUTRAL -> Line.N;
-            case EARTH -> Line.PE;
-            case SWITCHED_LIVE, SPARE -> throw new IllegalStateException("Impossible state: no supply for " + role);
+    private NodeId supply(Circuit circuit, Line line) {
+        String id = switch (line) {
+            case PE -> "PE";
+            case N, ELV_MINUS -> "N-" + circuit.label();
+            case L1, L2, L3, ELV_PLUS -> "F-" + circuit.label();
         };
-        String label = circuitOf(circuit).label();
-        String id = line == Line.PE ? "PE" : (line == Line.N ? "N-" : "F-") + label;
         NodeId node = new NodeId("board." + id);
         if (supplied.add(id)) {
-            parts.add(new Part.Supply(new PartId(id), line, line == Line.PE ? "" : label,
-                    line.isLive() ? OptionalDouble.of(circuitOf(circuit).rating().asDouble()) : OptionalDouble.empty(),
-                    OptionalDouble.empty(), pins("out", node.value())));
+            boolean feeds = line.isLive() || line == Line.ELV_PLUS;
+            parts.add(new Part.Supply(new PartId(id), line, line == Line.PE ? "" : circuit.label(),
+                    feeds ? OptionalDouble.of(circuit.rating().asDouble()) : OptionalDouble.empty(),
+                    line == Line.ELV_PLUS ? OptionalDouble.of(circuit.elvVolts().map(Volts::asDouble).orElseThrow())
+                            : OptionalDouble.empty(), pins("out", node)));
         }
         return node;
     }
 
     private Circuit circuitOf(CircuitId id) {
-        Circuit circuit = circuits.get(id);
+        Circuit circuit = house.circuits().get(id);
         if (circuit == null) {
-            throw new IllegalArgumentException("Circuit " + id + " of box " + box.label() + " is not in the job.");
+            throw new IllegalArgumentException("Circuit " + id + " is not in the job.");
         }
         return circuit;
     }
 
-    private void addJumper(Jumper jumper) {
-        parts.add(new Part.Conductor(new PartId(jumper.key()), "box", jumper.colour().words(), OptionalDouble.empty(),
-                pins("a", jumper.from().key(), "b", jumper.to().key())));
+    private void addJumper(Run.Place place, Jumper jumper) {
+        parts.add(new Part.Conductor(new PartId(place.prefix() + jumper.key()), place.prefix() + "box",
+                jumper.colour().words(), OptionalDouble.empty(),
+                pins("a", node(place, jumper.from()), "b", node(place, jumper.to()))));
     }
 
-    private void addGang(Gang gang) {
+    private void addGang(Run.Place place, Gang gang) {
         Map<String, NodeId> pins = new LinkedHashMap<>();
         for (String terminal : gang.mechanism().terminals()) {
-            pins.put(terminal, new NodeId(new End.AtMechanism(gang.number(), terminal).key()));
+            pins.put(terminal, node(place, new End.AtMechanism(gang.number(), terminal)));
         }
-        parts.add(new Part.Switch(switchOf(gang.number()), gang.mechanism(), pins));
+        PartId id = RunWiring.switchOf(new Run.GangRef(place, gang.number()));
+        names.put(id, gang.name());
+        parts.add(new Part.Switch(id, gang.mechanism(), pins));
     }
 
-    private void addLoad(SurveyedLoad load) {
-        for (int bank = 0; bank < load.banks().size(); bank++) {
-            LoadBank one = load.banks().get(bank);
-            parts.add(new Part.Load(loadOf(load.number(), bank), one.kind(), one.total().asDouble(),
-                    one.powerFactor().doubleValue(), OptionalDouble.empty(), Optional.empty(), Optional.empty(), false,
-                    pins("L", loadNode(load.number(), "l"), "N", loadNode(load.number(), "n"))));
-        }
-        boolean neutralComesAlong = box.cores().stream().anyMatch(core -> core.core().role() == Role.NEUTRAL
-                && core.cable().leads() instanceof Leads.ToLoad lamp && lamp.load() == load.number());
-        if (!neutralComesAlong) {
-            NodeId neutral = supply(box.gang(load.gang()).circuit(), Role.NEUTRAL);
-            parts.add(new Part.Link(new PartId("X" + load.number() + ".neutral"),
-                    pins("a", loadNode(load.number(), "n"), "b", neutral.value())));
+    private void addLoad(Run.LoadRef ref) {
+        for (int bank = 0; bank < ref.load().banks().size(); bank++) {
+            LoadBank one = ref.load().banks().get(bank);
+            PartId id = RunWiring.loadOf(ref, bank);
+            names.put(id, ref.load().name());
+            boolean earthed = one.kind() == LoadKind.SOCKET;
+            Map<String, NodeId> pins = new LinkedHashMap<>();
+            for (String pin : earthed ? List.of("L", "N", "PE") : List.of("L", "N")) {
+                pins.put(pin, node(ref.place(), new End.AtLoad(ref.number(), pin)));
+            }
+            parts.add(new Part.Load(id, one.kind(), one.total().asDouble(), one.powerFactor().doubleValue(),
+                    elvVoltsOf(ref), ref.load().drive().map(drive -> drive.motor()),
+                    ref.load().drive().map(drive -> drive.direction().name()), earthed, pins));
         }
     }
 
-    private void addModule(int number, Assignment assignment) {
-        // An input whose own pin is left free is no input: with a common that others share it would look stuck.
-        List<Input> inputs = new ArrayList<>();
-        for (int i = 0; i < assignment.gangs().size(); i++) {
-            Input input = assignment.model().inputs().get(i);
-            inputs.add(new Input(input.id(), input.pins(), input.activeWith(), input.potential(),
-                    assignment.behaviour(assignment.gangs().get(i)), input.channel(), input.target()));
-        }
-        Part.FittedModule bare = new Part.FittedModule(moduleOf(number), assignment.model().supply(),
-                assignment.model().channels(), inputs, assignment.model().interlocked(), Map.of());
+    private OptionalDouble elvVoltsOf(Run.LoadRef ref) {
+        Optional<Circuit> circuit = circuitAt(ref);
+        return circuit.isPresent() && circuit.get().isElv()
+                ? OptionalDouble.of(circuit.get().elvVolts().map(Volts::asDouble).orElseThrow()) : OptionalDouble.empty();
+    }
+
+    /** The circuit that feeds a load: that of its gang, else of a cable at its place. */
+    private Optional<Circuit> circuitAt(Run.LoadRef ref) {
+        Optional<CircuitId> feed = ref.place().box().cables().stream().map(c -> c.leads())
+                .filter(Leads.FromSupply.class::isInstance).map(l -> ((Leads.FromSupply) l).circuit())
+                .filter(c -> circuitOf(c).isElv()).findFirst();
+        return feed.or(() -> wiring.run().gangNamedFor(ref).map(gang -> gang.gang().circuit()))
+                .or(this::onlyCircuit).map(this::circuitOf);
+    }
+
+    private Optional<CircuitId> onlyCircuit() {
+        Set<CircuitId> feeds = wiring.run().circuits();
+        return feeds.size() == 1 ? Optional.of(feeds.iterator().next()) : Optional.empty();
+    }
+
+    private void addModule(Fitted fitted) {
+        ModuleModel model = fitted.model();
+        PartId id = RunWiring.moduleOf(fitted.number());
+        names.put(id, model.code() + (wiring.fitted().size() > 1 ? " (module " + fitted.number() + ")" : ""));
+        Part bare = model.isSender() ? new Part.Sender(id, fitted.inputs(), Map.of())
+                : new Part.FittedModule(id, model.supply(), model.channels(), fitted.inputs(), model.interlocked(), Map.of());
         Map<String, NodeId> pins = new LinkedHashMap<>();
         for (String pin : bare.pinNames()) {
-            pins.put(pin, new NodeId(new End.AtModule(number, pin).key()));
+            pins.put(pin, node(fitted.place(), new End.AtModule(fitted.number(), pin)));
         }
-        parts.add(bare.connected(pins));
+        parts.add(bare instanceof Part.FittedModule module ? module.connected(pins)
+                : new Part.Sender(id, fitted.inputs(), pins));
     }
 
-    private List<Intent> intents() {
-        List<Intent> intents = new ArrayList<>();
-        for (SurveyedLoad load : box.loads()) {
-            boolean remote = wiring.modules().stream().anyMatch(m -> m.gangs().contains(load.gang()));
-            for (int bank = 0; bank < load.banks().size(); bank++) {
-                intents.add(new Intent(loadOf(load.number(), bank), List.of(switchOf(load.gang())), remote));
-            }
-        }
-        return intents;
+    private static NodeId node(Run.Place place, End end) {
+        return RunWiring.node(place, end);
     }
 
-    private static String loadNode(int load, String pin) {
-        return "x" + load + "." + pin;
+    private static Map<String, NodeId> pins(String first, NodeId firstNode) {
+        return Map.of(first, firstNode);
     }
 
-    private static Map<String, NodeId> pins(String first, String firstNode) {
-        return Map.of(first, new NodeId(firstNode));
-    }
-
-    private static Map<String, NodeId> pins(String first, String firstNode, String second, String secondNode) {
+    private static Map<String, NodeId> pins(String first, NodeId firstNode, String second, NodeId secondNode) {
         Map<String, NodeId> pins = new LinkedHashMap<>();
-        pins.put(first, new NodeId(firstNode));
-        pins.put(second, new NodeId(secondNode));
+        pins.put(first, firstNode);
+        pins.put(second, secondNode);
         return pins;
     }
 }

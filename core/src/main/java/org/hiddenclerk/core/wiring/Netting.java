@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.End;
@@ -23,14 +24,18 @@ final class Netting {
     /** Conductors that a mechanism's terminal holds; common practice, no source. */
     static final int MECHANISM_TERMINAL_TAKES = 2;
 
+    private static final int LOAD_TERMINAL_TAKES = 2;
+
     private final BoxWiring surveyed;
-    private final List<Assignment> modules;
+    private final Map<Integer, ModuleModel> modules;
     private final Map<String, End> ends;
     private final List<Jumper> jumpers = new ArrayList<>();
     private final Set<String> kept = new LinkedHashSet<>();
+    /** Connectors that a net has already: two nets never share one. */
+    private final Set<End> claimed = new LinkedHashSet<>();
     private int nextJumper = 1;
 
-    Netting(BoxWiring surveyed, List<Assignment> modules) {
+    Netting(BoxWiring surveyed, Map<Integer, ModuleModel> modules) {
         this.surveyed = surveyed;
         this.modules = modules;
         this.ends = new LinkedHashMap<>(surveyed.ends());
@@ -41,11 +46,21 @@ final class Netting {
      *
      * @param name      what the net is called, for a new connector
      * @param colour    colour of new jumpers
-     * @param hub       terminal that should hold the cores if it can; it is one of {@code terminals}
      * @param cores     cores of the net
-     * @param terminals terminals of the net
+     * @param terminals terminals of the net; the first holds the cores if it can
      */
-    void join(String name, CoreColour colour, End hub, List<Box.CableCore> cores, List<? extends End> terminals) {
+    void join(String name, CoreColour colour, List<Box.CableCore> cores, List<? extends End> terminals) {
+        if (terminals.isEmpty()) {
+            if (cores.size() == 1) {
+                cap(cores.get(0));
+                return;
+            }
+            End connector = existingConnector(cores);
+            End meeting = connector == null ? newConnector(name) : connector;
+            cores.forEach(core -> ends.put(core.key(), meeting));
+            return;
+        }
+        End hub = terminals.get(0);
         End connector = existingConnector(cores);
         List<End> others = new ArrayList<>(terminals);
         others.remove(hub);
@@ -57,7 +72,7 @@ final class Netting {
             chain(hub, concatenated(roomy, single), colour);
             return;
         }
-        End meeting = connector == null ? new End.InConnector(name) : connector;
+        End meeting = connector == null ? newConnector(name) : connector;
         cores.forEach(core -> ends.put(core.key(), meeting));
         addJumper(meeting, hub, colour);
         single.forEach(end -> addJumper(meeting, end, colour));
@@ -87,17 +102,30 @@ final class Netting {
     private @Nullable End existingConnector(List<Box.CableCore> cores) {
         Set<End> places = new LinkedHashSet<>();
         cores.forEach(core -> places.add(surveyed.endOf(core)));
-        if (places.size() == 1 && places.iterator().next() instanceof End.InConnector connector) {
+        if (places.size() == 1 && places.iterator().next() instanceof End.InConnector connector && claimed.add(connector)) {
             return connector;
         }
         return null;
     }
 
+    private End newConnector(String name) {
+        End connector = new End.InConnector(name);
+        for (int i = 2; surveyed.places().contains(connector) || !claimed.add(connector); i++) {
+            connector = new End.InConnector(name + " " + i);
+        }
+        return connector;
+    }
+
+    /** Leaves a net at this place as it was found, with its connectors. */
+    void leave(List<Box.CableCore> cores) {
+        cores.forEach(core -> claimed.add(surveyed.endOf(core)));
+    }
+
     private int takes(End terminal) {
         if (terminal instanceof End.AtModule module) {
-            return modules.get(module.module() - 1).model().terminal(module.terminal()).takes();
+            return modules.get(module.module()).terminal(module.terminal()).takes();
         }
-        return MECHANISM_TERMINAL_TAKES;
+        return terminal instanceof End.AtLoad ? LOAD_TERMINAL_TAKES : MECHANISM_TERMINAL_TAKES;
     }
 
     private void addJumper(End from, End to, CoreColour colour) {
@@ -105,8 +133,20 @@ final class Netting {
         if (found != null && kept.add(found.key())) {
             jumpers.add(found);
         } else {
-            jumpers.add(new Jumper("w" + nextJumper++, colour, from, to));
+            jumpers.add(new Jumper(newKey(), colour, from, to));
         }
+    }
+
+    private String newKey() {
+        String key = "w" + nextJumper++;
+        while (isSurveyedKey(key)) {
+            key = "w" + nextJumper++;
+        }
+        return key;
+    }
+
+    private boolean isSurveyedKey(String key) {
+        return surveyed.jumpers().stream().anyMatch(jumper -> jumper.key().equals(key));
     }
 
     private @Nullable Jumper surveyedJumper(End from, End to) {
@@ -117,6 +157,11 @@ final class Netting {
             }
         }
         return null;
+    }
+
+    /** Insulates a core on its own. */
+    void cap(Box.CableCore core) {
+        ends.put(core.key(), new End.Capped());
     }
 
     /** Keeps a surveyed jumper as it is. */

@@ -1,10 +1,13 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 
 /** What must be brought to the box for a plan. */
@@ -19,9 +22,27 @@ public final class PartsToAdd {
     public record Item(int count, String what) {
     }
 
+    /** What a whole plan takes, place after place, equal things counted together. */
+    public static List<Item> of(WiringPlan plan) {
+        Map<String, Integer> counts = new LinkedHashMap<>();
+        plan.planned().ifPresent(planned -> plan.placesOfWork().forEach(place ->
+                of(plan.found().at(place), planned.at(place)).forEach(item ->
+                        counts.merge(item.what(), item.count(), Integer::sum))));
+        List<Item> items = new ArrayList<>();
+        counts.forEach((what, count) -> items.add(new Item(count, what)));
+        return items;
+    }
+
+    /** What one box takes. */
     public static List<Item> of(BoxWiring before, BoxWiring after) {
         List<Item> items = new ArrayList<>();
-        after.modules().forEach(module -> items.add(new Item(1, module.model().code() + ", " + module.model().name())));
+        after.modules().values().forEach(model -> items.add(new Item(1, model.code() + ", " + model.name())));
+        for (Gang gang : after.box().gangs()) {
+            if (gang.mechanism() != before.box().gang(gang.number()).mechanism()) {
+                items.add(new Item(1, gang.mechanism() == Mechanism.FIXED_ON ? "blank plate for " + gang.name()
+                        : gang.mechanism().label() + " mechanism for " + gang.name()));
+            }
+        }
         connectors(before, after).forEach((size, count) ->
                 items.add(new Item(count, "connector for " + size + " conductors")));
         Map<String, Integer> jumpers = new TreeMap<>();

@@ -1,28 +1,20 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.List;
-import org.hiddenclerk.core.electrical.ModuleSupply;
+import java.util.function.Consumer;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.job.Box;
 
 /** A way to put a module into an existing circuit: when it applies, and what it does to the wiring. */
-public interface Scheme {
+interface Scheme {
 
     SchemeCode code();
 
-    /** Why it does not apply to these gangs with this module; empty when it does. */
-    List<Finding> obstacles(Box box, Assignment assignment);
+    /** Why it does not apply here with this module; empty when it does, as far as can be said before ways are looked for. */
+    List<Finding> obstacles(Site site);
 
     /**
-     * Adds the module to the plan. Only asked when there are no {@link #obstacles}.
-     *
-     * @param plan where conductors are placed
+     * The ways of doing it, best first; more than one where a choice is open that only the conductors decide. Only asked
+     * when there are no {@link #obstacles}.
      */
-    void apply(PlanInProgress plan, int module, Assignment assignment);
-
-    /** The scheme that suits a module's supply, for a switch box. */
-    static Scheme behindSwitch(Assignment assignment) {
-        return assignment.model().supply() instanceof ModuleSupply.TwoWire
-                ? new BehindSwitchWithoutNeutral() : new BehindSwitchWithNeutral();
-    }
+    List<Consumer<PlanDraft>> variants(Site site);
 }

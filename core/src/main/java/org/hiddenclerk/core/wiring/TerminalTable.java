@@ -3,8 +3,10 @@ package org.hiddenclerk.core.wiring;
 import java.util.ArrayList;
 import java.util.List;
 import org.hiddenclerk.core.catalogue.Terminal;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.SurveyedLoad;
 
 /** What sits on each terminal and in each connector of a box. */
 public final class TerminalTable {
@@ -27,17 +29,25 @@ public final class TerminalTable {
     /** Modules first, in the order of their terminals; then gangs, then connectors. */
     public static List<Line> of(BoxWiring wiring) {
         List<Line> lines = new ArrayList<>();
-        for (int m = 1; m <= wiring.modules().size(); m++) {
-            for (Terminal terminal : wiring.modules().get(m - 1).model().terminals()) {
-                lines.add(new Line(wiring.modules().get(m - 1).model().code() + (wiring.modules().size() > 1
-                        ? " (module " + m + ")" : ""), terminal.name(),
-                        wiring.attachedAt(new End.AtModule(m, terminal.name()))));
+        wiring.modules().forEach((number, model) -> {
+            for (Terminal terminal : model.terminals()) {
+                lines.add(line(wiring, new End.AtModule(number, terminal.name()), terminal.name()));
+            }
+        });
+        for (Gang gang : wiring.box().gangs()) {
+            if (gang.mechanism() != Mechanism.FIXED_ON) {
+                gang.mechanism().terminals().forEach(terminal ->
+                        lines.add(line(wiring, new End.AtMechanism(gang.number(), terminal), terminal)));
             }
         }
-        for (Gang gang : wiring.box().gangs()) {
-            for (String terminal : gang.mechanism().terminals()) {
-                lines.add(new Line(gang.name(), terminal,
-                        wiring.attachedAt(new End.AtMechanism(gang.number(), terminal))));
+        for (SurveyedLoad load : wiring.box().loads()) {
+            if (load.hangsHere()) {
+                for (String terminal : List.of("L", "N", "PE")) {
+                    Line line = line(wiring, new End.AtLoad(load.number(), terminal), terminal);
+                    if (!line.holds().isEmpty()) {
+                        lines.add(line);
+                    }
+                }
             }
         }
         for (End place : wiring.places()) {
@@ -46,5 +56,9 @@ public final class TerminalTable {
             }
         }
         return lines;
+    }
+
+    private static Line line(BoxWiring wiring, End end, String terminal) {
+        return new Line(wiring.device(end).orElseThrow(), terminal, wiring.attachedAt(end));
     }
 }

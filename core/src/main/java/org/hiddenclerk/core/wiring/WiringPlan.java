@@ -1,30 +1,34 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Consumer;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
 
 /**
- * The planned wiring of a box, drawn and proved.
+ * The planned wiring of a run, proved.
  *
- * @param before   as surveyed
- * @param after    as planned; empty when an obstacle stands in the way or nothing has been chosen
- * @param wiring   electrical wiring of {@code after}, or of {@code before} where there is no plan
+ * @param found    as surveyed
+ * @param planned  as planned; empty when an obstacle stands in the way or nothing has been chosen
+ * @param wiring   electrical wiring of {@code planned}, or of {@code found} where there is no plan
  * @param proof    what every switching state of {@code wiring} shows
  * @param findings obstacles, findings of the proof and of the terminals
  */
-public record WiringPlan(BoxWiring before, Optional<BoxWiring> after, Wiring wiring, WiringCheck.Result proof,
+public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wiring, WiringCheck.Result proof,
                          List<Finding> findings) {
     public WiringPlan {
         findings = List.copyOf(findings);
@@ -34,68 +38,227 @@ public record WiringPlan(BoxWiring before, Optional<BoxWiring> after, Wiring wir
         return Verdict.of(findings);
     }
 
-    /** The wiring as found, without any module. */
+    public Run run() {
+        return found.run();
+    }
+
+    /** The lead box as surveyed. */
+    public BoxWiring before() {
+        return found.at(run().lead());
+    }
+
+    /** The lead box as planned. */
+    public Optional<BoxWiring> after() {
+        return planned.map(wiring -> wiring.at(run().lead()));
+    }
+
+    /** What people call switches, loads and modules, by their part. */
+    public Map<String, String> names() {
+        Map<String, String> names = new java.util.TreeMap<>();
+        wiring.names().forEach((part, name) -> names.put(part.value(), name));
+        return names;
+    }
+
+    /** Places in which something changes; the lead always counts. */
+    public List<Run.Place> placesOfWork() {
+        return run().places().stream().filter(place -> place.equals(run().lead())
+                || planned.filter(p -> !p.at(place).isLike(found.at(place))).isPresent()).toList();
+    }
+
+    /** The wiring of a box alone as found, without any module. */
     public static WiringPlan surveyed(HouseContext house, Box box) {
-        BoxWiring before = BoxWiring.surveyed(box);
-        Wiring wiring = new Netlisting(before, house.region(), house.circuits()).wiring();
-        WiringCheck.Result proof = WiringCheck.of(wiring);
-        return new WiringPlan(before, Optional.empty(), wiring, proof, proof.findings());
+        return surveyed(house, Run.of(box, house.region()));
+    }
+
+    /** The wiring as found, without any module. */
+    public static WiringPlan surveyed(HouseContext house, Run run) {
+        return surveyed(Found.of(house, run, Set.of(run.lead())));
+    }
+
+    static WiringPlan surveyed(Found found) {
+        List<Finding> findings = new ArrayList<>(found.proof().findings());
+        findings.addAll(dangling(found.run()));
+        findings.addAll(Colours.of(found.run().lead().box(), found.house().region()));
+        findings.sort(Finding.ORDER);
+        return new WiringPlan(found.wiring(), Optional.empty(), found.netlist(), found.proof(), findings);
+    }
+
+    private static List<Finding> dangling(Run run) {
+        return run.danglingCables().stream().map(words -> Finding.of(FindingCode.SURVEY_INCOMPLETE, words.split(": ")[0],
+                words + ".", Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
+    }
+
+    /** Plans modules into a box whose cables lead to loads and supplies only. */
+    public static WiringPlan of(HouseContext house, Box box, List<Assignment> modules) {
+        return of(house, Run.of(box, house.region()), modules);
     }
 
     /**
-     * Plans modules into a box.
+     * Plans modules into a run.
      *
-     * @param modules at least one; each gang at most once
+     * @param modules at least one; each gang and load of the lead at most once
      */
-    public static WiringPlan of(HouseContext house, Box box, List<Assignment> modules) {
-        requireEachGangOnce(modules);
-        List<Finding> obstacles = new ArrayList<>();
-        modules.forEach(module -> obstacles.addAll(Scheme.behindSwitch(module).obstacles(box, module)));
-        if (!obstacles.isEmpty()) {
-            WiringPlan found = surveyed(house, box);
-            obstacles.sort(Finding.ORDER);
-            return new WiringPlan(found.before(), Optional.empty(), found.wiring(), found.proof(), obstacles);
-        }
-        BoxWiring before = BoxWiring.surveyed(box);
-        PlanInProgress plan = new PlanInProgress(before, house.region(), modules);
-        for (int i = 0; i < modules.size(); i++) {
-            Scheme.behindSwitch(modules.get(i)).apply(plan, i + 1, modules.get(i));
-        }
-        BoxWiring after = plan.finish();
-        Wiring wiring = new Netlisting(after, house.region(), house.circuits()).wiring();
-        WiringCheck.Result proof = WiringCheck.of(wiring);
-        List<Finding> findings = new ArrayList<>(proof.findings());
-        findings.addAll(crowdedTerminals(after));
-        findings.sort(Finding.ORDER);
-        return new WiringPlan(before, Optional.of(after), wiring, proof, findings);
+    public static WiringPlan of(HouseContext house, Run run, List<Assignment> modules) {
+        return new Planner(house, run).plan(modules);
     }
 
-    private static void requireEachGangOnce(List<Assignment> modules) {
-        Set<Integer> seen = new HashSet<>();
-        for (Assignment module : modules) {
-            for (int gang : module.gangs()) {
-                if (!seen.add(gang)) {
+    static WiringPlan of(Found found, List<Site> sites) {
+        requireEachOnce(sites);
+        List<Finding> obstacles = new ArrayList<>(dangling(found.run()));
+        obstacles.addAll(claimedTwice(sites));
+        sites.forEach(site -> obstacles.addAll(Schemes.of(site.assignment().scheme()).obstacles(site)));
+        if (obstacles.isEmpty()) {
+            // Nothing is built on a wiring that is dangerous as it is.
+            found.proof().findings().stream().filter(WiringPlan::isInTheWay).forEach(obstacles::add);
+        }
+        return obstacles.isEmpty() ? planned(found, sites) : refused(found, obstacles);
+    }
+
+    /** Two plans of one run must not take over the same switch. */
+    private static List<Finding> claimedTwice(List<Site> sites) {
+        List<Finding> twice = new ArrayList<>();
+        Map<Run.GangRef, Site> claimed = new HashMap<>();
+        for (Site site : sites) {
+            for (Run.GangRef gang : site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList()) {
+                Site other = claimed.putIfAbsent(gang, site);
+                if (other != null && other != site) {
+                    twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.words(), gang.words() + " is taken over by the "
+                            + other.model().code() + " of " + other.lead().label() + " and by the " + site.model().code()
+                            + " of " + site.lead().label() + ".", Source.COMPUTED,
+                            new Remedy(Remedy.Kind.OTHER_MODULE, "take one of the two picks back")));
+                }
+            }
+        }
+        return twice;
+    }
+
+    /**
+     * Whether a finding of the wiring as found forbids to build on it. Two buttons that drive a motor both ways at once are
+     * no fault of the fixed wiring, and just what a blind module mends.
+     */
+    public static boolean isInTheWay(Finding finding) {
+        return finding.severity() == Severity.STOP && finding.code() != FindingCode.BOTH_DIRECTIONS_ON;
+    }
+
+    private static WiringPlan refused(Found found, List<Finding> obstacles) {
+        List<Finding> ordered = new ArrayList<>(obstacles);
+        ordered.sort(Finding.ORDER);
+        return new WiringPlan(found.wiring(), Optional.empty(), found.netlist(), found.proof(), ordered);
+    }
+
+    private static WiringPlan planned(Found found, List<Site> sites) {
+        if (sites.size() == 1) {
+            return bestOf(found, variants(sites.get(0)));
+        }
+        List<Consumer<PlanDraft>> chosen = new ArrayList<>();
+        for (Site site : sites) {
+            List<Consumer<PlanDraft>> variants = variants(site);
+            chosen.add(variants.get(Math.max(0, indexOfBest(found, variants))));
+        }
+        return proved(found, chosen);
+    }
+
+    private static List<Consumer<PlanDraft>> variants(Site site) {
+        List<Consumer<PlanDraft>> variants = Schemes.of(site.assignment().scheme()).variants(site);
+        if (variants.isEmpty()) {
+            throw new IllegalStateException("Impossible state: " + site.assignment().scheme() + " names no obstacle and no way.");
+        }
+        return variants;
+    }
+
+    private static int indexOfBest(Found found, List<Consumer<PlanDraft>> variants) {
+        for (int i = 0; i < variants.size(); i++) {
+            if (proved(found, List.of(variants.get(i))).verdict() == Verdict.OK) {
+                return i;
+            }
+        }
+        return 0;
+    }
+
+    /** The first variant that is proved; else the first that can be wired at all; else why the first can't. */
+    private static WiringPlan bestOf(Found found, List<Consumer<PlanDraft>> variants) {
+        WiringPlan fallback = null;
+        for (Consumer<PlanDraft> variant : variants) {
+            WiringPlan plan = proved(found, List.of(variant));
+            if (plan.planned().isPresent() && plan.verdict() == Verdict.OK) {
+                return plan;
+            }
+            if (fallback == null || fallback.planned().isEmpty() && plan.planned().isPresent()) {
+                fallback = plan;
+            }
+        }
+        return java.util.Objects.requireNonNull(fallback);
+    }
+
+    private static WiringPlan proved(Found found, List<Consumer<PlanDraft>> chosen) {
+        PlanDraft draft = new PlanDraft(found);
+        chosen.forEach(variant -> variant.accept(draft));
+        PlanDraft.Outcome outcome = draft.finish();
+        if (outcome.wiring().isEmpty()) {
+            return refused(found, outcome.obstacles());
+        }
+        return proved(found.house(), found.wiring(), outcome.wiring().get(), found.interest());
+    }
+
+    /**
+     * The plan with ends of conductors put elsewhere, proved anew.
+     *
+     * @return empty when there is no plan, or an end or a place that is named does not exist
+     */
+    public Optional<WiringPlan> with(List<MovedEnd> moves, HouseContext house) {
+        Optional<RunWiring> moved = planned;
+        for (MovedEnd move : moves) {
+            moved = moved.flatMap(move::in);
+        }
+        return moved.map(wiring -> proved(house, found, wiring, Set.of(run().lead())));
+    }
+
+    private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<Run.Place> interest) {
+        Wiring wiring = Found.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
+        WiringCheck.Result proof = WiringCheck.of(wiring);
+        List<Finding> findings = new ArrayList<>(proof.findings());
+        planned.boxes().forEach((place, box) -> findings.addAll(crowdedTerminals(place, box)));
+        findings.sort(Finding.ORDER);
+        return new WiringPlan(found, Optional.of(planned), wiring, proof, findings);
+    }
+
+    private static Set<Run.Place> placesTouched(RunWiring found, RunWiring planned, Set<Run.Place> interest) {
+        Set<Run.Place> touched = new HashSet<>(interest);
+        planned.boxes().forEach((place, box) -> {
+            if (!box.isLike(found.at(place))) {
+                touched.add(place);
+            }
+        });
+        return touched;
+    }
+
+    private static void requireEachOnce(List<Site> sites) {
+        Set<Run.GangRef> seen = new HashSet<>();
+        for (Site site : sites) {
+            for (int gang : site.assignment().gangs()) {
+                if (!seen.add(new Run.GangRef(site.lead(), gang))) {
                     throw new IllegalArgumentException("Gang " + gang + " must be given to one module only.");
                 }
             }
         }
     }
 
-    private static List<Finding> crowdedTerminals(BoxWiring after) {
+    private static List<Finding> crowdedTerminals(Run.Place at, BoxWiring after) {
         List<Finding> crowded = new ArrayList<>();
         for (End place : after.places()) {
             int holds = after.attachedAt(place).size();
             int takes;
             if (place instanceof End.AtModule terminal) {
-                takes = after.modules().get(terminal.module() - 1).model().terminal(terminal.terminal()).takes();
+                takes = after.modules().get(terminal.module()).terminal(terminal.terminal()).takes();
             } else if (place instanceof End.AtMechanism) {
                 takes = Netting.MECHANISM_TERMINAL_TAKES;
             } else {
                 continue;
             }
             if (holds > takes) {
-                crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, place.words(),
-                        place.words() + " holds " + holds + " conductors; it takes " + takes + ".",
+                String words = (at.prefix().isEmpty() ? "" : at.label() + ": ") + after.words(place);
+                crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, words,
+                        words + " holds " + holds + " conductors; it takes " + takes + ".",
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR, "put a connector in between")));
             }
         }

@@ -164,7 +164,7 @@ class RunSheetTest {
         WiringPlan plan = WiringPlan.of(Boxes.house(), box, List.of(new Assignment(
                 Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(1, InputBehaviour.EVERY_FLIP),
                 Optional.empty())));
-        return RunSheetPlan.of(Boxes.house(), plan.before(), plan.after().orElseThrow());
+        return RunSheetPlan.of(Boxes.house(), plan);
     }
 
     private RunSheet sheet() {

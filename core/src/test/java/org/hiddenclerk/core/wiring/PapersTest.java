@@ -8,8 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
@@ -28,10 +31,10 @@ class PapersTest {
         void liveGoesOnTheModuleAndOnFromThere() {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
 
-            assertThat(held(plan, "N2", "L")).containsExactly("brown of c1", "jumper to gang 1, COM");
-            assertThat(held(plan, "switch 1", "COM")).containsExactly("jumper to module 1, L", "jumper to gang 2, COM");
+            assertThat(held(plan, "N2", "L")).containsExactly("brown of c1", "jumper to switch 1, COM");
+            assertThat(held(plan, "switch 1", "COM")).containsExactly("jumper to N2, L", "jumper to switch 2, COM");
             assertThat(held(plan, "N2", "O2")).containsExactly("brown of c3");
-            assertThat(held(plan, "switch 2", "L1")).containsExactly("jumper to module 1, S2");
+            assertThat(held(plan, "switch 2", "L1")).containsExactly("jumper to N2, S2");
         }
 
         @Test
@@ -39,15 +42,15 @@ class PapersTest {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 1, Modules.usualRatings()), 1, 2);
 
             assertThat(held(plan, "N2", "L")).containsExactly("jumper to connector live 4");
-            assertThat(held(plan, "connector live 4", "")).containsExactly("brown of c1", "jumper to module 1, L",
-                    "jumper to gang 1, COM");
+            assertThat(held(plan, "connector live 4", "")).containsExactly("brown of c1", "jumper to N2, L",
+                    "jumper to switch 1, COM");
         }
 
         @Test
         void aGangThatStaysAPlainSwitchKeepsItsLiveAndItsLamp() {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(1, 2, Modules.usualRatings()), 1);
 
-            assertThat(held(plan, "switch 2", "COM")).containsExactly("jumper to gang 1, COM");
+            assertThat(held(plan, "switch 2", "COM")).containsExactly("jumper to switch 1, COM");
             assertThat(held(plan, "switch 2", "L1")).containsExactly("brown of c3");
             assertThat(plan.findings()).isEmpty();
         }
@@ -59,8 +62,8 @@ class PapersTest {
             WiringPlan plan = plan(box, Modules.withNeutral(1, 2, Modules.usualRatings()), 1);
 
             assertThat(plan.after().orElseThrow().jumpers()).filteredOn(j -> j.key().equals("j1")).hasSize(1);
-            assertThat(held(plan, "connector live", "")).containsExactlyInAnyOrder("brown of c1", "jumper to gang 1, COM",
-                    "jumper to module 1, L");
+            assertThat(held(plan, "connector live", "")).containsExactlyInAnyOrder("brown of c1", "jumper to switch 1, COM",
+                    "jumper to N1, L");
         }
 
         @Test
@@ -90,7 +93,7 @@ class PapersTest {
 
             assertThat(moves).extracting(Move::kind).isSorted();
             assertThat(moves.get(moves.size() - 1).words())
-                    .isEqualTo("Move brown of c1 (permanent live) from gang 1, COM to module 1, L.");
+                    .isEqualTo("Move brown of c1 (permanent live) from switch 1, COM to N2, L.");
         }
 
         @Test
@@ -98,8 +101,8 @@ class PapersTest {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
 
             assertThat(Move.between(plan.after().orElseThrow(), plan.before())).extracting(Move::words)
-                    .contains("Move brown of c2 (switched live) from module 1, O1 to gang 1, L1.",
-                            "Take out the violet jumper from module 1, S1 to gang 1, L1.");
+                    .contains("Move brown of c2 (switched live) from N2, O1 to switch 1, L1.",
+                            "Take out the violet jumper from N2, S1 to switch 1, L1.");
         }
     }
 
@@ -109,7 +112,7 @@ class PapersTest {
         void bringTheModuleTheJumpersAndLargerConnectors() {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
 
-            assertThat(PartsToAdd.of(plan.before(), plan.after().orElseThrow())).extracting(i -> i.count() + " " + i.what())
+            assertThat(PartsToAdd.of(plan)).extracting(i -> i.count() + " " + i.what())
                     .containsExactly("1 N2, for tests", "1 connector for 5 conductors", "1 blue jumper", "1 brown jumper",
                             "2 violet jumper");
         }
@@ -120,8 +123,57 @@ class PapersTest {
             WiringPlan plan = WiringPlan.of(Boxes.house(), box, List.of(new Assignment(
                     Modules.twoWire(20, Modules.usualRatings()), List.of(1), Map.of(), Optional.of(Watts.of(20)))));
 
-            assertThat(PartsToAdd.of(plan.before(), plan.after().orElseThrow()))
+            assertThat(PartsToAdd.of(plan))
                     .contains(new PartsToAdd.Item(1, "bypass of 20\u2009W at load 1"));
+        }
+    }
+
+    @Nested
+    class EndsPutElsewhere {
+        private final WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
+
+        @Test
+        void aLampWireOnTheLiveIsToldAtOnce() {
+            WiringPlan moved = plan.with(List.of(new MovedEnd("c2.1", false, new End.AtModule(1, "L"))), Boxes.house()).orElseThrow();
+
+            assertThat(moved.findings()).filteredOn(f -> f.code() == FindingCode.LOAD_ALWAYS_ON).singleElement()
+                    .satisfies(f -> assertThat(f.reason()).startsWith("load 1 is on in all "));
+            assertThat(plan.verdict()).as("the plan itself is not touched").isEqualTo(Verdict.OK);
+        }
+
+        @Test
+        void outputsExchangedAreTold() {
+            WiringPlan moved = plan.with(List.of(new MovedEnd("c2.1", false, new End.AtModule(1, "O2")),
+                    new MovedEnd("c3.1", false, new End.AtModule(1, "O1"))), Boxes.house()).orElseThrow();
+
+            assertThat(moved.findings()).extracting(f -> f.code()).contains(FindingCode.SWITCH_WITHOUT_EFFECT);
+        }
+
+        @Test
+        void theToolsFollowFromTheMoves() {
+            List<String> tools = Tools.of(plan, List.of(Papers.of(plan, plan.run().lead(), RegionProfile.EU_230)));
+
+            assertThat(tools).contains("wire cutter and stripper", "lock and tag for each breaker").doesNotContain("step ladder");
+        }
+
+        @Test
+        void movedBackItIsProvedAgain() {
+            WiringPlan back = plan.with(List.of(new MovedEnd("c2.1", false, new End.Capped()),
+                    new MovedEnd("c2.1", false, new End.AtModule(1, "O1"))), Boxes.house()).orElseThrow();
+
+            assertThat(back.verdict()).isEqualTo(Verdict.OK);
+        }
+
+        @Test
+        void whatIsNotThereCannotBeMoved() {
+            assertThat(plan.with(List.of(new MovedEnd("c9.1", false, new End.Capped())), Boxes.house())).isEmpty();
+            assertThat(plan.with(List.of(new MovedEnd("c2.1", false, new End.AtModule(3, "L"))), Boxes.house())).isEmpty();
+        }
+
+        @Test
+        void everyPlaceIsNamedByItsKey() {
+            MovedEnd.placesIn(plan.after().orElseThrow()).forEach(end ->
+                    assertThat(End.ofKey(end.key())).as(end.words()).isEqualTo(end));
         }
     }
 
@@ -131,7 +183,7 @@ class PapersTest {
         void showEveryConductorEveryTerminalAndEveryLoad() {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
             BoxWiring after = plan.after().orElseThrow();
-            BoxDrawing drawing = BoxDrawing.of(after, Boxes.house());
+            BoxDrawing drawing = BoxDrawing.of(plan, true, Boxes.house());
 
             assertThat(drawing.wires()).hasSize(twoGangs.cores().size() + after.jumpers().size());
             assertThat(drawing.loads()).extracting(BoxDrawing.LoadSymbol::label).containsExactly("load 1", "load 2");
@@ -144,7 +196,7 @@ class PapersTest {
         @Test
         void everyWireEndsAtThePortOfItsNode() {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
-            BoxDrawing drawing = BoxDrawing.of(plan.after().orElseThrow(), Boxes.house());
+            BoxDrawing drawing = BoxDrawing.of(plan, true, Boxes.house());
 
             for (BoxDrawing.Wire wire : drawing.wires()) {
                 boolean jumper = plan.after().orElseThrow().jumpers().stream().map(Jumper::key).anyMatch(wire.key()::equals);

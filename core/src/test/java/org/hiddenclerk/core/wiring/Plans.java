@@ -15,13 +15,14 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.testing.Topologies;
 
 /** Wirings as the schemes plan them, for tests that change them. */
 public final class Plans {
     private Plans() {
     }
 
-    /** One of each scheme, gang count and region, by name. */
+    /** Every scheme on every circuit in every region, and the circuits as found, by name. */
     public static Map<String, Wiring> ofEveryKind() {
         Map<String, Wiring> wirings = new LinkedHashMap<>();
         for (RegionProfile region : RegionProfile.values()) {
@@ -43,7 +44,12 @@ public final class Plans {
                     Modules.twoWire(40, Modules.usualRatings()), List.of(1), Map.of(1, InputBehaviour.EVERY_FLIP),
                     Optional.of(Watts.of(20)))));
             wirings.put(region + " as found, two gangs", WiringPlan.surveyed(Boxes.house(region), two).wiring());
+            Topologies.all(region).forEach((name, run) -> wirings.put(region + " as found, " + name,
+                    WiringPlan.surveyed(Boxes.house(region), run).wiring()));
+            SchemeMatrix.plans(region).forEach((name, plan) -> plan.planned()
+                    .ifPresent(planned -> wirings.put(region + " " + name, plan.wiring())));
         }
+        SpecialRuns.plans().forEach((name, plan) -> wirings.put(name, plan.wiring()));
         return wirings;
     }
 

@@ -1,0 +1,55 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.Role;
+
+/** Cores whose colour tells something else than what they do. A colour is never proof of a role. */
+final class Colours {
+    private static final Set<CoreColour> EARTHS = Set.of(CoreColour.GREEN_YELLOW, CoreColour.GREEN, CoreColour.BARE);
+    private static final Set<Role> OF_LIVES = Set.of(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.TRAVELLER, Role.CONTROL);
+
+    private Colours() {
+    }
+
+    /** What the colours of a box mislead about, core by core. */
+    static List<Finding> of(Box box, RegionProfile region) {
+        List<Finding> findings = new ArrayList<>();
+        for (Box.CableCore core : box.cores()) {
+            misleads(core, region).ifPresent(findings::add);
+        }
+        return findings;
+    }
+
+    private static Optional<Finding> misleads(Box.CableCore core, RegionProfile region) {
+        CoreColour seen = core.core().sleeve().orElse(core.core().colour());
+        Role role = core.core().role();
+        if (EARTHS.contains(seen) && (OF_LIVES.contains(role) || role == Role.NEUTRAL)) {
+            return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, core.words(), core.words() + " is surveyed as "
+                    + role.label() + "; that colour is for protective earth alone.", region.colourSource(),
+                    new Remedy(Remedy.Kind.REWIRE, "test what it is; another core must do its work")));
+        }
+        boolean seenAsNeutral = region.neutralColours().contains(seen);
+        if (seenAsNeutral && OF_LIVES.contains(role)) {
+            return Optional.of(misleading(core, role, region, region.liveColour()));
+        }
+        if (!seenAsNeutral && role == Role.NEUTRAL) {
+            return Optional.of(misleading(core, role, region, region.neutralColour()));
+        }
+        return Optional.empty();
+    }
+
+    private static Finding misleading(Box.CableCore core, Role role, RegionProfile region, CoreColour sleeve) {
+        return Finding.of(FindingCode.COLOUR_MISLEADS, core.words(), core.words() + " is a " + role.label()
+                + "; its colour says otherwise.", region.colourSource(),
+                new Remedy(Remedy.Kind.REWIRE, "test it, and sleeve it " + sleeve.words() + " at both ends"));
+    }
+}

@@ -1,0 +1,47 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.List;
+import java.util.function.Consumer;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.job.Circuit;
+
+/** A module on 12 V or 24 to 60 V direct current: plus to plus, minus to minus, its inputs at the same low volts. */
+final class DirectCurrent implements Scheme {
+
+    @Override
+    public SchemeCode code() {
+        return SchemeCode.ELV_DC;
+    }
+
+    @Override
+    public List<Finding> obstacles(Site site) {
+        Obstacles obstacles = new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch()
+                .notFor(!(site.model().supply() instanceof ModuleSupply.DirectCurrent), site.model().code(),
+                        site.model().code() + " is not powered from direct current.");
+        for (Site.Position position : site.positions()) {
+            Circuit circuit = site.found().house().circuits().get(position.circuit());
+            obstacles.notFor(!circuit.isElv(), position.words(), "Circuit " + circuit.label() + " is mains.");
+        }
+        return obstacles.liveAt(site.lead()).list();
+    }
+
+    @Override
+    public List<Consumer<PlanDraft>> variants(Site site) {
+        return List.of(draft -> apply(site, draft));
+    }
+
+    private static void apply(Site site, PlanDraft draft) {
+        ModuleModel model = site.model();
+        ModuleWork work = ModuleWork.fit(draft, site.lead(), model);
+        List<Site.Position> positions = site.positions();
+        work.supply(positions.get(0).circuit());
+        for (int i = 0; i < positions.size(); i++) {
+            Site.Position position = positions.get(i);
+            work.output(model.channels().get(i), position.loads());
+            work.input(model.inputs().get(i), position.gang().orElseThrow(), position.circuit(), site.behaviour(position));
+            position.loads().forEach(load -> draft.want(load, position.controls(), true));
+        }
+    }
+}

@@ -1,0 +1,177 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Channel;
+import org.hiddenclerk.core.electrical.Input;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.wiring.Run.GangRef;
+import org.hiddenclerk.core.wiring.Run.LoadRef;
+import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.Site.Position;
+
+/** A module being put into a draft: its supply, its outputs and its inputs, the way every scheme needs them. */
+final class ModuleWork {
+    private final PlanDraft draft;
+    private final Place place;
+    private final ModuleModel model;
+    private final int number;
+
+    private ModuleWork(PlanDraft draft, Place place, ModuleModel model) {
+        this.draft = draft;
+        this.place = place;
+        this.model = model;
+        number = draft.fit(place, model);
+    }
+
+    static ModuleWork fit(PlanDraft draft, Place place, ModuleModel model) {
+        return new ModuleWork(draft, place, model);
+    }
+
+    PartId id() {
+        return RunWiring.moduleOf(number);
+    }
+
+    ModuleModel model() {
+        return model;
+    }
+
+    End pin(String name) {
+        return new End.AtModule(number, name);
+    }
+
+    /** Feeds it from a circuit: live, and what current comes back by where it has a pin for that. */
+    void supply(CircuitId circuit) {
+        supply(draft.feed(circuit), draft.back(circuit));
+    }
+
+    void supply(Net live, Net back) {
+        draft.put(live, place, pin(model.supply().livePin()));
+        if (!(model.supply() instanceof ModuleSupply.TwoWire)) {
+            draft.put(back, place, pin(model.supply().returnPin()));
+        }
+    }
+
+    /** Sets an input that has no contact. */
+    void use(Input input) {
+        draft.use(number, input);
+    }
+
+    /** Gives the loads of a position to a channel. */
+    void output(Channel channel, List<LoadRef> loads) {
+        Net net = Net.output(number + (model.channels().size() > 1 ? "." + channel.id() : ""));
+        draft.put(net, place, pin(channel.to()));
+        for (LoadRef load : loads) {
+            End live = new End.AtLoad(load.number(), "L");
+            draft.takeOver(load);
+            draft.prefer(net, load.place(), live);
+            draft.put(net, load.place(), live);
+        }
+    }
+
+    /** Makes a switch the contact of an input. */
+    void input(Input input, GangRef gang, CircuitId circuit, InputBehaviour behaviour) {
+        input(input, gang, circuit, behaviour, Optional.empty());
+    }
+
+    /** Makes a switch the contact of an input that commands a module elsewhere. */
+    void input(Input input, GangRef gang, CircuitId circuit, InputBehaviour behaviour, Optional<Target> target) {
+        use(input, behaviour, target);
+        Net signal = Net.input(number + "." + input.id());
+        draft.put(signal, place, pin(input.pins().get(0)));
+        Net reference;
+        if (input.pins().size() > 1) {
+            reference = common(input.pins().get(1));
+        } else {
+            String with = input.activeWith().orElseThrow();
+            reference = with.equals(model.supply().livePin()) ? draft.feed(circuit)
+                    : with.equals(model.supply().returnPin()) ? draft.back(circuit) : common(with);
+        }
+        contact(gang, reference, signal);
+    }
+
+    /** Channel of another module. */
+    record Target(PartId module, String channel) {
+    }
+
+    private void use(Input input, InputBehaviour behaviour, Optional<Target> target) {
+        draft.use(number, new Input(input.id(), input.pins(), input.activeWith(), input.potential(), behaviour,
+                target.map(Target::channel).or(input::channel), target.map(Target::module)));
+    }
+
+    /** A pin that several inputs share. */
+    private Net common(String pin) {
+        Net net = Net.input(number + ".common " + pin);
+        draft.put(net, place, pin(pin));
+        return net;
+    }
+
+    private void contact(GangRef gang, Net reference, Net signal) {
+        draft.takeOver(gang);
+        List<String> poles = Site.contactOf(gang.gang().mechanism());
+        End first = new End.AtMechanism(gang.number(), poles.get(0));
+        End second = new End.AtMechanism(gang.number(), poles.get(1));
+        boolean exchanged = isOn(gang.place(), second, reference) && !isOn(gang.place(), first, reference);
+        draft.put(reference, gang.place(), exchanged ? second : first);
+        draft.put(signal, gang.place(), exchanged ? first : second);
+    }
+
+    private boolean isOn(Place at, End end, Net net) {
+        Found found = draft.found();
+        Optional<Net> supply = found.netAt(at, end).flatMap(found::supplyOf);
+        return supply.isPresent() && (supply.get().equals(net) || net.kind() == Net.Kind.INPUT
+                && supply.get().kind() != Net.Kind.EARTH);
+    }
+
+    /**
+     * Lets the switches of a position, wired to each other as they were found, make one contact: what went to the lamp goes
+     * to the input.
+     */
+    void inputOfAll(Input input, Position position, InputBehaviour behaviour) {
+        use(input, behaviour, Optional.empty());
+        Net signal = Net.input(number + "." + input.id());
+        draft.put(signal, place, pin(input.pins().get(0)));
+        for (SwitchPole pole : lampPoles(draft.found(), position)) {
+            draft.lift(pole.place(), pole.end());
+            draft.put(signal, pole.place(), pole.end());
+        }
+        position.loads().forEach(load -> draft.prefer(signal, load.place(), new End.AtLoad(load.number(), "L")));
+    }
+
+    /** A terminal of a switch. */
+    record SwitchPole(Place place, End end) {
+    }
+
+    /** Terminals of a position's switches that stand on the live side of its loads as found. */
+    static Set<SwitchPole> lampPoles(Found found, Position position) {
+        Set<Integer> nets = new LinkedHashSet<>();
+        position.loads().forEach(load -> found.netAt(load.place(), new End.AtLoad(load.number(), "L")).ifPresent(nets::add));
+        Set<SwitchPole> poles = new LinkedHashSet<>();
+        for (GangRef gang : position.controls()) {
+            for (String terminal : gang.gang().mechanism().terminals()) {
+                End end = new End.AtMechanism(gang.number(), terminal);
+                boolean wired = found.wiring().at(gang.place()).places().contains(end);
+                if (wired && found.netAt(gang.place(), end).filter(nets::contains).isPresent()) {
+                    poles.add(new SwitchPole(gang.place(), end));
+                }
+            }
+        }
+        return poles;
+    }
+
+    /** Inputs that command a channel. */
+    List<Input> inputsOf(Channel channel) {
+        List<Input> inputs = new ArrayList<>();
+        model.inputs().stream().filter(Input::hasContact)
+                .filter(input -> input.channel().filter(channel.id()::equals).isPresent()).forEach(inputs::add);
+        return inputs;
+    }
+}

@@ -1,0 +1,192 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Set;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.wiring.Run.GangRef;
+import org.hiddenclerk.core.wiring.Run.LoadRef;
+import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.Site.Position;
+
+/** Reasons why a scheme does not apply, collected question by question. */
+final class Obstacles {
+    private final Site site;
+    private final List<Finding> found = new ArrayList<>();
+
+    Obstacles(Site site) {
+        this.site = site;
+    }
+
+    List<Finding> list() {
+        return List.copyOf(found);
+    }
+
+    Obstacles notFor(boolean obstacle, String subject, String reason) {
+        if (obstacle) {
+            found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, subject, reason, Source.COMMON_PRACTICE));
+        }
+        return this;
+    }
+
+    Obstacles lacks(boolean obstacle, String reason, String remedy) {
+        if (obstacle) {
+            found.add(Finding.of(FindingCode.FEATURE_MISSING, site.model().code(), reason, Source.MAKER,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, remedy)));
+        }
+        return this;
+    }
+
+    /** Channels of one module share its live: all positions must hang on one circuit. */
+    Obstacles oneCircuit() {
+        Set<String> circuits = new LinkedHashSet<>();
+        site.positions().forEach(position -> circuits.add(position.circuit().value()));
+        if (circuits.size() > 1) {
+            found.add(Finding.of(FindingCode.SEPARATE_FEEDS, "gangs " + site.assignment().gangs(),
+                    "These gangs hang on circuits " + String.join(" and ", circuits)
+                            + "; the channels of one module share one live.", Source.COMMON_PRACTICE,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module of its own for each circuit")));
+        }
+        return this;
+    }
+
+    /** Every position was named by its gang, and has a load that was found. */
+    Obstacles gangsWithLoads() {
+        for (Position position : site.positions()) {
+            notFor(position.gang().isEmpty(), position.words(), position.words() + " has no switch in this box.");
+            if (position.gang().isPresent() && position.loads().stream().noneMatch(this::isWired)) {
+                found.add(missing(position.gang().get(), "no lamp wire of this gang is surveyed in this box"));
+            }
+        }
+        return this;
+    }
+
+    private boolean isWired(LoadRef load) {
+        return site.found().wiring().at(load.place()).places().contains(new End.AtLoad(load.number(), "L"));
+    }
+
+    private static Finding missing(GangRef gang, String what) {
+        return Finding.of(FindingCode.SURVEY_INCOMPLETE, gang.words(), gang.words() + ": " + what + ".",
+                Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "complete the survey"));
+    }
+
+    /** The module reads as many switches as there are positions. */
+    Obstacles inputs() {
+        long inputs = site.model().inputs().stream().filter(input -> input.hasContact()).count();
+        return lacks(inputs < site.positions().size(), site.model().code() + " has " + inputs
+                + " switch inputs; this scheme needs " + site.positions().size() + ".", "a module with switch inputs");
+    }
+
+    /** Every switch that will be a contact can be one. */
+    Obstacles contacts() {
+        for (Position position : site.positions()) {
+            for (GangRef gang : position.controls()) {
+                if (Site.contactOf(gang.gang().mechanism()).isEmpty()) {
+                    found.add(Finding.of(FindingCode.MECHANISM_UNSUITABLE, gang.words(), gang.words()
+                            + " is neither a switch nor a push button; a dimmer comes out, a plain mechanism goes in.",
+                            Source.COMMON_PRACTICE));
+                }
+            }
+        }
+        return this;
+    }
+
+    Obstacles singleSwitch() {
+        for (Position position : site.positions()) {
+            notFor(position.hasSeveralSwitches(), position.words(), "The lamp of " + position.words() + " has "
+                    + position.controls().size() + " switches; this scheme reads one.");
+        }
+        return this;
+    }
+
+    Obstacles severalSwitches() {
+        for (Position position : site.positions()) {
+            notFor(!position.hasSeveralSwitches(), position.words(), "The lamp of " + position.words()
+                    + " has one switch only.");
+        }
+        return this;
+    }
+
+    /** The lead has the live of the positions' circuit. */
+    Obstacles liveAt(Place place) {
+        for (Position position : site.positions()) {
+            if (position.gang().isPresent() && !site.found().reaches(feed(position), place)) {
+                found.add(missing(position.gang().get(), "no permanent live of circuit " + position.circuit()
+                        + " is surveyed in this box"));
+            }
+        }
+        return this;
+    }
+
+    private Net feed(Position position) {
+        return site.found().house().circuits().get(position.circuit()).isElv() ? Net.plus(position.circuit())
+                : Net.live(position.circuit());
+    }
+
+    Obstacles mainsModule() {
+        boolean mains = site.model().supply() instanceof ModuleSupply.LineNeutral;
+        boolean elv = site.model().supply() instanceof ModuleSupply.DirectCurrent;
+        if (elv) {
+            found.add(Finding.of(FindingCode.SUPPLY_NOT_MAINS, site.model().code(),
+                    site.model().code() + " is powered from extra-low voltage; this box has mains only.",
+                    Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a mains module")));
+        } else if (!mains) {
+            found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, site.model().code(), site.model().code()
+                    + " has no neutral terminal; this scheme feeds the module from live and neutral.", Source.MAKER,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a neutral terminal")));
+        }
+        notFor(site.model().isSender(), site.model().code(), site.model().code() + " has no contact of its own.");
+        return this;
+    }
+
+    Obstacles mainsCircuit() {
+        for (Position position : site.positions()) {
+            Circuit circuit = site.found().house().circuits().get(position.circuit());
+            notFor(circuit.isElv(), position.words(), "Circuit " + circuit.label() + " is extra-low voltage.");
+        }
+        return this;
+    }
+
+    /** The neutral of the circuit reaches the place as found. */
+    Obstacles neutralAt(Place place) {
+        for (CircuitId circuit : new LinkedHashSet<>(site.positions().stream().map(Position::circuit).toList())) {
+            if (!site.found().reaches(Net.neutral(circuit), place)) {
+                found.add(Finding.of(FindingCode.NEUTRAL_ABSENT, "circuit " + circuit,
+                        "No neutral of circuit " + circuit + " reaches " + (place.equals(site.lead()) ? "this box"
+                                : place.label()) + ". A neutral of another circuit, or earth, must never take its place.",
+                        Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that needs no neutral"),
+                        new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp, where the neutral is")));
+            }
+        }
+        return this;
+    }
+
+    /** All loads hang in one place. */
+    Obstacles oneLampPlace() {
+        boolean several = site.lampPlace().isEmpty();
+        notFor(several, site.positions().get(0).words(), "The loads of " + site.positions().get(0).words()
+                + " hang in several places, or none is surveyed.");
+        return this;
+    }
+
+    /** No inverter, battery or generator on the circuit. */
+    Obstacles singleSupply() {
+        for (Position position : site.positions()) {
+            Circuit circuit = site.found().house().circuits().get(position.circuit());
+            if (circuit.alternativelySupplied()) {
+                found.add(Finding.of(FindingCode.ALTERNATIVE_SUPPLY, "circuit " + circuit.label(), "Circuit "
+                        + circuit.label() + " has another supply. A heavy module goes on one phase of one supply only.",
+                        Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.REWIRE, "put the appliance on a circuit without one")));
+            }
+        }
+        return this;
+    }
+}

@@ -1,0 +1,141 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BiPredicate;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.Run.Place;
+
+/** The wiring of one place once it is known what every core carries: nets that did not change stay as they were found. */
+final class PlaceWiring {
+    private final Found found;
+    private final Place place;
+    private final BoxWiring surveyed;
+    private final Map<Integer, Net> owners;
+    private final Map<Integer, ModuleModel> modules;
+    private final Netting netting;
+    private final BiPredicate<Place, End> isTaken;
+    private final Map<String, Role> roles;
+    private final Map<Box.CableCore, Net> carried = new LinkedHashMap<>();
+
+    PlaceWiring(Found found, Place place, Map<Integer, Net> owners, Map<Integer, ModuleModel> modules,
+                BiPredicate<Place, End> isTaken) {
+        this.found = found;
+        this.place = place;
+        this.surveyed = found.wiring().at(place);
+        this.owners = owners;
+        this.modules = modules;
+        this.isTaken = isTaken;
+        netting = new Netting(surveyed, modules);
+        roles = new LinkedHashMap<>(BoxWiring.surveyedRoles(place.box()));
+    }
+
+    BoxWiring wired(Map<Way, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Map<Integer, Mechanism> mechanisms,
+                    Map<Integer, Watts> bypasses) {
+        Set<Box.CableCore> between = carriedBetweenPlaces(assigned);
+        Map<Net, List<Box.CableCore>> cores = new LinkedHashMap<>();
+        demands.keySet().stream().filter(net -> demands.get(net).containsKey(place))
+                .forEach(net -> cores.put(net, new ArrayList<>()));
+        for (Box.CableCore core : place.box().cores()) {
+            Optional<Net> net = between.contains(core) ? Optional.ofNullable(carried.get(core))
+                    : found.netOf(place, core).map(owners::get);
+            net.ifPresentOrElse(n -> cores.computeIfAbsent(n, x -> new ArrayList<>()).add(core),
+                    () -> free(core, between.contains(core)));
+        }
+        Set<Net> left = new LinkedHashSet<>();
+        cores.forEach((net, own) -> {
+            if (isAsFound(net, own, terminals(net, demands))) {
+                left.add(net);
+                netting.leave(own);
+            }
+        });
+        inOrder(cores.keySet()).stream().filter(net -> !left.contains(net)).forEach(net ->
+                netting.join(net.connectorName(found.house()), net.colour(found.house().region()), cores.get(net),
+                        terminals(net, demands)));
+        for (Jumper jumper : surveyed.jumpers()) {
+            Optional<Net> net = found.netAt(place, jumper.from()).map(owners::get);
+            if (net.filter(left::contains).isPresent()) {
+                netting.keep(jumper);
+            }
+        }
+        Box box = place.box();
+        for (Map.Entry<Integer, Mechanism> change : mechanisms.entrySet()) {
+            box = box.withMechanism(change.getKey(), change.getValue());
+        }
+        return new BoxWiring(box, netting.ends(), netting.jumpers(), modules, bypasses, roles);
+    }
+
+    /** Supplies last: a hand connects what is fed before what feeds it. */
+    private static List<Net> inOrder(Set<Net> nets) {
+        return nets.stream().sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 1 : 0)).toList();
+    }
+
+    private Set<Box.CableCore> carriedBetweenPlaces(Map<Way, Net> assigned) {
+        Set<Box.CableCore> between = new LinkedHashSet<>();
+        for (Run.Span span : found.run().spans()) {
+            if (span.joins(place)) {
+                span.at(place).cores().forEach(core -> between.add(new Box.CableCore(span.at(place), core)));
+            }
+        }
+        assigned.forEach((way, net) -> {
+            if (way.ends().contains(place)) {
+                carried.put(way.at(place), net);
+                if (net.kind() != Net.Kind.KEPT && net.kind() != Net.Kind.EARTH && !isOwn(way, net)) {
+                    roles.put(way.at(place).key(), net.role());
+                }
+            }
+        });
+        return between;
+    }
+
+    private boolean isOwn(Way way, Net net) {
+        return net.equals(owners.get(way.net()));
+    }
+
+    /** A core that carries nothing any more is insulated on its own; one that never did stays as it is. */
+    private void free(Box.CableCore core, boolean hasOtherEnd) {
+        End end = core.core().end();
+        if (!(end instanceof End.Capped) && (hasOtherEnd || end instanceof End.AtMechanism && isTaken.test(place, end))) {
+            netting.cap(core);
+        }
+        if (hasOtherEnd && !(core.cable().leads() instanceof Leads.FromSupply)) {
+            roles.put(core.key(), Role.SPARE);
+        }
+    }
+
+    private List<End> terminals(Net net, Map<Net, Map<Place, Set<End>>> demands) {
+        return List.copyOf(demands.getOrDefault(net, Map.of()).getOrDefault(place, Set.of()));
+    }
+
+    private boolean isAsFound(Net net, List<Box.CableCore> cores, List<End> terminals) {
+        if (!owners.containsValue(net)) {
+            return false;
+        }
+        Set<Box.CableCore> coresFound = new LinkedHashSet<>();
+        for (Box.CableCore core : place.box().cores()) {
+            if (found.netOf(place, core).map(owners::get).filter(net::equals).isPresent()) {
+                coresFound.add(core);
+            }
+        }
+        Set<End> terminalsFound = new LinkedHashSet<>();
+        for (End end : surveyed.places()) {
+            if ((end instanceof End.AtMechanism || end instanceof End.AtLoad)
+                    && found.netAt(place, end).map(owners::get).filter(net::equals).isPresent()) {
+                terminalsFound.add(end);
+            }
+        }
+        return coresFound.equals(new LinkedHashSet<>(cores)) && terminalsFound.equals(new LinkedHashSet<>(terminals));
+    }
+}

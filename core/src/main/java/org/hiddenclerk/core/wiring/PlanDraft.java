@@ -1,0 +1,276 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Input;
+import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.Run.GangRef;
+import org.hiddenclerk.core.wiring.Run.LoadRef;
+import org.hiddenclerk.core.wiring.Run.Place;
+
+/**
+ * A plan while schemes add to it. A scheme says which terminals belong together and which switches it takes over; what is
+ * not mentioned stays as it was found. {@link PlanDraft#finish} finds the ways and makes the wiring of every place.
+ */
+final class PlanDraft {
+    private final Found found;
+    private final Map<Net, Map<Place, Set<End>>> demands = new LinkedHashMap<>();
+    private final Set<GangRef> takenOver = new LinkedHashSet<>();
+    private final Set<LoadRef> loads = new LinkedHashSet<>();
+    private final Map<GangRef, Mechanism> mechanisms = new LinkedHashMap<>();
+    private final List<Fitted> fitted = new ArrayList<>();
+    private final Map<LoadRef, Watts> bypasses = new LinkedHashMap<>();
+    private final Map<LoadRef, Wish> wishes = new LinkedHashMap<>();
+    private final Map<Net, Integer> homes = new LinkedHashMap<>();
+    private final Set<String> lifted = new LinkedHashSet<>();
+
+    /** What is wanted of a load that the plan touches. */
+    record Wish(List<GangRef> controls, boolean remote) {
+    }
+
+    PlanDraft(Found found) {
+        this.found = found;
+    }
+
+    Found found() {
+        return found;
+    }
+
+    /** Fits a module and tells its number; its inputs are told later. */
+    int fit(Place place, ModuleModel model) {
+        fitted.add(new Fitted(fitted.size() + 1, place, model, List.of()));
+        return fitted.size();
+    }
+
+    /** Makes an input of a module one that is used. */
+    void use(int module, Input input) {
+        Fitted old = fitted.get(module - 1);
+        List<Input> inputs = new ArrayList<>(old.inputs());
+        inputs.add(input);
+        fitted.set(module - 1, new Fitted(module, old.place(), old.model(), inputs));
+    }
+
+    /** Puts a terminal on a net; the first of a net at a place holds the cores if it can. */
+    void put(Net net, Place place, End terminal) {
+        demands.computeIfAbsent(net, n -> new LinkedHashMap<>()).computeIfAbsent(place, p -> new LinkedHashSet<>())
+                .add(terminal);
+    }
+
+    /** Puts a terminal on the net that another terminal is on as found, and which otherwise stays as it is. */
+    void putAsFound(Place on, End known, Place place, End terminal) {
+        int net = found.netAt(on, known).orElseThrow();
+        put(found.supplyOf(net).orElseGet(() -> Net.kept(net)), place, terminal);
+    }
+
+    /** Takes a switch over: whatever stood on its terminals is put elsewhere, or capped. */
+    void takeOver(GangRef gang) {
+        takenOver.add(gang);
+    }
+
+    /** Takes the live side of a load over. */
+    void takeOver(LoadRef load) {
+        loads.add(load);
+    }
+
+    /** Lifts one terminal of a switch that otherwise stays as it is. */
+    void lift(Place place, End terminal) {
+        lifted.add(RunWiring.node(place, terminal).value());
+    }
+
+    /** Makes a net of the plan prefer the conductors of a net as found. */
+    void prefer(Net net, Place place, End terminal) {
+        found.netAt(place, terminal).ifPresent(home -> homes.putIfAbsent(net, home));
+    }
+
+    void change(GangRef gang, Mechanism mechanism) {
+        mechanisms.put(gang, mechanism);
+    }
+
+    void bypass(LoadRef load, Watts watts) {
+        bypasses.put(load, watts);
+    }
+
+    void want(LoadRef load, List<GangRef> controls, boolean remote) {
+        wishes.put(load, new Wish(controls, remote));
+    }
+
+    boolean isTakenOver(GangRef gang) {
+        return takenOver.contains(gang);
+    }
+
+    /** What becomes of the draft. */
+    record Outcome(Optional<RunWiring> wiring, List<org.hiddenclerk.core.finding.Finding> obstacles) {
+    }
+
+    /** Finds the ways and joins what belongs together at every place. */
+    Outcome finish() {
+        Map<Integer, Net> owners = owners();
+        retain(owners);
+        List<Way> ways = ways();
+        Map<Way, Net> owned = new LinkedHashMap<>();
+        ways.forEach(way -> Optional.ofNullable(owners.get(way.net())).ifPresent(net -> owned.put(way, net)));
+        Routing routing = new Routing(found.house().region(), ways, owned, homes);
+        for (Net net : ordered()) {
+            if (net.kind() != Net.Kind.KEPT && net.kind() != Net.Kind.EARTH) {
+                routing.connect(net, sources(net), demands.get(net).keySet());
+                if (net.kind().isSupply()) {
+                    routing.release(net, this::stoodOnTakenTerminal, (n, place) -> sources(n).contains(place)
+                            || demands.getOrDefault(n, Map.of()).containsKey(place));
+                }
+            }
+        }
+        if (!routing.obstacles().isEmpty()) {
+            return new Outcome(Optional.empty(), routing.obstacles());
+        }
+        return new Outcome(Optional.of(wired(routing.assigned(), owners)), List.of());
+    }
+
+    private List<Net> ordered() {
+        return demands.keySet().stream().sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 0 : 1)).toList();
+    }
+
+    /** Net of the plan that each net as found goes on in: supplies do, and nets that the plan does not touch. */
+    private Map<Integer, Net> owners() {
+        Map<Integer, Net> owners = new LinkedHashMap<>();
+        for (Place place : found.run().places()) {
+            for (End end : found.wiring().at(place).places()) {
+                Optional<Integer> net = found.netAt(place, end);
+                if (net.isPresent()) {
+                    Optional<Net> supply = found.supplyOf(net.get());
+                    if (supply.isPresent()) {
+                        owners.put(net.get(), supply.get());
+                    } else if (isTerminal(end) && !isTaken(place, end)) {
+                        owners.put(net.get(), Net.kept(net.get()));
+                    }
+                }
+            }
+            for (Box.CableCore core : place.box().cores()) {
+                found.netOf(place, core).ifPresent(net -> found.supplyOf(net).ifPresent(s -> owners.put(net, s)));
+            }
+        }
+        return owners;
+    }
+
+    private static boolean isTerminal(End end) {
+        return end instanceof End.AtMechanism || end instanceof End.AtLoad;
+    }
+
+    private boolean isTaken(Place place, End end) {
+        if (lifted.contains(RunWiring.node(place, end).value())) {
+            return true;
+        }
+        if (end instanceof End.AtMechanism pole) {
+            return takenOver.contains(new GangRef(place, pole.gang()));
+        }
+        return end instanceof End.AtLoad terminal && terminal.terminal().equals("L")
+                && loads.contains(new LoadRef(place, terminal.load()));
+    }
+
+    /** Terminals that the plan does not take over stay on their nets. */
+    private void retain(Map<Integer, Net> owners) {
+        for (Place place : found.run().places()) {
+            for (End end : found.wiring().at(place).places()) {
+                if (isTerminal(end) && !isTaken(place, end)) {
+                    found.netAt(place, end).map(owners::get).ifPresent(net -> put(net, place, end));
+                }
+            }
+        }
+    }
+
+    private List<Way> ways() {
+        List<Way> ways = new ArrayList<>();
+        for (Run.Span span : found.run().spans()) {
+            for (var core : span.atA().cores()) {
+                span.twin(core).ifPresent(twin -> {
+                    Box.CableCore atA = new Box.CableCore(span.atA(), core);
+                    ways.add(new Way(span.a(), atA, span.b(), new Box.CableCore(span.atB(), twin),
+                            found.netOf(span.a(), atA).orElse(-1)));
+                });
+            }
+        }
+        return ways;
+    }
+
+    private Set<Place> sources(Net net) {
+        Set<Place> sources = new LinkedHashSet<>();
+        for (Place place : found.run().places()) {
+            for (Box.CableCore core : place.box().cores()) {
+                if (core.cable().leads() instanceof Leads.FromSupply
+                        && found.netOf(place, core).flatMap(found::supplyOf).filter(net::equals).isPresent()) {
+                    sources.add(place);
+                }
+            }
+        }
+        return sources;
+    }
+
+    private boolean stoodOnTakenTerminal(Way way, Place place) {
+        End end = way.at(place).core().end();
+        return isTerminal(end) && isTaken(place, end);
+    }
+
+    private RunWiring wired(Map<Way, Net> assigned, Map<Integer, Net> owners) {
+        Map<Place, BoxWiring> boxes = new LinkedHashMap<>();
+        for (Place place : found.run().places()) {
+            boxes.put(place, new PlaceWiring(found, place, owners, modulesAt(place), this::isTaken)
+                    .wired(assigned, demands, mechanismsAt(place), bypassesAt(place)));
+        }
+        return new RunWiring(found.run(), boxes, fitted, intents());
+    }
+
+    private Map<Integer, ModuleModel> modulesAt(Place place) {
+        Map<Integer, ModuleModel> modules = new LinkedHashMap<>();
+        fitted.stream().filter(f -> f.place().equals(place)).forEach(f -> modules.put(f.number(), f.model()));
+        return modules;
+    }
+
+    private Map<Integer, Mechanism> mechanismsAt(Place place) {
+        Map<Integer, Mechanism> changed = new LinkedHashMap<>();
+        mechanisms.forEach((gang, mechanism) -> {
+            if (gang.place().equals(place)) {
+                changed.put(gang.number(), mechanism);
+            }
+        });
+        return changed;
+    }
+
+    private Map<Integer, Watts> bypassesAt(Place place) {
+        Map<Integer, Watts> watts = new LinkedHashMap<>();
+        bypasses.forEach((load, bypass) -> {
+            if (load.place().equals(place)) {
+                watts.put(load.number(), bypass);
+            }
+        });
+        return watts;
+    }
+
+    private List<org.hiddenclerk.core.electrical.Intent> intents() {
+        List<org.hiddenclerk.core.electrical.Intent> intents = new ArrayList<>();
+        for (LoadRef load : found.run().loads()) {
+            Wish wish = wishes.getOrDefault(load, new Wish(found.controlsOf(load), false));
+            intents.addAll(Found.intents(load, wish.controls(), wish.remote()));
+        }
+        return intents;
+    }
+
+    /** The live of a circuit, whatever it is. */
+    Net feed(CircuitId circuit) {
+        return found.house().circuits().get(circuit).isElv() ? Net.plus(circuit) : Net.live(circuit);
+    }
+
+    /** What current comes back by. */
+    Net back(CircuitId circuit) {
+        return found.house().circuits().get(circuit).isElv() ? Net.minus(circuit) : Net.neutral(circuit);
+    }
+}

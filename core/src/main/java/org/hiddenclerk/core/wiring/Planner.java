@@ -1,0 +1,79 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.wiring.Run.Place;
+
+/** Plans for one run as it was found; what follows from the survey is worked out once. */
+public final class Planner {
+    private final Found found;
+
+    /** Plans from the lead alone. */
+    public Planner(HouseContext house, Run run) {
+        this(house, run, Set.of());
+    }
+
+    /** @param others identities of other boxes that modules are given to */
+    public Planner(HouseContext house, Run run, Set<String> others) {
+        Set<Place> interest = new LinkedHashSet<>(Set.of(run.lead()));
+        run.boxes().stream().filter(place -> others.contains(place.id())).forEach(interest::add);
+        found = Found.of(house, run, interest);
+    }
+
+    public Run run() {
+        return found.run();
+    }
+
+    public HouseContext house() {
+        return found.house();
+    }
+
+    /** The wiring as found, without any module. */
+    public WiringPlan surveyed() {
+        return WiringPlan.surveyed(found);
+    }
+
+    /**
+     * Plans modules into the run from its lead.
+     *
+     * @param modules at least one; each gang and load of the lead at most once
+     */
+    public WiringPlan plan(List<Assignment> modules) {
+        return plan(modules, Map.of());
+    }
+
+    /**
+     * Plans the modules of the lead together with those that were given to other boxes of the run.
+     *
+     * @param others assignments of other boxes, by their place
+     */
+    public WiringPlan plan(List<Assignment> modules, Map<Place, List<Assignment>> others) {
+        List<Site> sites = new ArrayList<>();
+        modules.forEach(module -> sites.add(new Site(found, run().lead(), module)));
+        others.forEach((place, given) -> given.forEach(module -> sites.add(new Site(found, place, module))));
+        return WiringPlan.of(found, sites);
+    }
+
+    /** What an assignment switches, position after position. */
+    public List<List<SurveyedLoad>> loadsOf(Assignment assignment) {
+        return new Site(found, run().lead(), assignment).positions().stream()
+                .map(position -> position.loads().stream().map(Run.LoadRef::load).toList()).toList();
+    }
+
+    /** Loads that a gang of the lead changes. */
+    public List<SurveyedLoad> loadsOfGang(int gang) {
+        return found.loadsOf(new Run.GangRef(run().lead(), gang)).stream().map(Run.LoadRef::load).toList();
+    }
+
+    /** Switches that change the loads of an assignment as found. */
+    public Set<PartId> switchesOf(Assignment assignment) {
+        return new Site(found, run().lead(), assignment).positions().stream().flatMap(p -> p.controls().stream())
+                .map(RunWiring::switchOf).collect(Collectors.toSet());
+    }
+}

@@ -1,0 +1,22 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+
+/** Every scheme by its code. */
+final class Schemes {
+    private static final Map<SchemeCode, Scheme> BY_CODE = List.of(
+            new BehindSwitchWithNeutral(SchemeCode.BEHIND_SWITCH_N), new BehindSwitchWithoutNeutral(), new FourChannel(),
+            new HeavyDuty(), new BlindPair(), new OneModuleForSeveral(), new SecondUnloaded(), new AtLamp(), new AtLampBlink(),
+            new SplitPair(), new AtJunction(), new CanopyFanLight(), new SocketAhead(), new VoltFree(), new DirectCurrent(),
+            new NoSwitch(), new SwitchUpstream()).stream().collect(Collectors.toMap(Scheme::code, Function.identity()));
+
+    private Schemes() {
+    }
+
+    static Scheme of(SchemeCode code) {
+        return BY_CODE.get(code);
+    }
+}

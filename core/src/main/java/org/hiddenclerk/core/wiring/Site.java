@@ -1,0 +1,95 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.wiring.Run.GangRef;
+import org.hiddenclerk.core.wiring.Run.LoadRef;
+import org.hiddenclerk.core.wiring.Run.Place;
+
+/**
+ * What one assignment is about: the run as found, and the positions that the module takes over.
+ *
+ * @param lead box from which gangs and loads are named
+ */
+record Site(Found found, Run.Place lead, Assignment assignment) {
+
+    /**
+     * What one channel takes over.
+     *
+     * @param gang     gang of the lead that was named, if one was
+     * @param loads    loads that it switches
+     * @param controls all switches that change them
+     * @param circuit  circuit that feeds them
+     */
+    record Position(Optional<GangRef> gang, List<LoadRef> loads, List<GangRef> controls, CircuitId circuit) {
+
+        String words() {
+            return gang.map(GangRef::words).orElseGet(() -> loads.get(0).load().name());
+        }
+
+        boolean hasSeveralSwitches() {
+            return controls.size() > 1;
+        }
+    }
+
+    Run run() {
+        return found.run();
+    }
+
+    ModuleModel model() {
+        return assignment.model();
+    }
+
+    List<Position> positions() {
+        List<Position> positions = new ArrayList<>();
+        for (int number : assignment.gangs()) {
+            GangRef gang = new GangRef(lead(), number);
+            List<LoadRef> loads = found.loadsOf(gang);
+            Set<GangRef> controls = new LinkedHashSet<>(List.of(gang));
+            loads.forEach(load -> controls.addAll(found.controlsOf(load)));
+            positions.add(new Position(Optional.of(gang), loads, List.copyOf(controls), gang.gang().circuit()));
+        }
+        for (int number : assignment.loads()) {
+            LoadRef load = run().load(lead(), number);
+            positions.add(new Position(Optional.empty(), List.of(load), found.controlsOf(load), circuitOf(load)));
+        }
+        return positions;
+    }
+
+    /** By the conductor on its neutral side; failing that, the only circuit there is. */
+    private CircuitId circuitOf(LoadRef load) {
+        return found.netAt(load.place(), new End.AtLoad(load.number(), "N")).flatMap(found::circuitOfNet)
+                .or(() -> run().circuits().stream().findFirst())
+                .orElseGet(() -> found.house().circuits().keySet().iterator().next());
+    }
+
+    /** The one place where all loads of the positions hang. */
+    Optional<Place> lampPlace() {
+        Set<Place> places = new LinkedHashSet<>();
+        positions().forEach(position -> position.loads().forEach(load -> places.add(load.place())));
+        return places.size() == 1 ? Optional.of(places.iterator().next()) : Optional.empty();
+    }
+
+    InputBehaviour behaviour(Position position) {
+        return position.gang().map(gang -> assignment.behaviour(gang.number())).orElse(InputBehaviour.EVERY_FLIP);
+    }
+
+    /** The two terminals between which a mechanism opens and closes; empty when it does neither by itself. */
+    static List<String> contactOf(Mechanism mechanism) {
+        return switch (mechanism) {
+            case ONE_WAY, PUSH_MAKE, PUSH_BREAK -> List.of("COM", "L1");
+            case TWO_WAY -> List.of("COM", "L1");
+            case INTERMEDIATE -> List.of("A1", "B1");
+            case DOUBLE_POLE -> List.of("L-IN", "L-OUT");
+            case FIXED_ON, DIMMER -> List.of();
+        };
+    }
+}
