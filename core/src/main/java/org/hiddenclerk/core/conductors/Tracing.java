@@ -1,0 +1,159 @@
+package org.hiddenclerk.core.conductors;
+
+import java.util.ArrayList;
+import java.util.BitSet;
+import java.util.Collection;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeMap;
+import org.hiddenclerk.core.job.RegionProfile;
+
+/**
+ * Which conductor is what: every wiring that the cores allow is asked what it foretells, and those that a reading contradicts
+ * are dropped. Exact: the true wiring is never among those dropped while the readings are true.
+ */
+public final class Tracing {
+    /** More wirings than this are not told apart. */
+    private static final int MOST_WIRINGS = 20_000;
+
+    private final Board board;
+    private final RegionProfile region;
+    private final List<Reading.Answered> readings;
+
+    private Tracing(Board board, RegionProfile region, List<Reading.Answered> readings) {
+        this.board = board;
+        this.region = region;
+        this.readings = readings;
+    }
+
+    /** More wirings are possible than can be told apart; fewer boxes at a time are needed. */
+    public static final class TooMany extends RuntimeException {
+        private static final long serialVersionUID = 1;
+
+        TooMany() {
+            super("There are too many wirings to be told apart: trace fewer boxes at a time.");
+        }
+    }
+
+    /**
+     * What follows from a board and readings.
+     *
+     * @throws TooMany when the board is too large to be traced at once
+     */
+    public static Traced of(Board board, RegionProfile region, List<Reading.Answered> readings) {
+        return new Tracing(board, region, readings).traced();
+    }
+
+    /** Every wiring that the cores alone allow. */
+    static List<Whole> wirings(Board board, RegionProfile region) {
+        return new Tracing(board, region, List.of()).wholes(new Circuits(board), true);
+    }
+
+    private Traced traced() {
+        Circuits circuits = new Circuits(board);
+        List<Whole> all = wholes(circuits, true);
+        if (all.isEmpty()) {
+            return nothingFits(circuits);
+        }
+        Map<Traced.Possibility, List<Whole>> entries = entries(all);
+        List<Traced.Possibility> possible = new ArrayList<>(entries.keySet());
+        possible.sort(Comparator.comparingDouble(Traced.Possibility::support).reversed()
+                .thenComparing(Traced.Possibility::topology).thenComparing(p -> p.roles().toString()));
+        Map<String, ConductorRole> certain = certain(possible);
+        boolean done = certain.size() == board.cores().size();
+        return new Traced(possible, certain, List.of(), Optional.empty(),
+                done ? Optional.empty() : new TestChoice(board, readings, entries.values()).best(), done);
+    }
+
+    private Traced nothingFits(Circuits circuits) {
+        List<Whole> all = wholes(circuits, false);
+        if (all.isEmpty()) {
+            return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
+        }
+        Set<BitSet> broken = new LinkedHashSet<>();
+        Whole nearest = all.get(0);
+        for (Whole whole : all) {
+            broken.add(whole.broken(readings));
+            nearest = whole.broken(readings).cardinality() < nearest.broken(readings).cardinality() ? whole : nearest;
+        }
+        return new Traced(List.of(), Map.of(), Contradictions.smallest(readings.size(), broken),
+                Optional.of(new Traced.Nearest(entry(nearest), nearest.broken(readings).stream().boxed().toList())),
+                Optional.empty(), false);
+    }
+
+    private List<Whole> wholes(Circuits circuits, boolean fittingOnly) {
+        List<Whole> all = new ArrayList<>();
+        circuits.eachSharing(clusters -> {
+            List<List<Hypothesis>> each = fittingOnly ? clusters.stream().map(this::fitting).toList() : clusters;
+            combine(each, 0, new ArrayList<>(), all, fittingOnly);
+        });
+        return all;
+    }
+
+    private List<Hypothesis> fitting(List<Hypothesis> cluster) {
+        return cluster.stream().filter(hypothesis -> {
+            Whole alone = new Whole(board, List.of(hypothesis));
+            return readings.stream().allMatch(answered -> !alone.covers(answered.reading())
+                    || alone.foretells(answered.reading()).allows(answered.value()));
+        }).toList();
+    }
+
+    private void combine(List<List<Hypothesis>> clusters, int at, List<Hypothesis> so, List<Whole> all, boolean fittingOnly) {
+        if (at == clusters.size()) {
+            Whole whole = new Whole(board, List.copyOf(so));
+            if (!fittingOnly || whole.broken(readings).isEmpty()) {
+                if (all.size() == MOST_WIRINGS) {
+                    throw new TooMany();
+                }
+                all.add(whole);
+            }
+            return;
+        }
+        for (Hypothesis hypothesis : clusters.get(at)) {
+            so.add(hypothesis);
+            combine(clusters, at + 1, so, all, fittingOnly);
+            so.remove(so.size() - 1);
+        }
+    }
+
+    private Map<Traced.Possibility, List<Whole>> entries(Collection<Whole> wholes) {
+        Map<String, List<Whole>> alike = new LinkedHashMap<>();
+        for (Whole whole : wholes) {
+            StringBuilder key = new StringBuilder(whole.topology());
+            for (int core = 0; core < board.cores().size(); core++) {
+                key.append((char) ('0' + whole.roleOf(core).ordinal()));
+            }
+            alike.computeIfAbsent(key.toString(), k -> new ArrayList<>()).add(whole);
+        }
+        Map<Traced.Possibility, List<Whole>> entries = new LinkedHashMap<>();
+        alike.values().forEach(same -> entries.put(entry(same.get(0)), same));
+        return entries;
+    }
+
+    private Traced.Possibility entry(Whole whole) {
+        Map<String, ConductorRole> roles = new LinkedHashMap<>();
+        int speaking = 0;
+        int agreeing = 0;
+        for (int core = 0; core < board.cores().size(); core++) {
+            ConductorRole role = whole.roleOf(core);
+            roles.put(board.cores().get(core).id(), role);
+            if (role != ConductorRole.EARTH) {
+                boolean neutral = board.cores().get(core).colour().equals(region.neutralColour().words());
+                speaking++;
+                agreeing += neutral == (role == ConductorRole.NEUTRAL) ? 1 : 0;
+            }
+        }
+        return new Traced.Possibility(whole.topology(), roles, speaking == 0 ? 1 : Math.round(1000.0 * agreeing / speaking) / 1000.0);
+    }
+
+    private static Map<String, ConductorRole> certain(List<Traced.Possibility> possible) {
+        Map<String, ConductorRole> certain = new TreeMap<>(possible.get(0).roles());
+        possible.forEach(p -> certain.entrySet().removeIf(e -> p.roles().get(e.getKey()) != e.getValue()));
+        return certain;
+    }
+}
