@@ -34,12 +34,15 @@ final class ChannelLoad {
             LoadKind.WIRE_WOUND_TRANSFORMER, new BigDecimal("0.3"), LoadKind.FLUORESCENT, new BigDecimal("0.25"),
             LoadKind.INCANDESCENT, new BigDecimal("0.6"));
 
+    private final BigDecimal volts;
     private final RegionProfile region;
     private final Channel channel;
     private final List<SurveyedLoad> loads;
     private final String subject;
 
-    ChannelLoad(RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject) {
+    /** @param volts volts of the loads */
+    ChannelLoad(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject) {
+        this.volts = volts;
         this.region = region;
         this.channel = channel;
         this.loads = loads;
@@ -76,7 +79,7 @@ final class ChannelLoad {
 
     private BigDecimal ampsOf(LoadBank bank) {
         return bank.total().asDecimal().divide(
-                region.nominalVolts().asDecimal().multiply(bank.powerFactor()), MathContext.DECIMAL64);
+                volts.multiply(bank.powerFactor()), MathContext.DECIMAL64);
     }
 
     /** The rating that leaves least room; ratings of the very kind come before those it may borrow. */
@@ -141,7 +144,7 @@ final class ChannelLoad {
         String estimate = guess == null || resistive.isEmpty() ? ""
                 : " An estimate by common practice: " + figure(guess.multiply(
                         BigDecimal.valueOf(resistive.get().amps().getAsDouble())
-                                .multiply(region.nominalVolts().asDecimal()))) + " W.";
+                                .multiply(volts))) + " W.";
         return Finding.of(FindingCode.RATING_UNKNOWN, subject,
                 "The maker states no rating for a " + kind.label() + "." + estimate, Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker"));

@@ -4,13 +4,16 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
@@ -42,21 +45,38 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
     }
 
     public static PlanJudgement of(HouseContext house, Box box, List<Assignment> modules) {
+        return of(new Planner(house, Run.of(box, house.region())), modules, Map.of());
+    }
+
+    /**
+     * Judges what is given to the lead of a run, together with what is given to its other boxes.
+     *
+     * @param others assignments of other boxes, by their place
+     */
+    public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others) {
         Map<String, Finding> findings = new LinkedHashMap<>();
-        WiringPlan plan = modules.isEmpty() ? WiringPlan.surveyed(house, box) : WiringPlan.of(house, box, modules);
-        ModuleMatch match = new ModuleMatch(house, box);
+        boolean nothing = modules.isEmpty() && others.values().stream().allMatch(List::isEmpty);
+        WiringPlan plan = nothing ? planner.surveyed() : planner.plan(modules, others);
+        ModuleMatch match = new ModuleMatch(planner);
         for (int i = 0; i < modules.size(); i++) {
             String module = "K" + (i + 1);
             match.judge(modules.get(i)).findings().forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(),
                     ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, module, plan)) : f));
         }
-        RoomInBox.of(box, modules).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f));
+        plan.planned().ifPresent(planned -> modulesByPlace(planned).forEach((place, models) -> RoomInBox.of(place.box(), models,
+                planner.house().region()).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f))));
         plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
-        WiringPlan.surveyed(house, box).findings().stream().filter(f -> f.severity() == Severity.STOP)
+        planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay)
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
         List<Finding> ordered = new ArrayList<>(findings.values());
         ordered.sort(Finding.ORDER);
         return new PlanJudgement(plan, ordered);
+    }
+
+    private static Map<Run.Place, List<ModuleModel>> modulesByPlace(RunWiring planned) {
+        Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
+        planned.fitted().forEach(f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
+        return byPlace;
     }
 }

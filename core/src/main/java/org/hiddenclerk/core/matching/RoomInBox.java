@@ -10,8 +10,8 @@ import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Millimetres;
-import org.hiddenclerk.core.wiring.Assignment;
 
 /**
  * Whether modules fit behind the mechanisms: the stack of depths, and the outline. Modules lie side by side where the
@@ -41,10 +41,29 @@ public final class RoomInBox {
         return mechanism.plus(modules).plus(wiringSpace);
     }
 
-    public static Judgement of(Box box, List<Assignment> modules) {
+    /** The stack of depths and the outline; and the volume, where the region counts it. */
+    public static Judgement of(Box box, List<ModuleModel> modules, RegionProfile region) {
+        Judgement room = of(box, modules);
+        if (region != RegionProfile.US_120) {
+            return room;
+        }
+        Judgement fill = BoxFill.of(box, modules);
+        List<Finding> findings = new ArrayList<>(room.findings());
+        findings.addAll(fill.findings());
+        List<Margin> margins = new ArrayList<>(room.margins());
+        margins.addAll(fill.margins());
+        return new Judgement(findings, margins);
+    }
+
+    static Judgement of(Box box, List<ModuleModel> modules) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
-        BoxGeometry room = box.geometry();
+        if (box.geometry().isEmpty()) {
+            findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, box.label(), "Nobody has measured the room at " + box.label()
+                    + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
+            return new Judgement(findings, margins);
+        }
+        BoxGeometry room = box.geometry().get();
         Millimetres mechanism = box.gangs().stream().map(Gang::depth).max(Millimetres::compareTo)
                 .orElse(Millimetres.ZERO);
         Millimetres thickness = stacked(room, modules);
@@ -64,22 +83,22 @@ public final class RoomInBox {
                     + "\u2009mm left behind the switch: " + used + " of " + room.depth() + " used.",
                     Source.COMMON_PRACTICE));
         }
-        for (Assignment module : modules) {
-            outline(box, module.model(), findings, margins);
+        for (ModuleModel module : modules) {
+            outline(box.label(), room, module, findings, margins);
         }
         return new Judgement(findings, margins);
     }
 
-    private static Millimetres stacked(BoxGeometry room, List<Assignment> modules) {
-        Millimetres sideBySide = modules.stream().map(m -> m.model().width()).reduce(Millimetres.ZERO,
+    private static Millimetres stacked(BoxGeometry room, List<ModuleModel> modules) {
+        Millimetres sideBySide = modules.stream().map(ModuleModel::width).reduce(Millimetres.ZERO,
                 Millimetres::plus);
         boolean besideEachOther = sideBySide.compareTo(room.width()) <= 0;
-        return modules.stream().map(m -> m.model().thickness()).reduce(Millimetres.ZERO, besideEachOther
+        return modules.stream().map(ModuleModel::thickness).reduce(Millimetres.ZERO, besideEachOther
                 ? (a, b) -> a.compareTo(b) >= 0 ? a : b : Millimetres::plus);
     }
 
-    private static void outline(Box box, ModuleModel model, List<Finding> findings, List<Margin> margins) {
-        BoxGeometry room = box.geometry();
+    private static void outline(String label, BoxGeometry room, ModuleModel model, List<Finding> findings,
+                                List<Margin> margins) {
         Millimetres longSide = room.width().compareTo(room.height()) >= 0 ? room.width() : room.height();
         Millimetres shortSide = room.width().compareTo(room.height()) >= 0 ? room.height() : room.width();
         Margin length = new Margin("length", model.length().asDecimal(), longSide.asDecimal(), "mm");
@@ -87,7 +106,7 @@ public final class RoomInBox {
         margins.add(new Margin("outline", (length.isOver() ? length : width).found(),
                 (length.isOver() ? length : width).allowed(), "mm"));
         if (length.isOver() || width.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, box.label(), String.format(
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, label, String.format(
                     "%s is %s by %s; the box is %s by %s inside.", model.code(), model.length(), model.width(),
                     longSide, shortSide), Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),

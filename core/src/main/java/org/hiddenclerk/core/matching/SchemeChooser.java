@@ -1,0 +1,167 @@
+package org.hiddenclerk.core.matching;
+
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Intent;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.wiring.Caution;
+import org.hiddenclerk.core.wiring.Papers;
+import org.hiddenclerk.core.wiring.PartsToAdd;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.WiringPlan;
+
+/** Every scheme for the gangs or loads of a box: what it would take, or why it does not apply. */
+public final class SchemeChooser {
+    /** Working times in minutes; common practice, no source. */
+    private static final int FIRST_MODULE_MINUTES = 30;
+    private static final int FURTHER_MODULE_MINUTES = 20;
+    private static final int FURTHER_BOX_MINUTES = 15;
+    private static final int MECHANISM_MINUTES = 5;
+
+    private static final Comparator<Candidate> BEST = Comparator.comparing((Candidate c) -> c.plan().planned().isEmpty())
+            .thenComparing(ModuleMatch.RANKING);
+
+    private final Planner planner;
+    private final ModuleMatch match;
+    private final List<ModuleModel> models;
+
+    public SchemeChooser(Planner planner, List<ModuleModel> models) {
+        this.planner = planner;
+        this.match = new ModuleMatch(planner);
+        this.models = List.copyOf(models);
+    }
+
+    /**
+     * One scheme.
+     *
+     * @param best    the module that suits it best; empty when the scheme does not apply
+     * @param toll    what it takes, when it applies
+     * @param reasons why it does not apply, or what stands against the best module
+     */
+    public record Offer(SchemeCode scheme, Optional<Candidate> best, Optional<Toll> toll, List<Finding> reasons) {
+        public Offer {
+            reasons = List.copyOf(reasons);
+        }
+
+        public boolean applies() {
+            return best.isPresent();
+        }
+    }
+
+    /**
+     * What a scheme takes and leaves.
+     *
+     * @param boxes           boxes that are opened
+     * @param minutes         an estimate; common practice, no source
+     * @param alwaysReachable whether the module keeps its supply whatever the switches do
+     * @param switchesWork    whether every wall switch still changes the lamp
+     */
+    public record Toll(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes, int priceCents,
+                       boolean alwaysReachable, boolean switchesWork, List<Caution> cautions) {
+        public Toll {
+            boxes = List.copyOf(boxes);
+            cautions = List.copyOf(cautions);
+        }
+    }
+
+    /** All schemes in their order, those that apply first. */
+    public List<Offer> offers(List<Integer> gangs, List<Integer> loads) {
+        List<Offer> offers = new ArrayList<>();
+        for (SchemeCode scheme : SchemeCode.values()) {
+            offers.add(offer(scheme, gangs, loads));
+        }
+        offers.sort(Comparator.comparing((Offer o) -> !o.applies())
+                .thenComparing(o -> o.best().filter(c -> c.verdict() == Verdict.OK).isEmpty())
+                .thenComparing(Offer::scheme));
+        return offers;
+    }
+
+    /** Every module judged for one scheme, best first; those with too few channels too. */
+    public List<Candidate> rank(SchemeCode scheme, List<Integer> gangs, List<Integer> loads) {
+        return candidates(scheme, gangs, loads, 0).stream().sorted(BEST).toList();
+    }
+
+    private Offer offer(SchemeCode scheme, List<Integer> gangs, List<Integer> loads) {
+        List<Candidate> candidates = candidates(scheme, gangs, loads, gangs.size() + loads.size());
+        Optional<Candidate> best = candidates.stream().min(BEST);
+        if (best.isEmpty()) {
+            return new Offer(scheme, Optional.empty(), Optional.empty(), List.of(Finding.of(FindingCode.TOO_FEW_CHANNELS,
+                    scheme.label(), "No module of the stock book has the channels for it.",
+                    Source.MAKER)));
+        }
+        if (best.get().plan().planned().isEmpty()) {
+            return new Offer(scheme, Optional.empty(), Optional.empty(), reasonsAgainst(candidates));
+        }
+        return new Offer(scheme, best, Optional.of(toll(best.get())), best.get().findings());
+    }
+
+    private List<Candidate> candidates(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, int channels) {
+        List<Candidate> candidates = new ArrayList<>();
+        for (ModuleModel model : models) {
+            boolean enough = channels <= Math.max(1, model.channels().size());
+            if (enough && !model.channels().isEmpty() && mayTake(scheme, model)) {
+                companions(scheme, model).forEach(companion -> candidates.add(match.judge(scheme, gangs, loads, model, companion)));
+            }
+        }
+        return candidates;
+    }
+
+    /** Reasons that lie in the house, not in a module: those that every module meets. */
+    private static List<Finding> reasonsAgainst(List<Candidate> candidates) {
+        Candidate nearest = candidates.stream().min(Comparator.comparingLong(c -> c.plan().findings().stream()
+                .filter(f -> f.severity() != Severity.NOTE).count())).orElseThrow();
+        return nearest.plan().findings().stream().filter(f -> f.severity() != Severity.NOTE).toList();
+    }
+
+    /** Two-wire modules have one scheme of their own; the rest need not be asked. */
+    private static boolean mayTake(SchemeCode scheme, ModuleModel model) {
+        boolean twoWire = model.supply() instanceof ModuleSupply.TwoWire;
+        return twoWire == (scheme == SchemeCode.BEHIND_SWITCH_NO_N);
+    }
+
+    private List<Optional<ModuleModel>> companions(SchemeCode scheme, ModuleModel model) {
+        if (scheme != SchemeCode.SPLIT_PAIR) {
+            return List.of(Optional.empty());
+        }
+        List<Optional<ModuleModel>> senders = new ArrayList<>();
+        models.stream().filter(m -> m.isSender() && m.protocol() == model.protocol()).forEach(m -> senders.add(Optional.of(m)));
+        return senders.isEmpty() ? List.of(Optional.empty()) : senders;
+    }
+
+    private Toll toll(Candidate candidate) {
+        WiringPlan plan = candidate.plan();
+        var planned = plan.planned().orElseThrow();
+        List<Papers> papers = plan.placesOfWork().stream().map(place -> Papers.of(plan, place, planner.house().region())).toList();
+        int connectors = PartsToAdd.of(plan).stream().filter(i -> i.what().startsWith("connector")).mapToInt(i -> i.count()).sum();
+        int mechanisms = PartsToAdd.of(plan).stream().filter(i -> i.what().contains("mechanism for")
+                || i.what().startsWith("blank plate")).mapToInt(i -> i.count()).sum();
+        int modules = planned.fitted().size();
+        Set<String> boxes = new LinkedHashSet<>();
+        plan.placesOfWork().forEach(place -> boxes.add(place.label()));
+        int minutes = FIRST_MODULE_MINUTES + FURTHER_MODULE_MINUTES * (modules - 1) + FURTHER_BOX_MINUTES * (boxes.size() - 1)
+                + MECHANISM_MINUTES * mechanisms;
+        boolean cut = plan.findings().stream().anyMatch(f -> f.code() == FindingCode.MODULE_CUT_BY_SWITCH);
+        Set<PartId> switches = planner.switchesOf(candidate.assignment());
+        boolean untouched = candidate.scheme() == SchemeCode.VOLT_FREE;
+        Set<PartId> commanding = planned.intents().stream().filter(Intent::remote).flatMap(intent -> intent.controls().stream())
+                .collect(Collectors.toSet());
+        boolean work = untouched || !switches.isEmpty() && commanding.containsAll(switches);
+        return new Toll(modules, connectors, papers.stream().mapToInt(p -> p.pieces().size()).sum(),
+                papers.stream().mapToInt(p -> p.caps().size()).sum(), List.copyOf(boxes), minutes,
+                planned.fitted().stream().mapToInt(f -> f.model().priceCents()).sum(), !cut, work,
+                Caution.of(plan, planner.house()));
+    }
+}

@@ -1,0 +1,88 @@
+package org.hiddenclerk.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.hiddenclerk.core.job.RegionProfile.EU_230;
+import static org.hiddenclerk.core.testing.Boxes.common;
+import static org.hiddenclerk.core.testing.Boxes.throwOf;
+
+import java.util.List;
+import java.util.Map;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.testing.Topologies;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.junit.jupiter.api.Test;
+
+class SchemeChooserTest {
+    private static final ModuleModel ONE_CHANNEL = Modules.withNeutral(1, 2, Modules.usualRatings());
+    private static final ModuleModel TWO_CHANNELS = Modules.withNeutral(2, 2, Modules.usualRatings());
+
+    @Test
+    void aModuleForTwoGangsKeepsBothSwitchesAtWork() {
+        SchemeChooser.Toll toll = offers(twoGangs(), List.of(1, 2), ONE_CHANNEL, TWO_CHANNELS)
+                .get(SchemeCode.BEHIND_SWITCH_N).toll().orElseThrow();
+
+        assertThat(toll.modules()).isEqualTo(1);
+        assertThat(toll.switchesWork()).isTrue();
+        assertThat(toll.alwaysReachable()).isTrue();
+    }
+
+    @Test
+    void aModuleWithTooFewChannelsIsShownWithTheReason() {
+        List<Candidate> ranked = new SchemeChooser(new Planner(Boxes.house(), Run.of(twoGangs(), EU_230)), List.of(ONE_CHANNEL, TWO_CHANNELS))
+                .rank(SchemeCode.BEHIND_SWITCH_N, List.of(1, 2), List.of());
+
+        assertThat(ranked).extracting(c -> c.assignment().model().code()).containsExactly(TWO_CHANNELS.code(), ONE_CHANNEL.code());
+        assertThat(ranked.get(1).findings()).anySatisfy(f -> {
+            assertThat(f.code()).isEqualTo(FindingCode.TOO_FEW_CHANNELS);
+            assertThat(f.reason()).startsWith("2 gangs need 2 channels");
+        });
+    }
+
+    @Test
+    void everySchemeIsOfferedOrRefusedWithAReason() {
+        Topologies.all(EU_230).forEach((name, run) -> {
+            Map<SchemeCode, SchemeChooser.Offer> offers = offers(run, List.of(1), ONE_CHANNEL, Modules.blinking());
+            assertThat(offers).as(name).hasSize(SchemeCode.values().length);
+            offers.values().forEach(offer -> assertThat(offer.applies() || !offer.reasons().isEmpty())
+                    .as(name + " " + offer.scheme()).isTrue());
+        });
+    }
+
+    /** A fact of the trade, common practice, no source. */
+    @Test
+    void withOneModuleOnAStairBothSwitchesStillWork() {
+        Run stair = Topologies.all(EU_230).get("two-way, feed and lamp at A, neutral in B");
+
+        SchemeChooser.Toll toll = offers(stair, List.of(1), Modules.withInputs(2)).get(SchemeCode.MULTI_ONE_MODULE).toll()
+                .orElseThrow();
+
+        assertThat(toll.switchesWork()).isTrue();
+        assertThat(toll.boxes()).hasSize(2);
+    }
+
+    private static Map<SchemeCode, SchemeChooser.Offer> offers(Run run, List<Integer> gangs, ModuleModel... models) {
+        return offers(new Planner(Boxes.house(), run), gangs, models);
+    }
+
+    private static Map<SchemeCode, SchemeChooser.Offer> offers(Box box, List<Integer> gangs, ModuleModel... models) {
+        return offers(new Planner(Boxes.house(), Run.of(box, EU_230)), gangs, models);
+    }
+
+    private static Map<SchemeCode, SchemeChooser.Offer> offers(Planner planner, List<Integer> gangs, ModuleModel... models) {
+        return new SchemeChooser(planner, List.of(models)).offers(gangs, List.of()).stream()
+                .collect(Collectors.toMap(SchemeChooser.Offer::scheme, Function.identity()));
+    }
+
+    private static Box twoGangs() {
+        return Boxes.box().gang("4", "LED 13").gang("4", "LED 13").feed("4", common(1)).lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4").jumper(common(1), common(2)).build();
+    }
+}
