@@ -4,8 +4,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.WithDatabase;
+import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -47,6 +52,70 @@ class DemoHouseTest {
         assertThat(plan.get("verdict").asString()).isEqualTo("OK");
         assertThat(plan.get("states").asInt()).isEqualTo(16);
         assertThat(plan.get("issued").get("current").asBoolean()).isTrue();
+    }
+
+    @Test
+    void theStairWithThreeSwitchesIsProvedOverFourBoxes() {
+        JsonNode plan = person.get("/api/v1/boxes/" + person.demoBox("B-10") + "/plan").ok();
+
+        assertThat(plan.get("verdict").asString()).as(plan.get("findings").toString()).isEqualTo("OK");
+        assertThat(plan.get("states").asInt()).isEqualTo(16);
+        assertThat(plan.get("places")).extracting(place -> place.get("place").asString())
+                .containsExactly("B-10", "B-11", "B-12", "B-13");
+    }
+
+    @Test
+    void anEndPutElsewhereIsToldAtOnceAndNothingIsKept() {
+        String plan = "/api/v1/boxes/" + person.demoBox("B-01") + "/plan";
+        JsonNode before = person.get(plan).ok();
+        JsonNode ends = before.get("ends").get(0);
+        JsonNode lamp = null;
+        for (JsonNode end : ends.get("movable")) {
+            lamp = end.get("at").asString().equals("m1.O1") ? end : lamp;
+        }
+
+        JsonNode moved = person.post(plan + "/what-if", move(lamp.get("wire").asString(), "m1.L")).ok();
+
+        assertThat(moved.get("verdict").asString()).isEqualTo("HOLD");
+        assertThat(moved.get("findings")).extracting(f -> f.get("code").asString()).contains("LOAD_ALWAYS_ON");
+        assertThat(person.get(plan).ok()).isEqualTo(before);
+    }
+
+    @Test
+    void anEndPutWhereNothingIsIsRefusedAtItsPlace() {
+        String whatIf = "/api/v1/boxes/" + person.demoBox("B-01") + "/plan/what-if";
+
+        Person.Answer nonsense = person.post(whatIf, move("c1.1", "somewhere"));
+        Person.Answer unknown = person.post(whatIf, move("c1.1", "m7.L"));
+
+        assertThat(nonsense.status()).isEqualTo(422);
+        assertThat(nonsense.pointer()).isEqualTo("/moves/0/to");
+        assertThat(unknown.status()).isEqualTo(422);
+        assertThat(unknown.pointer()).isEqualTo("/moves/0");
+        assertThat(person.post(whatIf, Map.of("moves", List.of())).status()).isEqualTo(422);
+    }
+
+    private static Map<String, Object> move(String wire, String to) {
+        return Map.of("moves", List.of(Map.of("wire", wire, "secondEnd", false, "to", to)));
+    }
+
+    @Test
+    void everySchemeAppliesSomewhereInTheDemoHouse() {
+        Set<String> applying = new TreeSet<>();
+        for (String box : List.of("B-01", "B-05", "B-06", "B-10", "B-14", "B-16", "B-18", "B-19", "B-20", "B-21", "B-22")) {
+            String asked = box.equals("B-20") ? "loads=1" : box.equals("B-19") || box.equals("B-01") ? "gangs=1,2" : "gangs=1";
+            JsonNode schemes = person.get("/api/v1/boxes/" + person.demoBox(box) + "/schemes?" + asked).ok();
+            assertThat(schemes.get("offers")).as(box).hasSize(SchemeCode.values().length);
+            schemes.get("offers").forEach(offer -> {
+                if (offer.has("best")) {
+                    applying.add(offer.get("scheme").asString());
+                } else {
+                    assertThat(offer.get("reasons")).as(box + " " + offer.get("scheme")).isNotEmpty();
+                }
+            });
+        }
+        assertThat(applying).containsExactlyInAnyOrderElementsOf(
+                Stream.of(SchemeCode.values()).map(SchemeCode::name).toList());
     }
 
     private List<String> findings(String box) {

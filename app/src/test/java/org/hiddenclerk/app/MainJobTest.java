@@ -280,7 +280,7 @@ class MainJobTest {
 
     private ObjectNode survey() {
         return (ObjectNode) new JsonMapper().readTree("""
-                { "label": "B-1", "geometry": { "widthMm": 131, "heightMm": 60, "depthMm": 61.5, "metal": false },
+                { "label": "B-1", "kind": "WALL", "geometry": { "widthMm": 131, "heightMm": 60, "depthMm": 61.5, "metal": false },
                   "gangs": [
                     { "number": 1, "name": "Sink", "mechanism": "ONE_WAY", "depthMm": 22, "circuit": "%1$s" },
                     { "number": 2, "name": "Table", "mechanism": "ONE_WAY", "depthMm": 22, "circuit": "%1$s" } ],

@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.ClerkProperties;
 import org.hiddenclerk.app.accounts.Accounts;
@@ -19,6 +20,7 @@ import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.ApplicationArguments;
@@ -60,7 +62,7 @@ class DemoHouse implements ApplicationRunner {
                  List<Box> boxes) {
     }
 
-    record Circuit(String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied) {
+    record Circuit(String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied, BigDecimal elvVolts) {
     }
 
     record Room(String name, String storey) {
@@ -88,26 +90,43 @@ class DemoHouse implements ApplicationRunner {
         UUID job = openHouse.job(house.name(), house.place(), house.region());
         Map<String, String> circuits = new LinkedHashMap<>();
         house.circuits().forEach(c -> circuits.put(c.label(), openHouse.circuit(job, c.label(), Amps.of(c.ratingAmps()),
-                c.phase(), c.alternativelySupplied()).toString()));
+                c.phase(), c.alternativelySupplied(), Optional.ofNullable(c.elvVolts()).map(Volts::of)).toString()));
         Map<String, UUID> rooms = new LinkedHashMap<>();
         house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));
+        Map<String, UUID> ids = new LinkedHashMap<>();
         for (Box box : house.boxes()) {
-            UUID id = recordSurvey.add(rooms.get(box.room()), withCircuits(box.survey(), circuits), DISPLAY_NAME);
+            SurveyDocument alone = resolved(box.survey(), circuits, Map.of());
+            ids.put(box.survey().label(), recordSurvey.add(rooms.get(box.room()), alone, DISPLAY_NAME));
+        }
+        for (Box box : house.boxes()) {
+            UUID id = ids.get(box.survey().label());
+            if (box.survey().cables().stream().anyMatch(cable -> cable.box() != null)) {
+                recordSurvey.change(id, boxes.find(id).row().version(), resolved(box.survey(), circuits, ids), DISPLAY_NAME);
+            }
+        }
+        for (Box box : house.boxes()) {
+            UUID id = ids.get(box.survey().label());
             if (!box.picks().isEmpty()) {
                 plans.choose(id, boxes.find(id).row().version(), box.picks(), DISPLAY_NAME);
             }
+        }
+        for (Box box : house.boxes()) {
+            UUID id = ids.get(box.survey().label());
             if (box.issue()) {
                 plans.issue(id, boxes.find(id).row().version(), DISPLAY_NAME);
             }
         }
     }
 
-    private static SurveyDocument withCircuits(SurveyDocument survey, Map<String, String> circuits) {
-        return new SurveyDocument(survey.label(), survey.geometry(),
+    /** The survey with identities in place of labels; cables to boxes that are not known yet are left out. */
+    private static SurveyDocument resolved(SurveyDocument survey, Map<String, String> circuits, Map<String, UUID> boxes) {
+        return new SurveyDocument(survey.label(), survey.kind(), survey.geometry(),
                 survey.gangs().stream().map(g -> new SurveyDocument.GangEntry(g.number(), g.name(), g.mechanism(),
                         g.depthMm(), circuits.get(g.circuit()))).toList(), survey.loads(),
-                survey.cables().stream().map(c -> new SurveyDocument.CableEntry(c.name(), c.leadsTo(),
-                        c.circuit() == null ? null : circuits.get(c.circuit()), c.load(), c.mm2(), c.cores())).toList(),
-                survey.jumpers());
+                survey.cables().stream().filter(c -> c.box() == null || boxes.containsKey(c.box()))
+                        .map(c -> new SurveyDocument.CableEntry(c.name(), c.leadsTo(),
+                                c.circuit() == null ? null : circuits.get(c.circuit()), c.load(),
+                                c.box() == null ? null : boxes.get(c.box()).toString(), c.farCable(), c.mm2(), c.cores()))
+                        .toList(), survey.jumpers());
     }
 }

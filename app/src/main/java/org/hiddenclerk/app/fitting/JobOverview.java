@@ -9,6 +9,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.CircuitRow;
@@ -18,17 +19,17 @@ import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.tracing.Traces;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.fitting.RunSheet;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
-import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -48,12 +49,16 @@ class JobOverview {
     private final Boxes boxes;
     private final Plans plans;
     private final RunSheets sheets;
+    private final Traces traces;
+    private final Standings standings;
 
-    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets) {
+    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
         this.sheets = sheets;
+        this.traces = traces;
+        this.standings = standings;
     }
 
     /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
@@ -69,7 +74,7 @@ class JobOverview {
     record CircuitView(UUID id, String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied) {
     }
 
-    record BoxView(UUID id, long version, UUID roomId, String label, String summary, int gangs,
+    record BoxView(UUID id, long version, UUID roomId, String label, BoxKind kind, String summary, int gangs,
                    @MayBeAbsent Severity worst, List<StageView> stages) {
     }
 
@@ -88,13 +93,14 @@ class JobOverview {
         JobRow row = houses.job(job);
         HouseContext house = houses.context(job);
         Map<UUID, IssuedPlanRow> issued = plans.lastIssuedByBox(job);
+        Set<UUID> read = traces.boxesRead(job);
         Map<UUID, RunSheets.Open> open = sheets.lastByBox(job, house);
         List<BoxView> views = new ArrayList<>();
         List<IsolationView> isolation = new ArrayList<>();
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
-            views.add(view(found, Optional.ofNullable(issued.get(box.id())), sheet));
+            views.add(view(found, Optional.ofNullable(issued.get(box.id())), read.contains(box.id()), sheet));
             sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
@@ -115,14 +121,14 @@ class JobOverview {
                 circuit.alternativelySupplied());
     }
 
-    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Optional<RunSheets.Open> sheet) {
-        PlanJudgement judgement = plans.judge(found);
-        Optional<Severity> worst = judgement.findings().stream().map(Finding::severity).min(Severity::compareTo);
-        String summary = String.join(", ", found.box().gangs().stream().map(Gang::name).toList());
-        return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), summary,
-                found.box().gangs().size(), worst.orElse(null),
-                StageProgress.of(found, judgement, issued, sheet)
-                        .entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList());
+    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, boolean read, Optional<RunSheets.Open> sheet) {
+        Standings.Standing standing = standings.of(found);
+        List<String> gangs = found.box().gangs().stream().map(Gang::name).toList();
+        String summary = gangs.isEmpty() ? found.box().kind().label() : String.join(", ", gangs);
+        return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
+                found.box().gangs().size(), standing.worst().orElse(null),
+                StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found)).isPresent(), read,
+                        sheet).entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList());
     }
 
     private static List<IsolationView> isolation(Boxes.Found found, RunSheet sheet) {
@@ -130,7 +136,7 @@ class JobOverview {
         List<IsolationView> views = new ArrayList<>();
         boolean working = sheet.progress() > 0 && !sheet.isFinished();
         if (working || state.state() != RunSheet.Isolation.State.ON) {
-            for (CircuitId circuit : found.box().circuits()) {
+            for (CircuitId circuit : found.run().circuitsIn(found.run().lead())) {
                 views.add(new IsolationView(found.house().label(circuit), found.row().label(), found.row().id(),
                         state.state(), state.who(), state.since().orElse(null)));
             }

@@ -19,5 +19,8 @@ class OpenRunSheets implements OpenWork {
         if (sheets.existsByBoxIdAndFinishedFalseAndSetAsideFalse(box)) {
             throw Unusable.conflict("A run sheet is open on this box. Finish it or set it aside first.");
         }
+        if (sheets.countOpenOnRunsThrough(box.toString()) > 0) {
+            throw Unusable.conflict("A run sheet is open on a box that its cables lead to. Finish it or set it aside first.");
+        }
     }
 }

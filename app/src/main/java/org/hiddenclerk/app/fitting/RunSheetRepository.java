@@ -9,6 +9,11 @@ import org.springframework.data.jpa.repository.Query;
 interface RunSheetRepository extends JpaRepository<RunSheetRow, UUID> {
     Optional<RunSheetRow> findFirstByBoxIdOrderByStartedAtDesc(UUID boxId);
 
+    /** Open sheets of plans that another box belongs to as a neighbour. */
+    @Query("select count(s) from RunSheetRow s, IssuedPlanRow p where s.planId = p.id and s.finished = false "
+            + "and s.setAside = false and p.neighbours like concat('%', :box, '%')")
+    long countOpenOnRunsThrough(String box);
+
     boolean existsByBoxIdAndFinishedFalseAndSetAsideFalse(UUID boxId);
 
     @Query("select s from RunSheetRow s, BoxRow b, RoomRow r where s.boxId = b.id and b.roomId = r.id "

@@ -53,8 +53,8 @@ class RunSheets {
         }
         IssuedPlanRow plan = plans.lastIssued(box)
                 .orElseThrow(() -> Unusable.conflict("No plan is issued for this box. Issue it on the Draw sheet first."));
-        if (plan.boxVersion() != found.row().version()) {
-            throw Unusable.conflict("The box changed after the plan was issued. Issue the plan again first.");
+        if (!plans.isCurrent(plan, found)) {
+            throw Unusable.conflict("The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
         }
         RunSheetRow row = sheets.save(new RunSheetRow(plan.id(), box, who, now()));
         return open(row, found.house());
@@ -120,7 +120,7 @@ class RunSheets {
 
     private Open open(RunSheetRow row, HouseContext house) {
         WiringPlan plan = plans.restore(plans.issuedPlan(row.planId()), house);
-        return new Open(row, RunSheet.replay(RunSheetPlan.of(house, plan.before(), plan.after().orElseThrow()),
+        return new Open(row, RunSheet.replay(RunSheetPlan.of(house, plan),
                 entriesOf(row)));
     }
 

@@ -4,11 +4,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
-import org.hiddenclerk.app.survey.Boxes;
-import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Stage;
-import org.hiddenclerk.core.matching.PlanJudgement;
-import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** How far each stage is for a box, from what is kept of it; a change of the survey reopens what was built on it. */
 final class StageProgress {
@@ -16,28 +12,27 @@ final class StageProgress {
     }
 
     /** In the order of the work; stages that are not built yet are left out. */
-    static Map<Stage, Stage.Progress> of(Boxes.Found found, PlanJudgement judgement, Optional<IssuedPlanRow> issued,
-                                         Optional<RunSheets.Open> sheet) {
-        boolean sound = WiringPlan.surveyed(found.house(), found.box()).verdict() != Verdict.STOP;
-        boolean picked = judgement.plan().after().isPresent();
+    static Map<Stage, Stage.Progress> of(Standings.Standing standing, Optional<IssuedPlanRow> issued, boolean current,
+                                         boolean read, Optional<RunSheets.Open> sheet) {
+        boolean picked = standing.picked();
         Map<Stage, Stage.Progress> progress = new LinkedHashMap<>();
-        progress.put(Stage.SURVEY, sound ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        progress.put(Stage.SURVEY, standing.sound() ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        progress.put(Stage.TRACE, read ? Stage.Progress.BEGUN : Stage.Progress.OPEN);
         progress.put(Stage.MATCH, !picked ? Stage.Progress.OPEN
-                : judgement.mayBeIssued() ? Stage.Progress.DONE : Stage.Progress.BEGUN);
-        progress.put(Stage.DRAW, issued.map(plan -> plan.boxVersion() == found.row().version()
+                : standing.mayBeIssued() ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        progress.put(Stage.DRAW, issued.map(plan -> current
                 ? Stage.Progress.DONE : Stage.Progress.REOPENED).orElse(picked ? Stage.Progress.BEGUN
                 : Stage.Progress.OPEN));
-        progress.put(Stage.FIT, fitting(found, issued, sheet));
+        progress.put(Stage.FIT, fitting(issued, current, sheet));
         return progress;
     }
 
-    private static Stage.Progress fitting(Boxes.Found found, Optional<IssuedPlanRow> issued,
+    private static Stage.Progress fitting(Optional<IssuedPlanRow> issued, boolean stillCurrent,
                                           Optional<RunSheets.Open> sheet) {
         if (sheet.isEmpty()) {
             return Stage.Progress.OPEN;
         }
-        boolean current = issued.filter(plan -> plan.id().equals(sheet.get().row().planId())
-                && plan.boxVersion() == found.row().version()).isPresent();
+        boolean current = stillCurrent && issued.filter(plan -> plan.id().equals(sheet.get().row().planId())).isPresent();
         if (!current) {
             return Stage.Progress.REOPENED;
         }

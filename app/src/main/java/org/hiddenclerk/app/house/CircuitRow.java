@@ -1,15 +1,18 @@
 package org.hiddenclerk.app.house;
 
+import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
 import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
 
 /** A circuit of a house. */
 @Entity
@@ -23,11 +26,15 @@ public class CircuitRow {
     @Enumerated(EnumType.STRING)
     private Line phase;
     private boolean alternativelySupplied;
+    @Column(name = "elv_mv")
+    private Long elvMv;
 
     protected CircuitRow() {
     }
 
-    public CircuitRow(UUID jobId, String label, Amps rating, Line phase, boolean alternativelySupplied) {
+    public CircuitRow(UUID jobId, String label, Amps rating, Line phase, boolean alternativelySupplied,
+                      Optional<Volts> elvVolts) {
+        this.elvMv = elvVolts.map(Volts::millivolts).orElse(null);
         this.id = UUID.randomUUID();
         this.jobId = jobId;
         this.label = label;
@@ -46,6 +53,7 @@ public class CircuitRow {
 
     /** The circuit as the core knows it. */
     public Circuit toCircuit() {
-        return new Circuit(new CircuitId(id.toString()), label, new Amps(ratingMa), phase, alternativelySupplied);
+        return new Circuit(new CircuitId(id.toString()), label, new Amps(ratingMa), phase, alternativelySupplied,
+                Optional.ofNullable(elvMv).map(Volts::new));
     }
 }

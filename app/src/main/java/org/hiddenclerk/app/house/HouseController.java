@@ -11,6 +11,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -19,6 +20,7 @@ import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -54,7 +56,8 @@ class HouseController {
 
     record NewCircuit(@NotBlank @Size(max = 20) String label,
                       @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
-                      @NotNull Line phase, boolean alternativelySupplied) {
+                      @NotNull Line phase, boolean alternativelySupplied,
+                      @MayBeAbsent @DecimalMin("5") @DecimalMax("60") @Digits(integer = 2, fraction = 1) BigDecimal elvVolts) {
     }
 
     /** The id of what was made. */
@@ -100,13 +103,19 @@ class HouseController {
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addCircuit")
     Made addCircuit(@PathVariable UUID job, @Valid @RequestBody NewCircuit circuit) {
-        if (!houses.job(job).region().phases().contains(circuit.phase())) {
+        boolean elv = circuit.phase() == Line.ELV_PLUS;
+        if (elv != (circuit.elvVolts() != null)) {
+            throw Unusable.content("The circuit cannot be kept like this", new FieldProblem("/elvVolts",
+                    String.valueOf(circuit.elvVolts()), "the volts of an extra-low-voltage circuit, and of no other"));
+        }
+        if (!elv && !houses.job(job).region().phases().contains(circuit.phase())) {
             throw Unusable.content("The circuit cannot be kept like this",
                     new FieldProblem("/phase", circuit.phase().label(),
                             "one of " + houses.job(job).region().phases()));
         }
         return new Made(openHouse.circuit(houses.job(job).id(), circuit.label().strip(),
-                Amps.of(circuit.ratingAmps()), circuit.phase(), circuit.alternativelySupplied()));
+                Amps.of(circuit.ratingAmps()), circuit.phase(), circuit.alternativelySupplied(),
+                Optional.ofNullable(circuit.elvVolts()).map(Volts::of)));
     }
 
     @GetMapping("/loads/read")

@@ -3,10 +3,12 @@ package org.hiddenclerk.app.house;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -47,7 +49,8 @@ public class OpenHouse {
     }
 
     @Transactional
-    public UUID circuit(UUID job, String label, Amps rating, Line phase, boolean alternativelySupplied) {
-        return circuits.saveAndFlush(new CircuitRow(job, label, rating, phase, alternativelySupplied)).id();
+    public UUID circuit(UUID job, String label, Amps rating, Line phase, boolean alternativelySupplied,
+                        Optional<Volts> elvVolts) {
+        return circuits.saveAndFlush(new CircuitRow(job, label, rating, phase, alternativelySupplied, elvVolts)).id();
     }
 }

@@ -19,6 +19,8 @@ public class IssuedPlanRow {
     private String survey;
     @Column(columnDefinition = "LONGTEXT")
     private String picks;
+    @Column(columnDefinition = "LONGTEXT")
+    private String neighbours;
     private int states;
     private String issuedBy;
     private Instant issuedAt;
@@ -26,13 +28,14 @@ public class IssuedPlanRow {
     protected IssuedPlanRow() {
     }
 
-    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, int states, String issuedBy,
+    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, String neighbours, int states, String issuedBy,
                   Instant issuedAt) {
         this.id = UUID.randomUUID();
         this.boxId = boxId;
         this.boxVersion = boxVersion;
         this.survey = survey;
         this.picks = picks;
+        this.neighbours = neighbours;
         this.states = states;
         this.issuedBy = issuedBy;
         this.issuedAt = issuedAt;
@@ -56,6 +59,11 @@ public class IssuedPlanRow {
 
     String picks() {
         return picks;
+    }
+
+    /** The other boxes of the run as they were. */
+    String neighbours() {
+        return neighbours;
     }
 
     public int states() {

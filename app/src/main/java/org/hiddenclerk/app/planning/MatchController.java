@@ -17,7 +17,10 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.Margin;
 import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.Caution;
+import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -27,7 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Which modules can go where, and why the others can't. */
 @RestController
-@RequestMapping("/api/v1/boxes/{box}/match")
+@RequestMapping("/api/v1/boxes/{box}")
 @Tag(name = "match")
 class MatchController {
     private final Boxes boxes;
@@ -44,14 +47,16 @@ class MatchController {
 
     /** A module judged. */
     record CandidateView(String moduleCode, String maker, String name, String protocol, SchemeCode scheme,
-                         String schemeLabel, List<Integer> gangs, Map<Integer, InputBehaviour> behaviours,
+                         String schemeLabel, List<Integer> gangs, List<Integer> loads,
+                         @MayBeAbsent String companionCode, Map<Integer, InputBehaviour> behaviours,
                          @MayBeAbsent BigDecimal bypassWatts, BigDecimal price, boolean worksWithoutInternet,
                          Verdict verdict, List<FindingView> findings, List<MarginView> margins) {
         static CandidateView of(Candidate candidate) {
             var assignment = candidate.assignment();
             var model = assignment.model();
             return new CandidateView(model.code(), model.maker(), model.name(), model.protocol().label(),
-                    candidate.scheme(), candidate.scheme().label(), assignment.gangs(), assignment.behaviours(),
+                    candidate.scheme(), candidate.scheme().label(), assignment.gangs(), assignment.loads(),
+                    assignment.companion().map(c -> c.code()).orElse(null), assignment.behaviours(),
                     assignment.bypass().map(Watts::asDecimal).orElse(null),
                     BigDecimal.valueOf(model.priceCents(), 2), model.worksWithoutInternet(), candidate.verdict(),
                     candidate.findings().stream().map(FindingView::of).toList(),
@@ -65,17 +70,74 @@ class MatchController {
     record MatchView(long version, List<Integer> gangs, List<CandidateView> candidates) {
     }
 
-    @GetMapping
+    /** Every scheme, those that apply first. */
+    record SchemesView(long version, List<Integer> gangs, List<Integer> loads, List<OfferView> offers) {
+    }
+
+    /** A scheme with the module that suits it best, or with why it does not apply. */
+    record OfferView(SchemeCode scheme, String label, @MayBeAbsent CandidateView best, @MayBeAbsent TollView toll,
+                     List<FindingView> reasons) {
+        static OfferView of(SchemeChooser.Offer offer) {
+            return new OfferView(offer.scheme(), offer.scheme().label(), offer.best().map(CandidateView::of).orElse(null),
+                    offer.toll().map(TollView::of).orElse(null), offer.reasons().stream().map(FindingView::of).toList());
+        }
+    }
+
+    /** What a scheme takes and leaves. */
+    record TollView(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes,
+                    BigDecimal price, boolean alwaysReachable, boolean switchesWork, List<String> cautions) {
+        static TollView of(SchemeChooser.Toll toll) {
+            return new TollView(toll.modules(), toll.connectors(), toll.jumpers(), toll.cappedCores(), toll.boxes(),
+                    toll.minutes(), BigDecimal.valueOf(toll.priceCents(), 2), toll.alwaysReachable(), toll.switchesWork(),
+                    toll.cautions().stream().map(Caution::words).toList());
+        }
+    }
+
+    /** With a scheme, modules are ranked for it; without, each by the usual scheme for its supply. */
+    @GetMapping("/match")
     @Operation(operationId = "match")
-    MatchView match(@PathVariable UUID box, @RequestParam List<Integer> gangs) {
+    MatchView match(@PathVariable UUID box, @RequestParam(required = false) List<Integer> gangs,
+                    @RequestParam(required = false) List<Integer> loads, @RequestParam(required = false) SchemeCode scheme) {
         Boxes.Found found = boxes.find(box);
-        boolean known = !gangs.isEmpty() && gangs.stream().distinct().count() == gangs.size()
-                && gangs.stream().allMatch(gang -> gang >= 1 && gang <= found.box().gangs().size());
-        if (!known) {
-            throw Unusable.content("The gangs cannot be matched", new FieldProblem("#gangs", gangs.toString(),
+        Asked asked = asked(found, gangs, loads);
+        Planner planner = new Planner(found.house(), found.run());
+        List<Candidate> candidates = scheme == null && asked.loads().isEmpty()
+                ? new ModuleMatch(planner).rank(asked.gangs(), stock.catalogue().models().stream()
+                        .filter(model -> !model.channels().isEmpty()).toList())
+                : new SchemeChooser(planner, stock.catalogue().models()).rank(scheme == null ? SchemeCode.SOCKET : scheme,
+                        asked.gangs(), asked.loads());
+        return new MatchView(found.row().version(), asked.gangs(), candidates.stream().map(CandidateView::of).toList());
+    }
+
+    @GetMapping("/schemes")
+    @Operation(operationId = "schemes")
+    SchemesView schemes(@PathVariable UUID box, @RequestParam(required = false) List<Integer> gangs,
+                        @RequestParam(required = false) List<Integer> loads) {
+        Boxes.Found found = boxes.find(box);
+        Asked asked = asked(found, gangs, loads);
+        return new SchemesView(found.row().version(), asked.gangs(), asked.loads(),
+                new SchemeChooser(new Planner(found.house(), found.run()), stock.catalogue().models())
+                        .offers(asked.gangs(), asked.loads()).stream().map(OfferView::of).toList());
+    }
+
+    private record Asked(List<Integer> gangs, List<Integer> loads) {
+    }
+
+    private static Asked asked(Boxes.Found found, List<Integer> gangs, List<Integer> loads) {
+        List<Integer> ownGangs = gangs == null ? List.of() : gangs;
+        List<Integer> ownLoads = loads == null ? List.of() : loads;
+        boolean known = ownGangs.stream().distinct().count() == ownGangs.size()
+                && ownGangs.stream().allMatch(gang -> gang >= 1 && gang <= found.box().gangs().size());
+        if (!known || ownGangs.isEmpty() && ownLoads.isEmpty()) {
+            throw Unusable.content("The gangs cannot be matched", new FieldProblem("#gangs", ownGangs.toString(),
                     "different gangs, 1 to " + found.box().gangs().size()));
         }
-        return new MatchView(found.row().version(), gangs, new ModuleMatch(found.house(), found.box())
-                .rank(gangs, stock.catalogue().models()).stream().map(CandidateView::of).toList());
+        boolean hanging = ownLoads.stream().distinct().count() == ownLoads.size() && ownLoads.stream().allMatch(number ->
+                found.box().loads().stream().anyMatch(l -> l.number() == number && l.hangsHere()));
+        if (!hanging) {
+            throw Unusable.content("The loads cannot be matched", new FieldProblem("#loads", ownLoads.toString(),
+                    "different loads that hang in this box"));
+        }
+        return new Asked(ownGangs, ownLoads);
     }
 }

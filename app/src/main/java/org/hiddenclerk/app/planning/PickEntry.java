@@ -11,19 +11,27 @@ import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.wiring.SchemeCode;
 
 /**
- * One module picked for some gangs.
+ * One module picked for some gangs, or for loads that hang in the box.
  *
+ * @param scheme        how it is wired; the usual way for its supply when left out
+ * @param loads         loads that hang in the box and have no gang here
+ * @param companionCode what goes behind the other switches, where the scheme wants something else there
  * @param behaviours  behaviour of the input, by gang
  * @param bypassWatts bypass at each lamp, if any
  */
 public record PickEntry(@NotBlank @Size(max = 40) String moduleCode,
-                        @NotNull @Size(min = 1, max = 6) List<@NotNull Integer> gangs,
+                        @NotNull @Size(max = 6) List<@NotNull Integer> gangs,
                         @NotNull Map<Integer, InputBehaviour> behaviours,
                         @MayBeAbsent @DecimalMin("1") @DecimalMax("200") @Digits(integer = 3, fraction = 1)
-                        BigDecimal bypassWatts) {
+                        BigDecimal bypassWatts,
+                        @MayBeAbsent SchemeCode scheme,
+                        @MayBeAbsent @Size(max = 6) List<@NotNull Integer> loads,
+                        @MayBeAbsent @Size(max = 40) String companionCode) {
     public PickEntry {
+        loads = loads == null ? List.of() : List.copyOf(loads);
         gangs = gangs == null ? null : List.copyOf(gangs);
         behaviours = behaviours == null ? null : Map.copyOf(behaviours);
     }

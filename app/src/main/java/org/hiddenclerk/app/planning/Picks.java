@@ -37,10 +37,16 @@ class Picks {
             PickEntry pick = picks.get(i);
             String at = "/picks/" + i;
             ModuleModel model = stock.require(pick.moduleCode(), at + "/moduleCode");
-            if (pick.gangs().size() > model.channels().size()) {
-                problems.add(new FieldProblem(at + "/gangs", pick.gangs().size() + " gangs",
-                        "at most " + model.channels().size() + ", one for each channel of " + model.code()));
+            int positions = pick.gangs().size() + pick.loads().size();
+            if (positions == 0 || positions > model.channels().size()) {
+                problems.add(new FieldProblem(at + "/gangs", positions + " gangs",
+                        "1 to " + model.channels().size() + ", one for each channel of " + model.code()));
                 continue;
+            }
+            for (int load : pick.loads()) {
+                if (box.loads().stream().noneMatch(l -> l.number() == load && l.hangsHere())) {
+                    problems.add(new FieldProblem(at + "/loads", "load " + load, "a load that hangs in this box"));
+                }
             }
             for (int gang : pick.gangs()) {
                 if (gang < 1 || gang > box.gangs().size() || !taken.add(gang)) {
@@ -55,8 +61,11 @@ class Picks {
                                     .map(Enum::name).sorted().toList()));
                 }
             });
-            assignments.add(new Assignment(model, pick.gangs(), pick.behaviours(),
-                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of)));
+            Optional<ModuleModel> companion = Optional.ofNullable(pick.companionCode())
+                    .map(code -> stock.require(code, at + "/companionCode"));
+            assignments.add(new Assignment(Optional.ofNullable(pick.scheme()).orElseGet(() -> Assignment.usualScheme(model)),
+                    model, pick.gangs(), pick.loads(), pick.behaviours(),
+                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of), companion));
         }
         if (!problems.isEmpty()) {
             throw Unusable.content("The choice cannot be kept", problems);
@@ -70,8 +79,12 @@ class Picks {
             PickEntry pick = picks.get(i);
             Long bypass = pick.bypassWatts() == null ? null : Watts.of(pick.bypassWatts()).milliwatts();
             for (int gang : pick.gangs()) {
-                rows.add(new BoxRow.PickPart(gang, i + 1, pick.moduleCode(),
+                rows.add(new BoxRow.PickPart(gang, null, i + 1, pick.scheme(), pick.moduleCode(), pick.companionCode(),
                         pick.behaviours().getOrDefault(gang, InputBehaviour.EVERY_FLIP), bypass));
+            }
+            for (int load : pick.loads()) {
+                rows.add(new BoxRow.PickPart(0, load, i + 1, pick.scheme(), pick.moduleCode(), pick.companionCode(),
+                        InputBehaviour.EVERY_FLIP, bypass));
             }
         }
         return rows;
@@ -83,10 +96,13 @@ class Picks {
         List<PickEntry> picks = new ArrayList<>();
         for (List<BoxRow.PickPart> module : byModule.values()) {
             Map<Integer, InputBehaviour> behaviours = new LinkedHashMap<>();
-            module.forEach(row -> behaviours.put(row.gang(), row.behaviour()));
+            List<BoxRow.PickPart> ofGangs = module.stream().filter(row -> row.loadNumber() == null).toList();
+            ofGangs.forEach(row -> behaviours.put(row.gang(), row.behaviour()));
             Long bypass = module.get(0).bypassMw();
-            picks.add(new PickEntry(module.get(0).moduleCode(), module.stream().map(BoxRow.PickPart::gang).toList(),
-                    behaviours, bypass == null ? null : new Watts(bypass).asDecimal()));
+            picks.add(new PickEntry(module.get(0).moduleCode(), ofGangs.stream().map(BoxRow.PickPart::gang).toList(),
+                    behaviours, bypass == null ? null : new Watts(bypass).asDecimal(), module.get(0).scheme(),
+                    module.stream().map(BoxRow.PickPart::loadNumber).filter(java.util.Objects::nonNull).toList(),
+                    module.get(0).companionCode()));
         }
         return picks;
     }

@@ -7,6 +7,8 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.List;
+import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.survey.Boxes;
@@ -16,6 +18,7 @@ import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The plan of a box: choose, draw, issue. */
@@ -37,14 +40,26 @@ class PlanController {
     record Choice(long version, @NotNull @Size(max = 6) List<@Valid @NotNull PickEntry> picks) {
     }
 
+    /** Ends put elsewhere, in this order. */
+    record Moves(@NotNull @Size(min = 1, max = 24) List<@Valid @NotNull EndMove> moves) {
+    }
+
     /** The version to issue. */
     record Issue(long version) {
     }
 
     @GetMapping
     @Operation(operationId = "plan")
-    PlanView plan(@PathVariable UUID box) {
-        return view(box);
+    PlanView plan(@PathVariable UUID box, @RequestParam(required = false) Set<String> off) {
+        return view(box, off == null ? Set.of() : off);
+    }
+
+    /** What comes of a plan in which ends of conductors are put elsewhere. Nothing is kept. */
+    @PostMapping("/what-if")
+    @Operation(operationId = "whatIf")
+    WhatIf whatIf(@PathVariable UUID box, @Valid @RequestBody Moves moves) {
+        Boxes.Found found = boxes.find(box);
+        return WhatIf.of(plans.with(found, moves.moves()), found.house());
     }
 
     @PutMapping
@@ -62,7 +77,14 @@ class PlanController {
     }
 
     private PlanView view(UUID box) {
+        return view(box, Set.of());
+    }
+
+    /** @param off labels of circuits that are switched off in the drawing */
+    private PlanView view(UUID box, Set<String> off) {
         Boxes.Found found = boxes.find(box);
-        return PlanView.of(found, plans.judge(found), plans.lastIssued(box));
+        Optional<IssuedPlanRow> issued = plans.lastIssued(box);
+        return PlanView.of(found, plans.assignments(found), plans.judge(found), issued,
+                issued.filter(row -> plans.isCurrent(row, found)).isPresent(), off);
     }
 }

@@ -5,49 +5,89 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.electrical.Currents;
 import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.Operations;
 import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.BoxDrawing;
 import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.Caution;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Move;
+import org.hiddenclerk.core.wiring.MovedEnd;
+import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
-import org.hiddenclerk.core.wiring.TerminalTable;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.Tools;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** A plan with everything that is derived from it. */
-record PlanView(long version, List<PickEntry> picks, Verdict verdict, boolean mayBeIssued, int states,
+record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdict verdict, boolean mayBeIssued, int states,
                 List<FindingView> findings, DrawnWiring before, @MayBeAbsent DrawnWiring after,
-                List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Move> moves, List<Move> restore, @MayBeAbsent IssuedView issued) {
+                List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Papers> places, List<Papers.CutLine> cutList, List<String> tools,
+                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, @MayBeAbsent IssuedView issued) {
 
-    /** A wiring as a drawing with its terminal table and every state of it. */
-    record DrawnWiring(BoxDrawing drawing, List<TerminalTable.Line> terminals, List<LiveRow> rows) {
-        static DrawnWiring of(BoxWiring wiring, HouseContext house, WiringPlan plan) {
+    /** A wiring as a drawing with every state of it. */
+    record DrawnWiring(BoxDrawing drawing, List<LiveRow> rows, List<LiveStep> steps) {
+        static DrawnWiring of(BoxDrawing drawing, WiringPlan plan, Set<String> circuitsOff) {
+            Wiring wiring = plan.wiring().withoutLives(circuitsOff);
+            TruthTable table = circuitsOff.isEmpty() ? plan.proof().truthTable() : WiringCheck.of(wiring).truthTable();
             List<LiveRow> rows = new ArrayList<>();
-            Map<SwitchingState, List<NodeId>> live = WiringCheck.liveNodes(plan.wiring());
-            Map<SwitchingState, Map<String, SwitchingState>> after = Operations.of(plan.wiring());
-            plan.proof().truthTable().forEach(row -> rows.add(new LiveRow(row.state().switches(),
+            Map<SwitchingState, List<NodeId>> live = WiringCheck.liveNodes(wiring);
+            Map<SwitchingState, Map<String, Double>> amps = Currents.of(wiring);
+            table.forEach(row -> rows.add(new LiveRow(row.state().switches(),
                     row.state().channels(), row.loads(), row.modules(), row.shorts(),
                     live.getOrDefault(row.state(), List.of()).stream().map(NodeId::value).toList(),
-                    after.getOrDefault(row.state(), Map.of()))));
-            return new DrawnWiring(BoxDrawing.of(wiring, house), TerminalTable.of(wiring), rows);
+                    amps.getOrDefault(row.state(), Map.of()))));
+            return new DrawnWiring(drawing, rows, Operations.of(wiring).entrySet().stream().map(e -> new LiveStep(
+                    e.getKey().byElement(), e.getValue().entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey,
+                    next -> next.getValue().byElement())))).toList());
         }
     }
 
-    /** One switching state with the nodes that are live in it, and the state that follows each operation. */
+    /** One switching state with the nodes that are live in it and the amperes of its conductors. */
     record LiveRow(Map<String, Integer> switches, Map<String, Integer> channels,
                    Map<String, TruthTable.LoadReading> loads, Map<String, TruthTable.ModuleReading> modules,
-                   List<List<String>> shorts, List<String> live, Map<String, SwitchingState> after) {
+                   List<List<String>> shorts, List<String> live, Map<String, Double> amps) {
+    }
+
+    /** Positions of all that hangs together, and the positions that follow each operation. */
+    record LiveStep(Map<String, Integer> positions, Map<String, Map<String, Integer>> after) {
+    }
+
+    private static boolean shown(WiringPlan plan, Run.Place place) {
+        return !place.implied() || plan.placesOfWork().contains(place);
+    }
+
+    /** The ends of the conductors in one box, and where an end can go. */
+    record PlaceEnds(String place, List<EndNow> movable, List<EndChoice> choices) {
+        static PlaceEnds of(Run.Place place, BoxWiring wiring) {
+            return new PlaceEnds(place.label(),
+                    MovedEnd.movableIn(place, wiring).stream()
+                            .map(end -> new EndNow(end.wire(), end.secondEnd(), end.words(), end.at().key())).toList(),
+                    MovedEnd.placesIn(wiring).stream().map(end -> new EndChoice(end.key(), wiring.words(end))).toList());
+        }
+    }
+
+    /** An end of a conductor, with the key of where it is. */
+    record EndNow(String wire, boolean secondEnd, String words, String at) {
+    }
+
+    /** A place for an end, by key and in words. */
+    record EndChoice(String key, String words) {
     }
 
     /** How a gang's switch acts, and how else it could. */
@@ -59,13 +99,16 @@ record PlanView(long version, List<PickEntry> picks, Verdict verdict, boolean ma
     record BehaviourView(InputBehaviour behaviour, String label) {
     }
 
-    private static List<GangSetting> settings(BoxWiring wiring) {
+    /** Every gang of the lead whose switch some module reads. */
+    private static List<GangSetting> settings(Box box, List<Assignment> modules) {
         List<GangSetting> settings = new ArrayList<>();
-        for (Assignment module : wiring.modules()) {
+        for (Assignment module : modules) {
+            boolean reads = module.scheme() != SchemeCode.NO_SWITCH && module.scheme() != SchemeCode.SWITCH_UPSTREAM
+                    && module.scheme() != SchemeCode.AT_LAMP_BLINK && module.scheme() != SchemeCode.VOLT_FREE;
             List<BehaviourView> possible = module.model().behaviours().stream().sorted()
-                    .map(b -> new BehaviourView(b, b.label())).toList();
-            module.gangs().forEach(gang -> settings.add(new GangSetting(gang, wiring.box().gang(gang).name(),
-                    module.model().code(), module.behaviour(gang), possible)));
+                    .filter(b -> b != InputBehaviour.SUPPLY_BLINK).map(b -> new BehaviourView(b, b.label())).toList();
+            module.gangs().stream().filter(gang -> reads).forEach(gang -> settings.add(new GangSetting(gang,
+                    box.gang(gang).name(), module.model().code(), module.behaviour(gang), possible)));
         }
         return settings;
     }
@@ -74,20 +117,25 @@ record PlanView(long version, List<PickEntry> picks, Verdict verdict, boolean ma
     record IssuedView(String by, Instant at, int states, boolean current) {
     }
 
-    static PlanView of(Boxes.Found found, PlanJudgement judgement, Optional<IssuedPlanRow> issued) {
+    static PlanView of(Boxes.Found found, List<Assignment> modules, PlanJudgement judgement,
+                       Optional<IssuedPlanRow> issued, boolean current, Set<String> circuitsOff) {
         WiringPlan plan = judgement.plan();
-        WiringPlan surveyed = plan.after().isPresent() ? WiringPlan.surveyed(found.house(), found.box()) : plan;
-        Optional<BoxWiring> after = plan.after();
-        return new PlanView(found.row().version(), Picks.fromRows(found.picks()), judgement.verdict(),
+        HouseContext house = found.house();
+        boolean planned = plan.planned().isPresent();
+        WiringPlan surveyed = planned ? WiringPlan.surveyed(house, found.run()) : plan;
+        List<Papers> places = plan.placesOfWork().stream().map(place -> Papers.of(plan, place, house.region())).toList();
+        return new PlanView(found.row().version(), Picks.fromRows(found.picks()),
+                modules.stream().map(module -> module.scheme().label()).toList(), judgement.verdict(),
                 judgement.mayBeIssued(), plan.proof().truthTable().size(),
                 judgement.findings().stream().map(FindingView::of).toList(),
-                DrawnWiring.of(plan.before(), found.house(), surveyed),
-                after.map(wiring -> DrawnWiring.of(wiring, found.house(), plan)).orElse(null),
-                after.map(PlanView::settings).orElse(List.of()),
-                after.map(wiring -> PartsToAdd.of(plan.before(), wiring)).orElse(List.of()),
-                after.map(wiring -> Move.between(plan.before(), wiring)).orElse(List.of()),
-                after.map(wiring -> Move.between(wiring, plan.before())).orElse(List.of()),
-                issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(),
-                        row.boxVersion() == found.row().version())).orElse(null));
+                DrawnWiring.of(BoxDrawing.of(plan, false, house), surveyed, circuitsOff),
+                planned ? DrawnWiring.of(BoxDrawing.of(plan, true, house), plan, circuitsOff) : null,
+                planned ? settings(found.box(), modules) : List.of(), PartsToAdd.of(plan), places, Papers.cutList(places),
+                Tools.of(plan, places),
+                Caution.of(plan, house).stream().map(Caution::words).toList(), plan.names(),
+                found.run().circuits().stream().map(house::label).sorted().toList(),
+                plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
+                        .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()),
+                issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
     }
 }

@@ -2,11 +2,13 @@ package org.hiddenclerk.app.planning;
 
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.BoxRepository;
@@ -16,8 +18,13 @@ import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.app.survey.SurveyReader;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.matching.PlanJudgement;
+import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.MovedEnd;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -46,10 +53,66 @@ public class Plans {
         this.clock = clock;
     }
 
+    /** What is picked for a box. */
+    List<Assignment> assignments(Boxes.Found found) {
+        return picks.assignments(Picks.fromRows(found.picks()), found.box());
+    }
+
     /** Judges what is picked for a box. */
     public PlanJudgement judge(Boxes.Found found) {
-        return PlanJudgement.of(found.house(), found.box(),
-                picks.assignments(Picks.fromRows(found.picks()), found.box()));
+        Map<String, Given> given = new LinkedHashMap<>();
+        found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(),
+                Picks.fromRows(neighbour.row().picks()))));
+        return PlanJudgement.of(planner(found.house(), found.run(), given), assignments(found), others(found.run(), given));
+    }
+
+    private static Planner planner(HouseContext house, Run run, Map<String, Given> given) {
+        return new Planner(house, run, given.entrySet().stream().filter(e -> !e.getValue().picks().isEmpty())
+                .map(Map.Entry::getKey).collect(Collectors.toSet()));
+    }
+
+    /** What was picked for another box. */
+    private record Given(Box box, List<PickEntry> picks) {
+    }
+
+    private Map<Run.Place, List<Assignment>> others(Run run, Map<String, Given> given) {
+        Map<Run.Place, List<Assignment>> others = new LinkedHashMap<>();
+        for (Run.Place place : run.boxes()) {
+            Given own = given.get(place.id());
+            if (own != null && !own.picks().isEmpty()) {
+                others.put(place, picks.assignments(own.picks(), own.box()));
+            }
+        }
+        return others;
+    }
+
+    /**
+     * The plan with ends of conductors put elsewhere.
+     *
+     * @throws Unusable when there is no plan, or with the pointer of the move that can't be
+     */
+    WiringPlan with(Boxes.Found found, List<EndMove> moves) {
+        WiringPlan plan = judge(found).plan();
+        if (plan.planned().isEmpty()) {
+            throw Unusable.conflict("There is no plan to try this on. Pick a module first.");
+        }
+        List<MovedEnd> ends = new ArrayList<>();
+        for (int i = 0; i < moves.size(); i++) {
+            try {
+                ends.add(new MovedEnd(moves.get(i).wire(), moves.get(i).secondEnd(), End.ofKey(moves.get(i).to())));
+            } catch (IllegalArgumentException e) {
+                throw Unusable.content("The end cannot go there", new FieldProblem("/moves/" + i + "/to", moves.get(i).to(),
+                        "a terminal, a connector or capped, by its key"));
+            }
+        }
+        return plan.with(ends, found.house()).orElseThrow(() -> {
+            int first = 0;
+            while (plan.with(ends.subList(0, first + 1), found.house()).isPresent()) {
+                first++;
+            }
+            return Unusable.content("The end cannot go there", new FieldProblem("/moves/" + first,
+                    moves.get(first).wire() + " to " + moves.get(first).to(), "a conductor of the plan, and a place in its own box"));
+        });
     }
 
     /** Keeps a choice of modules, in place of the earlier one. */
@@ -83,6 +146,7 @@ public class Plans {
         issued.save(new IssuedPlanRow(box, found.row().version(),
                 json.writeValueAsString(found.survey()),
                 json.writeValueAsString(Picks.fromRows(found.picks())),
+                json.writeValueAsString(found.neighbours().values().stream().map(Plans::snapshot).toList()),
                 judgement.plan().proof().truthTable().size(), who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
@@ -102,11 +166,41 @@ public class Plans {
         return issued.findById(id).orElseThrow(() -> Unusable.notFound("plan"));
     }
 
-    /** The plan as it was issued, whatever the box has become since. */
+    /** Another box of the run as it was when a plan was issued. */
+    record Snapshot(UUID box, long version, SurveyDocument survey, List<PickEntry> picks) {
+    }
+
+    private static Snapshot snapshot(Boxes.Neighbour neighbour) {
+        return new Snapshot(neighbour.row().id(), neighbour.row().version(), neighbour.survey(),
+                Picks.fromRows(neighbour.row().picks()));
+    }
+
+    private List<Snapshot> neighboursOf(IssuedPlanRow row) {
+        return json.readValue(row.neighbours(), new TypeReference<List<Snapshot>>() { });
+    }
+
+    /** Whether the box, and every box that its cables lead to, is still what the plan was issued on. */
+    public boolean isCurrent(IssuedPlanRow row, Boxes.Found found) {
+        List<Snapshot> snapshots = neighboursOf(row);
+        return row.boxVersion() == found.row().version() && snapshots.size() == found.neighbours().size()
+                && snapshots.stream().allMatch(snapshot -> Optional.ofNullable(found.neighbours().get(snapshot.box().toString()))
+                .filter(n -> n.row().version() == snapshot.version()).isPresent());
+    }
+
+    /** The plan as it was issued, whatever the boxes have become since. */
     public WiringPlan restore(IssuedPlanRow row, HouseContext house) {
         SurveyDocument survey = json.readValue(row.survey(), SurveyDocument.class);
         List<PickEntry> chosen = json.readValue(row.picks(), new TypeReference<List<PickEntry>>() { });
-        Box box = SurveyReader.read(survey, house.circuits().keySet());
-        return WiringPlan.of(house, box, picks.assignments(chosen, box));
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        Map<String, Given> given = new LinkedHashMap<>();
+        Box lead = SurveyReader.read(survey, house.circuits().keySet());
+        boxes.put(row.boxId().toString(), lead);
+        for (Snapshot snapshot : neighboursOf(row)) {
+            Box box = SurveyReader.read(snapshot.survey(), house.circuits().keySet());
+            boxes.put(snapshot.box().toString(), box);
+            given.put(snapshot.box().toString(), new Given(box, snapshot.picks()));
+        }
+        Run run = Run.of(boxes, row.boxId().toString(), house.region());
+        return planner(house, run, given).plan(picks.assignments(chosen, lead), others(run, given));
     }
 }

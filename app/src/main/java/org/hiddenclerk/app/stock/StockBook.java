@@ -11,6 +11,7 @@ import java.util.Set;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.BlinkTiming;
 import org.hiddenclerk.core.catalogue.Catalogue;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
@@ -54,7 +55,7 @@ public class StockBook {
                        BigDecimal widthMm, BigDecimal thicknessMm, int priceCents, Set<String> markets,
                        SupplyEntry supply, List<ChannelEntry> channels, List<InputEntry> inputs,
                        Set<InputBehaviour> behaviours, List<TerminalEntry> terminals, boolean interlocked,
-                       BigDecimal totalAmps, boolean metering, boolean worksWithoutInternet) {
+                       BigDecimal totalAmps, boolean metering, boolean worksWithoutInternet, BlinkEntry blink) {
         ModuleModel toModel() {
             return new ModuleModel(code, maker, name, protocol, purpose, supply.toSupply(),
                     channels.stream().map(ChannelEntry::toChannel).toList(),
@@ -62,8 +63,12 @@ public class StockBook {
                     Optional.ofNullable(totalAmps).map(Amps::of),
                     terminals.stream().map(t -> new Terminal(t.name(), t.takes(), t.maxMm2())).toList(),
                     Millimetres.of(lengthMm), Millimetres.of(widthMm), Millimetres.of(thicknessMm), markets, metering,
-                    worksWithoutInternet, priceCents);
+                    worksWithoutInternet, priceCents,
+                    Optional.ofNullable(blink).map(b -> new BlinkTiming(b.minimumMs(), b.holdUpMs())));
         }
+    }
+
+    record BlinkEntry(int minimumMs, int holdUpMs) {
     }
 
     record SupplyEntry(String type, List<String> pins, double minVolts, Double maxVolts, Double watts,

@@ -19,8 +19,11 @@ import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.wiring.SchemeCode;
 
 /** A box with its survey and the modules picked for it. The version guards every write. */
 @Entity
@@ -32,6 +35,8 @@ public class BoxRow {
     private long version;
     private UUID roomId;
     String label;
+    @Enumerated(EnumType.STRING)
+    BoxKind kind;
     long widthUm;
     long heightUm;
     long depthUm;
@@ -96,6 +101,15 @@ public class BoxRow {
         return label;
     }
 
+    public BoxKind kind() {
+        return kind;
+    }
+
+    /** Boxes that cables of this one lead to. */
+    public List<UUID> neighbours() {
+        return cables.stream().map(cable -> cable.otherBox).filter(java.util.Objects::nonNull).distinct().toList();
+    }
+
     public String changedBy() {
         return changedBy;
     }
@@ -140,6 +154,9 @@ public class BoxRow {
         String typed;
         int gang;
         boolean continuous;
+        String motor;
+        @Enumerated(EnumType.STRING)
+        Drive.Direction direction;
     }
 
     /** A cable without its cores. */
@@ -150,6 +167,8 @@ public class BoxRow {
         SurveyDocument.LeadsTo leads;
         UUID circuitId;
         Integer loadNumber;
+        UUID otherBox;
+        String otherCable;
         BigDecimal mm2;
     }
 
@@ -177,7 +196,7 @@ public class BoxRow {
         String toKey;
     }
 
-    /** One gang of a picked module. */
+    /** One gang, or one load that hangs in the box, of a picked module. */
     @Embeddable
     public static class PickPart {
         private int gang;
@@ -187,11 +206,20 @@ public class BoxRow {
         private InputBehaviour behaviour;
         @Column(name = "bypass_mw")
         private Long bypassMw;
+        @Enumerated(EnumType.STRING)
+        private SchemeCode scheme;
+        private Integer loadNumber;
+        private String companionCode;
 
         protected PickPart() {
         }
 
-        public PickPart(int gang, int module, String moduleCode, InputBehaviour behaviour, Long bypassMw) {
+        /** @param gang 0 where a load is named */
+        public PickPart(int gang, Integer loadNumber, int module, SchemeCode scheme, String moduleCode,
+                        String companionCode, InputBehaviour behaviour, Long bypassMw) {
+            this.loadNumber = loadNumber;
+            this.scheme = scheme;
+            this.companionCode = companionCode;
             this.gang = gang;
             this.module = module;
             this.moduleCode = moduleCode;
@@ -201,6 +229,18 @@ public class BoxRow {
 
         public int gang() {
             return gang;
+        }
+
+        public Integer loadNumber() {
+            return loadNumber;
+        }
+
+        public SchemeCode scheme() {
+            return scheme;
+        }
+
+        public String companionCode() {
+            return companionCode;
         }
 
         public int module() {

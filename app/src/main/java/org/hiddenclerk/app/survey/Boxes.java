@@ -1,11 +1,16 @@
 package org.hiddenclerk.app.survey;
 
+import java.util.ArrayDeque;
+import java.util.Deque;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Run;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -20,9 +25,18 @@ public class Boxes {
         this.houses = houses;
     }
 
-    /** A stored box, read whole, with what the core needs to judge it. */
+    /**
+     * A stored box, read whole, with what the core needs to judge it.
+     *
+     * @param run        the box with all that its cables lead to
+     * @param neighbours other boxes of the run, by identity
+     */
     public record Found(BoxRow row, UUID job, HouseContext house, SurveyDocument survey, Box box,
-                        List<BoxRow.PickPart> picks) {
+                        List<BoxRow.PickPart> picks, Run run, Map<String, Neighbour> neighbours) {
+    }
+
+    /** Another box of the run. */
+    public record Neighbour(BoxRow row, SurveyDocument survey, Box box) {
     }
 
     @Transactional(readOnly = true)
@@ -35,7 +49,28 @@ public class Boxes {
     /** A box of a house that is known already. */
     public Found found(BoxRow row, UUID job, HouseContext house) {
         SurveyDocument survey = SurveyMapping.read(row);
-        return new Found(row, job, house, survey, SurveyReader.read(survey, house.circuits().keySet()), row.picks());
+        Box box = SurveyReader.read(survey, house.circuits().keySet());
+        Map<String, Neighbour> neighbours = neighbours(row, house);
+        Map<String, Box> boxesOfRun = new LinkedHashMap<>(Map.of(row.id().toString(), box));
+        neighbours.forEach((id, neighbour) -> boxesOfRun.put(id, neighbour.box()));
+        return new Found(row, job, house, survey, box, row.picks(), Run.of(boxesOfRun, row.id().toString(), house.region()),
+                neighbours);
+    }
+
+    private Map<String, Neighbour> neighbours(BoxRow lead, HouseContext house) {
+        Map<String, Neighbour> found = new LinkedHashMap<>();
+        Deque<UUID> open = new ArrayDeque<>(lead.neighbours());
+        while (!open.isEmpty()) {
+            UUID id = open.remove();
+            if (!id.equals(lead.id()) && !found.containsKey(id.toString())) {
+                boxes.findById(id).ifPresent(row -> {
+                    SurveyDocument survey = SurveyMapping.read(row);
+                    found.put(id.toString(), new Neighbour(row, survey, SurveyReader.read(survey, house.circuits().keySet())));
+                    open.addAll(row.neighbours());
+                });
+            }
+        }
+        return found;
     }
 
     /** The box, if it still has the version that the person saw. */

@@ -49,6 +49,7 @@ class CableDraftController {
             case SUPPLY -> template.feed(circuit(wish, house));
             case LOAD -> template.toLoad(load(wish, box));
             case LOAD_WITH_FEED -> template.loop(load(wish, box));
+            case BOX -> template.toBox();
         };
         return new CableDraft(SurveyMapping.entry(draft.cable()),
                 draft.jumpers().stream().map(SurveyMapping::entry).toList());

@@ -2,8 +2,11 @@ package org.hiddenclerk.app.survey;
 
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
+import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -26,7 +29,9 @@ public class RecordSurvey {
 
     @Transactional
     public UUID add(UUID room, SurveyDocument survey, String who) {
-        SurveyReader.read(survey, houses.context(houses.room(room).jobId()).circuits().keySet());
+        UUID job = houses.room(room).jobId();
+        SurveyReader.read(survey, houses.context(job).circuits().keySet());
+        requireNeighbours(survey, job);
         BoxRow row = new BoxRow(room, who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         SurveyMapping.write(survey, row);
         return boxes.save(row).id();
@@ -37,6 +42,7 @@ public class RecordSurvey {
         Boxes.Found before = found.findUnchanged(box, version);
         openWork.refuseIfOpen(box);
         SurveyReader.read(survey, before.house().circuits().keySet());
+        requireNeighbours(survey, before.job());
         SurveyMapping.write(survey, before.row());
         dropPicksThatNoLongerFit(before.row(), survey);
         before.row().changed(who, clock.instant().truncatedTo(ChronoUnit.MICROS));
@@ -44,6 +50,19 @@ public class RecordSurvey {
     }
 
     private static void dropPicksThatNoLongerFit(BoxRow row, SurveyDocument survey) {
-        row.pick(row.picks().stream().filter(pick -> pick.gang() <= survey.gangs().size()).toList());
+        row.pick(row.picks().stream().filter(pick -> pick.gang() <= survey.gangs().size() && (pick.loadNumber() == null
+                || survey.loads().stream().anyMatch(load -> load.number() == pick.loadNumber()))).toList());
+    }
+
+    /** Cables lead to boxes of the same house only. */
+    private void requireNeighbours(SurveyDocument survey, UUID job) {
+        List<String> known = boxes.findByJob(job).stream().map(box -> box.id().toString()).toList();
+        for (int i = 0; i < survey.cables().size(); i++) {
+            String other = survey.cables().get(i).box();
+            if (other != null && !known.contains(other)) {
+                throw Unusable.content("The survey cannot be kept like this", new FieldProblem("/cables/" + i + "/box", other,
+                        "a box of this house"));
+            }
+        }
     }
 }

@@ -41,7 +41,7 @@ class SurveyController {
     record SurveyView(UUID id, UUID jobId, UUID roomId, long version, String changedBy, Instant changedAt,
                       SurveyDocument survey, Verdict verdict, List<FindingView> findings) {
         static SurveyView of(Boxes.Found found) {
-            WiringPlan plan = WiringPlan.surveyed(found.house(), found.box());
+            WiringPlan plan = WiringPlan.surveyed(found.house(), found.run());
             BoxRow row = found.row();
             return new SurveyView(row.id(), found.job(), row.roomId(), row.version(), row.changedBy(), row.changedAt(),
                     found.survey(), plan.verdict(), plan.findings().stream().map(FindingView::of).toList());

@@ -14,14 +14,17 @@ import java.math.BigDecimal;
 import java.util.List;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.Role;
 
 /** A surveyed box as it is sent, stored in snapshots and shown. */
 public record SurveyDocument(
         @NotBlank @Size(max = 40) String label,
+        @MayBeAbsent BoxKind kind,
         @NotNull @Valid Geometry geometry,
-        @NotNull @Size(min = 1, max = 6) List<@Valid @NotNull GangEntry> gangs,
+        @NotNull @Size(max = 6) List<@Valid @NotNull GangEntry> gangs,
         @NotNull @Size(max = 12) List<@Valid @NotNull LoadEntry> loads,
         @NotNull @Size(max = 12) List<@Valid @NotNull CableEntry> cables,
         @NotNull @Size(max = 24) List<@Valid @NotNull JumperEntry> jumpers) {
@@ -43,17 +46,22 @@ public record SurveyDocument(
             @NotBlank String circuit) {
     }
 
-    /** One load, as typed. */
+    /** One load, as typed; gang 0 for one that hangs in this box. */
     public record LoadEntry(
             @Min(1) @Max(12) int number,
             @NotBlank @Size(max = 120) String name,
             @NotBlank @Size(max = 200) String typed,
             int gang,
-            boolean continuous) {
+            boolean continuous,
+            @MayBeAbsent @Valid DriveEntry drive) {
+    }
+
+    /** One direction of a motor. */
+    public record DriveEntry(@NotBlank @Size(max = 120) String motor, @NotNull Drive.Direction direction) {
     }
 
     /** Where a cable goes. */
-    public enum LeadsTo { SUPPLY, LOAD, LOAD_WITH_FEED }
+    public enum LeadsTo { SUPPLY, LOAD, LOAD_WITH_FEED, BOX }
 
     /** One cable. */
     public record CableEntry(
@@ -61,6 +69,8 @@ public record SurveyDocument(
             @NotNull LeadsTo leadsTo,
             @MayBeAbsent String circuit,
             @MayBeAbsent Integer load,
+            @MayBeAbsent String box,
+            @MayBeAbsent @Size(max = 40) String farCable,
             @NotNull @DecimalMin("0.5") @DecimalMax("25") @Digits(integer = 2, fraction = 2) BigDecimal mm2,
             @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores) {
     }
@@ -75,14 +85,15 @@ public record SurveyDocument(
     }
 
     /** Kinds of ends in a surveyed box. */
-    public enum EndKind { MECHANISM, CONNECTOR, CAPPED, LOOSE }
+    public enum EndKind { MECHANISM, LOAD, CONNECTOR, CAPPED, LOOSE }
 
     /** Where a conductor ends. */
     public record EndEntry(
             @NotNull EndKind at,
             @MayBeAbsent Integer gang,
             @MayBeAbsent @Size(max = 20) String terminal,
-            @MayBeAbsent @Size(max = 40) String connector) {
+            @MayBeAbsent @Size(max = 40) String connector,
+            @MayBeAbsent Integer load) {
     }
 
     /** A piece of wire in the box. */

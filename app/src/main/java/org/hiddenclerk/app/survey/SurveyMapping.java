@@ -11,6 +11,7 @@ import org.hiddenclerk.app.survey.SurveyDocument.EndKind;
 import org.hiddenclerk.app.survey.SurveyDocument.GangEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.JumperEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.LoadEntry;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
@@ -24,6 +25,7 @@ public final class SurveyMapping {
     /** Writes a document that {@link SurveyReader} has accepted. */
     public static void write(SurveyDocument document, BoxRow row) {
         row.label = document.label();
+        row.kind = document.kind() == null ? BoxKind.WALL : document.kind();
         row.widthUm = Millimetres.of(document.geometry().widthMm()).micrometres();
         row.heightUm = Millimetres.of(document.geometry().heightMm()).micrometres();
         row.depthUm = Millimetres.of(document.geometry().depthMm()).micrometres();
@@ -58,6 +60,8 @@ public final class SurveyMapping {
         part.typed = entry.typed();
         part.gang = entry.gang();
         part.continuous = entry.continuous();
+        part.motor = entry.drive() == null ? null : entry.drive().motor();
+        part.direction = entry.drive() == null ? null : entry.drive().direction();
         return part;
     }
 
@@ -65,8 +69,15 @@ public final class SurveyMapping {
         BoxRow.CablePart part = new BoxRow.CablePart();
         part.name = entry.name();
         part.leads = entry.leadsTo();
-        part.circuitId = entry.leadsTo() == SurveyDocument.LeadsTo.LOAD ? null : UUID.fromString(entry.circuit());
-        part.loadNumber = entry.leadsTo() == SurveyDocument.LeadsTo.SUPPLY ? null : entry.load();
+        boolean ofCircuit = entry.leadsTo() == SurveyDocument.LeadsTo.SUPPLY
+                || entry.leadsTo() == SurveyDocument.LeadsTo.LOAD_WITH_FEED;
+        boolean ofLoad = entry.leadsTo() == SurveyDocument.LeadsTo.LOAD
+                || entry.leadsTo() == SurveyDocument.LeadsTo.LOAD_WITH_FEED;
+        boolean ofBox = entry.leadsTo() == SurveyDocument.LeadsTo.BOX;
+        part.circuitId = ofCircuit ? UUID.fromString(entry.circuit()) : null;
+        part.loadNumber = ofLoad ? entry.load() : null;
+        part.otherBox = ofBox ? UUID.fromString(entry.box()) : null;
+        part.otherCable = ofBox ? entry.farCable() : null;
         part.mm2 = entry.mm2();
         return part;
     }
@@ -97,9 +108,10 @@ public final class SurveyMapping {
             BoxRow.GangPart gang = row.gangs.get(i);
             gangs.add(new GangEntry(i + 1, gang.name, gang.mechanism, mm(gang.depthUm), gang.circuitId.toString()));
         }
-        return new SurveyDocument(row.label,
+        return new SurveyDocument(row.label, row.kind,
                 new SurveyDocument.Geometry(mm(row.widthUm), mm(row.heightUm), mm(row.depthUm), row.metal), gangs,
-                row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous)).toList(),
+                row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous,
+                        l.motor == null ? null : new SurveyDocument.DriveEntry(l.motor, l.direction))).toList(),
                 row.cables.stream().map(cable -> cable(row, cable)).toList(),
                 row.jumpers.stream().map(j -> new JumperEntry(j.name, j.colour, end(j.fromKey), end(j.toKey))).toList());
     }
@@ -108,7 +120,8 @@ public final class SurveyMapping {
         List<CoreEntry> cores = row.cores.stream().filter(core -> core.cable.equals(cable.name))
                 .map(core -> new CoreEntry(core.number, core.colour, core.sleeve, core.role, end(core.endKey))).toList();
         return new CableEntry(cable.name, cable.leads, cable.circuitId == null ? null : cable.circuitId.toString(),
-                cable.loadNumber, plain(cable.mm2), cores);
+                cable.loadNumber, cable.otherBox == null ? null : cable.otherBox.toString(), cable.otherCable,
+                plain(cable.mm2), cores);
     }
 
     /** A cable of the core as a document entry. */
@@ -123,10 +136,12 @@ public final class SurveyMapping {
             to = SurveyDocument.LeadsTo.LOAD_WITH_FEED;
             circuit = loop.circuit().value();
             load = loop.load();
+        } else if (cable.leads() instanceof Leads.ToBox) {
+            to = SurveyDocument.LeadsTo.BOX;
         } else if (cable.leads() instanceof Leads.ToLoad lamp) {
             load = lamp.load();
         }
-        return new CableEntry(cable.name(), to, circuit, load, cable.mm2(), cable.cores().stream().map(core ->
+        return new CableEntry(cable.name(), to, circuit, load, null, null, cable.mm2(), cable.cores().stream().map(core ->
                 new CoreEntry(core.number(), core.colour(), core.sleeve().orElse(null), core.role(),
                         end(core.end().key()))).toList());
     }
@@ -147,6 +162,7 @@ public final class SurveyMapping {
     private static String key(EndEntry end) {
         return switch (end.at()) {
             case MECHANISM -> "g" + end.gang() + "." + end.terminal();
+            case LOAD -> "x" + end.load() + "." + end.terminal();
             case CONNECTOR -> "j." + end.connector();
             case CAPPED -> "capped";
             case LOOSE -> "loose";
@@ -155,15 +171,17 @@ public final class SurveyMapping {
 
     private static EndEntry end(String key) {
         if (key.equals("capped")) {
-            return new EndEntry(EndKind.CAPPED, null, null, null);
+            return new EndEntry(EndKind.CAPPED, null, null, null, null);
         }
         if (key.equals("loose")) {
-            return new EndEntry(EndKind.LOOSE, null, null, null);
+            return new EndEntry(EndKind.LOOSE, null, null, null, null);
         }
         if (key.startsWith("j.")) {
-            return new EndEntry(EndKind.CONNECTOR, null, null, key.substring(2));
+            return new EndEntry(EndKind.CONNECTOR, null, null, key.substring(2), null);
         }
         int dot = key.indexOf('.');
-        return new EndEntry(EndKind.MECHANISM, Integer.valueOf(key.substring(1, dot)), key.substring(dot + 1), null);
+        int number = Integer.parseInt(key.substring(1, dot));
+        return key.charAt(0) == 'x' ? new EndEntry(EndKind.LOAD, null, key.substring(dot + 1), null, number)
+                : new EndEntry(EndKind.MECHANISM, number, key.substring(dot + 1), null, null);
     }
 }

@@ -8,9 +8,11 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Core;
+import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
@@ -49,8 +51,9 @@ public final class SurveyReader {
 
     private Box box() {
         SurveyDocument.Geometry geometry = document.geometry();
-        return new Box(document.label(), new BoxGeometry(Millimetres.of(geometry.widthMm()),
-                Millimetres.of(geometry.heightMm()), Millimetres.of(geometry.depthMm()), geometry.metal()),
+        return new Box(document.label(), document.kind() == null ? BoxKind.WALL : document.kind(),
+                Optional.of(new BoxGeometry(Millimetres.of(geometry.widthMm()), Millimetres.of(geometry.heightMm()),
+                        Millimetres.of(geometry.depthMm()), geometry.metal())),
                 document.gangs().stream().map(g -> new Gang(g.number(), g.name(), g.mechanism(),
                         Millimetres.of(g.depthMm()), new CircuitId(g.circuit()))).toList(),
                 loads(), cables(), jumpers());
@@ -68,7 +71,7 @@ public final class SurveyReader {
                 report("/loads/" + i + "/typed", not.found() + " (column " + (not.column() + 1) + ")", not.expected());
             }
             loads.add(new SurveyedLoad(load.number(), load.name(), load.typed(), banks, load.gang(),
-                    load.continuous()));
+                    load.continuous(), Optional.ofNullable(load.drive()).map(d -> new Drive(d.motor(), d.direction()))));
         }
         return loads;
     }
@@ -90,8 +93,14 @@ public final class SurveyReader {
     }
 
     private Optional<Leads> leads(SurveyDocument.CableEntry cable, String at) {
-        boolean needsCircuit = cable.leadsTo() != SurveyDocument.LeadsTo.LOAD;
-        boolean needsLoad = cable.leadsTo() != SurveyDocument.LeadsTo.SUPPLY;
+        boolean toBox = cable.leadsTo() == SurveyDocument.LeadsTo.BOX;
+        boolean needsCircuit = !toBox && cable.leadsTo() != SurveyDocument.LeadsTo.LOAD;
+        boolean needsLoad = !toBox && cable.leadsTo() != SurveyDocument.LeadsTo.SUPPLY;
+        if (toBox && (cable.box() == null || cable.farCable() == null)) {
+            report(at + (cable.box() == null ? "/box" : "/farCable"), "nothing",
+                    "the box that it leads to, and what this cable is called there");
+            return Optional.empty();
+        }
         if (needsCircuit && cable.circuit() == null) {
             report(at + "/circuit", "nothing", "the circuit that comes with it");
         }
@@ -105,6 +114,7 @@ public final class SurveyReader {
             case SUPPLY -> new Leads.FromSupply(new CircuitId(cable.circuit()));
             case LOAD -> new Leads.ToLoad(cable.load());
             case LOAD_WITH_FEED -> new Leads.ToLoadWithFeed(cable.load(), new CircuitId(cable.circuit()));
+            case BOX -> new Leads.ToBox(cable.box(), cable.farCable());
         });
     }
 
@@ -135,6 +145,13 @@ public final class SurveyReader {
                     yield new End.Loose();
                 }
                 yield new End.AtMechanism(end.gang(), end.terminal());
+            }
+            case LOAD -> {
+                if (end.load() == null || end.terminal() == null) {
+                    report(at, "no load or terminal", "a load that hangs here and one of its terminals");
+                    yield new End.Loose();
+                }
+                yield new End.AtLoad(end.load(), end.terminal());
             }
             case CONNECTOR -> {
                 if (end.connector() == null || end.connector().isBlank()) {

@@ -22,7 +22,9 @@ import org.hiddenclerk.app.survey.SurveyDocument.JumperEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.LeadsTo;
 import org.hiddenclerk.app.survey.SurveyDocument.LoadEntry;
 import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.Role;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,7 +40,7 @@ class SurveyMappingProperties {
         Arbitrary<String> name = Arbitraries.strings().withCharRange('a', 'z').withChars('ä', 'ł', '😀', ' ', '"')
                 .ofMinLength(1).ofMaxLength(20).map(text -> "x" + text);
         return Combinators.combine(mm, name, gangs(mm, name), loads(name), cables(), jumpers(), Arbitraries.of(true, false))
-                .as((size, label, gangs, loads, cables, jumpers, metal) -> new SurveyDocument(label,
+                .as((size, label, gangs, loads, cables, jumpers, metal) -> new SurveyDocument(label, metal ? BoxKind.WALL : BoxKind.JUNCTION,
                         new SurveyDocument.Geometry(size, size, size, metal), numbered(gangs), loads, cables, jumpers));
     }
 
@@ -59,7 +61,8 @@ class SurveyMappingProperties {
     private static Arbitrary<List<LoadEntry>> loads(Arbitrary<String> name) {
         return Combinators.combine(Arbitraries.integers().between(1, 12), name, Arbitraries.of("LED 7", "fan 40 pf 0.7"),
                 Arbitraries.of(true, false)).as((number, called, typed, long3h) ->
-                new LoadEntry(number, called, typed, 1, long3h)).list().ofMaxSize(4);
+                new LoadEntry(number, called, typed, long3h ? 1 : 0, long3h,
+                        long3h ? null : new SurveyDocument.DriveEntry("m", Drive.Direction.UP))).list().ofMaxSize(4);
     }
 
     private static Arbitrary<List<CableEntry>> cables() {
@@ -68,15 +71,17 @@ class SurveyMappingProperties {
                 .as(CoreEntry::new);
         return Combinators.combine(Arbitraries.of(LeadsTo.class), core.list().ofMinSize(1).ofMaxSize(4),
                 Arbitraries.of("1.5", "2.5", "4", "2.08")).as((leads, cores, mm2) -> new CableEntry("c", leads,
-                leads == LeadsTo.LOAD ? null : CIRCUIT, leads == LeadsTo.SUPPLY ? null : 3, new BigDecimal(mm2), cores))
+                leads == LeadsTo.LOAD || leads == LeadsTo.BOX ? null : CIRCUIT,
+                leads == LeadsTo.SUPPLY || leads == LeadsTo.BOX ? null : 3, leads == LeadsTo.BOX ? CIRCUIT : null,
+                leads == LeadsTo.BOX ? "c9" : null, new BigDecimal(mm2), cores))
                 .list().ofMaxSize(4).map(SurveyMappingProperties::named);
     }
 
     private static List<CableEntry> named(List<CableEntry> cables) {
         List<CableEntry> named = new ArrayList<>();
         for (CableEntry cable : cables) {
-            named.add(new CableEntry("c" + named.size(), cable.leadsTo(), cable.circuit(), cable.load(), cable.mm2(),
-                    cable.cores()));
+            named.add(new CableEntry("c" + named.size(), cable.leadsTo(), cable.circuit(), cable.load(), cable.box(),
+                    cable.farCable(), cable.mm2(), cable.cores()));
         }
         return named;
     }
@@ -87,9 +92,9 @@ class SurveyMappingProperties {
     }
 
     private static Arbitrary<EndEntry> ends() {
-        return Arbitraries.of(new EndEntry(EndKind.CAPPED, null, null, null), new EndEntry(EndKind.LOOSE, null, null, null),
-                new EndEntry(EndKind.CONNECTOR, null, null, "neutral 4.b"),
-                new EndEntry(EndKind.MECHANISM, 2, "L-OUT", null), new EndEntry(EndKind.MECHANISM, 1, "COM", null));
+        return Arbitraries.of(new EndEntry(EndKind.CAPPED, null, null, null, null), new EndEntry(EndKind.LOOSE, null, null, null, null),
+                new EndEntry(EndKind.CONNECTOR, null, null, "neutral 4.b", null), new EndEntry(EndKind.LOAD, null, "PE", null, 2),
+                new EndEntry(EndKind.MECHANISM, 2, "L-OUT", null, null), new EndEntry(EndKind.MECHANISM, 1, "COM", null, null));
     }
 
     private static BigDecimal plain(BigDecimal value) {

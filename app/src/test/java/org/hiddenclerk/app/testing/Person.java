@@ -48,6 +48,10 @@ public final class Person {
         return ask(HttpMethod.PUT, path, body);
     }
 
+    public Answer delete(String path) {
+        return ask(HttpMethod.DELETE, path, null);
+    }
+
     private Answer ask(HttpMethod method, String path, Object body) {
         try {
             MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user("tarrow"))

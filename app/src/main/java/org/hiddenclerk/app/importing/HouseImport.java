@@ -1,0 +1,145 @@
+package org.hiddenclerk.app.importing;
+
+import jakarta.validation.ConstraintViolation;
+import jakarta.validation.Validator;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.OpenHouse;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.RecordSurvey;
+import org.hiddenclerk.app.survey.SurveyDocument;
+import org.hiddenclerk.app.survey.SurveyReader;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
+import org.springframework.stereotype.Service;
+
+/** Takes circuits and boxes from tables. Every row is taken whole or not at all. */
+@Service
+class HouseImport {
+    private static final int MOST_SWITCHES = 6;
+    private static final BigDecimal USUAL_DEPTH_MM = new BigDecimal("22");
+
+    private final Houses houses;
+    private final OpenHouse openHouse;
+    private final Boxes boxes;
+    private final RecordSurvey recordSurvey;
+    private final Validator validator;
+
+    HouseImport(Houses houses, OpenHouse openHouse, Boxes boxes, RecordSurvey recordSurvey, Validator validator) {
+        this.houses = houses;
+        this.openHouse = openHouse;
+        this.boxes = boxes;
+        this.recordSurvey = recordSurvey;
+        this.validator = validator;
+    }
+
+    /** Columns: label, rating_a, phase; if wanted alternative_supply, elv_volts. */
+    CsvTable.ImportReport circuits(UUID job, String csv) {
+        Set<String> known = new HashSet<>();
+        houses.circuits(houses.job(job).id()).forEach(circuit -> known.add(circuit.toCircuit().label()));
+        List<Line> phases = houses.job(job).region().phases();
+        return CsvTable.read(csv, List.of("label", "rating_a", "phase")).take(row -> {
+            String label = row.text("label");
+            if (label.length() > 20 || known.contains(label)) {
+                throw row.wrong("label", "at most 20 letters, and a label that no other circuit of the job has");
+            }
+            BigDecimal rating = row.number("rating_a");
+            if (rating.compareTo(BigDecimal.ONE) < 0 || rating.compareTo(new BigDecimal(125)) > 0 || rating.scale() > 1) {
+                throw row.wrong("rating_a", "1 to 125, with at most one decimal");
+            }
+            Optional<Volts> elv = row.optional("elv_volts").map(volts -> Volts.of(row.number("elv_volts")));
+            Line phase = elv.isPresent() ? Line.ELV_PLUS : row.oneOf("phase", Line.class, Line.L1);
+            if (elv.isEmpty() && !phases.contains(phase)) {
+                throw row.wrong("phase", "one of " + phases);
+            }
+            openHouse.circuit(job, label, Amps.of(rating), phase, row.yes("alternative_supply"), elv);
+            known.add(label);
+        });
+    }
+
+    /**
+     * Columns: room, storey, label, width_mm, height_mm, depth_mm; if wanted kind, metal, and for each switch n from 1
+     * switch_n, mechanism_n, circuit_n, load_n, switch_depth_mm_n.
+     */
+    CsvTable.ImportReport boxes(UUID job, String csv, String who) {
+        Map<String, String> circuits = new HashMap<>();
+        houses.circuits(houses.job(job).id()).forEach(circuit -> circuits.put(circuit.toCircuit().label(), circuit.id().toString()));
+        Map<String, UUID> rooms = new HashMap<>();
+        houses.rooms(job).forEach(room -> rooms.put(room.name(), room.id()));
+        Set<String> labels = new HashSet<>();
+        boxes.ofJob(job).forEach(box -> labels.add(box.label()));
+        return CsvTable.read(csv, List.of("room", "storey", "label", "width_mm", "height_mm", "depth_mm")).take(row -> {
+            SurveyDocument survey = survey(row, circuits);
+            if (labels.contains(survey.label())) {
+                throw row.wrong("label", "a label that no other box of the job has");
+            }
+            requireSound(row, survey, job);
+            String room = row.text("room");
+            String storey = row.text("storey");
+            if (room.length() > 120 || storey.length() > 60) {
+                throw row.wrong("room", "at most 120 letters, and 60 for the storey");
+            }
+            UUID id = rooms.computeIfAbsent(room, name -> openHouse.room(job, name, storey));
+            recordSurvey.add(id, survey, who);
+            labels.add(survey.label());
+        });
+    }
+
+    private static SurveyDocument survey(CsvTable.Row row, Map<String, String> circuits) {
+        List<SurveyDocument.GangEntry> gangs = new ArrayList<>();
+        List<SurveyDocument.LoadEntry> loads = new ArrayList<>();
+        for (int n = 1; n <= MOST_SWITCHES && row.optional("switch_" + n).isPresent(); n++) {
+            String circuit = circuits.get(row.text("circuit_" + n));
+            if (circuit == null) {
+                throw row.wrong("circuit_" + n, "a circuit of this job: " + String.join(", ", circuits.keySet().stream().sorted().toList()));
+            }
+            BigDecimal depth = row.optional("switch_depth_mm_" + n).isPresent() ? row.number("switch_depth_mm_" + n) : USUAL_DEPTH_MM;
+            gangs.add(new SurveyDocument.GangEntry(n, row.text("switch_" + n), row.oneOf("mechanism_" + n, Mechanism.class,
+                    Mechanism.ONE_WAY), depth, circuit));
+            int gang = n;
+            row.optional("load_" + n).ifPresent(typed -> loads.add(new SurveyDocument.LoadEntry(loads.size() + 1,
+                    row.text("switch_" + gang), typed, gang, false, null)));
+        }
+        return new SurveyDocument(row.text("label"), row.oneOf("kind", BoxKind.class, BoxKind.WALL), new SurveyDocument.Geometry(
+                row.number("width_mm"), row.number("height_mm"), row.number("depth_mm"), row.yes("metal")), gangs, loads, List.of(),
+                List.of());
+    }
+
+    private void requireSound(CsvTable.Row row, SurveyDocument survey, UUID job) {
+        Set<ConstraintViolation<SurveyDocument>> violations = validator.validate(survey);
+        if (!violations.isEmpty()) {
+            ConstraintViolation<SurveyDocument> first = violations.iterator().next();
+            throw row.wrong(columnOf(first.getPropertyPath().toString().replaceAll("[\\[\\].]+", "/")), first.getMessage());
+        }
+        try {
+            SurveyReader.read(survey, houses.context(job).circuits().keySet());
+        } catch (Unusable e) {
+            FieldProblem first = e.errors().get(0);
+            throw row.wrong(columnOf(first.pointer().substring(1)), first.expected());
+        }
+    }
+
+    /** The column that a part of a survey comes from. */
+    private static String columnOf(String pointer) {
+        String[] steps = pointer.split("/");
+        return switch (steps[0]) {
+            case "gangs" -> "switch_" + (Integer.parseInt(steps[1]) + 1);
+            case "loads" -> "load_" + (Integer.parseInt(steps[1]) + 1);
+            case "geometry" -> steps.length > 1 ? steps[1].replace("Mm", "_mm") : "width_mm";
+            default -> "label";
+        };
+    }
+}

@@ -1,0 +1,16 @@
+package org.hiddenclerk.app.tracing;
+
+import java.util.Collection;
+import java.util.List;
+import java.util.Set;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Query;
+
+interface TraceReadingRepository extends JpaRepository<TraceReadingRow, UUID> {
+    @Query("select distinct t.boxId from TraceReadingRow t, BoxRow b, RoomRow r where t.boxId = b.id and b.roomId = r.id "
+            + "and r.jobId = :job")
+    Set<UUID> boxesRead(UUID job);
+
+    List<TraceReadingRow> findByBoxIdInOrderByReadAt(Collection<UUID> boxes);
+}

@@ -1,0 +1,148 @@
+package org.hiddenclerk.app.tracing;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.RecordSurvey;
+import org.hiddenclerk.app.survey.SurveyDocument;
+import org.hiddenclerk.core.conductors.Board;
+import org.hiddenclerk.core.conductors.ConductorRole;
+import org.hiddenclerk.core.conductors.Reading;
+import org.hiddenclerk.core.conductors.SurveyedBoard;
+import org.hiddenclerk.core.conductors.Traced;
+import org.hiddenclerk.core.conductors.Tracing;
+import org.hiddenclerk.core.job.Box;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Readings on the cores of a run of boxes, and what follows from them. */
+@Service
+public class Traces {
+    private final Boxes boxes;
+    private final RecordSurvey recordSurvey;
+    private final TraceReadingRepository readings;
+    private final Clock clock;
+    private final JsonMapper json = JsonMapper.builder().build();
+
+    Traces(Boxes boxes, RecordSurvey recordSurvey, TraceReadingRepository readings, Clock clock) {
+        this.boxes = boxes;
+        this.recordSurvey = recordSurvey;
+        this.readings = readings;
+        this.clock = clock;
+    }
+
+    /** Boxes of a job in which something was read. */
+    @Transactional(readOnly = true)
+    public Set<UUID> boxesRead(UUID job) {
+        return readings.boxesRead(job);
+    }
+
+    /** A kept reading on the board as it is now. */
+    record Kept(TraceReadingRow row, Reading reading) {
+    }
+
+    /**
+     * A run of boxes with what was read.
+     *
+     * @param kept  readings that its cores still have
+     * @param stale how many readings name cores that are not surveyed any more
+     */
+    record State(Boxes.Found found, SurveyedBoard surveyed, Board board, List<Kept> kept, int stale, Traced traced) {
+    }
+
+    @Transactional(readOnly = true)
+    State of(UUID box) {
+        Boxes.Found found = boxes.find(box);
+        Map<String, Box> all = new LinkedHashMap<>();
+        all.put(found.row().id().toString(), found.box());
+        found.neighbours().forEach((id, neighbour) -> all.put(id, neighbour.box()));
+        SurveyedBoard surveyed = SurveyedBoard.of(all);
+        Board board = surveyed.board();
+        List<Kept> kept = new ArrayList<>();
+        List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(all.keySet().stream().map(UUID::fromString).toList());
+        for (TraceReadingRow row : rows) {
+            try {
+                kept.add(new Kept(row, entry(row).on(board)));
+            } catch (Unusable noLongerThere) {
+                continue;
+            }
+        }
+        return new State(found, surveyed, board, kept, rows.size() - kept.size(), traced(found, surveyed, board, kept));
+    }
+
+    private static Traced traced(Boxes.Found found, SurveyedBoard surveyed, Board board, List<Kept> kept) {
+        if (!surveyed.obstacles().isEmpty()) {
+            return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
+        }
+        try {
+            return Tracing.of(board, found.house().region(),
+                    kept.stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList());
+        } catch (Tracing.TooMany e) {
+            throw Unusable.conflict(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private ReadingEntry entry(TraceReadingRow row) {
+        Map<String, Integer> with = new LinkedHashMap<>();
+        json.readTree(row.positions()).properties().forEach(e -> with.put(e.getKey(), e.getValue().asInt()));
+        return new ReadingEntry(row.kind(), row.core(), row.farCore(), with, row.value());
+    }
+
+    @Transactional
+    void keep(UUID box, ReadingEntry entry, String who) {
+        State state = of(box);
+        if (!state.surveyed().obstacles().isEmpty()) {
+            throw Unusable.conflict(state.surveyed().obstacles().get(0));
+        }
+        entry.on(state.board());
+        readings.save(new TraceReadingRow(box, entry, json.writeValueAsString(entry.with()), who,
+                clock.instant().truncatedTo(ChronoUnit.MICROS)));
+    }
+
+    /** Takes a reading back, as one does that was wrong. */
+    @Transactional
+    void takeBack(UUID box, UUID reading) {
+        State state = of(box);
+        Kept kept = state.kept().stream().filter(k -> k.row().id().equals(reading)).findFirst()
+                .orElseThrow(() -> Unusable.notFound("reading"));
+        readings.delete(kept.row());
+    }
+
+    /** Writes the roles that are certain into the surveys of all boxes. */
+    @Transactional
+    void write(UUID box, String who) {
+        State state = of(box);
+        if (state.traced().certain().isEmpty()) {
+            throw Unusable.conflict("No role is certain yet. Make the next test first.");
+        }
+        write(state.found().row().id(), state.found().row().version(), state.found().survey(), state, who);
+        state.found().neighbours().forEach((id, neighbour) ->
+                write(UUID.fromString(id), neighbour.row().version(), neighbour.survey(), state, who));
+    }
+
+    private void write(UUID box, long version, SurveyDocument survey, State state, String who) {
+        List<SurveyDocument.CableEntry> cables = survey.cables().stream().map(cable -> new SurveyDocument.CableEntry(cable.name(),
+                cable.leadsTo(), cable.circuit(), cable.load(), cable.box(), cable.farCable(), cable.mm2(), cable.cores().stream()
+                .map(core -> withRole(core, state.traced().certain().get(SurveyedBoard.coreId(box.toString(),
+                        cable.name() + "." + core.number())))).toList())).toList();
+        if (!cables.equals(survey.cables())) {
+            recordSurvey.change(box, version, new SurveyDocument(survey.label(), survey.kind(), survey.geometry(), survey.gangs(),
+                    survey.loads(), cables, survey.jumpers()), who);
+        }
+    }
+
+    private static SurveyDocument.CoreEntry withRole(SurveyDocument.CoreEntry core, @Nullable ConductorRole role) {
+        return role == null ? core : new SurveyDocument.CoreEntry(core.number(), core.colour(), core.sleeve(),
+                SurveyedBoard.surveyRole(role), core.end());
+    }
+}

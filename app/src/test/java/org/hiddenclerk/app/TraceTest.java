@@ -1,0 +1,103 @@
+package org.hiddenclerk.app;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.WithDatabase;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Traces of the demo house, kept in the database. */
+@WithDatabase
+class TraceTest {
+    @Autowired
+    private MockMvc mvc;
+    private Person person;
+    private String trace;
+
+    @BeforeEach
+    void openTheMangleRoom() {
+        person = new Person(mvc);
+        trace = "/api/v1/boxes/" + person.demoBox("B-14") + "/trace";
+    }
+
+    @AfterEach
+    void takeEverythingBack() {
+        person.get(trace).ok().get("readings").forEach(reading ->
+                person.delete(trace + "/readings/" + reading.get("id").asString()));
+    }
+
+    @Test
+    void theCardsLeadToCertaintyAndReadingsAreKept() {
+        JsonNode state = person.get(trace).ok();
+        assertThat(state.get("obstacles")).isEmpty();
+        int made = 0;
+        while (state.has("next")) {
+            assertThat(made++).isLessThan(12);
+            state = answerAsWired(state);
+        }
+
+        assertThat(state.get("done").asBoolean()).as(state.toString()).isTrue();
+        assertThat(person.get(trace).ok().get("readings")).hasSize(made);
+        assertThat(roles(state)).contains("strap", "traveller", "permanent live", "switched live");
+    }
+
+    /** The lamp of this circuit burns when its two switches stand apart. */
+    private JsonNode answerAsWired(JsonNode state) {
+        ObjectNode reading = (ObjectNode) state.get("next").get("reading").deepCopy();
+        JsonNode yes = person.post(trace + "/readings", reading.put("value", true)).ok();
+        if (!yes.get("contradictory").asBoolean() && yes.get("possible").asInt() > 0 && agrees(yes)) {
+            return yes;
+        }
+        JsonNode last = yes.get("readings").get(yes.get("readings").size() - 1);
+        person.delete(trace + "/readings/" + last.get("id").asString()).ok();
+        return person.post(trace + "/readings", reading.put("value", false)).ok();
+    }
+
+    /** Whether what the demo house was surveyed as is still possible. */
+    private static boolean agrees(JsonNode state) {
+        for (JsonNode box : state.get("boxes")) {
+            for (JsonNode core : box.get("cores")) {
+                if (!core.get("agrees").asBoolean()) {
+                    return false;
+                }
+            }
+        }
+        return true;
+    }
+
+    private static List<String> roles(JsonNode state) {
+        return state.get("boxes").valueStream().flatMap(box -> box.get("cores").valueStream())
+                .map(core -> core.get("roles").get(0).asString()).distinct().toList();
+    }
+
+    @Test
+    void readingsThatContradictEachOtherAreShownAsAPair() {
+        String core = person.get(trace).ok().get("boxes").get(0).get("cores").get(0).get("id").asString();
+        Map<String, Integer> with = Map.of(person.demoBox("B-14"), 0, person.demoBox("B-15"), 0);
+        person.post(trace + "/readings", Map.of("kind", "LIVE", "core", core, "with", with, "value", true)).ok();
+
+        JsonNode state = person.post(trace + "/readings", Map.of("kind", "LIVE", "core", core, "with", with, "value", false)).ok();
+
+        assertThat(state.get("contradictory").asBoolean()).isTrue();
+        assertThat(state.get("possible").asInt()).isZero();
+        assertThat(state.get("readings")).allSatisfy(r -> assertThat(r.get("conflicts").asBoolean()).isTrue());
+        assertThat(person.post(trace + "/write", null).status()).isEqualTo(409);
+    }
+
+    @Test
+    void aReadingOfWhatIsNotThereIsRefused() {
+        Person.Answer answer = person.post(trace + "/readings", Map.of("kind", "LIVE", "core", "nowhere/c9.1",
+                "with", Map.of(person.demoBox("B-14"), 0, person.demoBox("B-15"), 1), "value", true));
+
+        assertThat(answer.status()).isEqualTo(422);
+        assertThat(answer.pointer()).isEqualTo("/core");
+    }
+}
