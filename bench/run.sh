@@ -3,7 +3,8 @@
 set -euo pipefail
 cd "$(dirname "$0")/.."
 classpath=bench/target/classes:$(cat bench/target/classpath.txt)
-java -cp "$classpath" org.openjdk.jmh.Main "$@"
+java -cp "$classpath" org.openjdk.jmh.Main -prof gc "$@"
+java -cp "$classpath" org.hiddenclerk.bench.BesideSimulator
 ./clerk demo
 port=$(cat .run/app.port)
 token=$(./clerk token bench 2>.run/token.id)

@@ -42,25 +42,31 @@ final class TwoGangs {
     }
 
     static WiringPlan plan() {
+        return plan(2);
+    }
+
+    /** A box with one or two gangs. */
+    static WiringPlan plan(int gangs) {
         HouseContext house = new HouseContext(RegionProfile.EU_230,
                 Map.of(CIRCUIT, new Circuit(CIRCUIT, "4", Amps.of(10), Line.L1, false)));
-        Box box = box(List.of(), List.of());
-        for (int cable = 0; cable < 3; cable++) {
+        Box box = box(gangs, List.of(), List.of());
+        for (int cable = 0; cable <= gangs; cable++) {
             CableTemplate template = new CableTemplate(RegionProfile.EU_230, box);
             CableTemplate.Draft draft = cable == 0 ? template.feed(CIRCUIT) : template.toLoad(cable);
             List<org.hiddenclerk.core.job.Cable> cables = new java.util.ArrayList<>(box.cables());
             cables.add(draft.cable());
             List<org.hiddenclerk.core.job.Jumper> jumpers = new java.util.ArrayList<>(box.jumpers());
             jumpers.addAll(draft.jumpers());
-            box = box(cables, jumpers);
+            box = box(gangs, cables, jumpers);
         }
-        return WiringPlan.of(house, box, List.of(new Assignment(module(), List.of(1, 2),
-                Map.of(1, InputBehaviour.EVERY_FLIP, 2, InputBehaviour.EVERY_FLIP), Optional.empty())));
+        return WiringPlan.of(house, box, List.of(new Assignment(module(),
+                gangs == 1 ? List.of(1) : List.of(1, 2), Map.of(), Optional.empty())));
     }
 
-    private static Box box(List<org.hiddenclerk.core.job.Cable> cables, List<org.hiddenclerk.core.job.Jumper> jumpers) {
+    private static Box box(int gangs, List<org.hiddenclerk.core.job.Cable> cables, List<org.hiddenclerk.core.job.Jumper> jumpers) {
         return new Box("B", new BoxGeometry(Millimetres.of(131), Millimetres.of(60), Millimetres.of(61), false),
-                List.of(gang(1), gang(2)), List.of(load(1, "3x2 LED 7"), load(2, "2 LED 7")), cables, jumpers);
+                List.of(gang(1), gang(2)).subList(0, gangs), List.of(load(1, "3x2 LED 7"), load(2, "2 LED 7")).subList(0, gangs),
+                cables, jumpers);
     }
 
     private static Gang gang(int number) {
@@ -82,6 +88,6 @@ final class TwoGangs {
                 Set.of(InputBehaviour.EVERY_FLIP), false, Optional.empty(),
                 List.of(new Terminal("L", 2, MM2), new Terminal("N", 1, MM2), new Terminal("O1", 1, MM2),
                         new Terminal("O2", 1, MM2), new Terminal("S1", 1, MM2), new Terminal("S2", 1, MM2)),
-                Millimetres.of(42), Millimetres.of(38), Millimetres.of(16), Set.of("EU"), false, true, 1);
+                Millimetres.of(42), Millimetres.of(38), Millimetres.of(16), Set.of("EU"), false, true, 1, Optional.empty());
     }
 }
