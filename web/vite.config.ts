@@ -8,6 +8,7 @@ export default defineConfig({
   server: { proxy: { "/api": "http://127.0.0.1:8750" } },
   test: {
     environment: "happy-dom",
+    testTimeout: 20_000,
     setupFiles: ["src/testing/server.ts"],
     include: ["src/**/*.test.{ts,tsx}"],
   },

@@ -5,6 +5,9 @@ import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./api/client";
 import { App } from "./App";
 import "./styles.css";
+import { printInDaylight } from "./ui/theme";
+
+printInDaylight();
 
 const queries = new QueryClient({
   defaultOptions: {

@@ -80,18 +80,41 @@ export const api = {
   readLoads: (text: string) => dataOf(client.GET("/api/v1/loads/read", { params: { query: { text } } })),
   draftCable: (job: string, body: Schemas["CableWish"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/cable-draft", { params: { path: { job } }, body })),
+  importCircuits: (job: string, csv: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/import/circuits", { params: { path: { job } }, body: { csv } })),
+  importBoxes: (job: string, csv: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/import/boxes", { params: { path: { job } }, body: { csv } })),
+  readBoxText: (job: string, text: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/box-text/read", { params: { path: { job } }, body: { text } })),
+  writeBoxText: (job: string, survey: Schemas["SurveyDocument"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/box-text/write", { params: { path: { job } }, body: { survey } })),
   survey: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/survey", box(id))),
   addBox: (room: string, survey: Schemas["SurveyDocument"]) =>
     dataOf(client.POST("/api/v1/rooms/{room}/boxes", { params: { path: { room } }, body: { survey } })),
   recordSurvey: (id: string, body: Schemas["SurveyChange"]) =>
     dataOf(client.PUT("/api/v1/boxes/{box}/survey", { ...box(id), body })),
-  match: (id: string, gangs: number[]) =>
-    dataOf(client.GET("/api/v1/boxes/{box}/match", { params: { path: { box: id }, query: { gangs } } })),
-  plan: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/plan", box(id))),
+  match: (id: string, query: { gangs: number[]; loads: number[]; scheme?: Schemas["OfferView"]["scheme"] }) =>
+    dataOf(client.GET("/api/v1/boxes/{box}/match", { params: { path: { box: id }, query } })),
+  schemes: (id: string, query: { gangs: number[]; loads: number[] }) =>
+    dataOf(client.GET("/api/v1/boxes/{box}/schemes", { params: { path: { box: id }, query } })),
+  plan: (id: string, off: string[] = []) =>
+    dataOf(client.GET("/api/v1/boxes/{box}/plan", { params: { path: { box: id }, query: { off } } })),
   choose: (id: string, body: Schemas["Choice"]) =>
     dataOf(client.PUT("/api/v1/boxes/{box}/plan", { ...box(id), body })),
+  whatIf: (id: string, moves: Schemas["EndMove"][]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/plan/what-if", { ...box(id), body: { moves } })),
   issuePlan: (id: string, version: number) =>
     dataOf(client.POST("/api/v1/boxes/{box}/plan/issue", { ...box(id), body: { version } })),
+  trace: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/trace", box(id))),
+  keepReading: (id: string, body: Schemas["ReadingEntry"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/trace/readings", { ...box(id), body })),
+  takeReadingBack: (id: string, reading: string) =>
+    dataOf(
+      client.DELETE("/api/v1/boxes/{box}/trace/readings/{reading}", {
+        params: { path: { box: id, reading } },
+      }),
+    ),
+  writeTrace: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/trace/write", box(id))),
   runSheet: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/run-sheet", box(id))),
   startRunSheet: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/run-sheet", box(id))),
   enterStep: (id: string, body: Schemas["StepEntry"]) =>

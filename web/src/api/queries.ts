@@ -1,5 +1,5 @@
 import { queryOptions, useQueryClient } from "@tanstack/react-query";
-import { api } from "./client";
+import { api, type Schemas } from "./client";
 
 /** Key, fetcher and type of everything that is asked of the server, together once. */
 export const sessionOptions = queryOptions({
@@ -22,11 +22,39 @@ export const jobOptions = (job: string) =>
 export const surveyOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "survey"], queryFn: () => api.survey(box) });
 
-export const matchOptions = (box: string, gangs: number[]) =>
-  queryOptions({ queryKey: ["box", box, "match", gangs], queryFn: () => api.match(box, gangs) });
+/** What is matched or planned together: gangs of a box, or loads that hang in it. */
+export type Position = { gangs: number[]; loads: number[] };
 
-export const planOptions = (box: string) =>
-  queryOptions({ queryKey: ["box", box, "plan"], queryFn: () => api.plan(box) });
+export const matchOptions = (box: string, position: Position, scheme?: Schemas["OfferView"]["scheme"]) =>
+  queryOptions({
+    queryKey: ["box", box, "match", position, scheme],
+    queryFn: () => api.match(box, { ...position, scheme }),
+  });
+
+export const schemesOptions = (box: string, position: Position) =>
+  queryOptions({
+    queryKey: ["box", box, "schemes", position],
+    queryFn: () => api.schemes(box, position),
+  });
+
+/** @param off labels of circuits that are switched off in the drawing */
+export const planOptions = (box: string, off: string[] = []) =>
+  queryOptions({
+    queryKey: ["box", box, "plan", off],
+    queryFn: () => api.plan(box, off),
+    placeholderData: (before) => (off.length > 0 ? before : undefined),
+  });
+
+export const traceOptions = (box: string) =>
+  queryOptions({ queryKey: ["box", box, "trace"], queryFn: () => api.trace(box) });
+
+/** A plan with ends put elsewhere; nothing is kept. */
+export const whatIfOptions = (box: string, moves: Schemas["EndMove"][]) =>
+  queryOptions({
+    queryKey: ["box", box, "what-if", moves],
+    queryFn: () => api.whatIf(box, moves),
+    placeholderData: (before) => before,
+  });
 
 export const runSheetOptions = (box: string) =>
   queryOptions({

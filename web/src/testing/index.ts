@@ -48,6 +48,7 @@ export function box(
     version: 1,
     roomId,
     label,
+    kind: "WALL",
     summary: "Shelf lamps",
     gangs: 1,
     stages: [

@@ -1,3 +1,8 @@
+import { configure } from "@testing-library/react";
+
+/** A busy machine may take its time; what is waited for still has to come. */
+configure({ asyncUtilTimeout: 5_000 });
+
 /** What the stand-in server answers, and what it was asked; emptied by `forget` after each test. */
 export const answers: { match: RegExp; status?: number; body: unknown }[] = [];
 export const asked: { url: string; method: string; body: unknown }[] = [];

@@ -2,7 +2,7 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { api, type Schemas } from "../../api/client";
-import { planOptions, useBoxChanged } from "../../api/queries";
+import { planOptions, useBoxChanged, whatIfOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Stamp } from "../../ui/Stamp";
@@ -11,6 +11,9 @@ import { Waiting } from "../../ui/Waiting";
 import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
 import { BehaviourSettings } from "./BehaviourSettings";
+import { Figures } from "./Figures";
+import { LiveControls } from "./LiveControls";
+import { MoveEnds } from "./MoveEnds";
 import { PlanPapers } from "./PlanPapers";
 import { StateStrip } from "./StateStrip";
 import { operated, type Positions, positionsOf } from "./states";
@@ -41,27 +44,42 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
   const view: View = asked ?? (plan.after ? "after" : "before");
   const show = (next: View) => setParams({ view: next }, { replace: true });
   const [at, setAt] = useState<Positions>({});
+  const [off, setOff] = useState<string[]>([]);
+  const [figures, setFigures] = useState(false);
+  const switchedOff = useQuery({ ...planOptions(box, off), enabled: off.length > 0 });
+  const [moving, setMoving] = useState(false);
+  const [moves, setMoves] = useState<Schemas["EndMove"][]>([]);
+  const trying = moves.length > 0;
+  const whatIf = useQuery({ ...whatIfOptions(box, moves), enabled: trying });
+  const tried = trying && view === "after" ? whatIf.data : undefined;
   const navigate = useNavigate();
   const changed = useBoxChanged(job.id, box);
   const issue = useMutation({ mutationFn: () => api.issuePlan(box, plan.version), onSuccess: changed });
-  const wiring = view === "after" && plan.after ? plan.after : plan.before;
+  const shown = off.length > 0 && switchedOff.data ? switchedOff.data : plan;
+  const wiring = tried?.after ?? (view === "after" && shown.after ? shown.after : shown.before);
+  const { verdict, states, findings } = tried ?? plan;
   const keys = useMemo(
     () => ({
       b: () => setParams({ view: "before" }, { replace: true }),
       a: () => setParams({ view: "after" }, { replace: true }),
       r: () => setParams({ view: "restore" }, { replace: true }),
+      m: () => setMoving((open) => !open),
     }),
     [setParams],
   );
   useKeys(keys);
   const known = job.boxes.find((b) => b.id === box);
   const room = job.rooms.find((r) => r.id === known?.roomId)?.name ?? "";
-  const grave = plan.findings.filter((f) => f.severity !== "NOTE").length;
+  const grave = findings.filter((f) => f.severity !== "NOTE").length;
 
   return (
     <SheetLayout
       title={`${room}, ${known?.label ?? ""}`}
-      detail={plan.picks.map((p) => p.moduleCode).join(" and ") || "no module picked"}
+      detail={
+        plan.picks
+          .map((p, index) => `${p.moduleCode}, ${plan.schemes[index]?.toLowerCase() ?? ""}`)
+          .join("; ") || "no module picked"
+      }
       actions={
         <fieldset className="join no-print" aria-label="what is drawn">
           {VIEWS.map((v) => (
@@ -80,7 +98,7 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
       }
       margin={
         <MarginNotes
-          findings={plan.findings}
+          findings={findings}
           empty={
             plan.after
               ? "Every state was looked at; nothing was found."
@@ -89,21 +107,29 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
           onStates={(state) => setAt(positionsOf(state))}
         />
       }
-      noteCount={plan.findings.length}
+      noteCount={findings.length}
     >
       <div className="mb-3 flex flex-wrap items-center gap-x-5 gap-y-3">
         {plan.after && (
           <Stamp
-            verdict={plan.verdict}
+            verdict={verdict}
             line={
-              grave > 0
-                ? `${grave} ${grave === 1 ? "reason" : "reasons"}`
-                : `${plan.states} of ${plan.states} states`
+              grave > 0 ? `${grave} ${grave === 1 ? "reason" : "reasons"}` : `${states} of ${states} states`
             }
           />
         )}
         <div className="min-w-[220px] flex-1 space-y-2">
-          <IssueState plan={plan} />
+          {tried ? (
+            <p className="font-semibold">
+              Only tried: {moves.length} {moves.length === 1 ? "end" : "ends"} put elsewhere. The plan itself
+              is unchanged.
+            </p>
+          ) : (
+            <IssueState plan={plan} />
+          )}
+          {whatIf.isError && (
+            <Failure error={whatIf.error} onRetry={() => setMoves([])} retry="back to the plan" />
+          )}
           {issue.isError && (
             <Failure error={issue.error} onRetry={changed} retry="load the box as it is now" />
           )}
@@ -123,7 +149,7 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
                 issue for work
               </button>
             )}
-            {plan.issued?.current && (
+            {plan.issued?.current && !tried && (
               <button
                 type="button"
                 className="btn btn-primary"
@@ -132,19 +158,59 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
                 go to the run sheet
               </button>
             )}
+            {view === "after" && plan.after && (
+              <button
+                type="button"
+                className={`btn ${moving ? "btn-neutral" : "btn-outline"}`}
+                aria-pressed={moving}
+                onClick={() => {
+                  setMoving(!moving);
+                  setMoves([]);
+                }}
+              >
+                move an end
+              </button>
+            )}
           </div>
         </div>
       </div>
-      <div className="overflow-x-auto">
-        <WiringDrawing wiring={wiring} at={at} onOperate={(id) => setAt(operated(wiring.rows, at, id))} />
+      <div className="drawn overflow-x-auto">
+        <WiringDrawing wiring={wiring} at={at} onOperate={(id) => setAt(operated(wiring.steps, at, id))} />
       </div>
-      <StateStrip rows={wiring.rows} at={at} onGo={setAt} findings={view === "after" ? plan.findings : []} />
+      {moving && view === "after" && plan.after && (
+        <MoveEnds ends={plan.ends} moves={moves} onMoves={setMoves} />
+      )}
+      {view === "after" && plan.after && (
+        <p className="text-soft mt-1 text-[13px]">
+          <span className="font-mono">›</span> moved, <span className="font-mono">+</span> added,{" "}
+          <span className="font-mono">×</span> capped
+        </p>
+      )}
+      <LiveControls
+        wiring={wiring}
+        names={plan.names}
+        circuits={plan.circuits}
+        off={off}
+        at={at}
+        onGo={setAt}
+        onOff={setOff}
+        figures={figures}
+        onFigures={setFigures}
+      />
+      {figures && <Figures wiring={wiring} names={plan.names} at={at} />}
+      <StateStrip
+        rows={wiring.rows}
+        at={at}
+        onGo={setAt}
+        findings={view === "after" ? findings : []}
+        names={plan.names}
+      />
       <p className="border-line text-soft mt-3 border-t pt-3 text-sm">
         Fixed wiring is for a licensed person under the local code. An input wire on a mains module is at
         mains potential.
       </p>
       {plan.settings.length > 0 && <BehaviourSettings job={job} box={box} plan={plan} />}
-      <PlanPapers plan={plan} view={view} wiring={wiring} />
+      <PlanPapers plan={plan} view={view} />
     </SheetLayout>
   );
 }

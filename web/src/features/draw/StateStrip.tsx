@@ -8,13 +8,15 @@ type Props = {
   at: Positions;
   onGo: (at: Positions) => void;
   findings: Schemas["FindingView"][];
+  /** What people call switches, loads and modules. */
+  names: Record<string, string>;
 };
 
 const same = (a: Positions, b: Positions) =>
   Object.entries(a).every(([id, position]) => (b[id] ?? 0) === position);
 
 /** One square for each state; lit where a lamp is on, marked where something is found. */
-export function StateStrip({ rows, at, onGo, findings }: Props) {
+export function StateStrip({ rows, at, onGo, findings, names }: Props) {
   const regions = useMemo(() => regionsOf(rows).filter((region) => region.length > 1), [rows]);
   const keys = useMemo(() => {
     const walk = (step: number) => () => {
@@ -55,8 +57,8 @@ export function StateStrip({ rows, at, onGo, findings }: Props) {
                   key={JSON.stringify(positionsOf(row))}
                   type="button"
                   aria-pressed={index === here}
-                  aria-label={`state ${index + 1}: ${wordsOf(row)}`}
-                  title={wordsOf(row)}
+                  aria-label={`state ${index + 1}: ${wordsOf(row, names)}`}
+                  title={wordsOf(row, names)}
                   onClick={() => onGo({ ...at, ...positionsOf(row) })}
                   className={`relative size-[22px] rounded-[3px] border-[1.5px] ${
                     index === here ? "border-primary outline-primary outline-2" : "border-edge"
@@ -72,7 +74,7 @@ export function StateStrip({ rows, at, onGo, findings }: Props) {
       <p className="text-sm" aria-live="polite">
         {rowsAt(rows, at)
           .filter((row) => Object.keys(positionsOf(row)).length > 0)
-          .map(wordsOf)
+          .map((row) => wordsOf(row, names))
           .join(" · ")}
       </p>
     </div>
@@ -82,15 +84,16 @@ export function StateStrip({ rows, at, onGo, findings }: Props) {
 const isLit = (row: Row) =>
   Object.values(row.loads).some((load) => load.state === "ON" || load.state === "OVER");
 
-function wordsOf(row: Row): string {
+function wordsOf(row: Row, names: Record<string, string>): string {
+  const called = (id: string) => names[id] ?? id;
   if (row.shorts.length > 0) {
     return `${row.shorts.map((short) => short.join(" and ")).join("; ")} meet`;
   }
   const parts = [
-    ...Object.entries(row.switches).map(([id, position]) => `${id} at ${position}`),
+    ...Object.entries(row.switches).map(([id, position]) => `${called(id)} at ${position}`),
     ...Object.entries(row.channels).map(([id, closed]) => `relay ${id} ${closed ? "closed" : "open"}`),
     ...Object.entries(row.loads).map(
-      ([id, load]) => `${id} ${load.state.toLowerCase()} ${load.volts}\u2009V`,
+      ([id, load]) => `${called(id)} ${load.state.toLowerCase()} ${load.volts}\u2009V`,
     ),
   ];
   return parts.join(", ");

@@ -17,19 +17,41 @@ export function WireMark({ wire, live }: { wire: Schemas["Wire"]; live: boolean 
   );
 }
 
+/** What the plan does to a conductor, beside its letters. */
+export const CHANGE_SIGN: Record<Schemas["Wire"]["change"], string> = {
+  NONE: "",
+  MOVED: "›",
+  ADDED: "+",
+  CAPPED: "×",
+};
+
+/** The sheath of a cable on its way to another box. */
+export function TrunkMark({ trunk }: { trunk: Schemas["Trunk"] }) {
+  const way = roundedPath(trunk.points, 10);
+  return (
+    <g>
+      <title>{`cable ${trunk.name}`}</title>
+      <path d={way} stroke="var(--color-base-content)" strokeWidth="9" strokeLinecap="round" />
+      <path d={way} stroke="var(--color-base-200)" strokeWidth="6" strokeLinecap="round" />
+    </g>
+  );
+}
+
 /** The letters of a conductor's colour, so that colour is never the only carrier. */
 export function LetterTag({ wire }: { wire: Schemas["Wire"] }) {
   const { x, y } = wire.tag;
-  const width = wire.letters.length * 7.5 + 8;
+  const letters = `${wire.letters}${CHANGE_SIGN[wire.change]}`;
+  const width = letters.length * 7.5 + 8;
   return (
     <g aria-hidden>
       <Panel
         frame={{ x: x - width / 2, y: y - 8, width, height: 16 }}
         radius={3}
         fill="var(--color-base-100)"
+        edge={wire.change === "NONE" ? undefined : "var(--color-primary)"}
       />
       <Words x={x} y={y + 4} size={12.5} anchor="middle" mono>
-        {wire.letters}
+        {letters}
       </Words>
     </g>
   );

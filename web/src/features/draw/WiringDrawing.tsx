@@ -2,7 +2,8 @@ import type { Schemas } from "../../api/client";
 import { DeviceBody } from "./DeviceBody";
 import { LoadMark } from "./LoadMark";
 import { type Picture, type Positions, pictureOf } from "./states";
-import { CableMark, LetterTag, WireMark } from "./WireMark";
+import { Words } from "./ink";
+import { CableMark, LetterTag, TrunkMark, WireMark } from "./WireMark";
 
 type Props = {
   wiring: Schemas["DrawnWiring"];
@@ -11,25 +12,60 @@ type Props = {
   onOperate?: (id: string) => void;
   /** Where only a look is wanted, in pixels. */
   maxHeight?: number;
+  /** What the drawing says of itself. */
+  name?: string;
+  /** Label of the one box to show. */
+  only?: string;
 };
 
 /** Largest enlargement of a drawing on a wide screen. */
 const LARGEST = 1.25;
+/** Smallest size at which its letters can still be read; narrower places scroll. */
+const SMALLEST = 0.75;
+
+/** Room above and below a box that is shown alone. */
+const BESIDE = 12;
 
 /** A box from behind. With positions it is live: energised conductors glow, lamps light, inputs assert. */
-export function WiringDrawing({ wiring, at, onOperate, maxHeight }: Props) {
+export function WiringDrawing({
+  wiring,
+  at,
+  onOperate,
+  maxHeight,
+  name = "wiring of the box, from behind",
+  only,
+}: Props) {
   const { drawing, rows } = wiring;
   const picture = at ? pictureOf(rows, at) : null;
+  const box = drawing.boxes.find((candidate) => candidate.label === only)?.frame;
+  const top = box ? box.y - BESIDE : 0;
+  const height = box ? box.height + 2 * BESIDE : drawing.height;
   return (
     <svg
-      viewBox={`0 0 ${drawing.width} ${drawing.height}`}
-      className={`mx-auto block h-auto w-full ${maxHeight ? "" : "min-w-[640px]"}`}
-      style={{ maxWidth: `${drawing.width * LARGEST}px`, maxHeight: maxHeight && `${maxHeight}px` }}
+      viewBox={`0 ${top} ${drawing.width} ${height}`}
+      className="mx-auto block h-auto w-full"
+      style={{
+        maxWidth: `${drawing.width * LARGEST}px`,
+        minWidth: maxHeight ? undefined : `${drawing.width * SMALLEST}px`,
+        maxHeight: maxHeight && `${maxHeight}px`,
+      }}
       role={onOperate ? "group" : "img"}
-      aria-label="wiring of the box, from behind"
+      aria-label={name}
       fill="none"
     >
-      <rect {...drawing.box} rx="8" stroke="var(--color-secondary)" strokeWidth="1.5" strokeDasharray="7 5" />
+      {drawing.trunks.map((trunk) => (
+        <TrunkMark key={trunk.name} trunk={trunk} />
+      ))}
+      {drawing.boxes.map(({ label, frame }) => (
+        <g key={`${label} ${frame.x} ${frame.y}`}>
+          <rect {...frame} rx="8" stroke="var(--color-secondary)" strokeWidth="1.5" strokeDasharray="7 5" />
+          {label && (
+            <Words x={frame.x + 12} y={frame.y + frame.height - 10} size={15} bold>
+              {label}
+            </Words>
+          )}
+        </g>
+      ))}
       {drawing.devices.map((device) => (
         <DeviceBody
           key={`${device.partId} ${device.label} ${device.frame.x}`}
@@ -49,7 +85,7 @@ export function WiringDrawing({ wiring, at, onOperate, maxHeight }: Props) {
         <LetterTag key={wire.key} wire={wire} />
       ))}
       {drawing.cables.map((cable) => (
-        <CableMark key={cable.name} cable={cable} />
+        <CableMark key={`${cable.name} ${cable.frame.x} ${cable.frame.y}`} cable={cable} />
       ))}
       {drawing.loads.map((load) => (
         <LoadMark key={load.partIds.join()} load={load} state={stateOf(load, picture)} />

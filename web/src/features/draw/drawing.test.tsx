@@ -3,6 +3,8 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { Stamp } from "../../ui/Stamp";
+import { Figures } from "./Figures";
+import { LiveControls } from "./LiveControls";
 import { PlanPapers } from "./PlanPapers";
 import { StateStrip } from "./StateStrip";
 import type { Row } from "./states";
@@ -16,29 +18,25 @@ const row = (position: number): Row => ({
   modules: {},
   shorts: [],
   live: position ? ["g1.COM", "g1.L1"] : ["g1.COM"],
-  after: { S1: { switches: { S1: 1 - position }, channels: {} } },
+  amps: {},
 });
 
 const wiring: Schemas["DrawnWiring"] = {
   rows: [row(0), row(1)],
-  terminals: [
-    {
-      device: "Shelf lamps",
-      terminal: "COM",
-      holds: [{ key: "c1.1", colour: "BROWN", words: "brown of c1" }],
-    },
-    { device: "Shelf lamps", terminal: "L1", holds: [] },
-  ],
+  steps: [0, 1].map((position) => ({ positions: { S1: position }, after: { S1: { S1: 1 - position } } })),
   drawing: {
     width: 400,
     height: 300,
-    box: { x: 100, y: 20, width: 200, height: 260 },
+    boxes: [{ label: "", frame: { x: 100, y: 20, width: 200, height: 260 } }],
+    trunks: [],
     devices: [
       {
         kind: "MECHANISM",
         partId: "S1",
         label: "Shelf lamps",
         detail: "one-way",
+        shape: "NONE",
+        contacts: [[], [{ from: "COM", to: "L1" }]],
         frame: { x: 120, y: 40, width: 100, height: 66 },
         ports: [{ name: "COM", node: "g1.COM", x: 140, y: 106, width: 16 }],
       },
@@ -51,6 +49,7 @@ const wiring: Schemas["DrawnWiring"] = {
         letters: "BN",
         node: "g1.COM",
         words: "brown of c1, permanent live",
+        change: "MOVED",
         tag: { x: 80, y: 160 },
         points: [
           { x: 56, y: 160 },
@@ -64,6 +63,7 @@ const wiring: Schemas["DrawnWiring"] = {
         letters: "BK",
         node: "g1.L1",
         words: "black of c2, switched live",
+        change: "NONE",
         tag: { x: 320, y: 180 },
         points: [
           { x: 344, y: 180 },
@@ -72,16 +72,38 @@ const wiring: Schemas["DrawnWiring"] = {
         ],
       },
     ],
-    loads: [{ partIds: ["X1"], label: "shelf", detail: "3x2 LED 7", x: 370, y: 180 }],
+    loads: [{ partIds: ["X1"], label: "shelf", detail: "3x2 LED 7", shape: "LAMP", x: 370, y: 180 }],
   },
 };
 
 afterEach(cleanup);
 
 describe("the drawing", () => {
+  it("draws a contact open at 0 and closed at 1", () => {
+    const device = wiring.drawing.devices[0];
+    const both = {
+      ...wiring,
+      drawing: {
+        ...wiring.drawing,
+        devices: device
+          ? [
+              {
+                ...device,
+                ports: [...device.ports, { name: "L1", node: "g1.L1", x: 180, y: 106, width: 16 }],
+              },
+            ]
+          : [],
+      },
+    };
+    const { container, rerender } = render(<WiringDrawing wiring={both} at={{ S1: 0 }} />);
+    expect(container.querySelectorAll("[data-contact='open']")).toHaveLength(1);
+    rerender(<WiringDrawing wiring={both} at={{ S1: 1 }} />);
+    expect(container.querySelectorAll("[data-contact='closed']")).toHaveLength(1);
+  });
+
   it("carries letters on every conductor, so that colour is never the only carrier", () => {
     render(<WiringDrawing wiring={wiring} />);
-    expect(screen.getByText("BN")).toBeTruthy();
+    expect(screen.getByText("BN›"), "moved by the plan").toBeTruthy();
     expect(screen.getByText("BK")).toBeTruthy();
     expect(screen.getByText("brown of c1, permanent live")).toBeTruthy();
   });
@@ -136,17 +158,25 @@ describe("the drawing", () => {
 describe("the state strip", () => {
   it("has a square for each state, says it in words and walks by arrow", async () => {
     const go = vi.fn();
-    render(<StateStrip rows={wiring.rows} at={{}} onGo={go} findings={[]} />);
+    render(<StateStrip rows={wiring.rows} at={{}} onGo={go} findings={[]} names={{ X1: "shelf" }} />);
 
     expect(screen.getByText("state 1 of 2")).toBeTruthy();
-    expect(screen.getByRole("button", { name: "state 2: S1 at 1, X1 on 230\u2009V" })).toBeTruthy();
+    expect(screen.getByRole("button", { name: "state 2: S1 at 1, shelf on 230\u2009V" })).toBeTruthy();
     await userEvent.setup().keyboard("{ArrowRight}");
     expect(go).toHaveBeenCalledWith({ S1: 1 });
   });
 
   it("tells which supplies meet in a shorted state", () => {
     const shorted: Row = { ...row(1), loads: {}, shorts: [["F1", "N1"]] };
-    render(<StateStrip rows={[row(0), shorted]} at={{ S1: 1 }} onGo={() => {}} findings={[]} />);
+    render(
+      <StateStrip
+        rows={[row(0), shorted]}
+        at={{ S1: 1 }}
+        onGo={() => {}}
+        findings={[]}
+        names={{ X1: "shelf" }}
+      />,
+    );
     expect(screen.getByText("F1 and N1 meet")).toBeTruthy();
   });
 });
@@ -163,14 +193,111 @@ describe("the stamp", () => {
   });
 });
 
+describe("the controls of a live drawing", () => {
+  const moving: Schemas["DrawnWiring"] = {
+    ...wiring,
+    rows: [{ ...row(0), channels: { "K1/1": 1 } }],
+    steps: [
+      {
+        positions: { S1: 0, "K1/1": 1 },
+        after: { "K1/1": { S1: 0, "K1/1": 0 }, "supply blink": { S1: 0, "K1/1": 0 } },
+      },
+    ],
+  };
+
+  it("sends a remote command, breaks the supply, and takes a circuit off with its relays open", async () => {
+    const go = vi.fn();
+    const off = vi.fn();
+    render(
+      <LiveControls
+        wiring={moving}
+        names={{ K1: "SK-1" }}
+        circuits={["4"]}
+        off={[]}
+        at={{ "K1/1": 1 }}
+        onGo={go}
+        onOff={off}
+        figures={false}
+        onFigures={() => {}}
+      />,
+    );
+    const person = userEvent.setup();
+
+    await person.click(screen.getByRole("button", { name: "remote off, SK-1" }));
+    await person.click(screen.getByRole("button", { name: "blink the supply" }));
+    await person.click(screen.getByRole("button", { name: "circuit 4 off" }));
+
+    expect(go.mock.calls).toEqual([[{ S1: 0, "K1/1": 0 }], [{ S1: 0, "K1/1": 0 }], [{ "K1/1": 0 }]]);
+    expect(off).toHaveBeenCalledWith(["4"]);
+  });
+
+  it("gives volts and amperes with their units", () => {
+    const carrying = { ...wiring, rows: [{ ...row(1), amps: { "c1.1": 0.203 } }] };
+    render(<Figures wiring={carrying} names={{ X1: "shelf" }} at={{ S1: 1 }} />);
+    expect(screen.getAllByRole("row").map((r) => r.textContent)).toEqual([
+      "LoadStateAcross it",
+      "shelfon230\u2009V",
+      "ConductorCarries",
+      "brown of c1, permanent live0.203\u2009A",
+    ]);
+  });
+});
+
 describe("the papers of a plan", () => {
-  it("say of every terminal what it holds, or to leave it free", () => {
-    const plan = { moves: [], restore: [], parts: [] } as unknown as Schemas["PlanView"];
-    render(<PlanPapers plan={plan} view="before" wiring={wiring} />);
+  const place: Schemas["Papers"] = {
+    place: "B-01",
+    kind: "wall box",
+    terminals: [{ device: "SK-1", terminal: "L", holds: [] }],
+    found: [
+      {
+        device: "Shelf lamps",
+        terminal: "COM",
+        holds: [{ key: "c1.1", colour: "BROWN", words: "brown of c1" }],
+      },
+      { device: "Shelf lamps", terminal: "L1", holds: [] },
+    ],
+    moves: [{ kind: "MOVE_LIVE", conductor: "c1.1", colour: "BROWN", words: "Move brown of c1." }],
+    restore: [{ kind: "MOVE_LIVE", conductor: "c1.1", colour: "BROWN", words: "Move brown of c1 back." }],
+    labels: [{ core: "brown of c1", wasOn: "gang 1, COM", goesTo: "module 1, L" }],
+    pieces: [],
+    caps: [{ core: "black of c2", otherEnd: "B-02" }],
+    sleeves: [{ core: "blue of c2", colour: "BROWN", role: "SWITCHED_LIVE" }],
+  };
+  const plan = {
+    places: [place],
+    cautions: ["A switch input is at mains potential."],
+    parts: [{ count: 1, what: "SK-1" }],
+    tools: ["labels and a pen"],
+    cutList: [{ count: 2, colour: "BROWN", mm2: 1.5, lengthMm: 130 }],
+    after: wiring,
+  } as unknown as Schemas["PlanView"];
+
+  it("say of every terminal as found what it holds, or that it is free", () => {
+    render(<PlanPapers plan={plan} view="before" />);
     expect(screen.getAllByRole("row").map((r) => r.textContent)).toEqual([
       "WhereTerminalHolds",
       "Shelf lampsCOMbrown of c1",
       "Shelf lampsL1leave free",
     ]);
+  });
+
+  it("give labels, moves, caps, sleeves, cautions and the cut list", () => {
+    render(<PlanPapers plan={plan} view="after" />);
+    for (const text of [
+      "brown of c1: was on gang 1, COM, goes to module 1, L",
+      "Move brown of c1.",
+      "black of c2; its other end is at B-02",
+      "blue of c2: brown sleeve, it is a switched live now",
+      "A switch input is at mains potential.",
+    ]) {
+      expect(screen.getByText(text)).toBeTruthy();
+    }
+    expect(screen.getByRole("row", { name: "2 brown 1.5\u2009mm² 130\u2009mm" })).toBeTruthy();
+  });
+
+  it("lead back on the restore sheet", () => {
+    render(<PlanPapers plan={plan} view="restore" />);
+    expect(screen.getByText("Move brown of c1 back.")).toBeTruthy();
+    expect(screen.queryByText("Write on the cores first")).toBeNull();
   });
 });

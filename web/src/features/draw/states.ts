@@ -67,10 +67,23 @@ export function pictureOf(rows: Row[], at: Positions) {
 
 export type Picture = ReturnType<typeof pictureOf>;
 
+export type Step = Schemas["LiveStep"];
+
 /** The positions after an operation, as the server computed them; unchanged where it has no answer. */
-export function operated(rows: Row[], at: Positions, id: string): Positions {
-  const after = rowsAt(rows, at)
-    .map((row) => row.after[id])
-    .find((state) => state !== undefined);
-  return after ? { ...at, ...positionsOf(after) } : at;
+export function operated(steps: Step[], at: Positions, id: string): Positions {
+  const step = steps.find(
+    ({ positions, after }) =>
+      after[id] !== undefined &&
+      Object.entries(positions).every(([element, position]) => (at[element] ?? 0) === position),
+  );
+  return step?.after[id] ? { ...at, ...step.after[id] } : at;
+}
+
+/** What a break of the supply is called among the operations. */
+export const SUPPLY_BLINK = "supply blink";
+
+/** Relays fall open when the supply goes. */
+export function withRelaysOpen(rows: Row[], at: Positions): Positions {
+  const channels = rows.flatMap((row) => Object.keys(row.channels));
+  return { ...at, ...Object.fromEntries(channels.map((channel) => [channel, 0])) };
 }

@@ -5,6 +5,7 @@ import { api, type Schemas } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
+import { ImportPanel } from "./ImportPanel";
 import { SheetLayout } from "./SheetLayout";
 
 /** The house itself: circuits, rooms, and new boxes. */
@@ -19,6 +20,7 @@ export function HouseSheet({ job }: { job: Schemas["JobView"] }) {
         <Circuits job={job} />
         <Rooms job={job} />
       </div>
+      <ImportPanel job={job.id} />
     </SheetLayout>
   );
 }

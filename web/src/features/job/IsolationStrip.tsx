@@ -18,7 +18,7 @@ export function IsolationStrip({ job, onSheet }: { job: Schemas["JobView"]; onSh
   return (
     <section
       aria-label="Isolation"
-      className={`border-base-content flex min-h-[46px] shrink-0 items-center gap-3 border-t-2 px-3 py-1.5 sm:px-4 ${open ? "hatched" : ""}`}
+      className={`border-base-content flex min-h-[46px] shrink-0 items-center gap-3 border-t-2 px-3 py-1.5 sm:px-4 ${open ? "hatched" : "no-print"}`}
     >
       {open ? (
         <ul className="flex min-w-0 flex-wrap gap-2">

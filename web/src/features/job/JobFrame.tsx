@@ -12,6 +12,7 @@ import { SurveyPage } from "../survey/SurveyPage";
 import { type Drawer, DrawerContext } from "./drawers";
 import { HouseSheet } from "./HouseSheet";
 import { IsolationSheet, IsolationStrip } from "./IsolationStrip";
+import { TraceSheet } from "../trace/TraceSheet";
 import { NotBuiltSheet } from "./NotBuiltSheet";
 import { PlateRail } from "./PlateRail";
 import { Ribbon } from "./Ribbon";
@@ -114,6 +115,8 @@ function Sheet({ job, box, stage, room }: SheetProps) {
   switch (stage) {
     case "survey":
       return <SurveyPage job={job} box={box} room={room} />;
+    case "trace":
+      return <TraceSheet job={job} box={box} />;
     case "match":
       return <MatchSheet job={job} box={box} />;
     case "draw":

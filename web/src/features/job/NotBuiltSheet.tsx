@@ -2,7 +2,6 @@ import { SheetLayout } from "./SheetLayout";
 import { STAGES } from "./stages";
 
 const COMING: Record<string, string> = {
-  trace: "finding out which conductor is what from readings",
   bench: "powering up, updating, credentials, names and labels before going out",
   join: "joining the modules to the network and hub",
   feel: "comparing how each wall switch behaves",

@@ -6,6 +6,8 @@ const KEYS: [string, string][] = [
   ["← →", "states of the drawing"],
   ["/", "find a box, room or switch"],
   ["b a r", "before, after, restore"],
+  ["m", "move an end of a conductor, to see what it breaks"],
+  ["y n", "answer to the next test of a trace"],
   ["u U", "undo, redo in the survey"],
   ["i", "isolation sheet"],
   ["?", "this list"],

@@ -14,6 +14,7 @@ const candidate = (change: Partial<Schemas["CandidateView"]> = {}): Schemas["Can
   scheme: "BEHIND_SWITCH_N",
   schemeLabel: "Behind the switch, with neutral",
   gangs: [1, 2],
+  loads: [],
   behaviours: { "1": "EVERY_FLIP", "2": "EVERY_FLIP" },
   price: 23.9,
   worksWithoutInternet: true,

@@ -27,7 +27,11 @@ export function CandidateCard({ candidate, rank, picked, busy, onPick }: Props) 
         </span>
         <div className="min-w-[210px] flex-1">
           <h2 className="text-[16px] leading-snug first-letter:uppercase">
-            {candidate.name} <span className="font-mono text-soft text-[14px]">{candidate.moduleCode}</span>
+            {candidate.name}{" "}
+            <span className="text-soft font-mono text-[14px]">
+              {candidate.moduleCode}
+              {candidate.companionCode && ` with ${candidate.companionCode}`}
+            </span>
           </h2>
           <p className="text-soft text-[13px]">
             {candidate.maker} · {candidate.protocol} · {candidate.price.toFixed(2)} ·{" "}

@@ -2,15 +2,22 @@ import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Schemas } from "../../api/client";
-import { matchOptions, planOptions, surveyOptions, useBoxChanged } from "../../api/queries";
+import { matchOptions, planOptions, schemesOptions, surveyOptions, useBoxChanged } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
 import { CandidateCard } from "./CandidateCard";
+import { SchemeChooser } from "./SchemeChooser";
 
 type Candidate = Schemas["CandidateView"];
 type Pick = Schemas["PickEntry"];
+type Scheme = Schemas["OfferView"]["scheme"];
+/** What is matched together: gangs, or a load that hangs in the box. */
+type Group = { words: string; gangs: number[]; loads: number[] };
+
+const NOTHING: Group = { words: "", gangs: [], loads: [] };
+const positionOf = ({ gangs, loads }: Group) => ({ gangs, loads });
 
 /** How many of the ruled-out modules are shown before the rest folds. */
 const RULED_OUT_SHOWN = 4;
@@ -18,11 +25,20 @@ const RULED_OUT_SHOWN = 4;
 /** Which modules can go behind these switches, and why the others can't. */
 export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string }) {
   const survey = useQuery(surveyOptions(box));
-  const [chosenGangs, chooseGangs] = useState<number[] | null>(null);
-  const groups = groupsOf(survey.data?.survey.gangs ?? []);
-  const gangs = chosenGangs ?? groups[0]?.gangs ?? [];
-  const match = useQuery({ ...matchOptions(box, gangs), enabled: gangs.length > 0 });
+  const [chosenGroup, chooseGroup] = useState<string | null>(null);
+  const [chosenScheme, chooseScheme] = useState<Scheme | null>(null);
+  const groups = groupsOf(survey.data?.survey);
+  const group = groups.find((g) => g.words === chosenGroup) ?? groups[0] ?? NOTHING;
+  const { gangs } = group;
+  const asked = gangs.length + group.loads.length > 0;
+  const schemes = useQuery({ ...schemesOptions(box, positionOf(group)), enabled: asked });
   const plan = useQuery(planOptions(box));
+  const pickedScheme = plan.data?.picks.find((p) => p.gangs.join() === gangs.join())?.scheme;
+  const scheme = chosenScheme ?? pickedScheme ?? schemes.data?.offers.find((offer) => offer.best)?.scheme;
+  const match = useQuery({
+    ...matchOptions(box, positionOf(group), scheme),
+    enabled: asked && scheme !== undefined,
+  });
   const navigate = useNavigate();
   const changed = useBoxChanged(job.id, box);
   const pick = useMutation({
@@ -34,27 +50,37 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
   if (survey.isPending || plan.isPending) {
     return <Waiting what="the box" />;
   }
-  const failed = survey.error ?? plan.error ?? match.error;
+  const failed = survey.error ?? plan.error ?? schemes.error ?? match.error;
   if (failed || !survey.data || !plan.data) {
     return <div className="p-6">{failed && <Failure error={failed} onRetry={() => match.refetch()} />}</div>;
   }
   const { picks } = plan.data;
   const room = job.rooms.find((r) => r.id === survey.data.roomId)?.name ?? "";
   const choose = (candidate: Candidate) => {
-    const kept = picks.filter((p) => !p.gangs.some((gang) => candidate.gangs.includes(gang)));
+    const kept = picks.filter(
+      (p) =>
+        !p.gangs.some((gang) => candidate.gangs.includes(gang)) &&
+        !p.loads?.some((load) => candidate.loads.includes(load)),
+    );
     pick.mutate([...kept, pickOf(candidate)]);
   };
   const isPicked = (candidate: Candidate) =>
-    picks.some((p) => p.moduleCode === candidate.moduleCode && p.gangs.join() === candidate.gangs.join());
+    picks.some(
+      (p) =>
+        p.moduleCode === candidate.moduleCode &&
+        p.gangs.join() === candidate.gangs.join() &&
+        (p.loads ?? []).join() === candidate.loads.join() &&
+        (p.scheme ?? candidate.scheme) === candidate.scheme &&
+        (p.companionCode ?? "") === (candidate.companionCode ?? ""),
+    );
   const fitting = match.data?.candidates.filter((c) => c.verdict === "OK") ?? [];
   const others = match.data?.candidates.filter((c) => c.verdict !== "OK") ?? [];
   const shown = showAll ? others : others.slice(0, Math.max(RULED_OUT_SHOWN, 8 - fitting.length));
-  const names = survey.data.survey.gangs.filter((g) => gangs.includes(g.number)).map((g) => g.name);
 
   return (
     <SheetLayout
       title={`${room}, ${survey.data.survey.label}`}
-      detail={`for ${names.join(" and ")}`}
+      detail={asked ? `for ${group.words}` : "nothing to match"}
       margin={
         picks.length > 0 ? (
           <MarginNotes findings={plan.data.findings} empty="The modules picked fit their places." />
@@ -65,13 +91,16 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
       noteCount={plan.data.findings.length}
       actions={
         groups.length > 1 && (
-          <fieldset className="join" aria-label="gangs to match">
-            {groups.map((group) => (
+          <fieldset className="join" aria-label="what to match">
+            {groups.map((other) => (
               <GangButton
-                key={group.words}
-                words={group.words}
-                on={group.gangs.join() === gangs.join()}
-                onPress={() => chooseGangs(group.gangs)}
+                key={other.words}
+                words={other.words}
+                on={other === group}
+                onPress={() => {
+                  chooseGroup(other.words);
+                  chooseScheme(null);
+                }}
               />
             ))}
           </fieldset>
@@ -83,8 +112,8 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
           <span>
             Picked:{" "}
             {picks.map((p) => (
-              <b key={p.gangs.join()} className="font-mono mr-2">
-                {p.moduleCode} for {p.gangs.length > 1 ? "gangs" : "gang"} {p.gangs.join(" and ")}
+              <b key={`${p.gangs.join()} ${p.loads?.join()}`} className="mr-2 font-mono">
+                {p.moduleCode} for {pickedFor(p)}
               </b>
             ))}
           </span>
@@ -102,11 +131,19 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
         </div>
       )}
       {pick.isError && <Failure error={pick.error} onRetry={changed} retry="load the box as it is now" />}
-      {match.isPending && <Waiting what="the modules" />}
+      {!asked && (
+        <p>Nothing in this box is switched or hangs in it. Its boxes are planned from their switches.</p>
+      )}
+      {asked && schemes.isPending && <Waiting what="the ways to wire it" />}
+      {schemes.data && (
+        <SchemeChooser offers={schemes.data.offers} chosen={scheme ?? null} onChoose={chooseScheme} />
+      )}
+      {scheme && match.isPending && <Waiting what="the modules" />}
+      {scheme && <h2 className="mb-2 text-[16px]">Modules for it, best first</h2>}
       <ol className="space-y-2.5" aria-label="modules, best first">
         {fitting.map((candidate, index) => (
           <CandidateCard
-            key={candidate.moduleCode}
+            key={`${candidate.moduleCode} ${candidate.companionCode ?? ""}`}
             candidate={candidate}
             rank={index + 1}
             picked={isPicked(candidate)}
@@ -116,7 +153,7 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
         ))}
         {shown.map((candidate) => (
           <CandidateCard
-            key={candidate.moduleCode}
+            key={`${candidate.moduleCode} ${candidate.companionCode ?? ""}`}
             candidate={candidate}
             picked={isPicked(candidate)}
             busy={pick.isPending}
@@ -138,8 +175,9 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
   );
 }
 
-/** What can be matched together: all gangs that share a circuit, and each gang alone. */
-function groupsOf(gangs: Schemas["GangEntry"][]): { words: string; gangs: number[] }[] {
+/** What can be matched together: all gangs that share a circuit, each gang alone, loads that hang in the box. */
+function groupsOf(survey: Schemas["SurveyDocument"] | undefined): Group[] {
+  const gangs = survey?.gangs ?? [];
   const circuits = [...new Set(gangs.map((gang) => gang.circuit))];
   const shared = circuits
     .map((circuit) => gangs.filter((gang) => gang.circuit === circuit))
@@ -147,8 +185,21 @@ function groupsOf(gangs: Schemas["GangEntry"][]): { words: string; gangs: number
     .map((members) => ({
       words: members.length === gangs.length ? "all gangs" : members.map((gang) => gang.name).join(" and "),
       gangs: members.map((gang) => gang.number),
+      loads: [],
     }));
-  return [...shared, ...gangs.map((gang) => ({ words: gang.name, gangs: [gang.number] }))];
+  const hanging = (survey?.loads ?? []).filter((load) => load.gang === 0);
+  return [
+    ...shared,
+    ...gangs.map((gang) => ({ words: gang.name, gangs: [gang.number], loads: [] })),
+    ...hanging.map((load) => ({ words: load.name, gangs: [], loads: [load.number] })),
+  ];
+}
+
+function pickedFor(pick: Pick): string {
+  if (pick.loads?.length) {
+    return `load ${pick.loads.join(" and ")}`;
+  }
+  return `${pick.gangs.length > 1 ? "gangs" : "gang"} ${pick.gangs.join(" and ")}`;
 }
 
 function GangButton({ words, on, onPress }: { words: string; on: boolean; onPress: () => void }) {
@@ -169,6 +220,9 @@ function pickOf(candidate: Candidate): Pick {
     moduleCode: candidate.moduleCode,
     gangs: candidate.gangs,
     behaviours: candidate.behaviours,
+    scheme: candidate.scheme,
+    loads: candidate.loads,
+    ...(candidate.companionCode ? { companionCode: candidate.companionCode } : {}),
     ...(candidate.bypassWatts ? { bypassWatts: candidate.bypassWatts } : {}),
   };
 }

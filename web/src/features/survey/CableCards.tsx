@@ -4,7 +4,7 @@ import { api, type Schemas } from "../../api/client";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { Choice } from "../../ui/Choice";
-import { type Cable, type Core, replaceAt, type Survey, without } from "./draft";
+import { type Cable, type Core, HANGS_HERE, replaceAt, type Survey, without } from "./draft";
 import { EndChoice } from "./EndChoice";
 
 const ROLES: { value: Core["role"]; label: string }[] = [
@@ -12,6 +12,10 @@ const ROLES: { value: Core["role"]; label: string }[] = [
   { value: "SWITCHED_LIVE", label: "switched live" },
   { value: "NEUTRAL", label: "neutral" },
   { value: "EARTH", label: "protective earth" },
+  { value: "TRAVELLER", label: "traveller" },
+  { value: "CONTROL", label: "control wire" },
+  { value: "ELV_PLUS", label: "ELV+" },
+  { value: "ELV_MINUS", label: "ELV−" },
   { value: "SPARE", label: "spare" },
 ];
 
@@ -40,11 +44,17 @@ export function CableCards({ job, survey, onChange }: Props) {
     onSuccess: (draft) =>
       onChange({
         ...survey,
-        cables: [...survey.cables, draft.cable],
+        cables: [
+          ...survey.cables,
+          draft.cable.leadsTo === "BOX"
+            ? { ...draft.cable, box: job.boxes[0]?.id, farCable: "c1" }
+            : draft.cable,
+        ],
         jumpers: [...survey.jumpers, ...draft.jumpers],
       }),
   });
-  const circuits = job.circuits.filter((circuit) => survey.gangs.some((gang) => gang.circuit === circuit.id));
+  const own = job.circuits.filter((circuit) => survey.gangs.some((gang) => gang.circuit === circuit.id));
+  const circuits = own.length > 0 ? own : job.circuits;
   return (
     <section aria-label="Cables">
       <h2 className="mb-2 text-[16px]">Cables</h2>
@@ -62,24 +72,34 @@ export function CableCards({ job, survey, onChange }: Props) {
             feed of circuit {circuit.label}
           </button>
         ))}
-        {survey.loads.map((load) => (
-          <span key={load.number} className="join">
-            <button
-              type="button"
-              className="btn btn-sm btn-outline join-item"
-              onClick={() => drop.mutate({ leadsTo: "LOAD", load: load.number })}
-            >
-              cable to {load.name}
-            </button>
-            <button
-              type="button"
-              className="btn btn-sm btn-outline join-item"
-              onClick={() => drop.mutate({ leadsTo: "LOAD_WITH_FEED", load: load.number })}
-            >
-              loop from {load.name}
-            </button>
-          </span>
-        ))}
+        <button
+          type="button"
+          className="btn btn-sm btn-outline"
+          onClick={() => drop.mutate({ leadsTo: "BOX" })}
+          disabled={job.boxes.length === 0}
+        >
+          cable to another box
+        </button>
+        {survey.loads
+          .filter((load) => load.gang !== HANGS_HERE)
+          .map((load) => (
+            <span key={load.number} className="join">
+              <button
+                type="button"
+                className="btn btn-sm btn-outline join-item"
+                onClick={() => drop.mutate({ leadsTo: "LOAD", load: load.number })}
+              >
+                cable to {load.name}
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm btn-outline join-item"
+                onClick={() => drop.mutate({ leadsTo: "LOAD_WITH_FEED", load: load.number })}
+              >
+                loop from {load.name}
+              </button>
+            </span>
+          ))}
       </div>
       {drop.isError && <Failure error={drop.error} />}
       <ul className="space-y-3">
@@ -109,6 +129,8 @@ function wayOf(job: Schemas["JobView"], survey: Survey, cable: Cable): string {
       return `feed of circuit ${circuit}`;
     case "LOAD":
       return `to ${load}`;
+    case "BOX":
+      return "to another box";
     case "LOAD_WITH_FEED":
       return `loop from ${load}, fed there from circuit ${circuit}`;
     default:
@@ -146,6 +168,27 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
         <h3 className="text-[15px]">
           <span className="font-mono">{cable.name}</span> {wayOf(job, survey, cable)}
         </h3>
+        {cable.leadsTo === "BOX" && (
+          <>
+            <Choice
+              label={`box at the other end of ${cable.name}`}
+              value={cable.box ?? ""}
+              options={job.boxes.map((b) => ({
+                value: b.id,
+                label: `${b.label} ${job.rooms.find((r) => r.id === b.roomId)?.name ?? ""}`,
+              }))}
+              onChange={(box) => onChange({ ...cable, box })}
+            />
+            <TextField
+              label="name there"
+              aria-label={`what ${cable.name} is called there`}
+              className="w-20"
+              value={cable.farCable ?? ""}
+              maxLength={40}
+              onChange={(farCable) => onChange({ ...cable, farCable })}
+            />
+          </>
+        )}
         <span className="flex-1" />
         <TextField
           label="mm²"

@@ -1,6 +1,6 @@
 import { useId, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { connectorsOf, type End, endOf, endValue, type Survey } from "./draft";
+import { connectorsOf, type End, endOf, endValue, HANGS_HERE, type Survey } from "./draft";
 
 type Props = {
   job: Schemas["JobView"];
@@ -62,6 +62,17 @@ export function EndChoice({ job, label, survey, value, onChange, placesOnly = fa
             ))}
           </optgroup>
         ))}
+        {survey.loads
+          .filter((load) => load.gang === HANGS_HERE)
+          .map((load) => (
+            <optgroup key={load.number} label={load.name}>
+              {["L", "N", "PE"].map((terminal) => (
+                <option key={terminal} value={`x:${load.number}:${terminal}`}>
+                  {load.name}, {terminal}
+                </option>
+              ))}
+            </optgroup>
+          ))}
         <optgroup label="Connectors">
           {connectorsOf(survey).map((connector) => (
             <option key={connector} value={`j:${connector}`}>

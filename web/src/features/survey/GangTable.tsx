@@ -6,7 +6,7 @@ import { loadsOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { withUnit } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
-import { type Gang, newGang, replaceAt, type Survey } from "./draft";
+import { type Gang, HANGS_HERE, newGang, replaceAt, type Survey } from "./draft";
 
 const MECHANISMS: { value: Gang["mechanism"]; label: string }[] = [
   { value: "ONE_WAY", label: "one-way" },
@@ -15,6 +15,7 @@ const MECHANISMS: { value: Gang["mechanism"]; label: string }[] = [
   { value: "TWO_WAY", label: "two-way (change-over)" },
   { value: "INTERMEDIATE", label: "intermediate" },
   { value: "DOUBLE_POLE", label: "double-pole" },
+  { value: "DIMMER", label: "dimmer" },
   { value: "FIXED_ON", label: "joined, no switch" },
 ];
 
@@ -41,7 +42,13 @@ export function GangTable({ job, survey, onChange }: Props) {
           </li>
         ))}
       </ol>
-      <div className="mt-2 flex gap-2">
+      {survey.loads.some((load) => load.gang === HANGS_HERE) && (
+        <div className="border-line mt-3 rounded-[4px] border p-3">
+          <h3 className="text-[15px]">Hangs in this box</h3>
+          <LoadRows survey={survey} gang={HANGS_HERE} onChange={onChange} />
+        </div>
+      )}
+      <div className="mt-2 flex flex-wrap gap-2">
         <button
           type="button"
           className="btn btn-sm btn-outline"
@@ -50,7 +57,10 @@ export function GangTable({ job, survey, onChange }: Props) {
         >
           add a gang
         </button>
-        {survey.gangs.length > 1 && (
+        <button type="button" className="btn btn-sm btn-outline" onClick={() => hang(survey, onChange)}>
+          add a load that hangs here
+        </button>
+        {survey.gangs.length > 0 && (
           <button type="button" className="btn btn-sm btn-outline" onClick={removeLast}>
             take the last gang away
           </button>
@@ -112,6 +122,33 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
           }))}
         />
       </div>
+      <LoadRows survey={survey} gang={gang.number} onChange={onChange} />
+      <button type="button" className="btn btn-xs btn-outline mt-2" onClick={addLoad}>
+        add a load to {who}
+      </button>
+    </>
+  );
+}
+
+function hang(survey: Survey, onChange: (survey: Survey) => void) {
+  const number = Math.max(0, ...survey.loads.map((l) => l.number)) + 1;
+  const load = { number, name: "lamp", typed: "", gang: HANGS_HERE, continuous: false };
+  onChange({ ...survey, loads: [...survey.loads, load] });
+}
+
+/** The loads of one gang, or those that hang in the box. */
+function LoadRows({
+  survey,
+  gang,
+  onChange,
+}: {
+  survey: Survey;
+  gang: number;
+  onChange: (survey: Survey) => void;
+}) {
+  const loads = survey.loads.map((load, at) => ({ load, at })).filter(({ load }) => load.gang === gang);
+  return (
+    <>
       {loads.map(({ load, at }) => (
         <div
           key={load.number}
@@ -162,9 +199,6 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
           </button>
         </div>
       ))}
-      <button type="button" className="btn btn-xs btn-outline mt-2" onClick={addLoad}>
-        add a load to {who}
-      </button>
     </>
   );
 }

@@ -1,11 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
+import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
 import { planOptions, surveyOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { WiringDrawing } from "../draw/WiringDrawing";
 import { MarginNotes } from "../job/MarginNotes";
-import { newSurvey } from "./draft";
+import { likeThis, newSurvey, nextLabel } from "./draft";
 import { SurveySheet } from "./SurveySheet";
 
 type Props = { job: Schemas["JobView"]; box: string; room: string | null };
@@ -16,17 +17,30 @@ export function SurveyPage({ job, box, room }: Props) {
 }
 
 function NewBox({ job, room }: { job: Schemas["JobView"]; room: string | null }) {
+  const like = useSearchParams()[0].get("like");
+  const known = useQuery({ ...surveyOptions(like ?? ""), enabled: like !== null });
   const circuit = job.circuits[0];
   const chosen = job.rooms.find((r) => r.id === room) ?? job.rooms[0];
   if (!circuit || !chosen) {
     return <p className="p-6">Add a circuit and a room to the house first.</p>;
   }
-  const label = `B-${String(job.boxes.length + 1).padStart(2, "0")}`;
+  const labels = job.boxes.map((other) => other.label);
+  if (known.isError) {
+    return (
+      <div className="p-6">
+        <Failure error={known.error} onRetry={() => known.refetch()} />
+      </div>
+    );
+  }
+  if (like && known.isPending) {
+    return <Waiting what="the box it is like" />;
+  }
   return (
     <SurveySheet
+      key={like}
       job={job}
       room={chosen}
-      start={newSurvey(label, circuit.id)}
+      start={known.data ? likeThis(known.data.survey, labels) : newSurvey(nextLabel(labels), circuit.id)}
       margin={
         <p className="text-sm">
           Nothing is kept yet. Name the switches, type their loads, then drop the cables.

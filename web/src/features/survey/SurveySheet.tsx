@@ -1,13 +1,15 @@
 import { useMutation } from "@tanstack/react-query";
 import { type ReactNode, useMemo, useReducer } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { ApiProblem, api, type Schemas } from "../../api/client";
 import { useBoxChanged } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
+import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/TextField";
 import { useKeys } from "../../ui/useKeys";
 import { SheetLayout } from "../job/SheetLayout";
+import { AsText } from "./AsText";
 import { CableCards } from "./CableCards";
 import { draftReducer, type Survey } from "./draft";
 import { GangTable } from "./GangTable";
@@ -55,6 +57,14 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
       detail={kept ? `kept by ${kept.changedBy}, ${moment(kept.changedAt)}` : "not kept yet"}
       actions={
         <span className="no-print flex gap-1.5">
+          {kept && (
+            <Link
+              className="btn btn-sm btn-outline"
+              to={`/jobs/${job.id}/boxes/new/survey?room=${room.id}&like=${kept.id}`}
+            >
+              another like this
+            </Link>
+          )}
           <button
             type="button"
             className="btn btn-sm btn-outline"
@@ -80,6 +90,7 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
     >
       {picture}
       <div className="space-y-6 pb-20">
+        <AsText job={job.id} survey={survey} onChange={set} />
         <Geometry survey={survey} onChange={set} />
         <GangTable job={job} survey={survey} onChange={set} />
         <CableCards job={job} survey={survey} onChange={set} />
@@ -120,6 +131,15 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
   );
 }
 
+const KINDS: { value: NonNullable<Survey["kind"]>; label: string }[] = [
+  { value: "WALL", label: "wall box" },
+  { value: "JUNCTION", label: "junction box" },
+  { value: "LUMINAIRE", label: "lamp place" },
+  { value: "CANOPY", label: "fan canopy" },
+  { value: "SOCKET", label: "socket box" },
+  { value: "PANEL", label: "panel" },
+];
+
 const SIZES = [
   { field: "widthMm", label: "Width inside, mm", least: 10 },
   { field: "heightMm", label: "Height inside, mm", least: 10 },
@@ -133,12 +153,18 @@ function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Sur
   return (
     <section aria-label="Box">
       <h2 className="mb-2 text-[16px]">Box</h2>
-      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-5">
+      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-6">
         <TextField
           label="Label"
           value={survey.label}
           onChange={(label) => onChange({ ...survey, label })}
           maxLength={40}
+        />
+        <Choice
+          label="What it is"
+          value={survey.kind ?? "WALL"}
+          options={KINDS}
+          onChange={(kind) => onChange({ ...survey, kind })}
         />
         {SIZES.map(({ field, label, least }) => (
           <TextField

@@ -1,5 +1,14 @@
 import { describe, expect, it } from "vitest";
-import { connectorsOf, draftReducer, endOf, endValue, newSurvey, type Survey } from "./draft";
+import {
+  connectorsOf,
+  draftReducer,
+  endOf,
+  endValue,
+  likeThis,
+  newSurvey,
+  nextLabel,
+  type Survey,
+} from "./draft";
 
 const start = (): Survey => newSurvey("B-01", "circuit");
 
@@ -48,5 +57,26 @@ describe("ends", () => {
     const end = { at: "CONNECTOR", connector: "earth" } as const;
     survey.jumpers.push({ key: "w1", colour: "BROWN", from: end, to: end });
     expect(connectorsOf(survey)).toEqual(["earth"]);
+  });
+});
+
+describe("another box like one that is known", () => {
+  it("has a label of its own and no cables to other boxes", () => {
+    const cable = { name: "c1", leadsTo: "SUPPLY" as const, circuit: "circuit", mm2: 1.5, cores: [] };
+    const known: Survey = {
+      ...start(),
+      cables: [cable, { ...cable, name: "c2", leadsTo: "BOX", box: "other", farCable: "c1" }],
+    };
+
+    const next = likeThis(known, ["B-01", "B-03"]);
+
+    expect(next.label).toBe("B-04");
+    expect(next.cables).toEqual([cable]);
+    expect(next.gangs).toEqual(known.gangs);
+  });
+
+  it("never takes a label that is there", () => {
+    expect(nextLabel([])).toBe("B-01");
+    expect(nextLabel(["B-02"])).toBe("B-03");
   });
 });

@@ -50,6 +50,29 @@ export function newSurvey(label: string, circuit: string): Survey {
   };
 }
 
+/** Another box like one that is known: all but its label, and its cables to other boxes, which run elsewhere. */
+export function likeThis(survey: Survey, labels: string[]): Survey {
+  return {
+    ...survey,
+    label: nextLabel(labels),
+    cables: survey.cables.filter((cable) => cable.leadsTo !== "BOX"),
+  };
+}
+
+/** The first label of its kind that no box has. */
+export function nextLabel(labels: string[]): string {
+  const taken = new Set(labels);
+  for (let number = labels.length + 1; ; number++) {
+    const label = `B-${String(number).padStart(2, "0")}`;
+    if (!taken.has(label)) {
+      return label;
+    }
+  }
+}
+
+/** In place of a gang: a load that hangs in the box itself. */
+export const HANGS_HERE = 0;
+
 export function newGang(number: number, circuit: string): Gang {
   return {
     number,
@@ -70,6 +93,8 @@ export function endValue(end: End): string {
   switch (end.at) {
     case "MECHANISM":
       return `g:${end.gang}:${end.terminal}`;
+    case "LOAD":
+      return `x:${end.load}:${end.terminal}`;
     case "CONNECTOR":
       return `j:${end.connector}`;
     case "CAPPED":
@@ -84,6 +109,9 @@ export function endOf(value: string): End {
   const [kind, first, second] = value.split(":");
   if (kind === "g") {
     return { at: "MECHANISM", gang: Number(first), terminal: second };
+  }
+  if (kind === "x") {
+    return { at: "LOAD", load: Number(first), terminal: second };
   }
   return kind === "j" ? { at: "CONNECTOR", connector: value.slice(2) } : { at: value as "CAPPED" | "LOOSE" };
 }
