@@ -19,7 +19,7 @@ class AccessibilityIT {
         List<String> findings = new ArrayList<>();
         try (Desk desk = Desk.loggedIn(screen, theme)) {
             findings.addAll(seriousFindings(desk, "Day book"));
-            for (String stage : List.of("Survey", "Match", "Draw", "Fit", "Rules")) {
+            for (String stage : List.of("Survey", "Trace", "Match", "Draw", "Fit", "Rules")) {
                 desk.open("Glass passage", stage);
                 findings.addAll(seriousFindings(desk, stage));
             }

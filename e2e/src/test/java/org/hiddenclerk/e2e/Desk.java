@@ -113,8 +113,13 @@ final class Desk implements AutoCloseable {
 
     /** Opens a stage of a box of the demo house. */
     void open(String room, String stage) {
+        open("Tannery House", room, stage);
+    }
+
+    /** Opens a stage of a box of any house. */
+    void open(String house, String room, String stage) {
         page.navigate(RunningClerk.get().address() + "/");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile("Tannery House"))).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(house))).click();
         if (page.viewportSize().width < 1024) {
             press("boxes");
         }

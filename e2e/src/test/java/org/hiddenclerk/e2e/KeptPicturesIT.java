@@ -20,6 +20,12 @@ class KeptPicturesIT {
             desk.picture(KEPT.resolve("survey.png"));
             desk.open("Glass passage", "Match");
             desk.picture(KEPT.resolve("match.png"));
+            desk.open("B-14", "Trace");
+            desk.picture(KEPT.resolve("trace.png"));
+            desk.open("Lower stair", "Match");
+            desk.picture(KEPT.resolve("schemes.png"));
+            desk.open("Lower stair", "Draw");
+            desk.picture(KEPT.resolve("draw-stair.png"));
             desk.open("Boot room", "Draw");
             desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
                     .setName(Pattern.compile("operate Bench lamps"))).click();
