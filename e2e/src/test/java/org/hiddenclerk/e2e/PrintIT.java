@@ -18,6 +18,7 @@ class PrintIT {
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "cellar")) {
             desk.open("Lower stair", "Draw");
             desk.press("restore");
+            desk.seeHeading("The way back");
             desk.settle();
 
             byte[] pdf = desk.page().pdf(new Page.PdfOptions().setFormat(paper));

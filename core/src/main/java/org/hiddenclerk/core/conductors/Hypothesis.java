@@ -99,6 +99,14 @@ final class Hypothesis {
         return roles[core];
     }
 
+    /** Whether two cores are the ends of one conductor, or neither is of these circuits. */
+    boolean takesAsOne(int one, int other) {
+        if (roles[one] == null && roles[other] == null) {
+            return true;
+        }
+        return slotOf[one] != NONE && (slotOf[one] ^ 1) == slotOf[other];
+    }
+
     Answer live(int core, int positions) {
         Sets sets = joined(positions);
         return Answer.of(sets.find(board.nodeOf(core)) == sets.find(live));

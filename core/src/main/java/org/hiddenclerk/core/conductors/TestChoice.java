@@ -23,13 +23,28 @@ final class TestChoice {
     private final Sets circuitOf;
     private final Set<Integer> touched = new HashSet<>();
 
-    TestChoice(Board board, List<Reading.Answered> readings, Collection<List<Whole>> entries) {
-        this.board = board;
+    TestChoice(Boards boards, List<Reading.Answered> readings, Collection<List<Whole>> entries) {
+        this.board = boards.first();
         this.entries = entries;
-        this.cores = board.cores().stream().filter(core -> !core.isEarth()).toList();
+        this.cores = boards.cores().stream().filter(core -> !core.isEarth()).toList();
         this.circuitOf = new Sets(board.boxes().size());
         entries.forEach(entry -> entry.forEach(whole -> whole.joinBoxes(circuitOf)));
+        if (boards.ways().size() > 1) {
+            joinGangs();
+        }
         readings.forEach(answered -> touched.addAll(boxesOf(answered.reading())));
+    }
+
+    /** Where it is open which gang a core belongs to, all gangs of its wall box count as one. */
+    private void joinGangs() {
+        for (int gang = 0; gang < board.boxes().size(); gang++) {
+            for (int other = 0; other < gang; other++) {
+                if (board.boxes().get(gang).wallBox().isPresent()
+                        && board.boxes().get(gang).wallBox().equals(board.boxes().get(other).wallBox())) {
+                    circuitOf.join(gang, other);
+                }
+            }
+        }
     }
 
     Optional<Traced.NextTest> best() {
@@ -129,7 +144,7 @@ final class TestChoice {
     }
 
     private List<SeenCore> coresIn(int box) {
-        return board.coresIn(box).stream().map(board.cores()::get).filter(core -> !core.isEarth()).toList();
+        return cores.stream().filter(core -> boxOf(core.id()) == box).toList();
     }
 
     /** Positions of the switches that may be of the same circuit as a box; all others stay at 0, where they change nothing. */

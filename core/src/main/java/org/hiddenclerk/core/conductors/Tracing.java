@@ -21,12 +21,14 @@ public final class Tracing {
     /** More wirings than this are not told apart. */
     private static final int MOST_WIRINGS = 20_000;
 
-    private final Board board;
+    private final Boards boards;
+    private final List<SeenCore> cores;
     private final RegionProfile region;
     private final List<Reading.Answered> readings;
 
-    private Tracing(Board board, RegionProfile region, List<Reading.Answered> readings) {
-        this.board = board;
+    private Tracing(Boards boards, RegionProfile region, List<Reading.Answered> readings) {
+        this.boards = boards;
+        this.cores = boards.cores();
         this.region = region;
         this.readings = readings;
     }
@@ -46,16 +48,30 @@ public final class Tracing {
      * @throws TooMany when the board is too large to be traced at once
      */
     public static Traced of(Board board, RegionProfile region, List<Reading.Answered> readings) {
-        return new Tracing(board, region, readings).traced();
+        return new Tracing(Boards.of(board), region, readings).traced();
+    }
+
+    /**
+     * What follows from surveyed boxes and readings.
+     *
+     * @throws TooMany when they are too many to be traced at once
+     */
+    public static Traced of(SurveyedBoard surveyed, RegionProfile region, List<Reading.Answered> readings) {
+        return new Tracing(surveyed.boards(), region, readings).traced();
     }
 
     /** Every wiring that the cores alone allow. */
     static List<Whole> wirings(Board board, RegionProfile region) {
-        return new Tracing(board, region, List.of()).wholes(new Circuits(board), true);
+        Tracing tracing = new Tracing(Boards.of(board), region, List.of());
+        return tracing.wholes(tracing.circuits(), true);
+    }
+
+    private List<Circuits> circuits() {
+        return boards.ways().stream().map(Circuits::new).toList();
     }
 
     private Traced traced() {
-        Circuits circuits = new Circuits(board);
+        List<Circuits> circuits = circuits();
         List<Whole> all = wholes(circuits, true);
         if (all.isEmpty()) {
             return nothingFits(circuits);
@@ -65,12 +81,12 @@ public final class Tracing {
         possible.sort(Comparator.comparingDouble(Traced.Possibility::support).reversed()
                 .thenComparing(Traced.Possibility::topology).thenComparing(p -> p.roles().toString()));
         Map<String, ConductorRole> certain = certain(possible);
-        boolean done = certain.size() == board.cores().size();
+        boolean done = certain.size() == cores.size();
         return new Traced(possible, certain, List.of(), Optional.empty(),
-                done ? Optional.empty() : new TestChoice(board, readings, entries.values()).best(), done);
+                done ? Optional.empty() : new TestChoice(boards, readings, entries.values()).best(), done);
     }
 
-    private Traced nothingFits(Circuits circuits) {
+    private Traced nothingFits(List<Circuits> circuits) {
         List<Whole> all = wholes(circuits, false);
         if (all.isEmpty()) {
             return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
@@ -86,16 +102,27 @@ public final class Tracing {
                 Optional.empty(), false);
     }
 
-    private List<Whole> wholes(Circuits circuits, boolean fittingOnly) {
+    private List<Whole> wholes(List<Circuits> circuits, boolean fittingOnly) {
         List<Whole> all = new ArrayList<>();
-        circuits.eachSharing(clusters -> {
-            List<List<Hypothesis>> each = fittingOnly ? clusters.stream().map(this::fitting).toList() : clusters;
-            combine(each, 0, new ArrayList<>(), all, fittingOnly);
-        });
+        for (int way = 0; way < circuits.size(); way++) {
+            Board board = boards.ways().get(way);
+            circuits.get(way).eachSharing(clusters -> {
+                List<List<Hypothesis>> sharing = clusters.stream().map(c -> sharing(board, c)).toList();
+                List<List<Hypothesis>> each = fittingOnly ? sharing.stream().map(c -> fitting(board, c)).toList() : sharing;
+                combine(board, each, 0, new ArrayList<>(), all, fittingOnly);
+            });
+        }
         return all;
     }
 
-    private List<Hypothesis> fitting(List<Hypothesis> cluster) {
+    /** Those in which what gangs share is one conductor. */
+    private List<Hypothesis> sharing(Board board, List<Hypothesis> cluster) {
+        return boards.between().isEmpty() ? cluster : cluster.stream().filter(hypothesis -> boards.between().stream()
+                .filter(wire -> board.numberOf(wire.one()).isPresent() && board.numberOf(wire.other()).isPresent())
+                .allMatch(wire -> hypothesis.takesAsOne(board.numberOf(wire.one()).get(), board.numberOf(wire.other()).get()))).toList();
+    }
+
+    private List<Hypothesis> fitting(Board board, List<Hypothesis> cluster) {
         return cluster.stream().filter(hypothesis -> {
             Whole alone = new Whole(board, List.of(hypothesis));
             return readings.stream().allMatch(answered -> !alone.covers(answered.reading())
@@ -103,7 +130,8 @@ public final class Tracing {
         }).toList();
     }
 
-    private void combine(List<List<Hypothesis>> clusters, int at, List<Hypothesis> so, List<Whole> all, boolean fittingOnly) {
+    private void combine(Board board, List<List<Hypothesis>> clusters, int at, List<Hypothesis> so, List<Whole> all,
+                         boolean fittingOnly) {
         if (at == clusters.size()) {
             Whole whole = new Whole(board, List.copyOf(so));
             if (!fittingOnly || whole.broken(readings).isEmpty()) {
@@ -116,7 +144,7 @@ public final class Tracing {
         }
         for (Hypothesis hypothesis : clusters.get(at)) {
             so.add(hypothesis);
-            combine(clusters, at + 1, so, all, fittingOnly);
+            combine(board, clusters, at + 1, so, all, fittingOnly);
             so.remove(so.size() - 1);
         }
     }
@@ -125,9 +153,7 @@ public final class Tracing {
         Map<String, List<Whole>> alike = new LinkedHashMap<>();
         for (Whole whole : wholes) {
             StringBuilder key = new StringBuilder(whole.topology());
-            for (int core = 0; core < board.cores().size(); core++) {
-                key.append((char) ('0' + whole.roleOf(core).ordinal()));
-            }
+            cores.forEach(core -> key.append((char) ('0' + whole.roleOf(core.id()).ordinal())));
             alike.computeIfAbsent(key.toString(), k -> new ArrayList<>()).add(whole);
         }
         Map<Traced.Possibility, List<Whole>> entries = new LinkedHashMap<>();
@@ -139,11 +165,11 @@ public final class Tracing {
         Map<String, ConductorRole> roles = new LinkedHashMap<>();
         int speaking = 0;
         int agreeing = 0;
-        for (int core = 0; core < board.cores().size(); core++) {
-            ConductorRole role = whole.roleOf(core);
-            roles.put(board.cores().get(core).id(), role);
+        for (SeenCore core : cores) {
+            ConductorRole role = whole.roleOf(core.id());
+            roles.put(core.id(), role);
             if (role != ConductorRole.EARTH) {
-                boolean neutral = board.cores().get(core).colour().equals(region.neutralColour().words());
+                boolean neutral = core.colour().equals(region.neutralColour().words());
                 speaking++;
                 agreeing += neutral == (role == ConductorRole.NEUTRAL) ? 1 : 0;
             }

@@ -24,6 +24,10 @@ final class Whole {
                 .collect(Collectors.joining("+"));
     }
 
+    ConductorRole roleOf(String core) {
+        return roleOf(number(core));
+    }
+
     ConductorRole roleOf(int core) {
         ConductorRole role = clusterOf(core).roleOf(core);
         if (role == null) {

@@ -84,7 +84,7 @@ public final class ModuleMatch {
     }
 
     /** Judges a module for a scheme, with its usual behaviours and what goes behind the other switches. */
-    Candidate judge(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model,
+    public Candidate judge(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model,
                     Optional<ModuleModel> companion) {
         int channels = Math.max(1, model.channels().size());
         if (gangs.size() + loads.size() > channels) {

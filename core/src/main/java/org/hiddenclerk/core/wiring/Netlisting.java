@@ -71,7 +71,7 @@ final class Netlisting {
         String id = place.prefix() + core.key();
         Optional<NodeId> supply = supply(feed.circuit(), core.core().role());
         NodeId far = supply.orElseGet(() -> new NodeId(id + ".far"));
-        NodeId near = near(place, box, core);
+        NodeId near = wiring.nodeOf(place, core);
         parts.add(conductor(id, place, core, far, near));
         capIf(supply.isEmpty() && core.core().role() == Role.SPARE, id + ".far-cap", far);
         capIf(box.endOf(core) instanceof End.Capped, id + ".cap", near);
@@ -80,7 +80,7 @@ final class Netlisting {
     /** A cable whose other end is not known: its cores end there, and what they do is not told by their roles. */
     private void addLostCore(Run.Place place, BoxWiring box, Box.CableCore core) {
         String id = place.prefix() + core.key();
-        NodeId near = near(place, box, core);
+        NodeId near = wiring.nodeOf(place, core);
         NodeId far = new NodeId(id + ".far");
         parts.add(conductor(id, place, core, far, near));
         parts.add(new Part.Cap(new PartId(id + ".far-cap"), pins("end", far)));
@@ -92,20 +92,14 @@ final class Netlisting {
             Optional<Core> twin = span.twin(core);
             String id = span.conductor(core);
             Box.CableCore here = new Box.CableCore(span.atA(), core);
-            NodeId near = near(span.a(), wiring.at(span.a()), here);
-            NodeId far = twin.map(t -> near(span.b(), wiring.at(span.b()), new Box.CableCore(span.atB(), t)))
+            NodeId near = wiring.nodeOf(span.a(), here);
+            NodeId far = twin.map(t -> wiring.nodeOf(span.b(), new Box.CableCore(span.atB(), t)))
                     .orElseGet(() -> new NodeId(id + ".far"));
             parts.add(conductor(id, span.a(), here, far, near));
             capIf(wiring.at(span.a()).endOf(here) instanceof End.Capped, id + ".cap", near);
             capIf(twin.isEmpty() || wiring.at(span.b()).endOf(new Box.CableCore(span.atB(), twin.get()))
                     instanceof End.Capped, id + ".far-cap", far);
         }
-    }
-
-    private static NodeId near(Run.Place place, BoxWiring box, Box.CableCore core) {
-        End end = box.endOf(core);
-        return end instanceof End.Capped || end instanceof End.Loose
-                ? new NodeId(place.prefix() + core.key() + ".end") : node(place, end);
     }
 
     private static Part conductor(String id, Run.Place place, Box.CableCore core, NodeId far, NodeId near) {

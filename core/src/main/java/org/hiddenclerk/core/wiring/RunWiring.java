@@ -7,7 +7,10 @@ import java.util.Map;
 import org.hiddenclerk.core.electrical.Intent;
 import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Jumper;
 
 /**
  * How a whole run is connected, as found or as planned.
@@ -27,6 +30,30 @@ public record RunWiring(Run run, Map<Run.Place, BoxWiring> boxes, List<Fitted> f
         Map<Run.Place, BoxWiring> boxes = new LinkedHashMap<>();
         run.places().forEach(place -> boxes.put(place, BoxWiring.surveyed(place.box())));
         return new RunWiring(run, boxes, List.of(), intents);
+    }
+
+    /** A run as it was found, with nothing wanted of its loads yet. */
+    public static RunWiring surveyed(Run run) {
+        return surveyed(run, List.of());
+    }
+
+    /** The same wiring with one place connected otherwise. */
+    public RunWiring with(Run.Place place, Map<String, End> ends, List<Jumper> jumpers) {
+        Map<Run.Place, BoxWiring> other = new LinkedHashMap<>(boxes);
+        other.put(place, at(place).with(ends, jumpers));
+        return new RunWiring(run, other, fitted, intents);
+    }
+
+    /** The electrical wiring that it comes to. */
+    public Wiring netlist(HouseContext house) {
+        return new Netlisting(this, house).wiring();
+    }
+
+    /** Node of a core at a place: a node of its own where it ends alone. */
+    public NodeId nodeOf(Run.Place place, Box.CableCore core) {
+        End end = at(place).endOf(core);
+        return end instanceof End.Capped || end instanceof End.Loose ? new NodeId(place.prefix() + core.key() + ".end")
+                : node(place, end);
     }
 
     public BoxWiring at(Run.Place place) {

@@ -210,7 +210,12 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         for (MovedEnd move : moves) {
             moved = moved.flatMap(move::in);
         }
-        return moved.map(wiring -> proved(house, found, wiring, Set.of(run().lead())));
+        return moved.map(wiring -> rewired(wiring, house));
+    }
+
+    /** What comes of it when the run is connected otherwise than planned, proved anew. */
+    public WiringPlan rewired(RunWiring otherwise, HouseContext house) {
+        return proved(house, found, otherwise, Set.of(run().lead()));
     }
 
     private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<Run.Place> interest) {

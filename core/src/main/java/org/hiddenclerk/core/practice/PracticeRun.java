@@ -1,0 +1,482 @@
+package org.hiddenclerk.core.practice;
+
+import java.util.ArrayList;
+import java.util.Collections;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.stream.Stream;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.conductors.ConductorRole;
+import org.hiddenclerk.core.conductors.SeenCore;
+import org.hiddenclerk.core.conductors.SurveyedBoard;
+import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.matching.Candidate;
+import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.matching.PlanJudgement;
+import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.MovedEnd;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.WiringPlan;
+
+/** A wall with all that the learner did at it. The same wall and deeds come to the same run. */
+public final class PracticeRun {
+    /** Connectors that lie ready beside those in use. */
+    private static final List<String> SPARE_CONNECTORS = List.of("a", "b", "c");
+
+    private final PracticeWall wall;
+    private final List<ModuleModel> models;
+    private final SurveyedBoard board;
+    private final Isolation isolation;
+    private final Map<String, Integer> positions = new LinkedHashMap<>();
+    private final Map<String, End> freed = new LinkedHashMap<>();
+    private final Map<String, ConductorRole> names = new LinkedHashMap<>();
+    private final List<Line> log = new ArrayList<>();
+    private final List<UnsafeDeed> unsafe = new ArrayList<>();
+    private final List<Finding> refusal = new ArrayList<>();
+    private Phase phase = Phase.FIND_OUT;
+    private RunWiring wiring;
+    private Optional<WiringPlan> plan = Optional.empty();
+    private Planner planner;
+    private int tests;
+    private int refusedChoices;
+    private Optional<FindingCode> reported = Optional.empty();
+
+    /** How far the learner is. */
+    public enum Phase { FIND_OUT, CHOOSE, WIRE, DONE }
+
+    /**
+     * What came of a deed.
+     *
+     * @param alarming whether the learner should have stopped there
+     */
+    public record Line(String words, boolean alarming) {
+    }
+
+    private PracticeRun(PracticeWall wall, List<ModuleModel> models) {
+        this.wall = wall;
+        this.models = List.copyOf(models);
+        board = wall.board();
+        isolation = new Isolation(wall.circuits());
+        wiring = WallPlaces.found(wall);
+        planner = wall.planner(wiring.run().lead().id());
+        board.board().boxes().forEach(box -> positions.put(box.id(), 0));
+    }
+
+    /**
+     * The run so far.
+     *
+     * @param models modules to choose from
+     * @throws NotPossible when a deed cannot be done
+     */
+    public static PracticeRun of(PracticeWall wall, List<ModuleModel> models, List<Deed> deeds) {
+        PracticeRun run = new PracticeRun(wall, models);
+        deeds.forEach(run::next);
+        return run;
+    }
+
+    private void next(Deed deed) {
+        if (phase == Phase.DONE) {
+            throw new NotPossible("This wall is done. Take another, or the same once more.");
+        }
+        if (deed instanceof Deed.Breaker breaker) {
+            isolation.breaker(breaker.circuit(), breaker.on());
+            say("Breaker " + breaker.circuit() + (breaker.on() ? " on" : " off"));
+        } else if (deed instanceof Deed.Lock lock) {
+            isolation.lock(lock.circuit());
+            say("Breaker " + lock.circuit() + " locked and tagged");
+        } else if (deed instanceof Deed.Unlock unlock) {
+            isolation.unlock(unlock.circuit());
+            say("Lock taken off breaker " + unlock.circuit());
+        } else if (deed instanceof Deed.ProveTester) {
+            isolation.testerProved(log.size());
+            say("Tester proved on a known source");
+        } else if (deed instanceof Deed.ProveDead proof) {
+            proveDead(proof.place());
+        } else if (deed instanceof Deed.Flip flip) {
+            flip(flip.gang());
+        } else {
+            later(deed);
+        }
+    }
+
+    private void later(Deed deed) {
+        if (deed instanceof Deed.Name name) {
+            name(name);
+        } else if (deed instanceof Deed.NamesDone) {
+            require(Phase.FIND_OUT, "Names can be given until you stand by them.");
+            unnamed().stream().findFirst().ifPresent(core -> {
+                throw new NotPossible("Name every core first: " + WallPlaces.words(wiring, core.id()) + " has no name.");
+            });
+            phase = Phase.CHOOSE;
+            say("Names given");
+        } else if (deed instanceof Deed.Choose choice) {
+            choose(choice);
+        } else if (deed instanceof Deed.Report report) {
+            reported = Optional.of(report.fault());
+            phase = Phase.DONE;
+            say("Not fitted. Reported: " + report.fault().title());
+        } else if (deed instanceof Deed.Put || deed instanceof Deed.Join || deed instanceof Deed.TakeOut) {
+            require(Phase.WIRE, "Choose a scheme and a module first.");
+            wire(deed);
+        } else if (deed instanceof Deed.Finish) {
+            require(Phase.WIRE, "Choose a scheme and a module, and wire them first.");
+            phase = Phase.DONE;
+            say("Done");
+        } else {
+            require(Phase.FIND_OUT, "Testing was done when the names were given.");
+            test(deed);
+        }
+    }
+
+    private void require(Phase wanted, String otherwise) {
+        if (phase != wanted) {
+            throw new NotPossible(otherwise);
+        }
+    }
+
+    private void say(String words) {
+        log.add(new Line(words, false));
+    }
+
+    private void flip(String gang) {
+        Integer at = positions.get(gang);
+        if (at == null) {
+            throw new NotPossible("There is no switch " + gang + " at this wall.");
+        }
+        positions.put(gang, 1 - at);
+        say("Switch of " + place(gang).label() + " to " + (1 - at));
+    }
+
+    private Run.Place place(String gang) {
+        return WallPlaces.place(wiring, board.entry(gang).box());
+    }
+
+    private void proveDead(String id) {
+        Run.Place place = WallPlaces.place(wiring, id);
+        Instruments now = instruments(wiring);
+        List<String> live = wiring.at(place).box().cores().stream().filter(core -> now.isLive(wiring.nodeOf(place, core)))
+                .map(Box.CableCore::words).toList();
+        isolation.tested(id, live.isEmpty(), log.size());
+        log.add(new Line(live.isEmpty() ? "Every core of " + place.label() + " tested to earth: dead"
+                : place.label() + " is not dead. Live: " + String.join(", ", live), !live.isEmpty()));
+    }
+
+    private Instruments instruments(RunWiring of) {
+        Map<String, Integer> parts = new HashMap<>();
+        positions.forEach((gang, at) -> parts.put(WallPlaces.switchPart(of.run(), board.entry(gang)).value(), at));
+        return new Instruments(of, wall.house(), isolation.circuitsOn(), parts);
+    }
+
+    private void test(Deed deed) {
+        if (deed instanceof Deed.TestToEarth test) {
+            String core = WallPlaces.words(wiring, test.core());
+            boolean live = instruments(wiring).isLive(WallPlaces.node(wiring, test.core()));
+            told(core + " to earth: " + (live ? wall.house().region().nominalVolts() : "0 V"));
+        } else if (deed instanceof Deed.Pen pen) {
+            told("Pen at " + WallPlaces.words(wiring, pen.core()) + ": " + (beeps(pen.core()) ? "beeps" : "silent"));
+        } else if (deed instanceof Deed.TestFromLive test) {
+            requireFreed(test.core());
+            boolean lights = instruments(wiring).lightsFromLive(WallPlaces.node(wiring, test.core()));
+            told("From a proved live to " + WallPlaces.words(wiring, test.core()) + ": " + (lights ? "the tester lights" : "dark"));
+        } else if (deed instanceof Deed.TestContinuity test) {
+            requireFreed(test.first());
+            requireFreed(test.second());
+            if (!isolation.circuitsOn().isEmpty()) {
+                throw new NotPossible("A continuity tester is for dead conductors. Switch every breaker off first.");
+            }
+            boolean joined = instruments(wiring).isJoined(WallPlaces.node(wiring, test.first()), WallPlaces.node(wiring, test.second()));
+            told(WallPlaces.words(wiring, test.first()) + " to " + WallPlaces.words(wiring, test.second()) + ": "
+                    + (joined ? "joined" : "not joined"));
+        } else if (deed instanceof Deed.Look look) {
+            Run.LoadRef lamp = wiring.run().loads().stream().filter(load -> load.load().name().equals(look.lamp())).findFirst()
+                    .orElseThrow(() -> new NotPossible("There is no lamp " + look.lamp() + " here."));
+            LoadState state = instruments(wiring).lamp(RunWiring.loadOf(lamp, 0));
+            told(look.lamp() + (state.isLit() ? " burns" : state == LoadState.DIM ? " glows" : " is dark"));
+        } else if (deed instanceof Deed.Free free) {
+            free(free.core());
+        } else if (deed instanceof Deed.PutBack back) {
+            requireFreed(back.core());
+            touch(back.core());
+            wiring = WallPlaces.with(wiring, back.core(), freed.remove(back.core()));
+            say(WallPlaces.words(wiring, back.core()) + " put back");
+        } else {
+            throw new IllegalStateException("Impossible state: no test " + deed + ".");
+        }
+    }
+
+    private void told(String words) {
+        tests++;
+        say(words);
+    }
+
+    /** A pen beeps at what is live, and at what floats beside something live. */
+    private boolean beeps(String core) {
+        Instruments now = instruments(wiring);
+        if (now.isLive(WallPlaces.node(wiring, core))) {
+            return true;
+        }
+        boolean floats = !now.lightsFromLive(WallPlaces.node(wiring, core));
+        Run.Place place = WallPlaces.placeOf(wiring, core);
+        Box.CableCore own = WallPlaces.core(wiring, core);
+        return floats && wiring.at(place).box().cores().stream()
+                .anyMatch(other -> other.cable().equals(own.cable()) && now.isLive(wiring.nodeOf(place, other)));
+    }
+
+    private void requireFreed(String core) {
+        if (!freed.containsKey(core)) {
+            throw new NotPossible("Free " + WallPlaces.words(wiring, core) + " first.");
+        }
+    }
+
+    private void free(String core) {
+        End end = wiring.at(WallPlaces.placeOf(wiring, core)).endOf(WallPlaces.core(wiring, core));
+        if (freed.containsKey(core) || end instanceof End.Loose) {
+            throw new NotPossible(WallPlaces.words(wiring, core) + " is free already.");
+        }
+        touch(core);
+        freed.put(core, end);
+        wiring = WallPlaces.with(wiring, core, new End.Loose());
+        say(WallPlaces.words(wiring, core) + " freed");
+    }
+
+    private void touch(String core) {
+        boolean live = instruments(wiring).isLive(WallPlaces.node(wiring, core));
+        touched(WallPlaces.placeOf(wiring, core).id(), "The " + WallPlaces.words(wiring, core), live);
+    }
+
+    private void touched(String place, String what, boolean live) {
+        isolation.touching(place, what, live, log.size()).ifPresent(deed -> {
+            unsafe.add(deed);
+            log.add(new Line(deed.words(), true));
+        });
+    }
+
+    private void name(Deed.Name name) {
+        require(Phase.FIND_OUT, "You stood by the names.");
+        if (wall.truth().get(name.core()) == null) {
+            throw new NotPossible("There is no core " + name.core() + " at this wall.");
+        }
+        names.put(name.core(), name.role());
+        say(WallPlaces.words(wiring, name.core()) + " named " + name.role().label());
+    }
+
+    private List<SeenCore> unnamed() {
+        return board.cores().stream().filter(core -> wall.truth().get(core.id()) != ConductorRole.EARTH && !names.containsKey(core.id())).toList();
+    }
+
+    private void choose(Deed.Choose choice) {
+        require(Phase.CHOOSE, phase == Phase.FIND_OUT ? "Name the cores first." : "The module is chosen.");
+        ModuleModel model = models.stream().filter(m -> m.code().equals(choice.module())).findFirst()
+                .orElseThrow(() -> new NotPossible("There is no module " + choice.module() + " here."));
+        int gang = Optional.ofNullable(wall.boxes().get(choice.box())).flatMap(box -> wall.gangFor(choice.box()))
+                .orElseThrow(() -> new NotPossible("There is no switch of the lamp in box " + choice.box() + "."));
+        Planner from = wall.planner(choice.box());
+        Candidate candidate = new ModuleMatch(from).judge(choice.scheme(), List.of(gang), List.of(), model, Optional.empty());
+        PlanJudgement judgement = PlanJudgement.of(from, List.of(candidate.assignment()), Map.of());
+        refusal.clear();
+        if (!judgement.mayBeIssued()) {
+            refusedChoices++;
+            judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE).forEach(refusal::add);
+            log.add(new Line(choice.scheme().label() + " with " + model.code() + ": not here", true));
+            return;
+        }
+        planner = from;
+        plan = Optional.of(judgement.plan());
+        wiring = unwired(judgement.plan());
+        freed.clear();
+        phase = Phase.WIRE;
+        say(choice.scheme().label() + " with " + model.code() + ": can be done");
+    }
+
+    /** Module, mechanism and bypass in their places, and every conductor still where it was found. */
+    private static RunWiring unwired(WiringPlan plan) {
+        RunWiring planned = plan.planned().orElseThrow();
+        RunWiring unwired = planned;
+        for (Run.Place place : planned.run().places()) {
+            BoxWiring found = plan.found().at(place);
+            unwired = unwired.with(place, found.ends(), found.jumpers());
+        }
+        return unwired;
+    }
+
+    private void wire(Deed deed) {
+        if (deed instanceof Deed.Put put) {
+            Run.Place place = WallPlaces.place(wiring, put.place());
+            End to = end(place, put.end());
+            touchWire(place, put.wire());
+            BoxWiring box = wiring.at(place);
+            if (box.ends().containsKey(put.wire())) {
+                Map<String, End> ends = new LinkedHashMap<>(box.ends());
+                ends.put(put.wire(), to);
+                wiring = wiring.with(place, ends, box.jumpers());
+            } else {
+                Jumper old = jumper(box, put.wire());
+                if (to instanceof End.Capped) {
+                    throw new NotPossible("Take the piece of wire out instead of capping it.");
+                }
+                wiring = wiring.with(place, box.ends(), box.jumpers().stream().map(j -> !j.equals(old) ? j
+                        : new Jumper(j.key(), j.colour(), put.secondEnd() ? j.from() : to, put.secondEnd() ? to : j.to())).toList());
+            }
+            say(place.label() + ": " + wireWords(place, put.wire()) + " put on " + wiring.at(place).words(to));
+        } else if (deed instanceof Deed.Join join) {
+            Run.Place place = WallPlaces.place(wiring, join.place());
+            BoxWiring box = wiring.at(place);
+            End from = end(place, join.from());
+            End to = end(place, join.to());
+            if (from.equals(to) || from instanceof End.Capped || to instanceof End.Capped) {
+                throw new NotPossible("A piece of wire joins two different terminals or connectors.");
+            }
+            touched(place.id(), "The inside of " + place.label(), false);
+            wiring = wiring.with(place, box.ends(), Stream.concat(box.jumpers().stream(), Stream.of(new Jumper(freshName(box),
+                    wall.house().region().liveColour(), from, to))).toList());
+            say(place.label() + ": piece of wire from " + box.words(from) + " to " + box.words(to));
+        } else {
+            Deed.TakeOut out = (Deed.TakeOut) deed;
+            Run.Place place = WallPlaces.place(wiring, out.place());
+            BoxWiring box = wiring.at(place);
+            Jumper old = jumper(box, out.wire());
+            touchWire(place, out.wire());
+            wiring = wiring.with(place, box.ends(), box.jumpers().stream().filter(j -> !j.equals(old)).toList());
+            say(place.label() + ": piece of wire taken out");
+        }
+    }
+
+    private void touchWire(Run.Place place, String wire) {
+        BoxWiring box = wiring.at(place);
+        boolean isCore = box.ends().containsKey(wire);
+        boolean live = isCore && instruments(wiring).isLive(WallPlaces.node(wiring, place.id() + "/" + wire));
+        touched(place.id(), "The " + wireWords(place, wire), live);
+    }
+
+    private String wireWords(Run.Place place, String wire) {
+        return wiring.at(place).ends().containsKey(wire) ? WallPlaces.core(wiring, place.id() + "/" + wire).words() : "piece of wire";
+    }
+
+    private static Jumper jumper(BoxWiring box, String key) {
+        return box.jumpers().stream().filter(j -> j.key().equals(key)).findFirst()
+                .orElseThrow(() -> new NotPossible("There is no piece of wire " + key + " here."));
+    }
+
+    private static String freshName(BoxWiring box) {
+        int number = 1;
+        while (true) {
+            String name = "own" + number;
+            if (box.jumpers().stream().noneMatch(j -> j.key().equals(name))) {
+                return name;
+            }
+            number++;
+        }
+    }
+
+    private End end(Run.Place place, String key) {
+        return choices(place).stream().filter(end -> end.key().equals(key)).findFirst()
+                .orElseThrow(() -> new NotPossible("There is no place " + key + " in " + place.label() + "."));
+    }
+
+    /** Where an end can be put at a place. */
+    public List<End> choices(Run.Place place) {
+        Set<End> ends = new LinkedHashSet<>(MovedEnd.placesIn(wiring.at(place)));
+        SPARE_CONNECTORS.forEach(name -> ends.add(new End.InConnector(name)));
+        return List.copyOf(ends);
+    }
+
+    public Phase phase() {
+        return phase;
+    }
+
+    public PracticeWall wall() {
+        return wall;
+    }
+
+    /** The wiring as the learner has made it so far. */
+    public RunWiring wiring() {
+        return wiring;
+    }
+
+    /** Boxes and lamps that work is done in; before anything is chosen, the boxes. */
+    public List<Run.Place> places() {
+        return plan.map(WiringPlan::placesOfWork).orElseGet(() -> wiring.run().boxes());
+    }
+
+    public List<Line> log() {
+        return Collections.unmodifiableList(log);
+    }
+
+    public List<UnsafeDeed> unsafe() {
+        return Collections.unmodifiableList(unsafe);
+    }
+
+    /** Why the last choice was refused. */
+    public List<Finding> refusal() {
+        return Collections.unmodifiableList(refusal);
+    }
+
+    public boolean isOn(String circuit) {
+        return isolation.isOn(circuit);
+    }
+
+    public boolean isLocked(String circuit) {
+        return isolation.isLocked(circuit);
+    }
+
+    public boolean isTesterProved() {
+        return isolation.isTesterProved();
+    }
+
+    public boolean isProvedDead(String place) {
+        return isolation.isProvedDead(place);
+    }
+
+    public boolean isFreed(String core) {
+        return freed.containsKey(core);
+    }
+
+    public int position(String gang) {
+        return positions.getOrDefault(gang, 0);
+    }
+
+    public Optional<ConductorRole> nameOf(String core) {
+        return wall.truth().get(core) == ConductorRole.EARTH ? Optional.of(ConductorRole.EARTH) : Optional.ofNullable(names.get(core));
+    }
+
+    public int tests() {
+        return tests;
+    }
+
+    /** What the clerk says of it; only asked of a run that is {@link Phase#DONE}. */
+    public Marks marks() {
+        List<String> wrong = new ArrayList<>();
+        int toName = 0;
+        for (SeenCore core : board.cores()) {
+            ConductorRole truth = wall.truth().get(core.id());
+            if (truth != ConductorRole.EARTH) {
+                toName++;
+                ConductorRole said = names.get(core.id());
+                if (said != truth) {
+                    wrong.add(WallPlaces.words(WallPlaces.found(wall), core.id()) + " is " + truth.label()
+                            + (said == null ? ", it was not named" : ", not " + said.label()));
+                }
+            }
+        }
+        int needed = new ClerksWay(wall).tests().size();
+        Optional<WiringPlan> proof = reported.isPresent() ? Optional.empty() : plan.map(p -> p.rewired(wiring, planner.house()));
+        return new Marks(tests, needed == 0 ? OptionalInt.empty() : OptionalInt.of(needed), unsafe, toName - wrong.size(), toName, wrong,
+                refusedChoices, proof.map(WiringPlan::verdict), proof.map(WiringPlan::findings).orElse(List.of()), reported, wall.fault());
+    }
+}

@@ -1,0 +1,197 @@
+package org.hiddenclerk.core.practice;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.stream.LongStream;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.conductors.ConductorRole;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.matching.Candidate;
+import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.junit.jupiter.api.Test;
+
+/** What is done at a wall, and what the clerk says of it. */
+class PracticeRunTest {
+    private static final ModuleModel MODULE = Modules.withNeutral(1, 2, Modules.usualRatings());
+    private static final List<ModuleModel> MODULES = List.of(MODULE, Modules.twoWire(20, Modules.usualRatings()));
+
+    /** The first wall of a level with a neutral at the only switch, or with a fault. */
+    private static PracticeWall wall(PracticeLevel level, boolean faulty) {
+        return LongStream.range(0, 200).mapToObj(seed -> PracticeWall.of(level, seed))
+                .filter(wall -> wall.fault().isPresent() == faulty && wall.boxes().get("A").cores().stream()
+                        .anyMatch(core -> core.core().role() == Role.NEUTRAL && core.core().end().key().startsWith("j."))).findFirst().orElseThrow();
+    }
+
+    private static List<Deed> isolated(PracticeWall wall, List<Deed> deeds) {
+        wall.circuits().forEach(circuit -> {
+            deeds.add(new Deed.Breaker(circuit.label(), false));
+            deeds.add(new Deed.Lock(circuit.label()));
+        });
+        deeds.add(new Deed.ProveTester());
+        wall.boxes().keySet().forEach(box -> deeds.add(new Deed.ProveDead(box)));
+        deeds.add(new Deed.ProveTester());
+        return deeds;
+    }
+
+    private static List<Deed> named(PracticeWall wall, List<Deed> deeds) {
+        wall.truth().forEach((core, role) -> deeds.add(new Deed.Name(core, role)));
+        deeds.add(new Deed.NamesDone());
+        return deeds;
+    }
+
+    private static PracticeRun run(PracticeWall wall, List<Deed> deeds) {
+        return PracticeRun.of(wall, MODULES, deeds);
+    }
+
+    /** What hands do to get to the plan of the clerk. */
+    private static void wired(PracticeWall wall, List<Deed> deeds) {
+        Candidate candidate = new ModuleMatch(wall.planner("A")).judge(List.of(1), MODULE);
+        RunWiring planned = candidate.plan().planned().orElseThrow();
+        for (Run.Place place : candidate.plan().placesOfWork()) {
+            BoxWiring from = candidate.plan().found().at(place);
+            BoxWiring to = planned.at(place);
+            from.jumpers().stream().filter(j -> !to.jumpers().contains(j)).forEach(j -> deeds.add(new Deed.TakeOut(place.id(), j.key())));
+            for (Box.CableCore core : place.box().cores()) {
+                if (!from.endOf(core).equals(to.endOf(core))) {
+                    deeds.add(new Deed.Put(place.id(), core.key(), false, connector(to.endOf(core).key())));
+                }
+            }
+            for (Jumper jumper : to.jumpers()) {
+                if (!from.jumpers().contains(jumper)) {
+                    deeds.add(new Deed.Join(place.id(), connector(jumper.from().key()), connector(jumper.to().key())));
+                }
+            }
+        }
+    }
+
+    /** A learner's own connectors go by letters. */
+    private static String connector(String key) {
+        return key.startsWith("j.") && !List.of("j.1", "j.2", "j.earth").contains(key) ? "j.a" : key;
+    }
+
+    @Test
+    void aWallDoneRightIsAccepted() {
+        PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
+        List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
+        deeds.add(new Deed.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
+        wired(wall, deeds);
+        deeds.add(new Deed.Finish());
+        Marks marks = run(wall, deeds).marks();
+
+        assertThat(marks.findings()).filteredOn(f -> f.severity() != org.hiddenclerk.core.finding.Severity.NOTE).isEmpty();
+        assertThat(marks.unsafe()).isEmpty();
+        assertThat(marks.isAccepted()).isTrue();
+        assertThat(marks.testsUsed()).isZero();
+    }
+
+    @Test
+    void aWireOnTheWrongTerminalIsFoundByTheProof() {
+        PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
+        List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
+        deeds.add(new Deed.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
+        wired(wall, deeds);
+        String neutral = wall.boxes().get("A").cores().stream().filter(c -> c.core().role() == Role.NEUTRAL).findFirst().orElseThrow().key();
+        deeds.add(new Deed.Put("A", neutral, false, "g1.L1"));
+        deeds.add(new Deed.Finish());
+        Marks marks = run(wall, deeds).marks();
+
+        assertThat(marks.wiring()).hasValueSatisfying(v -> assertThat(v).isNotEqualTo(Verdict.OK));
+        assertThat(marks.isAccepted()).isFalse();
+    }
+
+    @Test
+    void layingHandsOnWhatIsNotProvedDeadIsMarked() {
+        PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
+        String circuit = wall.circuits().get(0).label();
+        String live = wall.truth().entrySet().stream().filter(e -> e.getValue() == ConductorRole.PERMANENT_LIVE).findFirst().orElseThrow().getKey();
+
+        assertThat(run(wall, List.of(new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+                .containsExactly(UnsafeDeed.Kind.TOUCHED_LIVE);
+        assertThat(run(wall, List.of(new Deed.Breaker(circuit, false), new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+                .containsExactly(UnsafeDeed.Kind.NOT_PROVED_DEAD);
+        assertThat(run(wall, List.of(new Deed.Breaker(circuit, false), new Deed.Lock(circuit), new Deed.ProveDead("A"),
+                new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind).containsExactly(UnsafeDeed.Kind.TESTER_NOT_PROVED);
+        assertThat(run(wall, List.of(new Deed.Breaker(circuit, false), new Deed.ProveTester(), new Deed.ProveDead("A"),
+                new Deed.ProveTester(), new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+                .containsExactly(UnsafeDeed.Kind.NOT_LOCKED);
+        List<Deed> right = isolated(wall, new ArrayList<>());
+        right.add(new Deed.Free(live));
+        assertThat(run(wall, right).unsafe()).isEmpty();
+    }
+
+    /** Common practice, no source: one breaker off does not make a box dead that two circuits share. */
+    @Test
+    void theSecondCircuitOfABoxIsMet() {
+        PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, false);
+        PracticeRun run = run(wall, List.of(new Deed.ProveTester(), new Deed.Breaker(wall.circuits().get(0).label(), false),
+                new Deed.ProveDead("A")));
+
+        assertThat(run.log().get(2).alarming()).isTrue();
+        assertThat(run.log().get(2).words()).contains("not dead");
+        assertThat(run.isProvedDead("A")).isFalse();
+    }
+
+    /** Common practice, no source: a borrowed neutral that is freed is live through the lamp of the other circuit. */
+    @Test
+    void aBorrowedNeutralIsRefusedAndReported() {
+        PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, true);
+        List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
+        deeds.add(new Deed.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
+        PracticeRun refused = run(wall, deeds);
+        assertThat(refused.phase()).isEqualTo(PracticeRun.Phase.CHOOSE);
+        assertThat(refused.refusal()).extracting(f -> f.code()).contains(FindingCode.BORROWED_NEUTRAL);
+
+        deeds.add(new Deed.Report(FindingCode.BORROWED_NEUTRAL));
+        assertThat(run(wall, deeds).marks().isAccepted()).isTrue();
+        assertThat(run(wall, List.of(new Deed.Report(FindingCode.EARTH_AS_NEUTRAL))).marks().isAccepted()).isFalse();
+        PracticeWall sound = wall(PracticeLevel.TWO_CIRCUITS, false);
+        assertThat(run(sound, List.of(new Deed.Report(FindingCode.BORROWED_NEUTRAL))).marks().isAccepted()).isFalse();
+    }
+
+    /** A fact of the trade, common practice, no source: a non-contact pen beeps at a traveller that floats. */
+    @Test
+    void aPenBeepsAtAFloatingTravellerAndATwoPoleTesterDoesNot() {
+        PracticeWall wall = wall(PracticeLevel.TWO_SWITCHES, false);
+        List<String> travellers = wall.truth().entrySet().stream().filter(e -> e.getValue() == ConductorRole.TRAVELLER)
+                .map(Map.Entry::getKey).toList();
+        int floating = 0;
+        for (String core : travellers) {
+            for (List<Deed> before : List.<List<Deed>>of(List.of(), List.of(new Deed.Flip("B")))) {
+                List<Deed> deeds = new ArrayList<>(before);
+                deeds.add(new Deed.TestToEarth(core));
+                deeds.add(new Deed.Pen(core));
+                List<PracticeRun.Line> log = run(wall, deeds).log();
+                boolean dead = log.get(log.size() - 2).words().endsWith("0 V") && !log.get(log.size() - 2).words().contains("230");
+                floating += dead && log.get(log.size() - 1).words().endsWith("beeps") ? 1 : 0;
+            }
+        }
+        assertThat(floating).isPositive();
+    }
+
+    @Test
+    void whatCannotBeDoneIsSaid() {
+        PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
+        String circuit = wall.circuits().get(0).label();
+
+        assertThatThrownBy(() -> run(wall, List.of(new Deed.Lock(circuit)))).isInstanceOf(NotPossible.class).hasMessageContaining("Switch it off");
+        assertThatThrownBy(() -> run(wall, List.of(new Deed.NamesDone()))).hasMessageContaining("has no name");
+        assertThatThrownBy(() -> run(wall, List.of(new Deed.TestContinuity("A/c1.1", "A/c2.1")))).hasMessageContaining("Free");
+        assertThatThrownBy(() -> run(wall, List.of(new Deed.Finish()))).hasMessageContaining("Choose");
+        assertThatThrownBy(() -> run(wall, List.of(new Deed.Pen("A/c9.9")))).hasMessageContaining("no core");
+        List<Deed> locked = List.of(new Deed.Breaker(circuit, false), new Deed.Lock(circuit), new Deed.Breaker(circuit, true));
+        assertThatThrownBy(() -> run(wall, locked)).hasMessageContaining("locked");
+    }
+}
