@@ -3,6 +3,8 @@ import { Navigate, Route, Routes } from "react-router";
 import { sessionOptions } from "./api/queries";
 import { DayBookPage } from "./features/daybook/DayBookPage";
 import { JobFrame } from "./features/job/JobFrame";
+import { PracticeBookPage } from "./features/practice/PracticeBookPage";
+import { PracticePage } from "./features/practice/PracticePage";
 import { LoginPage } from "./features/session/LoginPage";
 import { Failure } from "./ui/Failure";
 import { Waiting } from "./ui/Waiting";
@@ -27,6 +29,8 @@ export function App() {
       <Route path="/" element={<DayBookPage />} />
       <Route path="/jobs/:job" element={<JobFrame />} />
       <Route path="/jobs/:job/boxes/:box/:stage" element={<JobFrame />} />
+      <Route path="/practice" element={<PracticeBookPage />} />
+      <Route path="/practice/:run" element={<PracticePage />} />
       <Route path="*" element={<Navigate to="/" replace />} />
     </Routes>
   );

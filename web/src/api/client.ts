@@ -114,6 +114,11 @@ export const api = {
         params: { path: { box: id, reading } },
       }),
     ),
+  practiceBook: () => dataOf(client.GET("/api/v1/practice")),
+  startPractice: (body: Schemas["NewWall"]) => dataOf(client.POST("/api/v1/practice", { body })),
+  practiceWall: (run: string) => dataOf(client.GET("/api/v1/practice/{run}", { params: { path: { run } } })),
+  actAtWall: (run: string, body: Schemas["NextDeed"]) =>
+    dataOf(client.POST("/api/v1/practice/{run}/deeds", { params: { path: { run } }, body })),
   writeTrace: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/trace/write", box(id))),
   runSheet: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/run-sheet", box(id))),
   startRunSheet: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/run-sheet", box(id))),

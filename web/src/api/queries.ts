@@ -48,6 +48,11 @@ export const planOptions = (box: string, off: string[] = []) =>
 export const traceOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "trace"], queryFn: () => api.trace(box) });
 
+export const practiceBookOptions = queryOptions({ queryKey: ["practice"], queryFn: api.practiceBook });
+
+export const practiceWallOptions = (run: string) =>
+  queryOptions({ queryKey: ["practice", run], queryFn: () => api.practiceWall(run) });
+
 /** A plan with ends put elsewhere; nothing is kept. */
 export const whatIfOptions = (box: string, moves: Schemas["EndMove"][]) =>
   queryOptions({

@@ -16,7 +16,12 @@ export function DayBookPage() {
     <div className="flex h-full flex-col">
       <TopBar />
       <main className="mx-auto w-full max-w-4xl flex-1 overflow-y-auto p-4 sm:p-6">
-        <h1 className="mb-4 text-2xl">Day book</h1>
+        <div className="mb-4 flex flex-wrap items-baseline justify-between gap-3">
+          <h1 className="text-2xl">Day book</h1>
+          <Link to="/practice" className="btn btn-sm btn-outline">
+            practice wall
+          </Link>
+        </div>
         {jobs.isPending && <Waiting what="the jobs" />}
         {jobs.isError && <Failure error={jobs.error} onRetry={() => jobs.refetch()} />}
         {jobs.data && <JobList jobs={jobs.data} />}

@@ -9,7 +9,9 @@ export function CoreTable({ boxes }: { boxes: Schemas["BoxSeen"][] }) {
         <section key={box.id} aria-label={`cores in ${box.label}`}>
           <h2 className="mb-1 text-[16px]">
             {box.label}{" "}
-            <span className="text-soft text-[14px] font-normal">{box.mechanism ?? "lamp place"}</span>
+            <span className="text-soft text-[14px] font-normal">
+              {box.switches.map((s) => s.mechanism).join(", ") || "lamp place"}
+            </span>
           </h2>
           <table className="table-sm table">
             <thead>

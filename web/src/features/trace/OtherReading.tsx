@@ -6,7 +6,7 @@ type Props = { boxes: Schemas["BoxSeen"][]; busy: boolean; onRead: (entry: Entry
 
 /** A reading of one's own choice: switches as they stand, a core, and what was read. */
 export function OtherReading({ boxes, busy, onRead }: Props) {
-  const switches = boxes.filter((box) => box.mechanism);
+  const switches = boxes.flatMap((box) => box.switches);
   const [at, setAt] = useState<Record<string, number>>({});
   const [core, setCore] = useState("");
   const [far, setFar] = useState("");
@@ -31,10 +31,10 @@ export function OtherReading({ boxes, busy, onRead }: Props) {
               key={box.id}
               type="button"
               className="btn btn-sm btn-outline"
-              aria-label={`${box.label} at ${positions[box.id]}`}
+              aria-label={`${box.name} at ${positions[box.id]}`}
               onClick={() => setAt({ ...at, [box.id]: 1 - (positions[box.id] ?? 0) })}
             >
-              {box.label} <span className="font-mono">{positions[box.id] === 1 ? "▼ 1" : "▲ 0"}</span>
+              {box.name} <span className="font-mono">{positions[box.id] === 1 ? "▼ 1" : "▲ 0"}</span>
             </button>
           ))}
         </fieldset>

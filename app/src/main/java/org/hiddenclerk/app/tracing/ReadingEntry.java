@@ -13,7 +13,7 @@ import org.hiddenclerk.core.conductors.Reading;
 /**
  * A reading as it is sent.
  *
- * @param core    of the board; absent for the lamp
+ * @param core    of the board; for a lamp the box or gang whose lamp is meant, or absent where there is one only
  * @param farCore the other one, for continuity
  * @param with    positions by box, for everything that is not made dead
  */
@@ -34,7 +34,7 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
             return new ReadingEntry(Kind.RETURNS, returns.core(), null, returns.with(), false);
         }
         Reading.Lamp lamp = (Reading.Lamp) reading;
-        return new ReadingEntry(Kind.LAMP, null, null, lamp.with(), false);
+        return new ReadingEntry(Kind.LAMP, lamp.box(), null, lamp.with(), false);
     }
 
     /**
@@ -56,8 +56,16 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
         return switch (kind) {
             case LIVE -> new Reading.Live(known(board, core, "/core"), with);
             case RETURNS -> new Reading.Returns(known(board, core, "/core"), with);
-            case LAMP, CONTINUOUS -> new Reading.Lamp(board.boxes().get(0).id(), with);
+            case LAMP, CONTINUOUS -> new Reading.Lamp(lampOf(board), with);
         };
+    }
+
+    private String lampOf(Board board) {
+        String first = board.boxes().get(0).id();
+        if (core == null || board.boxes().stream().anyMatch(box -> box.id().equals(core))) {
+            return core == null ? first : core;
+        }
+        throw Unusable.content("The reading cannot be kept", new FieldProblem("/core", core, "a box or gang whose lamp is meant"));
     }
 
     private static String known(Board board, String core, String pointer) {

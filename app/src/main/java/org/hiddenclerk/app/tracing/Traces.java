@@ -58,6 +58,9 @@ public class Traces {
      * @param stale how many readings name cores that are not surveyed any more
      */
     record State(Boxes.Found found, SurveyedBoard surveyed, Board board, List<Kept> kept, int stale, Traced traced) {
+        List<Reading.Answered> answered() {
+            return kept.stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList();
+        }
     }
 
     @Transactional(readOnly = true)
@@ -66,7 +69,7 @@ public class Traces {
         Map<String, Box> all = new LinkedHashMap<>();
         all.put(found.row().id().toString(), found.box());
         found.neighbours().forEach((id, neighbour) -> all.put(id, neighbour.box()));
-        SurveyedBoard surveyed = SurveyedBoard.of(all);
+        SurveyedBoard surveyed = surveyed(all);
         Board board = surveyed.board();
         List<Kept> kept = new ArrayList<>();
         List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(all.keySet().stream().map(UUID::fromString).toList());
@@ -77,15 +80,23 @@ public class Traces {
                 continue;
             }
         }
-        return new State(found, surveyed, board, kept, rows.size() - kept.size(), traced(found, surveyed, board, kept));
+        return new State(found, surveyed, board, kept, rows.size() - kept.size(), traced(found, surveyed, kept));
     }
 
-    private static Traced traced(Boxes.Found found, SurveyedBoard surveyed, Board board, List<Kept> kept) {
+    private static SurveyedBoard surveyed(Map<String, Box> boxes) {
+        try {
+            return SurveyedBoard.of(boxes);
+        } catch (Tracing.TooMany e) {
+            throw Unusable.conflict(String.valueOf(e.getMessage()));
+        }
+    }
+
+    private static Traced traced(Boxes.Found found, SurveyedBoard surveyed, List<Kept> kept) {
         if (!surveyed.obstacles().isEmpty()) {
             return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
         }
         try {
-            return Tracing.of(board, found.house().region(),
+            return Tracing.of(surveyed, found.house().region(),
                     kept.stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList());
         } catch (Tracing.TooMany e) {
             throw Unusable.conflict(String.valueOf(e.getMessage()));

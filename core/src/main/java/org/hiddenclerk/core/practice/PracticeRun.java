@@ -46,7 +46,7 @@ public final class PracticeRun {
     private final Map<String, Integer> positions = new LinkedHashMap<>();
     private final Map<String, End> freed = new LinkedHashMap<>();
     private final Map<String, ConductorRole> names = new LinkedHashMap<>();
-    private final List<Line> log = new ArrayList<>();
+    private final List<LogLine> log = new ArrayList<>();
     private final List<UnsafeDeed> unsafe = new ArrayList<>();
     private final List<Finding> refusal = new ArrayList<>();
     private Phase phase = Phase.FIND_OUT;
@@ -65,7 +65,7 @@ public final class PracticeRun {
      *
      * @param alarming whether the learner should have stopped there
      */
-    public record Line(String words, boolean alarming) {
+    public record LogLine(String words, boolean alarming) {
     }
 
     private PracticeRun(PracticeWall wall, List<ModuleModel> models) {
@@ -151,7 +151,7 @@ public final class PracticeRun {
     }
 
     private void say(String words) {
-        log.add(new Line(words, false));
+        log.add(new LogLine(words, false));
     }
 
     private void flip(String gang) {
@@ -173,7 +173,7 @@ public final class PracticeRun {
         List<String> live = wiring.at(place).box().cores().stream().filter(core -> now.isLive(wiring.nodeOf(place, core)))
                 .map(Box.CableCore::words).toList();
         isolation.tested(id, live.isEmpty(), log.size());
-        log.add(new Line(live.isEmpty() ? "Every core of " + place.label() + " tested to earth: dead"
+        log.add(new LogLine(live.isEmpty() ? "Every core of " + place.label() + " tested to earth: dead"
                 : place.label() + " is not dead. Live: " + String.join(", ", live), !live.isEmpty()));
     }
 
@@ -263,7 +263,7 @@ public final class PracticeRun {
     private void touched(String place, String what, boolean live) {
         isolation.touching(place, what, live, log.size()).ifPresent(deed -> {
             unsafe.add(deed);
-            log.add(new Line(deed.words(), true));
+            log.add(new LogLine(deed.words(), true));
         });
     }
 
@@ -293,7 +293,7 @@ public final class PracticeRun {
         if (!judgement.mayBeIssued()) {
             refusedChoices++;
             judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE).forEach(refusal::add);
-            log.add(new Line(choice.scheme().label() + " with " + model.code() + ": not here", true));
+            log.add(new LogLine(choice.scheme().label() + " with " + model.code() + ": not here", true));
             return;
         }
         planner = from;
@@ -414,7 +414,7 @@ public final class PracticeRun {
         return plan.map(WiringPlan::placesOfWork).orElseGet(() -> wiring.run().boxes());
     }
 
-    public List<Line> log() {
+    public List<LogLine> log() {
         return Collections.unmodifiableList(log);
     }
 

@@ -173,7 +173,7 @@ class PracticeRunTest {
                 List<Deed> deeds = new ArrayList<>(before);
                 deeds.add(new Deed.TestToEarth(core));
                 deeds.add(new Deed.Pen(core));
-                List<PracticeRun.Line> log = run(wall, deeds).log();
+                List<PracticeRun.LogLine> log = run(wall, deeds).log();
                 boolean dead = log.get(log.size() - 2).words().endsWith("0 V") && !log.get(log.size() - 2).words().contains("230");
                 floating += dead && log.get(log.size() - 1).words().endsWith("beeps") ? 1 : 0;
             }
