@@ -25,6 +25,9 @@ const PHASES: { phase: Wall["phase"]; words: string }[] = [
   { phase: "DONE", words: "marks" },
 ];
 
+/** Deeds after which the clerk works out how it would have been done. */
+const SLOW: Deed["kind"][] = ["FINISH", "REPORT", "CHOOSE"];
+
 /** One practice wall from the locked breaker to the marks. */
 export function PracticePage() {
   const run = useParams().run ?? "";
@@ -43,16 +46,20 @@ export function PracticePage() {
 
 function AtWall({ wall }: { wall: Wall }) {
   const queries = useQueryClient();
+  const { queryKey } = practiceWallOptions(wall.id);
   const deed = useMutation({
-    mutationFn: (next: Deed) => api.actAtWall(wall.id, { after: wall.deeds, deed: next }),
+    // One after the other: a quick hand must not lose a deed.
+    scope: { id: wall.id },
+    mutationFn: (next: Deed) =>
+      api.actAtWall(wall.id, { after: queries.getQueryData(queryKey)?.deeds ?? wall.deeds, deed: next }),
     onSuccess: (now) => {
-      queries.setQueryData(practiceWallOptions(wall.id).queryKey, now);
+      queries.setQueryData(queryKey, now);
       if (now.phase === "DONE") {
         queries.invalidateQueries({ queryKey: ["practice"], exact: true });
       }
     },
   });
-  const act: Act = (next) => !deed.isPending && deed.mutate(next);
+  const act: Act = (next) => deed.mutate(next);
   const last = wall.log.at(-1);
   const reload = () => queries.invalidateQueries({ queryKey: ["practice", wall.id] });
 
@@ -92,7 +99,9 @@ function AtWall({ wall }: { wall: Wall }) {
               }`}
             >
               {last?.alarming && <TriangleAlert size={18} aria-hidden className="shrink-0" />}
-              {last?.words ?? "Nothing is isolated. Begin at the breakers."}
+              {deed.isPending && SLOW.includes(deed.variables.kind)
+                ? "the clerk looks at what was done …"
+                : (last?.words ?? "Nothing is isolated. Begin at the breakers.")}
             </p>
             {wall.phase === "FIND_OUT" && <FindingOut wall={wall} act={act} />}
             {wall.phase === "CHOOSE" && <Choosing wall={wall} act={act} />}

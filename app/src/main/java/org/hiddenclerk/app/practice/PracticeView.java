@@ -2,10 +2,9 @@ package org.hiddenclerk.app.practice;
 
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
-import java.util.Random;
 import java.util.UUID;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -35,8 +34,6 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
                     List<PracticeRun.LogLine> log, int tests, int unsafe, List<RoleView> roles, List<FaultView> faults,
                     List<SchemeView> schemes, List<ModuleFacts> modules, List<FindingView> refusal, @MayBeAbsent MarksView marks,
                     @MayBeAbsent WayView way) {
-    /** Modules that are offered at one wall. */
-    private static final int OFFERED = 8;
     private static final List<FindingCode> FAULTS = List.of(FindingCode.BORROWED_NEUTRAL, FindingCode.NEUTRAL_SWITCHED,
             FindingCode.EARTH_AS_NEUTRAL, FindingCode.REVERSED_POLARITY, FindingCode.SECOND_FEED, FindingCode.LIVE_END_OPEN,
             FindingCode.EARTH_MISSING);
@@ -121,7 +118,7 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
         boolean done = run.phase() == PracticeRun.Phase.DONE;
         boolean choosing = run.phase() == PracticeRun.Phase.CHOOSE;
         ClerksWay way = new ClerksWay(run.wall());
-        Optional<ClerksWay.Fitting> fitting = done || choosing ? way.fitting(models) : Optional.empty();
+        Optional<ClerksWay.Fitting> fitting = done ? way.fitting(models) : Optional.empty();
         return new PracticeView(kept.row().id(), kept.row().level(), kept.row().level().label(), kept.row().seed(), kept.deeds(),
                 run.phase(), run.wall().task(), run.wall().circuits().stream().map(circuit -> new BreakerView(circuit.label(),
                 circuit.phase().name(), run.isOn(circuit.label()), run.isLocked(circuit.label()))).toList(), run.isTesterProved(),
@@ -130,7 +127,7 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
                 Arrays.stream(ConductorRole.values()).filter(role -> role != ConductorRole.EARTH).map(r -> new RoleView(r, r.label())).toList(),
                 FAULTS.stream().map(fault -> new FaultView(fault, fault.title())).toList(),
                 choosing ? SCHEMES.stream().map(scheme -> new SchemeView(scheme, scheme.label())).toList() : List.of(),
-                choosing ? offered(models, fitting, kept.row().seed()) : List.of(), run.refusal().stream().map(FindingView::of).toList(),
+                choosing ? offered(models) : List.of(), run.refusal().stream().map(FindingView::of).toList(),
                 done ? marks(run.marks()) : null, done ? new WayView(way.tests(), fitting.orElse(null)) : null);
     }
 
@@ -141,14 +138,9 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
                 marks.fault().map(FindingCode::title).orElse(null));
     }
 
-    /** A few modules, the clerk's choice among them. */
-    private static List<ModuleFacts> offered(List<ModuleModel> models, Optional<ClerksWay.Fitting> fitting, long seed) {
-        List<ModuleModel> others = new ArrayList<>(models.stream().filter(m -> !m.channels().isEmpty()).toList());
-        Collections.shuffle(others, new Random(seed));
-        List<ModuleModel> offered = new ArrayList<>();
-        fitting.flatMap(f -> models.stream().filter(m -> m.code().equals(f.module())).findFirst()).ifPresent(offered::add);
-        others.stream().filter(m -> !offered.contains(m)).limit(OFFERED - offered.size()).forEach(offered::add);
-        return offered.stream().sorted(java.util.Comparator.comparing(ModuleModel::code)).map(m -> new ModuleFacts(m.code(), facts(m))).toList();
+    private static List<ModuleFacts> offered(List<ModuleModel> models) {
+        return models.stream().filter(model -> !model.channels().isEmpty()).sorted(Comparator.comparing(ModuleModel::code))
+                .map(model -> new ModuleFacts(model.code(), facts(model))).toList();
     }
 
     private static String facts(ModuleModel model) {

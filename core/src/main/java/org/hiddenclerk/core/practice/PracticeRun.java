@@ -90,7 +90,14 @@ public final class PracticeRun {
         return run;
     }
 
+    /** Does it, and tells afterwards what was unsafe about it. */
     private void next(Deed deed) {
+        int before = unsafe.size();
+        act(deed);
+        unsafe.subList(before, unsafe.size()).forEach(slip -> log.add(new LogLine(slip.words(), true)));
+    }
+
+    private void act(Deed deed) {
         if (phase == Phase.DONE) {
             throw new NotPossible("This wall is done. Take another, or the same once more.");
         }
@@ -151,7 +158,7 @@ public final class PracticeRun {
     }
 
     private void say(String words) {
-        log.add(new LogLine(words, false));
+        log.add(new LogLine(Character.toUpperCase(words.charAt(0)) + words.substring(1), false));
     }
 
     private void flip(String gang) {
@@ -261,10 +268,7 @@ public final class PracticeRun {
     }
 
     private void touched(String place, String what, boolean live) {
-        isolation.touching(place, what, live, log.size()).ifPresent(deed -> {
-            unsafe.add(deed);
-            log.add(new LogLine(deed.words(), true));
-        });
+        isolation.touching(place, what, live, log.size()).ifPresent(unsafe::add);
     }
 
     private void name(Deed.Name name) {
