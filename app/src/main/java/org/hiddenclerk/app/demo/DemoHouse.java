@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.hiddenclerk.app.ClerkProperties;
 import org.hiddenclerk.app.accounts.Accounts;
@@ -18,11 +19,13 @@ import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
+import org.jspecify.annotations.Nullable;
 import org.springframework.boot.ApplicationArguments;
 import org.springframework.boot.ApplicationRunner;
 import org.springframework.stereotype.Component;
@@ -62,7 +65,8 @@ class DemoHouse implements ApplicationRunner {
                  List<Box> boxes) {
     }
 
-    record Circuit(String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied, BigDecimal elvVolts) {
+    record Circuit(String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied, BigDecimal elvVolts,
+                   Protection.@Nullable Device device, @Nullable Integer residualMilliamps, @Nullable BigDecimal cableMm2) {
     }
 
     record Room(String name, String storey) {
@@ -90,7 +94,9 @@ class DemoHouse implements ApplicationRunner {
         UUID job = openHouse.job(house.name(), house.place(), house.region());
         Map<String, String> circuits = new LinkedHashMap<>();
         house.circuits().forEach(c -> circuits.put(c.label(), openHouse.circuit(job, c.label(), Amps.of(c.ratingAmps()),
-                c.phase(), c.alternativelySupplied(), Optional.ofNullable(c.elvVolts()).map(Volts::of)).toString()));
+                c.phase(), c.alternativelySupplied(), Optional.ofNullable(c.elvVolts()).map(Volts::of),
+                new Protection(Optional.ofNullable(c.device()).orElse(Protection.Device.BREAKER), c.residualMilliamps() == null
+                        ? OptionalInt.empty() : OptionalInt.of(c.residualMilliamps()), Optional.ofNullable(c.cableMm2()))).toString()));
         Map<String, UUID> rooms = new LinkedHashMap<>();
         house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));
         Map<String, UUID> ids = new LinkedHashMap<>();

@@ -71,7 +71,9 @@ class JobOverview {
     record RoomView(UUID id, String name, String storey) {
     }
 
-    record CircuitView(UUID id, String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied) {
+    record CircuitView(UUID id, String label, BigDecimal ratingAmps, Line phase, String phaseLabel, boolean alternativelySupplied,
+                       @MayBeAbsent BigDecimal elvVolts, String device, @MayBeAbsent Integer residualMilliamps,
+                       @MayBeAbsent BigDecimal cableMm2) {
     }
 
     record BoxView(UUID id, long version, UUID roomId, String label, BoxKind kind, String summary, int gangs,
@@ -100,7 +102,7 @@ class JobOverview {
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
-            views.add(view(found, Optional.ofNullable(issued.get(box.id())), read.contains(box.id()), sheet));
+            views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet));
             sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
@@ -118,16 +120,19 @@ class JobOverview {
     private static CircuitView view(CircuitRow row) {
         var circuit = row.toCircuit();
         return new CircuitView(row.id(), circuit.label(), circuit.rating().asDecimal(), circuit.phase(),
-                circuit.alternativelySupplied());
+                circuit.phase().label(), circuit.alternativelySupplied(), circuit.elvVolts().map(v -> v.asDecimal()).orElse(null),
+                circuit.protection().device().label(), circuit.protection().residualMilliamps().isPresent()
+                ? circuit.protection().residualMilliamps().getAsInt() : null, circuit.protection().cableMm2().orElse(null));
     }
 
-    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, boolean read, Optional<RunSheets.Open> sheet) {
+    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Traces.Standing traced,
+                         Optional<RunSheets.Open> sheet) {
         Standings.Standing standing = standings.of(found);
         List<String> gangs = found.box().gangs().stream().map(Gang::name).toList();
         String summary = gangs.isEmpty() ? found.box().kind().label() : String.join(", ", gangs);
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
                 found.box().gangs().size(), standing.worst().orElse(null),
-                StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found)).isPresent(), read,
+                StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found)).isPresent(), traced,
                         sheet).entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList());
     }
 

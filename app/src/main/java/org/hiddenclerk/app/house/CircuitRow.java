@@ -6,13 +6,17 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import java.math.BigDecimal;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
+import org.jspecify.annotations.Nullable;
 
 /** A circuit of a house. */
 @Entity
@@ -28,12 +32,20 @@ public class CircuitRow {
     private boolean alternativelySupplied;
     @Column(name = "elv_mv")
     private Long elvMv;
+    @Enumerated(EnumType.STRING)
+    private Protection.Device device;
+    @Column(name = "residual_ma")
+    private @Nullable Integer residualMa;
+    private @Nullable BigDecimal cableMm2;
 
     protected CircuitRow() {
     }
 
     public CircuitRow(UUID jobId, String label, Amps rating, Line phase, boolean alternativelySupplied,
-                      Optional<Volts> elvVolts) {
+                      Optional<Volts> elvVolts, Protection protection) {
+        this.device = protection.device();
+        this.residualMa = protection.residualMilliamps().isPresent() ? protection.residualMilliamps().getAsInt() : null;
+        this.cableMm2 = protection.cableMm2().orElse(null);
         this.elvMv = elvVolts.map(Volts::millivolts).orElse(null);
         this.id = UUID.randomUUID();
         this.jobId = jobId;
@@ -54,6 +66,7 @@ public class CircuitRow {
     /** The circuit as the core knows it. */
     public Circuit toCircuit() {
         return new Circuit(new CircuitId(id.toString()), label, new Amps(ratingMa), phase, alternativelySupplied,
-                Optional.ofNullable(elvMv).map(Volts::new));
+                Optional.ofNullable(elvMv).map(Volts::new), new Protection(device,
+                residualMa == null ? OptionalInt.empty() : OptionalInt.of(residualMa), Optional.ofNullable(cableMm2).map(BigDecimal::stripTrailingZeros)));
     }
 }

@@ -6,19 +6,24 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Digits;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.LoadText;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.StandardBox;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.http.HttpStatus;
@@ -57,7 +62,13 @@ class HouseController {
     record NewCircuit(@NotBlank @Size(max = 20) String label,
                       @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
                       @NotNull Line phase, boolean alternativelySupplied,
-                      @MayBeAbsent @DecimalMin("5") @DecimalMax("60") @Digits(integer = 2, fraction = 1) BigDecimal elvVolts) {
+                      @MayBeAbsent @DecimalMin("5") @DecimalMax("60") @Digits(integer = 2, fraction = 1) BigDecimal elvVolts,
+                      @MayBeAbsent Protection.Device device, @MayBeAbsent @Min(1) @Max(1000) Integer residualMilliamps,
+                      @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2) {
+        Protection protection() {
+            return new Protection(Optional.ofNullable(device).orElse(Protection.Device.BREAKER),
+                    residualMilliamps == null ? OptionalInt.empty() : OptionalInt.of(residualMilliamps), Optional.ofNullable(cableMm2));
+        }
     }
 
     /** The id of what was made. */
@@ -65,7 +76,17 @@ class HouseController {
     }
 
     /** A region that a job can be in. */
-    record RegionView(RegionProfile region, String label) {
+    record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes) {
+        static RegionView of(RegionProfile region) {
+            return new RegionView(region, region.label(), StandardBox.of(region).stream().map(box -> new StandardBoxView(box.name(),
+                    box.geometry().width().asDecimal(), box.geometry().height().asDecimal(), box.geometry().depth().asDecimal(),
+                    box.geometry().metal(), box.geometry().markedCubicInches().orElse(null), box.source().text())).toList());
+        }
+    }
+
+    /** A box as it is sold. */
+    record StandardBoxView(String name, BigDecimal widthMm, BigDecimal heightMm, BigDecimal depthMm, boolean metal,
+                           @MayBeAbsent BigDecimal markedCubicInches, String source) {
     }
 
     /** Loads as they were typed: what they come to, or where they stop making sense. */
@@ -82,7 +103,7 @@ class HouseController {
     @GetMapping("/regions")
     @Operation(operationId = "regions")
     List<RegionView> regions() {
-        return java.util.Arrays.stream(RegionProfile.values()).map(r -> new RegionView(r, r.label())).toList();
+        return java.util.Arrays.stream(RegionProfile.values()).map(RegionView::of).toList();
     }
 
     @PostMapping("/jobs")
@@ -115,7 +136,7 @@ class HouseController {
         }
         return new Made(openHouse.circuit(houses.job(job).id(), circuit.label().strip(),
                 Amps.of(circuit.ratingAmps()), circuit.phase(), circuit.alternativelySupplied(),
-                Optional.ofNullable(circuit.elvVolts()).map(Volts::of)));
+                Optional.ofNullable(circuit.elvVolts()).map(Volts::of), circuit.protection()));
     }
 
     @GetMapping("/loads/read")

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
@@ -50,7 +51,7 @@ public class OpenHouse {
 
     @Transactional
     public UUID circuit(UUID job, String label, Amps rating, Line phase, boolean alternativelySupplied,
-                        Optional<Volts> elvVolts) {
-        return circuits.saveAndFlush(new CircuitRow(job, label, rating, phase, alternativelySupplied, elvVolts)).id();
+                        Optional<Volts> elvVolts, Protection protection) {
+        return circuits.saveAndFlush(new CircuitRow(job, label, rating, phase, alternativelySupplied, elvVolts, protection)).id();
     }
 }

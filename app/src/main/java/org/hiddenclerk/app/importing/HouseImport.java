@@ -9,6 +9,7 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
@@ -22,6 +23,7 @@ import org.hiddenclerk.app.survey.SurveyReader;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.stereotype.Service;
@@ -46,7 +48,7 @@ class HouseImport {
         this.validator = validator;
     }
 
-    /** Columns: label, rating_a, phase; if wanted alternative_supply, elv_volts. */
+    /** Columns: label, rating_a, phase; if wanted alternative_supply, elv_volts, device, residual_ma, cable_mm2. */
     CsvTable.ImportReport circuits(UUID job, String csv) {
         Set<String> known = new HashSet<>();
         houses.circuits(houses.job(job).id()).forEach(circuit -> known.add(circuit.toCircuit().label()));
@@ -65,13 +67,25 @@ class HouseImport {
             if (elv.isEmpty() && !phases.contains(phase)) {
                 throw row.wrong("phase", "one of " + phases);
             }
-            openHouse.circuit(job, label, Amps.of(rating), phase, row.yes("alternative_supply"), elv);
+            openHouse.circuit(job, label, Amps.of(rating), phase, row.yes("alternative_supply"), elv, protection(row));
             known.add(label);
         });
     }
 
+    private static Protection protection(CsvTable.Row row) {
+        OptionalInt residual = row.optional("residual_ma").isPresent() ? OptionalInt.of(row.number("residual_ma").intValue()) : OptionalInt.empty();
+        Optional<BigDecimal> cable = row.optional("cable_mm2").map(mm2 -> row.number("cable_mm2"));
+        if (residual.isPresent() && (residual.getAsInt() < 1 || residual.getAsInt() > 1000)) {
+            throw row.wrong("residual_ma", "1 to 1000 mA");
+        }
+        if (cable.filter(mm2 -> mm2.compareTo(new BigDecimal("0.5")) < 0 || mm2.compareTo(new BigDecimal(50)) > 0).isPresent()) {
+            throw row.wrong("cable_mm2", "0.5 to 50 mm²");
+        }
+        return new Protection(row.oneOf("device", Protection.Device.class, Protection.Device.BREAKER), residual, cable);
+    }
+
     /**
-     * Columns: room, storey, label, width_mm, height_mm, depth_mm; if wanted kind, metal, and for each switch n from 1
+     * Columns: room, storey, label, width_mm, height_mm, depth_mm; if wanted kind, metal, marked_in3, and for each switch n from 1
      * switch_n, mechanism_n, circuit_n, load_n, switch_depth_mm_n.
      */
     CsvTable.ImportReport boxes(UUID job, String csv, String who) {
@@ -114,7 +128,8 @@ class HouseImport {
                     row.text("switch_" + gang), typed, gang, false, null)));
         }
         return new SurveyDocument(row.text("label"), row.oneOf("kind", BoxKind.class, BoxKind.WALL), new SurveyDocument.Geometry(
-                row.number("width_mm"), row.number("height_mm"), row.number("depth_mm"), row.yes("metal")), gangs, loads, List.of(),
+                row.number("width_mm"), row.number("height_mm"), row.number("depth_mm"), row.yes("metal"),
+                row.optional("marked_in3").isPresent() ? row.number("marked_in3") : null), gangs, loads, List.of(),
                 List.of());
     }
 

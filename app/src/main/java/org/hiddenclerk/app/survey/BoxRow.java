@@ -41,6 +41,8 @@ public class BoxRow {
     long heightUm;
     long depthUm;
     boolean metal;
+    @Column(name = "marked_in3")
+    BigDecimal markedCubicInches;
     private String changedBy;
     private Instant changedAt;
     private Instant createdAt;

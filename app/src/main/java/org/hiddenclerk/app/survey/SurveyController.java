@@ -6,11 +6,14 @@ import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.matching.SurveyChecks;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -43,8 +46,11 @@ class SurveyController {
         static SurveyView of(Boxes.Found found) {
             WiringPlan plan = WiringPlan.surveyed(found.house(), found.run());
             BoxRow row = found.row();
+            List<Finding> findings = new ArrayList<>(plan.findings());
+            findings.addAll(SurveyChecks.of(found.house(), found.run()));
+            findings.sort(Finding.ORDER);
             return new SurveyView(row.id(), found.job(), row.roomId(), row.version(), row.changedBy(), row.changedAt(),
-                    found.survey(), plan.verdict(), plan.findings().stream().map(FindingView::of).toList());
+                    found.survey(), plan.verdict(), findings.stream().map(FindingView::of).toList());
         }
     }
 

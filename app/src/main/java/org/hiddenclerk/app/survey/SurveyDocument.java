@@ -29,12 +29,13 @@ public record SurveyDocument(
         @NotNull @Size(max = 12) List<@Valid @NotNull CableEntry> cables,
         @NotNull @Size(max = 24) List<@Valid @NotNull JumperEntry> jumpers) {
 
-    /** Inside of the box, in millimetres. */
+    /** Inside of the box in millimetres, and the volume that is marked in it in cubic inches. */
     public record Geometry(
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal widthMm,
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal heightMm,
             @NotNull @DecimalMin("5") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
-            boolean metal) {
+            boolean metal,
+            @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2) BigDecimal markedCubicInches) {
     }
 
     /** One gang. */

@@ -16,6 +16,7 @@ import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.quantity.Millimetres;
+import org.jspecify.annotations.Nullable;
 
 /** Between the survey document and its rows, both ways and without loss. */
 public final class SurveyMapping {
@@ -30,6 +31,7 @@ public final class SurveyMapping {
         row.heightUm = Millimetres.of(document.geometry().heightMm()).micrometres();
         row.depthUm = Millimetres.of(document.geometry().depthMm()).micrometres();
         row.metal = document.geometry().metal();
+        row.markedCubicInches = document.geometry().markedCubicInches();
         replace(row.gangs, document.gangs().stream().map(SurveyMapping::gang).toList());
         replace(row.loads, document.loads().stream().map(SurveyMapping::load).toList());
         replace(row.cables, document.cables().stream().map(SurveyMapping::cable).toList());
@@ -109,7 +111,8 @@ public final class SurveyMapping {
             gangs.add(new GangEntry(i + 1, gang.name, gang.mechanism, mm(gang.depthUm), gang.circuitId.toString()));
         }
         return new SurveyDocument(row.label, row.kind,
-                new SurveyDocument.Geometry(mm(row.widthUm), mm(row.heightUm), mm(row.depthUm), row.metal), gangs,
+                new SurveyDocument.Geometry(mm(row.widthUm), mm(row.heightUm), mm(row.depthUm), row.metal,
+                        plainOrNone(row.markedCubicInches)), gangs,
                 row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous,
                         l.motor == null ? null : new SurveyDocument.DriveEntry(l.motor, l.direction))).toList(),
                 row.cables.stream().map(cable -> cable(row, cable)).toList(),
@@ -152,6 +155,10 @@ public final class SurveyMapping {
 
     private static BigDecimal mm(long micrometres) {
         return new Millimetres(micrometres).asDecimal();
+    }
+
+    private static @Nullable BigDecimal plainOrNone(@Nullable BigDecimal value) {
+        return value == null ? null : plain(value);
     }
 
     private static BigDecimal plain(BigDecimal value) {

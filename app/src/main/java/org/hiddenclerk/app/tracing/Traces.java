@@ -1,6 +1,7 @@
 package org.hiddenclerk.app.tracing;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -8,7 +9,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
@@ -32,6 +35,7 @@ public class Traces {
     private final RecordSurvey recordSurvey;
     private final TraceReadingRepository readings;
     private final Clock clock;
+    private final Map<UUID, Judged> standings = new ConcurrentHashMap<>();
     private final JsonMapper json = JsonMapper.builder().build();
 
     Traces(Boxes boxes, RecordSurvey recordSurvey, TraceReadingRepository readings, Clock clock) {
@@ -39,6 +43,52 @@ public class Traces {
         this.recordSurvey = recordSurvey;
         this.readings = readings;
         this.clock = clock;
+    }
+
+    /** How far the readings of a box have come. */
+    public enum Standing { UNREAD, READ, CERTAIN, CONTRADICTORY }
+
+    private record Basis(Map<String, Long> versions, int readings, Instant last) {
+    }
+
+    private record Judged(Basis basis, Standing standing) {
+    }
+
+    /**
+     * How far the readings of boxes have come. A standing is kept as long as the boxes of its run and their readings are the
+     * same.
+     *
+     * @param read boxes in which something was read, see {@link #boxesRead}
+     */
+    @Transactional(readOnly = true)
+    public Standing standing(Boxes.Found found, Set<UUID> read) {
+        Map<String, Long> versions = new TreeMap<>(Map.of(found.row().id().toString(), found.row().version()));
+        found.neighbours().forEach((id, neighbour) -> versions.put(id, neighbour.row().version()));
+        List<UUID> ids = versions.keySet().stream().map(UUID::fromString).toList();
+        if (ids.stream().noneMatch(read::contains)) {
+            return Standing.UNREAD;
+        }
+        List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(ids);
+        Basis basis = new Basis(versions, rows.size(), rows.get(rows.size() - 1).readAt());
+        Judged before = standings.get(found.row().id());
+        if (before == null || !before.basis().equals(basis)) {
+            before = new Judged(basis, judge(found.row().id()));
+            standings.put(found.row().id(), before);
+        }
+        return before.standing();
+    }
+
+    private Standing judge(UUID box) {
+        Traced traced;
+        try {
+            traced = of(box).traced();
+        } catch (Unusable tooMany) {
+            return Standing.READ;
+        }
+        if (!traced.contradictions().isEmpty()) {
+            return Standing.CONTRADICTORY;
+        }
+        return traced.done() ? Standing.CERTAIN : Standing.READ;
     }
 
     /** Boxes of a job in which something was read. */

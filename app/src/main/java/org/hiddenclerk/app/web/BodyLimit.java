@@ -12,6 +12,7 @@ import java.io.IOException;
 import java.io.InputStreamReader;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.regex.Pattern;
 import org.hiddenclerk.app.ClerkProperties;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -26,15 +27,22 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class BodyLimit extends OncePerRequestFilter {
-    private final long limit;
+    private static final Pattern PHOTOS = Pattern.compile("/api/v1/boxes/[^/]+/photos");
+
+    private final ClerkProperties properties;
 
     BodyLimit(ClerkProperties properties) {
-        this.limit = properties.bodyLimitBytes();
+        this.properties = properties;
+    }
+
+    private long limitOf(HttpServletRequest request) {
+        return PHOTOS.matcher(request.getRequestURI()).matches() ? properties.photoLimitBytes() : properties.bodyLimitBytes();
     }
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
             throws ServletException, IOException {
+        long limit = limitOf(request);
         if (request.getContentLengthLong() > limit) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
@@ -43,17 +51,20 @@ class BodyLimit extends OncePerRequestFilter {
                     + " bytes\"}]}");
             return;
         }
-        chain.doFilter(new Limited(request), response);
+        chain.doFilter(new Limited(request, limit), response);
     }
 
-    private final class Limited extends HttpServletRequestWrapper {
-        Limited(HttpServletRequest request) {
+    private static final class Limited extends HttpServletRequestWrapper {
+        private final long limit;
+
+        Limited(HttpServletRequest request, long limit) {
             super(request);
+            this.limit = limit;
         }
 
         @Override
         public ServletInputStream getInputStream() throws IOException {
-            return new LimitedStream(super.getInputStream());
+            return new LimitedStream(super.getInputStream(), limit);
         }
 
         @Override
@@ -62,12 +73,14 @@ class BodyLimit extends OncePerRequestFilter {
         }
     }
 
-    private final class LimitedStream extends ServletInputStream {
+    private static final class LimitedStream extends ServletInputStream {
         private final ServletInputStream source;
+        private final long limit;
         private long count;
 
-        LimitedStream(ServletInputStream source) {
+        LimitedStream(ServletInputStream source, long limit) {
             this.source = source;
+            this.limit = limit;
         }
 
         @Override

@@ -157,7 +157,7 @@ public final class SurveyedBoard {
 
     private static Optional<Mechanism> mechanism(Gang gang) {
         return switch (gang.mechanism()) {
-            case ONE_WAY, PUSH_MAKE -> Optional.of(Mechanism.ONE_WAY);
+            case ONE_WAY, PULL_CORD, PUSH_MAKE -> Optional.of(Mechanism.ONE_WAY);
             case TWO_WAY -> Optional.of(Mechanism.TWO_WAY);
             case INTERMEDIATE -> Optional.of(Mechanism.INTERMEDIATE);
             default -> Optional.empty();

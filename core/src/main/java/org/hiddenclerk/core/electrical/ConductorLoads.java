@@ -3,20 +3,11 @@ package org.hiddenclerk.core.electrical;
 import static org.hiddenclerk.core.finding.FindingCode.CONDUCTOR_OVERLOAD;
 
 import java.util.Locale;
-import java.util.Map;
 import java.util.OptionalDouble;
-import java.util.TreeMap;
 import org.hiddenclerk.core.finding.Remedy;
 
 /** What each conductor carries in a row against what one of its cross-section may carry. */
 final class ConductorLoads implements RowCheck {
-    /**
-     * Amperes that a copper conductor with PVC insulation carries by its cross-section in mm², two loaded conductors in
-     * conduit on a wall (IEC 60364-5-52, table B.52.2, method B1; from memory, check the edition in force). Sizes between
-     * take the next smaller one. Grouping, insulation around the cable and a warm place lower it further.
-     */
-    private static final TreeMap<Double, Double> CAPACITY = new TreeMap<>(Map.of(0.5, 7.0, 0.75, 10.0, 1.0, 13.5, 1.5, 17.5,
-            2.5, 24.0, 4.0, 32.0, 6.0, 41.0, 10.0, 57.0, 16.0, 76.0, 25.0, 101.0));
     private static final double ROUNDING = 1e-5;
 
     private final FindingLog log;
@@ -38,11 +29,7 @@ final class ConductorLoads implements RowCheck {
 
     /** Amperes that a conductor may carry; empty where its size is not stated, or too small to be wiring. */
     static OptionalDouble capacityOf(Part.Conductor conductor) {
-        if (conductor.mm2().isEmpty()) {
-            return OptionalDouble.empty();
-        }
-        Map.Entry<Double, Double> entry = CAPACITY.floorEntry(conductor.mm2().getAsDouble() + ROUNDING);
-        return entry == null ? OptionalDouble.empty() : OptionalDouble.of(entry.getValue());
+        return conductor.mm2().isEmpty() ? OptionalDouble.empty() : ConductorCapacity.amps(conductor.mm2().getAsDouble());
     }
 
     @Override

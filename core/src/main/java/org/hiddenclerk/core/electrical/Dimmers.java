@@ -18,7 +18,7 @@ final class Dimmers {
     static void check(RegionTable table, FindingLog log) {
         Region region = table.region();
         for (int e = 0; e < region.elements().length; e++) {
-            if (region.elements()[e].isSwitch() && region.elements()[e].mechanism() == Mechanism.DIMMER) {
+            if (region.elements()[e].isSwitch() && region.elements()[e].mechanism().isRegulator()) {
                 checkDimmer(table, e, log);
             }
         }

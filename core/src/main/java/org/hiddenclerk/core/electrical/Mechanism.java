@@ -18,6 +18,10 @@ public enum Mechanism {
     /** Both poles closed at 1. */
     DOUBLE_POLE(List.of("L-IN", "L-OUT", "N-IN", "N-OUT"), List.of(),
             List.of(joins("L-IN", "L-OUT"), joins("N-IN", "N-OUT"))),
+    /** A ceiling switch on a cord, closed at 1; each pull turns it. */
+    PULL_CORD(List.of("COM", "L1"), List.of(), List.of(joins("COM", "L1"))),
+    /** A fan-speed regulator, taken as full on when on. No relay module may be fed by it, or feed it. */
+    FAN_SPEED(List.of("COM", "L1"), List.of(), List.of(joins("COM", "L1"))),
     /** A wall dimmer, taken as full on when on. No relay module may be fed by it, or feed it. */
     DIMMER(List.of("COM", "L1"), List.of(), List.of(joins("COM", "L1"))),
     /** Joined permanently; not a two-state element. */
@@ -55,6 +59,11 @@ public enum Mechanism {
     /** Between its positions everything is open for a moment, which a module may see as a blink of its supply. */
     public boolean breaksBeforeMaking() {
         return this == TWO_WAY || this == INTERMEDIATE;
+    }
+
+    /** Whether it lets through less than the full voltage, so that no module may stand in series with it. */
+    public boolean isRegulator() {
+        return this == DIMMER || this == FAN_SPEED;
     }
 
     public boolean isTwoState() {

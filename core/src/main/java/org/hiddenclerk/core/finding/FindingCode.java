@@ -69,6 +69,12 @@ public enum FindingCode {
     // Colours as found
     COLOUR_MISLEADS(NOTE, "The colour does not tell what it does"),
     EARTH_COLOUR_MISUSED(HOLD, "An earth colour on something else"),
+    // What a survey shows beside its wiring
+    SEVERAL_CIRCUITS(NOTE, "More than one circuit in the box"),
+    REGULATOR_PRESENT(NOTE, "A dimmer or regulator is here"),
+    EARTH_NOT_FOUND(HOLD, "No earth in a metal box"),
+    CABLE_UNDER_DEVICE(HOLD, "The device does not protect the cable"),
+    ROOM_BEHIND(NOTE, "Room in the box"),
     // Facts that the survey lacks
     SURVEY_INCOMPLETE(HOLD, "The survey lacks something");
 

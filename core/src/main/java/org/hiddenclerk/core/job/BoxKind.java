@@ -5,6 +5,7 @@ public enum BoxKind {
     WALL("wall box"),
     JUNCTION("junction box"),
     LUMINAIRE("lamp place"),
+    CEILING_ROSE("ceiling rose"),
     CANOPY("fan canopy"),
     SOCKET("socket box"),
     PANEL("panel");
@@ -21,6 +22,6 @@ public enum BoxKind {
 
     /** Whether a load hangs here rather than at the far end of a cable. */
     public boolean isAtLoad() {
-        return this == LUMINAIRE || this == CANOPY;
+        return this == LUMINAIRE || this == CEILING_ROSE || this == CANOPY;
     }
 }

@@ -13,9 +13,10 @@ import org.hiddenclerk.core.quantity.Volts;
  * @param phase               L1, L2 or L3; ELV+ for an extra-low-voltage circuit
  * @param alternativelySupplied whether an inverter, battery or generator can feed it: more than one isolation point
  * @param elvVolts            volts of ELV+ against ELV-; empty for mains
+ * @param protection          what else is known of its protection
  */
 public record Circuit(CircuitId id, String label, Amps rating, Line phase, boolean alternativelySupplied,
-                      Optional<Volts> elvVolts) {
+                      Optional<Volts> elvVolts, Protection protection) {
     public Circuit {
         if (!phase.isLive() && phase != Line.ELV_PLUS) {
             throw new IllegalArgumentException("The phase (" + phase + ") must be L1, L2, L3 or ELV+.");
@@ -23,6 +24,11 @@ public record Circuit(CircuitId id, String label, Amps rating, Line phase, boole
         if (elvVolts.isPresent() != (phase == Line.ELV_PLUS)) {
             throw new IllegalArgumentException("Circuit " + label + " must state its volts if it is ELV, and only then.");
         }
+    }
+
+    /** A circuit of which no more is known. */
+    public Circuit(CircuitId id, String label, Amps rating, Line phase, boolean alternativelySupplied, Optional<Volts> elvVolts) {
+        this(id, label, rating, phase, alternativelySupplied, elvVolts, Protection.UNKNOWN);
     }
 
     /** A mains circuit. */

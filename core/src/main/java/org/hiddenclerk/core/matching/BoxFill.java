@@ -30,7 +30,7 @@ public final class BoxFill {
     private static final BigDecimal MM3_PER_IN3 = in3("16387.064");
     private static final BigDecimal QUARTER = in3("0.25");
     private static final int FIRST_EARTHS = 4;
-    private static final Source SOURCE = new Source("NEC 314.16(B), allowances of Table 314.16(B)(1)");
+    static final Source SOURCE = new Source("NEC 314.16(B), allowances of Table 314.16(B)(1)");
 
     /** Editions of the code that count earths differently. */
     public enum Edition { UNTIL_2017, SINCE_2020 }
@@ -117,7 +117,7 @@ public final class BoxFill {
         return lengthMm.multiply(widthMm).multiply(heightMm).divide(MM3_PER_IN3, 3, RoundingMode.HALF_UP);
     }
 
-    /** Judges a surveyed box with modules in it; its volume is measured, a mark in the box would come before that. */
+    /** Judges a surveyed box with modules in it, by the volume marked in it, or as measured. */
     static RoomInBox.Judgement of(Box box, List<ModuleModel> modules) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
@@ -125,7 +125,8 @@ public final class BoxFill {
             return new RoomInBox.Judgement(findings, margins);
         }
         BoxGeometry room = box.geometry().get();
-        BigDecimal has = volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal());
+        BigDecimal has = room.markedCubicInches().orElseGet(() ->
+                volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal()));
         BigDecimal needs = needed(contents(box), Edition.SINCE_2020);
         BigDecimal taken = modules.stream().map(m -> volume(m.length().asDecimal(), m.width().asDecimal(), m.thickness().asDecimal()))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);

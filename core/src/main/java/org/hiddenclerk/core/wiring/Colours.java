@@ -7,6 +7,7 @@ import java.util.Set;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -16,6 +17,8 @@ import org.hiddenclerk.core.job.Role;
 final class Colours {
     private static final Set<CoreColour> EARTHS = Set.of(CoreColour.GREEN_YELLOW, CoreColour.GREEN, CoreColour.BARE);
     private static final Set<Role> OF_LIVES = Set.of(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.TRAVELLER, Role.CONTROL);
+
+    private static final Source OLD_UK = new Source("BS 7671 before Amendment 2:2004: red live, black neutral; from memory");
 
     private Colours() {
     }
@@ -37,19 +40,26 @@ final class Colours {
                     + role.label() + "; that colour is for protective earth alone.", region.colourSource(),
                     new Remedy(Remedy.Kind.REWIRE, "test what it is; another core must do its work")));
         }
-        boolean seenAsNeutral = region.neutralColours().contains(seen);
+        boolean old = isOfOldUkColours(core, region);
+        boolean seenAsNeutral = old ? seen == CoreColour.BLACK : region.neutralColours().contains(seen);
         if (seenAsNeutral && OF_LIVES.contains(role)) {
-            return Optional.of(misleading(core, role, region, region.liveColour()));
+            return Optional.of(misleading(core, role, old ? OLD_UK : region.colourSource(), old ? CoreColour.RED : region.liveColour()));
         }
         if (!seenAsNeutral && role == Role.NEUTRAL) {
-            return Optional.of(misleading(core, role, region, region.neutralColour()));
+            return Optional.of(misleading(core, role, old ? OLD_UK : region.colourSource(), region.neutralColour()));
         }
         return Optional.empty();
     }
 
-    private static Finding misleading(Box.CableCore core, Role role, RegionProfile region, CoreColour sleeve) {
+    /** A cable with red and without brown was laid before the colours changed: red is live there, black is neutral. */
+    private static boolean isOfOldUkColours(Box.CableCore core, RegionProfile region) {
+        return region == RegionProfile.UK_230 && core.cable().cores().stream().anyMatch(c -> c.colour() == CoreColour.RED)
+                && core.cable().cores().stream().noneMatch(c -> c.colour() == CoreColour.BROWN);
+    }
+
+    private static Finding misleading(Box.CableCore core, Role role, Source source, CoreColour sleeve) {
         return Finding.of(FindingCode.COLOUR_MISLEADS, core.words(), core.words() + " is a " + role.label()
-                + "; its colour says otherwise.", region.colourSource(),
+                + "; its colour says otherwise.", source,
                 new Remedy(Remedy.Kind.REWIRE, "test it, and sleeve it " + sleeve.words() + " at both ends"));
     }
 }

@@ -85,11 +85,11 @@ record Site(Found found, Run.Place lead, Assignment assignment) {
     /** The two terminals between which a mechanism opens and closes; empty when it does neither by itself. */
     static List<String> contactOf(Mechanism mechanism) {
         return switch (mechanism) {
-            case ONE_WAY, PUSH_MAKE, PUSH_BREAK -> List.of("COM", "L1");
+            case ONE_WAY, PULL_CORD, PUSH_MAKE, PUSH_BREAK -> List.of("COM", "L1");
             case TWO_WAY -> List.of("COM", "L1");
             case INTERMEDIATE -> List.of("A1", "B1");
             case DOUBLE_POLE -> List.of("L-IN", "L-OUT");
-            case FIXED_ON, DIMMER -> List.of();
+            case FIXED_ON, DIMMER, FAN_SPEED -> List.of();
         };
     }
 }

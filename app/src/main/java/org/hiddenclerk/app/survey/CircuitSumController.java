@@ -1,0 +1,52 @@
+package org.hiddenclerk.app.survey;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.math.BigDecimal;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.matching.CircuitSum;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.springframework.transaction.annotation.Transactional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** What all surveyed loads of each circuit come to. */
+@RestController
+@RequestMapping("/api/v1/jobs/{job}/circuit-sums")
+@Tag(name = "house")
+class CircuitSumController {
+    private final Houses houses;
+    private final Boxes boxes;
+
+    CircuitSumController(Houses houses, Boxes boxes) {
+        this.houses = houses;
+        this.boxes = boxes;
+    }
+
+    /** All loads of a circuit at once. */
+    record CircuitSumView(String circuit, String label, int loads, BigDecimal watts, BigDecimal amps, BigDecimal ratingAmps,
+                          List<FindingView> findings) {
+        static CircuitSumView of(CircuitSum sum) {
+            return new CircuitSumView(sum.circuit().id().value(), sum.circuit().label(), sum.loads(), sum.watts().asDecimal(),
+                    sum.amps().asDecimal(), sum.circuit().rating().asDecimal(), sum.findings().stream().map(FindingView::of).toList());
+        }
+    }
+
+    @GetMapping
+    @Operation(operationId = "circuitSums")
+    @Transactional(readOnly = true)
+    List<CircuitSumView> sums(@PathVariable UUID job) {
+        HouseContext house = houses.context(job);
+        Map<String, Box> all = new LinkedHashMap<>();
+        boxes.ofJob(job).forEach(row -> all.put(row.id().toString(), SurveyReader.read(SurveyMapping.read(row), house.circuits().keySet())));
+        return CircuitSum.of(house, all).stream().map(CircuitSumView::of).toList();
+    }
+}

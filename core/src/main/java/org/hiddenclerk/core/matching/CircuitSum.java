@@ -1,0 +1,144 @@
+package org.hiddenclerk.core.matching;
+
+import java.math.BigDecimal;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Deque;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.TreeMap;
+import org.hiddenclerk.core.electrical.ConductorCapacity;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Cable;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.LoadBank;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.LoadArithmetic;
+import org.hiddenclerk.core.quantity.Volts;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.HouseContext;
+
+/**
+ * All surveyed loads of a circuit at once, without diversity, against its device and its cable.
+ *
+ * @param amps       sum of the currents of all loads
+ * @param continuous of that, what runs for three hours or more
+ * @param findings   what is too much
+ */
+public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amps continuous, List<Finding> findings) {
+    /** Share of a rating from which a sum is called close; common practice, no source. */
+    private static final int CLOSE_PERCENT = 80;
+    /** Largest device for small copper conductors in mm², NEC 240.4(D). */
+    private static final TreeMap<Double, Double> SMALL_CONDUCTORS = new TreeMap<>(Map.of(2.08, 15.0, 3.31, 20.0, 5.26, 30.0));
+    private static final Source NEC_SMALL = new Source("NEC 240.4(D); from memory, check the edition in force");
+
+    public CircuitSum {
+        findings = List.copyOf(findings);
+    }
+
+    /**
+     * The sums of a house, one for each circuit, in the order of their labels.
+     *
+     * @param boxes surveyed boxes by identity
+     */
+    public static List<CircuitSum> of(HouseContext house, Map<String, Box> boxes) {
+        Map<CircuitId, List<SurveyedLoad>> loads = new LinkedHashMap<>();
+        boxes.forEach((id, box) -> box.loads().forEach(load -> circuitOf(id, load, boxes)
+                .ifPresent(circuit -> loads.computeIfAbsent(circuit, c -> new ArrayList<>()).add(load))));
+        return house.circuits().values().stream().sorted(java.util.Comparator.comparing(Circuit::label))
+                .map(circuit -> of(circuit, loads.getOrDefault(circuit.id(), List.of()), house.region())).toList();
+    }
+
+    private static CircuitSum of(Circuit circuit, List<SurveyedLoad> loads, RegionProfile region) {
+        Volts volts = circuit.elvVolts().orElse(region.nominalVolts());
+        Watts watts = loads.stream().map(SurveyedLoad::total).reduce(Watts.ZERO, Watts::plus);
+        Amps amps = amps(loads, volts);
+        Amps continuous = amps(loads.stream().filter(SurveyedLoad::continuous).toList(), volts);
+        List<Finding> findings = new ArrayList<>();
+        String subject = "circuit " + circuit.label();
+        if (amps.compareTo(circuit.rating()) > 0) {
+            findings.add(Finding.of(FindingCode.CIRCUIT_OVERLOAD, subject, "All surveyed loads at once draw " + amps + "; the device is rated "
+                    + circuit.rating() + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.REWIRE, "move loads to another circuit")));
+        } else if (amps.milliamps() * 100 > circuit.rating().milliamps() * CLOSE_PERCENT) {
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject, "All surveyed loads at once draw " + amps + " of "
+                    + circuit.rating() + ".", Source.COMMON_PRACTICE));
+        }
+        region.continuousPercent().ifPresent(percent -> {
+            if (!LoadArithmetic.isWithinContinuousLimit(continuous, circuit.rating(), percent)) {
+                findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject, "Loads of three hours or more draw " + continuous
+                        + "; at most " + percent + "\u2009% of " + circuit.rating() + " is allowed.", region.continuousSource()));
+            }
+        });
+        cable(circuit, region).ifPresent(findings::add);
+        findings.sort(Finding.ORDER);
+        return new CircuitSum(circuit, loads.size(), watts, amps, continuous, findings);
+    }
+
+    private static Amps amps(List<SurveyedLoad> loads, Volts volts) {
+        Amps sum = Amps.ZERO;
+        for (SurveyedLoad load : loads) {
+            for (LoadBank bank : load.banks()) {
+                sum = sum.plus(LoadArithmetic.current(bank.total(), volts, bank.powerFactor(), 1));
+            }
+        }
+        return sum;
+    }
+
+    private static Optional<Finding> cable(Circuit circuit, RegionProfile region) {
+        if (circuit.protection().cableMm2().isEmpty()) {
+            return Optional.empty();
+        }
+        BigDecimal mm2 = circuit.protection().cableMm2().get();
+        Map.Entry<Double, Double> small = region == RegionProfile.US_120 ? SMALL_CONDUCTORS.floorEntry(mm2.doubleValue()) : null;
+        OptionalDouble carries = small != null ? OptionalDouble.of(small.getValue()) : ConductorCapacity.amps(mm2.doubleValue());
+        if (carries.isPresent() && circuit.rating().asDouble() > carries.getAsDouble()) {
+            return Optional.of(Finding.of(FindingCode.CABLE_UNDER_DEVICE, "circuit " + circuit.label(), "The cable of " + mm2.toPlainString()
+                    + "\u2009mm\u00b2 takes a device of at most " + Amps.of(BigDecimal.valueOf(carries.getAsDouble())) + "; it has "
+                    + circuit.rating() + ".", small != null ? NEC_SMALL : ConductorCapacity.SOURCE,
+                    new Remedy(Remedy.Kind.REWIRE, "a smaller device, by a licensed person")));
+        }
+        return Optional.empty();
+    }
+
+    /** Circuit of a load: that of its gang; of one that hangs in a box, the first that is met along the cables. */
+    private static Optional<CircuitId> circuitOf(String id, SurveyedLoad load, Map<String, Box> boxes) {
+        if (!load.hangsHere()) {
+            return Optional.of(boxes.get(id).gang(load.gang()).circuit());
+        }
+        Deque<String> open = new ArrayDeque<>(List.of(id));
+        Set<String> seen = new HashSet<>(open);
+        while (!open.isEmpty()) {
+            Box box = boxes.get(open.remove());
+            Optional<CircuitId> here = circuitIn(box);
+            if (here.isPresent()) {
+                return here;
+            }
+            for (Cable cable : box.cables()) {
+                if (cable.leads() instanceof Leads.ToBox to && boxes.containsKey(to.box()) && seen.add(to.box())) {
+                    open.add(to.box());
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static Optional<CircuitId> circuitIn(Box box) {
+        Optional<CircuitId> feed = box.cables().stream().filter(c -> c.leads() instanceof Leads.FromSupply)
+                .map(c -> ((Leads.FromSupply) c.leads()).circuit()).findFirst();
+        return feed.or(() -> box.gangs().stream().map(Gang::circuit).findFirst());
+    }
+}
