@@ -114,6 +114,22 @@ export const api = {
         params: { path: { box: id, reading } },
       }),
     ),
+  circuitSums: (job: string) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/circuit-sums", { params: { path: { job } } })),
+  needs: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/needs", box(id))),
+  photos: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/photos", box(id))),
+  addPhoto: (id: string, picture: File) =>
+    dataOf(
+      client.POST("/api/v1/boxes/{box}/photos", {
+        ...box(id),
+        // The generated type knows a picture as text; it is sent as it is.
+        body: picture as unknown as string,
+        bodySerializer: (body: unknown) => body as BodyInit,
+        headers: { "Content-Type": picture.type },
+      }),
+    ),
+  removePhoto: (photo: string) =>
+    dataOf(client.DELETE("/api/v1/photos/{photo}", { params: { path: { photo } } })),
   practiceBook: () => dataOf(client.GET("/api/v1/practice")),
   startPractice: (body: Schemas["NewWall"]) => dataOf(client.POST("/api/v1/practice", { body })),
   practiceWall: (run: string) => dataOf(client.GET("/api/v1/practice/{run}", { params: { path: { run } } })),

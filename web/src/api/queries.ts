@@ -48,6 +48,15 @@ export const planOptions = (box: string, off: string[] = []) =>
 export const traceOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "trace"], queryFn: () => api.trace(box) });
 
+export const circuitSumsOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "sums"], queryFn: () => api.circuitSums(job), staleTime: 10_000 });
+
+export const needsOptions = (box: string) =>
+  queryOptions({ queryKey: ["box", box, "needs"], queryFn: () => api.needs(box) });
+
+export const photosOptions = (box: string) =>
+  queryOptions({ queryKey: ["photos", box], queryFn: () => api.photos(box) });
+
 export const practiceBookOptions = queryOptions({ queryKey: ["practice"], queryFn: api.practiceBook });
 
 export const practiceWallOptions = (run: string) =>

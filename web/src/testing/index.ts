@@ -29,7 +29,17 @@ export function job(change: Partial<Schemas["JobView"]> = {}): Schemas["JobView"
       { id: "pantry", name: "Pantry", storey: "Ground floor" },
       { id: "attic", name: "Attic", storey: "Loft" },
     ],
-    circuits: [{ id: "c4", label: "4", ratingAmps: 10, phase: "L1", alternativelySupplied: true }],
+    circuits: [
+      {
+        id: "c4",
+        label: "4",
+        ratingAmps: 10,
+        phase: "L1",
+        phaseLabel: "L1",
+        device: "circuit breaker",
+        alternativelySupplied: true,
+      },
+    ],
     terminals: { ONE_WAY: ["COM", "L1"], INTERMEDIATE: ["A1", "A2", "B1", "B2"] },
     boxes: [box("b1", "pantry", "B-01"), box("b2", "attic", "B-02", { worst: "STOP" })],
     isolation: [],

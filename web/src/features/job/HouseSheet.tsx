@@ -1,9 +1,12 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
 import { api, type Schemas } from "../../api/client";
+import { circuitSumsOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
+import { withUnit } from "../../ui/figures";
+import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
 import { ImportPanel } from "./ImportPanel";
 import { SheetLayout } from "./SheetLayout";
@@ -41,6 +44,10 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
   const [rating, setRating] = useState("10");
   const [phase, setPhase] = useState<Schemas["NewCircuit"]["phase"]>("L1");
   const [other, setOther] = useState(false);
+  const [device, setDevice] = useState<NonNullable<Schemas["NewCircuit"]["device"]>>("BREAKER");
+  const [residual, setResidual] = useState("");
+  const [cable, setCable] = useState("");
+  const sums = useQuery(circuitSumsOptions(job.id));
   const add = useAdding(
     job.id,
     () =>
@@ -49,6 +56,9 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
         ratingAmps: Number(rating.replace(",", ".")),
         phase,
         alternativelySupplied: other,
+        device,
+        ...(residual ? { residualMilliamps: Number(residual) } : {}),
+        ...(cable ? { cableMm2: Number(cable.replace(",", ".")) } : {}),
       }),
     () => setLabel(""),
   );
@@ -69,7 +79,8 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
               <th>On the board</th>
               <th>Rating</th>
               <th>Phase</th>
-              <th>Other supply</th>
+              <th>Device, cable</th>
+              <th>All loads at once</th>
             </tr>
           </thead>
           <tbody>
@@ -77,8 +88,19 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
               <tr key={circuit.id}>
                 <td className="font-semibold">{circuit.label}</td>
                 <td className="font-mono">{circuit.ratingAmps} A</td>
-                <td>{circuit.phase}</td>
-                <td>{circuit.alternativelySupplied ? "inverter, battery or generator" : "no"}</td>
+                <td>
+                  {circuit.phaseLabel}
+                  {circuit.elvVolts && ` ${circuit.elvVolts} V`}
+                </td>
+                <td>
+                  {circuit.device}
+                  {circuit.residualMilliamps && `, ${circuit.residualMilliamps} mA`}
+                  {circuit.cableMm2 && `, ${circuit.cableMm2} mm²`}
+                  {circuit.alternativelySupplied && (
+                    <span className="text-warning block">also inverter, battery or generator</span>
+                  )}
+                </td>
+                <Sum sum={sums.data?.find((sum) => sum.circuit === circuit.id)} />
               </tr>
             ))}
           </tbody>
@@ -96,6 +118,18 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
         <button type="submit" className="btn btn-outline" disabled={add.isPending}>
           add circuit
         </button>
+        <Choice
+          label="Device"
+          value={device}
+          onChange={setDevice}
+          options={[
+            { value: "BREAKER", label: "circuit breaker" },
+            { value: "BREAKER_WITH_RESIDUAL", label: "with residual current" },
+            { value: "FUSE", label: "fuse" },
+          ]}
+        />
+        <TextField label="Residual current, mA" value={residual} onChange={setResidual} inputMode="numeric" />
+        <TextField label="Cable, mm²" value={cable} onChange={setCable} inputMode="decimal" />
         <label className="col-span-full flex items-center gap-2">
           <input
             type="checkbox"
@@ -108,6 +142,27 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
       </form>
       {add.isError && <Failure error={add.error} />}
     </section>
+  );
+}
+
+/** What the loads of a circuit come to, and what is too much. */
+function Sum({ sum }: { sum?: Schemas["CircuitSumView"] }) {
+  if (!sum) {
+    return <td />;
+  }
+  const [worst] = sum.findings;
+  return (
+    <td>
+      <span className="font-mono whitespace-nowrap">
+        {withUnit(sum.watts, "W")} · {withUnit(Math.round(sum.amps * 100) / 100, "A")}
+      </span>
+      {worst && (
+        <span className="flex items-start gap-1.5 text-[13px]">
+          <Mark kind={worst.severity} size={15} />
+          {worst.reason}
+        </span>
+      )}
+    </td>
   );
 }
 

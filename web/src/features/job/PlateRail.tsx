@@ -159,7 +159,7 @@ export function Plate({ gangs, kind, mark }: { gangs: number; kind: Box["kind"];
           y="3"
           width={width}
           height="34"
-          rx={kind === "LUMINAIRE" || kind === "CANOPY" ? 17 : 4}
+          rx={["LUMINAIRE", "CEILING_ROSE", "CANOPY"].includes(kind) ? 17 : 4}
           fill="var(--color-base-100)"
           strokeWidth="1.5"
         />
@@ -184,6 +184,7 @@ export function Plate({ gangs, kind, mark }: { gangs: number; kind: Box["kind"];
 function Bare({ kind }: { kind: Box["kind"] }) {
   switch (kind) {
     case "LUMINAIRE":
+    case "CEILING_ROSE":
     case "CANOPY":
       return <path d="M21 13l14 14M35 13L21 27" strokeWidth="1.4" />;
     case "SOCKET":

@@ -204,7 +204,7 @@ type StubProps = {
 /** The stub of a core with the letters of its colour, and what is known of it. */
 function Stub({ core, y, row, right, held, onPick }: StubProps) {
   const note = core.note ?? "";
-  const wide = note.length * 7.2 + 10;
+  const wide = note.length * 6.6 + 10;
   const button = onPick && {
     role: "button",
     tabIndex: 0,

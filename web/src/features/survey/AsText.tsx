@@ -1,7 +1,8 @@
 import { useMutation } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useId, useMemo, useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { Failure } from "../../ui/Failure";
+import { useKeys } from "../../ui/useKeys";
 import type { Survey } from "./draft";
 
 type Problem = Schemas["TextProblem"];
@@ -30,6 +31,13 @@ export function AsText({ job, survey, onChange }: Props) {
     },
   });
 
+  const open = text !== null;
+  const keys = useMemo(
+    (): Record<string, () => void> => (open ? {} : { t: () => write.mutate() }),
+    [open, write.mutate],
+  );
+  useKeys(keys);
+
   if (text === null) {
     return (
       <div className="no-print">
@@ -39,7 +47,10 @@ export function AsText({ job, survey, onChange }: Props) {
           disabled={write.isPending}
           onClick={() => write.mutate()}
         >
-          as text
+          as text{" "}
+          <span className="kbd-key" aria-hidden>
+            t
+          </span>
         </button>
         {write.isError && <Failure error={write.error} />}
       </div>
@@ -52,6 +63,8 @@ export function AsText({ job, survey, onChange }: Props) {
       </label>
       <textarea
         id={field}
+        // biome-ignore lint/a11y/noAutofocus: the person has just asked to type here
+        autoFocus
         className="textarea w-full font-mono text-[14px] leading-relaxed"
         rows={Math.min(24, Math.max(8, text.split("\n").length + 1))}
         spellCheck={false}

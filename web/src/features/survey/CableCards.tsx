@@ -1,13 +1,15 @@
 import { useMutation } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
+import { useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { Choice } from "../../ui/Choice";
+import { AWG, useUnits } from "../../ui/units";
 import { type Cable, type Core, HANGS_HERE, replaceAt, type Survey, without } from "./draft";
 import { EndChoice } from "./EndChoice";
 
-const ROLES: { value: Core["role"]; label: string }[] = [
+export const ROLES: { value: Core["role"]; label: string }[] = [
   { value: "PERMANENT_LIVE", label: "permanent live" },
   { value: "SWITCHED_LIVE", label: "switched live" },
   { value: "NEUTRAL", label: "neutral" },
@@ -36,19 +38,55 @@ export const COLOURS: { value: Core["colour"]; label: string }[] = [
 
 type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Survey) => void };
 
-/** The cables that enter the box. A dropped cable comes as it usually is; every core can be put right. */
-export function CableCards({ job, survey, onChange }: Props) {
+type SectionProps = {
+  name: string;
+  region: Schemas["JobView"]["region"];
+  mm2: number;
+  onChange: (mm2: number) => void;
+};
+
+/** Cross-section of a cable, in mm² or by its American size. */
+function CrossSection({ name, region, mm2, onChange }: SectionProps) {
+  const units = useUnits(region);
+  if (units === "us") {
+    const nearest = AWG.reduce((a, b) => (Math.abs(b.mm2 - mm2) < Math.abs(a.mm2 - mm2) ? b : a));
+    return (
+      <Choice
+        label={`size of ${name}`}
+        value={String(nearest.awg)}
+        options={AWG.map(({ awg }) => ({ value: String(awg), label: `${awg} AWG` }))}
+        onChange={(awg) => onChange(AWG.find((size) => String(size.awg) === awg)?.mm2 ?? mm2)}
+      />
+    );
+  }
+  return (
+    <TextField
+      label="mm²"
+      aria-label={`cross-section of ${name} in mm²`}
+      className="w-20"
+      type="number"
+      min={0.5}
+      step="any"
+      value={String(mm2)}
+      onChange={(text) => onChange(Number(text))}
+    />
+  );
+}
+
+/** Usual cables to drop into the picture of the box. */
+export function DropCables({ job, survey, onChange }: Props) {
+  const [singles, setSingles] = useState(false);
   const drop = useMutation({
     mutationFn: (wish: { leadsTo: Cable["leadsTo"]; circuit?: string; load?: number }) =>
-      api.draftCable(job.id, { survey, ...wish }),
+      api.draftCable(job.id, { survey, ...wish, singles }),
     onSuccess: (draft) =>
       onChange({
         ...survey,
         cables: [
           ...survey.cables,
-          draft.cable.leadsTo === "BOX"
-            ? { ...draft.cable, box: job.boxes[0]?.id, farCable: "c1" }
-            : draft.cable,
+          ...draft.cables.map((cable) =>
+            cable.leadsTo === "BOX" ? { ...cable, box: job.boxes[0]?.id, farCable: cable.name } : cable,
+          ),
         ],
         jumpers: [...survey.jumpers, ...draft.jumpers],
       }),
@@ -56,11 +94,7 @@ export function CableCards({ job, survey, onChange }: Props) {
   const own = job.circuits.filter((circuit) => survey.gangs.some((gang) => gang.circuit === circuit.id));
   const circuits = own.length > 0 ? own : job.circuits;
   return (
-    <section aria-label="Cables">
-      <h2 className="mb-2 text-[16px]">Cables</h2>
-      {survey.cables.length === 0 && (
-        <p className="text-soft mb-2">No conductors yet. Drop the feed cable first.</p>
-      )}
+    <div className="no-print">
       <div className="mb-3 flex flex-wrap gap-2">
         {circuits.map((circuit) => (
           <button
@@ -100,8 +134,29 @@ export function CableCards({ job, survey, onChange }: Props) {
               </button>
             </span>
           ))}
+        <label className="flex items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="checkbox checkbox-sm"
+            checked={singles}
+            onChange={(e) => setSingles(e.target.checked)}
+          />
+          as single cores in conduit
+        </label>
       </div>
       {drop.isError && <Failure error={drop.error} />}
+    </div>
+  );
+}
+
+/** The cables that enter the box. A dropped cable comes as it usually is; every core can be put right. */
+export function CableCards({ job, survey, onChange }: Props) {
+  return (
+    <section aria-label="Cables">
+      <h2 className="mb-2 text-[16px]">Cables</h2>
+      {survey.cables.length === 0 && (
+        <p className="text-soft mb-2">No conductors yet. Drop the feed cable into the picture first.</p>
+      )}
       <ul className="space-y-3">
         {survey.cables.map((cable, index) => (
           <li key={cable.name} className="border-line rounded-[4px] border p-3">
@@ -121,7 +176,7 @@ export function CableCards({ job, survey, onChange }: Props) {
   );
 }
 
-function wayOf(job: Schemas["JobView"], survey: Survey, cable: Cable): string {
+export function wayOf(job: Schemas["JobView"], survey: Survey, cable: Cable): string {
   const circuit = job.circuits.find((c) => c.id === cable.circuit)?.label;
   const load = survey.loads.find((l) => l.number === cable.load)?.name;
   switch (cable.leadsTo) {
@@ -190,15 +245,11 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
           </>
         )}
         <span className="flex-1" />
-        <TextField
-          label="mm²"
-          aria-label={`cross-section of ${cable.name} in mm²`}
-          className="w-20"
-          type="number"
-          min={0.5}
-          step="any"
-          value={String(cable.mm2)}
-          onChange={(text) => onChange({ ...cable, mm2: Number(text) })}
+        <CrossSection
+          name={cable.name}
+          region={job.region}
+          mm2={cable.mm2}
+          onChange={(mm2) => onChange({ ...cable, mm2 })}
         />
         <button type="button" className="btn btn-xs btn-outline" onClick={addCore}>
           add a core

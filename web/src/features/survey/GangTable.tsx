@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import { loadsOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { withUnit } from "../../ui/figures";
+import { LengthField } from "../../ui/LengthField";
 import { TextField } from "../../ui/TextField";
 import { type Gang, HANGS_HERE, newGang, replaceAt, type Survey } from "./draft";
 
@@ -15,6 +16,8 @@ const MECHANISMS: { value: Gang["mechanism"]; label: string }[] = [
   { value: "TWO_WAY", label: "two-way (change-over)" },
   { value: "INTERMEDIATE", label: "intermediate" },
   { value: "DOUBLE_POLE", label: "double-pole" },
+  { value: "PULL_CORD", label: "pull-cord" },
+  { value: "FAN_SPEED", label: "fan speed" },
   { value: "DIMMER", label: "dimmer" },
   { value: "FIXED_ON", label: "joined, no switch" },
 ];
@@ -103,14 +106,13 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
           onChange={(mechanism) => set({ mechanism })}
           options={MECHANISMS}
         />
-        <TextField
-          label={`Its depth, mm`}
-          aria-label={`Depth of the mechanism in mm, ${who}`}
-          type="number"
-          min={1}
-          step="any"
-          value={String(gang.depthMm)}
-          onChange={(text) => set({ depthMm: Number(text) })}
+        <LengthField
+          label="Its depth"
+          name={`Depth of the mechanism, ${who}`}
+          mm={gang.depthMm}
+          least={1}
+          region={job.region}
+          onChange={(depthMm) => set({ depthMm })}
         />
         <Choice
           label={`Circuit, ${who}`}

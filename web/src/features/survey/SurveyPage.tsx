@@ -1,12 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { planOptions, surveyOptions } from "../../api/queries";
+import { surveyOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
-import { WiringDrawing } from "../draw/WiringDrawing";
-import { MarginNotes } from "../job/MarginNotes";
 import { likeThis, newSurvey, nextLabel } from "./draft";
+import { SurveyMargin } from "./SurveyMargin";
 import { SurveySheet } from "./SurveySheet";
 
 type Props = { job: Schemas["JobView"]; box: string; room: string | null };
@@ -53,7 +52,6 @@ function NewBox({ job, room }: { job: Schemas["JobView"]; room: string | null })
 
 function KnownBox({ job, box }: { job: Schemas["JobView"]; box: string }) {
   const survey = useQuery(surveyOptions(box));
-  const plan = useQuery(planOptions(box));
   if (survey.isPending) {
     return <Waiting what="the survey" />;
   }
@@ -67,22 +65,12 @@ function KnownBox({ job, box }: { job: Schemas["JobView"]; box: string }) {
   const room = job.rooms.find((r) => r.id === survey.data.roomId);
   return (
     <SurveySheet
-      key={survey.data.version}
+      key={survey.data.id}
       job={job}
       room={room ?? { id: survey.data.roomId, name: "Box", storey: "" }}
       kept={survey.data}
       start={survey.data.survey}
-      picture={
-        plan.data && (
-          <figure className="border-line mb-4 overflow-x-auto border-b pb-3">
-            <WiringDrawing wiring={plan.data.before} maxHeight={300} />
-            <figcaption className="text-soft text-sm">
-              As found, box from behind. Operate it on the Draw sheet.
-            </figcaption>
-          </figure>
-        )
-      }
-      margin={<MarginNotes findings={survey.data.findings} empty="The wiring as found shows no fault." />}
+      margin={<SurveyMargin job={job} survey={survey.data} />}
       noteCount={survey.data.findings.length}
     />
   );

@@ -1,53 +1,82 @@
-import { useMutation } from "@tanstack/react-query";
-import { type ReactNode, useMemo, useReducer } from "react";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type ReactNode, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { ApiProblem, api, type Schemas } from "../../api/client";
-import { useBoxChanged } from "../../api/queries";
+import { regionsOptions, surveyOptions, useBoxChanged } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Choice } from "../../ui/Choice";
+import { LengthField } from "../../ui/LengthField";
 import { TextField } from "../../ui/TextField";
+import { setUnits, useUnits } from "../../ui/units";
 import { useKeys } from "../../ui/useKeys";
 import { SheetLayout } from "../job/SheetLayout";
 import { AsText } from "./AsText";
+import { BoxPicture } from "./BoxPicture";
 import { CableCards } from "./CableCards";
 import { draftReducer, type Survey } from "./draft";
 import { GangTable } from "./GangTable";
 import { JumperList } from "./JumperList";
+import { Photos } from "./Photos";
 
 type Props = {
   job: Schemas["JobView"];
   room: Schemas["RoomView"];
   kept?: Schemas["SurveyView"];
   start: Survey;
-  picture?: ReactNode;
   margin: ReactNode;
   noteCount: number;
 };
 
 /** Everything that is found in a box, typed in the order in which one looks at it. */
-export function SurveySheet({ job, room, kept, start, picture, margin, noteCount }: Props) {
+export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props) {
   const [draft, change] = useReducer(draftReducer, { now: start, past: [], future: [] });
+  const [base, setBase] = useState({ version: kept?.version ?? 0, survey: kept ? start : undefined });
   const navigate = useNavigate();
+  const queries = useQueryClient();
   const changed = useBoxChanged(job.id, kept?.id ?? "new");
   const survey = draft.now;
-  const dirty = !kept || draft.past.length > 0;
+  const dirty = survey !== base.survey;
   const set = (to: Survey) => change({ do: "change", to });
   const keep = useMutation({
-    mutationFn: () =>
-      kept ? api.recordSurvey(kept.id, { version: kept.version, survey }) : api.addBox(room.id, survey),
-    onSuccess: async (view) => {
+    mutationFn: (to: Survey) =>
+      kept ? api.recordSurvey(kept.id, { version: base.version, survey: to }) : api.addBox(room.id, to),
+    onSuccess: async (view, to) => {
+      setBase({ version: view.version, survey: to });
       await changed();
       if (!kept) {
         navigate(`/jobs/${job.id}/boxes/${view.id}/survey`, { replace: true });
       }
     },
   });
+  const built = job.boxes
+    .find((box) => box.id === kept?.id)
+    ?.stages.some(({ stage, progress }) => (stage === "DRAW" || stage === "FIT") && progress === "DONE");
+  const byItself = Boolean(kept) && !built;
+  const begin = (from: Schemas["SurveyView"]) => {
+    change({ do: "start", from: from.survey });
+    setBase({ version: from.version, survey: from.survey });
+  };
+  const reload = async () => {
+    await changed();
+    if (kept) {
+      keep.reset();
+      begin(await queries.fetchQuery(surveyOptions(kept.id)));
+    }
+  };
+  useAutosave(byItself && dirty && !keep.isPending, survey, keep.mutate);
+  useEffect(() => {
+    if (kept && kept.version > base.version && !dirty && !keep.isPending) {
+      change({ do: "start", from: kept.survey });
+      setBase({ version: kept.version, survey: kept.survey });
+    }
+  }, [kept, base.version, dirty, keep.isPending]);
   const keys = useMemo(() => {
     const undo = () => change({ do: "undo" });
     const redo = () => change({ do: "redo" });
-    return { u: undo, U: redo };
-  }, []);
+    const like = () => kept && navigate(`/jobs/${job.id}/boxes/new/survey?room=${room.id}&like=${kept.id}`);
+    return { u: undo, U: redo, k: () => dirty && keep.mutate(survey), n: like };
+  }, [kept, dirty, survey, job.id, room.id, navigate, keep.mutate]);
   useKeys(keys);
   const conflict = keep.error instanceof ApiProblem && keep.error.status === 409 && kept;
 
@@ -88,19 +117,20 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
       margin={margin}
       noteCount={noteCount}
     >
-      {picture}
       <div className="space-y-6 pb-20">
+        <BoxPicture job={job} survey={survey} onChange={set} />
         <AsText job={job.id} survey={survey} onChange={set} />
-        <Geometry survey={survey} onChange={set} />
+        <Geometry job={job} survey={survey} onChange={set} />
         <GangTable job={job} survey={survey} onChange={set} />
         <CableCards job={job} survey={survey} onChange={set} />
         <JumperList job={job} survey={survey} onChange={set} />
+        {kept && <Photos box={kept.id} />}
       </div>
       <div className="no-print bg-base-100 border-line sticky bottom-0 -mx-4 space-y-2 border-t px-4 py-3 sm:-mx-5 sm:px-5">
         {keep.isError && (
           <Failure
             error={keep.error}
-            onRetry={conflict ? () => changed() : undefined}
+            onRetry={conflict ? reload : undefined}
             retry="load the box as it is now"
           />
         )}
@@ -109,7 +139,7 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
             type="button"
             className={`btn ${dirty ? "btn-primary" : "btn-outline"}`}
             disabled={!dirty || keep.isPending}
-            onClick={() => keep.mutate()}
+            onClick={() => keep.mutate(survey)}
           >
             keep the survey
           </button>
@@ -123,7 +153,7 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
             </button>
           )}
           <span className="text-soft text-sm" role="status">
-            {keep.isPending ? "keeping …" : dirty ? "changes are not kept yet" : "kept"}
+            {stateOf(keep.isPending, dirty, byItself && !keep.isError, Boolean(built))}
           </span>
         </div>
       </div>
@@ -131,29 +161,88 @@ export function SurveySheet({ job, room, kept, start, picture, margin, noteCount
   );
 }
 
+/** Milliseconds of rest after which a change is kept. */
+const REST = 1500;
+
+/** Keeps a change once the person rests. A change that was refused waits for the next one. */
+function useAutosave(wanted: boolean, survey: Survey, keep: (survey: Survey) => void) {
+  const refused = useRef<Survey>(undefined);
+  useEffect(() => {
+    if (!wanted || refused.current === survey) {
+      return;
+    }
+    const timer = setTimeout(() => {
+      refused.current = survey;
+      keep(survey);
+    }, REST);
+    return () => clearTimeout(timer);
+  }, [wanted, survey, keep]);
+}
+
+function stateOf(keeping: boolean, dirty: boolean, byItself: boolean, built: boolean): string {
+  if (keeping) {
+    return "keeping …";
+  }
+  if (!dirty) {
+    return "kept";
+  }
+  if (built) {
+    return "changes are not kept yet: keeping them re-opens the plan of this box";
+  }
+  return byItself ? "is kept in a moment" : "changes are not kept yet";
+}
+
 const KINDS: { value: NonNullable<Survey["kind"]>; label: string }[] = [
   { value: "WALL", label: "wall box" },
   { value: "JUNCTION", label: "junction box" },
   { value: "LUMINAIRE", label: "lamp place" },
+  { value: "CEILING_ROSE", label: "ceiling rose" },
   { value: "CANOPY", label: "fan canopy" },
   { value: "SOCKET", label: "socket box" },
   { value: "PANEL", label: "panel" },
 ];
 
-const SIZES = [
-  { field: "widthMm", label: "Width inside, mm", least: 10 },
-  { field: "heightMm", label: "Height inside, mm", least: 10 },
-  { field: "depthMm", label: "Depth, mm", least: 5 },
-] as const;
-
-function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Survey) => void }) {
+function Geometry({
+  job,
+  survey,
+  onChange,
+}: {
+  job: Schemas["JobView"];
+  survey: Survey;
+  onChange: (survey: Survey) => void;
+}) {
   const { geometry } = survey;
-  const size = (field: (typeof SIZES)[number]["field"]) => (text: string) =>
-    onChange({ ...survey, geometry: { ...geometry, [field]: Number(text.replace(",", ".")) } });
+  const regions = useQuery(regionsOptions);
+  const units = useUnits(job.region);
+  const boxes = regions.data?.find((each) => each.region === job.region)?.boxes ?? [];
+  const standard = boxes.find(
+    (box) =>
+      box.widthMm === geometry.widthMm &&
+      box.heightMm === geometry.heightMm &&
+      box.depthMm === geometry.depthMm,
+  );
+  const size = (field: "widthMm" | "heightMm" | "depthMm") => (mm: number) =>
+    onChange({ ...survey, geometry: { ...geometry, [field]: mm } });
+  const take = (name: string) => {
+    const box = boxes.find((each) => each.name === name);
+    if (box) {
+      const { widthMm, heightMm, depthMm, metal, markedCubicInches } = box;
+      onChange({ ...survey, geometry: { widthMm, heightMm, depthMm, metal, markedCubicInches } });
+    }
+  };
   return (
     <section aria-label="Box">
-      <h2 className="mb-2 text-[16px]">Box</h2>
-      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-6">
+      <div className="mb-2 flex items-baseline justify-between">
+        <h2 className="text-[16px]">Box</h2>
+        <button
+          type="button"
+          className="link text-sm"
+          onClick={() => setUnits(units === "us" ? "metric" : "us")}
+        >
+          show {units === "us" ? "millimetres" : "inches"}
+        </button>
+      </div>
+      <div className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4">
         <TextField
           label="Label"
           value={survey.label}
@@ -166,17 +255,54 @@ function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Sur
           options={KINDS}
           onChange={(kind) => onChange({ ...survey, kind })}
         />
-        {SIZES.map(({ field, label, least }) => (
-          <TextField
-            key={field}
-            label={label}
-            type="number"
-            min={least}
-            step="any"
-            value={String(geometry[field])}
-            onChange={size(field)}
+        <div className="col-span-2">
+          <Choice
+            label="As it is sold"
+            value={standard?.name ?? ""}
+            options={[
+              { value: "", label: "another size" },
+              ...boxes.map((box) => ({ value: box.name, label: box.name })),
+            ]}
+            onChange={take}
           />
-        ))}
+        </div>
+        <LengthField
+          label="Width inside"
+          mm={geometry.widthMm}
+          least={10}
+          region={job.region}
+          onChange={size("widthMm")}
+        />
+        <LengthField
+          label="Height inside"
+          mm={geometry.heightMm}
+          least={10}
+          region={job.region}
+          onChange={size("heightMm")}
+        />
+        <LengthField
+          label="Depth"
+          mm={geometry.depthMm}
+          least={5}
+          region={job.region}
+          onChange={size("depthMm")}
+        />
+        {job.region === "US_120" && (
+          <TextField
+            label="Marked volume, in³"
+            inputMode="decimal"
+            value={geometry.markedCubicInches ? String(geometry.markedCubicInches) : ""}
+            onChange={(text) =>
+              onChange({
+                ...survey,
+                geometry: {
+                  ...geometry,
+                  markedCubicInches: text.trim() ? Number(text.replace(",", ".")) : undefined,
+                },
+              })
+            }
+          />
+        )}
         <label className="flex h-10 items-center gap-2">
           <input
             type="checkbox"
@@ -187,6 +313,9 @@ function Geometry({ survey, onChange }: { survey: Survey; onChange: (survey: Sur
           metal box
         </label>
       </div>
+      {standard && (
+        <p className="text-soft mt-1 text-[13px]">Sizes: {standard.source}. Measure all the same.</p>
+      )}
     </section>
   );
 }

@@ -65,20 +65,22 @@ describe("the survey sheet", () => {
     answers.push({
       match: /cable-draft/,
       body: {
-        cable: {
-          name: "c1",
-          leadsTo: "SUPPLY",
-          circuit: "c4",
-          mm2: 1.5,
-          cores: [
-            {
-              number: 1,
-              colour: "BROWN",
-              role: "PERMANENT_LIVE",
-              end: { at: "MECHANISM", gang: 1, terminal: "COM" },
-            },
-          ],
-        },
+        cables: [
+          {
+            name: "c1",
+            leadsTo: "SUPPLY",
+            circuit: "c4",
+            mm2: 1.5,
+            cores: [
+              {
+                number: 1,
+                colour: "BROWN",
+                role: "PERMANENT_LIVE",
+                end: { at: "MECHANISM", gang: 1, terminal: "COM" },
+              },
+            ],
+          },
+        ],
         jumpers: [],
       },
     });

@@ -1,10 +1,11 @@
 import type { Schemas } from "../../api/client";
 import { WIRE_INK } from "../draw/wires";
+import { CorePicture } from "./CorePicture";
 
 /** Every core of every box with what it can still be. */
-export function CoreTable({ boxes }: { boxes: Schemas["BoxSeen"][] }) {
+export function CoreTable({ boxes, touched }: { boxes: Schemas["BoxSeen"][]; touched: string[] }) {
   return (
-    <div className="mt-5 grid gap-6 lg:grid-cols-2">
+    <div className="mt-5 space-y-6">
       {boxes.map((box) => (
         <section key={box.id} aria-label={`cores in ${box.label}`}>
           <h2 className="mb-1 text-[16px]">
@@ -13,7 +14,8 @@ export function CoreTable({ boxes }: { boxes: Schemas["BoxSeen"][] }) {
               {box.switches.map((s) => s.mechanism).join(", ") || "lamp place"}
             </span>
           </h2>
-          <table className="table-sm table">
+          <CorePicture box={box} touched={touched} />
+          <table className="table-sm mt-2 table">
             <thead>
               <tr>
                 <th>Core</th>

@@ -104,12 +104,17 @@ function Traced({ job, box, trace }: { job: Schemas["JobView"]; box: string; tra
               <span className="text-soft text-sm">The readings stay as its evidence.</span>
             </div>
           )}
-          <CoreTable boxes={trace.boxes} />
+          <CoreTable boxes={trace.boxes} touched={touched(next)} />
           <OtherReading boxes={trace.boxes} busy={keep.isPending} onRead={(entry) => keep.mutate(entry)} />
         </>
       )}
     </SheetLayout>
   );
+}
+
+/** Cores that the next test touches. */
+function touched(next: Trace["next"]): string[] {
+  return [next?.reading.core, next?.reading.farCore].flatMap((core) => (core ? [core] : []));
 }
 
 function detail(trace: Trace): string {

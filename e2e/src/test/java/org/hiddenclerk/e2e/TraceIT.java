@@ -14,7 +14,7 @@ class TraceIT {
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             desk.open("B-14", "Trace");
             desk.seeHeading("Does it lead back?");
-            Locator feed = desk.page().locator("[data-core$='/c1.1']").first();
+            Locator feed = desk.page().locator("tr[data-core$='/c1.1']").first();
             assertThat(feed.getAttribute("data-certain")).isEqualTo("false");
 
             desk.page().keyboard().press("n");

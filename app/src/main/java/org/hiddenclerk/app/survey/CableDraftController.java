@@ -11,6 +11,7 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.CableTemplate;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -31,12 +32,12 @@ class CableDraftController {
         this.houses = houses;
     }
 
-    /** The survey so far, and where the cable goes. */
+    /** The survey so far, where the cable goes, and whether its cores lie singly in conduit. */
     record CableWish(@NotNull @Valid SurveyDocument survey, @NotNull SurveyDocument.LeadsTo leadsTo,
-                     @MayBeAbsent String circuit, @MayBeAbsent Integer load) {
+                     @MayBeAbsent String circuit, @MayBeAbsent Integer load, @MayBeAbsent Boolean singles) {
     }
 
-    record CableDraft(SurveyDocument.CableEntry cable, List<SurveyDocument.JumperEntry> jumpers) {
+    record CableDraft(List<SurveyDocument.CableEntry> cables, List<SurveyDocument.JumperEntry> jumpers) {
     }
 
     @PostMapping
@@ -51,7 +52,8 @@ class CableDraftController {
             case LOAD_WITH_FEED -> template.loop(load(wish, box));
             case BOX -> template.toBox();
         };
-        return new CableDraft(SurveyMapping.entry(draft.cable()),
+        List<Cable> cables = Boolean.TRUE.equals(wish.singles()) ? template.asSingles(draft.cable()) : List.of(draft.cable());
+        return new CableDraft(cables.stream().map(SurveyMapping::entry).toList(),
                 draft.jumpers().stream().map(SurveyMapping::entry).toList());
     }
 

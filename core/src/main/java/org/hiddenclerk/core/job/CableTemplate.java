@@ -2,8 +2,10 @@ package org.hiddenclerk.core.job;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * A usual cable, with its cores where they are usually found. It is a first draft for the person at the box to correct;
@@ -65,6 +67,22 @@ public final class CableTemplate {
                 core(2, region.secondLineColour(), Role.TRAVELLER, new End.Capped()),
                 core(3, region.neutralColour(), Role.NEUTRAL, new End.Capped()),
                 core(4, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
+    }
+
+    /** The same cores lying singly in conduit: each a cable of its own. */
+    public List<Cable> asSingles(Cable cable) {
+        List<Cable> singles = new ArrayList<>();
+        Set<String> taken = new HashSet<>();
+        box.cables().forEach(other -> taken.add(other.name()));
+        int number = 0;
+        for (Core core : cable.cores()) {
+            do {
+                number++;
+            } while (!taken.add("c" + number));
+            singles.add(new Cable("c" + number, cable.leads(), cable.mm2(),
+                    List.of(new Core(1, core.colour(), core.sleeve(), core.role(), core.end()))));
+        }
+        return singles;
     }
 
     private List<Jumper> sharedLive(List<Gang> gangs) {

@@ -1,0 +1,54 @@
+import { useSyncExternalStore } from "react";
+import type { Schemas } from "../api/client";
+
+export type Units = "metric" | "us";
+type Region = Schemas["JobView"]["region"];
+
+const KEY = "units";
+const MM_PER_INCH = 25.4;
+const listeners = new Set<() => void>();
+
+function chosen(): Units | null {
+  const kept = localStorage.getItem(KEY);
+  return kept === "metric" || kept === "us" ? kept : null;
+}
+
+/** Units that lengths are shown and typed in: what the person chose, else what the region uses. */
+export function useUnits(region: Region): Units {
+  const own = useSyncExternalStore((changed) => {
+    listeners.add(changed);
+    return () => listeners.delete(changed);
+  }, chosen);
+  return own ?? (region === "US_120" ? "us" : "metric");
+}
+
+export function setUnits(units: Units) {
+  localStorage.setItem(KEY, units);
+  for (const changed of listeners) {
+    changed();
+  }
+}
+
+/** A length as it is typed: "61", "2.5", "2 1/8" or "2-1/8"; null when it is none. */
+export function readLength(text: string, units: Units): number | null {
+  const parts = /^\s*(\d+(?:[.,]\d+)?)?(?:[\s-]*(\d+)\/(\d+))?\s*$/.exec(text);
+  if (!parts || (!parts[1] && !parts[2])) {
+    return null;
+  }
+  const fraction = parts[2] && parts[3] ? Number(parts[2]) / Number(parts[3]) : 0;
+  const value = Number((parts[1] ?? "0").replace(",", ".")) + fraction;
+  return units === "us" ? Math.round(value * MM_PER_INCH * 100) / 100 : value;
+}
+
+/** A length as it is shown, without its unit. */
+export function showLength(mm: number, units: Units): string {
+  return units === "us" ? String(Math.round((mm / MM_PER_INCH) * 1000) / 1000) : String(mm);
+}
+
+export const UNIT: Record<Units, string> = { metric: "mm", us: "in" };
+
+/** Cross-section in mm² of American sizes, ASTM B258. */
+export const AWG = [18, 16, 14, 12, 10, 8, 6].map((awg) => {
+  const diameter = 0.127 * 92 ** ((36 - awg) / 39);
+  return { awg, mm2: Math.round((Math.PI / 4) * diameter * diameter * 100) / 100 };
+});
