@@ -1,4 +1,5 @@
 import { queryOptions, useQueryClient } from "@tanstack/react-query";
+import { useCallback } from "react";
 import { api, type Schemas } from "./client";
 
 /** Key, fetcher and type of everything that is asked of the server, together once. */
@@ -94,4 +95,34 @@ export function useBoxChanged(job: string, box: string) {
     await queries.invalidateQueries({ queryKey: ["job", job] });
     await queries.invalidateQueries({ queryKey: ["box", box] });
   };
+}
+
+/** Fetches what a sheet of a box shows before it is opened: when a hand is on the way there. */
+export function useFetchAhead() {
+  const queries = useQueryClient();
+  return useCallback(
+    (box: string, stage: string) => {
+      switch (stage) {
+        case "survey":
+          queries.prefetchQuery(surveyOptions(box));
+          queries.prefetchQuery(needsOptions(box));
+          break;
+        case "trace":
+          queries.prefetchQuery(traceOptions(box));
+          break;
+        case "match":
+          queries.prefetchQuery(surveyOptions(box));
+          queries.prefetchQuery(planOptions(box));
+          break;
+        case "draw":
+          queries.prefetchQuery(planOptions(box));
+          break;
+        case "fit":
+          queries.prefetchQuery(runSheetOptions(box));
+          break;
+        default:
+      }
+    },
+    [queries],
+  );
 }

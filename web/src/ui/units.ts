@@ -37,7 +37,7 @@ export function readLength(text: string, units: Units): number | null {
   }
   const fraction = parts[2] && parts[3] ? Number(parts[2]) / Number(parts[3]) : 0;
   const value = Number((parts[1] ?? "0").replace(",", ".")) + fraction;
-  return units === "us" ? Math.round(value * MM_PER_INCH * 100) / 100 : value;
+  return units === "us" ? Math.round(value * MM_PER_INCH * 100 + 1e-6) / 100 : value;
 }
 
 /** A length as it is shown, without its unit. */

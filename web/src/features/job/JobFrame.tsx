@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
-import { useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { jobOptions } from "../../api/queries";
+import { jobOptions, useFetchAhead } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
@@ -20,6 +20,9 @@ import { SearchBox } from "./SearchBox";
 import { ShortcutSheet } from "./ShortcutSheet";
 import { STAGES } from "./stages";
 import { TopBar } from "./TopBar";
+
+/** Milliseconds on a sheet after which its neighbours are fetched, for those who walk the boxes by key. */
+const SETTLED = 400;
 
 /** The frame of a job: rail, ribbon, sheet with its margin, isolation strip. */
 export function JobFrame() {
@@ -57,6 +60,18 @@ export function JobFrame() {
     };
   }, [box, jobId, stage, navigate, job.data]);
   useKeys(keys);
+  const ahead = useFetchAhead();
+  const boxes = job.data?.boxes;
+  useEffect(() => {
+    const at = boxes?.findIndex((b) => b.id === box) ?? -1;
+    const near = at < 0 ? [] : [boxes?.[at + 1], boxes?.[at - 1]];
+    const timer = setTimeout(() => {
+      for (const other of near) {
+        other && stage && ahead(other.id, stage);
+      }
+    }, SETTLED);
+    return () => clearTimeout(timer);
+  }, [boxes, box, stage, ahead]);
 
   if (job.isPending) {
     return <Waiting what="the job" />;

@@ -2,6 +2,7 @@ import { X } from "lucide-react";
 import { memo, useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
+import { useFetchAhead } from "../../api/queries";
 import { Mark, type MarkKind } from "../../ui/Mark";
 import { useDrawer } from "./drawers";
 
@@ -22,6 +23,7 @@ export function PlateRail({
   const wanted = filter.trim().toLowerCase();
   const storeys = useMemo(() => byStorey(job), [job]);
   const close = useCallback(() => show(null), [show]);
+  const ahead = useFetchAhead();
   return (
     <nav
       aria-label="Boxes of the house"
@@ -76,6 +78,7 @@ export function PlateRail({
                   stage={stage}
                   selected={box.id === selected}
                   onGo={close}
+                  onAhead={ahead}
                 />
               </li>
             ))}
@@ -110,6 +113,7 @@ const RailEntry = memo(function RailEntry({
   stage,
   selected,
   onGo,
+  onAhead,
 }: {
   job: string;
   room: string;
@@ -117,11 +121,14 @@ const RailEntry = memo(function RailEntry({
   stage: string;
   selected: boolean;
   onGo: () => void;
+  onAhead: (box: string, stage: string) => void;
 }) {
   return (
     <Link
       to={`/jobs/${job}/boxes/${box.id}/${stage}`}
       onClick={onGo}
+      onPointerEnter={() => onAhead(box.id, stage)}
+      onFocus={() => onAhead(box.id, stage)}
       aria-current={selected ? "page" : undefined}
       className={`flex min-h-[50px] items-center gap-2.5 rounded-[4px] border-[1.5px] px-1.5 py-1 ${
         selected ? "border-primary bg-base-100" : "hover:border-edge border-transparent"

@@ -1,5 +1,6 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
+import { useFetchAhead } from "../../api/queries";
 import { STAGES } from "./stages";
 
 type Progress = Schemas["StageView"]["progress"];
@@ -21,6 +22,7 @@ export function Ribbon({
   box?: Schemas["BoxView"];
   stage?: string;
 }) {
+  const ahead = useFetchAhead();
   if (!box) {
     return <div className="no-print h-3 shrink-0" />;
   }
@@ -35,6 +37,8 @@ export function Ribbon({
             <li key={s.code} className="min-w-[74px] flex-1 sm:min-w-0">
               <Link
                 to={`/jobs/${job.id}/boxes/${box.id}/${s.path}`}
+                onPointerEnter={() => ahead(box.id, s.path)}
+                onFocus={() => ahead(box.id, s.path)}
                 aria-current={selected ? "step" : undefined}
                 title={s.built ? `${s.word}: ${look?.words ?? ""}` : `${s.word}: not built yet`}
                 className={`relative block rounded-t-[4px] border-[1.5px] border-b-0 px-1 pt-1 pb-1.5 text-center ${

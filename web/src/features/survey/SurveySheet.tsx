@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type ReactNode, useEffect, useMemo, useReducer, useRef, useState } from "react";
+import { type ReactNode, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { ApiProblem, api, type Schemas } from "../../api/client";
 import { regionsOptions, surveyOptions, useBoxChanged } from "../../api/queries";
@@ -32,6 +32,8 @@ type Props = {
 export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props) {
   const [draft, change] = useReducer(draftReducer, { now: start, past: [], future: [] });
   const [base, setBase] = useState({ version: kept?.version ?? 0, survey: kept ? start : undefined });
+  // The picture comes first; the hundreds of choices below it follow in the same breath.
+  const inFull = useDeferredValue(true, false);
   const navigate = useNavigate();
   const queries = useQueryClient();
   const changed = useBoxChanged(job.id, kept?.id ?? "new");
@@ -120,11 +122,15 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
       <div className="space-y-6 pb-20">
         <BoxPicture job={job} survey={survey} onChange={set} />
         <AsText job={job.id} survey={survey} onChange={set} />
-        <Geometry job={job} survey={survey} onChange={set} />
-        <GangTable job={job} survey={survey} onChange={set} />
-        <CableCards job={job} survey={survey} onChange={set} />
-        <JumperList job={job} survey={survey} onChange={set} />
-        {kept && <Photos box={kept.id} />}
+        {inFull && (
+          <>
+            <Geometry job={job} survey={survey} onChange={set} />
+            <GangTable job={job} survey={survey} onChange={set} />
+            <CableCards job={job} survey={survey} onChange={set} />
+            <JumperList job={job} survey={survey} onChange={set} />
+            {kept && <Photos box={kept.id} />}
+          </>
+        )}
       </div>
       <div className="no-print bg-base-100 border-line sticky bottom-0 -mx-4 space-y-2 border-t px-4 py-3 sm:-mx-5 sm:px-5">
         {keep.isError && (

@@ -47,7 +47,7 @@ const kept = (): Schemas["SurveyView"] => ({
 describe("the survey sheet", () => {
   it("tells the first step when there are no conductors", () => {
     sheet();
-    expect(screen.getByText("No conductors yet. Drop the feed cable first.")).toBeTruthy();
+    expect(screen.getByText("No conductors yet. Drop the feed cable into the picture first.")).toBeTruthy();
     expect(screen.getByText("changes are not kept yet")).toBeTruthy();
   });
 

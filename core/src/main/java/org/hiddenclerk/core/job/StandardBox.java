@@ -13,7 +13,7 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * @param source document or practice behind its size
  */
 public record StandardBox(String name, BoxGeometry geometry, Source source) {
-    private static final double MM_PER_INCH = 25.4;
+    private static final BigDecimal MM_PER_INCH = new BigDecimal("25.4");
 
     /** Boxes usual in a region. */
     public static List<StandardBox> of(RegionProfile region) {
@@ -49,6 +49,6 @@ public record StandardBox(String name, BoxGeometry geometry, Source source) {
     }
 
     private static Millimetres inches(double inches) {
-        return Millimetres.of(BigDecimal.valueOf(inches * MM_PER_INCH).setScale(2, java.math.RoundingMode.HALF_UP));
+        return Millimetres.of(BigDecimal.valueOf(inches).multiply(MM_PER_INCH).setScale(2, java.math.RoundingMode.HALF_UP));
     }
 }

@@ -1,0 +1,65 @@
+package org.hiddenclerk.app.fitting;
+
+import java.util.UUID;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.OpenHouse;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.event.EventListener;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
+
+/** Judges every box once after a start, behind everything else, so that the first person to open a house need not wait for it. */
+@Component
+class WarmStandings {
+    private static final Logger LOG = LoggerFactory.getLogger(WarmStandings.class);
+
+    private final OpenHouse openHouse;
+    private final Houses houses;
+    private final Boxes boxes;
+    private final Standings standings;
+    private final TransactionTemplate transaction;
+
+    WarmStandings(OpenHouse openHouse, Houses houses, Boxes boxes, Standings standings, TransactionTemplate transaction) {
+        this.openHouse = openHouse;
+        this.houses = houses;
+        this.boxes = boxes;
+        this.standings = standings;
+        this.transaction = transaction;
+    }
+
+    @EventListener(ApplicationReadyEvent.class)
+    void begin() {
+        Thread worker = new Thread(this::judgeAll, "warm-standings");
+        worker.setDaemon(true);
+        worker.setPriority(Thread.MIN_PRIORITY);
+        worker.start();
+    }
+
+    private void judgeAll() {
+        try {
+            for (OpenHouse.DayBookEntry entry : openHouse.dayBook()) {
+                transaction.executeWithoutResult(status -> judge(entry.job().id()));
+            }
+        } catch (RuntimeException e) {
+            // Only speed is lost: whoever opens a house has it judged then.
+            LOG.info("Boxes could not be judged ahead: {}", e.getMessage());
+        }
+    }
+
+    private void judge(UUID job) {
+        HouseContext house = houses.context(job);
+        for (BoxRow row : boxes.ofJob(job)) {
+            try {
+                standings.of(boxes.found(row, job, house));
+            } catch (Unusable e) {
+                LOG.info("Box {} could not be judged ahead: {}", row.label(), e.getMessage());
+            }
+        }
+    }
+}
