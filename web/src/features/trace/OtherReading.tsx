@@ -43,6 +43,8 @@ export function OtherReading({ boxes, busy, onRead }: Props) {
           <Read words="live" disabled={busy || !core} onPress={() => read("LIVE", true)} />
           <Read words="not live" disabled={busy || !core} onPress={() => read("LIVE", false)} />
           <Read words="leads back" disabled={busy || !core} onPress={() => read("RETURNS", true)} />
+          <Read words="pen beeps" disabled={busy || !core} onPress={() => read("PEN", true)} />
+          <Read words="pen silent" disabled={busy || !core} onPress={() => read("PEN", false)} />
           <Read words="leads nowhere" disabled={busy || !core} onPress={() => read("RETURNS", false)} />
         </div>
       </div>

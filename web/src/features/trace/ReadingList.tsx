@@ -25,6 +25,7 @@ export function ReadingList({ readings, stale, onTakeBack }: Props) {
               {reading.words}
               <span className="text-soft block text-[13px]">
                 {reading.by}, {moment(reading.at)}
+                {reading.weak && " · weak: orders, excludes nothing"}
                 {reading.conflicts && <b className="text-error"> · contradicts</b>}
               </span>
             </span>

@@ -68,6 +68,11 @@ function Traced({ job, box, trace }: { job: Schemas["JobView"]; box: string; tra
                   <li key={kind.words}>
                     {kind.words}
                     {kind.ways > 1 && <span className="text-soft"> in {kind.ways} ways</span>}
+                    {trace.kinds.length > 1 && (
+                      <span className="text-soft block text-[13px]">
+                        {Math.round(kind.support * 100)} % of colours and notes speak for it
+                      </span>
+                    )}
                   </li>
                 ))}
               </ul>

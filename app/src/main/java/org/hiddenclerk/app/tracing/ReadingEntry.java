@@ -21,7 +21,7 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
                     @NotNull @Size(max = 12) Map<String, Integer> with, boolean value) {
 
     /** Kinds of readings. */
-    enum Kind { LIVE, CONTINUOUS, RETURNS, LAMP }
+    enum Kind { LIVE, CONTINUOUS, RETURNS, LAMP, /** A pen beeps: weak. */ PEN }
 
     static ReadingEntry of(Reading reading) {
         if (reading instanceof Reading.Continuous pair) {
@@ -54,10 +54,15 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
             }
         }
         return switch (kind) {
-            case LIVE -> new Reading.Live(known(board, core, "/core"), with);
+            case LIVE, PEN -> new Reading.Live(known(board, core, "/core"), with);
             case RETURNS -> new Reading.Returns(known(board, core, "/core"), with);
             case LAMP, CONTINUOUS -> new Reading.Lamp(lampOf(board), with);
         };
+    }
+
+    /** Whether it is a note that orders, and excludes nothing. */
+    boolean isWeak() {
+        return kind == Kind.PEN;
     }
 
     private String lampOf(Board board) {

@@ -2,12 +2,10 @@ package org.hiddenclerk.app.tracing;
 
 import java.time.Instant;
 import java.util.ArrayList;
-import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import java.util.TreeMap;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -49,12 +47,21 @@ record TraceView(List<String> obstacles, List<BoxSeen> boxes, List<ReadingKept> 
                     String surveyed, boolean agrees) {
     }
 
-    /** A reading that was made. */
-    record ReadingKept(UUID id, String words, boolean value, String by, Instant at, boolean conflicts) {
+    /**
+     * A reading that was made.
+     *
+     * @param weak whether it only orders what is possible
+     */
+    record ReadingKept(UUID id, String words, boolean value, String by, Instant at, boolean conflicts, boolean weak) {
     }
 
-    /** A kind of circuit that is still possible, with in how many ways. */
-    record Kind(String words, int ways) {
+    /**
+     * A kind of circuit that is still possible, the likeliest first.
+     *
+     * @param ways    in how many ways
+     * @param support share of colours and notes that speak for the best of them, 0 to 1; weak
+     */
+    record Kind(String words, int ways, double support) {
     }
 
     /** What to do next. */
@@ -71,21 +78,20 @@ record TraceView(List<String> obstacles, List<BoxSeen> boxes, List<ReadingKept> 
         List<BoxSeen> boxes = new ArrayList<>();
         byId.forEach((id, box) -> boxes.add(new BoxSeen(id, box.label(), switches(state, id, words), state.surveyed().cores().stream()
                 .filter(core -> core.id().startsWith(id + "/")).map(core -> core(state, core)).toList())));
-        Set<Integer> conflicts = traced.contradictions().stream().flatMap(List::stream).collect(Collectors.toCollection(HashSet::new));
-        List<ReadingKept> readings = new ArrayList<>();
-        for (int i = 0; i < state.kept().size(); i++) {
-            TraceReadingRow row = state.kept().get(i).row();
-            readings.add(new ReadingKept(row.id(), words.done(state.kept().get(i).reading(), row.value()), row.value(), row.readBy(),
-                    row.readAt(), conflicts.contains(i)));
-        }
-        Map<String, Integer> kinds = new TreeMap<>();
-        traced.possible().forEach(p -> kinds.merge(ReadingWords.topology(p.topology()), 1, Integer::sum));
+        Set<UUID> conflicts = traced.contradictions().stream().flatMap(List::stream).map(at -> state.strong().get(at).row().id())
+                .collect(Collectors.toSet());
+        List<ReadingKept> readings = state.kept().stream().map(kept -> new ReadingKept(kept.row().id(), kept.isWeak()
+                ? words.noted(kept.note()) : words.done(kept.reading(), kept.row().value()), kept.row().value(), kept.row().readBy(),
+                kept.row().readAt(), conflicts.contains(kept.row().id()), kept.isWeak())).toList();
+        Map<String, Kind> kinds = new LinkedHashMap<>();
+        traced.possible().forEach(p -> kinds.merge(ReadingWords.topology(p.topology()), new Kind(ReadingWords.topology(p.topology()), 1,
+                p.support()), (a, b) -> new Kind(a.words(), a.ways() + 1, Math.max(a.support(), b.support()))));
         boolean differs = traced.certain().entrySet().stream().anyMatch(e -> {
             SeenCore core = state.board().cores().get(state.board().numberOf(e.getKey()).orElseThrow());
             return state.surveyed().surveyedCore(core).core().role() != SurveyedBoard.surveyRole(e.getValue());
         });
         return new TraceView(state.surveyed().obstacles(), boxes, readings, state.stale(), traced.possible().size(),
-                kinds.entrySet().stream().map(e -> new Kind(e.getKey(), e.getValue())).toList(),
+                List.copyOf(kinds.values()),
                 traced.nextTest().map(test -> next(test, words)).orElse(null), traced.done(), !traced.contradictions().isEmpty(),
                 traced.nearest().map(nearest -> words.nearest(nearest, state.answered())).orElse(null), differs);
     }

@@ -18,6 +18,7 @@ import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.ConductorRole;
+import org.hiddenclerk.core.conductors.PenNote;
 import org.hiddenclerk.core.conductors.Reading;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
 import org.hiddenclerk.core.conductors.Traced;
@@ -99,6 +100,13 @@ public class Traces {
 
     /** A kept reading on the board as it is now. */
     record Kept(TraceReadingRow row, Reading reading) {
+        boolean isWeak() {
+            return row.kind() == ReadingEntry.Kind.PEN;
+        }
+
+        PenNote note() {
+            return new PenNote((Reading.Live) reading, row.value());
+        }
     }
 
     /**
@@ -108,8 +116,13 @@ public class Traces {
      * @param stale how many readings name cores that are not surveyed any more
      */
     record State(Boxes.Found found, SurveyedBoard surveyed, Board board, List<Kept> kept, int stale, Traced traced) {
+        /** Strong readings, in the order in which contradictions number them. */
+        List<Kept> strong() {
+            return kept.stream().filter(k -> !k.isWeak()).toList();
+        }
+
         List<Reading.Answered> answered() {
-            return kept.stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList();
+            return strong().stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList();
         }
     }
 
@@ -147,7 +160,8 @@ public class Traces {
         }
         try {
             return Tracing.of(surveyed, found.house().region(),
-                    kept.stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList());
+                    kept.stream().filter(k -> !k.isWeak()).map(k -> new Reading.Answered(k.reading(), k.row().value())).toList(),
+                    kept.stream().filter(Kept::isWeak).map(Kept::note).toList());
         } catch (Tracing.TooMany e) {
             throw Unusable.conflict(String.valueOf(e.getMessage()));
         }

@@ -81,6 +81,11 @@ public final class ReadingWords {
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
+    /** A weak note. */
+    public String noted(PenNote note) {
+        return "The pen " + (note.beeped() ? "beeps at " : "is silent at ") + core(note.where().core()) + ", " + positions(note.where().with());
+    }
+
     /** A reading to be made. */
     public Instruction toDo(Reading reading) {
         List<String> steps = new ArrayList<>();

@@ -7,7 +7,7 @@ import java.util.Optional;
 /**
  * What follows from what is seen and read.
  *
- * @param possible       every pair of topology and roles that nothing contradicts, likeliest first
+ * @param possible       every pair of topology and roles that nothing contradicts, likeliest first by colours and notes
  * @param certain        role by core id where all of them agree
  * @param contradictions every smallest set of readings that cannot hold together, as indices
  * @param nearest        where nothing is possible: wirings that break the fewest readings, with what they break

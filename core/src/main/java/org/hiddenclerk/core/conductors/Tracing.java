@@ -25,8 +25,10 @@ public final class Tracing {
     private final List<SeenCore> cores;
     private final RegionProfile region;
     private final List<Reading.Answered> readings;
+    private final List<PenNote> notes;
 
-    private Tracing(Boards boards, RegionProfile region, List<Reading.Answered> readings) {
+    private Tracing(Boards boards, RegionProfile region, List<Reading.Answered> readings, List<PenNote> notes) {
+        this.notes = notes;
         this.boards = boards;
         this.cores = boards.cores();
         this.region = region;
@@ -48,7 +50,7 @@ public final class Tracing {
      * @throws TooMany when the board is too large to be traced at once
      */
     public static Traced of(Board board, RegionProfile region, List<Reading.Answered> readings) {
-        return new Tracing(Boards.of(board), region, readings).traced();
+        return new Tracing(Boards.of(board), region, readings, List.of()).traced();
     }
 
     /**
@@ -57,12 +59,22 @@ public final class Tracing {
      * @throws TooMany when they are too many to be traced at once
      */
     public static Traced of(SurveyedBoard surveyed, RegionProfile region, List<Reading.Answered> readings) {
-        return new Tracing(surveyed.boards(), region, readings).traced();
+        return of(surveyed, region, readings, List.of());
+    }
+
+    /**
+     * What follows from surveyed boxes and readings, the likeliest first by colours and notes.
+     *
+     * @param notes weak: they order what is possible, and never exclude
+     * @throws TooMany when they are too many to be traced at once
+     */
+    public static Traced of(SurveyedBoard surveyed, RegionProfile region, List<Reading.Answered> readings, List<PenNote> notes) {
+        return new Tracing(surveyed.boards(), region, readings, List.copyOf(notes)).traced();
     }
 
     /** Every wiring that the cores alone allow. */
     static List<Whole> wirings(Board board, RegionProfile region) {
-        Tracing tracing = new Tracing(Boards.of(board), region, List.of());
+        Tracing tracing = new Tracing(Boards.of(board), region, List.of(), List.of());
         return tracing.wholes(tracing.circuits(), true);
     }
 
@@ -172,6 +184,14 @@ public final class Tracing {
                 boolean neutral = core.colour().equals(region.neutralColour().words());
                 speaking++;
                 agreeing += neutral == (role == ConductorRole.NEUTRAL) ? 1 : 0;
+            }
+        }
+        for (PenNote note : notes) {
+            boolean live = whole.foretells(note.where()) == Hypothesis.Answer.TRUE;
+            // A beep where nothing is live says nothing: a pen beeps at what floats, too.
+            if (live || !note.beeped()) {
+                speaking++;
+                agreeing += live == note.beeped() ? 1 : 0;
             }
         }
         return new Traced.Possibility(whole.topology(), roles, speaking == 0 ? 1 : Math.round(1000.0 * agreeing / speaking) / 1000.0);

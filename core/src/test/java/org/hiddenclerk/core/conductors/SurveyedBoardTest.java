@@ -80,4 +80,20 @@ class SurveyedBoardTest {
         assertThat(SurveyedBoard.of(Map.of("A", dimmer)).obstacles()).singleElement().asString().contains("dimmer");
         assertThat(SurveyedBoard.of(Map.of("A", junction)).obstacles()).singleElement().asString().contains("no switch");
     }
+
+    /** Common practice, no source: a pen beeps at what floats, so a beep never excludes; silence at a live does not fit. */
+    @Test
+    void aPenOrdersAndNeverExcludes() {
+        Box loop = new Circuits(RegionProfile.EU_230).box("A", BoxKind.WALL).gang("A", Mechanism.ONE_WAY, "4").load("A", "LED 9", 1)
+                .cable("A", new Leads.ToLoadWithFeed(1, new org.hiddenclerk.core.job.CircuitId("4")), Circuits.wire(Role.PERMANENT_LIVE, "1.COM"),
+                        Circuits.wire(Role.SWITCHED_LIVE, "1.L1")).from("A").lead().box();
+        SurveyedBoard board = SurveyedBoard.of(Map.of("A", loop));
+        PenNote silent = new PenNote(new Reading.Live("A/c1.1", Map.of("A", 0)), false);
+        Traced before = Tracing.of(board, RegionProfile.EU_230, List.of());
+        Traced after = Tracing.of(board, RegionProfile.EU_230, List.of(), List.of(silent));
+
+        assertThat(after.possible()).hasSameSizeAs(before.possible()).hasSize(2);
+        assertThat(after.possible().get(0).roles()).containsEntry("A/c1.2", ConductorRole.PERMANENT_LIVE);
+        assertThat(after.certain()).isEqualTo(before.certain());
+    }
 }
