@@ -25,6 +25,10 @@ class AccessibilityIT {
             }
             desk.open("Boot room", "Draw");
             findings.addAll(seriousFindings(desk, "Draw, proved"));
+            desk.page().navigate(RunningClerk.get().address() + "/practice");
+            desk.press("start Two switches");
+            desk.seeHeading("Two switches");
+            findings.addAll(seriousFindings(desk, "Practice wall"));
         }
         assertThat(findings).isEmpty();
     }

@@ -32,6 +32,12 @@ class KeptPicturesIT {
             desk.picture(KEPT.resolve("draw.png"));
             desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).click();
             desk.picture(KEPT.resolve("house.png"));
+            desk.page().navigate(RunningClerk.get().address() + "/practice");
+            desk.fill("Wall number, to repeat one (0 to 999 999)", "11");
+            desk.press("start Two switches");
+            desk.seeHeading("Two switches");
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^BU|^blue of c1"))).first().click();
+            desk.picture(KEPT.resolve("practice.png"));
         }
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "cellar")) {
             desk.open("Glass passage", "Draw");
