@@ -1,5 +1,4 @@
 import { queryOptions, useQueryClient } from "@tanstack/react-query";
-import { useCallback } from "react";
 import { api, type Schemas } from "./client";
 
 /** Key, fetcher and type of everything that is asked of the server, together once. */
@@ -50,7 +49,7 @@ export const traceOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "trace"], queryFn: () => api.trace(box) });
 
 export const circuitSumsOptions = (job: string) =>
-  queryOptions({ queryKey: ["job", job, "sums"], queryFn: () => api.circuitSums(job), staleTime: 10_000 });
+  queryOptions({ queryKey: ["job", job, "sums"], queryFn: () => api.circuitSums(job), staleTime: 60_000 });
 
 export const needsOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "needs"], queryFn: () => api.needs(box) });
@@ -95,34 +94,4 @@ export function useBoxChanged(job: string, box: string) {
     await queries.invalidateQueries({ queryKey: ["job", job] });
     await queries.invalidateQueries({ queryKey: ["box", box] });
   };
-}
-
-/** Fetches what a sheet of a box shows before it is opened: when a hand is on the way there. */
-export function useFetchAhead() {
-  const queries = useQueryClient();
-  return useCallback(
-    (box: string, stage: string) => {
-      switch (stage) {
-        case "survey":
-          queries.prefetchQuery(surveyOptions(box));
-          queries.prefetchQuery(needsOptions(box));
-          break;
-        case "trace":
-          queries.prefetchQuery(traceOptions(box));
-          break;
-        case "match":
-          queries.prefetchQuery(surveyOptions(box));
-          queries.prefetchQuery(planOptions(box));
-          break;
-        case "draw":
-          queries.prefetchQuery(planOptions(box));
-          break;
-        case "fit":
-          queries.prefetchQuery(runSheetOptions(box));
-          break;
-        default:
-      }
-    },
-    [queries],
-  );
 }

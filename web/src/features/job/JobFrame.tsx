@@ -1,7 +1,8 @@
-import { useQuery } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { jobOptions, useFetchAhead } from "../../api/queries";
+import { jobOptions } from "../../api/queries";
+import { fetchSheet } from "./ahead";
 import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
@@ -60,18 +61,18 @@ export function JobFrame() {
     };
   }, [box, jobId, stage, navigate, job.data]);
   useKeys(keys);
-  const ahead = useFetchAhead();
+  const queries = useQueryClient();
   const boxes = job.data?.boxes;
   useEffect(() => {
     const at = boxes?.findIndex((b) => b.id === box) ?? -1;
     const near = at < 0 ? [] : [boxes?.[at + 1], boxes?.[at - 1]];
     const timer = setTimeout(() => {
       for (const other of near) {
-        other && stage && ahead(other.id, stage);
+        other && stage && fetchSheet(queries, other.id, stage);
       }
     }, SETTLED);
     return () => clearTimeout(timer);
-  }, [boxes, box, stage, ahead]);
+  }, [boxes, box, stage, queries]);
 
   if (job.isPending) {
     return <Waiting what="the job" />;

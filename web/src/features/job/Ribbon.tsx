@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
-import { useFetchAhead } from "../../api/queries";
+import { useFetchAhead } from "./ahead";
 import { STAGES } from "./stages";
 
 type Progress = Schemas["StageView"]["progress"];

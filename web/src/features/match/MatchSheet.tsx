@@ -8,16 +8,13 @@ import { Waiting } from "../../ui/Waiting";
 import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
 import { CandidateCard } from "./CandidateCard";
+import { type Group, groupsOf, positionOf } from "./groups";
 import { SchemeChooser } from "./SchemeChooser";
 
 type Candidate = Schemas["CandidateView"];
 type Pick = Schemas["PickEntry"];
 type Scheme = Schemas["OfferView"]["scheme"];
-/** What is matched together: gangs, or a load that hangs in the box. */
-type Group = { words: string; gangs: number[]; loads: number[] };
-
 const NOTHING: Group = { words: "", gangs: [], loads: [] };
-const positionOf = ({ gangs, loads }: Group) => ({ gangs, loads });
 
 /** How many of the ruled-out modules are shown before the rest folds. */
 const RULED_OUT_SHOWN = 4;
@@ -173,26 +170,6 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
       )}
     </SheetLayout>
   );
-}
-
-/** What can be matched together: all gangs that share a circuit, each gang alone, loads that hang in the box. */
-function groupsOf(survey: Schemas["SurveyDocument"] | undefined): Group[] {
-  const gangs = survey?.gangs ?? [];
-  const circuits = [...new Set(gangs.map((gang) => gang.circuit))];
-  const shared = circuits
-    .map((circuit) => gangs.filter((gang) => gang.circuit === circuit))
-    .filter((members) => members.length > 1)
-    .map((members) => ({
-      words: members.length === gangs.length ? "all gangs" : members.map((gang) => gang.name).join(" and "),
-      gangs: members.map((gang) => gang.number),
-      loads: [],
-    }));
-  const hanging = (survey?.loads ?? []).filter((load) => load.gang === 0);
-  return [
-    ...shared,
-    ...gangs.map((gang) => ({ words: gang.name, gangs: [gang.number], loads: [] })),
-    ...hanging.map((load) => ({ words: load.name, gangs: [], loads: [load.number] })),
-  ];
 }
 
 function pickedFor(pick: Pick): string {

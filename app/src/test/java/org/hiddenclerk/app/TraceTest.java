@@ -90,6 +90,45 @@ class TraceTest {
         assertThat(state.get("possible").asInt()).isZero();
         assertThat(state.get("readings")).allSatisfy(r -> assertThat(r.get("conflicts").asBoolean()).isTrue());
         assertThat(person.post(trace + "/write", null).status()).isEqualTo(409);
+        assertThat(progress("TRACE")).isEqualTo("REOPENED");
+        assertThat(progress("SURVEY")).isEqualTo("DONE");
+        assertThat(person.get("/api/v1/boxes/" + person.demoBox("B-14") + "/needs").ok().toString()).contains("colours prove nothing");
+    }
+
+    /** A note of a pen is kept as weak: it excludes nothing. */
+    @Test
+    void aPenIsNotedAndExcludesNothing() {
+        JsonNode before = person.get(trace).ok();
+        String core = before.get("boxes").get(0).get("cores").get(0).get("id").asString();
+        JsonNode after = person.post(trace + "/readings", Map.of("kind", "PEN", "core", core, "with",
+                Map.of(person.demoBox("B-14"), 0, person.demoBox("B-15"), 0), "value", true)).ok();
+
+        assertThat(after.get("possible")).isEqualTo(before.get("possible"));
+        assertThat(after.get("readings").get(0).get("weak").asBoolean()).isTrue();
+        assertThat(after.get("readings").get(0).get("words").asString()).startsWith("The pen beeps at");
+    }
+
+    /** Boxes with several gangs are traced; the demo house has one whose gangs share a feed. */
+    @Test
+    void aBoxWithTwoGangsIsTraced() {
+        JsonNode state = person.get("/api/v1/boxes/" + person.demoBox("B-01") + "/trace").ok();
+
+        assertThat(state.get("obstacles")).isEmpty();
+        assertThat(state.get("boxes").get(0).get("switches")).hasSize(2);
+        assertThat(state.get("possible").asInt()).isPositive();
+    }
+
+    private String progress(String stage) {
+        for (JsonNode box : person.get("/api/v1/jobs/" + person.demoJob()).ok().get("boxes")) {
+            if (box.get("label").asString().equals("B-14")) {
+                for (JsonNode each : box.get("stages")) {
+                    if (each.get("stage").asString().equals(stage)) {
+                        return each.get("progress").asString();
+                    }
+                }
+            }
+        }
+        throw new AssertionError("B-14 has no stage " + stage);
     }
 
     @Test

@@ -1,0 +1,67 @@
+import { type QueryClient, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useRef } from "react";
+import {
+  matchOptions,
+  needsOptions,
+  planOptions,
+  runSheetOptions,
+  schemesOptions,
+  surveyOptions,
+  traceOptions,
+} from "../../api/queries";
+import { groupsOf, positionOf } from "../match/groups";
+
+/** Milliseconds that a hand must rest, so that one that only passes over fetches nothing. */
+const REST = 60;
+
+/** Fetches what a sheet of a box shows before it is opened: when a hand is on the way there. */
+export function useFetchAhead() {
+  const queries = useQueryClient();
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  return useCallback(
+    (box: string, stage: string) => {
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => fetchSheet(queries, box, stage), REST);
+    },
+    [queries],
+  );
+}
+
+/** Fetches what a sheet shows; what cannot be had is left to the sheet to tell. */
+export function fetchSheet(queries: QueryClient, box: string, stage: string) {
+  switch (stage) {
+    case "survey":
+      queries.prefetchQuery(surveyOptions(box));
+      queries.prefetchQuery(needsOptions(box));
+      break;
+    case "trace":
+      queries.prefetchQuery(traceOptions(box));
+      break;
+    case "match":
+      fetchMatch(queries, box).catch(() => undefined);
+      break;
+    case "draw":
+      queries.prefetchQuery(planOptions(box));
+      break;
+    case "fit":
+      queries.prefetchQuery(runSheetOptions(box));
+      break;
+    default:
+  }
+}
+
+async function fetchMatch(queries: QueryClient, box: string) {
+  const [survey, plan] = await Promise.all([
+    queries.fetchQuery(surveyOptions(box)),
+    queries.fetchQuery(planOptions(box)),
+  ]);
+  const group = groupsOf(survey.survey)[0];
+  if (group) {
+    const schemes = await queries.fetchQuery(schemesOptions(box, positionOf(group)));
+    const picked = plan.picks.find((pick) => pick.gangs.join() === group.gangs.join())?.scheme;
+    const scheme = picked ?? schemes.offers.find((offer) => offer.best)?.scheme;
+    if (scheme) {
+      await queries.prefetchQuery(matchOptions(box, positionOf(group), scheme));
+    }
+  }
+}
