@@ -95,9 +95,20 @@ class MainJobTest {
             assertThat(survey.get("jumpers")).hasSize(1);
         }
 
+        @Test
+        void draftedAsSinglesAreCablesOfOneCoreEach() {
+            ObjectNode survey = survey();
+            survey.putArray("cables");
+            survey.putArray("jumpers");
+            add(survey, Map.of("survey", survey, "leadsTo", "SUPPLY", "circuit", circuit, "singles", true));
+
+            assertThat(survey.get("cables")).hasSize(3).allSatisfy(cable -> assertThat(cable.get("cores")).hasSize(1));
+            assertThat(survey.get("cables").findValuesAsString("name")).containsExactly("c1", "c2", "c3");
+        }
+
         private void add(ObjectNode survey, Map<String, Object> wish) {
             JsonNode draft = person.post("/api/v1/jobs/" + job + "/cable-draft", wish).ok();
-            survey.withArray("cables").add(draft.get("cable"));
+            draft.get("cables").forEach(cable -> survey.withArray("cables").add(cable));
             draft.get("jumpers").forEach(jumper -> survey.withArray("jumpers").add(jumper));
         }
     }

@@ -3,22 +3,17 @@ package org.hiddenclerk.app.photos;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.security.Principal;
-import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
-import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
-import org.hiddenclerk.app.problem.Unusable;
-import org.hiddenclerk.app.survey.Boxes;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
-import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -33,18 +28,12 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1")
 @Tag(name = "survey")
 class PhotoController {
-    private static final int MOST_OF_A_BOX = 12;
-
-    private final PhotoRepository photos;
-    private final Boxes boxes;
+    private final Photos photos;
     private final People people;
-    private final Clock clock;
 
-    PhotoController(PhotoRepository photos, Boxes boxes, People people, Clock clock) {
+    PhotoController(Photos photos, People people) {
         this.photos = photos;
-        this.boxes = boxes;
         this.people = people;
-        this.clock = clock;
     }
 
     /** A photo; its picture is at /api/v1/photos/id. */
@@ -54,28 +43,21 @@ class PhotoController {
     @GetMapping("/boxes/{box}/photos")
     @Operation(operationId = "photos")
     List<PhotoView> ofBox(@PathVariable UUID box) {
-        return photos.findByBoxIdOrderByTakenAt(boxes.find(box).row().id()).stream()
-                .map(p -> new PhotoView(p.getId(), p.getWidth(), p.getHeight(), p.getTakenBy(), p.getTakenAt())).toList();
+        return photos.of(box).stream().map(p -> new PhotoView(p.getId(), p.getWidth(), p.getHeight(), p.getTakenBy(), p.getTakenAt())).toList();
     }
 
     @PostMapping(path = "/boxes/{box}/photos", consumes = {MediaType.IMAGE_JPEG_VALUE, MediaType.IMAGE_PNG_VALUE})
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addPhoto", summary = "Keep a photo, made anew without positions and at most 2000 pixels long")
-    @Transactional
     PhotoView add(@PathVariable UUID box, @RequestBody byte[] picture, Principal who) {
-        UUID known = boxes.find(box).row().id();
-        if (photos.countByBoxId(known) >= MOST_OF_A_BOX) {
-            throw Unusable.conflict("A box keeps " + MOST_OF_A_BOX + " photos. Take one away first.");
-        }
-        PhotoRow row = photos.save(new PhotoRow(known, CleanPhoto.of(picture), people.nameOf(who),
-                clock.instant().truncatedTo(ChronoUnit.MICROS)));
+        PhotoRow row = photos.add(box, CleanPhoto.of(picture), people.nameOf(who));
         return new PhotoView(row.id(), row.width(), row.height(), row.takenBy(), row.takenAt());
     }
 
     @GetMapping(path = "/photos/{photo}", produces = MediaType.IMAGE_JPEG_VALUE)
     @Operation(operationId = "photo")
     ResponseEntity<byte[]> picture(@PathVariable UUID photo) {
-        PhotoRow row = photos.findById(photo).orElseThrow(() -> Unusable.notFound("photo"));
+        PhotoRow row = photos.find(photo);
         return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
                 .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename("box.jpg").build().toString()).body(row.jpeg());
     }
@@ -84,6 +66,6 @@ class PhotoController {
     @ResponseStatus(HttpStatus.NO_CONTENT)
     @Operation(operationId = "removePhoto")
     void remove(@PathVariable UUID photo) {
-        photos.delete(photos.findById(photo).orElseThrow(() -> Unusable.notFound("photo")));
+        photos.remove(photo);
     }
 }
