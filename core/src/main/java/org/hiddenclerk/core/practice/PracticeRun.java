@@ -4,13 +4,10 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
-import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
-import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.conductors.SeenCore;
@@ -19,16 +16,12 @@ import org.hiddenclerk.core.electrical.LoadState;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
-import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.RunWiring;
@@ -36,9 +29,6 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** A wall with all that the learner did at it. The same wall and deeds come to the same run. */
 public final class PracticeRun {
-    /** Connectors that lie ready beside those in use. */
-    private static final List<String> SPARE_CONNECTORS = List.of("a", "b", "c");
-
     private final PracticeWall wall;
     private final List<ModuleModel> models;
     private final SurveyedBoard board;
@@ -320,43 +310,24 @@ public final class PracticeRun {
     }
 
     private void wire(Deed deed) {
+        HandWiring hands = new HandWiring(wiring, wall.house().region());
         if (deed instanceof Deed.Put put) {
             Run.Place place = WallPlaces.place(wiring, put.place());
-            End to = end(place, put.end());
+            String what = hands.words(place, put.wire());
             touchWire(place, put.wire());
-            BoxWiring box = wiring.at(place);
-            if (box.ends().containsKey(put.wire())) {
-                Map<String, End> ends = new LinkedHashMap<>(box.ends());
-                ends.put(put.wire(), to);
-                wiring = wiring.with(place, ends, box.jumpers());
-            } else {
-                Jumper old = jumper(box, put.wire());
-                if (to instanceof End.Capped) {
-                    throw new NotPossible("Take the piece of wire out instead of capping it.");
-                }
-                wiring = wiring.with(place, box.ends(), box.jumpers().stream().map(j -> !j.equals(old) ? j
-                        : new Jumper(j.key(), j.colour(), put.secondEnd() ? j.from() : to, put.secondEnd() ? to : j.to())).toList());
-            }
-            say(place.label() + ": " + wireWords(place, put.wire()) + " put on " + wiring.at(place).words(to));
+            wiring = hands.put(place, put.wire(), put.secondEnd(), put.end());
+            say(place.label() + ": " + what + " put on " + wiring.at(place).words(hands.end(place, put.end())));
         } else if (deed instanceof Deed.Join join) {
             Run.Place place = WallPlaces.place(wiring, join.place());
-            BoxWiring box = wiring.at(place);
-            End from = end(place, join.from());
-            End to = end(place, join.to());
-            if (from.equals(to) || from instanceof End.Capped || to instanceof End.Capped) {
-                throw new NotPossible("A piece of wire joins two different terminals or connectors.");
-            }
             touched(place.id(), "The inside of " + place.label(), false);
-            wiring = wiring.with(place, box.ends(), Stream.concat(box.jumpers().stream(), Stream.of(new Jumper(freshName(box),
-                    wall.house().region().liveColour(), from, to))).toList());
-            say(place.label() + ": piece of wire from " + box.words(from) + " to " + box.words(to));
+            wiring = hands.join(place, join.from(), join.to());
+            say(place.label() + ": piece of wire from " + wiring.at(place).words(hands.end(place, join.from())) + " to "
+                    + wiring.at(place).words(hands.end(place, join.to())));
         } else {
             Deed.TakeOut out = (Deed.TakeOut) deed;
             Run.Place place = WallPlaces.place(wiring, out.place());
-            BoxWiring box = wiring.at(place);
-            Jumper old = jumper(box, out.wire());
             touchWire(place, out.wire());
-            wiring = wiring.with(place, box.ends(), box.jumpers().stream().filter(j -> !j.equals(old)).toList());
+            wiring = hands.takeOut(place, out.wire());
             say(place.label() + ": piece of wire taken out");
         }
     }
@@ -365,39 +336,12 @@ public final class PracticeRun {
         BoxWiring box = wiring.at(place);
         boolean isCore = box.ends().containsKey(wire);
         boolean live = isCore && instruments(wiring).isLive(WallPlaces.node(wiring, place.id() + "/" + wire));
-        touched(place.id(), "The " + wireWords(place, wire), live);
-    }
-
-    private String wireWords(Run.Place place, String wire) {
-        return wiring.at(place).ends().containsKey(wire) ? WallPlaces.core(wiring, place.id() + "/" + wire).words() : "piece of wire";
-    }
-
-    private static Jumper jumper(BoxWiring box, String key) {
-        return box.jumpers().stream().filter(j -> j.key().equals(key)).findFirst()
-                .orElseThrow(() -> new NotPossible("There is no piece of wire " + key + " here."));
-    }
-
-    private static String freshName(BoxWiring box) {
-        int number = 1;
-        while (true) {
-            String name = "own" + number;
-            if (box.jumpers().stream().noneMatch(j -> j.key().equals(name))) {
-                return name;
-            }
-            number++;
-        }
-    }
-
-    private End end(Run.Place place, String key) {
-        return choices(place).stream().filter(end -> end.key().equals(key)).findFirst()
-                .orElseThrow(() -> new NotPossible("There is no place " + key + " in " + place.label() + "."));
+        touched(place.id(), "The " + new HandWiring(wiring, wall.house().region()).words(place, wire), live);
     }
 
     /** Where an end can be put at a place. */
     public List<End> choices(Run.Place place) {
-        Set<End> ends = new LinkedHashSet<>(MovedEnd.placesIn(wiring.at(place)));
-        SPARE_CONNECTORS.forEach(name -> ends.add(new End.InConnector(name)));
-        return List.copyOf(ends);
+        return new HandWiring(wiring, wall.house().region()).choices(place);
     }
 
     public Phase phase() {

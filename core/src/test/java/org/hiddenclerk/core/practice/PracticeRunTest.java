@@ -4,9 +4,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.LongStream;
+import net.jqwik.api.Assume;
+import net.jqwik.api.Example;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -16,12 +22,12 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
-import org.junit.jupiter.api.Test;
 
 /** What is done at a wall, and what the clerk says of it. */
 class PracticeRunTest {
@@ -58,31 +64,62 @@ class PracticeRunTest {
 
     /** What hands do to get to the plan of the clerk. */
     private static void wired(PracticeWall wall, List<Deed> deeds) {
-        Candidate candidate = new ModuleMatch(wall.planner("A")).judge(List.of(1), MODULE);
+        wired(new ModuleMatch(wall.planner("A")).judge(List.of(1), MODULE), deeds);
+    }
+
+    private static void wired(Candidate candidate, List<Deed> deeds) {
         RunWiring planned = candidate.plan().planned().orElseThrow();
         for (Run.Place place : candidate.plan().placesOfWork()) {
             BoxWiring from = candidate.plan().found().at(place);
             BoxWiring to = planned.at(place);
+            Map<String, String> spare = new HashMap<>();
             from.jumpers().stream().filter(j -> !to.jumpers().contains(j)).forEach(j -> deeds.add(new Deed.TakeOut(place.id(), j.key())));
             for (Box.CableCore core : place.box().cores()) {
                 if (!from.endOf(core).equals(to.endOf(core))) {
-                    deeds.add(new Deed.Put(place.id(), core.key(), false, connector(to.endOf(core).key())));
+                    deeds.add(new Deed.Put(place.id(), core.key(), false, connector(from, spare, to.endOf(core).key())));
                 }
             }
             for (Jumper jumper : to.jumpers()) {
                 if (!from.jumpers().contains(jumper)) {
-                    deeds.add(new Deed.Join(place.id(), connector(jumper.from().key()), connector(jumper.to().key())));
+                    deeds.add(new Deed.Join(place.id(), connector(from, spare, jumper.from().key()),
+                            connector(from, spare, jumper.to().key())));
                 }
             }
         }
     }
 
     /** A learner's own connectors go by letters. */
-    private static String connector(String key) {
-        return key.startsWith("j.") && !List.of("j.1", "j.2", "j.earth").contains(key) ? "j.a" : key;
+    private static String connector(BoxWiring found, Map<String, String> spare, String key) {
+        boolean there = found.places().stream().anyMatch(end -> end.key().equals(key));
+        return !key.startsWith("j.") || there ? key : spare.computeIfAbsent(key, k -> "j." + (char) ('a' + spare.size()));
     }
 
-    @Test
+    /** Whatever the clerk would fit at a sound wall, done by hand end by end, is proved and accepted. */
+    @Property(tries = 40)
+    void theClerksWayDoneByHandIsAccepted(@ForAll PracticeLevel level, @ForAll @IntRange(min = 0, max = 3_000) int seed) {
+        PracticeWall wall = PracticeWall.of(level, seed);
+        Assume.that(wall.fault().isEmpty());
+        List<ModuleModel> models = List.of(MODULE, Modules.withNeutral(2, 2, Modules.usualRatings()), Modules.twoWire(20, Modules.usualRatings()));
+        for (String box : wall.boxes().keySet()) {
+            int gang = wall.gangFor(box).orElseThrow();
+            for (SchemeChooser.Offer offer : new SchemeChooser(wall.planner(box), models).offers(List.of(gang), List.of())) {
+                boolean work = offer.toll().isPresent() && offer.best().orElseThrow().verdict() == Verdict.OK;
+                if (work && offer.best().get().assignment().companion().isEmpty()) {
+                    Candidate candidate = offer.best().get();
+                    List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
+                    deeds.add(new Deed.Choose(box, offer.scheme(), candidate.assignment().model().code()));
+                    candidate.plan().placesOfWork().forEach(place -> deeds.add(new Deed.ProveDead(place.id())));
+                    deeds.add(new Deed.ProveTester());
+                    wired(candidate, deeds);
+                    deeds.add(new Deed.Finish());
+                    Marks marks = PracticeRun.of(wall, models, deeds).marks();
+                    assertThat(marks.isAccepted()).as("%s %s from %s: %s %s", wall, offer.scheme(), box, marks.findings(), marks.unsafe()).isTrue();
+                }
+            }
+        }
+    }
+
+    @Example
     void aWallDoneRightIsAccepted() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
@@ -97,7 +134,7 @@ class PracticeRunTest {
         assertThat(marks.testsUsed()).isZero();
     }
 
-    @Test
+    @Example
     void aWireOnTheWrongTerminalIsFoundByTheProof() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
@@ -112,7 +149,7 @@ class PracticeRunTest {
         assertThat(marks.isAccepted()).isFalse();
     }
 
-    @Test
+    @Example
     void layingHandsOnWhatIsNotProvedDeadIsMarked() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         String circuit = wall.circuits().get(0).label();
@@ -133,7 +170,7 @@ class PracticeRunTest {
     }
 
     /** Common practice, no source: one breaker off does not make a box dead that two circuits share. */
-    @Test
+    @Example
     void theSecondCircuitOfABoxIsMet() {
         PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, false);
         PracticeRun run = run(wall, List.of(new Deed.ProveTester(), new Deed.Breaker(wall.circuits().get(0).label(), false),
@@ -145,7 +182,7 @@ class PracticeRunTest {
     }
 
     /** Common practice, no source: a borrowed neutral that is freed is live through the lamp of the other circuit. */
-    @Test
+    @Example
     void aBorrowedNeutralIsRefusedAndReported() {
         PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, true);
         List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
@@ -162,7 +199,7 @@ class PracticeRunTest {
     }
 
     /** A fact of the trade, common practice, no source: a non-contact pen beeps at a traveller that floats. */
-    @Test
+    @Example
     void aPenBeepsAtAFloatingTravellerAndATwoPoleTesterDoesNot() {
         PracticeWall wall = wall(PracticeLevel.TWO_SWITCHES, false);
         List<String> travellers = wall.truth().entrySet().stream().filter(e -> e.getValue() == ConductorRole.TRAVELLER)
@@ -181,7 +218,7 @@ class PracticeRunTest {
         assertThat(floating).isPositive();
     }
 
-    @Test
+    @Example
     void whatCannotBeDoneIsSaid() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         String circuit = wall.circuits().get(0).label();
