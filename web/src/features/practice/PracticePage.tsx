@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { TriangleAlert } from "lucide-react";
+import { useEffect, useRef } from "react";
 import { Link, useParams } from "react-router";
 import { api, type Schemas } from "../../api/client";
 import { practiceWallOptions } from "../../api/queries";
@@ -32,10 +33,18 @@ const SLOW: Deed["kind"][] = ["FINISH", "REPORT", "CHOOSE"];
 export function PracticePage() {
   const run = useParams().run ?? "";
   const wall = useQuery(practiceWallOptions(run));
+  const sheet = useRef<HTMLElement>(null);
+  const phase = wall.data?.phase;
+  useEffect(() => {
+    // Each part of the work begins at its top.
+    if (phase && sheet.current) {
+      sheet.current.scrollTop = 0;
+    }
+  }, [phase]);
   return (
     <div className="flex h-full flex-col">
       <TopBar />
-      <main className="flex-1 overflow-y-auto p-4 sm:p-5">
+      <main ref={sheet} className="flex-1 overflow-y-auto p-4 sm:p-5">
         {wall.isPending && <Waiting what="the wall" />}
         {wall.isError && <Failure error={wall.error} onRetry={() => wall.refetch()} />}
         {wall.data && <AtWall wall={wall.data} />}
