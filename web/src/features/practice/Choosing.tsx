@@ -12,47 +12,18 @@ export function Choosing({ wall, act }: { wall: Wall; act: Act }) {
   return (
     <div className="max-w-[80ch] space-y-5">
       {boxes.length > 1 && <Choice label="From which box" value={box} options={boxes} onChange={setBox} />}
-      <fieldset>
-        <legend className="mb-1 font-semibold">Scheme</legend>
-        <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
-          {wall.schemes.map((each) => (
-            <li key={each.scheme}>
-              <label className="flex min-h-[36px] items-center gap-2">
-                <input
-                  type="radio"
-                  name="scheme"
-                  className="radio radio-sm"
-                  checked={scheme === each.scheme}
-                  onChange={() => setScheme(each.scheme)}
-                />
-                {each.label}
-              </label>
-            </li>
-          ))}
-        </ul>
-      </fieldset>
-      <fieldset>
-        <legend className="mb-1 font-semibold">Module</legend>
-        <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
-          {wall.modules.map((each) => (
-            <li key={each.code}>
-              <label className="flex min-h-[36px] items-center gap-2">
-                <input
-                  type="radio"
-                  name="module"
-                  className="radio radio-sm"
-                  checked={module === each.code}
-                  onChange={() => setModule(each.code)}
-                />
-                <span>
-                  <span className="font-mono">{each.code}</span>{" "}
-                  <span className="text-soft text-sm">{each.words}</span>
-                </span>
-              </label>
-            </li>
-          ))}
-        </ul>
-      </fieldset>
+      <OneOf
+        name="Scheme"
+        value={scheme}
+        options={wall.schemes.map((each) => ({ value: each.scheme, words: each.label }))}
+        onChange={setScheme}
+      />
+      <OneOf
+        name="Module"
+        value={module}
+        options={wall.modules.map((each) => ({ value: each.code, code: each.code, words: each.words }))}
+        onChange={setModule}
+      />
       <button
         type="button"
         className="btn btn-primary"
@@ -68,5 +39,40 @@ export function Choosing({ wall, act }: { wall: Wall; act: Act }) {
         </section>
       )}
     </div>
+  );
+}
+
+type OneOfProps<T extends string> = {
+  name: string;
+  value: T;
+  options: { value: T; code?: string; words: string }[];
+  onChange: (value: T) => void;
+};
+
+/** One of a few, all in sight. */
+function OneOf<T extends string>({ name, value, options, onChange }: OneOfProps<T>) {
+  return (
+    <fieldset>
+      <legend className="mb-1 font-semibold">{name}</legend>
+      <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+        {options.map((option) => (
+          <li key={option.value}>
+            <label className="flex min-h-[36px] items-center gap-2">
+              <input
+                type="radio"
+                name={name}
+                className="radio radio-sm"
+                checked={value === option.value}
+                onChange={() => onChange(option.value)}
+              />
+              <span>
+                {option.code && <span className="font-mono">{option.code} </span>}
+                <span className={option.code ? "text-soft text-sm" : ""}>{option.words}</span>
+              </span>
+            </label>
+          </li>
+        ))}
+      </ul>
+    </fieldset>
   );
 }

@@ -38,7 +38,7 @@ export function MarksSheet({ wall }: { wall: Wall }) {
           <Line good={marks.testsUsed <= (marks.testsNeeded ?? marks.testsUsed)} mild>
             {marks.testsUsed} {marks.testsUsed === 1 ? "test" : "tests"} used;{" "}
             {(marks.testsNeeded ?? null) === null
-              ? "no sound circuit fits what is seen, so looking is enough."
+              ? "the clerk needed none."
               : `the clerk needed ${marks.testsNeeded}.`}
           </Line>
           {marks.refusedChoices > 0 && (
@@ -94,11 +94,7 @@ export function MarksSheet({ wall }: { wall: Wall }) {
             </ol>
           </>
         ) : (
-          <p>
-            {marks.fault
-              ? "Two feeds come in and their neutrals meet in one joint. No sound circuit looks like that: report it."
-              : "What is seen leaves one answer only; no test is needed to tell the cores apart."}
-          </p>
+          <p>{way.withoutTests}</p>
         )}
         {way.fitting && (
           <>

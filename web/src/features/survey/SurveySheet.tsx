@@ -208,6 +208,12 @@ const KINDS: { value: NonNullable<Survey["kind"]>; label: string }[] = [
   { value: "PANEL", label: "panel" },
 ];
 
+const SIZES = [
+  { field: "widthMm", label: "Width inside", least: 10 },
+  { field: "heightMm", label: "Height inside", least: 10 },
+  { field: "depthMm", label: "Depth", least: 5 },
+] as const;
+
 function Geometry({
   job,
   survey,
@@ -227,7 +233,7 @@ function Geometry({
       box.heightMm === geometry.heightMm &&
       box.depthMm === geometry.depthMm,
   );
-  const size = (field: "widthMm" | "heightMm" | "depthMm") => (mm: number) =>
+  const size = (field: (typeof SIZES)[number]["field"]) => (mm: number) =>
     onChange({ ...survey, geometry: { ...geometry, [field]: mm } });
   const take = (name: string) => {
     const box = boxes.find((each) => each.name === name);
@@ -272,27 +278,16 @@ function Geometry({
             onChange={take}
           />
         </div>
-        <LengthField
-          label="Width inside"
-          mm={geometry.widthMm}
-          least={10}
-          region={job.region}
-          onChange={size("widthMm")}
-        />
-        <LengthField
-          label="Height inside"
-          mm={geometry.heightMm}
-          least={10}
-          region={job.region}
-          onChange={size("heightMm")}
-        />
-        <LengthField
-          label="Depth"
-          mm={geometry.depthMm}
-          least={5}
-          region={job.region}
-          onChange={size("depthMm")}
-        />
+        {SIZES.map(({ field, label, least }) => (
+          <LengthField
+            key={field}
+            label={label}
+            mm={geometry[field]}
+            least={least}
+            region={job.region}
+            onChange={size(field)}
+          />
+        ))}
         {job.region === "US_120" && (
           <TextField
             label="Marked volume, in³"

@@ -31,6 +31,14 @@ class CoreRulesTest {
             .should().dependOnClassesThat().resideInAPackage(CORE + "fitting..");
 
     @ArchTest
+    static final ArchRule conductorsUseNoLaterStage = noClasses().that().resideInAPackage(CORE + "conductors..")
+            .should().dependOnClassesThat().resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "fitting..", CORE + "practice..");
+
+    @ArchTest
+    static final ArchRule nothingIsBuiltOnPractice = noClasses().that().resideOutsideOfPackage(CORE + "practice..")
+            .should().dependOnClassesThat().resideInAPackage(CORE + "practice..");
+
+    @ArchTest
     static final ArchRule nothingReadsAClock = noClasses().should().callMethod(java.time.Instant.class, "now")
             .orShould().callMethod(System.class, "currentTimeMillis").orShould().callMethod(Math.class, "random");
 }

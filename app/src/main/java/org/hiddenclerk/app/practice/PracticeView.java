@@ -110,7 +110,7 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
     }
 
     /** How the clerk would have done it. */
-    record WayView(List<ClerksWay.Test> tests, @MayBeAbsent ClerksWay.Fitting fitting) {
+    record WayView(List<ClerksWay.Test> tests, @MayBeAbsent String withoutTests, @MayBeAbsent ClerksWay.Fitting fitting) {
     }
 
     static PracticeView of(Practice.Kept kept, List<ModuleModel> models) {
@@ -128,7 +128,7 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
                 FAULTS.stream().map(fault -> new FaultView(fault, fault.title())).toList(),
                 choosing ? SCHEMES.stream().map(scheme -> new SchemeView(scheme, scheme.label())).toList() : List.of(),
                 choosing ? offered(models) : List.of(), run.refusal().stream().map(FindingView::of).toList(),
-                done ? marks(run.marks()) : null, done ? new WayView(way.tests(), fitting.orElse(null)) : null);
+                done ? marks(run.marks()) : null, done ? new WayView(way.tests(), way.withoutTests().orElse(null), fitting.orElse(null)) : null);
     }
 
     private static MarksView marks(Marks marks) {

@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.practice;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,9 +17,9 @@ import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.electrical.LoadState;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.finding.Verdict;
-import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.wiring.Move;
 import org.hiddenclerk.core.wiring.Run;
@@ -68,6 +69,16 @@ public final class ClerksWay {
         return tests;
     }
 
+    /** Why no test is among {@link #tests}, in words; empty where there is one. */
+    public Optional<String> withoutTests() {
+        Traced seen = Tracing.of(wall.board(), wall.house().region(), List.of());
+        if (seen.nextTest().isPresent()) {
+            return Optional.empty();
+        }
+        return Optional.of(wall.fault().map(fault -> fault.title() + ": no sound circuit looks like this. It is reported, not built on.")
+                .orElse("What is seen leaves one answer only; no test is needed to tell the cores apart."));
+    }
+
     /** What a reading truly shows, made as it should be. */
     boolean answer(SurveyedBoard board, Reading reading) {
         if (reading instanceof Reading.Continuous pair) {
@@ -86,8 +97,8 @@ public final class ClerksWay {
         Reading.Lamp lamp = (Reading.Lamp) reading;
         RunWiring found = found();
         SurveyedBoard.Entry entry = board.entry(lamp.box());
-        Run.LoadRef load = found.run().loads().stream().filter(ref -> wall.boxes().size() > 1
-                || found.run().gangNamedFor(ref).filter(g -> g.number() == entry.gang()).isPresent()).findFirst().orElseThrow();
+        SurveyedLoad switched = wall.planner(entry.box()).loadsOfGang(entry.gang()).get(0);
+        Run.LoadRef load = found.run().loads().stream().filter(ref -> ref.load().name().equals(switched.name())).findFirst().orElseThrow();
         PartId part = RunWiring.loadOf(load, 0);
         return instruments(found, board, lamp.with()).lamp(part) == LoadState.ON;
     }
@@ -107,30 +118,26 @@ public final class ClerksWay {
         return WallPlaces.with(wiring, core, new End.Loose());
     }
 
-    /** The scheme and module that are proved and open fewest boxes; empty when nothing may be fitted. */
+    /** The scheme and module that are proved and open fewest boxes, then take least time; empty when nothing may be fitted. */
     public Optional<Fitting> fitting(List<ModuleModel> models) {
-        Optional<Fitting> best = Optional.empty();
-        int fewest = Integer.MAX_VALUE;
-        for (Map.Entry<String, Box> entry : wall.boxes().entrySet()) {
-            Optional<Integer> gang = wall.gangFor(entry.getKey());
-            if (gang.isPresent()) {
-                Optional<SchemeChooser.Offer> offer = new SchemeChooser(wall.planner(entry.getKey()), models)
-                        .offers(List.of(gang.get()), List.of()).stream()
-                        .filter(o -> o.best().filter(c -> c.verdict() == Verdict.OK).isPresent() && o.toll().orElseThrow().switchesWork()
-                                && o.toll().orElseThrow().alwaysReachable())
-                        .min(java.util.Comparator.comparingInt((SchemeChooser.Offer o) -> o.toll().orElseThrow().boxes().size())
-                                .thenComparing(o -> o.toll().orElseThrow().minutes()).thenComparing(SchemeChooser.Offer::scheme));
-                if (offer.isPresent() && cost(offer.get()) < fewest) {
-                    fewest = cost(offer.get());
-                    best = Optional.of(fitting(entry.getValue().label(), offer.get()));
-                }
-            }
-        }
-        return best;
+        List<Choice> choices = new ArrayList<>();
+        wall.boxes().forEach((id, box) -> wall.gangFor(id).ifPresent(gang -> new SchemeChooser(wall.planner(id), models)
+                .offers(List.of(gang), List.of()).stream().filter(ClerksWay::leavesNothingToWish)
+                .forEach(offer -> choices.add(new Choice(box.label(), offer)))));
+        return choices.stream().min(Comparator.comparingInt((Choice c) -> c.toll().boxes().size())
+                .thenComparing(c -> c.toll().minutes()).thenComparing(c -> c.offer().scheme())).map(c -> fitting(c.box(), c.offer()));
     }
 
-    private static int cost(SchemeChooser.Offer offer) {
-        return offer.toll().orElseThrow().minutes();
+    /** What can be fitted from a box. */
+    private record Choice(String box, SchemeChooser.Offer offer) {
+        SchemeChooser.Toll toll() {
+            return offer.toll().orElseThrow();
+        }
+    }
+
+    private static boolean leavesNothingToWish(SchemeChooser.Offer offer) {
+        return offer.best().filter(c -> c.verdict() == Verdict.OK).isPresent()
+                && offer.toll().filter(toll -> toll.switchesWork() && toll.alwaysReachable()).isPresent();
     }
 
     private static Fitting fitting(String box, SchemeChooser.Offer offer) {

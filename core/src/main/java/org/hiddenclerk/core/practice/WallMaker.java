@@ -39,6 +39,8 @@ final class WallMaker {
     private static final BoxGeometry INSIDE = new BoxGeometry(Millimetres.of(131), Millimetres.of(71), Millimetres.of(66), false);
     private static final String NEUTRALS = "j.1";
     private static final String EARTHS = "j.earth";
+    /** The lamp that is to be commanded. */
+    private static final String LAMP = "Lamp 1";
 
     private final PracticeLevel level;
     private final long seed;
@@ -86,14 +88,13 @@ final class WallMaker {
                 draft.cables, List.of())));
         Map<CircuitId, Circuit> byId = new LinkedHashMap<>();
         circuits.forEach(circuit -> byId.put(circuit.id(), circuit));
-        return new PracticeWall(level, seed, new HouseContext(RegionProfile.EU_230, byId), built, truth,
-                boxes.values().iterator().next().gangs.isEmpty() ? "" : "Lamp 1");
+        return new PracticeWall(level, seed, new HouseContext(RegionProfile.EU_230, byId), built, truth, LAMP);
     }
 
     private void oneWay() {
         box("A");
         gang("A", "Switch", Mechanism.ONE_WAY, 0);
-        lamp("A", "Lamp 1", 1);
+        lamp("A", LAMP, 1);
         boolean onCommon = random.nextBoolean();
         String live = onCommon ? "g1.COM" : "g1.L1";
         String switched = onCommon ? "g1.L1" : "g1.COM";
@@ -129,7 +130,7 @@ final class WallMaker {
         String first = way.get(0);
         String last = way.get(way.size() - 1);
         boolean together = random.nextBoolean();
-        lamp(together ? first : last, "Lamp 1", 1);
+        lamp(together ? first : last, LAMP, 1);
         boolean returning = random.nextBoolean();
         if (together) {
             feed(first, 0, returning ? "g1.COM" : "j.2", NEUTRALS);
@@ -166,7 +167,7 @@ final class WallMaker {
         boolean lampAtA = random.nextBoolean();
         String fed = feedAtA ? "A" : "B";
         String lit = lampAtA ? "A" : "B";
-        lamp(lit, "Lamp 1", 1);
+        lamp(lit, LAMP, 1);
         boolean crossed = random.nextBoolean();
         int onThrow = 1 + random.nextInt(2);
         String[] atA = {"g1.L" + onThrow, "g1.L" + (3 - onThrow)};
@@ -186,7 +187,7 @@ final class WallMaker {
         box("A");
         gang("A", "Left", Mechanism.ONE_WAY, 0);
         gang("A", "Right", Mechanism.ONE_WAY, 1);
-        lamp("A", "Lamp 1", 1);
+        lamp("A", LAMP, 1);
         lamp("A", "Lamp 2", 2);
         boolean borrowed = random.nextBoolean();
         feed("A", 0, "g1.COM", NEUTRALS);
