@@ -36,6 +36,20 @@ final class ModuleWork {
         return new ModuleWork(draft, place, model);
     }
 
+    /** Fits a module at the lead for its positions, each with a switch there: channel by channel, input by input. */
+    static void behindItsSwitches(PlanDraft draft, Site site) {
+        ModuleModel model = site.model();
+        ModuleWork work = fit(draft, site.lead(), model);
+        List<Site.Position> positions = site.positions();
+        work.supply(positions.get(0).circuit());
+        for (int i = 0; i < positions.size(); i++) {
+            Site.Position position = positions.get(i);
+            work.output(model.channels().get(i), position.loads());
+            work.input(model.inputs().get(i), position.gang().orElseThrow(), position.circuit(), site.behaviour(position));
+            position.loads().forEach(load -> draft.want(load, position.controls(), true));
+        }
+    }
+
     PartId id() {
         return RunWiring.moduleOf(number);
     }

@@ -28,7 +28,6 @@ final class SlowJudge {
             FindingCode.MAINS_ON_ELV);
 
     /** Relaxation has settled when no net moves further in a round. */
-    private static final double SETTLED_VOLTS = 1e-10;
 
     private final Wiring wiring;
     private final List<Part> region;
@@ -68,22 +67,22 @@ final class SlowJudge {
         return regions;
     }
 
-    private static Set<String> nodesOf(Part part) {
+    static Set<String> nodesOf(Part part) {
         Set<String> nodes = new LinkedHashSet<>();
         part.pinNames().forEach(pin -> nodes.add(node(part, pin)));
         return nodes;
     }
 
-    private static String node(Part part, String pin) {
+    static String node(Part part, String pin) {
         NodeId node = part.pins().get(pin);
         return node == null ? "alone " + part.id() + " " + pin : node.value();
     }
 
     private Set<FindingCode> judge() {
         List<Map<String, Integer>> states = states();
-        List<State> sound = new ArrayList<>();
+        List<SlowState> sound = new ArrayList<>();
         for (Map<String, Integer> positions : states) {
-            State state = new State(positions);
+            SlowState state = new SlowState(wiring, region, positions);
             supplies(state);
             elv(state);
             if (!state.isShorted()) {
@@ -110,14 +109,14 @@ final class SlowJudge {
         return found;
     }
 
-    private void neutralsTakenAway(List<State> sound) {
-        for (State one : sound) {
-            for (State other : sound) {
+    private void neutralsTakenAway(List<SlowState> sound) {
+        for (SlowState one : sound) {
+            for (SlowState other : sound) {
                 if (one.differsInOneFrom(other)) {
-                    for (Resistance r : one.resistances) {
-                        boolean exposed = !(r.part instanceof Part.FittedModule module)
+                    for (SlowState.Resistance r : one.resistances) {
+                        boolean exposed = !(r.part() instanceof Part.FittedModule module)
                                 || module.supply() instanceof ModuleSupply.LineNeutral;
-                        if (exposed && (leaves(one, other, r.a, r.b) || leaves(one, other, r.b, r.a))) {
+                        if (exposed && (leaves(one, other, r.a(), r.b()) || leaves(one, other, r.b(), r.a()))) {
                             found.add(FindingCode.NEUTRAL_SWITCHED);
                         }
                     }
@@ -126,19 +125,19 @@ final class SlowJudge {
         }
     }
 
-    private static boolean leaves(State one, State other, String pin, String opposite) {
+    private static boolean leaves(SlowState one, SlowState other, String pin, String opposite) {
         return one.isOn(pin, Line.N) && !other.isOn(pin, Line.N) && one.isOnLive(opposite) && other.isOnLive(opposite);
     }
 
-    private void series(State state) {
-        for (Resistance one : state.resistances) {
-            for (Resistance other : state.resistances) {
-                if (one != other && one.part instanceof Part.Load && other.part instanceof Part.Load) {
-                    for (String a : List.of(one.a, one.b)) {
-                        for (String b : List.of(other.a, other.b)) {
+    private void series(SlowState state) {
+        for (SlowState.Resistance one : state.resistances) {
+            for (SlowState.Resistance other : state.resistances) {
+                if (one != other && one.part() instanceof Part.Load && other.part() instanceof Part.Load) {
+                    for (String a : List.of(one.a(), one.b())) {
+                        for (String b : List.of(other.a(), other.b())) {
                             boolean meet = state.net(a).equals(state.net(b)) && state.suppliesOf(a).isEmpty();
                             if (meet && state.flow(one) > 0.0001 && state.flow(other) > 0.0001
-                                    && state.alignment(a, a.equals(one.a) ? one.b : one.a, b.equals(other.a) ? other.b : other.a) < 0) {
+                                    && state.alignment(a, a.equals(one.a()) ? one.b() : one.a(), b.equals(other.a()) ? other.b() : other.a()) < 0) {
                                 found.add(FindingCode.LOADS_IN_SERIES);
                             }
                         }
@@ -148,20 +147,20 @@ final class SlowJudge {
         }
     }
 
-    private void directions(State state) {
-        for (Resistance one : state.resistances) {
-            for (Resistance other : state.resistances) {
-                if (one.part instanceof Part.Load a && other.part instanceof Part.Load b && a != b && a.motor().isPresent()
+    private void directions(SlowState state) {
+        for (SlowState.Resistance one : state.resistances) {
+            for (SlowState.Resistance other : state.resistances) {
+                if (one.part() instanceof Part.Load a && other.part() instanceof Part.Load b && a != b && a.motor().isPresent()
                         && a.motor().equals(b.motor()) && !a.direction().equals(b.direction())
-                        && state.volts(one.a, one.b) > 0.1 * one.nominal + 1e-6
-                        && state.volts(other.a, other.b) > 0.1 * other.nominal + 1e-6) {
+                        && state.volts(one.a(), one.b()) > 0.1 * one.nominal() + 1e-6
+                        && state.volts(other.a(), other.b()) > 0.1 * other.nominal() + 1e-6) {
                     found.add(FindingCode.BOTH_DIRECTIONS_ON);
                 }
             }
         }
     }
 
-    private void earths(State state) {
+    private void earths(SlowState state) {
         for (Part part : region) {
             if (part instanceof Part.Load load && load.earthRequired()
                     && (!load.pins().containsKey("PE") || !state.isOn(node(load, "PE"), Line.PE))) {
@@ -170,25 +169,25 @@ final class SlowJudge {
         }
     }
 
-    private void glow(State state) {
-        for (Resistance r : state.resistances) {
-            boolean electronic = r.part instanceof Part.Load load && Set.of(LoadKind.LED_LAMP, LoadKind.LED_DRIVER,
+    private void glow(SlowState state) {
+        for (SlowState.Resistance r : state.resistances) {
+            boolean electronic = r.part() instanceof Part.Load load && Set.of(LoadKind.LED_LAMP, LoadKind.LED_DRIVER,
                     LoadKind.FLUORESCENT, LoadKind.ELECTRONIC_TRANSFORMER).contains(load.kind());
-            double share = state.volts(r.a, r.b) / r.nominal;
+            double share = state.volts(r.a(), r.b()) / r.nominal();
             if (electronic && share >= 0.03 && share <= 0.1) {
                 found.add(FindingCode.GHOST_GLOW);
             }
         }
     }
 
-    private void circuits(State state) {
+    private void circuits(SlowState state) {
         for (Part.Supply supply : state.supplies()) {
             if (supply.line().isLive() && supply.ratedAmps().isPresent()) {
                 String net = state.net(node(supply, "out"));
                 double amps = 0;
-                for (Resistance r : state.resistances) {
-                    if (state.net(r.a).equals(net) != state.net(r.b).equals(net)) {
-                        amps += state.flow(r) / (r.part instanceof Part.Load load ? load.powerFactor() : 1);
+                for (SlowState.Resistance r : state.resistances) {
+                    if (state.net(r.a()).equals(net) != state.net(r.b()).equals(net)) {
+                        amps += state.flow(r) / (r.part() instanceof Part.Load load ? load.powerFactor() : 1);
                     }
                 }
                 if (amps > supply.ratedAmps().getAsDouble() * 1.0001) {
@@ -199,7 +198,7 @@ final class SlowJudge {
     }
 
     private void leftOver() {
-        State any = new State(states().get(0));
+        SlowState any = new SlowState(wiring, region, states().get(0));
         Set<String> capped = new TreeSet<>();
         region.stream().filter(Part.Cap.class::isInstance).forEach(cap -> capped.add(node(cap, "end")));
         for (Part part : region) {
@@ -211,7 +210,7 @@ final class SlowJudge {
         }
     }
 
-    private void stuckInputs(List<State> sound) {
+    private void stuckInputs(List<SlowState> sound) {
         for (Part part : region) {
             List<Input> inputs = part instanceof Part.FittedModule module ? module.inputs()
                     : part instanceof Part.Sender sender ? sender.inputs() : List.of();
@@ -228,7 +227,7 @@ final class SlowJudge {
     }
 
     /** A two-wire module lives on what flows while its own contacts are open. */
-    private static boolean isPowered(Part part, State state, List<State> sound) {
+    private static boolean isPowered(Part part, SlowState state, List<SlowState> sound) {
         if (part instanceof Part.Sender) {
             return state.isOnLive(node(part, "COM"));
         }
@@ -241,7 +240,7 @@ final class SlowJudge {
         return state.isFed(module);
     }
 
-    private void contacts(List<State> sound) {
+    private void contacts(List<SlowState> sound) {
         for (Part part : region) {
             if (part instanceof Part.FittedModule module) {
                 module.channels().forEach(channel -> contact(module, channel, sound));
@@ -249,21 +248,21 @@ final class SlowJudge {
         }
     }
 
-    private void contact(Part.FittedModule module, Channel channel, List<State> sound) {
+    private void contact(Part.FittedModule module, Channel channel, List<SlowState> sound) {
         String id = module.id() + "/" + channel.id();
         double most = -1;
-        for (State closed : sound) {
-            for (State open : sound) {
+        for (SlowState closed : sound) {
+            for (SlowState open : sound) {
                 if (closed.positions.get(id) == 1 && open.positions.get(id) == 0 && closed.differsInOneFrom(open)) {
                     double watts = 0;
                     double share = 0;
-                    for (Resistance r : closed.resistances) {
-                        boolean counts = !(r.part instanceof Part.FittedModule) && closed.flow(r) > 0.001
-                                && open.volts(r.a, r.b) < 0.5 * closed.volts(r.a, r.b);
+                    for (SlowState.Resistance r : closed.resistances) {
+                        boolean counts = !(r.part() instanceof Part.FittedModule) && closed.flow(r) > 0.001
+                                && open.volts(r.a(), r.b()) < 0.5 * closed.volts(r.a(), r.b());
                         if (counts) {
-                            double own = closed.volts(r.a, r.b) * closed.flow(r);
+                            double own = closed.volts(r.a(), r.b()) * closed.flow(r);
                             watts += own;
-                            share += r.part instanceof Part.Load load ? shareOf(channel, load, own, closed.flow(r)) : 0;
+                            share += r.part() instanceof Part.Load load ? shareOf(channel, load, own, closed.flow(r)) : 0;
                         }
                     }
                     most = Math.max(most, watts);
@@ -295,7 +294,7 @@ final class SlowJudge {
     }
 
     /** Mains that an extra-low-voltage part reaches, through resistances but not through the net of another supply. */
-    private void elv(State state) {
+    private void elv(SlowState state) {
         for (Part part : region) {
             Set<String> starts = new TreeSet<>();
             if (part instanceof Part.Supply supply && supply.line().isElv()) {
@@ -317,7 +316,7 @@ final class SlowJudge {
         }
     }
 
-    private static boolean reachesMains(String start, State state) {
+    private static boolean reachesMains(String start, SlowState state) {
         List<String> nets = new ArrayList<>(List.of(state.net(start)));
         for (int i = 0; i < nets.size(); i++) {
             String net = nets.get(i);
@@ -326,9 +325,9 @@ final class SlowJudge {
                 return true;
             }
             if (i == 0 || here.isEmpty()) {
-                for (Resistance r : state.resistances) {
-                    String a = state.net(r.a);
-                    String b = state.net(r.b);
+                for (SlowState.Resistance r : state.resistances) {
+                    String a = state.net(r.a());
+                    String b = state.net(r.b());
                     String next = a.equals(net) ? b : b.equals(net) ? a : net;
                     if (!nets.contains(next)) {
                         nets.add(next);
@@ -363,7 +362,7 @@ final class SlowJudge {
         return states;
     }
 
-    private void supplies(State state) {
+    private void supplies(SlowState state) {
         for (Part.Supply a : state.supplies()) {
             for (Part.Supply b : state.supplies()) {
                 if (a != b && state.net(node(a, "out")).equals(state.net(node(b, "out")))) {
@@ -417,20 +416,20 @@ final class SlowJudge {
         }
     }
 
-    private void volts(State state) {
-        for (Resistance r : state.resistances) {
-            double volts = state.volts(r.a, r.b);
-            double most = r.part instanceof Part.FittedModule module ? module.supply().maxVolts().orElse(1e9) : 1.1 * r.nominal;
+    private void volts(SlowState state) {
+        for (SlowState.Resistance r : state.resistances) {
+            double volts = state.volts(r.a(), r.b());
+            double most = r.part() instanceof Part.FittedModule module ? module.supply().maxVolts().orElse(1e9) : 1.1 * r.nominal();
             if (volts > most * 1.000001) {
                 found.add(FindingCode.OVER_VOLTAGE);
             }
-            boolean polar = r.part instanceof Part.Load || r.part instanceof Part.FittedModule module
+            boolean polar = r.part() instanceof Part.Load || r.part() instanceof Part.FittedModule module
                     && module.supply() instanceof ModuleSupply.LineNeutral;
-            if (polar && state.isOn(r.a, Line.N) && state.isOnLive(r.b)) {
+            if (polar && state.isOn(r.a(), Line.N) && state.isOnLive(r.b())) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
-            boolean direct = r.part instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
-            if (direct && state.isOn(r.a, Line.ELV_MINUS) && state.isOn(r.b, Line.ELV_PLUS)) {
+            boolean direct = r.part() instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
+            if (direct && state.isOn(r.a(), Line.ELV_MINUS) && state.isOn(r.b(), Line.ELV_PLUS)) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
         }
@@ -441,7 +440,7 @@ final class SlowJudge {
         }
     }
 
-    private void inputs(Part.FittedModule module, State state) {
+    private void inputs(Part.FittedModule module, SlowState state) {
         Set<String> lives = new TreeSet<>();
         Set<String> others = new TreeSet<>();
         for (String pin : List.of(module.supply().livePin(), module.supply().returnPin())) {
@@ -465,13 +464,13 @@ final class SlowJudge {
         }
     }
 
-    private void neutralsByCurrent(State state) {
-        List<Resistance> left = new ArrayList<>(state.resistances.stream()
-                .filter(r -> state.volts(r.a, r.b) / r.ohms > 0.0001).toList());
+    private void neutralsByCurrent(SlowState state) {
+        List<SlowState.Resistance> left = new ArrayList<>(state.resistances.stream()
+                .filter(r -> state.volts(r.a(), r.b()) / r.ohms() > 0.0001).toList());
         while (!left.isEmpty()) {
-            List<Resistance> path = new ArrayList<>(List.of(left.remove(0)));
+            List<SlowState.Resistance> path = new ArrayList<>(List.of(left.remove(0)));
             for (int i = 0; i < path.size(); i++) {
-                for (Resistance other : List.copyOf(left)) {
+                for (SlowState.Resistance other : List.copyOf(left)) {
                     if (state.hangTogether(path.get(i), other)) {
                         path.add(other);
                         left.remove(other);
@@ -480,8 +479,8 @@ final class SlowJudge {
             }
             Set<String> lives = new TreeSet<>();
             Set<String> neutrals = new TreeSet<>();
-            for (Resistance r : path) {
-                for (String node : List.of(r.a, r.b)) {
+            for (SlowState.Resistance r : path) {
+                for (String node : List.of(r.a(), r.b())) {
                     for (Part.Supply supply : state.suppliesOf(node)) {
                         if (supply.line().isLive()) {
                             lives.add(supply.circuit());
@@ -497,7 +496,7 @@ final class SlowJudge {
         }
     }
 
-    private void ends(State state) {
+    private void ends(SlowState state) {
         Map<String, Integer> touches = new TreeMap<>();
         for (Part part : region) {
             part.pinNames().stream().filter(pin -> !pin.equals("PE") || part.pins().containsKey(pin))
@@ -514,7 +513,7 @@ final class SlowJudge {
         }
     }
 
-    private void lamps(List<State> sound) {
+    private void lamps(List<SlowState> sound) {
         for (Part part : region) {
             if (part instanceof Part.Load load) {
                 double on = 0.85 * load.volts().orElse(wiring.supply().nominalVolts()) - 1e-6;
@@ -529,10 +528,10 @@ final class SlowJudge {
         }
     }
 
-    private void modules(List<State> sound) {
+    private void modules(List<SlowState> sound) {
         for (Part part : region) {
             if (part instanceof Part.FittedModule module) {
-                List<State> idle = sound.stream().filter(s -> module.channels().stream()
+                List<SlowState> idle = sound.stream().filter(s -> module.channels().stream()
                         .allMatch(c -> s.positions.get(module.id() + "/" + c.id()) == 0)).toList();
                 long powered = idle.stream().filter(s -> s.isFed(module)).count();
                 if (!idle.isEmpty() && powered == 0) {
@@ -541,201 +540,6 @@ final class SlowJudge {
                     found.add(FindingCode.MODULE_CUT_BY_SWITCH);
                 }
             }
-        }
-    }
-
-    private record Resistance(Part part, String a, String b, double ohms, double nominal) {
-    }
-
-    /** One state: nets by flooding over closed edges, potentials by relaxation. */
-    private final class State {
-        private final Map<String, Integer> positions;
-        private final Map<String, String> nets = new TreeMap<>();
-        private final List<Resistance> resistances = new ArrayList<>();
-        private final Map<String, double[]> potentials = new TreeMap<>();
-
-        State(Map<String, Integer> positions) {
-            this.positions = positions;
-            region.forEach(part -> nodesOf(part).forEach(node -> nets.put(node, node)));
-            region.forEach(this::close);
-        }
-
-        private void close(Part part) {
-            double nominal = wiring.supply().nominalVolts();
-            if (part instanceof Part.Conductor || part instanceof Part.Link) {
-                join(node(part, "a"), node(part, "b"));
-            } else if (part instanceof Part.Sender) {
-                join(node(part, "COM"), node(part, "L1"));
-            } else if (part instanceof Part.Switch mechanism) {
-                mechanism.mechanism().contacts(positions.getOrDefault(part.id().value(), 1))
-                        .forEach(contact -> join(node(part, contact.from()), node(part, contact.to())));
-            } else if (part instanceof Part.Load load) {
-                double volts = load.volts().orElse(nominal);
-                resistances.add(new Resistance(part, node(part, "L"), node(part, "N"), volts * volts / load.watts(), volts));
-            } else if (part instanceof Part.Bypass bypass) {
-                resistances.add(new Resistance(part, node(part, "a"), node(part, "b"), nominal * nominal / bypass.watts(),
-                        nominal));
-            } else if (part instanceof Part.FittedModule module) {
-                resistances.add(new Resistance(part, node(part, module.supply().livePin()),
-                        node(part, module.supply().returnPin()), module.supply().ohms(nominal), nominal));
-                module.channels().stream().filter(c -> positions.get(part.id() + "/" + c.id()) == 1)
-                        .forEach(c -> join(node(part, c.from()), node(part, c.to())));
-            }
-        }
-
-        private void join(String a, String b) {
-            String from = nets.get(b);
-            String to = nets.get(a);
-            nets.replaceAll((node, net) -> net.equals(from) ? to : net);
-        }
-
-        String net(String node) {
-            return nets.get(node);
-        }
-
-        boolean differsInOneFrom(State other) {
-            return positions.entrySet().stream().filter(e -> !e.getValue().equals(other.positions.get(e.getKey()))).count() == 1;
-        }
-
-        double flow(Resistance r) {
-            return volts(r.a, r.b) / r.ohms;
-        }
-
-        double alignment(String at, String one, String other) {
-            double[] a = potentials.get(net(at));
-            double[] b = potentials.get(net(one));
-            double[] c = potentials.get(net(other));
-            return (a[0] - b[0]) * (a[0] - c[0]) + (a[1] - b[1]) * (a[1] - c[1]);
-        }
-
-        boolean isFed(Part.FittedModule module) {
-            String live = node(module, module.supply().livePin());
-            String back = node(module, module.supply().returnPin());
-            double volts = module.supply() instanceof ModuleSupply.DirectCurrent
-                    ? potentials.get(net(live))[0] - potentials.get(net(back))[0] : volts(live, back);
-            boolean onLive = !(module.supply() instanceof ModuleSupply.TwoWire) || isOnLive(live);
-            return onLive && volts >= module.supply().minVolts() - 1e-6;
-        }
-
-        boolean isActive(Part owner, Input input) {
-            String first = net(node(owner, input.pins().get(0)));
-            if (input.pins().size() > 1) {
-                return first.equals(net(node(owner, input.pins().get(1))));
-            }
-            String with = node(owner, input.activeWith().orElseThrow());
-            boolean samePotential = input.potential() == Input.Potential.MAINS && suppliesOf(node(owner, input.pins().get(0)))
-                    .stream().anyMatch(a -> suppliesOf(with).stream().anyMatch(b -> Math.hypot(phasor(a)[0] - phasor(b)[0],
-                    phasor(a)[1] - phasor(b)[1]) < 0.001));
-            return first.equals(net(with)) || samePotential;
-        }
-
-        /** Nodes joined whatever the switches do. */
-        Set<String> fixedReach(String start) {
-            Set<String> reached = new TreeSet<>(Set.of(start));
-            boolean grew = true;
-            while (grew) {
-                grew = false;
-                for (Part part : region) {
-                    boolean fixed = part instanceof Part.Conductor || part instanceof Part.Link || part instanceof Part.Sender
-                            || part instanceof Part.Switch s && !s.mechanism().isTwoState();
-                    List<String> ends = !fixed ? List.of() : part instanceof Part.Conductor || part instanceof Part.Link
-                            ? List.of(node(part, "a"), node(part, "b")) : List.of(node(part, "COM"), node(part, "L1"));
-                    if (ends.stream().anyMatch(reached::contains)) {
-                        grew |= reached.addAll(ends);
-                    }
-                }
-            }
-            return reached;
-        }
-
-        List<Part.Supply> supplies() {
-            return region.stream().filter(Part.Supply.class::isInstance).map(Part.Supply.class::cast).toList();
-        }
-
-        List<Part.Supply> suppliesOf(String node) {
-            return supplies().stream().filter(s -> net(node(s, "out")).equals(net(node))).toList();
-        }
-
-        private String node(Part part, String pin) {
-            return SlowJudge.node(part, pin);
-        }
-
-        boolean isOn(String node, Line line) {
-            return suppliesOf(node).stream().anyMatch(s -> s.line() == line);
-        }
-
-        boolean isOnLive(String node) {
-            return suppliesOf(node).stream().anyMatch(s -> s.line().isLive());
-        }
-
-        boolean isShorted() {
-            return supplies().stream().anyMatch(a -> suppliesOf(node(a, "out")).stream().anyMatch(b ->
-                    Math.hypot(phasor(a)[0] - phasor(b)[0], phasor(a)[1] - phasor(b)[1]) > 0.001));
-        }
-
-        private double[] phasor(Part.Supply supply) {
-            double volts = supply.line().isLive() ? wiring.supply().nominalVolts()
-                    : supply.line() == Line.ELV_PLUS ? supply.volts().orElseThrow() : 0;
-            double angle = Math.toRadians(wiring.supply().degrees(supply.line()));
-            return new double[] {volts * Math.cos(angle), volts * Math.sin(angle)};
-        }
-
-        boolean hangTogether(Resistance one, Resistance other) {
-            for (String a : List.of(one.a, one.b)) {
-                for (String b : List.of(other.a, other.b)) {
-                    if (net(a).equals(net(b)) && suppliesOf(a).isEmpty()) {
-                        return true;
-                    }
-                }
-            }
-            return false;
-        }
-
-        /** Relaxation over node equations; a floating net settles at the conductance-weighted mean of its neighbours. */
-        void solve() {
-            nets.values().forEach(net -> potentials.putIfAbsent(net, new double[2]));
-            supplies().forEach(s -> potentials.put(net(node(s, "out")), phasor(s)));
-            Set<String> held = new TreeSet<>();
-            supplies().forEach(s -> held.add(net(node(s, "out"))));
-            double moved = 1;
-            for (int round = 0; round < 4_000 && moved > SETTLED_VOLTS; round++) {
-                moved = 0;
-                for (String net : potentials.keySet()) {
-                    if (!held.contains(net)) {
-                        moved = Math.max(moved, relax(net));
-                    }
-                }
-            }
-        }
-
-        /** Sets a net to what its neighbours make of it and tells how far it moved, in volts. */
-        private double relax(String net) {
-            double siemens = 1e-9;
-            double re = 0;
-            double im = 0;
-            for (Resistance r : resistances) {
-                String a = net(r.a);
-                String b = net(r.b);
-                if (!a.equals(b) && (a.equals(net) || b.equals(net))) {
-                    double[] other = potentials.get(a.equals(net) ? b : a);
-                    siemens += 1 / r.ohms;
-                    re += other[0] / r.ohms;
-                    im += other[1] / r.ohms;
-                }
-            }
-            double[] before = potentials.put(net, new double[] {re / siemens, im / siemens});
-            return Math.hypot(re / siemens - before[0], im / siemens - before[1]);
-        }
-
-        double volts(String a, String b) {
-            double[] x = potentials.get(net(a));
-            double[] y = potentials.get(net(b));
-            return Math.hypot(x[0] - y[0], x[1] - y[1]);
-        }
-
-        double voltsToEarth(String node) {
-            double[] x = potentials.get(net(node));
-            return Math.hypot(x[0], x[1]);
         }
     }
 }
