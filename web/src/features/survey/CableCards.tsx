@@ -1,7 +1,8 @@
-import { useMutation } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
 import { api, type Schemas } from "../../api/client";
+import { regionsOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { Choice } from "../../ui/Choice";
@@ -76,9 +77,12 @@ function CrossSection({ name, region, mm2, onChange }: SectionProps) {
 /** Usual cables to drop into the picture of the box. */
 export function DropCables({ job, survey, onChange }: Props) {
   const [singles, setSingles] = useState(false);
+  const [era, setEra] = useState<Schemas["EraView"]["era"]>();
+  const regions = useQuery(regionsOptions);
+  const eras = regions.data?.find((each) => each.region === job.region)?.eras ?? [];
   const drop = useMutation({
     mutationFn: (wish: { leadsTo: Cable["leadsTo"]; circuit?: string; load?: number }) =>
-      api.draftCable(job.id, { survey, ...wish, singles }),
+      api.draftCable(job.id, { survey, ...wish, singles, ...(era ? { era } : {}) }),
     onSuccess: (draft) =>
       onChange({
         ...survey,
@@ -143,6 +147,22 @@ export function DropCables({ job, survey, onChange }: Props) {
           />
           as single cores in conduit
         </label>
+        {eras.length > 1 && (
+          <label className="flex items-center gap-2 text-sm">
+            colours
+            <select
+              className="select select-sm w-auto"
+              value={era ?? eras[0]?.era}
+              onChange={(e) => setEra(e.target.value as Schemas["EraView"]["era"])}
+            >
+              {eras.map((each) => (
+                <option key={each.era} value={each.era}>
+                  {each.label}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
       </div>
       {drop.isError && <Failure error={drop.error} />}
     </div>

@@ -96,6 +96,16 @@ class MainJobTest {
         }
 
         @Test
+        void draftedInTheColoursOfAnotherTimeAreOfTheSameRegion() {
+            Map<String, Object> wish = Map.of("survey", survey(), "leadsTo", "SUPPLY", "circuit", circuit, "era", "DE_BEFORE_1965");
+            JsonNode cores = person.post("/api/v1/jobs/" + job + "/cable-draft", wish).ok().get("cables").get(0).get("cores");
+            assertThat(cores.findValuesAsString("colour")).containsExactly("BLACK", "GREY", "RED");
+
+            Map<String, Object> elsewhere = Map.of("survey", survey(), "leadsTo", "SUPPLY", "circuit", circuit, "era", "UK_BEFORE_2004");
+            assertThat(person.post("/api/v1/jobs/" + job + "/cable-draft", elsewhere).pointer()).isEqualTo("/era");
+        }
+
+        @Test
         void draftedAsSinglesAreCablesOfOneCoreEach() {
             ObjectNode survey = survey();
             survey.putArray("cables");

@@ -21,6 +21,7 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.LoadText;
+import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.StandardBox;
@@ -76,12 +77,17 @@ class HouseController {
     }
 
     /** A region that a job can be in. */
-    record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes) {
+    record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes, List<EraView> eras) {
         static RegionView of(RegionProfile region) {
             return new RegionView(region, region.label(), StandardBox.of(region).stream().map(box -> new StandardBoxView(box.name(),
                     box.geometry().width().asDecimal(), box.geometry().height().asDecimal(), box.geometry().depth().asDecimal(),
-                    box.geometry().metal(), box.geometry().markedCubicInches().orElse(null), box.source().text())).toList());
+                    box.geometry().metal(), box.geometry().markedCubicInches().orElse(null), box.source().text())).toList(),
+                    ColourEra.of(region).stream().map(era -> new EraView(era, era.label(), era.source().text())).toList());
         }
+    }
+
+    /** Colours of fixed wiring at a time. */
+    record EraView(ColourEra era, String label, String source) {
     }
 
     /** A box as it is sold. */

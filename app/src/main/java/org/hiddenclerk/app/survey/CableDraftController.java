@@ -14,6 +14,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.CableTemplate;
 import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -32,9 +33,9 @@ class CableDraftController {
         this.houses = houses;
     }
 
-    /** The survey so far, where the cable goes, and whether its cores lie singly in conduit. */
+    /** The survey so far, where the cable goes, whether its cores lie singly in conduit, and the colours of which time. */
     record CableWish(@NotNull @Valid SurveyDocument survey, @NotNull SurveyDocument.LeadsTo leadsTo,
-                     @MayBeAbsent String circuit, @MayBeAbsent Integer load, @MayBeAbsent Boolean singles) {
+                     @MayBeAbsent String circuit, @MayBeAbsent Integer load, @MayBeAbsent Boolean singles, @MayBeAbsent ColourEra era) {
     }
 
     record CableDraft(List<SurveyDocument.CableEntry> cables, List<SurveyDocument.JumperEntry> jumpers) {
@@ -45,7 +46,7 @@ class CableDraftController {
     CableDraft draft(@PathVariable UUID job, @Valid @RequestBody CableWish wish) {
         HouseContext house = houses.context(job);
         Box box = SurveyReader.read(wish.survey(), house.circuits().keySet());
-        CableTemplate template = new CableTemplate(house.region(), box);
+        CableTemplate template = new CableTemplate(era(wish, house), box);
         CableTemplate.Draft draft = switch (wish.leadsTo()) {
             case SUPPLY -> template.feed(circuit(wish, house));
             case LOAD -> template.toLoad(load(wish, box));
@@ -55,6 +56,17 @@ class CableDraftController {
         List<Cable> cables = Boolean.TRUE.equals(wish.singles()) ? template.asSingles(draft.cable()) : List.of(draft.cable());
         return new CableDraft(cables.stream().map(SurveyMapping::entry).toList(),
                 draft.jumpers().stream().map(SurveyMapping::entry).toList());
+    }
+
+    private static ColourEra era(CableWish wish, HouseContext house) {
+        if (wish.era() == null) {
+            return ColourEra.now(house.region());
+        }
+        if (wish.era().region() != house.region()) {
+            throw Unusable.content("The cable cannot be drafted", new FieldProblem("/era", wish.era().name(),
+                    "one of " + ColourEra.of(house.region())));
+        }
+        return wish.era();
     }
 
     private static CircuitId circuit(CableWish wish, HouseContext house) {

@@ -15,11 +15,17 @@ public final class CableTemplate {
     private static final String NEUTRALS = "neutral";
     private static final String EARTHS = "earth";
 
-    private final RegionProfile region;
+    private final ColourEra era;
     private final Box box;
 
+    /** A cable in the colours of new work. */
     public CableTemplate(RegionProfile region, Box box) {
-        this.region = region;
+        this(ColourEra.now(region), box);
+    }
+
+    /** @param era colours that the cable is found in */
+    public CableTemplate(ColourEra era, Box box) {
+        this.era = era;
         this.box = box;
     }
 
@@ -35,9 +41,9 @@ public final class CableTemplate {
         List<Gang> gangs = box.gangs().stream().filter(gang -> gang.circuit().equals(circuit)).toList();
         End live = gangs.isEmpty() ? new End.Capped() : commonOf(gangs.get(0));
         Cable cable = new Cable(nextName(), new Leads.FromSupply(circuit), mm2(), List.of(
-                core(1, region.liveColour(), Role.PERMANENT_LIVE, live),
-                core(2, region.neutralColour(), Role.NEUTRAL, new End.InConnector(neutralsOf(circuit))),
-                core(3, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS))));
+                core(1, era.live(), Role.PERMANENT_LIVE, live),
+                core(2, era.neutral(), Role.NEUTRAL, new End.InConnector(neutralsOf(circuit))),
+                core(3, era.earth(), Role.EARTH, new End.InConnector(EARTHS))));
         return new Draft(cable, sharedLive(gangs));
     }
 
@@ -45,28 +51,28 @@ public final class CableTemplate {
     public Draft toLoad(int load) {
         Gang gang = box.gang(box.load(load).gang());
         return new Draft(new Cable(nextName(), new Leads.ToLoad(load), mm2(), List.of(
-                core(1, region.liveColour(), Role.SWITCHED_LIVE, switchedOf(gang)),
-                core(2, region.neutralColour(), Role.NEUTRAL, new End.InConnector(neutralsOf(gang.circuit()))),
-                core(3, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
+                core(1, era.live(), Role.SWITCHED_LIVE, switchedOf(gang)),
+                core(2, era.neutral(), Role.NEUTRAL, new End.InConnector(neutralsOf(gang.circuit()))),
+                core(3, era.earth(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
     }
 
     /** A switch loop: the feed is at the load, live and switched live come down, no neutral. */
     public Draft loop(int load) {
         Gang gang = box.gang(box.load(load).gang());
         return new Draft(new Cable(nextName(), new Leads.ToLoadWithFeed(load, gang.circuit()), mm2(), List.of(
-                core(1, region.liveColour(), Role.PERMANENT_LIVE, commonOf(gang)),
-                new Core(2, region.neutralColour(), Optional.of(region.liveColour()), Role.SWITCHED_LIVE,
+                core(1, era.live(), Role.PERMANENT_LIVE, commonOf(gang)),
+                new Core(2, era.neutral(), Optional.of(era.live()), Role.SWITCHED_LIVE,
                         switchedOf(gang)),
-                core(3, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
+                core(3, era.earth(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
     }
 
     /** Three-core and earth to another box, not yet connected: what its cores do is for the person at the box to say. */
     public Draft toBox() {
         return new Draft(new Cable(nextName(), new Leads.ToBox("", ""), mm2(), List.of(
-                core(1, region.liveColour(), Role.TRAVELLER, new End.Capped()),
-                core(2, region.secondLineColour(), Role.TRAVELLER, new End.Capped()),
-                core(3, region.neutralColour(), Role.NEUTRAL, new End.Capped()),
-                core(4, region.earthColour(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
+                core(1, era.live(), Role.TRAVELLER, new End.Capped()),
+                core(2, era.secondLine(), Role.TRAVELLER, new End.Capped()),
+                core(3, era.neutral(), Role.NEUTRAL, new End.Capped()),
+                core(4, era.earth(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
     }
 
     /** The same cores lying singly in conduit: each a cable of its own. */
@@ -93,7 +99,7 @@ public final class CableTemplate {
             boolean there = box.jumpers().stream().anyMatch(j -> j.from().equals(from) && j.to().equals(to));
             if (!there) {
                 jumpers.add(new Jumper("live-" + gangs.get(i - 1).number() + "-" + gangs.get(i).number(),
-                        region.liveColour(), from, to));
+                        era.live(), from, to));
             }
         }
         return jumpers;
@@ -114,7 +120,7 @@ public final class CableTemplate {
     }
 
     private BigDecimal mm2() {
-        return box.cables().isEmpty() ? region.usualLightingMm2() : box.cables().get(box.cables().size() - 1).mm2();
+        return box.cables().isEmpty() ? era.region().usualLightingMm2() : box.cables().get(box.cables().size() - 1).mm2();
     }
 
     private String nextName() {

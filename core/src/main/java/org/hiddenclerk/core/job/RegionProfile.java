@@ -3,7 +3,6 @@ package org.hiddenclerk.core.job;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.OptionalInt;
-import java.util.Set;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.SupplySystem;
 import org.hiddenclerk.core.finding.Source;
@@ -58,38 +57,19 @@ public enum RegionProfile {
         return Volts.of(highestVolts);
     }
 
-    /** Colour for new live conductors within a box; table 4 of the colour references, from memory. */
+    /** Colour for new live conductors within a box. */
     public CoreColour liveColour() {
-        return this == US_120 ? CoreColour.BLACK : CoreColour.BROWN;
-    }
-
-    /** Colour of the second line core of a cable. */
-    public CoreColour secondLineColour() {
-        return this == US_120 ? CoreColour.RED : CoreColour.BLACK;
+        return ColourEra.now(this).live();
     }
 
     /** Colour for new neutral conductors within a box. */
     public CoreColour neutralColour() {
-        return this == US_120 ? CoreColour.WHITE : CoreColour.BLUE;
-    }
-
-    /** Colours that are read as neutral. */
-    public Set<CoreColour> neutralColours() {
-        return this == US_120 ? Set.of(CoreColour.WHITE, CoreColour.GREY) : Set.of(CoreColour.BLUE);
-    }
-
-    /** Document behind the colours, from memory. */
-    public Source colourSource() {
-        return new Source(switch (this) {
-            case EU_230 -> "IEC 60445; HD 308 S2:2001";
-            case UK_230 -> "BS 7671, colours since Amendment 2:2004";
-            case US_120 -> "NEC 200.6, 200.7(C), 250.119";
-        });
+        return ColourEra.now(this).neutral();
     }
 
     /** Colour of protective earth. */
     public CoreColour earthColour() {
-        return this == US_120 ? CoreColour.BARE : CoreColour.GREEN_YELLOW;
+        return ColourEra.now(this).earth();
     }
 
     /** Cross-section usual for lighting: 14 AWG is 2.08 mm²; common practice, no source. */

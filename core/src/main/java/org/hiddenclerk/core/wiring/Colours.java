@@ -9,6 +9,7 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
@@ -17,8 +18,6 @@ import org.hiddenclerk.core.job.Role;
 final class Colours {
     private static final Set<CoreColour> EARTHS = Set.of(CoreColour.GREEN_YELLOW, CoreColour.GREEN, CoreColour.BARE);
     private static final Set<Role> OF_LIVES = Set.of(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.TRAVELLER, Role.CONTROL);
-
-    private static final Source OLD_UK = new Source("BS 7671 before Amendment 2:2004: red live, black neutral; from memory");
 
     private Colours() {
     }
@@ -35,26 +34,21 @@ final class Colours {
     private static Optional<Finding> misleads(Box.CableCore core, RegionProfile region) {
         CoreColour seen = core.core().sleeve().orElse(core.core().colour());
         Role role = core.core().role();
-        if (EARTHS.contains(seen) && (OF_LIVES.contains(role) || role == Role.NEUTRAL)) {
+        ColourEra era = ColourEra.of(region, core.cable());
+        boolean seenAsEarth = EARTHS.contains(seen) || seen == era.earth();
+        if (seenAsEarth && (OF_LIVES.contains(role) || role == Role.NEUTRAL)) {
             return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, core.words(), core.words() + " is surveyed as "
-                    + role.label() + "; that colour is for protective earth alone.", region.colourSource(),
+                    + role.label() + "; that colour is for protective earth alone.", era.source(),
                     new Remedy(Remedy.Kind.REWIRE, "test what it is; another core must do its work")));
         }
-        boolean old = isOfOldUkColours(core, region);
-        boolean seenAsNeutral = old ? seen == CoreColour.BLACK : region.neutralColours().contains(seen);
+        boolean seenAsNeutral = era.neutrals().contains(seen);
         if (seenAsNeutral && OF_LIVES.contains(role)) {
-            return Optional.of(misleading(core, role, old ? OLD_UK : region.colourSource(), old ? CoreColour.RED : region.liveColour()));
+            return Optional.of(misleading(core, role, era.source(), region.liveColour()));
         }
         if (!seenAsNeutral && role == Role.NEUTRAL) {
-            return Optional.of(misleading(core, role, old ? OLD_UK : region.colourSource(), region.neutralColour()));
+            return Optional.of(misleading(core, role, era.source(), region.neutralColour()));
         }
         return Optional.empty();
-    }
-
-    /** A cable with red and without brown was laid before the colours changed: red is live there, black is neutral. */
-    private static boolean isOfOldUkColours(Box.CableCore core, RegionProfile region) {
-        return region == RegionProfile.UK_230 && core.cable().cores().stream().anyMatch(c -> c.colour() == CoreColour.RED)
-                && core.cable().cores().stream().noneMatch(c -> c.colour() == CoreColour.BROWN);
     }
 
     private static Finding misleading(Box.CableCore core, Role role, Source source, CoreColour sleeve) {

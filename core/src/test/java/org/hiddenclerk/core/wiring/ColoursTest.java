@@ -50,6 +50,32 @@ class ColoursTest {
         assertThat(Colours.of(box(CoreColour.GREEN_YELLOW, Optional.empty(), Role.EARTH), RegionProfile.UK_230)).isEmpty();
     }
 
+    /** BS 7671 before Amendment 2:2004: black was neutral, and a live in black misleads; from memory. */
+    @Test
+    void theOldColoursOfACableAreReadAsSuch() {
+        assertThat(cable(RegionProfile.UK_230, CoreColour.RED, CoreColour.BLACK)).isEmpty();
+        assertThat(cable(RegionProfile.UK_230, CoreColour.BLACK, CoreColour.RED)).hasSize(2).allSatisfy(finding ->
+                assertThat(finding.source().text()).contains("before Amendment 2:2004"));
+        assertThat(cable(RegionProfile.UK_230, CoreColour.BROWN, CoreColour.BLACK)).as("the present colours").hasSize(1);
+    }
+
+    /** Colours in Germany until 1965: red was earth, grey neutral; from memory. */
+    @Test
+    void aRedEarthIsNotTakenForALive() {
+        assertThat(cable(RegionProfile.EU_230, CoreColour.RED, CoreColour.GREY)).extracting(Finding::code)
+                .containsExactly(FindingCode.EARTH_COLOUR_MISUSED);
+        assertThat(cable(RegionProfile.EU_230, CoreColour.BLACK, CoreColour.BLUE)).isEmpty();
+    }
+
+    /** Findings of a feed with a live and a neutral of these colours. */
+    private static List<Finding> cable(RegionProfile region, CoreColour live, CoreColour neutral) {
+        Box sound = Boxes.box().gang("4", "LED 9").build();
+        return Colours.of(new Box("B-1", sound.kind(), sound.geometry(), sound.gangs(), sound.loads(), List.of(new Cable("c1",
+                new Leads.FromSupply(new CircuitId("4")), new BigDecimal("1.5"), List.of(
+                new Core(1, live, Optional.empty(), Role.PERMANENT_LIVE, new End.Capped()),
+                new Core(2, neutral, Optional.empty(), Role.NEUTRAL, new End.Capped())))), List.of()), region);
+    }
+
     @Test
     void theSurveySaysIt() {
         assertThat(WiringPlan.surveyed(Boxes.house(), Boxes.box().gang("4", "LED 9").loop(1, "4", Boxes.common(1), Boxes.throwOf(1))
