@@ -12,9 +12,8 @@ const ROOM: Schemas["FindingView"]["code"] = "ROOM_BEHIND";
 export function SurveyMargin({ job, survey }: Props) {
   const needs = useQuery(needsOptions(survey.id));
   const sums = useQuery(circuitSumsOptions(job.id));
-  const own = survey.survey.gangs.map((gang) => gang.circuit);
   const ofCircuits = (sums.data ?? [])
-    .filter((sum) => own.includes(sum.circuit))
+    .filter((sum) => sum.boxes.includes(survey.id))
     .flatMap((sum) => sum.findings);
   return (
     <div className="space-y-5">

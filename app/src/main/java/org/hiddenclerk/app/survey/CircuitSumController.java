@@ -31,12 +31,17 @@ class CircuitSumController {
         this.boxes = boxes;
     }
 
-    /** All loads of a circuit at once. */
+    /**
+     * All loads of a circuit at once.
+     *
+     * @param boxes identities of the boxes that the circuit is in
+     */
     record CircuitSumView(String circuit, String label, int loads, BigDecimal watts, BigDecimal amps, BigDecimal ratingAmps,
-                          List<FindingView> findings) {
-        static CircuitSumView of(CircuitSum sum) {
+                          List<FindingView> findings, List<String> boxes) {
+        static CircuitSumView of(CircuitSum sum, Map<String, Box> all) {
             return new CircuitSumView(sum.circuit().id().value(), sum.circuit().label(), sum.loads(), sum.watts().asDecimal(),
-                    sum.amps().asDecimal(), sum.circuit().rating().asDecimal(), sum.findings().stream().map(FindingView::of).toList());
+                    sum.amps().asDecimal(), sum.circuit().rating().asDecimal(), sum.findings().stream().map(FindingView::of).toList(),
+                    all.entrySet().stream().filter(e -> e.getValue().circuits().contains(sum.circuit().id())).map(Map.Entry::getKey).toList());
         }
     }
 
@@ -47,6 +52,6 @@ class CircuitSumController {
         HouseContext house = houses.context(job);
         Map<String, Box> all = new LinkedHashMap<>();
         boxes.ofJob(job).forEach(row -> all.put(row.id().toString(), SurveyReader.read(SurveyMapping.read(row), house.circuits().keySet())));
-        return CircuitSum.of(house, all).stream().map(CircuitSumView::of).toList();
+        return CircuitSum.of(house, all).stream().map(sum -> CircuitSumView.of(sum, all)).toList();
     }
 }
