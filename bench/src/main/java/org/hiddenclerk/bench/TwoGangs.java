@@ -7,6 +7,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.Body;
+import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
@@ -88,6 +90,7 @@ final class TwoGangs {
                 Set.of(InputBehaviour.EVERY_FLIP), false, Optional.empty(),
                 List.of(new Terminal("L", 2, MM2), new Terminal("N", 1, MM2), new Terminal("O1", 1, MM2),
                         new Terminal("O2", 1, MM2), new Terminal("S1", 1, MM2), new Terminal("S2", 1, MM2)),
-                Millimetres.of(42), Millimetres.of(38), Millimetres.of(16), Set.of("EU"), false, true, 1, Optional.empty());
+                Optional.of(new Body(Millimetres.of(42), Millimetres.of(38), Millimetres.of(16))), Set.of("EU"), false, true,
+                java.util.OptionalInt.of(1), Optional.empty(), DataSheet.EMPTY);
     }
 }

@@ -14,8 +14,8 @@ class CoreRulesTest {
     private static final String CORE = "org.hiddenclerk.core.";
 
     @ArchTest
-    static final ArchRule coreKnowsOnlyTheJdk = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("org.hiddenclerk.core..", "java..", "org.jspecify.annotations..");
+    static final ArchRule coreKnowsOnlyTheJdkAndItsSolver = classes().should().onlyDependOnClassesThat()
+            .resideInAnyPackage("org.hiddenclerk.core..", "java..", "org.jspecify.annotations..", "org.ojalgo.optimisation..");
 
     @ArchTest
     static final ArchRule electricalUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "electrical..")

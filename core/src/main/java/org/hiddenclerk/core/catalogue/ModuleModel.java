@@ -2,13 +2,13 @@ package org.hiddenclerk.core.catalogue;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.quantity.Amps;
-import org.hiddenclerk.core.quantity.Millimetres;
 
 /**
  * One kind of module in the stock book.
@@ -23,19 +23,18 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * @param interlocked whether its channels lock each other out
  * @param totalAmps   what all channels together may carry, if stated
  * @param terminals   its terminals in their order along the module
- * @param length      longest side
- * @param width       second side
- * @param thickness   what it takes of the depth of a box
+ * @param body        its outside, where the size is stated
  * @param markets     markets with a stated approval
- * @param priceCents  price in hundredths of the job's currency
+ * @param priceCents  price in hundredths of the job's currency, where it is known
  * @param blink       which breaks of its supply it counts, where that is stated
+ * @param sheet       what else the maker states
  */
 public record ModuleModel(String code, String maker, String name, Protocol protocol, Purpose purpose,
                           ModuleSupply supply, List<Channel> channels, List<Input> inputs,
                           Set<InputBehaviour> behaviours, boolean interlocked, Optional<Amps> totalAmps,
-                          List<Terminal> terminals, Millimetres length, Millimetres width, Millimetres thickness,
-                          Set<String> markets, boolean metering, boolean worksWithoutInternet, int priceCents,
-                          Optional<BlinkTiming> blink) {
+                          List<Terminal> terminals, Optional<Body> body, Set<String> markets, boolean metering,
+                          boolean worksWithoutInternet, OptionalInt priceCents, Optional<BlinkTiming> blink,
+                          DataSheet sheet) {
     public ModuleModel {
         channels = List.copyOf(channels);
         inputs = List.copyOf(inputs);
@@ -56,6 +55,11 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
     /** The switch-side half of a split pair: no contact of its own. */
     public boolean isSender() {
         return purpose == Purpose.SENDER;
+    }
+
+    /** Whether others of its network may speak through it. */
+    public boolean isRouter() {
+        return sheet.meshRole().filter(role -> role == DataSheet.MeshRole.PASSES_ON).isPresent();
     }
 
     /** Contacts that take from the module's own live; a volt-free contact does not. */

@@ -19,7 +19,9 @@ public record Remedy(Kind kind, String text) {
         ADD_CONNECTOR,
         COMPLETE_SURVEY,
         FIND_OUT,
-        CHANGE_BEHAVIOUR
+        CHANGE_BEHAVIOUR,
+        USE_CONTACTOR,
+        ADD_ROUTER
     }
 
     public static Remedy rewire(String text) {

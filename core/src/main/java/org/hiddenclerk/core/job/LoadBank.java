@@ -1,7 +1,10 @@
 package org.hiddenclerk.core.job;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.Optional;
 import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Watts;
 
 /**
@@ -11,15 +14,28 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param count       how many, at least 1
  * @param each        power of each at nominal volts
  * @param powerFactor greater than 0 and at most 1
+ * @param dimmable    whether the maker of the lamp says that it may be dimmed; empty where nobody looked
+ * @param peak        peak of its inrush, each, where it is known
  */
-public record LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor) {
+public record LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor, Optional<Boolean> dimmable,
+                       Optional<Amps> peak) {
     public LoadBank {
         if (count < 1) {
             throw new IllegalArgumentException("The count (" + count + ") must be at least 1.");
         }
     }
 
+    /** A load of which no more is known. */
+    public LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor) {
+        this(kind, count, each, powerFactor, Optional.empty(), Optional.empty());
+    }
+
     public Watts total() {
         return each.times(count);
+    }
+
+    /** Current of all of them at some volts. */
+    public BigDecimal amps(BigDecimal volts) {
+        return total().asDecimal().divide(volts.multiply(powerFactor), MathContext.DECIMAL64);
     }
 }

@@ -6,16 +6,18 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Watts;
 
 /**
  * Loads as a person types them.
  *
- * <p>One bank is {@code [count x]... [count] kind watts [pf factor]}: "3x2 LED 7" is three times two LED lamps of 7 W,
- * "fan 45 pf 0.7" one fan. Banks are joined by "+". Case, spaces and a trailing "W" don't matter.
+ * <p>One bank is {@code [count x]... [count] kind watts [pf factor] [peak amps] [[not] dimmable]}: "3x2 LED 7" is three times
+ * two LED lamps of 7 W, "fan 45 pf 0.7" one fan, "2 led driver 30 peak 20 dimmable" two drivers that draw 20 A at first. Banks are joined by "+". Case, spaces and a trailing "W" don't matter.
  */
 public final class LoadText {
     /** Counts and watts above these are taken for slips of the finger. */
@@ -23,7 +25,8 @@ public final class LoadText {
     private static final BigDecimal MAX_WATTS = new BigDecimal("30000");
     private static final Pattern BANK = Pattern.compile(
             "\\s*(?<counts>(?:\\d+\\s*[x×*]\\s*)*)(?<last>\\d+\\s+)?(?<kind>[a-z][a-z -]*?)\\s+"
-                    + "(?<watts>\\d+(?:[.,]\\d+)?)\\s*w?(?:\\s+pf\\s*(?<pf>[01](?:[.,]\\d+)?))?\\s*");
+                    + "(?<watts>\\d+(?:[.,]\\d+)?)\\s*w?(?:\\s+pf\\s*(?<pf>[01](?:[.,]\\d+)?))?"
+                    + "(?:\\s+peak\\s*(?<peak>\\d{1,4}(?:[.,]\\d)?)\\s*a?)?(?<dim>\\s+(?:not\\s+)?dimmable)?\\s*");
     private static final Map<String, LoadKind> KINDS = kinds();
 
     private LoadText() {
@@ -80,7 +83,9 @@ public final class LoadText {
             if (factor.signum() == 0 || factor.compareTo(BigDecimal.ONE) > 0) {
                 return new NotUnderstood(column, "pf " + factor, "a power factor above 0 and at most 1");
             }
-            banks.add(new LoadBank(kind, (int) count, Watts.of(watts), factor));
+            Optional<Amps> peak = Optional.ofNullable(matcher.group("peak")).map(LoadText::decimal).map(Amps::of);
+            Optional<Boolean> dimmable = Optional.ofNullable(matcher.group("dim")).map(words -> !words.contains("not"));
+            banks.add(new LoadBank(kind, (int) count, Watts.of(watts), factor, dimmable, peak));
             start += part.length() + 1;
         }
         return new Understood(banks);

@@ -29,23 +29,20 @@ public record StandardBox(String name, BoxGeometry geometry, Source source) {
 
     /** Round boxes 71 mm apart in a row; the opening is 60 mm. */
     private static StandardBox round(int gangs, int depth) {
-        return new StandardBox((gangs == 1 ? "round 60" : gangs + " in a row") + ", " + depth + " deep", metric(60 + 71 * (gangs - 1), 60, depth, false),
+        return new StandardBox((gangs == 1 ? "round 60" : gangs + " in a row") + ", " + depth + " deep", new BoxGeometry(Millimetres.of(60 + 71L * (gangs - 1)),
+                Millimetres.of(60), Millimetres.of(depth), false, Optional.empty(), true),
                 new Source("DIN 49073 for the openings, from memory; depths as sold, common practice"));
     }
 
     /** Inside about 4 mm less than outside; the standard states screw centres and depths. */
     private static StandardBox uk(String gangs, int width, int depth) {
-        return new StandardBox(gangs + ", " + depth + " deep", metric(width - 4, 68, depth, true),
+        return new StandardBox(gangs + ", " + depth + " deep", new BoxGeometry(Millimetres.of(width - 4), Millimetres.of(68), Millimetres.of(depth), true),
                 new Source("BS 4662 for the depths, from memory; inside width, common practice"));
     }
 
     private static StandardBox us(String name, double width, double height, double depth, String cubicInches) {
-        return new StandardBox(name, new BoxGeometry(inches(width), inches(height), inches(depth), true, Optional.of(new BigDecimal(cubicInches))),
+        return new StandardBox(name, new BoxGeometry(inches(width), inches(height), inches(depth), true, Optional.of(new BigDecimal(cubicInches)), false),
                 new Source("NEC Table 314.16(A), trade size, from memory; check the edition in force"));
-    }
-
-    private static BoxGeometry metric(int width, int height, int depth, boolean metal) {
-        return new BoxGeometry(Millimetres.of(width), Millimetres.of(height), Millimetres.of(depth), metal);
     }
 
     private static Millimetres inches(double inches) {

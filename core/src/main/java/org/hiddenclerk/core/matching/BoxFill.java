@@ -118,17 +118,16 @@ public final class BoxFill {
     }
 
     /** Judges a surveyed box with modules in it, by the volume marked in it, or as measured. */
-    static RoomInBox.Judgement of(Box box, List<ModuleModel> modules) {
-        List<Finding> findings = new ArrayList<>();
-        List<Margin> margins = new ArrayList<>();
+    static void judge(Box box, List<ModuleModel> modules, List<Finding> findings, List<Margin> margins) {
         if (box.geometry().isEmpty()) {
-            return new RoomInBox.Judgement(findings, margins);
+            return;
         }
         BoxGeometry room = box.geometry().get();
         BigDecimal has = room.markedCubicInches().orElseGet(() ->
                 volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal()));
         BigDecimal needs = needed(contents(box), Edition.SINCE_2020);
-        BigDecimal taken = modules.stream().map(m -> volume(m.length().asDecimal(), m.width().asDecimal(), m.thickness().asDecimal()))
+        BigDecimal taken = modules.stream().flatMap(m -> m.body().stream())
+                .map(b -> volume(b.length().asDecimal(), b.width().asDecimal(), b.thickness().asDecimal()))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal used = needs.add(taken).setScale(2, RoundingMode.UP).stripTrailingZeros();
         Margin fill = new Margin("box fill", used, has.setScale(2, RoundingMode.DOWN).stripTrailingZeros(), "in\u00b3");
@@ -141,7 +140,6 @@ public final class BoxFill {
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         }
-        return new RoomInBox.Judgement(findings, margins);
     }
 
     private static Contents contents(Box box) {

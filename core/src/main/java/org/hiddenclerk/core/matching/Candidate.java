@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.matching;
 
 import java.util.List;
+import java.util.Optional;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -13,8 +14,10 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  * @param findings all reasons, gravest first
  * @param margins  all margins, tightest kinds first as the rules come
  * @param plan     the wiring it comes to
+ * @param placement where it lies in the lead box, when it goes in there
  */
-public record Candidate(Assignment assignment, List<Finding> findings, List<Margin> margins, WiringPlan plan) {
+public record Candidate(Assignment assignment, List<Finding> findings, List<Margin> margins, WiringPlan plan,
+                        Optional<Placement> placement) {
     public Candidate {
         findings = List.copyOf(findings);
         margins = List.copyOf(margins);

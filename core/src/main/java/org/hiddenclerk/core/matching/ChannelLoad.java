@@ -25,44 +25,46 @@ import org.hiddenclerk.core.job.SurveyedLoad;
  * Several kinds on one contact add up as shares of their ratings.
  */
 final class ChannelLoad {
-    /**
-     * Share of the resistive rating that a kind without a rating of its own may be guessed at, shown beside the HOLD;
-     * common practice, no source. LED lamps are not guessed at all.
-     */
-    private static final Map<LoadKind, BigDecimal> GUESSED_SHARE = Map.of(
-            LoadKind.LED_DRIVER, new BigDecimal("0.2"), LoadKind.MOTOR, new BigDecimal("0.3"),
-            LoadKind.WIRE_WOUND_TRANSFORMER, new BigDecimal("0.3"), LoadKind.FLUORESCENT, new BigDecimal("0.25"),
-            LoadKind.INCANDESCENT, new BigDecimal("0.6"));
-
     private final BigDecimal volts;
     private final RegionProfile region;
     private final Channel channel;
     private final List<SurveyedLoad> loads;
     private final String subject;
+    private final Estimates estimates;
 
-    /** @param volts volts of the loads */
-    ChannelLoad(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject) {
+    private ChannelLoad(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject,
+                        Estimates estimates) {
         this.volts = volts;
         this.region = region;
         this.channel = channel;
         this.loads = loads;
         this.subject = subject;
+        this.estimates = estimates;
     }
 
-    void judge(List<Finding> findings, List<Margin> margins) {
+    /** @param volts volts of the loads */
+    static Judged of(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject,
+                     Estimates estimates) {
+        List<Finding> findings = new ArrayList<>();
+        List<Margin> margins = new ArrayList<>();
+        new ChannelLoad(volts, region, channel, loads, subject, estimates).judge(findings, margins);
+        return new Judged(findings, margins);
+    }
+
+    private void judge(List<Finding> findings, List<Margin> margins) {
         Map<LoadKind, BigDecimal> watts = new EnumMap<>(LoadKind.class);
         Map<LoadKind, BigDecimal> amps = new EnumMap<>(LoadKind.class);
         for (SurveyedLoad load : loads) {
             for (LoadBank bank : load.banks()) {
                 watts.merge(bank.kind(), bank.total().asDecimal(), BigDecimal::add);
-                amps.merge(bank.kind(), ampsOf(bank), BigDecimal::add);
+                amps.merge(bank.kind(), bank.amps(volts), BigDecimal::add);
             }
         }
         BigDecimal share = BigDecimal.ZERO;
         for (LoadKind kind : watts.keySet()) {
             Optional<Margin> tightest = tightest(kind, watts.get(kind), amps.get(kind));
             if (tightest.isEmpty()) {
-                findings.add(unknown(kind));
+                findings.add(unknown(kind, watts.get(kind)));
                 continue;
             }
             margins.add(tightest.get());
@@ -75,11 +77,6 @@ final class ChannelLoad {
         }
         judgeSum(share, watts, findings);
         judgeContinuous(share, findings);
-    }
-
-    private BigDecimal ampsOf(LoadBank bank) {
-        return bank.total().asDecimal().divide(
-                volts.multiply(bank.powerFactor()), MathContext.DECIMAL64);
     }
 
     /** The rating that leaves least room; ratings of the very kind come before those it may borrow. */
@@ -137,16 +134,15 @@ final class ChannelLoad {
         }
     }
 
-    private Finding unknown(LoadKind kind) {
-        BigDecimal guess = GUESSED_SHARE.get(kind);
-        Optional<ContactRating> resistive = channel.ratings().stream()
-                .filter(r -> r.load() == LoadKind.RESISTIVE && r.amps().isPresent()).findFirst();
-        String estimate = guess == null || resistive.isEmpty() ? ""
-                : " An estimate by common practice: " + figure(guess.multiply(
-                        BigDecimal.valueOf(resistive.get().amps().getAsDouble())
-                                .multiply(volts))) + " W.";
+    private Finding unknown(LoadKind kind, BigDecimal here) {
+        Optional<BigDecimal> estimate = channel.ratings().stream()
+                .filter(r -> r.load() == LoadKind.RESISTIVE && r.amps().isPresent()).findFirst()
+                .flatMap(resistive -> estimates.shareFor(kind).map(share -> share.multiply(
+                        BigDecimal.valueOf(resistive.amps().getAsDouble()).multiply(volts))));
+        String words = estimate.map(watts -> " An estimate by common practice: " + figure(watts) + " W; " + figure(here)
+                + (here.compareTo(watts) > 0 ? " W are here, which is over it." : " W are here, which is within it.")).orElse("");
         return Finding.of(FindingCode.RATING_UNKNOWN, subject,
-                "The maker states no rating for a " + kind.label() + "." + estimate, Source.MAKER,
+                "The maker states no rating for a " + kind.label() + "." + words, Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker"));
     }
 

@@ -8,13 +8,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.BlinkTiming;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.catalogue.Protocol;
-import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
@@ -25,7 +22,7 @@ import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Circuit;
-import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -51,7 +48,7 @@ public final class ModuleMatch {
             .comparing((Candidate c) -> c.verdict()).reversed()
             .thenComparing(c -> c.findings().stream().filter(f -> f.severity() != Severity.NOTE).count())
             .thenComparing(c -> c.findings().size())
-            .thenComparing(c -> c.assignment().model().priceCents())
+            .thenComparing(c -> c.assignment().model().priceCents().orElse(Integer.MAX_VALUE))
             .thenComparing(c -> c.assignment().model().code());
 
     /** Longest break of a flip, and the shortest: a rocker moved by hand; common practice, no source. */
@@ -61,14 +58,16 @@ public final class ModuleMatch {
     private final HouseContext house;
     private final Planner planner;
     private final Box box;
+    private final Terms terms;
 
     public ModuleMatch(HouseContext house, Box box) {
-        this(new Planner(house, Run.of(box, house.region())));
+        this(new Planner(house, Run.of(box, house.region())), Terms.USUAL);
     }
 
     /** For the lead box of a run. */
-    public ModuleMatch(Planner planner) {
+    public ModuleMatch(Planner planner, Terms terms) {
         this.planner = planner;
+        this.terms = terms;
         house = planner.house();
         box = planner.run().lead().box();
     }
@@ -101,33 +100,110 @@ public final class ModuleMatch {
     public Candidate judge(Assignment assignment) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
+        ModuleModel model = assignment.model();
         WiringPlan plan = planner.plan(List.of(assignment));
         boolean byRules = assignment.scheme() != SchemeCode.CANOPY_FAN_LIGHT;
         if (byRules) {
-            loads(assignment, findings, margins);
+            add(loads(model, planner.loadsOf(assignment), volts()), findings, margins);
         }
         minimumLoad(assignment, findings, margins);
-        rooms(plan, assignment, findings, margins);
-        voltage(assignment.model(), findings);
-        conductors(plan, assignment.model(), findings);
-        suitability(plan, assignment, findings);
+        Optional<Placement> placement = rooms(plan, assignment, findings, margins);
+        findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
+        List<Box> boxes = boxesOf(plan);
+        findings.addAll(Suitability.conductors(model, thickest(boxes)));
+        findings.addAll(Suitability.metalBox(model, isMetal(boxes)));
+        findings.addAll(dimming(assignment));
+        findings.addAll(WishCheck.of(terms.wishes(), model, atTheWall(plan, assignment)));
         blinkTiming(assignment, findings);
         wiring(plan, assignment, byRules, findings);
         findings.sort(Finding.ORDER);
-        return new Candidate(assignment, findings, margins, plan);
+        return new Candidate(assignment, findings, margins, plan, placement);
     }
 
-    /** Every place that gets a module must have room for those that go there. */
-    private void rooms(WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
+    private static void add(Judged judged, List<Finding> findings, List<Margin> margins) {
+        findings.addAll(judged.findings());
+        margins.addAll(judged.margins());
+    }
+
+    /** Every place that gets a module must have room for those that go there, and not get too warm; where they lie in the lead. */
+    private Optional<Placement> rooms(WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
+        Optional<Placement> atLead = Optional.empty();
+        for (var entry : modulesByPlace(plan, assignment.model()).entrySet()) {
+            Run.Place place = entry.getKey();
+            List<Integer> connectors = plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
+            RoomInBox.Judgement room = RoomInBox.of(place.box(), entry.getValue(), house.region(), connectors);
+            findings.addAll(room.findings());
+            margins.addAll(room.margins());
+            atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
+            if (entry.getValue().contains(assignment.model())) {
+                add(BoxHeat.judge(place.box(), assignment.model(), heat(entry.getValue(), assignment)), findings, margins);
+            }
+        }
+        return atLead;
+    }
+
+    private Map<Run.Place, List<ModuleModel>> modulesByPlace(WiringPlan plan, ModuleModel model) {
         Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
         plan.planned().ifPresentOrElse(planned -> planned.fitted().forEach(fitted -> byPlace
                 .computeIfAbsent(fitted.place(), p -> new ArrayList<>()).add(fitted.model())),
-                () -> byPlace.put(planner.run().lead(), List.of(assignment.model())));
-        byPlace.forEach((place, models) -> {
-            RoomInBox.Judgement room = RoomInBox.of(place.box(), models, house.region());
-            findings.addAll(room.findings());
-            margins.addAll(room.margins());
-        });
+                () -> byPlace.put(planner.run().lead(), List.of(model)));
+        return byPlace;
+    }
+
+    /** The module that carries the load warms its box by that; the others by their own draw. */
+    private double heat(List<ModuleModel> models, Assignment assignment) {
+        List<Double> amps = planner.loadsOf(assignment).stream().map(loads -> loads.stream().flatMap(l -> l.banks().stream())
+                .mapToDouble(bank -> bank.amps(volts()).doubleValue()).sum()).toList();
+        double nominal = house.region().nominalVolts().asDouble();
+        return models.stream().mapToDouble(m -> BoxHeat.heatOf(m, nominal, m.equals(assignment.model()) ? amps : List.of())).sum();
+    }
+
+    private List<Box> boxesOf(WiringPlan plan) {
+        return plan.planned().map(p -> p.fitted().stream().map(f -> f.place().box()).distinct().toList()).orElse(List.of(box));
+    }
+
+    static BigDecimal thickest(List<Box> boxes) {
+        return boxes.stream().flatMap(b -> b.cables().stream()).map(cable -> cable.mm2()).max(BigDecimal::compareTo)
+                .orElse(BigDecimal.ZERO);
+    }
+
+    static boolean isMetal(List<Box> boxes) {
+        return boxes.stream().anyMatch(b -> b.geometry().filter(BoxGeometry::metal).isPresent());
+    }
+
+    private WishCheck.AtTheWall atTheWall(WiringPlan plan, Assignment assignment) {
+        if (plan.planned().isEmpty() || terms.wishes().isEmpty()) {
+            return new WishCheck.AtTheWall(true, true);
+        }
+        return new WishCheck.AtTheWall(SchemeChooser.mechanismsChanged(plan) == 0,
+                SchemeChooser.switchesWork(planner, plan, assignment));
+    }
+
+    /** A place that is dimmed today, and a lamp that a dimmer module must be able to dim. */
+    private List<Finding> dimming(Assignment assignment) {
+        ModuleModel model = assignment.model();
+        List<Finding> findings = new ArrayList<>();
+        for (int gang : assignment.gangs()) {
+            if (box.gang(gang).mechanism() == Mechanism.DIMMER && !model.sheet().dims()) {
+                findings.add(Finding.of(FindingCode.NOT_DIMMED, model.code(), box.gang(gang).name()
+                        + " is dimmed today; this module only switches.", Source.COMMON_PRACTICE,
+                        new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module and a dimmable lamp")));
+            }
+        }
+        if (model.sheet().dims()) {
+            planner.loadsOf(assignment).stream().flatMap(List::stream).forEach(load -> load.banks().stream()
+                    .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load))));
+        }
+        return findings;
+    }
+
+    private static Finding dimmable(LoadBank bank, SurveyedLoad load) {
+        return bank.dimmable().isPresent()
+                ? Finding.of(FindingCode.NOT_DIMMABLE, load.name(), "The " + bank.kind().label() + " of " + load.name()
+                        + " is surveyed as not dimmable.", Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches"))
+                : Finding.of(FindingCode.FIGURE_UNKNOWN, load.name(), "Whether the " + bank.kind().label() + " of " + load.name()
+                        + " may be dimmed is not surveyed.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT,
+                        "read it on the lamp, and add \"dimmable\" or \"not dimmable\" to the load"));
     }
 
     private void blinkTiming(Assignment assignment, List<Finding> findings) {
@@ -158,7 +234,7 @@ public final class ModuleMatch {
         findings.sort(Finding.ORDER);
         List<Margin> margins = new ArrayList<>(forTheFirst.margins());
         margins.add(new Margin("channels", BigDecimal.valueOf(positions), BigDecimal.valueOf(model.channels().size()), ""));
-        return new Candidate(forTheFirst.assignment(), findings, margins, forTheFirst.plan());
+        return new Candidate(forTheFirst.assignment(), findings, margins, forTheFirst.plan(), forTheFirst.placement());
     }
 
     private Map<Integer, InputBehaviour> usualBehaviours(List<Integer> gangs, ModuleModel model) {
@@ -189,31 +265,32 @@ public final class ModuleMatch {
                 .reduce(Watts.ZERO, Watts::plus)).min(Watts::compareTo).orElse(Watts.ZERO);
     }
 
-    private void loads(Assignment assignment, List<Finding> findings, List<Margin> margins) {
-        List<List<SurveyedLoad>> loads = planner.loadsOf(assignment);
-        for (int i = 0; i < Math.min(loads.size(), assignment.model().channels().size()); i++) {
-            String subject = "channel " + assignment.model().channels().get(i).id();
-            new ChannelLoad(volts(), house.region(), assignment.model().channels().get(i), loads.get(i), subject)
-                    .judge(findings, margins);
+    /** What each channel carries, by its contact and by the sum over all, and the first current. */
+    Judged loads(ModuleModel model, List<List<SurveyedLoad>> loads, BigDecimal volts) {
+        List<Finding> findings = new ArrayList<>();
+        List<Margin> margins = new ArrayList<>();
+        for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
+            String subject = "channel " + model.channels().get(i).id();
+            add(ChannelLoad.of(volts, house.region(), model.channels().get(i), loads.get(i), subject, terms.estimates()), findings,
+                    margins);
+            findings.addAll(Inrush.judge(model, loads.get(i), volts, subject));
         }
-        assignment.model().totalAmps().ifPresent(limit -> {
-            BigDecimal amps = loads.stream().flatMap(List::stream)
-                    .flatMap(load -> load.banks().stream())
-                    .map(bank -> bank.total().asDecimal().divide(volts()
-                            .multiply(bank.powerFactor()), java.math.MathContext.DECIMAL64))
-                    .reduce(BigDecimal.ZERO, BigDecimal::add);
+        model.totalAmps().ifPresent(limit -> {
+            BigDecimal amps = loads.stream().flatMap(List::stream).flatMap(load -> load.banks().stream())
+                    .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
             Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
             margins.add(total);
             if (total.isOver()) {
-                findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, assignment.model().code(),
+                findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, model.code(),
                         "All channels together carry " + ChannelLoad.figure(amps) + " A; " + limit + " is allowed.",
                         Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
             }
         });
+        return new Judged(findings, margins);
     }
 
     /** Volts of the loads: those of an extra-low-voltage circuit where the lead hangs on one only. */
-    private BigDecimal volts() {
+    BigDecimal volts() {
         List<Circuit> circuits = planner.run().circuitsIn(planner.run().lead()).stream().map(house.circuits()::get).toList();
         boolean elv = !circuits.isEmpty() && circuits.stream().allMatch(Circuit::isElv);
         return (elv ? circuits.get(0).elvVolts().orElseThrow() : house.region().nominalVolts()).asDecimal();
@@ -234,62 +311,6 @@ public final class ModuleMatch {
             findings.add(Finding.of(FindingCode.BYPASS_NEEDED, assignment.model().code(), load + " of load is under "
                     + needed + "\u2009W; a bypass of " + assignment.bypass().get() + " at the lamp makes up for it.",
                     Source.MAKER));
-        }
-    }
-
-    private void voltage(ModuleModel model, List<Finding> findings) {
-        RegionProfile region = house.region();
-        double max = model.supply().maxVolts().orElse(Double.MAX_VALUE);
-        if (model.supply() instanceof ModuleSupply.DirectCurrent) {
-            return;
-        }
-        if (model.supply().minVolts() > region.lowestVolts().asDouble() || max < region.highestVolts().asDouble()) {
-            findings.add(Finding.of(FindingCode.VOLTS_OUT_OF_RANGE, model.code(), String.format(java.util.Locale.ROOT,
-                    "Made for %.0f to %.0f V; here %s to %s must be expected.", model.supply().minVolts(), max,
-                    region.lowestVolts(), region.highestVolts()), region.voltageSource(),
-                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module for this voltage")));
-        }
-    }
-
-    private void conductors(WiringPlan plan, ModuleModel model, List<Finding> findings) {
-        List<Run.Place> places = plan.planned().map(p -> p.fitted().stream().map(f -> f.place()).distinct().toList())
-                .orElse(List.of(planner.run().lead()));
-        BigDecimal thickest = places.stream().flatMap(place -> place.box().cables().stream()).map(cable -> cable.mm2()).max(BigDecimal::compareTo)
-                .orElse(BigDecimal.ZERO);
-        BigDecimal takes = model.terminals().stream().map(t -> t.maxMm2()).min(BigDecimal::compareTo)
-                .orElse(BigDecimal.ZERO);
-        if (thickest.compareTo(takes) > 0) {
-            findings.add(Finding.of(FindingCode.CONDUCTOR_TOO_THICK, model.code(), "Cores of "
-                    + thickest.toPlainString() + "\u2009mm² do not go into terminals for " + takes.toPlainString()
-                    + "\u2009mm².", Source.MAKER, new Remedy(Remedy.Kind.ADD_CONNECTOR, "a connector and a thinner tail"),
-                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger terminals")));
-        }
-    }
-
-    private void suitability(WiringPlan plan, Assignment assignment, List<Finding> findings) {
-        ModuleModel model = assignment.model();
-        if (!model.markets().contains(house.region().market())) {
-            findings.add(Finding.of(FindingCode.NOT_APPROVED_HERE, model.code(), "Approvals are stated for "
-                    + model.markets().stream().sorted().collect(Collectors.joining(", ")) + ", not for "
-                    + house.region().market() + ".", Source.MAKER,
-                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module approved here")));
-        }
-        if (model.interlocked() && assignment.scheme() != SchemeCode.BLIND_PAIR) {
-            findings.add(Finding.of(FindingCode.CHANNELS_INTERLOCKED, model.code(),
-                    "Made for " + Purpose.BLINDS.label() + ": only one of its channels can be on at a time.",
-                    Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module made for lights")));
-        }
-        if (!model.hasWetContacts() && assignment.scheme() != SchemeCode.VOLT_FREE) {
-            findings.add(Finding.of(FindingCode.CONTACT_ISOLATED, model.code(),
-                    "Its contact stands apart from its supply; a lamp circuit needs a contact on the live.",
-                    Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches its own live")));
-        }
-        boolean metal = plan.planned().map(p -> p.fitted().stream().map(f -> f.place().box())).orElse(Stream.of(box))
-                .anyMatch(b -> b.geometry().filter(BoxGeometry::metal).isPresent());
-        if (metal && model.protocol() != Protocol.ZWAVE) {
-            findings.add(Finding.of(FindingCode.METAL_BOX_RADIO, model.code(), model.protocol().label()
-                    + " at 2.4 GHz behind a metal box: measure the link with the plate back on.",
-                    Source.COMMON_PRACTICE));
         }
     }
 

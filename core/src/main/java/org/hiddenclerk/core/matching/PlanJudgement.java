@@ -4,8 +4,10 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Predicate;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
@@ -22,14 +24,25 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  *
  * @param plan     the wiring, drawn and proved
  * @param findings all findings, each code and subject once
+ * @param accepted those of them that hold the plan back no more, because a person took them on with a reason; never one that stops
  */
-public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
+public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Finding> accepted) {
     public PlanJudgement {
         findings = List.copyOf(findings);
+        accepted = List.copyOf(accepted);
+        if (accepted.stream().anyMatch(f -> f.severity() != Severity.HOLD)) {
+            throw new IllegalArgumentException("Only what holds a plan back can be accepted, not " + accepted + ".");
+        }
     }
 
+    /** The worst of what nobody accepted. */
     public Verdict verdict() {
-        return Verdict.of(findings);
+        return Verdict.of(findings.stream().filter(f -> !accepted.contains(f)).toList());
+    }
+
+    /** The same judgement, of which a person accepts what holds it back. */
+    public PlanJudgement accepting(Predicate<Finding> byPerson) {
+        return new PlanJudgement(plan, findings, findings.stream().filter(f -> f.severity() == Severity.HOLD).filter(byPerson).toList());
     }
 
     /** The rules for a contact have the better words, the proof knows the states: the drawing needs both. */
@@ -45,7 +58,7 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
     }
 
     public static PlanJudgement of(HouseContext house, Box box, List<Assignment> modules) {
-        return of(new Planner(house, Run.of(box, house.region())), modules, Map.of());
+        return of(new Planner(house, Run.of(box, house.region())), modules, Map.of(), Terms.USUAL);
     }
 
     /**
@@ -53,25 +66,25 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings) {
      *
      * @param others assignments of other boxes, by their place
      */
-    public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others) {
+    public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others, Terms terms) {
         Map<String, Finding> findings = new LinkedHashMap<>();
         boolean nothing = modules.isEmpty() && others.values().stream().allMatch(List::isEmpty);
         WiringPlan plan = nothing ? planner.surveyed() : planner.plan(modules, others);
-        ModuleMatch match = new ModuleMatch(planner);
+        ModuleMatch match = new ModuleMatch(planner, terms);
         for (int i = 0; i < modules.size(); i++) {
             String module = "K" + (i + 1);
             match.judge(modules.get(i)).findings().forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(),
                     ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, module, plan)) : f));
         }
         plan.planned().ifPresent(planned -> modulesByPlace(planned).forEach((place, models) -> RoomInBox.of(place.box(), models,
-                planner.house().region()).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f))));
+                planner.house().region(), planned.at(place).connectors()).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f))));
         plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
         planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay)
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
         List<Finding> ordered = new ArrayList<>(findings.values());
         ordered.sort(Finding.ORDER);
-        return new PlanJudgement(plan, ordered);
+        return new PlanJudgement(plan, ordered, List.of());
     }
 
     private static Map<Run.Place, List<ModuleModel>> modulesByPlace(RunWiring planned) {

@@ -1,7 +1,11 @@
 package org.hiddenclerk.core.matching;
 
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -14,18 +18,15 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Millimetres;
 
 /**
- * Whether modules fit behind the mechanisms: the stack of depths, and the outline. Modules lie side by side where the
- * box is wide enough for that, otherwise on one another.
+ * Whether modules fit into a box with its mechanisms: where they lie best, how deep the box must be for that, and room for wires:
+ * by the code's count where the region has one, else by an estimate.
  */
 public final class RoomInBox {
-    /** Depth kept for wires; 5 to 10 mm is common practice, no source. */
-    public static final Millimetres WIRING_SPACE = Millimetres.of(5);
-
     private RoomInBox() {
     }
 
-    /** Findings and margins of the room. */
-    public record Judgement(List<Finding> findings, List<Margin> margins) {
+    /** Findings and margins of the room, and where the modules lie, when they go in. */
+    public record Judgement(List<Finding> findings, List<Margin> margins, Optional<Placement> placement) {
         public Judgement {
             findings = List.copyOf(findings);
             margins = List.copyOf(margins);
@@ -41,39 +42,56 @@ public final class RoomInBox {
         return mechanism.plus(modules).plus(wiringSpace);
     }
 
-    /** The stack of depths and the outline; and the volume, where the region counts it. */
-    public static Judgement of(Box box, List<ModuleModel> modules, RegionProfile region) {
-        Judgement room = of(box, modules);
-        if (region != RegionProfile.US_120) {
-            return room;
-        }
-        Judgement fill = BoxFill.of(box, modules);
-        List<Finding> findings = new ArrayList<>(room.findings());
-        findings.addAll(fill.findings());
-        List<Margin> margins = new ArrayList<>(room.margins());
-        margins.addAll(fill.margins());
-        return new Judgement(findings, margins);
-    }
-
-    static Judgement of(Box box, List<ModuleModel> modules) {
+    /**
+     * Judges a box with modules in it.
+     *
+     * @param connectors conductors that each connector in the box holds
+     */
+    public static Judgement of(Box box, List<ModuleModel> modules, RegionProfile region, List<Integer> connectors) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         if (box.geometry().isEmpty()) {
             findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, box.label(), "Nobody has measured the room at " + box.label()
                     + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
-            return new Judgement(findings, margins);
+            return new Judgement(findings, margins, Optional.empty());
+        }
+        List<ModuleModel> unsized = modules.stream().filter(m -> m.body().isEmpty()).toList();
+        unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, m.code(), "The size of " + m.code()
+                + " is not stated; whether it goes in cannot be said.", Source.MAKER,
+                new Remedy(Remedy.Kind.FIND_OUT, "find out its size from the maker, or measure one"))));
+        if (!unsized.isEmpty()) {
+            return new Judgement(findings, margins, Optional.empty());
         }
         BoxGeometry room = box.geometry().get();
-        Millimetres mechanism = box.gangs().stream().map(Gang::depth).max(Millimetres::compareTo)
-                .orElse(Millimetres.ZERO);
-        Millimetres thickness = stacked(room, modules);
-        Millimetres used = depthUsed(mechanism, thickness, WIRING_SPACE);
+        List<Body> bodies = modules.stream().map(m -> m.body().orElseThrow()).toList();
+        Optional<Placement> placement = Placement.of(box, room, region, bodies);
+        // Standing on edge behind a mechanism is no way to fit a module: where it is too large to lie, that is the reason.
+        List<ModuleModel> tooLarge = modules.stream().filter(m -> !Placement.liesFlat(room, m.body().orElseThrow())).toList();
+        boolean goesIn = placement.filter(p -> tooLarge.isEmpty() || p.needed().compareTo(room.depth()) <= 0).isPresent();
+        if (goesIn) {
+            depth(box, room, placement.orElseThrow(), findings, margins);
+        } else {
+            outline(box, room, tooLarge.isEmpty() ? modules : tooLarge, findings, margins);
+        }
+        if (region == RegionProfile.US_120) {
+            BoxFill.judge(box, modules, findings, margins);
+        } else if (goesIn) {
+            LooseWires.judge(box, room, modules, region, connectors, findings, margins);
+        }
+        return new Judgement(findings, margins, placement.filter(p -> goesIn));
+    }
+
+    private static void depth(Box box, BoxGeometry room, Placement placement, List<Finding> findings, List<Margin> margins) {
+        Millimetres mechanism = box.gangs().stream().map(Gang::depth).max(Millimetres::compareTo).orElse(Millimetres.ZERO);
+        Millimetres used = placement.needed();
+        Millimetres behind = new Millimetres(Math.max(0, used.micrometres() - mechanism.micrometres()
+                - Placement.WIRING_SPACE.micrometres()));
         Margin depth = new Margin("depth", used.asDecimal(), room.depth().asDecimal(), "mm");
         margins.add(depth);
         if (depth.isOver()) {
             findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, box.label(), String.format(
-                    "%s deep; mechanism %s, module %s and wires %s need %s: %s\u2009mm too little.", room.depth(),
-                    mechanism, thickness, WIRING_SPACE, used, depth.excess().toPlainString()), Source.COMMON_PRACTICE,
+                    "%s deep; mechanism %s, module %s and wires %s need %s: %s\u2009mm too little.", room.depth(), mechanism,
+                    behind, Placement.WIRING_SPACE, used, depth.excess().toPlainString()), Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a spacer of " + depth.excess().toPlainString()
                             + "\u2009mm or more, or a deeper box"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a thinner module"),
@@ -83,34 +101,41 @@ public final class RoomInBox {
                     + "\u2009mm left behind the switch: " + used + " of " + room.depth() + " used.",
                     Source.COMMON_PRACTICE));
         }
-        for (ModuleModel module : modules) {
-            outline(box.label(), room, module, findings, margins);
-        }
-        return new Judgement(findings, margins);
     }
 
-    private static Millimetres stacked(BoxGeometry room, List<ModuleModel> modules) {
-        Millimetres sideBySide = modules.stream().map(ModuleModel::width).reduce(Millimetres.ZERO,
-                Millimetres::plus);
-        boolean besideEachOther = sideBySide.compareTo(room.width()) <= 0;
-        return modules.stream().map(ModuleModel::thickness).reduce(Millimetres.ZERO, besideEachOther
-                ? (a, b) -> a.compareTo(b) >= 0 ? a : b : Millimetres::plus);
-    }
-
-    private static void outline(String label, BoxGeometry room, ModuleModel model, List<Finding> findings,
-                                List<Margin> margins) {
-        Millimetres longSide = room.width().compareTo(room.height()) >= 0 ? room.width() : room.height();
-        Millimetres shortSide = room.width().compareTo(room.height()) >= 0 ? room.height() : room.width();
-        Margin length = new Margin("length", model.length().asDecimal(), longSide.asDecimal(), "mm");
-        Margin width = new Margin("width", model.width().asDecimal(), shortSide.asDecimal(), "mm");
-        margins.add(new Margin("outline", (length.isOver() ? length : width).found(),
-                (length.isOver() ? length : width).allowed(), "mm"));
-        if (length.isOver() || width.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, label, String.format(
-                    "%s is %s by %s; the box is %s by %s inside.", model.code(), model.length(), model.width(),
-                    longSide, shortSide), Source.COMMON_PRACTICE,
-                    new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
+    /** What does not go in, however it is turned. */
+    private static void outline(Box box, BoxGeometry room, List<ModuleModel> modules, List<Finding> findings, List<Margin> margins) {
+        String inside = room.round() ? room.height() + " across" : larger(room.width(), room.height()) + " by "
+                + smaller(room.width(), room.height());
+        for (ModuleModel model : modules) {
+            Body body = model.body().orElseThrow();
+            double found = room.round() ? diagonal(body) : body.length().asDouble();
+            double allowed = room.round() ? room.height().asDouble() : larger(room.width(), room.height()).asDouble();
+            if (!room.round() && found <= allowed) {
+                found = body.width().asDouble();
+                allowed = smaller(room.width(), room.height()).asDouble();
+            }
+            margins.add(new Margin("outline", BigDecimal.valueOf(found).setScale(1, RoundingMode.HALF_UP), BigDecimal.valueOf(allowed)
+                    .setScale(1, RoundingMode.HALF_UP), "mm"));
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, box.label(), String.format(
+                    "%s is %s by %s%s; the box is %s inside.", model.code(), body.length(), body.width(), room.round()
+                            ? String.format(java.util.Locale.ROOT, ", %.1f\u2009mm from corner to corner", found) : "", inside),
+                    Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         }
+    }
+
+    /** From corner to corner over the flat side, over the rounding of the corners. */
+    private static double diagonal(Body body) {
+        double r = body.cornerRadius().asDouble();
+        return Math.hypot(body.length().asDouble() - 2 * r, body.width().asDouble() - 2 * r) + 2 * r;
+    }
+
+    private static Millimetres larger(Millimetres a, Millimetres b) {
+        return a.compareTo(b) >= 0 ? a : b;
+    }
+
+    private static Millimetres smaller(Millimetres a, Millimetres b) {
+        return a.compareTo(b) >= 0 ? b : a;
     }
 }

@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
@@ -16,7 +17,9 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Caution;
+import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
@@ -39,8 +42,12 @@ public final class SchemeChooser {
     private final List<ModuleModel> models;
 
     public SchemeChooser(Planner planner, List<ModuleModel> models) {
+        this(planner, models, Terms.USUAL);
+    }
+
+    public SchemeChooser(Planner planner, List<ModuleModel> models, Terms terms) {
         this.planner = planner;
-        this.match = new ModuleMatch(planner);
+        this.match = new ModuleMatch(planner, terms);
         this.models = List.copyOf(models);
     }
 
@@ -66,10 +73,11 @@ public final class SchemeChooser {
      *
      * @param boxes           boxes that are opened
      * @param minutes         an estimate; common practice, no source
+     * @param priceCents      of the modules; empty where the price of one is unknown
      * @param alwaysReachable whether the module keeps its supply whatever the switches do
      * @param switchesWork    whether every wall switch still changes the lamp
      */
-    public record Toll(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes, int priceCents,
+    public record Toll(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes, OptionalInt priceCents,
                        boolean alwaysReachable, boolean switchesWork, List<Caution> cautions) {
         public Toll {
             boxes = List.copyOf(boxes);
@@ -146,22 +154,36 @@ public final class SchemeChooser {
         var planned = plan.planned().orElseThrow();
         List<Papers> papers = plan.placesOfWork().stream().map(place -> Papers.of(plan, place, planner.house().region())).toList();
         int connectors = PartsToAdd.of(plan).stream().filter(i -> i.what().startsWith("connector")).mapToInt(i -> i.count()).sum();
-        int mechanisms = PartsToAdd.of(plan).stream().filter(i -> i.what().contains("mechanism for")
-                || i.what().startsWith("blank plate")).mapToInt(i -> i.count()).sum();
+        int mechanisms = mechanismsChanged(plan);
         int modules = planned.fitted().size();
         Set<String> boxes = new LinkedHashSet<>();
         plan.placesOfWork().forEach(place -> boxes.add(place.label()));
         int minutes = FIRST_MODULE_MINUTES + FURTHER_MODULE_MINUTES * (modules - 1) + FURTHER_BOX_MINUTES * (boxes.size() - 1)
                 + MECHANISM_MINUTES * mechanisms;
         boolean cut = plan.findings().stream().anyMatch(f -> f.code() == FindingCode.MODULE_CUT_BY_SWITCH);
-        Set<PartId> switches = planner.switchesOf(candidate.assignment());
-        boolean untouched = candidate.scheme() == SchemeCode.VOLT_FREE;
-        Set<PartId> commanding = planned.intents().stream().filter(Intent::remote).flatMap(intent -> intent.controls().stream())
-                .collect(Collectors.toSet());
-        boolean work = untouched || !switches.isEmpty() && commanding.containsAll(switches);
+        boolean work = switchesWork(planner, plan, candidate.assignment());
         return new Toll(modules, connectors, papers.stream().mapToInt(p -> p.pieces().size()).sum(),
                 papers.stream().mapToInt(p -> p.caps().size()).sum(), List.copyOf(boxes), minutes,
-                planned.fitted().stream().mapToInt(f -> f.model().priceCents()).sum(), !cut, work,
+                price(planned.fitted()), !cut, work,
                 Caution.of(plan, planner.house()));
+    }
+
+    private static OptionalInt price(List<Fitted> fitted) {
+        boolean known = fitted.stream().allMatch(f -> f.model().priceCents().isPresent());
+        return known ? OptionalInt.of(fitted.stream().mapToInt(f -> f.model().priceCents().getAsInt()).sum()) : OptionalInt.empty();
+    }
+
+    /** Mechanisms and plates that a plan exchanges. */
+    static int mechanismsChanged(WiringPlan plan) {
+        return PartsToAdd.of(plan).stream().filter(i -> i.what().contains("mechanism for")
+                || i.what().startsWith("blank plate")).mapToInt(i -> i.count()).sum();
+    }
+
+    /** Whether every wall switch of the loads still commands them. */
+    static boolean switchesWork(Planner planner, WiringPlan plan, Assignment assignment) {
+        Set<PartId> switches = planner.switchesOf(assignment);
+        Set<PartId> commanding = plan.planned().orElseThrow().intents().stream().filter(Intent::remote)
+                .flatMap(intent -> intent.controls().stream()).collect(Collectors.toSet());
+        return assignment.scheme() == SchemeCode.VOLT_FREE || !switches.isEmpty() && commanding.containsAll(switches);
     }
 }

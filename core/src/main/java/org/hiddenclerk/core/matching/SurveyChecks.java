@@ -59,9 +59,9 @@ public final class SurveyChecks {
                     + "the link is measured with the plate on.", Source.COMMON_PRACTICE));
         }
         if (region == RegionProfile.US_120) {
-            RoomInBox.Judgement fill = BoxFill.of(box, List.of());
-            findings.addAll(fill.findings());
-            fill.margins().stream().filter(margin -> !margin.isOver()).forEach(margin -> findings.add(Finding.of(FindingCode.ROOM_BEHIND,
+            List<Margin> fill = new ArrayList<>();
+            BoxFill.judge(box, List.of(), findings, fill);
+            fill.stream().filter(margin -> !margin.isOver()).forEach(margin -> findings.add(Finding.of(FindingCode.ROOM_BEHIND,
                     box.label(), "Conductors, devices and earths need " + margin.found().toPlainString() + "\u2009in\u00b3 of "
                     + margin.allowed().toPlainString() + "\u2009in\u00b3.", BoxFill.SOURCE)));
         } else if (!box.gangs().isEmpty()) {

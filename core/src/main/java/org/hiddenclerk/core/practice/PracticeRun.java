@@ -21,6 +21,7 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.PlanJudgement;
+import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
@@ -281,8 +282,8 @@ public final class PracticeRun {
         int gang = Optional.ofNullable(wall.boxes().get(choice.box())).flatMap(box -> wall.gangFor(choice.box()))
                 .orElseThrow(() -> new NotPossible("There is no switch of the lamp in box " + choice.box() + "."));
         Planner from = wall.planner(choice.box());
-        Candidate candidate = new ModuleMatch(from).judge(choice.scheme(), List.of(gang), List.of(), model, Optional.empty());
-        PlanJudgement judgement = PlanJudgement.of(from, List.of(candidate.assignment()), Map.of());
+        Candidate candidate = new ModuleMatch(from, Terms.USUAL).judge(choice.scheme(), List.of(gang), List.of(), model, Optional.empty());
+        PlanJudgement judgement = PlanJudgement.of(from, List.of(candidate.assignment()), Map.of(), Terms.USUAL);
         refusal.clear();
         if (!judgement.mayBeIssued()) {
             refusedChoices++;

@@ -116,6 +116,11 @@ public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Ma
     public record Attached(String key, CoreColour colour, String words) {
     }
 
+    /** Conductors that each connector holds. */
+    public List<Integer> connectors() {
+        return places().stream().filter(End.InConnector.class::isInstance).map(place -> attachedAt(place).size()).toList();
+    }
+
     /** Places that hold something, in a stable order. */
     public List<End> places() {
         Map<End, Boolean> places = new java.util.TreeMap<>();

@@ -23,6 +23,7 @@ import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.SchemeChooser;
+import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.Run;
@@ -64,7 +65,7 @@ class PracticeRunTest {
 
     /** What hands do to get to the plan of the clerk. */
     private static void wired(PracticeWall wall, List<Deed> deeds) {
-        wired(new ModuleMatch(wall.planner("A")).judge(List.of(1), MODULE), deeds);
+        wired(new ModuleMatch(wall.planner("A"), Terms.USUAL).judge(List.of(1), MODULE), deeds);
     }
 
     private static void wired(Candidate candidate, List<Deed> deeds) {

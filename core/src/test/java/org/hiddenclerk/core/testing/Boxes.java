@@ -124,7 +124,8 @@ public final class Boxes {
     }
 
     public Box build() {
-        return new Box("B-1", new BoxGeometry(Millimetres.of(131), Millimetres.of(60), Millimetres.of(depthMm), false),
+        return new Box("B-1", new BoxGeometry(Millimetres.of(60 + 71L * (Math.max(1, gangs.size()) - 1)), Millimetres.of(60),
+                Millimetres.of(depthMm), false),
                 gangs, loads, cables, jumpers);
     }
 

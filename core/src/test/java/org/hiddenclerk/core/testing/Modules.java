@@ -5,8 +5,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.Body;
+import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
@@ -21,6 +24,7 @@ import org.hiddenclerk.core.quantity.Millimetres;
 /** Modules for tests, of which only what matters is stated. */
 public final class Modules {
     private static final BigDecimal MM2 = new BigDecimal("4");
+    private static final Body BODY = new Body(Millimetres.of(42), Millimetres.of(37), Millimetres.of(16));
 
     private Modules() {
     }
@@ -111,8 +115,8 @@ public final class Modules {
         List<Input> inputs = two.inputs().stream().map(i -> new Input(i.id(), i.pins(), i.activeWith(), i.potential(),
                 InputBehaviour.UP_DOWN, i.channel(), i.target())).toList();
         return new ModuleModel("BL", "Test", "for tests", Protocol.ZIGBEE, Purpose.BLINDS, two.supply(), two.channels(), inputs,
-                Set.of(InputBehaviour.UP_DOWN), true, Optional.empty(), two.terminals(), two.length(), two.width(),
-                two.thickness(), two.markets(), false, true, 2000, Optional.empty());
+                Set.of(InputBehaviour.UP_DOWN), true, Optional.empty(), two.terminals(), two.body(), two.markets(),
+                false, true, OptionalInt.of(2000), Optional.empty(), DataSheet.EMPTY);
     }
 
     public static ModuleModel fanAndLight() {
@@ -147,8 +151,8 @@ public final class Modules {
                                      List<Input> inputs, List<Terminal> terminals) {
         return new ModuleModel(code, "Test", "for tests", Protocol.ZIGBEE, purpose, supply, contacts, inputs,
                 Set.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.PRESS_CHANGES,
-                        InputBehaviour.SUPPLY_BLINK), false, Optional.empty(), terminals, Millimetres.of(42),
-                Millimetres.of(37), Millimetres.of(16), Set.of("EU", "UK", "US"), false, true, 2000, Optional.empty());
+                        InputBehaviour.SUPPLY_BLINK), false, Optional.empty(), terminals, Optional.of(BODY),
+                Set.of("EU", "UK", "US"), false, true, OptionalInt.of(2000), Optional.empty(), DataSheet.EMPTY);
     }
 
     private static ModuleModel model(String code, ModuleSupply supply, int channels, List<Input> inputs,
@@ -159,7 +163,21 @@ public final class Modules {
         }
         return new ModuleModel(code, "Test", "for tests", Protocol.ZIGBEE, Purpose.LIGHTS, supply, contacts, inputs,
                 Set.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.PRESS_CHANGES), false,
-                Optional.empty(), terminals, Millimetres.of(42), Millimetres.of(37), Millimetres.of(16),
-                Set.of("EU", "UK", "US"), false, true, 2000, Optional.empty());
+                Optional.empty(), terminals, Optional.of(BODY),
+                Set.of("EU", "UK", "US"), false, true, OptionalInt.of(2000), Optional.empty(), DataSheet.EMPTY);
+    }
+
+    /** The same with another data sheet. */
+    public static ModuleModel with(ModuleModel m, DataSheet sheet) {
+        return new ModuleModel(m.code(), m.maker(), m.name(), m.protocol(), m.purpose(), m.supply(), m.channels(), m.inputs(),
+                m.behaviours(), m.interlocked(), m.totalAmps(), m.terminals(), m.body(), m.markets(), m.metering(),
+                m.worksWithoutInternet(), m.priceCents(), m.blink(), sheet);
+    }
+
+    /** The same with another code, price and size. */
+    public static ModuleModel as(ModuleModel m, String code, int priceCents, Body body) {
+        return new ModuleModel(code, m.maker(), m.name(), m.protocol(), m.purpose(), m.supply(), m.channels(), m.inputs(),
+                m.behaviours(), m.interlocked(), m.totalAmps(), m.terminals(), Optional.of(body), m.markets(), m.metering(),
+                m.worksWithoutInternet(), OptionalInt.of(priceCents), m.blink(), m.sheet());
     }
 }

@@ -1,0 +1,105 @@
+package org.hiddenclerk.core.matching;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.OptionalInt;
+import org.hiddenclerk.core.catalogue.DataSheet;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.BoxKind;
+
+/**
+ * How warm it gets in a closed box, in the steady state:
+ * {@code inside = around + heat / (8 W/m²K · front + 5 W/m²K · sides)}.
+ *
+ * <p>The heat is what modules draw while idle, and the square of the current times 10 mΩ for each contact with its terminals.
+ * Front is the plate, 10 mm larger than the box on every side; sides and bottom give to a wall of masonry. Coefficients,
+ * resistance and what is around a box are common practice, no source: an estimate, to be confirmed by touch or a thermometer.
+ */
+public final class BoxHeat {
+    private static final double FRONT_W_PER_M2K = 8;
+    private static final double SIDES_W_PER_M2K = 5;
+    private static final double CONTACT_OHMS = 0.010;
+    private static final double PLATE_BEYOND_MM = 10;
+    private static final double MM2_PER_M2 = 1e6;
+    /** Own draw taken where none is stated. */
+    private static final double USUAL_STANDBY_WATTS = 1.0;
+    /** From here on a module without a stated limit is held back. */
+    private static final int WARM = 40;
+    private static final int NEAR = 5;
+    private static final Source SOURCE = new Source("estimate of the steady state, common practice, no source");
+
+    private BoxHeat() {
+    }
+
+    /** What is around a box, in degrees Celsius. */
+    static int around(BoxKind kind) {
+        return switch (kind) {
+            case WALL, JUNCTION, SOCKET -> 25;
+            case CEILING_ROSE, PANEL -> 35;
+            case LUMINAIRE, CANOPY -> 40;
+        };
+    }
+
+    /** Watts that a module turns into heat at the currents of its channels. */
+    static double heatOf(ModuleModel model, double nominalVolts, List<Double> channelAmps) {
+        double contacts = channelAmps.stream().mapToDouble(amps -> amps * amps * CONTACT_OHMS).sum();
+        return standbyWatts(model, nominalVolts) + contacts;
+    }
+
+    private static double standbyWatts(ModuleModel model, double nominalVolts) {
+        if (model.sheet().standbyWatts().isPresent()) {
+            return model.sheet().standbyWatts().getAsDouble();
+        }
+        return model.supply() instanceof ModuleSupply.TwoWire two ? two.standbyMilliamps() / 1000 * nominalVolts : USUAL_STANDBY_WATTS;
+    }
+
+    /** Degrees Celsius inside. */
+    public static double inside(int around, BoxGeometry room, double heatWatts) {
+        double width = room.width().asDouble();
+        double height = room.height().asDouble();
+        double depth = room.depth().asDouble();
+        double front = (width + 2 * PLATE_BEYOND_MM) * (height + 2 * PLATE_BEYOND_MM) / MM2_PER_M2;
+        double sides = (width * height + 2 * (width + height) * depth) / MM2_PER_M2;
+        return around + heatWatts / (FRONT_W_PER_M2K * front + SIDES_W_PER_M2K * sides);
+    }
+
+    /** @param heatWatts of all modules in the box */
+    static Judged judge(Box box, ModuleModel model, double heatWatts) {
+        if (box.geometry().isEmpty()) {
+            return new Judged(List.of(), List.of());
+        }
+        List<Finding> findings = new ArrayList<>();
+        List<Margin> margins = new ArrayList<>();
+        int around = around(box.kind());
+        BigDecimal inside = BigDecimal.valueOf(inside(around, box.geometry().get(), heatWatts)).setScale(0, RoundingMode.UP);
+        OptionalInt highest = model.sheet().temperatures().map(DataSheet.Temperatures::highest).map(OptionalInt::of)
+                .orElse(OptionalInt.empty());
+        String estimate = String.format(java.util.Locale.ROOT, "About %s\u2009°C are expected in %s with %.1f\u2009W of heat, %d\u2009°C around it",
+                inside.toPlainString(), box.label(), heatWatts, around);
+        if (highest.isEmpty()) {
+            if (inside.compareTo(BigDecimal.valueOf(WARM)) > 0) {
+                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, model.code(), estimate + "; what it stands is not stated.", SOURCE,
+                        new Remedy(Remedy.Kind.FIND_OUT, "find out the highest temperature from the maker")));
+            }
+            return new Judged(findings, margins);
+        }
+        margins.add(new Margin("warmth, estimated", inside, BigDecimal.valueOf(Math.max(1, highest.getAsInt())), "°C"));
+        if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt())) > 0) {
+            findings.add(Finding.of(FindingCode.TOO_WARM, model.code(), estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module for warmer places, or one that draws less"),
+                    new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at a cooler place")));
+        } else if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt() - NEAR)) > 0) {
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, model.code(), estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE));
+        }
+        return new Judged(findings, margins);
+    }
+}

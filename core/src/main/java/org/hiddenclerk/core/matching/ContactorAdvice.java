@@ -1,0 +1,54 @@
+package org.hiddenclerk.core.matching;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.List;
+import java.util.Optional;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.job.LoadBank;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.SurveyedLoad;
+
+/** What to do with a load that no module of the stock book carries: a contactor, whose coil a module switches. */
+public final class ContactorAdvice {
+    private static final Source SOURCE = new Source("utilisation categories of IEC 60947-4-1 and IEC 61095; the advice is common practice");
+
+    private ContactorAdvice() {
+    }
+
+    /** @param loads what one channel would have to carry */
+    public static Optional<Finding> of(List<SurveyedLoad> loads, List<ModuleModel> models, RegionProfile region, Estimates estimates) {
+        BigDecimal volts = region.nominalVolts().asDecimal();
+        boolean overEverywhere = !loads.isEmpty() && !models.isEmpty() && models.stream().flatMap(m -> m.channels().stream())
+                .allMatch(channel -> ChannelLoad.of(volts, region, channel, loads, "contact", estimates).findings().stream()
+                        .anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD || f.code() == FindingCode.CONTINUOUS_OVERLOAD
+                                || f.code() == FindingCode.RATING_UNKNOWN))
+                && models.stream().flatMap(m -> m.channels().stream()).anyMatch(channel -> ChannelLoad.of(volts, region, channel,
+                loads, "contact", estimates).findings().stream().anyMatch(f -> f.code() != FindingCode.RATING_UNKNOWN));
+        if (!overEverywhere) {
+            return Optional.empty();
+        }
+        BigDecimal amps = loads.stream().flatMap(l -> l.banks().stream()).map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
+        String name = String.join(" and ", loads.stream().map(SurveyedLoad::name).toList());
+        return Optional.of(Finding.of(FindingCode.CONTACTOR_ADVISED, name, String.format("%s draws %s\u2009A, more than any contact of the "
+                + "stock book carries. A contactor for %s of at least that current goes ahead of it; a module switches its coil.", name,
+                amps.setScale(1, RoundingMode.UP).toPlainString(), categories(loads)), SOURCE,
+                new Remedy(Remedy.Kind.USE_CONTACTOR, "plan a contactor, and survey its coil as the load")));
+    }
+
+    private static String categories(List<SurveyedLoad> loads) {
+        boolean motor = loads.stream().flatMap(l -> l.banks().stream()).map(LoadBank::kind)
+                .anyMatch(kind -> kind == LoadKind.MOTOR || kind == LoadKind.BLIND_MOTOR);
+        boolean lamps = loads.stream().flatMap(l -> l.banks().stream()).map(LoadBank::kind).anyMatch(kind -> switch (kind) {
+            case LED_LAMP, LED_DRIVER, FLUORESCENT, INCANDESCENT, HALOGEN, ELECTRONIC_TRANSFORMER, WIRE_WOUND_TRANSFORMER -> true;
+            case RESISTIVE, MOTOR, BLIND_MOTOR, HEATER, SOCKET, COIL, ELV_STRIP, DOOR_INPUT -> false;
+        });
+        return motor ? "category AC-3 or AC-7b (motors)" : lamps ? "lamps (category AC-5a or AC-5b, or the maker's own lamp table)"
+                : "category AC-1 or AC-7a";
+    }
+}

@@ -1,0 +1,105 @@
+package org.hiddenclerk.core.matching;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.catalogue.DataSheet;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.catalogue.Purpose;
+import org.hiddenclerk.core.catalogue.Terminal;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.wiring.SchemeCode;
+
+/** Whether a module suits a region, a scheme and the conductors there at all, whatever it switches. */
+final class Suitability {
+    private Suitability() {
+    }
+
+    /** What holds for a module wherever a scheme puts it. */
+    static List<Finding> of(ModuleModel model, SchemeCode scheme, RegionProfile region) {
+        List<Finding> findings = new ArrayList<>();
+        unstated(model, findings);
+        volts(model, region, findings);
+        if (!model.markets().contains(region.market())) {
+            findings.add(Finding.of(FindingCode.NOT_APPROVED_HERE, model.code(), model.markets().isEmpty()
+                    ? "No approval is stated for it." : "Approvals are stated for " + model.markets().stream().sorted()
+                    .collect(Collectors.joining(", ")) + ", not for " + region.market() + ".", Source.MAKER,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module approved here")));
+        }
+        if (model.interlocked() && scheme != SchemeCode.BLIND_PAIR) {
+            findings.add(Finding.of(FindingCode.CHANNELS_INTERLOCKED, model.code(),
+                    "Made for " + Purpose.BLINDS.label() + ": only one of its channels can be on at a time.",
+                    Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module made for lights")));
+        }
+        if (!model.hasWetContacts() && scheme != SchemeCode.VOLT_FREE) {
+            findings.add(Finding.of(FindingCode.CONTACT_ISOLATED, model.code(),
+                    "Its contact stands apart from its supply; a lamp circuit needs a contact on the live.",
+                    Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches its own live")));
+        }
+        return findings;
+    }
+
+    private static void unstated(ModuleModel model, List<Finding> findings) {
+        for (DataSheet.Unstated what : DataSheet.Unstated.values()) {
+            if (model.sheet().unstated().contains(what)) {
+                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, model.code() + ", " + what.label(), "The maker does not state "
+                        + what.label() + " of " + model.code() + ".", Source.MAKER,
+                        new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
+            }
+        }
+    }
+
+    private static void volts(ModuleModel model, RegionProfile region, List<Finding> findings) {
+        double max = model.supply().maxVolts().orElse(Double.MAX_VALUE);
+        boolean unknown = model.sheet().unstated().contains(DataSheet.Unstated.SUPPLY_RANGE);
+        if (unknown || model.supply() instanceof ModuleSupply.DirectCurrent) {
+            return;
+        }
+        if (model.supply().minVolts() > region.lowestVolts().asDouble() || max < region.highestVolts().asDouble()) {
+            findings.add(Finding.of(FindingCode.VOLTS_OUT_OF_RANGE, model.code(), String.format(Locale.ROOT,
+                    "Made for %.0f to %.0f V; here %s to %s must be expected.", model.supply().minVolts(), max,
+                    region.lowestVolts(), region.highestVolts()), region.voltageSource(),
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module for this voltage")));
+        }
+    }
+
+    /** Thickest core that every terminal of a module takes; empty where one is not stated. Leads go into connectors and do not count. */
+    private static Optional<BigDecimal> takes(ModuleModel model) {
+        List<Terminal> terminals = model.terminals().stream().filter(t -> t.lead().isEmpty()).toList();
+        return terminals.stream().anyMatch(t -> t.maxMm2().isEmpty()) ? Optional.empty()
+                : Optional.of(terminals.stream().map(t -> t.maxMm2().orElseThrow()).min(BigDecimal::compareTo)
+                .orElse(new BigDecimal("999")));
+    }
+
+    /** @param thickest thickest core in the boxes where it goes, in mm² */
+    static List<Finding> conductors(ModuleModel model, BigDecimal thickest) {
+        Optional<BigDecimal> takes = takes(model);
+        if (takes.isEmpty()) {
+            return List.of(Finding.of(FindingCode.FIGURE_UNKNOWN, model.code() + ", terminals", "What size of conductor its terminals "
+                    + "take is not stated; " + thickest.toPlainString() + "\u2009mm² are here.", Source.MAKER,
+                    new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
+        }
+        if (thickest.compareTo(takes.get()) <= 0) {
+            return List.of();
+        }
+        return List.of(Finding.of(FindingCode.CONDUCTOR_TOO_THICK, model.code(), "Cores of "
+                + thickest.toPlainString() + "\u2009mm² do not go into terminals for " + takes.get().toPlainString()
+                + "\u2009mm².", Source.MAKER, new Remedy(Remedy.Kind.ADD_CONNECTOR, "a connector and a thinner tail"),
+                new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger terminals")));
+    }
+
+    static List<Finding> metalBox(ModuleModel model, boolean metal) {
+        return !metal || model.protocol() == Protocol.ZWAVE ? List.of() : List.of(Finding.of(FindingCode.METAL_BOX_RADIO, model.code(),
+                model.protocol().label() + " at 2.4 GHz behind a metal box: measure the link with the plate back on.",
+                Source.COMMON_PRACTICE));
+    }
+}

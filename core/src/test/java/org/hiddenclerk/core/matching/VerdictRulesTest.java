@@ -1,0 +1,189 @@
+package org.hiddenclerk.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.SoftAssertions.assertSoftly;
+import static org.hiddenclerk.core.testing.Boxes.common;
+import static org.hiddenclerk.core.testing.Boxes.throwOf;
+
+import java.math.BigDecimal;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.hiddenclerk.core.catalogue.DataSheet;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.ContactRating;
+import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.LoadArithmetic;
+import org.hiddenclerk.core.quantity.Millimetres;
+import org.hiddenclerk.core.quantity.Volts;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.junit.jupiter.api.Test;
+
+/** What a maker states or leaves out, inrush, warmth, wishes and contactors, beside the ratings that {@link ModuleMatchTest} tests. */
+class VerdictRulesTest {
+    private static final ModuleModel ONE_CHANNEL = Modules.withNeutral(1, 2, Modules.generous());
+
+    /** Facts of the trade, common practice, no source: 4.1 A is 900 W at 220 V and 450 W at 110 V; 16 A at 220 V is 3 520 W. */
+    @Test
+    void ampsAreTwiceTheWattsAtTwiceTheVolts() {
+        assertSoftly(softly -> {
+            softly.assertThat(amps(900, 220)).isEqualByComparingTo("4.091");
+            softly.assertThat(amps(450, 110)).isEqualByComparingTo("4.091");
+            softly.assertThat(amps(3520, 220)).isEqualByComparingTo("16");
+            softly.assertThat(amps(3500, 220)).as("what is quoted").isEqualByComparingTo("15.910");
+            softly.assertThat(amps(800, 120)).as("8 A at 120 V with margin").isLessThan(new BigDecimal("8"));
+        });
+    }
+
+    private static BigDecimal amps(int watts, int volts) {
+        return LoadArithmetic.current(Watts.of(watts), Volts.of(volts), BigDecimal.ONE, 1).asDecimal();
+    }
+
+    /** Section 3 of the check values, common practice, no source: 80/15, 120/35, 20/25. */
+    @Test
+    void driversPerContactAreWholeDrivers() {
+        assertThat(Inrush.driversPerContact(Amps.of(80), Amps.of(15))).isEqualTo(5);
+        assertThat(Inrush.driversPerContact(Amps.of(120), Amps.of(35))).isEqualTo(3);
+        assertThat(Inrush.driversPerContact(Amps.of(20), Amps.of(25))).isZero();
+    }
+
+    @Test
+    void aTypedPeakIsHeldAgainstThePeakOfTheContact() {
+        Candidate six = judge("6x LED driver 15 peak 15", peak(80));
+        Candidate five = judge("5x LED driver 15 peak 15", peak(80));
+
+        assertThat(only(six, FindingCode.INRUSH_TOO_HIGH).reason()).isEqualTo("A first current of at least 90\u2009A is expected; "
+                + "the contact stands 80\u2009A. It takes 5 of 15\u2009A each.");
+        assertThat(codes(five)).doesNotContain(FindingCode.INRUSH_TOO_HIGH);
+        assertThat(codes(judge("LED driver 15", ONE_CHANNEL))).as("nothing stated").contains(FindingCode.INRUSH_UNKNOWN);
+    }
+
+    /** A motor draws 5 to 8 times its current at first; common practice, no source. 230 W at 0.8 is 1.25 A. */
+    @Test
+    void aMotorIsHeldByItsUsualInrush() {
+        assertThat(codes(judge("fan 230", peak(6)))).contains(FindingCode.INRUSH_TOO_HIGH);
+        assertThat(only(judge("fan 230", peak(8)), FindingCode.INRUSH_UNKNOWN).reason()).contains("7 to 10\u2009A");
+        assertThat(codes(judge("fan 230", peak(10)))).doesNotContain(FindingCode.INRUSH_UNKNOWN, FindingCode.INRUSH_TOO_HIGH);
+    }
+
+    private static ModuleModel peak(int amps) {
+        return Modules.with(ONE_CHANNEL, new DataSheet(Optional.empty(), OptionalInt.of(amps), Optional.empty(), OptionalDouble.empty(),
+                false, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Set.of()));
+    }
+
+    @Test
+    void whatIsNotStatedIsUnknownAndHeld() {
+        ModuleModel silent = Modules.with(ONE_CHANNEL, new DataSheet(Optional.empty(), OptionalInt.empty(), Optional.empty(),
+                OptionalDouble.empty(), false, List.of(), List.of(), List.of(), Optional.empty(), List.of(),
+                Set.of(DataSheet.Unstated.SUPPLY_RANGE)));
+
+        Candidate candidate = judge("LED 7", silent);
+
+        assertThat(candidate.verdict()).isEqualTo(Verdict.HOLD);
+        assertThat(only(candidate, FindingCode.FIGURE_UNKNOWN).remedies().get(0).text()).isEqualTo("find this out from the maker");
+    }
+
+    @Test
+    void anEstimateCanBeChangedButNeverMadeForLed() {
+        ModuleModel resistiveOnly = Modules.withNeutral(1, 2, ContactRating.amps(LoadKind.RESISTIVE, 10));
+        Terms careful = new Terms(new Estimates(Map.of(LoadKind.MOTOR, new BigDecimal("0.1"))), List.of());
+
+        assertThat(only(judge("fan 240", resistiveOnly, careful), FindingCode.RATING_UNKNOWN).reason())
+                .endsWith("An estimate by common practice: 230 W; 240 W are here, which is over it.");
+        assertThatThrownBy(() -> new Estimates(Map.of(LoadKind.LED_LAMP, BigDecimal.ONE))).hasMessageContaining("must not be guessed");
+    }
+
+    @Test
+    void aPersonMayAcceptAHoldButNeverAStop() {
+        ModuleModel resistiveOnly = Modules.withNeutral(1, 2, ContactRating.amps(LoadKind.RESISTIVE, 10));
+        Box box = box("fan 240");
+        PlanJudgement held = PlanJudgement.of(Boxes.house(), box, List.of(judge("fan 240", resistiveOnly).assignment()));
+
+        assertThat(held.mayBeIssued()).isFalse();
+        assertThat(held.accepting(f -> f.code() == FindingCode.RATING_UNKNOWN).mayBeIssued()).isTrue();
+        PlanJudgement stopped = PlanJudgement.of(Boxes.house(), box("LED 288"), List.of(judge("LED 288", ONE_CHANNEL).assignment()));
+        assertThat(stopped.accepting(f -> true).mayBeIssued()).isFalse();
+    }
+
+    /** By hand: 0.6 W / (8 · 0.08 · 0.08 + 5 · (0.06 · 0.06 + 4 · 0.06 · 0.046)) = 4.8 K. */
+    @Test
+    void warmthIsTheSteadyState() {
+        BoxGeometry room = new BoxGeometry(Millimetres.of(60), Millimetres.of(60), Millimetres.of(46), false);
+
+        assertThat(BoxHeat.inside(25, room, 0.6)).isCloseTo(29.8, org.assertj.core.api.Assertions.within(0.1));
+        assertThat(BoxHeat.inside(25, room, 0)).isEqualTo(25);
+    }
+
+    @Test
+    void tooWarmIsHeldAndUnknownMattersOnlyWhereItIsWarm() {
+        Box canopy = new Box("F-1", BoxKind.CANOPY, box("LED 7").geometry(), List.of(), List.of(), List.of(), List.of());
+        ModuleModel cool = Modules.with(ONE_CHANNEL, new DataSheet(Optional.of(new DataSheet.Temperatures(-10, 40)), OptionalInt.empty(),
+                Optional.empty(), OptionalDouble.of(0.6), false, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Set.of()));
+
+        assertThat(BoxHeat.judge(canopy, cool, 0.6).findings()).extracting(Finding::code).containsExactly(FindingCode.TOO_WARM);
+        assertThat(BoxHeat.judge(canopy, ONE_CHANNEL, 0.6).findings()).extracting(Finding::code).containsExactly(FindingCode.FIGURE_UNKNOWN);
+        assertThat(BoxHeat.judge(box("LED 7"), ONE_CHANNEL, 0.6).findings()).isEmpty();
+    }
+
+    @Test
+    void aWishIsSaidAndAMustIsHeld() {
+        Terms terms = new Terms(Estimates.USUAL, List.of(new Wish(Wish.Kind.METERING, false, ""),
+                new Wish(Wish.Kind.PROTOCOL, true, "Z-Wave"), new Wish(Wish.Kind.WITHOUT_INTERNET, true, ""),
+                new Wish(Wish.Kind.UNNOTICED, true, "")));
+
+        Candidate candidate = judge("LED 7", ONE_CHANNEL, terms);
+
+        assertThat(codes(candidate)).contains(FindingCode.WISH_NOT_MET, FindingCode.WISH_REFUSED);
+        assertThat(candidate.findings()).filteredOn(f -> f.code() == FindingCode.WISH_REFUSED).extracting(Finding::subject)
+                .containsExactly("N1, it talks Z-Wave");
+    }
+
+    /** A kiln of 7 kW at 230 V draws 30.4 A; the largest contact here carries 25 A. */
+    @Test
+    void aLoadAboveEveryModuleGoesOnAContactor() {
+        Box kiln = box("heater 7000");
+        List<ModuleModel> models = List.of(ONE_CHANNEL, Modules.heavy());
+
+        Finding advice = ContactorAdvice.of(kiln.loads(), models, RegionProfile.EU_230, Estimates.USUAL).orElseThrow();
+        assertThat(advice.reason()).contains("30.5\u2009A", "AC-1 or AC-7a");
+        assertThat(ContactorAdvice.of(box("heater 5000").loads(), models, RegionProfile.EU_230, Estimates.USUAL)).isEmpty();
+    }
+
+    private static Box box(String load) {
+        return Boxes.box().gang("4", load).feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+    }
+
+    private static Candidate judge(String load, ModuleModel model) {
+        return judge(load, model, Terms.USUAL);
+    }
+
+    private static Candidate judge(String load, ModuleModel model, Terms terms) {
+        return new ModuleMatch(new Planner(Boxes.house(), Run.of(box(load), RegionProfile.EU_230)), terms).judge(
+                org.hiddenclerk.core.wiring.SchemeCode.BEHIND_SWITCH_N, List.of(1), List.of(), model, Optional.empty());
+    }
+
+    private static List<FindingCode> codes(Candidate candidate) {
+        return candidate.findings().stream().map(Finding::code).toList();
+    }
+
+    private static Finding only(Candidate candidate, FindingCode code) {
+        return candidate.findings().stream().filter(f -> f.code() == code).findFirst()
+                .orElseThrow(() -> new AssertionError(code + " is not among " + candidate.findings()));
+    }
+}
