@@ -51,8 +51,12 @@ public final class BoxHeat {
 
     /** Watts that a module turns into heat at the currents of its channels. */
     static double heatOf(ModuleModel model, double nominalVolts, List<Double> channelAmps) {
-        double contacts = channelAmps.stream().mapToDouble(amps -> amps * amps * CONTACT_OHMS).sum();
-        return standbyWatts(model, nominalVolts) + contacts;
+        return standbyWatts(model, nominalVolts) + channelAmps.stream().mapToDouble(BoxHeat::contactHeat).sum();
+    }
+
+    /** Watts that one contact with its terminals turns into heat. */
+    static double contactHeat(double amps) {
+        return amps * amps * CONTACT_OHMS;
     }
 
     private static double standbyWatts(ModuleModel model, double nominalVolts) {

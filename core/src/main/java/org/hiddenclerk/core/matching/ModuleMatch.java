@@ -91,22 +91,26 @@ public final class ModuleMatch {
             List<Integer> firstLoads = loads.subList(0, channels - firstGangs.size());
             return tooFewChannels(gangs.size() + loads.size(), judge(scheme, firstGangs, firstLoads, model, companion));
         }
+        return judge(assign(scheme, gangs, loads, model, companion));
+    }
+
+    /** An assignment with its usual behaviours and the bypass that it needs; as many channels as positions. */
+    Assignment assign(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model, Optional<ModuleModel> companion) {
         Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty() ? bypassFor(gangs, model)
                 : Optional.empty();
-        return judge(new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, model), bypass, companion));
+        return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, model), bypass, companion);
     }
 
     /** Judges an assignment as it stands. */
     public Candidate judge(Assignment assignment) {
-        List<Finding> findings = new ArrayList<>();
+        Drawn drawn = draw(assignment);
+        WiringPlan plan = drawn.plan();
+        List<Finding> findings = new ArrayList<>(drawn.findings());
         List<Margin> margins = new ArrayList<>();
         ModuleModel model = assignment.model();
-        WiringPlan plan = planner.plan(List.of(assignment));
-        boolean byRules = assignment.scheme() != SchemeCode.CANOPY_FAN_LIGHT;
-        if (byRules) {
+        if (isByRules(assignment.scheme())) {
             add(loads(model, planner.loadsOf(assignment), volts()), findings, margins);
         }
-        minimumLoad(assignment, findings, margins);
         Optional<Placement> placement = rooms(plan, assignment, findings, margins);
         findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
         List<Box> boxes = boxesOf(plan);
@@ -114,10 +118,29 @@ public final class ModuleMatch {
         findings.addAll(Suitability.metalBox(model, isMetal(boxes)));
         findings.addAll(dimming(assignment));
         findings.addAll(WishCheck.of(terms.wishes(), model, atTheWall(plan, assignment)));
-        blinkTiming(assignment, findings);
-        wiring(plan, assignment, byRules, findings);
         findings.sort(Finding.ORDER);
         return new Candidate(assignment, findings, margins, plan, placement);
+    }
+
+    /**
+     * The wiring side of a judgement: what depends on how a module is connected and supplied, and not on what its contacts
+     * carry, its size or its papers.
+     */
+    record Drawn(Assignment assignment, WiringPlan plan, List<Finding> findings) {
+    }
+
+    Drawn draw(Assignment assignment) {
+        List<Finding> findings = new ArrayList<>();
+        WiringPlan plan = planner.plan(List.of(assignment));
+        minimumLoad(assignment, findings);
+        blinkTiming(assignment, findings);
+        wiring(plan, assignment, isByRules(assignment.scheme()), findings);
+        return new Drawn(assignment, plan, findings);
+    }
+
+    /** In a canopy the proof alone knows which channel carries what. */
+    static boolean isByRules(SchemeCode scheme) {
+        return scheme != SchemeCode.CANOPY_FAN_LIGHT;
     }
 
     private static void add(Judged judged, List<Finding> findings, List<Margin> margins) {
@@ -151,7 +174,7 @@ public final class ModuleMatch {
     }
 
     /** The module that carries the load warms its box by that; the others by their own draw. */
-    private double heat(List<ModuleModel> models, Assignment assignment) {
+    double heat(List<ModuleModel> models, Assignment assignment) {
         List<Double> amps = planner.loadsOf(assignment).stream().map(loads -> loads.stream().flatMap(l -> l.banks().stream())
                 .mapToDouble(bank -> bank.amps(volts()).doubleValue()).sum()).toList();
         double nominal = house.region().nominalVolts().asDouble();
@@ -171,7 +194,7 @@ public final class ModuleMatch {
         return boxes.stream().anyMatch(b -> b.geometry().filter(BoxGeometry::metal).isPresent());
     }
 
-    private WishCheck.AtTheWall atTheWall(WiringPlan plan, Assignment assignment) {
+    WishCheck.AtTheWall atTheWall(WiringPlan plan, Assignment assignment) {
         if (plan.planned().isEmpty() || terms.wishes().isEmpty()) {
             return new WishCheck.AtTheWall(true, true);
         }
@@ -180,7 +203,7 @@ public final class ModuleMatch {
     }
 
     /** A place that is dimmed today, and a lamp that a dimmer module must be able to dim. */
-    private List<Finding> dimming(Assignment assignment) {
+    List<Finding> dimming(Assignment assignment) {
         ModuleModel model = assignment.model();
         List<Finding> findings = new ArrayList<>();
         for (int gang : assignment.gangs()) {
@@ -296,7 +319,7 @@ public final class ModuleMatch {
         return (elv ? circuits.get(0).elvVolts().orElseThrow() : house.region().nominalVolts()).asDecimal();
     }
 
-    private void minimumLoad(Assignment assignment, List<Finding> findings, List<Margin> margins) {
+    private void minimumLoad(Assignment assignment, List<Finding> findings) {
         if (!(assignment.model().supply() instanceof ModuleSupply.TwoWire supply) || assignment.gangs().isEmpty() || supply.minimumLoadWatts() <= 0) {
             return;
         }

@@ -158,8 +158,7 @@ public final class SchemeChooser {
         int modules = planned.fitted().size();
         Set<String> boxes = new LinkedHashSet<>();
         plan.placesOfWork().forEach(place -> boxes.add(place.label()));
-        int minutes = FIRST_MODULE_MINUTES + FURTHER_MODULE_MINUTES * (modules - 1) + FURTHER_BOX_MINUTES * (boxes.size() - 1)
-                + MECHANISM_MINUTES * mechanisms;
+        int minutes = minutes(modules, boxes.size(), mechanisms);
         boolean cut = plan.findings().stream().anyMatch(f -> f.code() == FindingCode.MODULE_CUT_BY_SWITCH);
         boolean work = switchesWork(planner, plan, candidate.assignment());
         return new Toll(modules, connectors, papers.stream().mapToInt(p -> p.pieces().size()).sum(),
@@ -171,6 +170,11 @@ public final class SchemeChooser {
     private static OptionalInt price(List<Fitted> fitted) {
         boolean known = fitted.stream().allMatch(f -> f.model().priceCents().isPresent());
         return known ? OptionalInt.of(fitted.stream().mapToInt(f -> f.model().priceCents().getAsInt()).sum()) : OptionalInt.empty();
+    }
+
+    static int minutes(int modules, int boxes, int mechanisms) {
+        return FIRST_MODULE_MINUTES + FURTHER_MODULE_MINUTES * (modules - 1) + FURTHER_BOX_MINUTES * (boxes - 1)
+                + MECHANISM_MINUTES * mechanisms;
     }
 
     /** Mechanisms and plates that a plan exchanges. */

@@ -71,6 +71,19 @@ public final class Planner {
         return found.loadsOf(new Run.GangRef(run().lead(), gang)).stream().map(Run.LoadRef::load).toList();
     }
 
+    /** Every switch that changes what a gang of the lead changes, that gang among them. */
+    public Set<Run.GangRef> controlsOfGang(int gang) {
+        Run.GangRef own = new Run.GangRef(run().lead(), gang);
+        Set<Run.GangRef> controls = new LinkedHashSet<>(Set.of(own));
+        found.loadsOf(own).forEach(load -> controls.addAll(found.controlsOf(load)));
+        return controls;
+    }
+
+    /** Every switch that changes a load that hangs in the lead. */
+    public List<Run.GangRef> controlsOfLoad(int load) {
+        return found.controlsOf(run().load(run().lead(), load));
+    }
+
     /** Switches that change the loads of an assignment as found. */
     public Set<PartId> switchesOf(Assignment assignment) {
         return new Site(found, run().lead(), assignment).positions().stream().flatMap(p -> p.controls().stream())

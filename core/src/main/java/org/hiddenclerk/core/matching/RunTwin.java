@@ -1,0 +1,90 @@
+package org.hiddenclerk.core.matching;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Cable;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Core;
+import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Run;
+
+/**
+ * What makes two runs the same for every plan: all that the wiring depends on, without what things are called and without the
+ * size of boxes. A house has many switches that are wired alike; each kind is planned and proved once.
+ */
+final class RunTwin {
+    private final StringBuilder key = new StringBuilder(256);
+    private final HouseContext house;
+    private final Map<String, Integer> boxes = new LinkedHashMap<>();
+    private final Map<CircuitId, Integer> circuits = new LinkedHashMap<>();
+
+    private RunTwin(HouseContext house) {
+        this.house = house;
+    }
+
+    /** Boxes of a run in its own order, and the key that runs of one kind share. */
+    record Key(String text, List<String> boxes) {
+    }
+
+    static Key of(HouseContext house, Run run) {
+        RunTwin twin = new RunTwin(house);
+        run.boxes().forEach(place -> twin.boxes.put(place.id(), twin.boxes.size()));
+        run.boxes().forEach(place -> twin.add(place.box()));
+        return new Key(twin.key.toString(), new ArrayList<>(twin.boxes.keySet()));
+    }
+
+    private void add(Box box) {
+        key.append("\nB ").append(box.kind()).append(box.geometry().isPresent());
+        for (Gang gang : box.gangs()) {
+            key.append("\nG").append(gang.number()).append(gang.mechanism());
+            add(gang.circuit());
+        }
+        for (SurveyedLoad load : box.loads()) {
+            key.append("\nX").append(load.number()).append(' ').append(load.gang()).append(load.continuous()).append(load.banks())
+                    .append(load.drive());
+        }
+        for (Cable cable : box.cables()) {
+            key.append("\nC").append(cable.name()).append(' ').append(cable.mm2());
+            add(cable.leads());
+            for (Core core : cable.cores()) {
+                key.append('|').append(core.number()).append(core.colour()).append(core.sleeve()).append(core.role())
+                        .append(core.end().key());
+            }
+        }
+        for (Jumper jumper : box.jumpers()) {
+            key.append("\nJ").append(jumper.key()).append(jumper.colour()).append(jumper.from().key()).append(jumper.to().key());
+        }
+    }
+
+    private void add(Leads leads) {
+        key.append(leads.getClass().getSimpleName());
+        if (leads instanceof Leads.FromSupply feed) {
+            add(feed.circuit());
+        } else if (leads instanceof Leads.ToLoadWithFeed loop) {
+            key.append(loop.load());
+            add(loop.circuit());
+        } else if (leads instanceof Leads.ToLoad load) {
+            key.append(load.load());
+        } else if (leads instanceof Leads.ToBox to) {
+            key.append(boxes.getOrDefault(to.box(), -1)).append(to.cable());
+        }
+    }
+
+    private void add(CircuitId id) {
+        boolean first = !circuits.containsKey(id);
+        key.append(" c").append(circuits.computeIfAbsent(id, c -> circuits.size()));
+        Circuit circuit = house.circuits().get(id);
+        if (first && circuit != null) {
+            key.append(circuit.rating().milliamps()).append(circuit.phase()).append(circuit.alternativelySupplied())
+                    .append(circuit.elvVolts()).append(circuit.protection());
+        }
+    }
+}

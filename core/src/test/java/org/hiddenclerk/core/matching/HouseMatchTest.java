@@ -1,0 +1,148 @@
+package org.hiddenclerk.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.SoftAssertions.assertSoftly;
+import static org.hiddenclerk.core.testing.Boxes.common;
+import static org.hiddenclerk.core.testing.Boxes.throwOf;
+
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
+import org.hiddenclerk.core.catalogue.Body;
+import org.hiddenclerk.core.catalogue.DataSheet;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Millimetres;
+import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.testing.Topologies;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.junit.jupiter.api.Test;
+
+class HouseMatchTest {
+    private static final List<ModuleModel> MODELS = List.of(Modules.withNeutral(1, 2, Modules.generous()),
+            Modules.withNeutral(2, 2, Modules.usualRatings()), Modules.as(Modules.withNeutral(1, 2, Modules.usualRatings()), "THICK", 900,
+                    new Body(Millimetres.of(50), Millimetres.of(48), Millimetres.of(30))), Modules.twoWire(20, Modules.generous()),
+            Modules.withInputs(3), Modules.blinking(), Modules.receiver(), Modules.sender(), Modules.heavy(), Modules.blind(),
+            Modules.fanAndLight(), Modules.voltFree(), cool());
+    private static final Terms TERMS = new Terms(Estimates.USUAL, List.of(new Wish(Wish.Kind.KEEP_PLATES, false, ""),
+            new Wish(Wish.Kind.UNNOTICED, true, "")));
+
+    private static ModuleModel cool() {
+        return Modules.as(Modules.with(Modules.withNeutral(1, 2, Modules.generous()), new DataSheet(Optional.of(
+                new DataSheet.Temperatures(0, 35)), OptionalInt.of(20), Optional.empty(), OptionalDouble.of(1.4), false, List.of(), List.of(),
+                List.of(), Optional.empty(), List.of(), Set.of())), "COOL", 1500, new Body(Millimetres.of(40), Millimetres.of(38),
+                Millimetres.of(14)));
+    }
+
+    /** The house's short cuts against the box's own judgement: verdict and codes of every cell, in every topology. */
+    @Test
+    void everyCellHasTheVerdictThatTheBoxWouldGive() {
+        int compared = 0;
+        for (RegionProfile region : List.of(RegionProfile.EU_230, RegionProfile.US_120)) {
+            for (Map.Entry<String, Run> topology : Topologies.all(region).entrySet()) {
+                Map<String, Box> boxes = new LinkedHashMap<>();
+                topology.getValue().boxes().forEach(place -> boxes.put(place.id(), place.box()));
+                compared += compare(topology.getKey(), Boxes.house(region), boxes);
+            }
+        }
+        assertThat(compared).isGreaterThan(2_000);
+    }
+
+    private static int compare(String name, HouseContext house, Map<String, Box> boxes) {
+        HouseMatch.Result result = new HouseMatch(new HouseSurvey(house, boxes, Map.of()), MODELS, TERMS).match();
+        Map<String, ModuleMatch> matches = new LinkedHashMap<>();
+        boxes.keySet().forEach(id -> matches.put(id, new ModuleMatch(new Planner(house, Run.of(boxes, id, house.region())), TERMS)));
+        assertSoftly(softly -> {
+            for (HouseMatch.Cell cell : result.cells()) {
+                List<Integer> gangs = cell.units().stream().flatMap(u -> u.gangs().stream()).filter(at -> at.box().equals(cell.lead()))
+                        .map(Unit.At::number).distinct().limit(cell.units().size()).toList();
+                if (gangs.size() != cell.units().size() || cell.scheme() == SchemeCode.SPLIT_PAIR) {
+                    continue;
+                }
+                Candidate judged = matches.get(cell.lead()).judge(cell.scheme(), gangs, List.of(), cell.model(), Optional.empty());
+                softly.assertThat(cell.verdict()).as(name + " " + cell).isEqualTo(judged.verdict());
+                Set<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+                judged.findings().forEach(f -> codes.add(f.code()));
+                if (!judged.plan().planned().isEmpty()) {
+                    Set<FindingCode> less = EnumSet.copyOf(cell.codes());
+                    softly.assertThat(less).as(name + " " + cell.scheme() + " " + cell.model().code()).isEqualTo(codes);
+                }
+            }
+        });
+        return result.cells().size();
+    }
+
+    @Test
+    void boxesThatAreWiredAlikeHaveTheSameOptions() {
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        for (int i = 1; i <= 5; i++) {
+            boxes.put("b" + i, Boxes.box().gang("4", "LED " + 10).feed("4", common(1)).lamp(1, throwOf(1), "4").build());
+        }
+
+        HouseMatch.Result result = new HouseMatch(new HouseSurvey(Boxes.house(), boxes, Map.of()), MODELS, Terms.USUAL).match();
+
+        assertThat(result.units()).hasSize(5);
+        List<List<String>> codes = result.units().stream().map(unit -> result.optionsFor(unit).stream().map(o -> o.scheme() + o.model().code())
+                .toList()).distinct().toList();
+        assertThat(codes).hasSize(1);
+        assertThat(codes.get(0)).isNotEmpty();
+    }
+
+    @Test
+    void twoGangsOnOneCircuitMayShareAModuleAndTwoCircuitsMayNot() {
+        assertThat(shared(twoGangs("4", "4"))).isNotEmpty();
+        assertThat(shared(twoGangs("4", "6"))).isEmpty();
+    }
+
+    /** All switches of a two-way lamp are one unit, settled by one choice from either box. */
+    @Test
+    void switchesOfOneLampAreOneUnit() {
+        Run run = Topologies.all(RegionProfile.EU_230).entrySet().stream().filter(e -> e.getValue().gangs().size() == 2)
+                .findFirst().orElseThrow().getValue();
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        run.boxes().forEach(place -> boxes.put(place.id(), place.box()));
+
+        HouseMatch.Result result = new HouseMatch(new HouseSurvey(Boxes.house(), boxes, Map.of()), MODELS, Terms.USUAL).match();
+
+        assertThat(result.units()).hasSize(1);
+        assertThat(result.units().get(0).gangs()).hasSize(2);
+    }
+
+    private static List<HouseOption> shared(Box box) {
+        HouseMatch.Result result = new HouseMatch(new HouseSurvey(Boxes.house(), Map.of("b", box), Map.of()), MODELS, Terms.USUAL).match();
+        return new ArrayList<>(result.options().stream().filter(o -> o.units().size() == 2).toList());
+    }
+
+    private static Box twoGangs(String first, String second) {
+        Boxes box = Boxes.box().gang(first, "LED 13").gang(second, "LED 13").feed(first, common(1)).lamp(1, throwOf(1), first);
+        return first.equals(second) ? box.jumper(common(1), common(2)).lamp(2, throwOf(2), second).build()
+                : box.feed(second, common(2)).lamp(2, throwOf(2), second).build();
+    }
+
+    @Test
+    void aRefusedCellSaysWhy() {
+        Box box = Boxes.box().gang("4", "LED 288").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+
+        HouseMatch.Result result = new HouseMatch(new HouseSurvey(Boxes.house(), Map.of("b", box), Map.of()), MODELS, Terms.USUAL).match();
+
+        assertThat(result.options()).isEmpty();
+        assertThat(result.cells()).filteredOn(c -> c.scheme() == SchemeCode.BEHIND_SWITCH_N && c.model().code().equals("N1"))
+                .singleElement().satisfies(c -> {
+                    assertThat(c.verdict()).isEqualTo(Verdict.STOP);
+                    assertThat(c.codes()).contains(FindingCode.CONTACT_OVERLOAD);
+                });
+    }
+}
