@@ -95,7 +95,7 @@ public final class ModuleMatch {
     }
 
     /** An assignment with its usual behaviours and the bypass that it needs; as many channels as positions. */
-    Assignment assign(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model, Optional<ModuleModel> companion) {
+    public Assignment assign(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model, Optional<ModuleModel> companion) {
         Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty() ? bypassFor(gangs, model)
                 : Optional.empty();
         return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, model), bypass, companion);

@@ -87,6 +87,16 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         return new PlanJudgement(plan, ordered, List.of());
     }
 
+    /**
+     * Whether several modules of a run are proved together; what each of them shows alone has been judged before.
+     *
+     * @param others assignments of other boxes, by their place
+     */
+    public static boolean isProvedTogether(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others) {
+        return planner.plan(modules, others).findings().stream()
+                .allMatch(f -> f.severity() == Severity.NOTE || ModuleMatch.SAID_HERE.contains(f.code()));
+    }
+
     private static Map<Run.Place, List<ModuleModel>> modulesByPlace(RunWiring planned) {
         Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
         planned.fitted().forEach(f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));

@@ -1,0 +1,37 @@
+package org.hiddenclerk.core.matching.allocation;
+
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.core.matching.HouseMatch;
+import org.hiddenclerk.core.matching.HouseSurvey;
+import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.radio.RadioPlan;
+
+/**
+ * What is to be settled.
+ *
+ * @param matched   units and what may be chosen for them
+ * @param onHand    modules on the shelf, by code
+ * @param pins      choices that a person fixed
+ * @param oneMaker  whether all modules must come from one maker
+ * @param limit     time for the solver
+ */
+public record AllocationTask(HouseSurvey survey, HouseMatch.Result matched, Terms terms, Weights weights, Map<String, Integer> onHand,
+                             List<Pin> pins, boolean oneMaker, RadioPlan radio, Duration limit) {
+    public AllocationTask {
+        onHand = Map.copyOf(onHand);
+        pins = List.copyOf(pins);
+    }
+
+    /** A unit that must get a module, whatever else would be cheaper. */
+    public record Pin(String unit, String module) {
+    }
+
+    AllocationTask pinned(Pin pin) {
+        List<Pin> more = new java.util.ArrayList<>(pins);
+        more.removeIf(p -> p.unit().equals(pin.unit()));
+        more.add(pin);
+        return new AllocationTask(survey, matched, terms, weights, onHand, more, oneMaker, radio, limit);
+    }
+}

@@ -1,0 +1,22 @@
+package org.hiddenclerk.core.matching.allocation;
+
+import java.time.Duration;
+import java.util.Optional;
+
+/** Solves integer programmes. */
+interface IntegerSolver {
+
+    /**
+     * @param values       of the variables
+     * @param atLeast      no solution costs less
+     * @param isOptimal    whether the solver proved it
+     */
+    record Solution(double[] values, double cost, double atLeast, boolean isOptimal) {
+        boolean isOn(int variable) {
+            return values[variable] > 0.5;
+        }
+    }
+
+    /** @return empty when there is no solution, or none was found in time */
+    Optional<Solution> solve(IntegerProgramme programme, Duration limit);
+}
