@@ -23,6 +23,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.LoadBank;
+import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -96,7 +97,8 @@ public final class ModuleMatch {
 
     /** An assignment with its usual behaviours and the bypass that it needs; as many channels as positions. */
     public Assignment assign(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model, Optional<ModuleModel> companion) {
-        Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty() ? bypassFor(gangs, model)
+        Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty()
+                ? bypassFor(model, gangs.stream().map(this::loadsOf).toList())
                 : Optional.empty();
         return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, model), bypass, companion);
     }
@@ -109,14 +111,14 @@ public final class ModuleMatch {
         List<Margin> margins = new ArrayList<>();
         ModuleModel model = assignment.model();
         if (isByRules(assignment.scheme())) {
-            add(loads(model, planner.loadsOf(assignment), volts()), findings, margins);
+            add(loads(model, planner.loadsOf(assignment), volts(), house.region(), terms.estimates()), findings, margins);
         }
         Optional<Placement> placement = rooms(plan, assignment, findings, margins);
         findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
         List<Box> boxes = boxesOf(plan);
         findings.addAll(Suitability.conductors(model, thickest(boxes)));
         findings.addAll(Suitability.metalBox(model, isMetal(boxes)));
-        findings.addAll(dimming(assignment));
+        findings.addAll(dimming(model, box, assignment.gangs(), planner.loadsOf(assignment)));
         findings.addAll(WishCheck.of(terms.wishes(), model, atTheWall(plan, assignment)));
         findings.sort(Finding.ORDER);
         return new Candidate(assignment, findings, margins, plan, placement);
@@ -203,10 +205,9 @@ public final class ModuleMatch {
     }
 
     /** A place that is dimmed today, and a lamp that a dimmer module must be able to dim. */
-    List<Finding> dimming(Assignment assignment) {
-        ModuleModel model = assignment.model();
+    static List<Finding> dimming(ModuleModel model, Box box, List<Integer> gangs, List<List<SurveyedLoad>> loads) {
         List<Finding> findings = new ArrayList<>();
-        for (int gang : assignment.gangs()) {
+        for (int gang : gangs) {
             if (box.gang(gang).mechanism() == Mechanism.DIMMER && !model.sheet().dims()) {
                 findings.add(Finding.of(FindingCode.NOT_DIMMED, model.code(), box.gang(gang).name()
                         + " is dimmed today; this module only switches.", Source.COMMON_PRACTICE,
@@ -214,7 +215,7 @@ public final class ModuleMatch {
             }
         }
         if (model.sheet().dims()) {
-            planner.loadsOf(assignment).stream().flatMap(List::stream).forEach(load -> load.banks().stream()
+            loads.stream().flatMap(List::stream).forEach(load -> load.banks().stream()
                     .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load))));
         }
         return findings;
@@ -271,11 +272,12 @@ public final class ModuleMatch {
         return behaviours;
     }
 
-    private Optional<Watts> bypassFor(List<Integer> gangs, ModuleModel model) {
+    /** The bypass that a two-wire module needs so that each of its lamps draws enough; empty when they do. */
+    static Optional<Watts> bypassFor(ModuleModel model, List<List<SurveyedLoad>> loads) {
         if (!(model.supply() instanceof ModuleSupply.TwoWire supply)) {
             return Optional.empty();
         }
-        Watts total = smallestLoad(gangs);
+        Watts total = smallest(loads);
         Watts bypass = Watts.ZERO;
         while (total.plus(bypass).asDouble() < supply.minimumLoadWatts()) {
             bypass = bypass.plus(BYPASS);
@@ -283,18 +285,18 @@ public final class ModuleMatch {
         return bypass.equals(Watts.ZERO) ? Optional.empty() : Optional.of(bypass);
     }
 
-    private Watts smallestLoad(List<Integer> gangs) {
-        return gangs.stream().map(gang -> loadsOf(gang).stream().map(SurveyedLoad::total)
-                .reduce(Watts.ZERO, Watts::plus)).min(Watts::compareTo).orElse(Watts.ZERO);
+    private static Watts smallest(List<List<SurveyedLoad>> loads) {
+        return loads.stream().map(at -> at.stream().map(SurveyedLoad::total).reduce(Watts.ZERO, Watts::plus)).min(Watts::compareTo)
+                .orElse(Watts.ZERO);
     }
 
     /** What each channel carries, by its contact and by the sum over all, and the first current. */
-    Judged loads(ModuleModel model, List<List<SurveyedLoad>> loads, BigDecimal volts) {
+    static Judged loads(ModuleModel model, List<List<SurveyedLoad>> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
             String subject = "channel " + model.channels().get(i).id();
-            add(ChannelLoad.of(volts, house.region(), model.channels().get(i), loads.get(i), subject, terms.estimates()), findings,
+            add(ChannelLoad.of(volts, region, model.channels().get(i), loads.get(i), subject, estimates), findings,
                     margins);
             findings.addAll(Inrush.judge(model, loads.get(i), volts, subject));
         }
@@ -323,7 +325,7 @@ public final class ModuleMatch {
         if (!(assignment.model().supply() instanceof ModuleSupply.TwoWire supply) || assignment.gangs().isEmpty() || supply.minimumLoadWatts() <= 0) {
             return;
         }
-        Watts load = smallestLoad(assignment.gangs());
+        Watts load = smallest(assignment.gangs().stream().map(this::loadsOf).toList());
         Watts carried = load.plus(assignment.bypass().orElse(Watts.ZERO));
         String needed = ChannelLoad.figure(BigDecimal.valueOf(supply.minimumLoadWatts()));
         if (carried.asDouble() < supply.minimumLoadWatts()) {

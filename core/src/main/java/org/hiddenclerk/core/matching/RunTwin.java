@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Circuit;
@@ -17,11 +19,14 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Run;
 
 /**
- * What makes two runs the same for every plan: all that the wiring depends on, without what things are called and without the
- * size of boxes. A house has many switches that are wired alike; each kind is planned and proved once.
+ * What makes two runs the same for every plan: all that the wiring depends on, without what things are called, without the size of
+ * boxes and without how much each load draws. A house has many switches that are wired alike; each kind is planned and proved once,
+ * see {@link TwinClass}.
  */
 final class RunTwin {
     private final StringBuilder key = new StringBuilder(256);
+    private final StringBuilder draws = new StringBuilder(64);
+    private final List<Line> phases = new ArrayList<>();
     private final HouseContext house;
     private final Map<String, Integer> boxes = new LinkedHashMap<>();
     private final Map<CircuitId, Integer> circuits = new LinkedHashMap<>();
@@ -30,15 +35,20 @@ final class RunTwin {
         this.house = house;
     }
 
-    /** Boxes of a run in its own order, and the key that runs of one kind share. */
-    record Key(String text, List<String> boxes) {
+    /**
+     * Boxes of a run in its own order.
+     *
+     * @param text  shared by runs of one kind
+     * @param draws shared by runs whose loads draw the same too
+     */
+    record Key(String text, String draws, List<String> boxes) {
     }
 
     static Key of(HouseContext house, Run run) {
         RunTwin twin = new RunTwin(house);
         run.boxes().forEach(place -> twin.boxes.put(place.id(), twin.boxes.size()));
         run.boxes().forEach(place -> twin.add(place.box()));
-        return new Key(twin.key.toString(), new ArrayList<>(twin.boxes.keySet()));
+        return new Key(twin.key.toString(), twin.draws.toString(), new ArrayList<>(twin.boxes.keySet()));
     }
 
     private void add(Box box) {
@@ -48,8 +58,12 @@ final class RunTwin {
             add(gang.circuit());
         }
         for (SurveyedLoad load : box.loads()) {
-            key.append("\nX").append(load.number()).append(' ').append(load.gang()).append(load.continuous()).append(load.banks())
-                    .append(load.drive());
+            key.append("\nX").append(load.number()).append(' ').append(load.gang()).append(load.drive());
+            load.banks().forEach(bank -> {
+                key.append(handling(bank.kind()));
+                draws.append(bank.total()).append(bank.powerFactor()).append('|');
+            });
+            draws.append(load.continuous()).append(';');
         }
         for (Cable cable : box.cables()) {
             key.append("\nC").append(cable.name()).append(' ').append(cable.mm2());
@@ -83,8 +97,25 @@ final class RunTwin {
         key.append(" c").append(circuits.computeIfAbsent(id, c -> circuits.size()));
         Circuit circuit = house.circuits().get(id);
         if (first && circuit != null) {
-            key.append(circuit.rating().milliamps()).append(circuit.phase()).append(circuit.alternativelySupplied())
+            key.append(circuit.rating().milliamps()).append(phase(circuit.phase())).append(circuit.alternativelySupplied())
                     .append(circuit.elvVolts()).append(circuit.protection());
         }
+    }
+
+    /** Phases by their order of appearance: which of three it is makes no difference, whether it is the same one does. */
+    private int phase(Line line) {
+        if (!phases.contains(line)) {
+            phases.add(line);
+        }
+        return line.isLive() ? phases.indexOf(line) : -1;
+    }
+
+    /** Kinds of load that the wiring and its proof treat alike; what a contact carries of each is judged apart from that. */
+    private static String handling(LoadKind kind) {
+        return switch (kind) {
+            case LED_LAMP, LED_DRIVER, FLUORESCENT, ELECTRONIC_TRANSFORMER -> "electronic";
+            case RESISTIVE, INCANDESCENT, HALOGEN, HEATER, WIRE_WOUND_TRANSFORMER -> "plain";
+            case MOTOR, BLIND_MOTOR, SOCKET, COIL, ELV_STRIP, DOOR_INPUT -> kind.name();
+        };
     }
 }

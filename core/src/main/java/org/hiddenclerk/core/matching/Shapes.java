@@ -1,6 +1,8 @@
 package org.hiddenclerk.core.matching;
 
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -28,38 +30,62 @@ final class Shapes {
     private final int[] contacts;
     private final int[] bodies;
 
+    /** A sender must talk like its receiver; otherwise the protocol is no matter of wires. The own draw is left out: see {@link #greediestFirst}. */
     private record Wired(ModuleSupply supply, List<List<String>> channels, List<Input> inputs, Set<InputBehaviour> behaviours,
-                         boolean interlocked, List<String> terminals, Purpose purpose, Protocol protocol, Optional<BlinkTiming> blink) {
+                         boolean interlocked, List<String> terminals, Purpose purpose, Optional<Protocol> protocol, Optional<BlinkTiming> blink) {
     }
 
     private record Contacts(List<List<ContactRating>> ratings, Optional<Amps> total, OptionalInt peak, List<String> channels) {
     }
+
+    private final List<List<Integer>> alike;
 
     Shapes(List<ModuleModel> models) {
         this.models = models;
         contacts = new int[models.size()];
         bodies = new int[models.size()];
         Map<Contacts, Integer> contactsSeen = new LinkedHashMap<>();
-        Map<Optional<Body>, Integer> bodiesSeen = new LinkedHashMap<>();
+        Map<Object, Integer> bodiesSeen = new LinkedHashMap<>();
         for (int i = 0; i < models.size(); i++) {
             ModuleModel model = models.get(i);
             byWiring.computeIfAbsent(wired(model), w -> new ArrayList<>()).add(i);
             contacts[i] = contactsSeen.computeIfAbsent(new Contacts(model.channels().stream().map(c -> c.ratings()).toList(),
                     model.totalAmps(), model.sheet().contactPeakAmps(), model.channels().stream().map(c -> c.id()).toList()),
                     c -> contactsSeen.size());
-            bodies[i] = bodiesSeen.computeIfAbsent(model.body(), b -> bodiesSeen.size());
+            bodies[i] = bodiesSeen.computeIfAbsent(List.of(model.body(), model.terminals().stream()
+                    .filter(t -> t.lead().isPresent()).toList()), b -> bodiesSeen.size());
         }
+        alike = byWiring.values().stream().map(group -> group.stream().sorted(greediestFirst()).toList()).toList();
     }
 
     private static Wired wired(ModuleModel m) {
-        return new Wired(m.supply(), m.channels().stream().map(c -> List.of(c.id(), c.from(), c.to())).toList(), m.inputs(),
+        return new Wired(withoutDraw(m.supply()), m.channels().stream().map(c -> List.of(c.id(), c.from(), c.to())).toList(), m.inputs(),
                 m.behaviours(), m.interlocked(), m.terminals().stream().map(t -> t.name() + " " + t.takes() + " " + t.lead().isPresent())
-                .toList(), m.purpose(), m.protocol(), m.blink());
+                .toList(), m.purpose(), m.purpose() == Purpose.RECEIVER ? Optional.of(m.protocol()) : Optional.empty(), m.blink());
     }
 
-    /** Modules that are wired alike, by their place in the list. */
+    private static ModuleSupply withoutDraw(ModuleSupply supply) {
+        return supply instanceof ModuleSupply.LineNeutral mains ? new ModuleSupply.LineNeutral(mains.livePin(), mains.returnPin(),
+                mains.minVolts(), mains.maxVolts(), 0) : supply;
+    }
+
+    /** What is proved with the greediest holds for those that draw less: less current flows everywhere. */
+    private Comparator<Integer> greediestFirst() {
+        return Comparator.comparingDouble((Integer i) -> models.get(i).supply() instanceof ModuleSupply.LineNeutral mains
+                ? -mains.watts() : 0).thenComparing(i -> i);
+    }
+
+    int bodies() {
+        return Arrays.stream(bodies).max().orElse(-1) + 1;
+    }
+
+    int size() {
+        return models.size();
+    }
+
+    /** Modules that are wired alike, the greediest first, by their place in the list. */
     List<List<Integer>> wiredAlike() {
-        return List.copyOf(byWiring.values());
+        return alike;
     }
 
     int contactsOf(int model) {

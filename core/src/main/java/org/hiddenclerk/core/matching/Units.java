@@ -10,8 +10,6 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.Unit.At;
-import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
 
 /** Finds the units of a house: switches that change the same loads belong together, wherever they are. */
 final class Units {
@@ -35,30 +33,24 @@ final class Units {
      * Adds what a box switches.
      *
      * @param boxes boxes of its run, in the run's order
-     * @param twin  the same boxes as the planner knows them
      */
-    void add(String id, Box box, Planner planner, List<String> boxes, List<String> twin) {
+    void add(String id, Box box, TwinClass.Facts facts, List<String> boxes) {
         for (Gang gang : box.gangs()) {
-            At own = new At(id, gang.number());
-            if (planner.loadsOfGang(gang.number()).isEmpty()) {
+            Set<At> controls = facts.controlsOfGang().get(gang.number());
+            if (controls == null) {
                 mute.add(box.label() + ", " + gang.name());
                 continue;
             }
-            Set<At> joined = new LinkedHashSet<>(Set.of(own));
-            planner.controlsOfGang(gang.number()).forEach(ref -> joined.add(at(ref, boxes, twin)));
+            Set<At> joined = named(controls, boxes);
             joined.forEach(at -> joined(at).addAll(joined));
         }
-        for (SurveyedLoad load : box.loads()) {
-            if (load.hangsHere()) {
-                Set<At> controls = new LinkedHashSet<>();
-                planner.controlsOfLoad(load.number()).forEach(ref -> controls.add(at(ref, boxes, twin)));
-                controlsOfLoad.put(new At(id, load.number()), controls);
-            }
-        }
+        facts.controlsOfLoad().forEach((load, controls) -> controlsOfLoad.put(new At(id, load), named(controls, boxes)));
     }
 
-    private static At at(Run.GangRef ref, List<String> boxes, List<String> twin) {
-        return new At(boxes.get(twin.indexOf(ref.place().id())), ref.number());
+    private static Set<At> named(Set<At> controls, List<String> boxes) {
+        Set<At> named = new LinkedHashSet<>();
+        controls.forEach(at -> named.add(new At(boxes.get(Integer.parseInt(at.box())), at.number())));
+        return named;
     }
 
     private Set<At> joined(At at) {

@@ -60,6 +60,11 @@ public final class Planner {
         return WiringPlan.of(found, sites);
     }
 
+    /** Loads that a gang of the lead changes, with the place where each hangs. */
+    public List<Run.LoadRef> loadRefsOfGang(int gang) {
+        return found.loadsOf(new Run.GangRef(run().lead(), gang));
+    }
+
     /** What an assignment switches, position after position. */
     public List<List<SurveyedLoad>> loadsOf(Assignment assignment) {
         return new Site(found, run().lead(), assignment).positions().stream()

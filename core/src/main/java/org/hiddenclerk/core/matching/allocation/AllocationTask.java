@@ -3,23 +3,27 @@ package org.hiddenclerk.core.matching.allocation;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
-import org.hiddenclerk.core.matching.HouseMatch;
+import org.hiddenclerk.core.matching.HouseOption;
 import org.hiddenclerk.core.matching.HouseSurvey;
 import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.matching.Unit;
 import org.hiddenclerk.core.radio.RadioPlan;
 
 /**
  * What is to be settled.
  *
- * @param matched   units and what may be chosen for them
+ * @param units     what gets a module
+ * @param options   what may be chosen for them, numbered by their place
  * @param onHand    modules on the shelf, by code
  * @param pins      choices that a person fixed
  * @param oneMaker  whether all modules must come from one maker
  * @param limit     time for the solver
  */
-public record AllocationTask(HouseSurvey survey, HouseMatch.Result matched, Terms terms, Weights weights, Map<String, Integer> onHand,
+public record AllocationTask(HouseSurvey survey, List<Unit> units, List<HouseOption> options, Terms terms, Weights weights, Map<String, Integer> onHand,
                              List<Pin> pins, boolean oneMaker, RadioPlan radio, Duration limit) {
     public AllocationTask {
+        units = List.copyOf(units);
+        options = List.copyOf(options);
         onHand = Map.copyOf(onHand);
         pins = List.copyOf(pins);
     }
@@ -32,6 +36,10 @@ public record AllocationTask(HouseSurvey survey, HouseMatch.Result matched, Term
         List<Pin> more = new java.util.ArrayList<>(pins);
         more.removeIf(p -> p.unit().equals(pin.unit()));
         more.add(pin);
-        return new AllocationTask(survey, matched, terms, weights, onHand, more, oneMaker, radio, limit);
+        return new AllocationTask(survey, units, options, terms, weights, onHand, more, oneMaker, radio, limit);
+    }
+
+    List<HouseOption> optionsFor(Unit unit) {
+        return options.stream().filter(option -> option.units().contains(unit)).toList();
     }
 }

@@ -59,7 +59,8 @@ public final class Allocator {
     }
 
     private Optional<Allocation> solve() {
-        Programme programme = new Programme(task);
+        List<Together.Conflict> known = new ArrayList<>();
+        Programme programme = new Programme(task, WorthAVariable.of(task));
         Together together = new Together(task);
         for (int round = 1; round <= MOST_ROUNDS; round++) {
             if (watch.wantsToStop()) {
@@ -75,6 +76,12 @@ public final class Allocator {
             if (conflicts.isEmpty()) {
                 return Optional.of(result(programme, solution.get(), chosen, round));
             }
+            if (conflicts.stream().anyMatch(Together.Conflict::byScheme) && known.stream().noneMatch(Together.Conflict::byScheme)) {
+                // The scheme that is cheapest with a module may not pass beside others: from here on every one has its variable.
+                programme = new Programme(task, task.options());
+                known.forEach(programme::forbid);
+            }
+            known.addAll(conflicts);
             conflicts.forEach(programme::forbid);
         }
         return Optional.empty();
@@ -83,7 +90,7 @@ public final class Allocator {
     private Allocation result(Programme programme, IntegerSolver.Solution solution, List<HouseOption> chosen, int rounds) {
         Set<Unit> done = new LinkedHashSet<>();
         chosen.forEach(option -> done.addAll(option.units()));
-        List<Unit> open = task.matched().units().stream().filter(unit -> !done.contains(unit)).toList();
+        List<Unit> open = task.units().stream().filter(unit -> !done.contains(unit)).toList();
         long gap = solution.isOptimal() ? 0 : (long) Math.ceil(solution.cost() - solution.atLeast());
         return new Allocation(chosen, open, termsOf(chosen, open.size(), task), gap, solution.isOptimal(), Radio.judge(task, chosen),
                 programme.brokenPins(), rounds);
@@ -92,17 +99,17 @@ public final class Allocator {
     /** What a choice costs, term by term: the objective said once more without a programme, which the tests compare with it. */
     static Map<Allocation.Term, Long> termsOf(List<HouseOption> chosen, int open, AllocationTask task) {
         Weights w = task.weights();
+        Costs costs = new Costs(task);
         Map<Allocation.Term, Double> terms = new EnumMap<>(Allocation.Term.class);
         Map<String, Integer> used = new LinkedHashMap<>();
         Map<String, Double> prices = new LinkedHashMap<>();
         Set<String> makers = new LinkedHashSet<>();
         Set<String> boxes = new LinkedHashSet<>();
         for (HouseOption option : chosen) {
-            Costs costs = Costs.of(option, task);
-            terms.merge(Allocation.Term.PRICE, costs.price(), Double::sum);
-            terms.merge(Allocation.Term.WORK, costs.work(), Double::sum);
-            terms.merge(Allocation.Term.HOUSEHOLD, costs.household(), Double::sum);
-            terms.merge(Allocation.Term.WISHES, costs.wishes(), Double::sum);
+            terms.merge(Allocation.Term.PRICE, costs.price(option), Double::sum);
+            terms.merge(Allocation.Term.WORK, costs.work(option), Double::sum);
+            terms.merge(Allocation.Term.HOUSEHOLD, costs.household(option), Double::sum);
+            terms.merge(Allocation.Term.WISHES, costs.wishes(option), Double::sum);
             option.fitted().forEach(f -> {
                 used.merge(f.model().code(), 1, Integer::sum);
                 prices.put(f.model().code(), costs.priceOf(f.model()));
@@ -125,7 +132,7 @@ public final class Allocator {
     /** Why a unit did not get a module that may be chosen for it: what the whole plan would cost more with it. */
     public static Optional<WhyNot> whyNot(AllocationTask task, Allocation best, String unit, String module) {
         return solve(task.pinned(new AllocationTask.Pin(unit, module))).map(other -> new WhyNot(other.totalCents() - best.totalCents(),
-                best.differenceTo(other, task.matched().units()), other));
+                best.differenceTo(other, task.units()), other));
     }
 
     /**

@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.matching.allocation;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -19,18 +20,21 @@ final class Programme {
     private final List<HouseOption> options;
     private final IntegerProgramme rows = new IntegerProgramme();
     private final int[] variables;
+    private final Map<Integer, Integer> variableOf = new HashMap<>();
     private final List<AllocationTask.Pin> brokenPins = new ArrayList<>();
 
-    Programme(AllocationTask task) {
+    /** @param options those of the task that are worth a variable */
+    Programme(AllocationTask task, List<HouseOption> options) {
         this.task = task;
-        options = task.matched().options();
+        this.options = options;
         variables = new int[options.size()];
-        double unknownPrice = Costs.dearest(task);
+        Costs costs = new Costs(task);
         for (int i = 0; i < options.size(); i++) {
-            variables[i] = rows.whole("x" + i, Costs.of(options.get(i), task).alone() + TIE * i / Math.max(1, options.size()));
+            variables[i] = rows.whole("x" + i, costs.alone(options.get(i)) + TIE * i / Math.max(1, options.size()));
+            variableOf.put(options.get(i).number(), variables[i]);
         }
         eachUnitOnce();
-        kinds(unknownPrice);
+        kinds(costs);
         boxes();
         pins();
         members();
@@ -56,7 +60,7 @@ final class Programme {
 
     private void eachUnitOnce() {
         Map<Unit, IntegerProgramme.Sum> sums = new LinkedHashMap<>();
-        for (Unit unit : task.matched().units()) {
+        for (Unit unit : task.units()) {
             int open = rows.whole("open " + unit.id(), task.weights().open());
             sums.put(unit, rows.sum().plus(1, open));
         }
@@ -69,7 +73,7 @@ final class Programme {
     }
 
     /** A kind that is used anywhere is paid once, a maker too; what is on the shelf saves. */
-    private void kinds(double unknownPrice) {
+    private void kinds(Costs costs) {
         Map<String, ModuleModel> models = new LinkedHashMap<>();
         options.forEach(o -> o.fitted().forEach(f -> models.put(f.model().code(), f.model())));
         Map<String, Integer> makers = new LinkedHashMap<>();
@@ -93,7 +97,7 @@ final class Programme {
             byUnit.values().forEach(sum -> sum.plus(-1, used).atMost(0));
             int onHand = Math.min(most, task.onHand().getOrDefault(model.code(), 0));
             if (onHand > 0 && task.weights().stockPercent() > 0) {
-                double price = model.priceCents().isPresent() ? model.priceCents().getAsInt() : unknownPrice;
+                double price = costs.priceOf(model);
                 uses.plus(1, rows.fraction("shelf " + model.code(), -price * task.weights().stockPercent() / 100.0, onHand)).atMost(0);
             }
         }
@@ -164,14 +168,14 @@ final class Programme {
         for (Set<HouseOption> group : conflict.notAllOf()) {
             groups++;
             group.forEach(option -> {
-                if (seen.add(option.number())) {
-                    sum.plus(1, variables[option.number()]);
+                if (variableOf.containsKey(option.number()) && seen.add(option.number())) {
+                    sum.plus(1, variableOf.get(option.number()));
                 }
             });
         }
         conflict.unlessOneOf().forEach(option -> {
-            if (!seen.contains(option.number())) {
-                sum.plus(-1, variables[option.number()]);
+            if (variableOf.containsKey(option.number()) && !seen.contains(option.number())) {
+                sum.plus(-1, variableOf.get(option.number()));
             }
         });
         sum.atMost(groups - 1);

@@ -36,8 +36,9 @@ final class Together {
      *
      * @param notAllOf    of these groups not one each
      * @param unlessOneOf unless one of these is chosen too
+     * @param byScheme    whether another scheme with the same modules might pass
      */
-    record Conflict(List<Set<HouseOption>> notAllOf, Set<HouseOption> unlessOneOf) {
+    record Conflict(List<Set<HouseOption>> notAllOf, Set<HouseOption> unlessOneOf, boolean byScheme) {
     }
 
     List<Conflict> conflicts(List<HouseOption> chosen) {
@@ -60,7 +61,7 @@ final class Together {
             List<HouseOption> here = run.boxes().stream().flatMap(place -> byLead.getOrDefault(place.id(), List.of()).stream()).toList();
             run.boxes().forEach(place -> done.add(place.id()));
             if (here.size() > 1 && !proofs.computeIfAbsent(here.stream().map(HouseOption::number).toList(), k -> isProved(run, here))) {
-                conflicts.add(new Conflict(here.stream().map(Set::of).toList(), Set.of()));
+                conflicts.add(new Conflict(here.stream().map(Set::of).toList(), Set.of(), true));
             }
         }
         return conflicts;
@@ -110,10 +111,10 @@ final class Together {
     private Conflict tooMuch(String box, List<HouseOption> here) {
         List<Set<HouseOption>> groups = new ArrayList<>();
         for (HouseOption option : here) {
-            groups.add(task.matched().options().stream().filter(other -> other.units().equals(option.units())
+            groups.add(task.options().stream().filter(other -> other.units().equals(option.units())
                     && isAtLeastAsLarge(bodies(other, box), bodies(option, box))).collect(Collectors.toCollection(LinkedHashSet::new)));
         }
-        return new Conflict(groups, Set.of());
+        return new Conflict(groups, Set.of(), false);
     }
 
     private static List<Body> bodies(HouseOption option, String box) {
@@ -176,15 +177,15 @@ final class Together {
 
     /** The option goes, or one in a room outside that is in reach and passes on is chosen. */
     private Conflict cutOff(HouseOption option, RadioPlan.Member member, Set<String> island) {
-        Set<HouseOption> stranded = task.matched().options().stream().filter(o -> o.units().equals(option.units())
+        Set<HouseOption> stranded = task.options().stream().filter(o -> o.units().equals(option.units())
                 && Radio.members(task, o).stream().anyMatch(m -> m.protocol() == member.protocol() && m.room().equals(member.room())
                 && !m.inMetal())).collect(Collectors.toCollection(LinkedHashSet::new));
-        Set<HouseOption> rescuers = task.matched().options().stream().filter(o -> Radio.members(task, o).stream()
+        Set<HouseOption> rescuers = task.options().stream().filter(o -> Radio.members(task, o).stream()
                 .anyMatch(m -> m.router() && m.protocol() == member.protocol() && task.radio().canEstimate(m) && !island.contains(m.room())
                 && island.stream().anyMatch(room -> task.radio().isExpected(room, m.room(), m.protocol()))))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
         rescuers.removeAll(stranded);
-        return new Conflict(List.of(stranded), rescuers);
+        return new Conflict(List.of(stranded), rescuers, false);
     }
 
     /** Whether a choice passes everything that is looked at here. */

@@ -99,7 +99,7 @@ class AllocatorTest {
     }
 
     private static void tryAll(AllocationTask task, Together together, int unit, List<HouseOption> chosen, double[] best) {
-        List<Unit> units = task.matched().units();
+        List<Unit> units = task.units();
         if (unit == units.size()) {
             long done = chosen.stream().mapToLong(o -> o.units().size()).sum();
             double cost = Allocator.termsOf(chosen, (int) (units.size() - done), task).values().stream().mapToLong(l -> l).sum();
@@ -111,7 +111,7 @@ class AllocatorTest {
         boolean taken = chosen.stream().anyMatch(o -> o.units().contains(units.get(unit)));
         tryAll(task, together, unit + 1, chosen, best);
         if (!taken) {
-            for (HouseOption option : task.matched().optionsFor(units.get(unit))) {
+            for (HouseOption option : task.optionsFor(units.get(unit))) {
                 boolean free = option.units().stream().allMatch(u -> units.indexOf(u) >= unit
                         && chosen.stream().noneMatch(o -> o.units().contains(u)));
                 if (free) {
@@ -150,7 +150,7 @@ class AllocatorTest {
     @Test
     void aPinIsKeptAndOneThatCannotBeIsNamed() {
         AllocationTask free = task(survey(oneGang(61)), List.of(ONE, CHEAP), Weights.USUAL, Map.of(), List.of(), noRadio());
-        String unit = free.matched().units().get(0).id();
+        String unit = free.units().get(0).id();
 
         assertThat(Allocator.solve(free).orElseThrow().modules()).containsKey("CHEAP");
         assertThat(Allocator.solve(free.pinned(new AllocationTask.Pin(unit, "ONE"))).orElseThrow().modules()).containsKey("ONE");
@@ -219,7 +219,8 @@ class AllocatorTest {
 
     private static AllocationTask task(HouseSurvey survey, List<ModuleModel> models, Weights weights, Map<String, Integer> onHand,
                                        List<AllocationTask.Pin> pins, RadioPlan radio) {
-        return new AllocationTask(survey, new HouseMatch(survey, models, Terms.USUAL).match(), Terms.USUAL, weights, onHand, pins, false,
+        HouseMatch.Result matched = new HouseMatch(survey, models, Terms.USUAL).match();
+        return new AllocationTask(survey, matched.units(), matched.options(), Terms.USUAL, weights, onHand, pins, false,
                 radio, Duration.ofSeconds(20));
     }
 

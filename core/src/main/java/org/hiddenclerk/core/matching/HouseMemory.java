@@ -1,0 +1,89 @@
+package org.hiddenclerk.core.matching;
+
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.function.Supplier;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.RegionProfile;
+
+/**
+ * What was judged before for one stock book, region and set of terms, by content and not by house: whoever changes one box of a
+ * house has only that kind of box judged anew. Grows with the kinds of boxes it has seen; forget it with the stock book it was
+ * made for. Used by one match at a time.
+ */
+public final class HouseMemory {
+    private final List<ModuleModel> models;
+    private final Terms terms;
+    private final RegionProfile region;
+    private final Shapes shapes;
+    private final Map<Object, Part[]> tables = new HashMap<>();
+    private final Map<Object, Optional<TwinClass.Case>> shared = new HashMap<>();
+    private final Map<Object, TwinClass.Facts> facts = new HashMap<>();
+
+    public HouseMemory(List<ModuleModel> models, Terms terms, RegionProfile region) {
+        this.models = List.copyOf(models);
+        this.terms = terms;
+        this.region = region;
+        shapes = new Shapes(this.models);
+    }
+
+    /** One group of rules for some modules: what it found, and how bad that is. */
+    record Part(EnumSet<FindingCode> codes, Verdict verdict) {
+        static final Part NOTHING = new Part(EnumSet.noneOf(FindingCode.class), Verdict.OK);
+
+        static Part of(List<Finding> findings) {
+            if (findings.isEmpty()) {
+                return NOTHING;
+            }
+            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+            findings.forEach(f -> codes.add(f.code()));
+            return new Part(codes, Verdict.of(findings));
+        }
+    }
+
+    public List<ModuleModel> models() {
+        return models;
+    }
+
+    Terms terms() {
+        return terms;
+    }
+
+    RegionProfile region() {
+        return region;
+    }
+
+    Shapes shapes() {
+        return shapes;
+    }
+
+    Part[] table(Object key, int size) {
+        return tables.computeIfAbsent(key, k -> new Part[size]);
+    }
+
+    static Part entry(Part[] table, int index, Supplier<List<Finding>> findings) {
+        if (table[index] == null) {
+            table[index] = Part.of(findings.get());
+        }
+        return table[index];
+    }
+
+    Map<Object, Optional<TwinClass.Case>> shared() {
+        return shared;
+    }
+
+    Map<Object, TwinClass.Facts> facts() {
+        return facts;
+    }
+
+    /** How many plans are remembered. */
+    public int size() {
+        return shared.size();
+    }
+}

@@ -1,0 +1,329 @@
+package org.hiddenclerk.core.matching;
+
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumSet;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.function.BinaryOperator;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.LoadBank;
+import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.matching.Unit.At;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.WiringPlan;
+
+/**
+ * Runs of a house that are wired alike, and differ in what their loads draw. A plan is proved with the heaviest loads that any of
+ * them has: less load means less current everywhere. For a two-wire module, whose supply goes through the lamp, it is proved with
+ * the lightest ones too, and what holds at both ends holds between. Where either proof finds something, every run is proved with
+ * its own loads.
+ */
+final class TwinClass {
+    private static final Comparator<LoadBank> DRAW = Comparator.comparing(bank -> bank.amps(BigDecimal.ONE));
+    private static final BinaryOperator<LoadBank> HEAVIER = (a, b) -> DRAW.compare(a, b) >= 0 ? a : b;
+    private static final BinaryOperator<LoadBank> LIGHTER = (a, b) -> DRAW.compare(a, b) <= 0 ? a : b;
+
+    private final HouseSurvey survey;
+    private final HouseMemory memory;
+    private final String text;
+    private final List<Member> members = new ArrayList<>();
+    private final Map<String, Side> sides = new HashMap<>();
+    private final Map<List<List<Integer>>, List<Slot>> slots = new HashMap<>();
+
+    TwinClass(HouseSurvey survey, HouseMemory memory, String text) {
+        this.survey = survey;
+        this.memory = memory;
+        this.text = text;
+    }
+
+    /** A run seen from a box, with the boxes in the run's order. */
+    record Member(String lead, List<String> boxes, String draws) {
+    }
+
+    /** Some loads for the boxes of the class, and a planner for them once it is needed. */
+    private final class Side {
+        private final Map<String, Box> boxes;
+        private final String draws;
+        private Optional<Planner> planner = Optional.empty();
+
+        private Side(Map<String, Box> boxes) {
+            this.boxes = boxes;
+            draws = boxes.values().stream().map(box -> box.loads().stream().map(SurveyedLoad::banks).toList().toString())
+                    .toList().toString();
+        }
+
+        private Planner planner() {
+            if (planner.isEmpty()) {
+                planner = Optional.of(new Planner(survey.house(), Run.of(boxes, boxes.keySet().iterator().next(), memory.region())));
+            }
+            return planner.get();
+        }
+    }
+
+    /**
+     * A scheme with modules that are wired alike, drawn and proved.
+     *
+     * @param fitted  modules that go in, with the index of their box in the run, or -1 for a lamp that is no surveyed box
+     */
+    record Case(SchemeCode scheme, Optional<ModuleModel> companion, Assignment assignment, boolean applies, EnumSet<FindingCode> codes,
+                List<Fit> fitted, List<Integer> opened, int minutes, int exchanged, boolean silent) {
+        boolean isSound() {
+            return codes.stream().allMatch(code -> code.severity() == Severity.NOTE);
+        }
+
+        boolean isCut() {
+            return codes.contains(FindingCode.MODULE_CUT_BY_SWITCH);
+        }
+    }
+
+    /** A module in a box, with what each connector there holds. */
+    record Fit(int box, boolean own, List<Integer> connectors) {
+    }
+
+    /**
+     * What switches what, by the index of a box in the run; boxes stand in for their identity.
+     *
+     * @param controlsOfGang what changes with each gang of the lead; a gang that changes nothing is left out
+     * @param controlsOfLoad what changes each load that hangs in the lead
+     * @param loadsOfGang    loads that each gang changes
+     */
+    record Facts(Map<Integer, Set<At>> controlsOfGang, Map<Integer, Set<At>> controlsOfLoad, Map<Integer, List<At>> loadsOfGang,
+                 BigDecimal volts) {
+    }
+
+    void add(Member member) {
+        members.add(member);
+    }
+
+    Facts facts() {
+        return memory.facts().computeIfAbsent(text, k -> facts(heaviest(members).planner()));
+    }
+
+    private Facts facts(Planner planner) {
+        Map<Integer, Set<At>> ofGang = new LinkedHashMap<>();
+        Map<Integer, List<At>> loads = new LinkedHashMap<>();
+        Map<Integer, Set<At>> ofLoad = new LinkedHashMap<>();
+        List<Run.Place> places = planner.run().boxes();
+        planner.run().lead().box().gangs().forEach(gang -> {
+            List<Run.LoadRef> changed = planner.loadRefsOfGang(gang.number());
+            if (!changed.isEmpty()) {
+                ofGang.put(gang.number(), at(planner.controlsOfGang(gang.number()), places));
+                loads.put(gang.number(), changed.stream().map(ref -> listedAt(ref, places)).toList());
+            }
+        });
+        planner.run().lead().box().loads().stream().filter(SurveyedLoad::hangsHere).forEach(load ->
+                ofLoad.put(load.number(), at(planner.controlsOfLoad(load.number()), places)));
+        return new Facts(ofGang, ofLoad, loads, new ModuleMatch(planner, memory.terms()).volts());
+    }
+
+    private static Set<At> at(Iterable<Run.GangRef> gangs, List<Run.Place> places) {
+        Set<At> at = new java.util.LinkedHashSet<>();
+        gangs.forEach(ref -> at.add(new At(String.valueOf(places.indexOf(ref.place())), ref.number())));
+        return at;
+    }
+
+    /** The box that lists a load, which for a lamp that was not surveyed is the one from where its cable leads. */
+    private static At listedAt(Run.LoadRef ref, List<Run.Place> places) {
+        int owner = 0;
+        while (!places.get(owner).prefix().equals(ref.place().owner())) {
+            owner++;
+        }
+        return new At(String.valueOf(owner), ref.number());
+    }
+
+    /** What the gangs or loads of the lead switch for one member, position after position. */
+    List<List<SurveyedLoad>> loadsOf(Member member, List<Integer> gangs, List<Integer> loads) {
+        List<List<SurveyedLoad>> positions = new ArrayList<>();
+        gangs.forEach(gang -> positions.add(facts().loadsOfGang().get(gang).stream().map(at -> survey.boxes()
+                .get(member.boxes().get(Integer.parseInt(at.box()))).load(at.number())).toList()));
+        loads.forEach(load -> positions.add(List.of(survey.boxes().get(member.lead()).load(load))));
+        return positions;
+    }
+
+    /** Every scheme for some gangs or loads with the modules that may take them, the same for all members. */
+    List<Slot> slots(List<Integer> gangs, List<Integer> loads) {
+        return slots.computeIfAbsent(List.of(gangs, loads), k -> {
+            List<Slot> all = new ArrayList<>();
+            for (SchemeCode scheme : SchemeCode.values()) {
+                for (List<Integer> same : memory.shapes().wiredAlike()) {
+                    ModuleModel greediest = memory.shapes().model(same.get(0));
+                    boolean twoWire = greediest.supply() instanceof ModuleSupply.TwoWire;
+                    boolean mayTake = !greediest.channels().isEmpty() && greediest.channels().size() >= gangs.size() + loads.size()
+                            && twoWire == bypassMatters(scheme);
+                    for (Optional<ModuleModel> companion : mayTake ? companions(scheme, greediest) : List.<Optional<ModuleModel>>of()) {
+                        all.add(new Slot(scheme, gangs, loads, same, companion));
+                    }
+                }
+            }
+            return all;
+        });
+    }
+
+    private List<Optional<ModuleModel>> companions(SchemeCode scheme, ModuleModel model) {
+        if (scheme != SchemeCode.SPLIT_PAIR) {
+            return List.of(Optional.empty());
+        }
+        List<Optional<ModuleModel>> senders = memory.models().stream().filter(m -> m.isSender() && m.protocol() == model.protocol())
+                .map(Optional::of).toList();
+        return senders.isEmpty() ? List.of(Optional.empty()) : senders;
+    }
+
+    /** A scheme for some gangs or loads of the lead with modules that are wired alike. */
+    final class Slot {
+        private final SchemeCode scheme;
+        private final List<Integer> gangs;
+        private final List<Integer> loads;
+        private final List<Integer> same;
+        private final List<ModuleModel> models;
+        private final Optional<ModuleModel> companion;
+        private final Map<Member, Optional<Watts>> bypasses = new HashMap<>();
+        private final Map<Optional<Watts>, Optional<Case>> shared = new HashMap<>();
+
+        private Slot(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, List<Integer> same, Optional<ModuleModel> companion) {
+            this.scheme = scheme;
+            this.gangs = gangs;
+            this.loads = loads;
+            this.same = same;
+            this.companion = companion;
+            models = same.stream().map(memory.shapes()::model).toList();
+        }
+
+        SchemeCode scheme() {
+            return scheme;
+        }
+
+        List<Integer> same() {
+            return same;
+        }
+
+        List<ModuleModel> models() {
+            return models;
+        }
+
+        /** Drawn for one member with the greediest of its modules. */
+        Case caseOf(Member member) {
+            Optional<Watts> bypass = bypass(member);
+            return shared.computeIfAbsent(bypass, b -> shared(b)).orElseGet(() -> alone(member, models.get(0)));
+        }
+
+        /** Drawn for one member and one module, whatever others need. */
+        Case alone(Member member, ModuleModel model) {
+            Side own = side(List.of(member), HEAVIER);
+            return memory.shared().computeIfAbsent(List.of(text, asked(model), own.draws), k -> Optional.of(draw(own.planner(), scheme, gangs,
+                    loads, model, companion))).orElseThrow();
+        }
+
+        private List<Object> asked(ModuleModel model) {
+            return List.of(scheme, gangs, loads, model.code(), companion.map(ModuleModel::code));
+        }
+
+        private Optional<Case> shared(Optional<Watts> bypass) {
+            List<Member> alike = bypassMatters(scheme) ? members.stream().filter(m -> bypass(m).equals(bypass)).toList() : members;
+            Side heavy = heaviest(alike);
+            Side light = bypassMatters(scheme) ? lightest(alike) : heavy;
+            return memory.shared().computeIfAbsent(List.of(text, asked(models.get(0)), heavy.draws, light.draws),
+                    k -> atTheEnds(heavy, light, scheme, gangs, loads, models.get(0), companion));
+        }
+
+        private Optional<Watts> bypass(Member member) {
+            return !bypassMatters(scheme) || gangs.isEmpty() ? Optional.empty() : bypasses.computeIfAbsent(member,
+                    m -> ModuleMatch.bypassFor(models.get(0), loadsOf(m, gangs, List.of())));
+        }
+    }
+
+    private static boolean bypassMatters(SchemeCode scheme) {
+        return scheme == SchemeCode.BEHIND_SWITCH_NO_N;
+    }
+
+    private Optional<Case> atTheEnds(Side heavy, Side light, SchemeCode scheme, List<Integer> gangs, List<Integer> loads,
+                                     ModuleModel model, Optional<ModuleModel> companion) {
+        Case drawn = draw(heavy.planner(), scheme, gangs, loads, model, companion);
+        if (!drawn.applies()) {
+            return drawn.codes().stream().noneMatch(TwinClass::dependsOnLoad) ? Optional.of(drawn) : Optional.empty();
+        }
+        if (!drawn.isSound() || !ModuleMatch.isByRules(scheme)) {
+            return Optional.empty();
+        }
+        boolean same = heavy == light || draw(light.planner(), scheme, gangs, loads, model, companion).codes().equals(drawn.codes());
+        return same ? Optional.of(drawn) : Optional.empty();
+    }
+
+    private static boolean dependsOnLoad(FindingCode code) {
+        return code == FindingCode.CIRCUIT_OVERLOAD || code == FindingCode.CONDUCTOR_OVERLOAD;
+    }
+
+    private Side heaviest(List<Member> alike) {
+        return side(alike, HEAVIER);
+    }
+
+    private Side lightest(List<Member> alike) {
+        return alike.size() == 1 ? heaviest(alike) : side(alike, LIGHTER);
+    }
+
+    /** Loads are merged bank by bank over all that are alike. */
+    private Side side(List<Member> alike, BinaryOperator<LoadBank> merge) {
+        String key = (merge == HEAVIER ? "heavy " : "light ") + (alike.size() == members.size() ? "all" : alike.stream().map(Member::lead)
+                .toList());
+        return sides.computeIfAbsent(key, k -> {
+            Map<String, Box> boxes = new LinkedHashMap<>();
+            List<String> ids = alike.get(0).boxes();
+            for (int i = 0; i < ids.size(); i++) {
+                int index = i;
+                boxes.put(ids.get(i), merged(alike.stream().map(m -> survey.boxes().get(m.boxes().get(index))).toList(), merge));
+            }
+            return new Side(boxes);
+        });
+    }
+
+    private static Box merged(List<Box> twins, BinaryOperator<LoadBank> merge) {
+        Box first = twins.get(0);
+        List<SurveyedLoad> loads = new ArrayList<>();
+        for (int l = 0; l < first.loads().size(); l++) {
+            SurveyedLoad load = first.loads().get(l);
+            List<LoadBank> banks = new ArrayList<>();
+            for (int b = 0; b < load.banks().size(); b++) {
+                LoadBank bank = load.banks().get(b);
+                for (Box twin : twins) {
+                    bank = merge.apply(bank, twin.loads().get(l).banks().get(b));
+                }
+                banks.add(bank);
+            }
+            loads.add(new SurveyedLoad(load.number(), load.name(), load.typed(), banks, load.gang(), load.continuous(), load.drive()));
+        }
+        return new Box(first.label(), first.kind(), first.geometry(), first.gangs(), loads, first.cables(), first.jumpers());
+    }
+
+    private Case draw(Planner planner, SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model,
+                      Optional<ModuleModel> companion) {
+        ModuleMatch match = new ModuleMatch(planner, memory.terms());
+        Assignment assignment = match.assign(scheme, gangs, loads, model, companion);
+        ModuleMatch.Drawn drawn = match.draw(assignment);
+        EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+        drawn.findings().forEach(f -> codes.add(f.code()));
+        WiringPlan plan = drawn.plan();
+        if (plan.planned().isEmpty()) {
+            return new Case(scheme, companion, assignment, false, codes, List.of(), List.of(), 0, 0, false);
+        }
+        List<Run.Place> places = planner.run().boxes();
+        List<Fit> fitted = plan.planned().get().fitted().stream().map(fit -> new Fit(places.indexOf(fit.place()),
+                fit.model().equals(model), plan.planned().get().at(fit.place()).connectors())).toList();
+        List<Integer> opened = plan.placesOfWork().stream().map(places::indexOf).toList();
+        int exchanged = SchemeChooser.mechanismsChanged(plan);
+        return new Case(scheme, companion, assignment, true, codes, fitted, opened, SchemeChooser.minutes(fitted.size(), opened.size(),
+                exchanged), exchanged, !SchemeChooser.switchesWork(planner, plan, assignment));
+    }
+}
