@@ -192,14 +192,12 @@ public final class HouseMatch {
         List<List<SurveyedLoad>> loads = twins.loadsOf(member, group.gangs(), group.loads());
         Switched switched = new Switched(loads, twins.facts().volts(), contacts(twins.facts().volts(), loads));
         for (TwinClass.Slot slot : twins.slots(group.gangs(), group.loads())) {
-            Case drawn = slot.caseOf(member);
-            boolean byRules = ModuleMatch.isByRules(slot.scheme());
-            if (!drawn.applies() && byRules) {
-                refusals.add(new Refusal(group.units(), member.lead(), slot.scheme(), slot.models(), drawn.codes()));
-            } else if (byRules && (drawn.isSound() || slot.same().size() == 1)) {
-                judge(new Position(member, group, drawn, terms.wishes()), switched, slot.same());
+            Optional<Case> drawn = slot.sharedWith(member);
+            if (drawn.filter(Case::applies).isPresent()) {
+                judge(new Position(member, group, drawn.get(), terms.wishes()), switched, slot.same());
+            } else if (drawn.isPresent()) {
+                refusals.add(new Refusal(group.units(), member.lead(), slot.scheme(), slot.models(), drawn.get().codes()));
             } else {
-                // Where something was found, or the proof itself looks at the ratings, alike is not alike enough.
                 slot.same().forEach(index -> alone(member, switched, group, slot.alone(member, shapes.model(index)), index));
             }
         }

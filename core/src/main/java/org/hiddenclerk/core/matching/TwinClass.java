@@ -28,9 +28,9 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
  * Runs of a house that are wired alike, and differ in what their loads draw. A plan is proved with the heaviest loads that any of
- * them has: less load means less current everywhere. For a two-wire module, whose supply goes through the lamp, it is proved with
- * the lightest ones too, and what holds at both ends holds between. Where either proof finds something, every run is proved with
- * its own loads.
+ * them has and the greediest module: less means less current everywhere. Where something is found, and for two-wire modules, whose
+ * supply goes through the lamp, it is proved at the other end too: every finding comes or goes in one direction only, so what is
+ * the same at both ends is the same between. Where the ends differ, every run is proved with its own loads and module.
  */
 final class TwinClass {
     private static final Comparator<LoadBank> DRAW = Comparator.comparing(bank -> bank.amps(BigDecimal.ONE));
@@ -214,10 +214,9 @@ final class TwinClass {
             return models;
         }
 
-        /** Drawn for one member with the greediest of its modules. */
-        Case caseOf(Member member) {
-            Optional<Watts> bypass = bypass(member);
-            return shared.computeIfAbsent(bypass, b -> shared(b)).orElseGet(() -> alone(member, models.get(0)));
+        /** Drawn once for every member like this one, and every module of the slot; empty where each must be drawn by itself. */
+        Optional<Case> sharedWith(Member member) {
+            return shared.computeIfAbsent(bypass(member), this::shared);
         }
 
         /** Drawn for one member and one module, whatever others need. */
@@ -234,9 +233,25 @@ final class TwinClass {
         private Optional<Case> shared(Optional<Watts> bypass) {
             List<Member> alike = bypassMatters(scheme) ? members.stream().filter(m -> bypass(m).equals(bypass)).toList() : members;
             Side heavy = heaviest(alike);
-            Side light = bypassMatters(scheme) ? lightest(alike) : heavy;
-            return memory.shared().computeIfAbsent(List.of(text, asked(models.get(0)), heavy.draws, light.draws),
-                    k -> atTheEnds(heavy, light, scheme, gangs, loads, models.get(0), companion));
+            Side light = lightest(alike);
+            return memory.shared().computeIfAbsent(List.of(text, asked(models.get(0)), heavy.draws, light.draws), k -> atTheEnds(heavy, light));
+        }
+
+        private Optional<Case> atTheEnds(Side heavy, Side light) {
+            Case most = draw(heavy.planner(), scheme, gangs, loads, models.get(0), companion);
+            if (most.applies() && !ModuleMatch.isByRules(scheme)) {
+                // In a canopy the proof looks at the ratings, which are not alike.
+                return Optional.empty();
+            }
+            boolean settled = most.applies() ? most.isSound() && !bypassMatters(scheme)
+                    : most.codes().stream().noneMatch(TwinClass::dependsOnLoad);
+            ModuleModel modest = models.get(models.size() - 1);
+            boolean oneOnly = heavy.draws.equals(light.draws) && modest == models.get(0);
+            if (settled || oneOnly) {
+                return Optional.of(most);
+            }
+            Case least = draw(light.planner(), scheme, gangs, loads, modest, companion);
+            return most.applies() == least.applies() && most.codes().equals(least.codes()) ? Optional.of(most) : Optional.empty();
         }
 
         private Optional<Watts> bypass(Member member) {
@@ -247,19 +262,6 @@ final class TwinClass {
 
     private static boolean bypassMatters(SchemeCode scheme) {
         return scheme == SchemeCode.BEHIND_SWITCH_NO_N;
-    }
-
-    private Optional<Case> atTheEnds(Side heavy, Side light, SchemeCode scheme, List<Integer> gangs, List<Integer> loads,
-                                     ModuleModel model, Optional<ModuleModel> companion) {
-        Case drawn = draw(heavy.planner(), scheme, gangs, loads, model, companion);
-        if (!drawn.applies()) {
-            return drawn.codes().stream().noneMatch(TwinClass::dependsOnLoad) ? Optional.of(drawn) : Optional.empty();
-        }
-        if (!drawn.isSound() || !ModuleMatch.isByRules(scheme)) {
-            return Optional.empty();
-        }
-        boolean same = heavy == light || draw(light.planner(), scheme, gangs, loads, model, companion).codes().equals(drawn.codes());
-        return same ? Optional.of(drawn) : Optional.empty();
     }
 
     private static boolean dependsOnLoad(FindingCode code) {
