@@ -6,10 +6,17 @@ import org.ojalgo.optimisation.Expression;
 import org.ojalgo.optimisation.ExpressionsBasedModel;
 import org.ojalgo.optimisation.Optimisation;
 import org.ojalgo.optimisation.Variable;
+import org.ojalgo.optimisation.integer.IntegerStrategy;
 
 /** The integer solver of a library: branch and bound over linear programmes. */
 final class BranchAndBound implements IntegerSolver {
     private static final double NO_GAP = 1e-6;
+    /**
+     * The library's Gomory cuts (57.1.0) called a small programme infeasible in which every unit may stay open; without them it
+     * branches more and errs in nothing that was tried. No variable is farther than a half from a whole number.
+     */
+    private static final IntegerStrategy WITHOUT_CUTS = IntegerStrategy.DEFAULT.withGMICutConfiguration(
+            new IntegerStrategy.GMICutConfiguration().withFractionality(1.0));
 
     @Override
     public Optional<Solution> solve(IntegerProgramme programme, Duration limit) {
@@ -47,6 +54,7 @@ final class BranchAndBound implements IntegerSolver {
 
     private static ExpressionsBasedModel model(IntegerProgramme programme, boolean whole) {
         ExpressionsBasedModel model = new ExpressionsBasedModel();
+        model.options.integer(WITHOUT_CUTS);
         Variable[] variables = new Variable[programme.columns().size()];
         for (int i = 0; i < variables.length; i++) {
             IntegerProgramme.Column column = programme.columns().get(i);
