@@ -23,7 +23,7 @@ public final class Allocator {
 
     private final AllocationTask task;
     private final Watch watch;
-    private final IntegerSolver solver = new BranchAndBound();
+    private final IntegerSolver solver = new ConstraintSolver();
 
     private Allocator(AllocationTask task, Watch watch) {
         this.task = task;

@@ -5,51 +5,54 @@ import java.util.Collections;
 import java.util.List;
 
 /**
- * Minimise a sum of costs over variables between 0 and 1, of which some are whole, under linear rows. Grows by rows only.
+ * Minimise a sum of costs over whole variables under linear rows with whole factors. Grows by rows only.
  */
 final class IntegerProgramme {
+    /** Below anything that a row can come to. */
+    private static final long LEAST = Integer.MIN_VALUE;
+
     private final List<Column> columns = new ArrayList<>();
     private final List<Row> rows = new ArrayList<>();
 
-    /** A variable: what it costs, how large it may get, and whether it is whole. */
-    record Column(String name, double cost, double upper, boolean whole) {
+    /** A variable from 0: what each of it costs, and how many there may be. */
+    record Column(String name, double cost, int most) {
     }
 
     /** {@code lower <= sum of factor · variable <= upper}. */
-    record Row(int[] columns, double[] factors, double lower, double upper) {
+    record Row(int[] columns, long[] factors, long lower, long upper) {
     }
 
-    int whole(String name, double cost) {
-        columns.add(new Column(name, cost, 1, true));
-        return columns.size() - 1;
+    /** A yes or no. */
+    int choice(String name, double cost) {
+        return count(name, cost, 1);
     }
 
-    int fraction(String name, double cost, double upper) {
-        columns.add(new Column(name, cost, upper, false));
+    int count(String name, double cost, int most) {
+        columns.add(new Column(name, cost, most));
         return columns.size() - 1;
     }
 
     /** A row under way. */
     final class Sum {
         private final List<Integer> variables = new ArrayList<>();
-        private final List<Double> factors = new ArrayList<>();
+        private final List<Long> factors = new ArrayList<>();
 
-        Sum plus(double factor, int variable) {
+        Sum plus(long factor, int variable) {
             variables.add(variable);
             factors.add(factor);
             return this;
         }
 
-        void between(double lower, double upper) {
+        void between(long lower, long upper) {
             rows.add(new Row(variables.stream().mapToInt(Integer::intValue).toArray(),
-                    factors.stream().mapToDouble(Double::doubleValue).toArray(), lower, upper));
+                    factors.stream().mapToLong(Long::longValue).toArray(), lower, upper));
         }
 
-        void atMost(double upper) {
-            between(Double.NEGATIVE_INFINITY, upper);
+        void atMost(long upper) {
+            between(LEAST, upper);
         }
 
-        void exactly(double level) {
+        void exactly(long level) {
             between(level, level);
         }
     }

@@ -11,9 +11,9 @@ interface IntegerSolver {
      * @param atLeast      no solution costs less
      * @param isOptimal    whether the solver proved it
      */
-    record Solution(double[] values, double cost, double atLeast, boolean isOptimal) {
+    record Solution(long[] values, double cost, double atLeast, boolean isOptimal) {
         boolean isOn(int variable) {
-            return values[variable] > 0.5;
+            return values[variable] > 0;
         }
     }
 

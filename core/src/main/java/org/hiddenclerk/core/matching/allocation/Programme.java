@@ -30,7 +30,7 @@ final class Programme {
         variables = new int[options.size()];
         Costs costs = new Costs(task);
         for (int i = 0; i < options.size(); i++) {
-            variables[i] = rows.whole("x" + i, costs.alone(options.get(i)) + TIE * i / Math.max(1, options.size()));
+            variables[i] = rows.choice("x" + i, costs.alone(options.get(i)) + TIE * i / Math.max(1, options.size()));
             variableOf.put(options.get(i).number(), variables[i]);
         }
         eachUnitOnce();
@@ -61,7 +61,7 @@ final class Programme {
     private void eachUnitOnce() {
         Map<Unit, IntegerProgramme.Sum> sums = new LinkedHashMap<>();
         for (Unit unit : task.units()) {
-            int open = rows.whole("open " + unit.id(), task.weights().open());
+            int open = rows.choice("open " + unit.id(), task.weights().open());
             sums.put(unit, rows.sum().plus(1, open));
         }
         for (int i = 0; i < options.size(); i++) {
@@ -79,8 +79,8 @@ final class Programme {
         Map<String, Integer> makers = new LinkedHashMap<>();
         IntegerProgramme.Sum allMakers = rows.sum();
         for (ModuleModel model : models.values()) {
-            int used = rows.whole("kind " + model.code(), task.weights().kind());
-            int maker = makers.computeIfAbsent(model.maker(), m -> rows.whole("maker " + m, task.weights().maker()));
+            int used = rows.choice("kind " + model.code(), task.weights().kind());
+            int maker = makers.computeIfAbsent(model.maker(), m -> rows.choice("maker " + m, task.weights().maker()));
             rows.sum().plus(1, used).plus(-1, maker).atMost(0);
             Map<Unit, IntegerProgramme.Sum> byUnit = new LinkedHashMap<>();
             IntegerProgramme.Sum uses = rows.sum();
@@ -98,7 +98,7 @@ final class Programme {
             int onHand = Math.min(most, task.onHand().getOrDefault(model.code(), 0));
             if (onHand > 0 && task.weights().stockPercent() > 0) {
                 double price = costs.priceOf(model);
-                uses.plus(1, rows.fraction("shelf " + model.code(), -price * task.weights().stockPercent() / 100.0, onHand)).atMost(0);
+                uses.plus(1, rows.count("shelf " + model.code(), -price * task.weights().stockPercent() / 100.0, onHand)).atMost(0);
             }
         }
         if (task.oneMaker() && !makers.isEmpty()) {
@@ -117,7 +117,7 @@ final class Programme {
                     .computeIfAbsent(unit, u -> rows.sum()).plus(1, variable)));
         }
         byBox.forEach((box, sums) -> {
-            int opened = rows.whole("box " + box, task.weights().box());
+            int opened = rows.choice("box " + box, task.weights().box());
             sums.values().forEach(sum -> sum.plus(-1, opened).atMost(0));
         });
     }
