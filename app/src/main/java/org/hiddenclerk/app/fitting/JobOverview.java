@@ -99,10 +99,12 @@ class JobOverview {
         Map<UUID, RunSheets.Open> open = sheets.lastByBox(job, house);
         List<BoxView> views = new ArrayList<>();
         List<IsolationView> isolation = new ArrayList<>();
+        Plans.Circumstances circumstances = plans.circumstances(job);
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
-            views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet));
+            views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
+                    circumstances));
             sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
@@ -126,8 +128,8 @@ class JobOverview {
     }
 
     private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Traces.Standing traced,
-                         Optional<RunSheets.Open> sheet) {
-        Standings.Standing standing = standings.of(found);
+                         Optional<RunSheets.Open> sheet, Plans.Circumstances circumstances) {
+        Standings.Standing standing = standings.of(found, circumstances);
         List<String> gangs = found.box().gangs().stream().map(Gang::name).toList();
         String summary = gangs.isEmpty() ? found.box().kind().label() : String.join(", ", gangs);
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,

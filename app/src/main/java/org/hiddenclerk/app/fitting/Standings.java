@@ -18,7 +18,8 @@ import org.springframework.stereotype.Component;
 
 /**
  * How boxes stand, for a look at the whole house. A judgement is kept as long as everything it was made from is the same:
- * the version of the box and of its neighbours, and the circuits of the house.
+ * the version of the box and of its neighbours, the circuits of the house, what the stock book says of its modules, and what the
+ * house and the firm have settled.
  */
 @Component
 class Standings {
@@ -39,28 +40,30 @@ class Standings {
     record Standing(Optional<Severity> worst, boolean picked, boolean mayBeIssued, boolean sound) {
     }
 
-    private record Basis(long version, Map<String, Long> neighbours, Map<CircuitId, Circuit> circuits) {
+    private record Basis(long version, Map<String, Long> neighbours, Map<CircuitId, Circuit> circuits, Map<String, String> modules,
+                         String circumstances) {
     }
 
     private record Kept(Basis basis, Standing standing) {
     }
 
-    Standing of(Boxes.Found found) {
+    Standing of(Boxes.Found found, Plans.Circumstances circumstances) {
         Map<String, Long> neighbours = new TreeMap<>();
         found.neighbours().forEach((id, neighbour) -> neighbours.put(id, neighbour.row().version()));
-        Basis basis = new Basis(found.row().version(), neighbours, found.house().circuits());
+        Basis basis = new Basis(found.row().version(), neighbours, found.house().circuits(), plans.modules(found),
+                circumstances.of(found.row().id()));
         Kept before = kept.get(found.row().id());
         if (before != null && before.basis().equals(basis)) {
             return before.standing();
         }
-        Standing standing = judge(found);
+        Standing standing = judge(found, circumstances);
         kept.put(found.row().id(), new Kept(basis, standing));
         return standing;
     }
 
-    private Standing judge(Boxes.Found found) {
-        PlanJudgement judgement = plans.judge(found);
-        return new Standing(judgement.findings().stream().map(Finding::severity).min(Severity::compareTo),
+    private Standing judge(Boxes.Found found, Plans.Circumstances circumstances) {
+        PlanJudgement judgement = plans.judge(found, circumstances);
+        return new Standing(judgement.findings().stream().filter(f -> !judgement.accepted().contains(f)).map(Finding::severity).min(Severity::compareTo),
                 judgement.plan().after().isPresent(), judgement.mayBeIssued(),
                 WiringPlan.surveyed(found.house(), found.run()).verdict() != Verdict.STOP);
     }

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.fitting;
 import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.OpenHouse;
+import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
@@ -23,13 +24,16 @@ class WarmStandings {
     private final Houses houses;
     private final Boxes boxes;
     private final Standings standings;
+    private final Plans plans;
     private final TransactionTemplate transaction;
 
-    WarmStandings(OpenHouse openHouse, Houses houses, Boxes boxes, Standings standings, TransactionTemplate transaction) {
+    WarmStandings(OpenHouse openHouse, Houses houses, Boxes boxes, Standings standings, Plans plans,
+                  TransactionTemplate transaction) {
         this.openHouse = openHouse;
         this.houses = houses;
         this.boxes = boxes;
         this.standings = standings;
+        this.plans = plans;
         this.transaction = transaction;
     }
 
@@ -54,9 +58,10 @@ class WarmStandings {
 
     private void judge(UUID job) {
         HouseContext house = houses.context(job);
+        Plans.Circumstances circumstances = plans.circumstances(job);
         for (BoxRow row : boxes.ofJob(job)) {
             try {
-                standings.of(boxes.found(row, job, house));
+                standings.of(boxes.found(row, job, house), circumstances);
             } catch (Unusable e) {
                 LOG.info("Box {} could not be judged ahead: {}", row.label(), e.getMessage());
             }

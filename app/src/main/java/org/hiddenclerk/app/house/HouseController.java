@@ -81,7 +81,7 @@ class HouseController {
         static RegionView of(RegionProfile region) {
             return new RegionView(region, region.label(), StandardBox.of(region).stream().map(box -> new StandardBoxView(box.name(),
                     box.geometry().width().asDecimal(), box.geometry().height().asDecimal(), box.geometry().depth().asDecimal(),
-                    box.geometry().metal(), box.geometry().markedCubicInches().orElse(null), box.source().text())).toList(),
+                    box.geometry().metal(), box.geometry().markedCubicInches().orElse(null), box.geometry().round(), box.source().text())).toList(),
                     ColourEra.of(region).stream().map(era -> new EraView(era, era.label(), era.source().text())).toList());
         }
     }
@@ -92,7 +92,7 @@ class HouseController {
 
     /** A box as it is sold. */
     record StandardBoxView(String name, BigDecimal widthMm, BigDecimal heightMm, BigDecimal depthMm, boolean metal,
-                           @MayBeAbsent BigDecimal markedCubicInches, String source) {
+                           @MayBeAbsent BigDecimal markedCubicInches, boolean round, String source) {
     }
 
     /** Loads as they were typed: what they come to, or where they stop making sense. */

@@ -85,7 +85,7 @@ class HouseImport {
     }
 
     /**
-     * Columns: room, storey, label, width_mm, height_mm, depth_mm; if wanted kind, metal, marked_in3, and for each switch n from 1
+     * Columns: room, storey, label, width_mm, height_mm, depth_mm; if wanted kind, metal, marked_in3, round, and for each switch n from 1
      * switch_n, mechanism_n, circuit_n, load_n, switch_depth_mm_n.
      */
     CsvTable.ImportReport boxes(UUID job, String csv, String who) {
@@ -129,7 +129,7 @@ class HouseImport {
         }
         return new SurveyDocument(row.text("label"), row.oneOf("kind", BoxKind.class, BoxKind.WALL), new SurveyDocument.Geometry(
                 row.number("width_mm"), row.number("height_mm"), row.number("depth_mm"), row.yes("metal"),
-                row.optional("marked_in3").isPresent() ? row.number("marked_in3") : null), gangs, loads, List.of(),
+                row.optional("marked_in3").isPresent() ? row.number("marked_in3") : null, row.yes("round") ? Boolean.TRUE : null), gangs, loads, List.of(),
                 List.of());
     }
 

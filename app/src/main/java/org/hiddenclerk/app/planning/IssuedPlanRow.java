@@ -5,7 +5,9 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A plan issued for work: a snapshot that never changes, so that a run sheet always knows what it was made from. */
 @Entity
@@ -21,6 +23,8 @@ public class IssuedPlanRow {
     private String picks;
     @Column(columnDefinition = "LONGTEXT")
     private String neighbours;
+    @Column(columnDefinition = "LONGTEXT")
+    private @Nullable String modules;
     private int states;
     private String issuedBy;
     private Instant issuedAt;
@@ -28,7 +32,7 @@ public class IssuedPlanRow {
     protected IssuedPlanRow() {
     }
 
-    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, String neighbours, int states, String issuedBy,
+    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, String neighbours, String modules, int states, String issuedBy,
                   Instant issuedAt) {
         this.id = UUID.randomUUID();
         this.boxId = boxId;
@@ -36,6 +40,7 @@ public class IssuedPlanRow {
         this.survey = survey;
         this.picks = picks;
         this.neighbours = neighbours;
+        this.modules = modules;
         this.states = states;
         this.issuedBy = issuedBy;
         this.issuedAt = issuedAt;
@@ -64,6 +69,11 @@ public class IssuedPlanRow {
     /** The other boxes of the run as they were. */
     String neighbours() {
         return neighbours;
+    }
+
+    /** The modules as the stock book had them; unknown for plans that are older than that. */
+    Optional<String> modules() {
+        return Optional.ofNullable(modules);
     }
 
     public int states() {

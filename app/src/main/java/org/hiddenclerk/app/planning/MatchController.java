@@ -3,25 +3,33 @@ package org.hiddenclerk.app.planning;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.math.BigDecimal;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.UUID;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.Candidate;
+import org.hiddenclerk.core.matching.ContactorAdvice;
+import org.hiddenclerk.core.matching.Estimates;
 import org.hiddenclerk.core.matching.Margin;
 import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.matching.Placement;
 import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Caution;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.SchemeCode;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -35,10 +43,12 @@ import org.springframework.web.bind.annotation.RestController;
 class MatchController {
     private final Boxes boxes;
     private final StockBook stock;
+    private final HouseSettings settings;
 
-    MatchController(Boxes boxes, StockBook stock) {
+    MatchController(Boxes boxes, StockBook stock, HouseSettings settings) {
         this.boxes = boxes;
         this.stock = stock;
+        this.settings = settings;
     }
 
     /** A limit and how far it is used. */
@@ -49,8 +59,9 @@ class MatchController {
     record CandidateView(String moduleCode, String maker, String name, String protocol, SchemeCode scheme,
                          String schemeLabel, List<Integer> gangs, List<Integer> loads,
                          @MayBeAbsent String companionCode, Map<Integer, InputBehaviour> behaviours,
-                         @MayBeAbsent BigDecimal bypassWatts, BigDecimal price, boolean worksWithoutInternet,
-                         Verdict verdict, List<FindingView> findings, List<MarginView> margins) {
+                         @MayBeAbsent BigDecimal bypassWatts, @MayBeAbsent BigDecimal price, boolean worksWithoutInternet,
+                         Verdict verdict, List<FindingView> findings, List<MarginView> margins,
+                         @MayBeAbsent RoomView room) {
         static CandidateView of(Candidate candidate) {
             var assignment = candidate.assignment();
             var model = assignment.model();
@@ -58,16 +69,32 @@ class MatchController {
                     candidate.scheme(), candidate.scheme().label(), assignment.gangs(), assignment.loads(),
                     assignment.companion().map(c -> c.code()).orElse(null), assignment.behaviours(),
                     assignment.bypass().map(Watts::asDecimal).orElse(null),
-                    BigDecimal.valueOf(model.priceCents(), 2), model.worksWithoutInternet(), candidate.verdict(),
+                    money(model.priceCents()), model.worksWithoutInternet(), candidate.verdict(),
                     candidate.findings().stream().map(FindingView::of).toList(),
                     candidate.margins().stream().map(m -> new MarginView(m.what(), m.found()
                             .setScale(2, java.math.RoundingMode.HALF_UP).stripTrailingZeros(), m.allowed(), m.unit(),
-                            m.level())).toList());
+                            m.level())).toList(), candidate.placement().map(RoomView::of).orElse(null));
         }
     }
 
+    /** Where the module lies in the box, seen from the front. */
+    record RoomView(BigDecimal neededMm, List<LyingView> lying) {
+        static RoomView of(Placement placement) {
+            return new RoomView(placement.needed().asDecimal(), placement.lying().stream().map(l -> new LyingView(l.x().asDecimal(),
+                    l.y().asDecimal(), l.width().asDecimal(), l.height().asDecimal(), l.from().asDecimal(), l.to().asDecimal(), l.beside())).toList());
+        }
+    }
+
+    /** One body, in millimetres from the lower left of the box and from the wall's surface. */
+    record LyingView(BigDecimal x, BigDecimal y, BigDecimal width, BigDecimal height, BigDecimal from, BigDecimal to, boolean beside) {
+    }
+
+    private static @Nullable BigDecimal money(OptionalInt cents) {
+        return cents.isPresent() ? BigDecimal.valueOf(cents.getAsInt(), 2) : null;
+    }
+
     /** All modules of the stock book, best first. */
-    record MatchView(long version, List<Integer> gangs, List<CandidateView> candidates) {
+    record MatchView(long version, List<Integer> gangs, List<CandidateView> candidates, List<FindingView> advice) {
     }
 
     /** Every scheme, those that apply first. */
@@ -85,10 +112,10 @@ class MatchController {
 
     /** What a scheme takes and leaves. */
     record TollView(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes,
-                    BigDecimal price, boolean alwaysReachable, boolean switchesWork, List<String> cautions) {
+                    @MayBeAbsent BigDecimal price, boolean alwaysReachable, boolean switchesWork, List<String> cautions) {
         static TollView of(SchemeChooser.Toll toll) {
             return new TollView(toll.modules(), toll.connectors(), toll.jumpers(), toll.cappedCores(), toll.boxes(),
-                    toll.minutes(), BigDecimal.valueOf(toll.priceCents(), 2), toll.alwaysReachable(), toll.switchesWork(),
+                    toll.minutes(), money(toll.priceCents()), toll.alwaysReachable(), toll.switchesWork(),
                     toll.cautions().stream().map(Caution::words).toList());
         }
     }
@@ -102,11 +129,12 @@ class MatchController {
         Asked asked = asked(found, gangs, loads);
         Planner planner = new Planner(found.house(), found.run());
         List<Candidate> candidates = scheme == null && asked.loads().isEmpty()
-                ? new ModuleMatch(planner).rank(asked.gangs(), stock.catalogue().models().stream()
+                ? new ModuleMatch(planner, settings.terms(found.job())).rank(asked.gangs(), stock.models().stream()
                         .filter(model -> !model.channels().isEmpty()).toList())
-                : new SchemeChooser(planner, stock.catalogue().models()).rank(scheme == null ? SchemeCode.SOCKET : scheme,
+                : new SchemeChooser(planner, stock.models(), settings.terms(found.job())).rank(scheme == null ? SchemeCode.SOCKET : scheme,
                         asked.gangs(), asked.loads());
-        return new MatchView(found.row().version(), asked.gangs(), candidates.stream().map(CandidateView::of).toList());
+        return new MatchView(found.row().version(), asked.gangs(), candidates.stream().map(CandidateView::of).toList(),
+                advice(found, planner, asked));
     }
 
     @GetMapping("/schemes")
@@ -116,8 +144,17 @@ class MatchController {
         Boxes.Found found = boxes.find(box);
         Asked asked = asked(found, gangs, loads);
         return new SchemesView(found.row().version(), asked.gangs(), asked.loads(),
-                new SchemeChooser(new Planner(found.house(), found.run()), stock.catalogue().models())
+                new SchemeChooser(new Planner(found.house(), found.run()), stock.models(), settings.terms(found.job()))
                         .offers(asked.gangs(), asked.loads()).stream().map(OfferView::of).toList());
+    }
+
+    /** A contactor where no module carries what a gang or load switches. */
+    private List<FindingView> advice(Boxes.Found found, Planner planner, Asked asked) {
+        List<List<SurveyedLoad>> positions = new ArrayList<>(asked.gangs().stream().map(planner::loadsOfGang).toList());
+        asked.loads().forEach(load -> positions.add(List.of(found.box().load(load))));
+        Estimates estimates = settings.terms(found.job()).estimates();
+        return positions.stream().flatMap(loads -> ContactorAdvice.of(loads, stock.models(), found.house().region(), estimates).stream())
+                .map(FindingView::of).toList();
     }
 
     private record Asked(List<Integer> gangs, List<Integer> loads) {

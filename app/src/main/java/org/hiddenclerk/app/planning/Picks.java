@@ -18,14 +18,20 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.springframework.stereotype.Component;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Between picks as sent, as rows and as assignments of the core. */
 @Component
 class Picks {
-    private final StockBook stock;
+    private static final TypeReference<Map<String, String>> FINGERPRINTS = new TypeReference<>() { };
 
-    Picks(StockBook stock) {
+    private final StockBook stock;
+    private final JsonMapper json;
+
+    Picks(StockBook stock, JsonMapper json) {
         this.stock = stock;
+        this.json = json;
     }
 
     /** @throws Unusable with the pointer of the pick that can't be */
@@ -71,6 +77,23 @@ class Picks {
             throw Unusable.content("The choice cannot be kept", problems);
         }
         return assignments;
+    }
+
+    /** What the stock book says of the modules of some picks, as far as a verdict depends on it, by code. */
+    Map<String, String> modules(List<BoxRow.PickPart> rows) {
+        Map<String, String> modules = new TreeMap<>();
+        rows.forEach(row -> {
+            stock.fingerprint(row.moduleCode()).ifPresent(print -> modules.put(row.moduleCode(), print));
+            Optional.ofNullable(row.companionCode()).flatMap(code -> stock.fingerprint(code).map(print -> Map.entry(code, print)))
+                    .ifPresent(e -> modules.put(e.getKey(), e.getValue()));
+        });
+        return modules;
+    }
+
+    /** Whether the stock book still says of modules what it said when a plan was issued. */
+    boolean areAsIssued(Optional<String> modules) {
+        return modules.isEmpty() || json.readValue(modules.get(), FINGERPRINTS).entrySet().stream()
+                .allMatch(e -> stock.fingerprint(e.getKey()).filter(e.getValue()::equals).isPresent());
     }
 
     static List<BoxRow.PickPart> toRows(List<PickEntry> picks) {

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.planning;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
@@ -12,6 +13,8 @@ import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -29,11 +32,15 @@ class PlanController {
     private final People people;
     private final Boxes boxes;
     private final Plans plans;
+    private final AcceptHold acceptHold;
+    private final Acceptances acceptances;
 
-    PlanController(Boxes boxes, Plans plans, People people) {
+    PlanController(Boxes boxes, Plans plans, AcceptHold acceptHold, Acceptances acceptances, People people) {
         this.people = people;
         this.boxes = boxes;
         this.plans = plans;
+        this.acceptHold = acceptHold;
+        this.acceptances = acceptances;
     }
 
     /** A choice of modules, and the version it was made on. */
@@ -76,6 +83,25 @@ class PlanController {
         return view(box);
     }
 
+    /** What a lead takes on, and why. */
+    record Acceptance(@NotNull FindingCode code, @NotNull @Size(max = 200) String subject, @NotBlank @Size(min = 10, max = 500) String reason) {
+    }
+
+    @PostMapping("/accepted")
+    @Operation(operationId = "acceptHold", summary = "A lead takes on what holds the plan back; what stops it is never accepted")
+    PlanView accept(@PathVariable UUID box, @Valid @RequestBody Acceptance acceptance, Principal who) {
+        acceptHold.accept(box, acceptance.code(), acceptance.subject(), acceptance.reason().strip(), people.leadNameOf(who));
+        return view(box);
+    }
+
+    @DeleteMapping("/accepted/{acceptance}")
+    @Operation(operationId = "takeAcceptanceBack")
+    PlanView takeBack(@PathVariable UUID box, @PathVariable UUID acceptance, Principal who) {
+        people.leadNameOf(who);
+        acceptHold.takeBack(box, acceptance);
+        return view(box);
+    }
+
     private PlanView view(UUID box) {
         return view(box, Set.of());
     }
@@ -85,6 +111,6 @@ class PlanController {
         Boxes.Found found = boxes.find(box);
         Optional<IssuedPlanRow> issued = plans.lastIssued(box);
         return PlanView.of(found, plans.assignments(found), plans.judge(found), issued,
-                issued.filter(row -> plans.isCurrent(row, found)).isPresent(), off);
+                issued.filter(row -> plans.isCurrent(row, found)).isPresent(), acceptances.list(box), off);
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.survey.Boxes;
@@ -17,6 +18,7 @@ import org.hiddenclerk.core.electrical.Operations;
 import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
@@ -38,7 +40,15 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdict verdict, boolean mayBeIssued, int states,
                 List<FindingView> findings, DrawnWiring before, @MayBeAbsent DrawnWiring after,
                 List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Papers> places, List<Papers.CutLine> cutList, List<String> tools,
-                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, @MayBeAbsent IssuedView issued) {
+                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<AcceptedView> accepted, @MayBeAbsent IssuedView issued) {
+
+    /** What a person took on, with the reason. */
+    record AcceptedView(UUID id, FindingCode code, String subject, String finding, String reason, String who, Instant when, boolean stillSo) {
+        static AcceptedView of(AcceptedHoldRow row, PlanJudgement judgement) {
+            return new AcceptedView(row.id(), row.code(), row.subject(), row.finding(), row.reason(), row.acceptedBy(), row.acceptedAt(),
+                    judgement.accepted().stream().anyMatch(row::isAbout));
+        }
+    }
 
     /** A wiring as a drawing with every state of it. */
     record DrawnWiring(BoxDrawing drawing, List<LiveRow> rows, List<LiveStep> steps) {
@@ -118,7 +128,8 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     }
 
     static PlanView of(Boxes.Found found, List<Assignment> modules, PlanJudgement judgement,
-                       Optional<IssuedPlanRow> issued, boolean current, Set<String> circuitsOff) {
+                       Optional<IssuedPlanRow> issued, boolean current, List<AcceptedHoldRow> accepted,
+                       Set<String> circuitsOff) {
         WiringPlan plan = judgement.plan();
         HouseContext house = found.house();
         boolean planned = plan.planned().isPresent();
@@ -136,6 +147,6 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 found.run().circuits().stream().map(house::label).sorted().toList(),
                 plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
                         .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()),
-                issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
+                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
     }
 }

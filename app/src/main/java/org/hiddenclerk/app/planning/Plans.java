@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.survey.BoxRepository;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.OpenWork;
@@ -20,6 +21,7 @@ import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.matching.PlanJudgement;
+import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.MovedEnd;
@@ -41,9 +43,11 @@ public class Plans {
     private final OpenWork openWork;
     private final JsonMapper json;
     private final Clock clock;
+    private final HouseSettings settings;
+    private final Acceptances acceptances;
 
     Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork,
-          JsonMapper json, Clock clock) {
+          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances) {
         this.boxes = boxes;
         this.boxRepository = boxRepository;
         this.issued = issued;
@@ -51,6 +55,8 @@ public class Plans {
         this.openWork = openWork;
         this.json = json;
         this.clock = clock;
+        this.settings = settings;
+        this.acceptances = acceptances;
     }
 
     /** What is picked for a box. */
@@ -58,12 +64,45 @@ public class Plans {
         return picks.assignments(Picks.fromRows(found.picks()), found.box());
     }
 
+    /**
+     * What judgements of a house depend on beside its boxes.
+     *
+     * @param versions changes with the settings of the house and the firm
+     * @param accepted what people took on, by box
+     */
+    public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted) {
+        /** What of it concerns one box: changes when its judgement may. */
+        public String of(UUID box) {
+            return versions + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList();
+        }
+    }
+
+    public Circumstances circumstances(UUID job) {
+        return new Circumstances(settings.terms(job), settings.house(job).version() + "/" + settings.estimates().version(),
+                acceptances.ofJob(job));
+    }
+
+    /** What the stock book says of the modules picked for a box and its neighbours: changes when their judgement may. */
+    public Map<String, String> modules(Boxes.Found found) {
+        Map<String, String> modules = new LinkedHashMap<>(picks.modules(found.picks()));
+        found.neighbours().values().forEach(neighbour -> modules.putAll(picks.modules(neighbour.row().picks())));
+        return modules;
+    }
+
     /** Judges what is picked for a box. */
     public PlanJudgement judge(Boxes.Found found) {
+        return judge(found, circumstances(found.job()));
+    }
+
+    /** Judges what is picked for a box of a house whose circumstances are known. */
+    public PlanJudgement judge(Boxes.Found found, Circumstances circumstances) {
         Map<String, Given> given = new LinkedHashMap<>();
         found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(),
                 Picks.fromRows(neighbour.row().picks()))));
-        return PlanJudgement.of(planner(found.house(), found.run(), given), assignments(found), others(found.run(), given));
+        PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), assignments(found), others(found.run(), given),
+                circumstances.terms());
+        List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
+        return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));
     }
 
     private static Planner planner(HouseContext house, Run run, Map<String, Given> given) {
@@ -137,8 +176,8 @@ public class Plans {
         openWork.refuseIfOpen(box);
         PlanJudgement judgement = judge(found);
         if (!judgement.mayBeIssued()) {
-            List<FieldProblem> reasons = judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE)
-                    .map(f -> new FieldProblem("", f.code() + ": " + f.reason(), f.remedies().isEmpty() ? "no such finding"
+            List<FieldProblem> reasons = judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE
+                    && !judgement.accepted().contains(f)).map(f -> new FieldProblem("", f.code() + ": " + f.reason(), f.remedies().isEmpty() ? "no such finding"
                             : f.remedies().get(0).text())).toList();
             throw Unusable.content("A plan that is not proved is not issued for work", reasons.isEmpty()
                     ? List.of(new FieldProblem("", "no module picked", "a module for at least one gang")) : reasons);
@@ -147,7 +186,7 @@ public class Plans {
                 json.writeValueAsString(found.survey()),
                 json.writeValueAsString(Picks.fromRows(found.picks())),
                 json.writeValueAsString(found.neighbours().values().stream().map(Plans::snapshot).toList()),
-                judgement.plan().proof().truthTable().size(), who,
+                json.writeValueAsString(picks.modules(found.picks())), judgement.plan().proof().truthTable().size(), who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
 
@@ -182,7 +221,7 @@ public class Plans {
     /** Whether the box, and every box that its cables lead to, is still what the plan was issued on. */
     public boolean isCurrent(IssuedPlanRow row, Boxes.Found found) {
         List<Snapshot> snapshots = neighboursOf(row);
-        return row.boxVersion() == found.row().version() && snapshots.size() == found.neighbours().size()
+        return picks.areAsIssued(row.modules()) && row.boxVersion() == found.row().version() && snapshots.size() == found.neighbours().size()
                 && snapshots.stream().allMatch(snapshot -> Optional.ofNullable(found.neighbours().get(snapshot.box().toString()))
                 .filter(n -> n.row().version() == snapshot.version()).isPresent());
     }

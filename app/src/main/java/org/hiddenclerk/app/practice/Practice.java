@@ -97,7 +97,7 @@ class Practice {
 
     private PracticeRun run(PracticeRow row, List<DeedEntry> deeds) {
         try {
-            return PracticeRun.of(PracticeWall.of(row.level(), row.seed()), stock.catalogue().models(),
+            return PracticeRun.of(PracticeWall.of(row.level(), row.seed()), stock.models(),
                     deeds.stream().map(DeedEntry::deed).toList());
         } catch (NotPossible e) {
             throw Unusable.conflict(String.valueOf(e.getMessage()));

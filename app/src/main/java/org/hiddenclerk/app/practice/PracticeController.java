@@ -101,6 +101,6 @@ class PracticeController {
     }
 
     private PracticeView view(Practice.Kept kept) {
-        return PracticeView.of(kept, stock.catalogue().models());
+        return PracticeView.of(kept, stock.models());
     }
 }

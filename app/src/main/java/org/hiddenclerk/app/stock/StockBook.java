@@ -3,107 +3,180 @@ package org.hiddenclerk.app.stock;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.math.BigDecimal;
+import java.nio.charset.StandardCharsets;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
-import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.locks.ReentrantLock;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.catalogue.BlinkTiming;
 import org.hiddenclerk.core.catalogue.Catalogue;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.catalogue.Protocol;
-import org.hiddenclerk.core.catalogue.Purpose;
-import org.hiddenclerk.core.catalogue.Terminal;
-import org.hiddenclerk.core.electrical.Channel;
-import org.hiddenclerk.core.electrical.ContactRating;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.ModuleSupply;
-import org.hiddenclerk.core.quantity.Amps;
-import org.hiddenclerk.core.quantity.Millimetres;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The modules that ship with the application. */
+/**
+ * The stock book as the rules need it. Kept in memory and looked up anew when the book's revision has changed, for which the
+ * database is asked at most once a second; whoever changes it here sees the change at once.
+ */
 @Component
 public class StockBook {
-    private final Catalogue catalogue;
+    private static final Duration TRUSTED_FOR = Duration.ofSeconds(1);
+    private static final String SHIPPED = "shipped with the clerk";
 
-    StockBook(JsonMapper json) {
-        try (InputStream source = StockBook.class.getResourceAsStream("/stock/modules.json")) {
-            ModuleEntry[] entries = json.readValue(source, ModuleEntry[].class);
-            catalogue = new Catalogue(java.util.Arrays.stream(entries).map(ModuleEntry::toModel).toList());
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+    private final StockItemRepository items;
+    private final JsonMapper json;
+    private final Clock clock;
+    private final TransactionTemplate transaction;
+    private final ReentrantLock lock = new ReentrantLock();
+    private volatile Kept kept = Kept.NOTHING;
+
+    StockBook(StockItemRepository items, JsonMapper json, Clock clock, TransactionTemplate transaction) {
+        this.items = items;
+        this.json = json;
+        this.clock = clock;
+        this.transaction = transaction;
+    }
+
+    /**
+     * The book at one time.
+     *
+     * @param models  modules that are bought
+     * @param onHand  what is on the shelf, modules and accessories, by code
+     */
+    private record Kept(String revision, Instant asked, Catalogue catalogue, List<ModuleModel> models, Map<String, Integer> onHand,
+                        List<AccessoryDocument> accessories, Map<String, String> suppliers,
+                        Map<String, String> fingerprints) {
+        private static final Kept NOTHING = new Kept("", Instant.MIN, new Catalogue(List.of()), List.of(), Map.of(), List.of(), Map.of(), Map.of());
+
+        Kept askedAt(Instant when) {
+            return new Kept(revision, when, catalogue, models, onHand, accessories, suppliers, fingerprints);
         }
     }
 
+    /** Every module, those that are no longer bought too. */
     public Catalogue catalogue() {
-        return catalogue;
+        return book().catalogue();
+    }
+
+    /** Modules that are bought. */
+    public List<ModuleModel> models() {
+        return book().models();
+    }
+
+    public Map<String, Integer> onHand() {
+        return book().onHand();
+    }
+
+    public List<AccessoryDocument> accessories() {
+        return book().accessories();
+    }
+
+    /** Supplier of a module or accessory; empty text where none is named. */
+    public String supplierOf(String code) {
+        return book().suppliers().getOrDefault(code, "");
+    }
+
+    /** Changes whenever something in the book does. */
+    public String revision() {
+        return book().revision();
     }
 
     /** The module, or a problem at the pointer. */
     public ModuleModel require(String code, String pointer) {
-        return catalogue.find(code).orElseThrow(() -> Unusable.content("The choice cannot be kept",
+        return catalogue().find(code).orElseThrow(() -> Unusable.content("The choice cannot be kept",
                 new FieldProblem(pointer, code, "the code of a module in the stock book")));
     }
 
-    record ModuleEntry(String code, String maker, String name, Protocol protocol, Purpose purpose, BigDecimal lengthMm,
-                       BigDecimal widthMm, BigDecimal thicknessMm, int priceCents, Set<String> markets,
-                       SupplyEntry supply, List<ChannelEntry> channels, List<InputEntry> inputs,
-                       Set<InputBehaviour> behaviours, List<TerminalEntry> terminals, boolean interlocked,
-                       BigDecimal totalAmps, boolean metering, boolean worksWithoutInternet, BlinkEntry blink) {
-        ModuleModel toModel() {
-            return new ModuleModel(code, maker, name, protocol, purpose, supply.toSupply(),
-                    channels.stream().map(ChannelEntry::toChannel).toList(),
-                    inputs.stream().map(InputEntry::toInput).toList(), behaviours, interlocked,
-                    Optional.ofNullable(totalAmps).map(Amps::of),
-                    terminals.stream().map(t -> new Terminal(t.name(), t.takes(), t.maxMm2())).toList(),
-                    Millimetres.of(lengthMm), Millimetres.of(widthMm), Millimetres.of(thicknessMm), markets, metering,
-                    worksWithoutInternet, priceCents,
-                    Optional.ofNullable(blink).map(b -> new BlinkTiming(b.minimumMs(), b.holdUpMs())));
+    /** A short text that changes with whatever a verdict on the module depends on, and not with its price. */
+    public Optional<String> fingerprint(String code) {
+        return Optional.ofNullable(book().fingerprints().get(code));
+    }
+
+    /** Forgets what is kept, after a change. */
+    void changed() {
+        kept = kept.askedAt(Instant.MIN);
+    }
+
+    private Kept book() {
+        Instant now = clock.instant();
+        Kept now0 = kept;
+        if (!now0.asked().equals(Instant.MIN) && Duration.between(now0.asked(), now).compareTo(TRUSTED_FOR) < 0) {
+            return now0;
+        }
+        lock.lock();
+        try {
+            String revision = items.revision();
+            if (revision.startsWith("0/")) {
+                ship();
+                revision = items.revision();
+            }
+            kept = revision.equals(kept.revision()) ? kept.askedAt(now) : read(revision, now);
+            return kept;
+        } finally {
+            lock.unlock();
         }
     }
 
-    record BlinkEntry(int minimumMs, int holdUpMs) {
-    }
-
-    record SupplyEntry(String type, List<String> pins, double minVolts, Double maxVolts, Double watts,
-                       Double standbyMilliamps, Double minimumLoadWatts) {
-        ModuleSupply toSupply() {
-            OptionalDouble max = maxVolts == null ? OptionalDouble.empty() : OptionalDouble.of(maxVolts);
-            return switch (type) {
-                case "LINE_NEUTRAL" -> new ModuleSupply.LineNeutral(pins.get(0), pins.get(1), minVolts, max, watts);
-                case "TWO_WIRE" -> new ModuleSupply.TwoWire(pins.get(0), pins.get(1), minVolts, max, standbyMilliamps,
-                        minimumLoadWatts);
-                case "DC" -> new ModuleSupply.DirectCurrent(pins.get(0), pins.get(1), minVolts, max, watts);
-                default -> throw new IllegalArgumentException("The supply (" + type + ") is none that is known.");
-            };
+    private Kept read(String revision, Instant now) {
+        List<ModuleModel> all = new ArrayList<>();
+        List<ModuleModel> bought = new ArrayList<>();
+        Map<String, Integer> onHand = new LinkedHashMap<>();
+        List<AccessoryDocument> accessories = new ArrayList<>();
+        Map<String, String> suppliers = new LinkedHashMap<>();
+        Map<String, String> fingerprints = new LinkedHashMap<>();
+        for (StockItemRow row : items.findAll(org.springframework.data.domain.Sort.by("code"))) {
+            onHand.put(row.code(), row.onHand());
+            if (row.kind() == StockItemRow.Kind.MODULE) {
+                ModuleDocument document = json.readValue(row.document(), ModuleDocument.class);
+                ModuleModel model = document.toModel();
+                all.add(model);
+                fingerprints.put(row.code(), fingerprint(document));
+                if (!row.retired()) {
+                    bought.add(model);
+                }
+                suppliers.put(row.code(), document.supplier() == null ? "" : document.supplier());
+            } else {
+                AccessoryDocument document = json.readValue(row.document(), AccessoryDocument.class);
+                accessories.add(document);
+                suppliers.put(row.code(), document.supplier() == null ? "" : document.supplier());
+            }
         }
+        return new Kept(revision, now, new Catalogue(all), List.copyOf(bought), Map.copyOf(onHand), List.copyOf(accessories),
+                Map.copyOf(suppliers), Map.copyOf(fingerprints));
     }
 
-    record ChannelEntry(String id, String from, String to, List<RatingEntry> ratings) {
-        Channel toChannel() {
-            return new Channel(id, from, to, ratings.stream().map(r -> new ContactRating(r.load(),
-                    r.watts() == null ? OptionalDouble.empty() : OptionalDouble.of(r.watts()),
-                    r.amps() == null ? OptionalDouble.empty() : OptionalDouble.of(r.amps()))).toList());
+    private String fingerprint(ModuleDocument document) {
+        return UUID.nameUUIDFromBytes(json.writeValueAsString(document.withoutTrade()).getBytes(StandardCharsets.UTF_8)).toString();
+    }
+
+    /** Fills an empty book with what ships. */
+    private void ship() {
+        List<ModuleDocument> modules = List.of(shipped("modules.json", ModuleDocument[].class));
+        List<AccessoryDocument> accessories = List.of(shipped("accessories.json", AccessoryDocument[].class));
+        Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
+        transaction.executeWithoutResult(status -> {
+            if (items.count() == 0) {
+                modules.forEach(m -> items.save(new StockItemRow(m.code(), StockItemRow.Kind.MODULE, json.writeValueAsString(m), 0, SHIPPED, now)));
+                accessories.forEach(a -> items.save(new StockItemRow(a.code(), StockItemRow.Kind.ACCESSORY, json.writeValueAsString(a), 0,
+                        SHIPPED, now)));
+            }
+        });
+    }
+
+    private <T> T shipped(String name, Class<T> type) {
+        try (InputStream source = StockBook.class.getResourceAsStream("/stock/" + name)) {
+            return json.readValue(source, type);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
         }
-    }
-
-    record RatingEntry(LoadKind load, Double watts, Double amps) {
-    }
-
-    record InputEntry(String id, List<String> pins, String activeWith, Input.Potential potential,
-                      InputBehaviour behaviour, String channel) {
-        Input toInput() {
-            return new Input(id, pins, Optional.ofNullable(activeWith), potential, behaviour,
-                    Optional.ofNullable(channel), Optional.empty());
-        }
-    }
-
-    record TerminalEntry(String name, int takes, BigDecimal maxMm2) {
     }
 }

@@ -8,4 +8,7 @@ import org.springframework.data.jpa.repository.Query;
 public interface BoxRepository extends JpaRepository<BoxRow, UUID> {
     @Query("select b from BoxRow b, RoomRow r where r.id = b.roomId and r.jobId = :job order by r.position, b.label")
     List<BoxRow> findByJob(UUID job);
+
+    @Query("select distinct b.id from BoxRow b join b.picks p where p.moduleCode = :code or p.companionCode = :code")
+    List<UUID> findPickedWith(String code);
 }

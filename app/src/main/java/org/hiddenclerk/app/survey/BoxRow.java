@@ -41,6 +41,7 @@ public class BoxRow {
     long heightUm;
     long depthUm;
     boolean metal;
+    boolean roundOutline;
     @Column(name = "marked_in3")
     BigDecimal markedCubicInches;
     private String changedBy;

@@ -244,7 +244,8 @@ final class BoxText {
             throw line.wrong("inside measures in mm such as 60x60x47");
         }
         geometry = new Geometry(new BigDecimal(size.group(1)), new BigDecimal(size.group(2)), new BigDecimal(size.group(3)),
-                line.takes("metal"), line.takes("marked") ? line.number("the volume marked in the box, in cubic inches") : null);
+                line.takes("metal"), line.takes("marked") ? line.number("the volume marked in the box, in cubic inches") : null,
+                line.takes("round") ? Boolean.TRUE : null);
     }
 
     private void gang(Line line) {
@@ -349,7 +350,8 @@ final class BoxText {
         text.append("box ").append(quoted(survey.label())).append(' ').append(words(survey.kind() == null ? BoxKind.WALL : survey.kind()))
                 .append(' ').append(plain(size.widthMm())).append('x').append(plain(size.heightMm())).append('x')
                 .append(plain(size.depthMm())).append(size.metal() ? " metal" : "")
-                .append(Optional.ofNullable(size.markedCubicInches()).map(volume -> " marked " + plain(volume)).orElse("")).append('\n');
+                .append(Optional.ofNullable(size.markedCubicInches()).map(volume -> " marked " + plain(volume)).orElse(""))
+                .append(Boolean.TRUE.equals(size.round()) ? " round" : "").append('\n');
         survey.gangs().forEach(gang -> text.append("switch ").append(gang.number()).append(' ').append(words(gang.mechanism()))
                 .append(' ').append(quoted(gang.name())).append(" circuit ").append(quoted(labelOf(circuits, gang.circuit())))
                 .append(" depth ").append(plain(gang.depthMm())).append('\n'));

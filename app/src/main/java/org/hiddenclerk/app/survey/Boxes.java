@@ -57,6 +57,11 @@ public class Boxes {
                 neighbours);
     }
 
+    /** A box alone, without what its cables lead to. */
+    public Box read(BoxRow row, HouseContext house) {
+        return SurveyReader.read(SurveyMapping.read(row), house.circuits().keySet());
+    }
+
     private Map<String, Neighbour> neighbours(BoxRow lead, HouseContext house) {
         Map<String, Neighbour> found = new LinkedHashMap<>();
         Deque<UUID> open = new ArrayDeque<>(lead.neighbours());

@@ -35,7 +35,8 @@ public record SurveyDocument(
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal heightMm,
             @NotNull @DecimalMin("5") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
             boolean metal,
-            @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2) BigDecimal markedCubicInches) {
+            @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2) BigDecimal markedCubicInches,
+            @MayBeAbsent Boolean round) {
     }
 
     /** One gang. */

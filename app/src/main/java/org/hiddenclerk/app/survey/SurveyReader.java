@@ -53,7 +53,7 @@ public final class SurveyReader {
         SurveyDocument.Geometry geometry = document.geometry();
         return new Box(document.label(), document.kind() == null ? BoxKind.WALL : document.kind(),
                 Optional.of(new BoxGeometry(Millimetres.of(geometry.widthMm()), Millimetres.of(geometry.heightMm()),
-                        Millimetres.of(geometry.depthMm()), geometry.metal(), Optional.ofNullable(geometry.markedCubicInches()))),
+                        Millimetres.of(geometry.depthMm()), geometry.metal(), Optional.ofNullable(geometry.markedCubicInches()), Boolean.TRUE.equals(geometry.round()))),
                 document.gangs().stream().map(g -> new Gang(g.number(), g.name(), g.mechanism(),
                         Millimetres.of(g.depthMm()), new CircuitId(g.circuit()))).toList(),
                 loads(), cables(), jumpers());

@@ -41,7 +41,7 @@ class SurveyMappingProperties {
                 .ofMinLength(1).ofMaxLength(20).map(text -> "x" + text);
         return Combinators.combine(mm, name, gangs(mm, name), loads(name), cables(), jumpers(), Arbitraries.of(true, false))
                 .as((size, label, gangs, loads, cables, jumpers, metal) -> new SurveyDocument(label, metal ? BoxKind.WALL : BoxKind.JUNCTION,
-                        new SurveyDocument.Geometry(size, size, size, metal, null), numbered(gangs), loads, cables, jumpers));
+                        new SurveyDocument.Geometry(size, size, size, metal, null, metal ? Boolean.TRUE : null), numbered(gangs), loads, cables, jumpers));
     }
 
     private static Arbitrary<List<GangEntry>> gangs(Arbitrary<BigDecimal> mm, Arbitrary<String> name) {

@@ -1,0 +1,79 @@
+package org.hiddenclerk.app.choosing;
+
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.math.BigDecimal;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.matching.HouseOption;
+import org.hiddenclerk.core.matching.HouseSurvey;
+import org.hiddenclerk.core.matching.Unit;
+import org.hiddenclerk.core.matching.allocation.Allocation;
+import org.hiddenclerk.core.matching.allocation.AllocationTask;
+import org.hiddenclerk.core.wiring.SchemeCode;
+
+/** What is asked of a choice for a house, and what comes of it, as stored and sent. */
+final class ChoiceDocument {
+    private ChoiceDocument() {
+    }
+
+    /** A unit that must get a module. */
+    record PinEntry(@NotBlank @Size(max = 60) String unit, @NotBlank @Size(max = 40) String module) {
+        AllocationTask.Pin toPin() {
+            return new AllocationTask.Pin(unit, module);
+        }
+    }
+
+    /** What is asked; the weights are those of the house. */
+    record Asked(@NotBlank @Size(max = 80) String name, @NotNull @Size(max = 400) List<@Valid @NotNull PinEntry> pins) {
+    }
+
+    /** Something to settle. */
+    record UnitView(String unit, String words, UUID box, String label, List<UUID> boxes) {
+        static UnitView of(Unit unit, HouseSurvey survey) {
+            List<Unit.At> places = unit.gangs().isEmpty() ? unit.loads() : unit.gangs();
+            String first = places.get(0).box();
+            return new UnitView(unit.id(), unit.words(), UUID.fromString(first), survey.boxes().get(first).label(), places.stream()
+                    .map(at -> UUID.fromString(at.box())).distinct().toList());
+        }
+    }
+
+    /** What one or more units get. */
+    record ChosenView(List<String> units, UUID lead, String label, List<Integer> gangs, List<Integer> loads, SchemeCode scheme,
+                      String schemeLabel, String module, String maker, String protocol, @MayBeAbsent String companion, int modules, int minutes,
+                      int opened) {
+        static ChosenView of(HouseOption option, HouseSurvey survey) {
+            return new ChosenView(option.units().stream().map(Unit::id).toList(), UUID.fromString(option.lead()),
+                    survey.boxes().get(option.lead()).label(), option.gangs(), option.loads(), option.scheme(), option.scheme().label(),
+                    option.model().code(), option.model().maker(), option.model().protocol().label(), option.companion().map(m -> m.code())
+                    .orElse(null), option.fitted().size(), option.minutes(), option.opened().size());
+        }
+    }
+
+    /** A part of the objective. */
+    record TermView(Allocation.Term term, String label, BigDecimal amount) {
+    }
+
+    /** A choice that was made. */
+    record Outcome(List<UnitView> units, List<ChosenView> chosen, List<String> open, List<TermView> terms, BigDecimal total, BigDecimal gap,
+                   boolean optimal, Map<String, Integer> modules, int boxesOpened, BigDecimal standbyWatts, int standbyUnknown,
+                   List<FindingView> radio, List<PinEntry> brokenPins, List<String> mute) {
+        static Outcome of(Allocation made, AllocationTask task, List<String> mute) {
+            HouseSurvey survey = task.survey();
+            List<TermView> terms = new ArrayList<>();
+            made.terms().forEach((term, cents) -> terms.add(new TermView(term, term.label(), BigDecimal.valueOf(cents, 2))));
+            Standby standby = Standby.of(made, survey.house().region().nominalVolts().asDouble());
+            return new Outcome(task.units().stream().map(u -> UnitView.of(u, survey)).toList(),
+                    made.chosen().stream().map(o -> ChosenView.of(o, survey)).toList(), made.open().stream().map(Unit::id).toList(), terms,
+                    BigDecimal.valueOf(made.totalCents(), 2), BigDecimal.valueOf(made.gapCents(), 2), made.isOptimal(), made.modules(),
+                    made.boxes().size(), standby.watts(), standby.unknown(), made.radio().stream().map(FindingView::of).toList(),
+                    made.brokenPins().stream().map(pin -> new PinEntry(pin.unit(), pin.module())).toList(), mute);
+        }
+    }
+}

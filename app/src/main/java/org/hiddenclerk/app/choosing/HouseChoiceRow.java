@@ -1,0 +1,98 @@
+package org.hiddenclerk.app.choosing;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Entity;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Optional;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+
+/** A choice for a whole house: what was asked, how far it is, what came of it. */
+@Entity
+@Table(name = "house_choice")
+class HouseChoiceRow {
+    /** How far it is. */
+    enum State { RUNNING, DONE, STOPPED, FAILED }
+
+    private static final int MOST_WORDS = 200;
+
+    @Id
+    private UUID id;
+    @Version
+    private long version;
+    private UUID jobId;
+    private String name;
+    private String state;
+    private String words;
+    @Column(columnDefinition = "LONGTEXT")
+    private String request;
+    @Column(columnDefinition = "LONGTEXT")
+    private @Nullable String result;
+    private String startedBy;
+    private Instant startedAt;
+    private @Nullable Instant finishedAt;
+
+    protected HouseChoiceRow() {
+    }
+
+    HouseChoiceRow(UUID jobId, String name, String request, String startedBy, Instant startedAt) {
+        this.id = UUID.randomUUID();
+        this.jobId = jobId;
+        this.name = name;
+        this.state = State.RUNNING.name();
+        this.words = "waiting";
+        this.request = request;
+        this.startedBy = startedBy;
+        this.startedAt = startedAt;
+    }
+
+    void reached(String text) {
+        words = text.substring(0, Math.min(MOST_WORDS, text.length()));
+    }
+
+    void ended(State how, String text, @Nullable String outcome, Instant when) {
+        state = how.name();
+        reached(text);
+        result = outcome;
+        finishedAt = when;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    UUID jobId() {
+        return jobId;
+    }
+
+    String name() {
+        return name;
+    }
+
+    State state() {
+        return State.valueOf(state);
+    }
+
+    String words() {
+        return words;
+    }
+
+    String request() {
+        return request;
+    }
+
+    Optional<String> result() {
+        return Optional.ofNullable(result);
+    }
+
+    String startedBy() {
+        return startedBy;
+    }
+
+    Instant startedAt() {
+        return startedAt;
+    }
+}

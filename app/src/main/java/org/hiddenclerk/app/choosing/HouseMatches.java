@@ -1,0 +1,81 @@
+package org.hiddenclerk.app.choosing;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.settings.HouseSettings;
+import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.matching.HouseMatch;
+import org.hiddenclerk.core.matching.HouseMemory;
+import org.hiddenclerk.core.matching.HouseSurvey;
+import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Matches whole houses, and remembers what was judged for one state of the stock book and one set of terms. */
+@Component
+class HouseMatches {
+    /** Memories that are kept; the oldest goes. */
+    private static final int MEMORIES = 4;
+    /** Plans after which a memory is begun anew. */
+    private static final int MOST_PLANS = 60_000;
+
+    private final Houses houses;
+    private final Boxes boxes;
+    private final StockBook stock;
+    private final HouseSettings settings;
+    private final Map<Basis, HouseMemory> memories = new LinkedHashMap<>();
+
+    HouseMatches(Houses houses, Boxes boxes, StockBook stock, HouseSettings settings) {
+        this.houses = houses;
+        this.boxes = boxes;
+        this.stock = stock;
+        this.settings = settings;
+    }
+
+    private record Basis(List<ModuleModel> models, Terms terms, RegionProfile region) {
+    }
+
+    /** A house as it is now. */
+    @Transactional(readOnly = true)
+    public HouseSurvey survey(UUID job) {
+        HouseContext house = houses.context(job);
+        Map<String, Box> all = new LinkedHashMap<>();
+        Map<String, String> rooms = new LinkedHashMap<>();
+        for (BoxRow row : boxes.ofJob(job)) {
+            all.put(row.id().toString(), boxes.read(row, house));
+            rooms.put(row.id().toString(), row.roomId().toString());
+        }
+        return new HouseSurvey(house, all, rooms);
+    }
+
+    HouseMatch.Result match(UUID job, HouseSurvey survey) {
+        Basis basis = new Basis(stock.models(), settings.terms(job), survey.house().region());
+        HouseMemory memory = memory(basis);
+        synchronized (memory) {
+            return new HouseMatch(survey, memory).match();
+        }
+    }
+
+    private HouseMemory memory(Basis basis) {
+        synchronized (memories) {
+            HouseMemory kept = memories.get(basis);
+            if (kept == null || kept.size() > MOST_PLANS) {
+                kept = new HouseMemory(basis.models(), basis.terms(), basis.region());
+                memories.put(basis, kept);
+            }
+            while (memories.size() > MEMORIES) {
+                memories.remove(memories.keySet().iterator().next());
+            }
+            return kept;
+        }
+    }
+}

@@ -1,0 +1,86 @@
+package org.hiddenclerk.app.choosing;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.planning.PickEntry;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Planner;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Makes a choice for a house the choice of its boxes, one box at a time: a box with open work keeps what it has, and is named. */
+@Service
+class TakeOver {
+    private final ChooseHouse chooseHouse;
+    private final Boxes boxes;
+    private final Plans plans;
+    private final StockBook stock;
+    private final Houses houses;
+    private final JsonMapper json;
+
+    TakeOver(ChooseHouse chooseHouse, Boxes boxes, Plans plans, StockBook stock, Houses houses, JsonMapper json) {
+        this.chooseHouse = chooseHouse;
+        this.boxes = boxes;
+        this.plans = plans;
+        this.stock = stock;
+        this.houses = houses;
+        this.json = json;
+    }
+
+    /** What became of the boxes. */
+    record Report(int taken, List<Kept> kept) {
+    }
+
+    /** A box that keeps what it has. */
+    record Kept(UUID box, String label, String why) {
+    }
+
+    Report takeOver(UUID choice, String who) {
+        HouseChoiceRow row = chooseHouse.find(choice);
+        ChoiceDocument.Outcome outcome = json.readValue(row.result().orElseThrow(() ->
+                Unusable.conflict("This choice is not finished.")), ChoiceDocument.Outcome.class);
+        Map<UUID, List<ChoiceDocument.ChosenView>> byLead = new LinkedHashMap<>();
+        outcome.chosen().forEach(chosen -> byLead.computeIfAbsent(chosen.lead(), l -> new ArrayList<>()).add(chosen));
+        HouseContext house = houses.context(row.jobId());
+        int taken = 0;
+        List<Kept> kept = new ArrayList<>();
+        for (BoxRow box : boxes.ofJob(row.jobId())) {
+            List<ChoiceDocument.ChosenView> chosen = byLead.getOrDefault(box.id(), List.of());
+            if (chosen.isEmpty() && box.picks().isEmpty()) {
+                continue;
+            }
+            try {
+                Boxes.Found found = boxes.found(box, row.jobId(), house);
+                plans.choose(box.id(), box.version(), chosen.stream().map(view -> pick(view, found)).toList(), who);
+                taken++;
+            } catch (Unusable e) {
+                kept.add(new Kept(box.id(), box.label(), e.getMessage()));
+            }
+        }
+        return new Report(taken, kept);
+    }
+
+    private PickEntry pick(ChoiceDocument.ChosenView chosen, Boxes.Found found) {
+        ModuleModel model = stock.require(chosen.module(), "/module");
+        Optional<ModuleModel> companion = Optional.ofNullable(chosen.companion()).map(code -> stock.require(code, "/companion"));
+        Assignment usual = new ModuleMatch(new Planner(found.house(), found.run()), Terms.USUAL).assign(chosen.scheme(), chosen.gangs(),
+                chosen.loads(), model, companion);
+        return new PickEntry(model.code(), chosen.gangs(), usual.behaviours(), usual.bypass().map(Watts::asDecimal).orElse(null), chosen.scheme(),
+                chosen.loads(), chosen.companion());
+    }
+}

@@ -1,0 +1,7 @@
+package org.hiddenclerk.app.settings;
+
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface HouseSettingRepository extends JpaRepository<HouseSettingRow, UUID> {
+}
