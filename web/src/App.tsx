@@ -6,6 +6,7 @@ import { JobFrame } from "./features/job/JobFrame";
 import { PracticeBookPage } from "./features/practice/PracticeBookPage";
 import { PracticePage } from "./features/practice/PracticePage";
 import { LoginPage } from "./features/session/LoginPage";
+import { StockBookPage } from "./features/stock/StockBookPage";
 import { Failure } from "./ui/Failure";
 import { Waiting } from "./ui/Waiting";
 
@@ -28,6 +29,9 @@ export function App() {
     <Routes>
       <Route path="/" element={<DayBookPage />} />
       <Route path="/jobs/:job" element={<JobFrame />} />
+      <Route path="/jobs/:job/match" element={<JobFrame page="/match" />} />
+      <Route path="/jobs/:job/rooms" element={<JobFrame page="/rooms" />} />
+      <Route path="/stock" element={<StockBookPage />} />
       <Route path="/jobs/:job/boxes/:box/:stage" element={<JobFrame />} />
       <Route path="/practice" element={<PracticeBookPage />} />
       <Route path="/practice/:run" element={<PracticePage />} />

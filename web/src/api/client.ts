@@ -144,6 +144,46 @@ export const api = {
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/stop", { ...box(id), body })),
   resumeRunSheet: (id: string, body: Schemas["Reason"]) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/resume", { ...box(id), body })),
+  acceptHold: (id: string, body: Schemas["Acceptance"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/plan/accepted", { ...box(id), body })),
+  takeAcceptanceBack: (id: string, acceptance: string) =>
+    dataOf(
+      client.DELETE("/api/v1/boxes/{box}/plan/accepted/{acceptance}", {
+        params: { path: { box: id, acceptance } },
+      }),
+    ),
+  stock: () => dataOf(client.GET("/api/v1/stock")),
+  addModule: (body: Schemas["NewModule"]) => dataOf(client.POST("/api/v1/stock/modules", { body })),
+  changeModule: (code: string, body: Schemas["ModuleChange"]) =>
+    dataOf(client.PUT("/api/v1/stock/modules/{code}", { params: { path: { code } }, body })),
+  changeAccessory: (code: string, body: Schemas["AccessoryChange"]) =>
+    dataOf(client.PUT("/api/v1/stock/accessories/{code}", { params: { path: { code } }, body })),
+  importStock: (format: "JSON" | "CSV", text: string) =>
+    dataOf(client.POST("/api/v1/stock/import", { params: { query: { format } }, body: { text } })),
+  estimates: () => dataOf(client.GET("/api/v1/stock/estimates")),
+  keepEstimates: (body: Schemas["EstimatesView"]) => dataOf(client.PUT("/api/v1/stock/estimates", { body })),
+  houseSettings: (job: string) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/settings", { params: { path: { job } } })),
+  keepHouseSettings: (job: string, body: Schemas["HouseSettingsView"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/settings", { params: { path: { job } }, body })),
+  houseMatch: (job: string, page: number) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/house-match", { params: { path: { job }, query: { page } } })),
+  houseChoices: (job: string) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/choices", { params: { path: { job } } })),
+  chooseHouse: (job: string, body: Schemas["Asked"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/choices", { params: { path: { job } }, body })),
+  stopChoice: (choice: string) =>
+    dataOf(client.DELETE("/api/v1/choices/{choice}", { params: { path: { choice } } })),
+  takeChoiceOver: (choice: string) =>
+    dataOf(client.POST("/api/v1/choices/{choice}/take-over", { params: { path: { choice } } })),
+  whyNot: (choice: string, unit: string, module: string) =>
+    dataOf(
+      client.GET("/api/v1/choices/{choice}/why-not", {
+        params: { path: { choice }, query: { unit, module } },
+      }),
+    ),
+  compareChoices: (choice: string, other: string) =>
+    dataOf(client.GET("/api/v1/choices/{choice}/compare/{other}", { params: { path: { choice, other } } })),
   setRunSheetAside: (id: string, version: number) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/set-aside", { ...box(id), body: { version } })),
 };

@@ -57,6 +57,25 @@ export const needsOptions = (box: string) =>
 export const photosOptions = (box: string) =>
   queryOptions({ queryKey: ["photos", box], queryFn: () => api.photos(box) });
 
+export const stockOptions = queryOptions({ queryKey: ["stock"], queryFn: api.stock });
+
+export const estimatesOptions = queryOptions({ queryKey: ["estimates"], queryFn: api.estimates });
+
+export const houseSettingsOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "settings"], queryFn: () => api.houseSettings(job) });
+
+export const houseMatchOptions = (job: string, page: number) =>
+  queryOptions({ queryKey: ["job", job, "house-match", page], queryFn: () => api.houseMatch(job, page) });
+
+/** Asked for twice a second while a choice is running. */
+export const houseChoicesOptions = (job: string) =>
+  queryOptions({
+    queryKey: ["job", job, "choices"],
+    queryFn: () => api.houseChoices(job),
+    refetchInterval: (query) =>
+      query.state.data?.some((choice) => choice.state === "RUNNING") ? 500 : false,
+  });
+
 export const practiceBookOptions = queryOptions({ queryKey: ["practice"], queryFn: api.practiceBook });
 
 export const practiceWallOptions = (run: string) =>

@@ -13,5 +13,9 @@ export function moment(iso: string, now = new Date()): string {
   return when.toDateString() === now.toDateString() ? TIME.format(when) : DAY.format(when);
 }
 
+/** A price, or that nobody knows it: never nothing. */
+export const money = (amount: number | null | undefined) =>
+  amount === null || amount === undefined ? "price unknown" : amount.toFixed(2);
+
 export const withUnit = (value: number | string, unit: string) =>
   unit ? `${value}${THIN_SPACE}${unit}` : `${value}`;

@@ -18,9 +18,14 @@ export function DayBookPage() {
       <main className="mx-auto w-full max-w-4xl flex-1 overflow-y-auto p-4 sm:p-6">
         <div className="mb-4 flex flex-wrap items-baseline justify-between gap-3">
           <h1 className="text-2xl">Day book</h1>
-          <Link to="/practice" className="btn btn-sm btn-outline">
-            practice wall
-          </Link>
+          <div className="flex gap-2">
+            <Link to="/stock" className="btn btn-sm btn-outline">
+              stock book
+            </Link>
+            <Link to="/practice" className="btn btn-sm btn-outline">
+              practice wall
+            </Link>
+          </div>
         </div>
         {jobs.isPending && <Waiting what="the jobs" />}
         {jobs.isError && <Failure error={jobs.error} onRetry={() => jobs.refetch()} />}

@@ -8,13 +8,18 @@ import { Failure } from "../../ui/Failure";
 import { withUnit } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
+import { HousePages } from "../house/HousePages";
 import { ImportPanel } from "./ImportPanel";
 import { SheetLayout } from "./SheetLayout";
 
 /** The house itself: circuits, rooms, and new boxes. */
 export function HouseSheet({ job }: { job: Schemas["JobView"] }) {
   return (
-    <SheetLayout title={job.name} detail={`${job.place ? `${job.place} · ` : ""}${job.regionLabel}`}>
+    <SheetLayout
+      title={job.name}
+      detail={`${job.place ? `${job.place} · ` : ""}${job.regionLabel}`}
+      actions={<HousePages job={job.id} page="" />}
+    >
       <p className="border-warning mb-5 max-w-prose border-l-4 pl-3">
         Fixed wiring is for a licensed person under the local code. The clerk plans, computes and records; it
         never says that work is safe to do.

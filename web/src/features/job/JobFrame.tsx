@@ -9,6 +9,8 @@ import { Waiting } from "../../ui/Waiting";
 import { DrawSheet } from "../draw/DrawSheet";
 import { FitSheet } from "../fit/FitSheet";
 import { MatchSheet } from "../match/MatchSheet";
+import { HouseMatchSheet } from "../house/HouseMatchSheet";
+import { RoomsSheet } from "../house/RoomsSheet";
 import { SurveyPage } from "../survey/SurveyPage";
 import { type Drawer, DrawerContext } from "./drawers";
 import { HouseSheet } from "./HouseSheet";
@@ -26,7 +28,7 @@ import { TopBar } from "./TopBar";
 const SETTLED = 400;
 
 /** The frame of a job: rail, ribbon, sheet with its margin, isolation strip. */
-export function JobFrame() {
+export function JobFrame({ page = "" }: { page?: string }) {
   const { job: jobId = "", box, stage } = useParams();
   const [params] = useSearchParams();
   const navigate = useNavigate();
@@ -107,7 +109,7 @@ export function JobFrame() {
                   room={params.get("room")}
                 />
               ) : (
-                <HouseSheet job={job.data} />
+                <HousePage job={job.data} page={page} />
               )}
             </div>
           </div>
@@ -118,6 +120,17 @@ export function JobFrame() {
       {overlay === "isolation" && <IsolationSheet job={job.data} onClose={() => setOverlay(null)} />}
     </DrawerContext>
   );
+}
+
+function HousePage({ job, page }: { job: import("../../api/client").Schemas["JobView"]; page: string }) {
+  switch (page) {
+    case "/match":
+      return <HouseMatchSheet job={job} />;
+    case "/rooms":
+      return <RoomsSheet job={job} />;
+    default:
+      return <HouseSheet job={job} />;
+  }
 }
 
 type SheetProps = {

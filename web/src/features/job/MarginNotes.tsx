@@ -10,11 +10,14 @@ export function MarginNotes({
   empty,
   remedy,
   onStates,
+  extra,
 }: {
   findings: Finding[];
   empty: ReactNode;
   /** A button for a remedy, where there is one. */
   remedy?: (finding: Finding, remedy: Schemas["RemedyView"]) => ReactNode;
+  /** What else can be done about a finding. */
+  extra?: (finding: Finding) => ReactNode;
   /** Called with the first state in which a finding shows. */
   onStates?: (state: Schemas["SwitchingState"]) => void;
 }) {
@@ -49,6 +52,7 @@ export function MarginNotes({
                 </button>
               )}
             </div>
+            {extra?.(finding)}
             <p className="text-soft mt-1.5 text-[13px]">{finding.source}</p>
           </div>
         </li>

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { money } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { MarginBar } from "../../ui/MarginBar";
 
@@ -34,7 +35,7 @@ export function CandidateCard({ candidate, rank, picked, busy, onPick }: Props) 
             </span>
           </h2>
           <p className="text-soft text-[13px]">
-            {candidate.maker} · {candidate.protocol} · {candidate.price.toFixed(2)} ·{" "}
+            {candidate.maker} · {candidate.protocol} · {money(candidate.price)} ·{" "}
             {candidate.worksWithoutInternet ? "works without internet" : "needs internet"} ·{" "}
             {candidate.schemeLabel}
           </p>

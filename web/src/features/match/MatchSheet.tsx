@@ -10,6 +10,7 @@ import { SheetLayout } from "../job/SheetLayout";
 import { CandidateCard } from "./CandidateCard";
 import { type Group, groupsOf, positionOf } from "./groups";
 import { SchemeChooser } from "./SchemeChooser";
+import { TakeOn } from "./TakeOn";
 
 type Candidate = Schemas["CandidateView"];
 type Pick = Schemas["PickEntry"];
@@ -80,7 +81,11 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
       detail={asked ? `for ${group.words}` : "nothing to match"}
       margin={
         picks.length > 0 ? (
-          <MarginNotes findings={plan.data.findings} empty="The modules picked fit their places." />
+          <MarginNotes
+            findings={plan.data.findings}
+            empty="The modules picked fit their places."
+            extra={(finding) => <TakeOn job={job.id} box={box} plan={plan.data} finding={finding} />}
+          />
         ) : (
           <p className="text-sm">No module is picked yet. The cards come best first.</p>
         )
@@ -158,6 +163,11 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
           />
         ))}
       </ol>
+      {match.data?.advice.map((advice) => (
+        <p key={advice.subject} className="border-warning mt-3 max-w-prose border-l-4 pl-3">
+          {advice.reason}
+        </p>
+      ))}
       {match.data && fitting.length === 0 && (
         <p className="mt-3 font-semibold">
           No module of the stock book fits as it is. The reasons stand above.

@@ -1,6 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
-import { withUnit } from "../../ui/figures";
+import { money, withUnit } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 
 type Offer = Schemas["OfferView"];
@@ -104,7 +104,7 @@ function tollWords(toll: Toll): string {
 
 const LINES: { label: string; of: (toll: Toll) => string }[] = [
   { label: "Modules", of: (toll) => String(toll.modules) },
-  { label: "Price", of: (toll) => toll.price.toFixed(2) },
+  { label: "Price", of: (toll) => money(toll.price) },
   { label: "Boxes to open", of: (toll) => toll.boxes.join(", ") },
   { label: "New connectors", of: (toll) => String(toll.connectors) },
   { label: "Jumpers to make", of: (toll) => String(toll.jumpers) },

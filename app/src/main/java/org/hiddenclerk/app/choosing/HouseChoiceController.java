@@ -140,7 +140,7 @@ class HouseChoiceController {
 
     @PostMapping("/choices/{choice}/take-over")
     @Operation(operationId = "takeChoiceOver", summary = "Makes it the choice of the boxes; those with open work keep what they have")
-    TakeOver.Report takeOver(@PathVariable UUID choice, Principal who) {
+    TakeOver.TakeOverReport takeOver(@PathVariable UUID choice, Principal who) {
         return takeOver.takeOver(choice, people.nameOf(who));
     }
 

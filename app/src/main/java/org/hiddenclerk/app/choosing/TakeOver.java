@@ -43,14 +43,14 @@ class TakeOver {
     }
 
     /** What became of the boxes. */
-    record Report(int taken, List<Kept> kept) {
+    record TakeOverReport(int taken, List<Kept> kept) {
     }
 
     /** A box that keeps what it has. */
     record Kept(UUID box, String label, String why) {
     }
 
-    Report takeOver(UUID choice, String who) {
+    TakeOverReport takeOver(UUID choice, String who) {
         HouseChoiceRow row = chooseHouse.find(choice);
         ChoiceDocument.Outcome outcome = json.readValue(row.result().orElseThrow(() ->
                 Unusable.conflict("This choice is not finished.")), ChoiceDocument.Outcome.class);
@@ -72,7 +72,7 @@ class TakeOver {
                 kept.add(new Kept(box.id(), box.label(), e.getMessage()));
             }
         }
-        return new Report(taken, kept);
+        return new TakeOverReport(taken, kept);
     }
 
     private PickEntry pick(ChoiceDocument.ChosenView chosen, Boxes.Found found) {

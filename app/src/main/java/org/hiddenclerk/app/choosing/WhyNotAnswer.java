@@ -21,10 +21,10 @@ import org.hiddenclerk.core.wiring.SchemeCode;
  * @param moreMoney   what the best plan with it costs more; absent when it is forbidden
  * @param differences what else would change
  */
-record WhyNotAnswer(List<Reason> forbidden, @MayBeAbsent SchemeCode scheme, @MayBeAbsent BigDecimal moreMoney, List<Change> differences) {
+record WhyNotAnswer(List<ForbidReason> forbidden, @MayBeAbsent SchemeCode scheme, @MayBeAbsent BigDecimal moreMoney, List<Change> differences) {
 
     /** A rule that forbids it. */
-    record Reason(FindingCode code, Severity severity, String title) {
+    record ForbidReason(FindingCode code, Severity severity, String title) {
     }
 
     /** What one unit gets in two plans; absent where it gets nothing. */
@@ -50,7 +50,7 @@ record WhyNotAnswer(List<Reason> forbidden, @MayBeAbsent SchemeCode scheme, @May
                     && r.units().stream().anyMatch(u -> u.id().equals(unit))).forEach(r -> ways.add(new Way(r.scheme(), r.codes())));
         }
         return ways.stream().min(Comparator.comparingLong(Way::held).thenComparing(Way::scheme)).map(way -> new WhyNotAnswer(
-                new TreeSet<>(way.codes()).stream().filter(code -> code.severity() != Severity.NOTE).map(code -> new Reason(code,
+                new TreeSet<>(way.codes()).stream().filter(code -> code.severity() != Severity.NOTE).map(code -> new ForbidReason(code,
                         code.severity(), code.title())).toList(), way.scheme(), null, List.of()))
                 .orElseGet(() -> new WhyNotAnswer(List.of(), null, null, List.of()));
     }

@@ -32,16 +32,14 @@ import tools.jackson.databind.json.JsonMapper;
 @RequestMapping("/api/v1/stock")
 @Tag(name = "stock")
 class StockController {
-    private final StockItemRepository items;
-    private final StockBook book;
+    private final StockShelf shelf;
     private final ChangeStock changeStock;
     private final StockTransfer transfer;
     private final JsonMapper json;
     private final People people;
 
-    StockController(StockItemRepository items, StockBook book, ChangeStock changeStock, StockTransfer transfer, JsonMapper json, People people) {
-        this.items = items;
-        this.book = book;
+    StockController(StockShelf shelf, ChangeStock changeStock, StockTransfer transfer, JsonMapper json, People people) {
+        this.shelf = shelf;
         this.changeStock = changeStock;
         this.transfer = transfer;
         this.json = json;
@@ -80,8 +78,7 @@ class StockController {
     @GetMapping
     @Operation(operationId = "stock")
     StockView stock() {
-        book.catalogue();
-        List<StockItemRow> rows = items.findAll(org.springframework.data.domain.Sort.by("code"));
+        List<StockItemRow> rows = shelf.items();
         return new StockView(rows.stream().filter(r -> r.kind() == StockItemRow.Kind.MODULE).map(this::module).toList(),
                 rows.stream().filter(r -> r.kind() == StockItemRow.Kind.ACCESSORY).map(r -> new AccessoryItem(r.version(),
                         json.readValue(r.document(), AccessoryDocument.class), r.onHand())).toList());
@@ -90,8 +87,7 @@ class StockController {
     @GetMapping("/modules/{code}")
     @Operation(operationId = "stockModule")
     ModuleItem module(@PathVariable String code) {
-        book.catalogue();
-        return module(items.findById(code).filter(r -> r.kind() == StockItemRow.Kind.MODULE).orElseThrow(() -> Unusable.notFound("module")));
+        return module(shelf.item(code, StockItemRow.Kind.MODULE));
     }
 
     private ModuleItem module(StockItemRow row) {
@@ -125,21 +121,20 @@ class StockController {
             throw Unusable.conflict("The code of an accessory does not change.");
         }
         changeStock.changeAccessory(change.document(), change.onHand(), change.version(), people.leadNameOf(who));
-        StockItemRow row = items.findById(code).orElseThrow();
+        StockItemRow row = shelf.item(code, StockItemRow.Kind.ACCESSORY);
         return new AccessoryItem(row.version(), json.readValue(row.document(), AccessoryDocument.class), row.onHand());
     }
 
     /** Takes modules in, row by row; those that are not taken come back with the reason. */
     @PostMapping("/import")
     @Operation(operationId = "importStock")
-    StockTransfer.Report take(@RequestParam StockTransfer.Format format, @Valid @RequestBody Delivery delivery, Principal who) {
+    StockTransfer.StockReport take(@RequestParam StockTransfer.Format format, @Valid @RequestBody Delivery delivery, Principal who) {
         return transfer.take(format, delivery.text(), people.leadNameOf(who));
     }
 
     @GetMapping("/export")
     @Operation(operationId = "exportStock")
     ResponseEntity<String> give(@RequestParam StockTransfer.Format format) {
-        book.catalogue();
         boolean csv = format == StockTransfer.Format.CSV;
         return ResponseEntity.ok().contentType(csv ? MediaType.parseMediaType("text/csv;charset=UTF-8") : MediaType.APPLICATION_JSON)
                 .header("Content-Disposition", "attachment; filename=\"stock-book." + (csv ? "csv" : "json") + "\"").body(transfer.give(format));

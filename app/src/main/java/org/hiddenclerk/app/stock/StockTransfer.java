@@ -46,7 +46,7 @@ class StockTransfer {
     }
 
     /** What became of a file. */
-    record Report(int added, int changed, List<Refused> refused, List<ChangeStock.Reopened> reopened) {
+    record StockReport(int added, int changed, List<Refused> refused, List<ChangeStock.Reopened> reopened) {
     }
 
     private final StockItemRepository items;
@@ -69,7 +69,7 @@ class StockTransfer {
         return map;
     }
 
-    Report take(Format format, String text, String who) {
+    StockReport take(Format format, String text, String who) {
         List<JsonNode> documents = format == Format.JSON ? entries(text) : rows(text);
         int added = 0;
         int changed = 0;
@@ -93,7 +93,7 @@ class StockTransfer {
                 refused.add(new Refused(i + 1, code, e.errors().isEmpty() ? List.of(new FieldProblem("", code, e.getMessage())) : e.errors()));
             }
         }
-        return new Report(added, changed, refused, reopened);
+        return new StockReport(added, changed, refused, reopened);
     }
 
     private ModuleDocument document(JsonNode node) {

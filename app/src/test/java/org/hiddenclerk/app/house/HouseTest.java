@@ -98,7 +98,7 @@ class HouseTest {
     @Test
     void gangsThatAreNotThereAreNotMatched() {
         String box = person.demoBox("B-01");
-        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,2").ok().get("candidates")).hasSize(30);
+        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,2").ok().get("candidates")).hasSize(42);
         assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=3").status()).isEqualTo(422);
         assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,1").status()).isEqualTo(422);
         assertThat(person.get("/api/v1/boxes/" + box + "/match").status()).as("neither gangs nor loads").isEqualTo(422);

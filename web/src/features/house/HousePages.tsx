@@ -1,0 +1,27 @@
+import { Link } from "react-router";
+
+const PAGES = [
+  { path: "", word: "House" },
+  { path: "/match", word: "Match all" },
+  { path: "/rooms", word: "Rooms and radio" },
+];
+
+/** The sheets of the house as a whole. */
+export function HousePages({ job, page }: { job: string; page: string }) {
+  return (
+    <nav aria-label="Sheets of the house" className="no-print flex gap-1">
+      {PAGES.map(({ path, word }) => (
+        <Link
+          key={path}
+          to={`/jobs/${job}${path}`}
+          aria-current={page === path ? "page" : undefined}
+          className={`rounded-[4px] border-[1.5px] px-3 py-1 text-[14px] ${
+            page === path ? "border-base-content font-semibold" : "border-line hover:border-edge"
+          }`}
+        >
+          {word}
+        </Link>
+      ))}
+    </nav>
+  );
+}

@@ -1,0 +1,248 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { Link } from "react-router";
+import { api, type Schemas } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+import { Failure } from "../../ui/Failure";
+import { moment } from "../../ui/figures";
+import { Mark } from "../../ui/Mark";
+import { TextField } from "../../ui/TextField";
+
+type Document = Schemas["ModuleDocument"];
+type Item = Schemas["ModuleItem"];
+type Load = Schemas["RatingEntry"]["load"];
+
+const LOADS: { load: Load; label: string; unit: "watts" | "amps" }[] = [
+  { load: "RESISTIVE", label: "Resistive, A", unit: "amps" },
+  { load: "LED_LAMP", label: "LED lamps, W", unit: "watts" },
+  { load: "LED_DRIVER", label: "LED drivers, W", unit: "watts" },
+  { load: "INCANDESCENT", label: "Incandescent, W", unit: "watts" },
+  { load: "HALOGEN", label: "Mains halogen, W", unit: "watts" },
+  { load: "MOTOR", label: "Motor or fan, W", unit: "watts" },
+  { load: "HEATER", label: "Heater, W", unit: "watts" },
+];
+
+const number = (text: string) => (text.trim() === "" ? undefined : Number(text.replace(",", ".")));
+
+/** One module: what its maker states. A field left empty is unknown, not zero. */
+export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void }) {
+  const [draft, setDraft] = useState<Document>(item.document);
+  const [onHand, setOnHand] = useState(String(item.onHand));
+  const [copy, setCopy] = useState("");
+  const queries = useQueryClient();
+  const done = () => queries.invalidateQueries();
+  const keep = useMutation({
+    mutationFn: (retired: boolean) =>
+      api.changeModule(item.document.code, {
+        version: item.version,
+        document: draft,
+        onHand: Number(onHand),
+        retired,
+      }),
+    onSuccess: (changed) => changed.reopened.length === 0 && done(),
+  });
+  const duplicate = useMutation({
+    mutationFn: () => api.addModule({ document: { ...draft, code: copy }, onHand: 0 }),
+    onSuccess: done,
+  });
+  const set = (part: Partial<Document>) => setDraft({ ...draft, ...part });
+  const rate = (load: Load, unit: "watts" | "amps", text: string) =>
+    set({
+      channels: draft.channels.map((channel) => ({
+        ...channel,
+        ratings: [
+          ...channel.ratings.filter((r) => r.load !== load),
+          ...(number(text) === undefined ? [] : [{ load, [unit]: number(text) }]),
+        ],
+      })),
+    });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    keep.mutate(item.retired);
+  };
+  return (
+    <form
+      onSubmit={submit}
+      aria-label={`module ${item.document.code}`}
+      className="bg-base-100 border-base-content mb-6 rounded-[4px] border-[1.5px] p-4"
+    >
+      <div className="mb-3 flex flex-wrap items-baseline gap-3">
+        <h2 className="font-mono text-lg">{item.document.code}</h2>
+        <span className="text-soft">
+          {item.document.maker}, changed by {item.changedBy}, {moment(item.changedAt)}
+        </span>
+        <span className="flex-1" />
+        <button type="button" className="btn btn-sm btn-outline" onClick={onClose}>
+          close
+        </button>
+      </div>
+      {item.unknown.length > 0 && (
+        <p className="border-warning mb-3 flex gap-2 border-l-4 pl-3">
+          Not stated: {item.unknown.join(", ")}. What matters of it holds a plan back until it is found out.
+        </p>
+      )}
+      <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
+        <TextField label="Name" value={draft.name} onChange={(name) => set({ name })} required />
+        <TextField
+          label="Price"
+          inputMode="decimal"
+          value={draft.priceCents == null ? "" : String(draft.priceCents / 100)}
+          onChange={(text) => {
+            const price = number(text);
+            set({ priceCents: price === undefined ? undefined : Math.round(price * 100) });
+          }}
+        />
+        <TextField
+          label="Supplier"
+          value={draft.supplier ?? ""}
+          onChange={(supplier) => set({ supplier: supplier || undefined })}
+        />
+        <TextField label="On the shelf" inputMode="numeric" value={onHand} onChange={setOnHand} required />
+        {(
+          [
+            ["lengthMm", "Length, mm"],
+            ["widthMm", "Width, mm"],
+            ["thicknessMm", "Thickness, mm"],
+            ["contactPeakAmps", "Peak the contact stands, A"],
+          ] as const
+        ).map(([field, label]) => (
+          <TextField
+            key={field}
+            label={label}
+            inputMode="decimal"
+            value={draft[field] == null ? "" : String(draft[field])}
+            onChange={(text) => set({ [field]: number(text) })}
+          />
+        ))}
+        {LOADS.map(({ load, label, unit }) => {
+          const rating = draft.channels[0]?.ratings.find((r) => r.load === load);
+          return (
+            draft.channels.length > 0 && (
+              <TextField
+                key={load}
+                label={label}
+                inputMode="decimal"
+                value={String(rating?.[unit] ?? "")}
+                onChange={(text) => rate(load, unit, text)}
+              />
+            )
+          );
+        })}
+        <TextField
+          label="Highest temperature, °C"
+          inputMode="numeric"
+          value={draft.temperatures == null ? "" : String(draft.temperatures.highest)}
+          onChange={(text) => {
+            const highest = number(text);
+            set({
+              temperatures:
+                highest === undefined ? undefined : { lowest: draft.temperatures?.lowest ?? 0, highest },
+            });
+          }}
+        />
+        <Choice
+          label="Role in the mesh"
+          value={draft.meshRole ?? ""}
+          onChange={(role) => set({ meshRole: role === "" ? undefined : role })}
+          options={[
+            { value: "", label: "unknown" },
+            { value: "PASSES_ON", label: "passes on for others" },
+            { value: "LISTENS_ONLY", label: "listens only" },
+            { value: "NO_MESH", label: "no mesh" },
+          ]}
+        />
+      </div>
+      <Facts document={draft} />
+      <div className="mt-4 flex flex-wrap items-end gap-2">
+        <button type="submit" className="btn btn-sm btn-primary" disabled={keep.isPending}>
+          keep
+        </button>
+        <button type="button" className="btn btn-sm btn-outline" onClick={() => keep.mutate(!item.retired)}>
+          {item.retired ? "buy it again" : "buy it no more"}
+        </button>
+        <span className="flex-1" />
+        <TextField label="Duplicate under the code" value={copy} onChange={setCopy} className="w-48" />
+        <button
+          type="button"
+          className="btn btn-sm btn-outline"
+          onClick={() => duplicate.mutate()}
+          disabled={!copy || duplicate.isPending}
+        >
+          duplicate
+        </button>
+      </div>
+      {keep.isError && <Failure error={keep.error} />}
+      {duplicate.isError && <Failure error={duplicate.error} />}
+      {keep.data && keep.data.reopened.length > 0 && <Reopened reopened={keep.data.reopened} onSeen={done} />}
+    </form>
+  );
+}
+
+function Reopened({ reopened, onSeen }: { reopened: Schemas["Reopened"][]; onSeen: () => void }) {
+  return (
+    <div role="status" className="border-warning mt-3 border-l-4 pl-3">
+      <p className="font-semibold">Verdicts that used it were judged anew:</p>
+      <ul>
+        {reopened.map(({ before, after }) => (
+          <li key={after.box} className="flex items-center gap-2">
+            <Mark kind={after.verdict as "OK" | "HOLD" | "STOP"} size={15} />
+            <Link className="link" to={`/jobs/${after.job}/boxes/${after.box}/match`}>
+              {after.jobName}, {after.label}
+            </Link>
+            {before.verdict === after.verdict
+              ? `still ${after.verdict}`
+              : `${before.verdict} before, ${after.verdict} now`}
+            {before.issued && !after.issued && ": its plan must be issued again"}
+          </li>
+        ))}
+      </ul>
+      <button type="button" className="btn btn-xs btn-outline mt-1" onClick={onSeen}>
+        seen
+      </button>
+    </div>
+  );
+}
+
+/** What the form does not change: it comes with the file of the maker. */
+function Facts({ document: d }: { document: Document }) {
+  return (
+    <details className="mt-3">
+      <summary className="cursor-pointer font-semibold">
+        Terminals, pairing, indicator, firmware, endpoints
+      </summary>
+      <div className="mt-2 grid gap-4 text-[14px] sm:grid-cols-2">
+        <List
+          title="Terminals and leads"
+          rows={d.terminals.map(
+            (t) =>
+              `${t.name}: ${t.takes} ${t.takes === 1 ? "conductor" : "conductors"}${t.maxMm2 == null ? "" : ` to ${t.maxMm2} mm²`}${t.leadMm == null ? "" : `, lead of ${t.leadMm} mm`}`,
+          )}
+        />
+        <List
+          title="Ways into pairing"
+          rows={(d.pairing ?? []).map((p) => `${p.words}${p.overAir ? " (closed up)" : ""}`)}
+        />
+        <List title="Indicator" rows={(d.indicators ?? []).map((i) => `${i.state}: ${i.pattern}`)} />
+        <List
+          title="Firmware"
+          rows={(d.firmware ?? []).map((f) => `${f.name} ${f.version}: ${f.features.join(", ")}`)}
+        />
+        <List title="Endpoints" rows={(d.endpoints ?? []).map((e) => `${e.number}: ${e.drives}`)} />
+        <List title="Approvals" rows={d.markets} />
+      </div>
+    </details>
+  );
+}
+
+function List({ title, rows }: { title: string; rows: string[] }) {
+  return (
+    <div>
+      <h3 className="text-[15px]">{title}</h3>
+      {rows.length === 0 ? (
+        <p className="text-soft">not stated</p>
+      ) : (
+        rows.map((row) => <p key={row}>{row}</p>)
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,63 @@
+import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { api, type Schemas } from "../../api/client";
+import { Failure } from "../../ui/Failure";
+
+/** The stock book as a file, and files into the stock book. */
+export function Transfer() {
+  const queries = useQueryClient();
+  const take = useMutation({
+    mutationFn: async (file: File) =>
+      api.importStock(file.name.toLowerCase().endsWith(".csv") ? "CSV" : "JSON", await file.text()),
+    onSuccess: () => queries.invalidateQueries(),
+  });
+  return (
+    <section className="mt-6">
+      <h2 className="mb-2 text-lg">Files</h2>
+      <div className="flex flex-wrap items-center gap-3">
+        <a className="btn btn-sm btn-outline" href="/api/v1/stock/export?format=JSON" download>
+          all as JSON
+        </a>
+        <a className="btn btn-sm btn-outline" href="/api/v1/stock/export?format=CSV" download>
+          figures as CSV
+        </a>
+        <label className="flex items-center gap-2">
+          take in
+          <input
+            type="file"
+            accept=".json,.csv"
+            className="file-input file-input-sm"
+            onChange={(e) => {
+              const file = e.target.files?.[0];
+              if (file) {
+                take.mutate(file);
+              }
+              e.target.value = "";
+            }}
+          />
+        </label>
+      </div>
+      {take.isPending && <p role="status">Reading, row by row.</p>}
+      {take.isError && <Failure error={take.error} />}
+      {take.data && <Report report={take.data} />}
+    </section>
+  );
+}
+
+function Report({ report }: { report: Schemas["StockReport"] }) {
+  return (
+    <div role="status" className="mt-3">
+      <p>
+        {report.added} added, {report.changed} changed, {report.refused.length} not taken
+        {report.reopened.length > 0 && `; ${report.reopened.length} verdicts judged anew`}.
+      </p>
+      <ul className="list-disc pl-5">
+        {report.refused.map((row) => (
+          <li key={row.row}>
+            Row {row.row}, {row.code}:{" "}
+            {row.problems.map((p) => `${p.pointer} ${p.found}; wanted is ${p.expected}`).join(". ")}
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
