@@ -146,24 +146,19 @@ function Totals({ outcome }: { outcome: Schemas["Outcome"] }) {
           ? "Nothing better exists by these weights: that is proved."
           : `A better one could save at most ${outcome.gap.toFixed(2)}.`}
       </p>
-      <table className="table-sm mt-2 table w-auto" aria-label="what the choice is weighed by">
-        <tbody>
-          {outcome.terms
-            .filter((term) => term.amount !== 0)
-            .map((term) => (
-              <tr key={term.term}>
-                <th scope="row" className="font-normal">
-                  {term.label}
-                </th>
-                <td className="font-mono text-right">{term.amount.toFixed(2)}</td>
-              </tr>
-            ))}
-          <tr>
-            <th scope="row">Together</th>
-            <td className="font-mono text-right font-bold">{outcome.total.toFixed(2)}</td>
-          </tr>
-        </tbody>
-      </table>
+      <dl
+        aria-label="what the choice is weighed by"
+        className="mt-2 grid gap-x-8 gap-y-0.5 text-[14px] sm:grid-cols-2 2xl:grid-cols-3"
+      >
+        {[...outcome.terms.filter((term) => term.amount !== 0), { label: "Together", amount: outcome.total }].map(
+          (term) => (
+            <div key={term.label} className="border-line flex justify-between border-b border-dashed">
+              <dt className={term.label === "Together" ? "font-semibold" : ""}>{term.label}</dt>
+              <dd className="font-mono">{term.amount.toFixed(2)}</dd>
+            </div>
+          ),
+        )}
+      </dl>
     </section>
   );
 }

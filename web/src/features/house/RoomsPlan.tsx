@@ -6,7 +6,14 @@ type Props = {
   anchors: Schemas["AnchorEntry"][];
 };
 
-const SCALE = 14;
+const SCALE = 16;
+/** Pixels that a letter of a name takes. */
+const LETTER = 5.4;
+
+const fitting = (words: string, width: number) => {
+  const most = Math.floor((width * SCALE - 6) / LETTER);
+  return words.length <= most ? words : `${words.slice(0, Math.max(1, most - 1))}…`;
+};
 
 /** The rooms of each storey from above, with where the networks begin. */
 export function RoomsPlan({ job, rooms, anchors }: Props) {
@@ -40,6 +47,7 @@ export function RoomsPlan({ job, rooms, anchors }: Props) {
                 const here = anchors.filter((a) => a.room === r.room);
                 return (
                   <g key={r.room}>
+                    <title>{[room?.name, ...here.map((a) => a.name)].join(", ")}</title>
                     <rect
                       x={x}
                       y={y}
@@ -49,11 +57,11 @@ export function RoomsPlan({ job, rooms, anchors }: Props) {
                       strokeWidth={r.walls === "PLASTERBOARD" || r.walls === "GLASS" ? 1 : 2}
                     />
                     <text x={x + 4} y={y + 13} className="fill-base-content text-[10px]">
-                      {room?.name}
+                      {fitting(room?.name ?? "", r.width)}
                     </text>
                     {here.map((a, i) => (
                       <text
-                        key={a.name}
+                        key={fitting(a.name, r.width)}
                         x={x + 4}
                         y={y + 26 + 11 * i}
                         className="fill-primary text-[10px] font-bold"

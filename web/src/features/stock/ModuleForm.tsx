@@ -29,6 +29,9 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
   const [draft, setDraft] = useState<Document>(item.document);
   const [onHand, setOnHand] = useState(String(item.onHand));
   const [copy, setCopy] = useState("");
+  const [price, setPrice] = useState(
+    item.document.priceCents == null ? "" : (item.document.priceCents / 100).toFixed(2),
+  );
   const queries = useQueryClient();
   const done = () => queries.invalidateQueries();
   const keep = useMutation({
@@ -69,7 +72,7 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
       <div className="mb-3 flex flex-wrap items-baseline gap-3">
         <h2 className="font-mono text-lg">{item.document.code}</h2>
         <span className="text-soft">
-          {item.document.maker}, changed by {item.changedBy}, {moment(item.changedAt)}
+          {item.document.maker} · {item.changedBy}, {moment(item.changedAt)}
         </span>
         <span className="flex-1" />
         <button type="button" className="btn btn-sm btn-outline" onClick={onClose}>
@@ -86,10 +89,11 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
         <TextField
           label="Price"
           inputMode="decimal"
-          value={draft.priceCents == null ? "" : String(draft.priceCents / 100)}
+          value={price}
           onChange={(text) => {
-            const price = number(text);
-            set({ priceCents: price === undefined ? undefined : Math.round(price * 100) });
+            setPrice(text);
+            const amount = number(text);
+            set({ priceCents: amount === undefined ? undefined : Math.round(amount * 100) });
           }}
         />
         <TextField

@@ -15,14 +15,20 @@ import org.hiddenclerk.app.accounts.Accounts;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.planning.PickEntry;
 import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.settings.HouseDocument;
+import org.hiddenclerk.app.settings.HouseSettings;
+import org.hiddenclerk.app.stock.StockShelves;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
+import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.matching.Wish;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
+import org.hiddenclerk.core.radio.Material;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.jspecify.annotations.Nullable;
@@ -48,9 +54,11 @@ class DemoHouse implements ApplicationRunner {
     private final Boxes boxes;
     private final Plans plans;
     private final JsonMapper json;
+    private final HouseSettings settings;
+    private final StockShelves stockShelves;
 
     DemoHouse(ClerkProperties properties, Accounts accounts, OpenHouse openHouse, RecordSurvey recordSurvey, Boxes boxes,
-              Plans plans, JsonMapper json) {
+              Plans plans, JsonMapper json, HouseSettings settings, StockShelves stockShelves) {
         this.properties = properties;
         this.accounts = accounts;
         this.openHouse = openHouse;
@@ -58,18 +66,27 @@ class DemoHouse implements ApplicationRunner {
         this.boxes = boxes;
         this.plans = plans;
         this.json = json;
+        this.settings = settings;
+        this.stockShelves = stockShelves;
     }
 
     /** A house as it is written down for the demo; boxes name circuits by label and rooms by name. */
-    record House(String name, String place, RegionProfile region, List<Circuit> circuits, List<Room> rooms,
-                 List<Box> boxes) {
+    record House(String name, String place, RegionProfile region, List<Circuit> circuits, List<Anchor> anchors,
+                 Map<String, Integer> shelf, List<Room> rooms, List<Box> boxes) {
     }
 
     record Circuit(String label, BigDecimal ratingAmps, Line phase, boolean alternativelySupplied, BigDecimal elvVolts,
                    Protection.@Nullable Device device, @Nullable Integer residualMilliamps, @Nullable BigDecimal cableMm2) {
     }
 
-    record Room(String name, String storey) {
+    record Room(String name, String storey, Plan plan) {
+    }
+
+    /** Where a room is, in metres. */
+    record Plan(int storey, double x, double y, double width, double depth, Material walls) {
+    }
+
+    record Anchor(String name, Protocol protocol, String room, @Nullable Integer takes) {
     }
 
     record Box(String room, SurveyDocument survey, List<PickEntry> picks, boolean issue) {
@@ -99,6 +116,8 @@ class DemoHouse implements ApplicationRunner {
                         ? OptionalInt.empty() : OptionalInt.of(c.residualMilliamps()), Optional.ofNullable(c.cableMm2()))).toString()));
         Map<String, UUID> rooms = new LinkedHashMap<>();
         house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));
+        settle(job, house, rooms);
+        stockShelves.putOnShelf(house.shelf(), DISPLAY_NAME);
         Map<String, UUID> ids = new LinkedHashMap<>();
         for (Box box : house.boxes()) {
             SurveyDocument alone = resolved(box.survey(), circuits, Map.of());
@@ -122,6 +141,15 @@ class DemoHouse implements ApplicationRunner {
                 plans.issue(id, boxes.find(id).row().version(), DISPLAY_NAME);
             }
         }
+    }
+
+    private void settle(UUID job, House house, Map<String, UUID> rooms) {
+        HouseDocument usual = settings.house(job).document();
+        settings.keep(job, 0, new HouseDocument(List.of(new HouseDocument.WishEntry(Wish.Kind.WITHOUT_INTERNET, true, ""),
+                new HouseDocument.WishEntry(Wish.Kind.KEEP_PLATES, false, "")), usual.weights(), false, house.rooms().stream()
+                .map(r -> new HouseDocument.RoomEntry(rooms.get(r.name()), r.plan().storey(), r.plan().x(), r.plan().y(), r.plan().width(),
+                        r.plan().depth(), r.plan().walls())).toList(), usual.storeyHeight(), Material.WOOD, house.anchors().stream()
+                .map(a -> new HouseDocument.AnchorEntry(a.name(), a.protocol(), rooms.get(a.room()), a.takes())).toList()), DISPLAY_NAME);
     }
 
     /** The survey with identities in place of labels; cables to boxes that are not known yet are left out. */

@@ -15,9 +15,20 @@ import tools.jackson.databind.json.JsonMapper;
 /** The demo owner at work through the API. */
 public final class Person {
     private final MockMvc mvc;
+    private final String role;
     private final JsonMapper json = JsonMapper.builder().build();
 
+    /** Somebody who may only fit. */
+    public static Person fitter(MockMvc mvc) {
+        return new Person(mvc, "FITTER");
+    }
+
     public Person(MockMvc mvc) {
+        this(mvc, "OWNER");
+    }
+
+    private Person(MockMvc mvc, String role) {
+        this.role = role;
         this.mvc = mvc;
     }
 
@@ -54,7 +65,7 @@ public final class Person {
 
     private Answer ask(HttpMethod method, String path, Object body) {
         try {
-            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user("tarrow"))
+            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user("tarrow").roles(role))
                     .with(csrf());
             if (body != null) {
                 request.contentType(MediaType.APPLICATION_JSON)

@@ -139,21 +139,21 @@ public final class RadioPlan {
         for (Member member : members) {
             if (!canEstimate(member)) {
                 findings.add(Finding.of(FindingCode.LINK_NOT_ESTIMATED, member.name(), member.inMetal()
-                        ? "Metal is around it: count on no link until it is measured." : "Its room, or a coordinator or access point of "
+                        ? member.name() + ": metal is around it; count on no link until it is measured." : member.name() + ": its room, or a coordinator or access point of "
                         + member.protocol().label() + ", is not on the plan of the house.", SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, member.inMetal() ? "measure it with the plate on" : "draw the rooms")));
             } else if (!hops.containsKey(member)) {
-                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, member.name(), best(member, members), SOURCE,
+                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, member.name(), member.name() + ": " + best(member, members), SOURCE,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "a module that passes on in between, or a nearer access point")));
             } else if (hops.get(member) > HOPS.getOrDefault(member.protocol(), Integer.MAX_VALUE)) {
-                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, member.name(), hops.get(member) + " hops to the coordinator; "
+                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, member.name(), member.name() + ": " + hops.get(member) + " hops to the coordinator; "
                         + member.protocol().label() + " goes " + HOPS.get(member.protocol()) + ".", PROTOCOL,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "move the coordinator nearer")));
             } else {
                 nearest(member, members, hops).filter(link -> link.quality() == Link.Quality.WEAK)
                         .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, member.name(), String.format(Locale.ROOT,
-                                "%.1f\u2009dB are left over %.0f\u2009m, %d walls and %d floors to the nearest that passes on.",
-                                link.marginDecibels(), link.metres(), link.walls(), link.floors()), SOURCE)));
+                                "%s: %.1f\u2009dB are left over %.0f\u2009m, %d walls and %d floors to the nearest that passes on.",
+                                member.name(), link.marginDecibels(), link.metres(), link.walls(), link.floors()), SOURCE)));
             }
         }
         for (Protocol protocol : Protocol.values()) {
@@ -183,7 +183,7 @@ public final class RadioPlan {
 
     private String best(Member member, List<Member> members) {
         Optional<Link> link = nearest(member, members, hops(members));
-        return link.map(l -> String.format(Locale.ROOT, "The nearest that has a way is %.0f\u2009m, %d walls and %d floors away: %.1f\u2009dB "
-                + "too little.", l.metres(), l.walls(), l.floors(), -l.marginDecibels())).orElse("Nothing of its network is in reach.");
+        return link.map(l -> String.format(Locale.ROOT, "the nearest that has a way is %.0f\u2009m, %d walls and %d floors away: %.1f\u2009dB "
+                + "too little.", l.metres(), l.walls(), l.floors(), -l.marginDecibels())).orElse("nothing of its network is in reach.");
     }
 }
