@@ -184,6 +184,10 @@ export const api = {
     ),
   compareChoices: (choice: string, other: string) =>
     dataOf(client.GET("/api/v1/choices/{choice}/compare/{other}", { params: { path: { choice, other } } })),
+  pickList: (job: string) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/pick-list", { params: { path: { job } } })),
+  goodsIn: (job: string, body: Schemas["Arrival"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/goods-in", { params: { path: { job } }, body })),
   setRunSheetAside: (id: string, version: number) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/set-aside", { ...box(id), body: { version } })),
 };

@@ -76,6 +76,9 @@ export const houseChoicesOptions = (job: string) =>
       query.state.data?.some((choice) => choice.state === "RUNNING") ? 500 : false,
   });
 
+export const pickListOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "pick-list"], queryFn: () => api.pickList(job) });
+
 export const practiceBookOptions = queryOptions({ queryKey: ["practice"], queryFn: api.practiceBook });
 
 export const practiceWallOptions = (run: string) =>

@@ -150,14 +150,15 @@ function Totals({ outcome }: { outcome: Schemas["Outcome"] }) {
         aria-label="what the choice is weighed by"
         className="mt-2 grid gap-x-8 gap-y-0.5 text-[14px] sm:grid-cols-2 2xl:grid-cols-3"
       >
-        {[...outcome.terms.filter((term) => term.amount !== 0), { label: "Together", amount: outcome.total }].map(
-          (term) => (
-            <div key={term.label} className="border-line flex justify-between border-b border-dashed">
-              <dt className={term.label === "Together" ? "font-semibold" : ""}>{term.label}</dt>
-              <dd className="font-mono">{term.amount.toFixed(2)}</dd>
-            </div>
-          ),
-        )}
+        {[
+          ...outcome.terms.filter((term) => term.amount !== 0),
+          { label: "Together", amount: outcome.total },
+        ].map((term) => (
+          <div key={term.label} className="border-line flex justify-between border-b border-dashed">
+            <dt className={term.label === "Together" ? "font-semibold" : ""}>{term.label}</dt>
+            <dd className="font-mono">{term.amount.toFixed(2)}</dd>
+          </div>
+        ))}
       </dl>
     </section>
   );

@@ -3,6 +3,7 @@ import { Link } from "react-router";
 const PAGES = [
   { path: "", word: "House" },
   { path: "/match", word: "Match all" },
+  { path: "/pick-list", word: "Pick list" },
   { path: "/rooms", word: "Rooms and radio" },
 ];
 

@@ -10,6 +10,7 @@ import { DrawSheet } from "../draw/DrawSheet";
 import { FitSheet } from "../fit/FitSheet";
 import { MatchSheet } from "../match/MatchSheet";
 import { HouseMatchSheet } from "../house/HouseMatchSheet";
+import { PickListSheet } from "../house/PickListSheet";
 import { RoomsSheet } from "../house/RoomsSheet";
 import { SurveyPage } from "../survey/SurveyPage";
 import { type Drawer, DrawerContext } from "./drawers";
@@ -126,6 +127,8 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
   switch (page) {
     case "/match":
       return <HouseMatchSheet job={job} />;
+    case "/pick-list":
+      return <PickListSheet job={job} />;
     case "/rooms":
       return <RoomsSheet job={job} />;
     default:

@@ -2,6 +2,7 @@ import type { Schemas } from "../../api/client";
 import { money } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { MarginBar } from "../../ui/MarginBar";
+import { RoomPicture } from "./RoomPicture";
 
 type Props = {
   candidate: Schemas["CandidateView"];
@@ -9,12 +10,14 @@ type Props = {
   picked: boolean;
   busy: boolean;
   onPick: () => void;
+  /** Inside of the box, to draw the module into. */
+  inside?: Schemas["Geometry"];
 };
 
 const EDGE = { OK: "border-success", HOLD: "border-warning", STOP: "border-error" };
 
 /** A module with its margins and all reasons. */
-export function CandidateCard({ candidate, rank, picked, busy, onPick }: Props) {
+export function CandidateCard({ candidate, rank, picked, busy, onPick, inside }: Props) {
   const fits = candidate.verdict === "OK";
   const tooMany = candidate.findings.some((f) => f.code === "TOO_FEW_CHANNELS");
   return (
@@ -56,6 +59,7 @@ export function CandidateCard({ candidate, rank, picked, busy, onPick }: Props) 
             <MarginBar key={`${margin.what} ${margin.unit}`} margin={margin} />
           ))}
         </ul>
+        {candidate.room && inside && <RoomPicture room={candidate.room} inside={inside} />}
         <div className="flex w-full justify-end sm:w-auto sm:items-start">
           <button
             type="button"

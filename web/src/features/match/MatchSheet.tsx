@@ -151,6 +151,7 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
             picked={isPicked(candidate)}
             busy={pick.isPending}
             onPick={() => choose(candidate)}
+            inside={survey.data.survey.geometry}
           />
         ))}
         {shown.map((candidate) => (
@@ -160,6 +161,7 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
             picked={isPicked(candidate)}
             busy={pick.isPending}
             onPick={() => choose(candidate)}
+            inside={survey.data.survey.geometry}
           />
         ))}
       </ol>

@@ -61,7 +61,7 @@ class MatchController {
                          @MayBeAbsent String companionCode, Map<Integer, InputBehaviour> behaviours,
                          @MayBeAbsent BigDecimal bypassWatts, @MayBeAbsent BigDecimal price, boolean worksWithoutInternet,
                          Verdict verdict, List<FindingView> findings, List<MarginView> margins,
-                         @MayBeAbsent RoomView room) {
+                         @MayBeAbsent PlaceInBoxView room) {
         static CandidateView of(Candidate candidate) {
             var assignment = candidate.assignment();
             var model = assignment.model();
@@ -73,14 +73,14 @@ class MatchController {
                     candidate.findings().stream().map(FindingView::of).toList(),
                     candidate.margins().stream().map(m -> new MarginView(m.what(), m.found()
                             .setScale(2, java.math.RoundingMode.HALF_UP).stripTrailingZeros(), m.allowed(), m.unit(),
-                            m.level())).toList(), candidate.placement().map(RoomView::of).orElse(null));
+                            m.level())).toList(), candidate.placement().map(PlaceInBoxView::of).orElse(null));
         }
     }
 
     /** Where the module lies in the box, seen from the front. */
-    record RoomView(BigDecimal neededMm, List<LyingView> lying) {
-        static RoomView of(Placement placement) {
-            return new RoomView(placement.needed().asDecimal(), placement.lying().stream().map(l -> new LyingView(l.x().asDecimal(),
+    record PlaceInBoxView(BigDecimal neededMm, List<LyingView> lying) {
+        static PlaceInBoxView of(Placement placement) {
+            return new PlaceInBoxView(placement.needed().asDecimal(), placement.lying().stream().map(l -> new LyingView(l.x().asDecimal(),
                     l.y().asDecimal(), l.width().asDecimal(), l.height().asDecimal(), l.from().asDecimal(), l.to().asDecimal(), l.beside())).toList());
         }
     }

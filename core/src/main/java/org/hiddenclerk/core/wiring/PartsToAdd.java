@@ -58,7 +58,7 @@ public final class PartsToAdd {
     }
 
     /** Connectors that are new, or hold more than they did and so may have to be changed for a larger one. */
-    private static Map<Integer, Integer> connectors(BoxWiring before, BoxWiring after) {
+    public static Map<Integer, Integer> connectors(BoxWiring before, BoxWiring after) {
         Map<Integer, Integer> bySize = new TreeMap<>();
         for (End place : after.places()) {
             int now = after.attachedAt(place).size();

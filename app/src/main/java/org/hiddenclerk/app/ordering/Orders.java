@@ -1,0 +1,167 @@
+package org.hiddenclerk.app.ordering;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.stock.AccessoryDocument;
+import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.ordering.Need;
+import org.hiddenclerk.core.ordering.PickList;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.WiringPlan;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** What a job takes, what of it is on the shelf or has arrived, and what is left to order. */
+@Service
+class Orders {
+    private static final TypeReference<List<String>> SERIALS = new TypeReference<>() { };
+
+    private final Houses houses;
+    private final Boxes boxes;
+    private final Plans plans;
+    private final StockBook stock;
+    private final GoodsInRepository goods;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Orders(Houses houses, Boxes boxes, Plans plans, StockBook stock, GoodsInRepository goods, JsonMapper json, Clock clock) {
+        this.houses = houses;
+        this.boxes = boxes;
+        this.plans = plans;
+        this.stock = stock;
+        this.goods = goods;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * One line of the list.
+     *
+     * @param code    in the stock book; empty where it has nothing of the kind
+     * @param toOrder what is neither on the shelf nor arrived
+     * @param price   of what is to be ordered; absent where a price is unknown
+     */
+    record OrderLine(Need.Kind kind, String code, String words, BigDecimal needed, BigDecimal spare, String unit, BigDecimal onHand,
+                     BigDecimal arrived, BigDecimal toOrder, String supplier, @MayBeAbsent BigDecimal price, List<String> serials) {
+    }
+
+    @Transactional(readOnly = true)
+    public List<OrderLine> lines(UUID job) {
+        HouseContext house = houses.context(job);
+        List<GoodsInRow> arrived = goods.findByJobIdOrderByTakenAt(job);
+        Map<String, BigDecimal> shelf = new LinkedHashMap<>();
+        stock.onHand().forEach((code, count) -> shelf.put(code, BigDecimal.valueOf(count)));
+        return PickList.of(plansOf(job, house), house.region()).stream().map(need -> line(need, shelf, arrived))
+                .sorted(Comparator.comparing(OrderLine::supplier)).toList();
+    }
+
+    /** One plan for each run: it holds what is picked for all of its boxes. */
+    private List<WiringPlan> plansOf(UUID job, HouseContext house) {
+        Plans.Circumstances circumstances = plans.circumstances(job);
+        Set<String> done = new HashSet<>();
+        List<WiringPlan> all = new ArrayList<>();
+        for (BoxRow row : boxes.ofJob(job)) {
+            if (!row.picks().isEmpty() && !done.contains(row.id().toString())) {
+                Boxes.Found found = boxes.found(row, job, house);
+                found.run().boxes().forEach(place -> done.add(place.id()));
+                all.add(plans.judge(found, circumstances).plan());
+            }
+        }
+        return all;
+    }
+
+    private OrderLine line(Need need, Map<String, BigDecimal> shelf, List<GoodsInRow> goodsIn) {
+        String code = codeOf(need.thing());
+        List<GoodsInRow> own = goodsIn.stream().filter(row -> row.code().equals(code)).toList();
+        BigDecimal arrived = BigDecimal.valueOf(own.stream().mapToInt(GoodsInRow::quantity).sum());
+        BigDecimal wanted = need.total().subtract(arrived).max(BigDecimal.ZERO);
+        BigDecimal taken = shelf.getOrDefault(code, BigDecimal.ZERO).min(wanted);
+        shelf.merge(code, taken.negate(), BigDecimal::add);
+        BigDecimal toOrder = wanted.subtract(taken);
+        List<String> serials = own.stream().flatMap(row -> json.readValue(row.serials(), SERIALS).stream()).toList();
+        return new OrderLine(need.thing().kind(), code, need.thing().words(), plain(need.needed()), plain(need.spare()), need.unit(), plain(taken),
+                plain(arrived), plain(toOrder), stock.supplierOf(code), priceOf(code).map(each -> each.multiply(toOrder)
+                .setScale(2, RoundingMode.HALF_UP)).orElse(null), serials);
+    }
+
+    private static BigDecimal plain(BigDecimal value) {
+        BigDecimal stripped = value.stripTrailingZeros();
+        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
+    }
+
+    /** What the stock book has for a need: the smallest that is large enough. */
+    private String codeOf(Need.Thing thing) {
+        return switch (thing.kind()) {
+            case MODULE -> thing.key();
+            case CONNECTOR -> first(AccessoryDocument.Kind.CONNECTOR, a -> a.ports() != null && a.ports() >= Integer.parseInt(thing.key()),
+                    Comparator.comparing(AccessoryDocument::ports));
+            case BYPASS -> first(AccessoryDocument.Kind.BYPASS, a -> a.watts() != null && BigDecimal.valueOf(a.watts())
+                    .compareTo(new BigDecimal(thing.key())) >= 0, Comparator.comparing(AccessoryDocument::watts));
+            case WIRE -> first(AccessoryDocument.Kind.WIRE, a -> a.colour() != null && a.mm2() != null && thing.key().equals(a.colour() + " "
+                    + a.mm2().stripTrailingZeros().toPlainString()), Comparator.comparing(AccessoryDocument::code));
+            case SLEEVE -> first(AccessoryDocument.Kind.SLEEVE, a -> a.colour() != null && a.colour().name().equals(thing.key()),
+                    Comparator.comparing(AccessoryDocument::code));
+            case CAP -> any(AccessoryDocument.Kind.CAP);
+            case MECHANISM -> thing.key().startsWith("PUSH") ? any(AccessoryDocument.Kind.MECHANISM) : "";
+            case BLANK_PLATE -> any(AccessoryDocument.Kind.BLANK_PLATE);
+            case LABEL -> any(AccessoryDocument.Kind.LABEL);
+        };
+    }
+
+    private String any(AccessoryDocument.Kind kind) {
+        return first(kind, a -> true, Comparator.comparing(AccessoryDocument::code));
+    }
+
+    private String first(AccessoryDocument.Kind kind, java.util.function.Predicate<AccessoryDocument> suits,
+                         Comparator<AccessoryDocument> smallest) {
+        return stock.accessories().stream().filter(a -> a.kind() == kind && suits.test(a)).min(smallest).map(AccessoryDocument::code).orElse("");
+    }
+
+    private Optional<BigDecimal> priceOf(String code) {
+        Optional<BigDecimal> accessory = stock.accessories().stream().filter(a -> a.code().equals(code) && a.priceCents() != null).findFirst()
+                .map(a -> BigDecimal.valueOf(a.priceCents(), 2));
+        return accessory.or(() -> stock.catalogue().find(code).filter(m -> m.priceCents().isPresent())
+                .map(m -> BigDecimal.valueOf(m.priceCents().getAsInt(), 2)));
+    }
+
+    /** @throws Unusable for a serial that was taken in before, and for more serials than pieces */
+    @Transactional
+    public void arrived(UUID job, String code, int quantity, List<String> serials, String who) {
+        List<String> stripped = serials.stream().map(String::strip).filter(s -> !s.isEmpty()).toList();
+        if (stripped.size() > quantity || new HashSet<>(stripped).size() < stripped.size()) {
+            throw Unusable.content("The goods cannot be taken in", new FieldProblem("/serials", stripped.size() + " serials, "
+                    + new HashSet<>(stripped).size() + " different", "different ones, at most " + quantity));
+        }
+        Set<String> known = new HashSet<>();
+        goods.findAll().forEach(row -> known.addAll(json.readValue(row.serials(), SERIALS)));
+        stripped.stream().filter(known::contains).findFirst().ifPresent(serial -> {
+            throw Unusable.content("The goods cannot be taken in", new FieldProblem("/serials", serial, "a serial that was not taken in before"));
+        });
+        boolean listed = lines(houses.job(job).id()).stream().anyMatch(line -> line.code().equals(code) && !code.isEmpty());
+        if (!listed) {
+            throw Unusable.content("The goods cannot be taken in", new FieldProblem("/code", code, "a code on the pick list of this job"));
+        }
+        goods.saveAndFlush(new GoodsInRow(job, code, quantity, json.writeValueAsString(stripped), who, clock.instant()
+                .truncatedTo(ChronoUnit.MICROS)));
+    }
+}

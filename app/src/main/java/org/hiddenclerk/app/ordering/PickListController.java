@@ -1,0 +1,75 @@
+package org.hiddenclerk.app.ordering;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.security.Principal;
+import java.util.List;
+import java.util.UUID;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+import org.hiddenclerk.app.accounts.People;
+import org.springframework.http.MediaType;
+import org.springframework.http.ResponseEntity;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The pick list of a job, as a list and as a file, and goods that arrive for it. */
+@RestController
+@RequestMapping("/api/v1/jobs/{job}")
+@Tag(name = "order")
+class PickListController {
+    private final Orders orders;
+    private final People people;
+
+    PickListController(Orders orders, People people) {
+        this.orders = orders;
+        this.people = people;
+    }
+
+    /** Goods that arrived, with their serial numbers as far as they have any. */
+    record Arrival(@NotBlank @Size(max = 40) String code, @Min(1) @Max(100_000) int quantity,
+                   @NotNull @Size(max = 1000) List<@NotNull @Size(max = 80) String> serials) {
+    }
+
+    @GetMapping("/pick-list")
+    @Operation(operationId = "pickList")
+    List<Orders.OrderLine> list(@PathVariable UUID job) {
+        return orders.lines(job);
+    }
+
+    @GetMapping("/pick-list.csv")
+    @Operation(operationId = "pickListCsv", summary = "The pick list as comma-separated values (RFC 4180)")
+    ResponseEntity<String> csv(@PathVariable UUID job) {
+        StringBuilder text = new StringBuilder();
+        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
+            printer.printRecord("supplier", "code", "what", "needed", "spare", "unit", "on_shelf", "arrived", "to_order", "price");
+            for (Orders.OrderLine line : orders.lines(job)) {
+                printer.printRecord(line.supplier(), line.code(), line.words(), line.needed(), line.spare(), line.unit(), line.onHand(),
+                        line.arrived(), line.toOrder(), line.price() == null ? "unknown" : line.price());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header("Content-Disposition", "attachment; filename=\"pick-list.csv\"").body(text.toString());
+    }
+
+    @PostMapping("/goods-in")
+    @Operation(operationId = "goodsIn")
+    List<Orders.OrderLine> arrived(@PathVariable UUID job, @Valid @RequestBody Arrival arrival, Principal who) {
+        orders.arrived(job, arrival.code(), arrival.quantity(), arrival.serials(), people.nameOf(who));
+        return orders.lines(job);
+    }
+}

@@ -1,0 +1,70 @@
+package org.hiddenclerk.app.ordering;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.WithDatabase;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+
+/** What the demo house takes, and goods that arrive for it. */
+@WithDatabase
+class PickListTest {
+    @Autowired
+    private MockMvc mvc;
+    private Person person;
+    private String job;
+
+    @BeforeEach
+    void open() {
+        person = new Person(mvc);
+        job = person.demoJob();
+    }
+
+    private JsonNode lineOf(String kind) {
+        for (JsonNode line : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+            if (line.get("kind").asString().equals(kind) && line.get("toOrder").asDouble() > 0) {
+                return line;
+            }
+        }
+        throw new AssertionError("no " + kind + " to order");
+    }
+
+    @Test
+    void whatIsOnTheShelfOrArrivedIsNotOrdered() {
+        for (JsonNode line : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+            double total = line.get("needed").asDouble() + line.get("spare").asDouble();
+            assertThat(line.get("toOrder").asDouble()).as(line.toString()).isCloseTo(Math.max(0, total - line.get("onHand").asDouble()
+                    - line.get("arrived").asDouble()), org.assertj.core.api.Assertions.within(1e-9));
+            assertThat(line.get("code").asString()).as(line.toString()).isNotNull();
+        }
+        JsonNode module = lineOf("MODULE");
+        String code = module.get("code").asString();
+        person.post("/api/v1/jobs/" + job + "/goods-in", Map.of("code", code, "quantity", 1, "serials", List.of("SN-1-" + code))).ok();
+
+        JsonNode after = null;
+        for (JsonNode line : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+            after = line.get("code").asString().equals(code) ? line : after;
+        }
+        assertThat(after.get("toOrder").asInt()).isEqualTo(module.get("toOrder").asInt() - 1);
+        assertThat(after.get("serials").toString()).contains("SN-1-" + code);
+    }
+
+    @Test
+    void aSerialComesInOnce() {
+        String code = lineOf("MODULE").get("code").asString();
+        Map<String, Object> arrival = Map.of("code", code, "quantity", 1, "serials", List.of("SN-TWICE"));
+        person.post("/api/v1/jobs/" + job + "/goods-in", arrival).ok();
+
+        Person.Answer again = person.post("/api/v1/jobs/" + job + "/goods-in", arrival);
+        assertThat(again.status()).isEqualTo(422);
+        assertThat(again.pointer()).isEqualTo("/serials");
+        assertThat(person.post("/api/v1/jobs/" + job + "/goods-in", Map.of("code", "NOT-LISTED", "quantity", 1, "serials", List.of())).pointer())
+                .isEqualTo("/code");
+    }
+}

@@ -1,0 +1,91 @@
+package org.hiddenclerk.core.ordering;
+
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.TreeMap;
+import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.ordering.Need.Kind;
+import org.hiddenclerk.core.ordering.Need.Thing;
+import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.Papers;
+import org.hiddenclerk.core.wiring.PartsToAdd;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.WiringPlan;
+
+/**
+ * Everything that the plans of a house take, counted from their wirings, with spares: of modules and small parts one for each ten
+ * begun, of wire a tenth more, to the next half metre. Common practice, no source.
+ */
+public final class PickList {
+    private static final int ONE_SPARE_FOR = 10;
+    private static final BigDecimal HALF = new BigDecimal("0.5");
+    private static final BigDecimal MM_PER_M = BigDecimal.valueOf(1000);
+
+    private final RegionProfile region;
+    private final Map<Thing, BigDecimal> counts = new TreeMap<>();
+
+    private PickList(RegionProfile region) {
+        this.region = region;
+    }
+
+    /** @param plans one for each run; those without a plan take nothing */
+    public static List<Need> of(List<WiringPlan> plans, RegionProfile region) {
+        PickList list = new PickList(region);
+        plans.forEach(plan -> plan.planned().ifPresent(planned -> list.add(plan, planned)));
+        List<Need> needs = new ArrayList<>();
+        list.counts.forEach((thing, count) -> needs.add(thing.kind() == Kind.WIRE ? wire(thing, count) : new Need(thing, count, spares(thing, count))));
+        return needs;
+    }
+
+    private static BigDecimal spares(Thing thing, BigDecimal count) {
+        boolean none = thing.kind() == Kind.LABEL;
+        return none ? BigDecimal.ZERO : count.divide(BigDecimal.valueOf(ONE_SPARE_FOR), 0, RoundingMode.CEILING);
+    }
+
+    private static Need wire(Thing thing, BigDecimal millimetres) {
+        BigDecimal metres = millimetres.divide(MM_PER_M, 3, RoundingMode.UNNECESSARY);
+        BigDecimal taken = metres.multiply(new BigDecimal("1.1")).divide(HALF, 0, RoundingMode.CEILING).multiply(HALF);
+        return new Need(thing, metres.stripTrailingZeros(), taken.subtract(metres).stripTrailingZeros());
+    }
+
+    private void add(WiringPlan plan, RunWiring planned) {
+        planned.fitted().forEach(fitted -> count(Kind.MODULE, fitted.model().code(), fitted.model().code() + ", " + fitted.model().name(), 1));
+        for (Run.Place place : plan.placesOfWork()) {
+            BoxWiring before = plan.found().at(place);
+            BoxWiring after = planned.at(place);
+            after.bypasses().values().forEach(watts -> count(Kind.BYPASS, watts.asDecimal().toPlainString(), "bypass of " + watts, 1));
+            PartsToAdd.connectors(before, after).forEach((size, number) ->
+                    count(Kind.CONNECTOR, String.valueOf(size), "connector for " + size + " conductors", number));
+            mechanisms(before, after);
+            papers(Papers.of(plan, place, region));
+        }
+    }
+
+    private void mechanisms(BoxWiring before, BoxWiring after) {
+        for (Gang gang : after.box().gangs()) {
+            if (gang.mechanism() != before.box().gang(gang.number()).mechanism()) {
+                boolean blank = gang.mechanism() == Mechanism.FIXED_ON;
+                count(blank ? Kind.BLANK_PLATE : Kind.MECHANISM, blank ? "" : gang.mechanism().name(), blank ? "blank plate"
+                        : gang.mechanism().label() + " mechanism", 1);
+            }
+        }
+    }
+
+    private void papers(Papers papers) {
+        papers.pieces().forEach(piece -> count(Kind.WIRE, piece.colour() + " " + piece.mm2().stripTrailingZeros().toPlainString(),
+                "single core, " + piece.colour().words() + ", " + piece.mm2().stripTrailingZeros().toPlainString() + "\u2009mm²", piece.lengthMm()));
+        papers.caps().forEach(cap -> count(Kind.CAP, "", "insulating cap", 1));
+        papers.sleeves().forEach(sleeve -> count(Kind.SLEEVE, sleeve.colour().name(), "sleeve, " + sleeve.colour().words(), 1));
+        papers.labels().forEach(label -> count(Kind.LABEL, "", "label for a core", 1));
+    }
+
+    private void count(Kind kind, String key, String words, int number) {
+        counts.merge(new Thing(kind, key, words), BigDecimal.valueOf(number), BigDecimal::add);
+    }
+}

@@ -1,0 +1,195 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, type Schemas } from "../../api/client";
+import { pickListOptions } from "../../api/queries";
+import { Failure } from "../../ui/Failure";
+import { money, withUnit } from "../../ui/figures";
+import { TextField } from "../../ui/TextField";
+import { Waiting } from "../../ui/Waiting";
+import { SheetLayout } from "../job/SheetLayout";
+import { HousePages } from "./HousePages";
+
+type Line = Schemas["OrderLine"];
+
+/** What the plans of the house take, by supplier; what is on the shelf or arrived is not ordered. */
+export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
+  const list = useQuery(pickListOptions(job.id));
+  const [taking, take] = useState<string | null>(null);
+  if (list.isPending) {
+    return <Waiting what="the pick list" />;
+  }
+  const lines = list.data ?? [];
+  const suppliers = [...new Set(lines.map((line) => line.supplier))];
+  return (
+    <SheetLayout
+      title="Pick list"
+      detail={<HousePages job={job.id} page="/pick-list" />}
+      actions={
+        <span className="no-print flex gap-2">
+          <a className="btn btn-sm btn-outline" href={`/api/v1/jobs/${job.id}/pick-list.csv`} download>
+            as CSV
+          </a>
+          <button type="button" className="btn btn-sm btn-outline" onClick={() => window.print()}>
+            print
+          </button>
+        </span>
+      }
+    >
+      {list.isError && <Failure error={list.error} onRetry={() => list.refetch()} />}
+      {lines.length === 0 && <p>Nothing is picked yet. Match the house, and take a choice over.</p>}
+      {suppliers.map((supplier) => (
+        <section key={supplier} className="mb-6">
+          <h2 className="mb-1 text-[16px]">{supplier || "Not in the stock book"}</h2>
+          <Lines
+            job={job.id}
+            lines={lines.filter((line) => line.supplier === supplier)}
+            taking={taking}
+            onTake={(code) => take(taking === code ? null : code)}
+          />
+        </section>
+      ))}
+      {lines.length > 0 && (
+        <p className="text-soft max-w-prose text-sm">
+          Spares: one for each ten begun, of wire a tenth more; common practice, no source.
+        </p>
+      )}
+    </SheetLayout>
+  );
+}
+
+type LinesProps = { job: string; lines: Line[]; taking: string | null; onTake: (code: string) => void };
+
+function Lines({ job, lines, taking, onTake }: LinesProps) {
+  const known = lines.filter((line) => line.price != null);
+  const sum = known.reduce((total, line) => total + (line.price ?? 0), 0);
+  const unknown = lines.some((line) => line.price == null && line.toOrder > 0);
+  return (
+    <div className="overflow-x-auto">
+      <table className="table-sm table">
+        <thead>
+          <tr>
+            <th>Code</th>
+            <th>What it is</th>
+            <th className="text-right">Needed</th>
+            <th className="text-right">Spare</th>
+            <th className="text-right">On the shelf</th>
+            <th className="text-right">Arrived</th>
+            <th className="text-right">To order</th>
+            <th className="text-right">Price</th>
+            <th className="no-print" />
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map((line) => (
+            <LineRow
+              key={line.kind + line.words}
+              job={job}
+              line={line}
+              open={line.code !== "" && taking === line.code}
+              onTake={() => onTake(line.code)}
+            />
+          ))}
+        </tbody>
+        <tfoot>
+          <tr>
+            <th colSpan={7} className="text-right">
+              To order{unknown && ", without those whose price is unknown"}
+            </th>
+            <td className="font-mono text-right font-bold">{sum.toFixed(2)}</td>
+            <td className="no-print" />
+          </tr>
+        </tfoot>
+      </table>
+    </div>
+  );
+}
+
+type RowProps = { job: string; line: Line; open: boolean; onTake: () => void };
+
+function LineRow({ job, line, open, onTake }: RowProps) {
+  const figure = "font-mono text-right whitespace-nowrap";
+  const arrived = line.arrived > 0 && line.toOrder === 0;
+  return (
+    <>
+      <tr>
+        <td className="font-mono whitespace-nowrap">{line.code}</td>
+        <td>
+          {line.words}
+          {line.serials.length > 0 && (
+            <span className="text-soft font-mono block text-[12.5px]">{line.serials.join(", ")}</span>
+          )}
+        </td>
+        <td className={figure}>{withUnit(line.needed, line.unit)}</td>
+        <td className={figure}>{line.spare}</td>
+        <td className={figure}>{line.onHand}</td>
+        <td className={figure}>{line.arrived}</td>
+        <td className={`${figure} font-bold`}>{line.toOrder}</td>
+        <td className={figure}>{money(line.price)}</td>
+        <td className="no-print">
+          {line.code &&
+            (arrived ? (
+              <span className="text-success">all here</span>
+            ) : (
+              <button type="button" className="btn btn-xs btn-outline" onClick={onTake} aria-expanded={open}>
+                goods in
+              </button>
+            ))}
+        </td>
+      </tr>
+      {open && (
+        <tr className="no-print">
+          <td colSpan={9}>
+            <GoodsIn job={job} line={line} onDone={onTake} />
+          </td>
+        </tr>
+      )}
+    </>
+  );
+}
+
+/** Goods that arrive: how many, and their serials, scanned or typed with spaces between. */
+function GoodsIn({ job, line, onDone }: { job: string; line: Line; onDone: () => void }) {
+  const [count, setCount] = useState(String(Math.max(1, line.toOrder)));
+  const [serials, setSerials] = useState("");
+  const queries = useQueryClient();
+  const arrive = useMutation({
+    mutationFn: () =>
+      api.goodsIn(job, {
+        code: line.code,
+        quantity: Number(count),
+        serials: serials.split(/\s+/).filter((serial) => serial !== ""),
+      }),
+    onSuccess: async () => {
+      onDone();
+      await queries.invalidateQueries({ queryKey: ["job", job, "pick-list"] });
+    },
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    arrive.mutate();
+  };
+  return (
+    <form onSubmit={submit} className="flex flex-wrap items-end gap-3" aria-label={`goods in, ${line.code}`}>
+      <TextField
+        label="How many"
+        inputMode="numeric"
+        value={count}
+        onChange={setCount}
+        className="w-24"
+        required
+      />
+      {line.kind === "MODULE" && (
+        <TextField
+          label="Serial numbers, scanned or typed"
+          value={serials}
+          onChange={setSerials}
+          className="min-w-64 flex-1"
+        />
+      )}
+      <button type="submit" className="btn btn-sm btn-primary" disabled={arrive.isPending}>
+        take in
+      </button>
+      {arrive.isError && <Failure error={arrive.error} />}
+    </form>
+  );
+}
