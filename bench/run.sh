@@ -5,6 +5,7 @@ cd "$(dirname "$0")/.."
 classpath=bench/target/classes:$(cat bench/target/classpath.txt)
 java -cp "$classpath" org.openjdk.jmh.Main -prof gc "$@"
 java -cp "$classpath" org.hiddenclerk.bench.BesideSimulator
+java -Xmx512m -cp "$classpath" org.hiddenclerk.bench.WholeHouse
 ./clerk demo
 port=$(cat .run/app.port)
 token=$(./clerk token bench 2>.run/token.id)

@@ -90,7 +90,7 @@ function Lines({ job, lines, taking, onTake }: LinesProps) {
             />
           ))}
         </tbody>
-        <tfoot>
+        <tfoot className="text-base-content">
           <tr>
             <th colSpan={7} className="text-right">
               To order{unknown && ", without those whose price is unknown"}

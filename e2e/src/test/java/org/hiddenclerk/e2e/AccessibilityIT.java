@@ -25,6 +25,13 @@ class AccessibilityIT {
             }
             desk.open("Boot room", "Draw");
             findings.addAll(seriousFindings(desk, "Draw, proved"));
+            for (String sheet : List.of("Match all", "Pick list", "Rooms and radio")) {
+                desk.openHouse(sheet);
+                findings.addAll(seriousFindings(desk, sheet));
+            }
+            desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
+            desk.seeHeading("PL-1");
+            findings.addAll(seriousFindings(desk, "Stock book"));
             desk.page().navigate(RunningClerk.get().address() + "/practice");
             desk.press("start Two switches");
             desk.seeHeading("Two switches");

@@ -111,6 +111,14 @@ final class Desk implements AutoCloseable {
         page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text)).first().waitFor();
     }
 
+    /** Opens a sheet of the demo house as a whole. */
+    void openHouse(String sheet) {
+        page.navigate(RunningClerk.get().address());
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).first().click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(sheet).setExact(true)).click();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)).waitFor();
+    }
+
     /** Opens a stage of a box of the demo house. */
     void open(String room, String stage) {
         open("Tannery House", room, stage);

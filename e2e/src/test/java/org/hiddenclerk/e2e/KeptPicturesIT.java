@@ -1,5 +1,6 @@
 package org.hiddenclerk.e2e;
 
+import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
@@ -32,6 +33,16 @@ class KeptPicturesIT {
             desk.picture(KEPT.resolve("draw.png"));
             desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).click();
             desk.picture(KEPT.resolve("house.png"));
+            desk.openHouse("Match all");
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
+                    .setName(Pattern.compile("choose for the whole house|choose again"))).click();
+            desk.button("take this choice over into the boxes").waitFor(new Locator.WaitForOptions().setTimeout(90_000));
+            desk.picture(KEPT.resolve("match-house.png"));
+            desk.openHouse("Pick list");
+            desk.picture(KEPT.resolve("pick-list.png"));
+            desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
+            desk.seeHeading("PL-1");
+            desk.picture(KEPT.resolve("stock-book.png"));
             desk.page().navigate(RunningClerk.get().address() + "/practice");
             desk.fill("Wall number, to repeat one (0 to 999 999)", "11");
             desk.press("start Two switches");

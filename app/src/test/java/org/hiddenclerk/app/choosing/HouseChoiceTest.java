@@ -101,7 +101,7 @@ class HouseChoiceTest {
 
     @Test
     void aHoldIsTakenOnWithAReasonAndAStopIsNot() {
-        String shallow = person.demoBox("B-16");
+        String shallow = person.demoBox("B-04");
         JsonNode plan = person.get("/api/v1/boxes/" + shallow + "/plan").ok();
         JsonNode hold = null;
         for (JsonNode finding : plan.get("findings")) {

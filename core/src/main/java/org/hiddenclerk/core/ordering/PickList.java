@@ -55,7 +55,7 @@ public final class PickList {
     }
 
     private void add(WiringPlan plan, RunWiring planned) {
-        planned.fitted().forEach(fitted -> count(Kind.MODULE, fitted.model().code(), fitted.model().code() + ", " + fitted.model().name(), 1));
+        planned.fitted().forEach(fitted -> count(Kind.MODULE, fitted.model().code(), fitted.model().name(), 1));
         for (Run.Place place : plan.placesOfWork()) {
             BoxWiring before = plan.found().at(place);
             BoxWiring after = planned.at(place);

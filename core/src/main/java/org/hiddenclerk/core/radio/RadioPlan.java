@@ -152,8 +152,8 @@ public final class RadioPlan {
             } else {
                 nearest(member, members, hops).filter(link -> link.quality() == Link.Quality.WEAK)
                         .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, member.name(), String.format(Locale.ROOT,
-                                "%s: %.1f\u2009dB are left over %.0f\u2009m, %d walls and %d floors to the nearest that passes on.",
-                                member.name(), link.marginDecibels(), link.metres(), link.walls(), link.floors()), SOURCE)));
+                                "%s: %.1f\u2009dB are left over %s to the nearest that passes on.", member.name(), link.marginDecibels(),
+                                between(link)), SOURCE)));
             }
         }
         for (Protocol protocol : Protocol.values()) {
@@ -183,7 +183,12 @@ public final class RadioPlan {
 
     private String best(Member member, List<Member> members) {
         Optional<Link> link = nearest(member, members, hops(members));
-        return link.map(l -> String.format(Locale.ROOT, "the nearest that has a way is %.0f\u2009m, %d walls and %d floors away: %.1f\u2009dB "
-                + "too little.", l.metres(), l.walls(), l.floors(), -l.marginDecibels())).orElse("nothing of its network is in reach.");
+        return link.map(l -> String.format(Locale.ROOT, "the nearest that has a way is %s away: %.1f\u2009dB too little.",
+                between(l), -l.marginDecibels())).orElse("nothing of its network is in reach.");
+    }
+
+    private static String between(Link link) {
+        return String.format(Locale.ROOT, "%.0f\u2009m, %d %s and %d %s", link.metres(), link.walls(), link.walls() == 1 ? "wall" : "walls",
+                link.floors(), link.floors() == 1 ? "floor" : "floors");
     }
 }
