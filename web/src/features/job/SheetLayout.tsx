@@ -37,6 +37,8 @@ export function SheetLayout({ title, detail, actions, children, margin, noteCoun
       {margin && (
         <aside
           aria-label="In the margin"
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and the keyboard must reach it even where it holds no button.
+          tabIndex={0}
           className={`no-print bg-base-200 border-line w-[300px] shrink-0 overflow-y-auto border-l p-4 xl:static xl:block ${
             drawer === "margin" ? "fixed inset-y-0 right-0 z-30 block max-w-[90vw] shadow-none" : "hidden"
           }`}
