@@ -28,7 +28,15 @@ class CoreRulesTest {
 
     @ArchTest
     static final ArchRule matchingUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "matching..")
-            .should().dependOnClassesThat().resideInAPackage(CORE + "fitting..");
+            .should().dependOnClassesThat().resideInAnyPackage(CORE + "ordering..", CORE + "fitting..");
+
+    @ArchTest
+    static final ArchRule radioKnowsNoWiring = noClasses().that().resideInAPackage(CORE + "radio..")
+            .should().dependOnClassesThat().resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "ordering..", CORE + "fitting..");
+
+    @ArchTest
+    static final ArchRule onlyTheWholeHouseKnowsTheSolver = noClasses().that().resideOutsideOfPackage(CORE + "matching.allocation..")
+            .should().dependOnClassesThat().resideInAPackage("com.google.ortools..");
 
     @ArchTest
     static final ArchRule conductorsUseNoLaterStage = noClasses().that().resideInAPackage(CORE + "conductors..")
