@@ -17,6 +17,8 @@ type Pick = Schemas["PickEntry"];
 type Scheme = Schemas["OfferView"]["scheme"];
 const NOTHING: Group = { words: "", gangs: [], loads: [] };
 
+const AT_LAMP: Scheme[] = ["AT_LAMP_SPARE", "AT_LAMP_BLINK", "SPLIT_PAIR"];
+
 /** How many of the ruled-out modules are shown before the rest folds. */
 const RULED_OUT_SHOWN = 4;
 
@@ -75,6 +77,36 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
   const others = match.data?.candidates.filter((c) => c.verdict !== "OK") ?? [];
   const shown = showAll ? others : others.slice(0, Math.max(RULED_OUT_SHOWN, 8 - fitting.length));
 
+  const atLamp = schemes.data?.offers.find((offer) => offer.best && AT_LAMP.includes(offer.scheme));
+  const best = fitting[0];
+  const remedyButton = (_: unknown, remedy: Schemas["RemedyView"]) => {
+    if (remedy.kind === "OTHER_MODULE" && best && !isPicked(best)) {
+      return (
+        <button
+          key={remedy.text}
+          type="button"
+          className="btn btn-xs btn-outline"
+          onClick={() => choose(best)}
+        >
+          {remedy.text}: pick {best.moduleCode}
+        </button>
+      );
+    }
+    if (remedy.kind === "WORK_AT_LAMP" && atLamp && scheme !== atLamp.scheme) {
+      return (
+        <button
+          key={remedy.text}
+          type="button"
+          className="btn btn-xs btn-outline"
+          onClick={() => chooseScheme(atLamp.scheme)}
+        >
+          {remedy.text} instead
+        </button>
+      );
+    }
+    return null;
+  };
+
   return (
     <SheetLayout
       title={`${room}, ${survey.data.survey.label}`}
@@ -84,6 +116,7 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
           <MarginNotes
             findings={plan.data.findings}
             empty="The modules picked fit their places."
+            remedy={remedyButton}
             extra={(finding) => <TakeOn job={job.id} box={box} plan={plan.data} finding={finding} />}
           />
         ) : (

@@ -239,7 +239,8 @@ function Geometry({
     const box = boxes.find((each) => each.name === name);
     if (box) {
       const { widthMm, heightMm, depthMm, metal, markedCubicInches } = box;
-      onChange({ ...survey, geometry: { widthMm, heightMm, depthMm, metal, markedCubicInches } });
+      const round = box.round ? true : undefined;
+      onChange({ ...survey, geometry: { widthMm, heightMm, depthMm, metal, markedCubicInches, round } });
     }
   };
   return (
@@ -312,6 +313,17 @@ function Geometry({
             onChange={(e) => onChange({ ...survey, geometry: { ...geometry, metal: e.target.checked } })}
           />
           metal box
+        </label>
+        <label className="flex h-10 items-center gap-2">
+          <input
+            type="checkbox"
+            className="checkbox"
+            checked={geometry.round ?? false}
+            onChange={(e) =>
+              onChange({ ...survey, geometry: { ...geometry, round: e.target.checked ? true : undefined } })
+            }
+          />
+          round
         </label>
       </div>
       {standard && (

@@ -4,6 +4,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import java.security.Principal;
+import java.time.Clock;
 import java.time.Instant;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -41,13 +42,15 @@ class HouseChoiceController {
     private final ChooseHouse chooseHouse;
     private final TakeOver takeOver;
     private final JsonMapper json;
+    private final Clock clock;
     private final People people;
 
-    HouseChoiceController(HouseMatches matches, ChooseHouse chooseHouse, TakeOver takeOver, JsonMapper json, People people) {
+    HouseChoiceController(HouseMatches matches, ChooseHouse chooseHouse, TakeOver takeOver, JsonMapper json, Clock clock, People people) {
         this.matches = matches;
         this.chooseHouse = chooseHouse;
         this.takeOver = takeOver;
         this.json = json;
+        this.clock = clock;
         this.people = people;
     }
 
@@ -151,7 +154,7 @@ class HouseChoiceController {
     }
 
     private ChoiceEntry entry(HouseChoiceRow row) {
-        return new ChoiceEntry(row.id(), row.name(), row.state(), row.words(), row.startedBy(), row.startedAt(), row.result()
+        return new ChoiceEntry(row.id(), row.name(), row.stateAt(clock.instant()), row.words(), row.startedBy(), row.startedAt(), row.result()
                 .map(text -> json.readValue(text, ChoiceDocument.Outcome.class)).orElse(null),
                 json.readValue(row.request(), ChoiceDocument.Asked.class).pins());
     }

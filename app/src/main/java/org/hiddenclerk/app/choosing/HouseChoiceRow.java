@@ -5,6 +5,7 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
@@ -18,6 +19,7 @@ class HouseChoiceRow {
     enum State { RUNNING, DONE, STOPPED, FAILED }
 
     private static final int MOST_WORDS = 200;
+    private static final Duration LONGEST = Duration.ofMinutes(10);
 
     @Id
     private UUID id;
@@ -72,8 +74,10 @@ class HouseChoiceRow {
         return name;
     }
 
-    State state() {
-        return State.valueOf(state);
+    /** One that has run longer than any may was left behind by a clerk that stopped. */
+    State stateAt(Instant now) {
+        boolean leftBehind = State.valueOf(state) == State.RUNNING && Duration.between(startedAt, now).compareTo(LONGEST) > 0;
+        return leftBehind ? State.FAILED : State.valueOf(state);
     }
 
     String words() {
