@@ -1,4 +1,4 @@
-import { useEffect } from "react";
+import { useLayoutEffect } from "react";
 
 const typing = (target: EventTarget | null) =>
   target instanceof HTMLElement &&
@@ -6,7 +6,8 @@ const typing = (target: EventTarget | null) =>
 
 /** Single keys for the page; off inside fields and when a modifier is held. */
 export function useKeys(keys: Record<string, (event: KeyboardEvent) => void>) {
-  useEffect(() => {
+  // Before the paint: whoever sees the sheet may press at once, and no key is lost.
+  useLayoutEffect(() => {
     const press = (event: KeyboardEvent) => {
       if (event.ctrlKey || event.metaKey || event.altKey || typing(event.target)) {
         return;
