@@ -35,8 +35,11 @@ public final class WholeHouse {
 
     public static void main(String[] args) {
         List<ModuleModel> four = SurveyedHouse.stock(400, 7);
-        match(300, four);
-        match(60, SurveyedHouse.stock(40, 7));
+        // With an argument only the choices are made.
+        if (args.length == 0) {
+            match(300, four);
+            match(60, SurveyedHouse.stock(40, 7));
+        }
         choose(60, SurveyedHouse.stock(40, 7));
         choose(200, SurveyedHouse.stock(40, 7));
         choose(200, four.subList(0, 100));
