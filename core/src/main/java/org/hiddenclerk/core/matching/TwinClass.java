@@ -222,8 +222,8 @@ final class TwinClass {
         /** Drawn for one member and one module, whatever others need. */
         Case alone(Member member, ModuleModel model) {
             Side own = side(List.of(member), HEAVIER);
-            return memory.shared().computeIfAbsent(List.of(text, asked(model), own.draws), k -> Optional.of(draw(own.planner(), scheme, gangs,
-                    loads, model, companion))).orElseThrow();
+            return memory.shared().computeIfAbsent(List.of(text, asked(model), own.draws), k -> Optional.of(draw(own.planner(), model,
+                    bypass(member)))).orElseThrow();
         }
 
         private List<Object> asked(ModuleModel model) {
@@ -234,11 +234,12 @@ final class TwinClass {
             List<Member> alike = bypassMatters(scheme) ? members.stream().filter(m -> bypass(m).equals(bypass)).toList() : members;
             Side heavy = heaviest(alike);
             Side light = lightest(alike);
-            return memory.shared().computeIfAbsent(List.of(text, asked(models.get(0)), heavy.draws, light.draws), k -> atTheEnds(heavy, light));
+            return memory.shared().computeIfAbsent(List.of(text, asked(models.get(0)), heavy.draws, light.draws, bypass),
+                    k -> atTheEnds(heavy, light, bypass));
         }
 
-        private Optional<Case> atTheEnds(Side heavy, Side light) {
-            Case most = draw(heavy.planner(), scheme, gangs, loads, models.get(0), companion);
+        private Optional<Case> atTheEnds(Side heavy, Side light, Optional<Watts> bypass) {
+            Case most = draw(heavy.planner(), models.get(0), bypass);
             if (most.applies() && !ModuleMatch.isByRules(scheme)) {
                 // In a canopy the proof looks at the ratings, which are not alike.
                 return Optional.empty();
@@ -250,8 +251,28 @@ final class TwinClass {
             if (settled || oneOnly) {
                 return Optional.of(most);
             }
-            Case least = draw(light.planner(), scheme, gangs, loads, modest, companion);
+            Case least = draw(light.planner(), modest, bypass);
             return most.applies() == least.applies() && most.codes().equals(least.codes()) ? Optional.of(most) : Optional.empty();
+        }
+
+        /** The bypass is that of the members: of merged loads it may be another. */
+        private Case draw(Planner planner, ModuleModel model, Optional<Watts> bypass) {
+            ModuleMatch match = new ModuleMatch(planner, memory.terms());
+            Assignment assignment = match.assign(scheme, gangs, loads, model, companion).with(bypass);
+            ModuleMatch.Drawn drawn = match.draw(assignment);
+            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+            drawn.findings().forEach(f -> codes.add(f.code()));
+            WiringPlan plan = drawn.plan();
+            if (plan.planned().isEmpty()) {
+                return new Case(scheme, companion, assignment, false, codes, List.of(), List.of(), 0, 0, false);
+            }
+            List<Run.Place> places = planner.run().boxes();
+            List<Fit> fitted = plan.planned().get().fitted().stream().map(fit -> new Fit(places.indexOf(fit.place()),
+                    fit.model().equals(model), plan.planned().get().at(fit.place()).connectors())).toList();
+            List<Integer> opened = plan.placesOfWork().stream().map(places::indexOf).toList();
+            int exchanged = SchemeChooser.mechanismsChanged(plan);
+            return new Case(scheme, companion, assignment, true, codes, fitted, opened, SchemeChooser.minutes(fitted.size(), opened.size(),
+                    exchanged), exchanged, !SchemeChooser.switchesWork(planner, plan, assignment));
         }
 
         private Optional<Watts> bypass(Member member) {
@@ -307,25 +328,5 @@ final class TwinClass {
             loads.add(new SurveyedLoad(load.number(), load.name(), load.typed(), banks, load.gang(), load.continuous(), load.drive()));
         }
         return new Box(first.label(), first.kind(), first.geometry(), first.gangs(), loads, first.cables(), first.jumpers());
-    }
-
-    private Case draw(Planner planner, SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model,
-                      Optional<ModuleModel> companion) {
-        ModuleMatch match = new ModuleMatch(planner, memory.terms());
-        Assignment assignment = match.assign(scheme, gangs, loads, model, companion);
-        ModuleMatch.Drawn drawn = match.draw(assignment);
-        EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-        drawn.findings().forEach(f -> codes.add(f.code()));
-        WiringPlan plan = drawn.plan();
-        if (plan.planned().isEmpty()) {
-            return new Case(scheme, companion, assignment, false, codes, List.of(), List.of(), 0, 0, false);
-        }
-        List<Run.Place> places = planner.run().boxes();
-        List<Fit> fitted = plan.planned().get().fitted().stream().map(fit -> new Fit(places.indexOf(fit.place()),
-                fit.model().equals(model), plan.planned().get().at(fit.place()).connectors())).toList();
-        List<Integer> opened = plan.placesOfWork().stream().map(places::indexOf).toList();
-        int exchanged = SchemeChooser.mechanismsChanged(plan);
-        return new Case(scheme, companion, assignment, true, codes, fitted, opened, SchemeChooser.minutes(fitted.size(), opened.size(),
-                exchanged), exchanged, !SchemeChooser.switchesWork(planner, plan, assignment));
     }
 }

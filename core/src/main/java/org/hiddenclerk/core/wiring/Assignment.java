@@ -44,6 +44,11 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
         return model.supply() instanceof ModuleSupply.TwoWire ? SchemeCode.BEHIND_SWITCH_NO_N : SchemeCode.BEHIND_SWITCH_N;
     }
 
+    /** The same with another bypass, or with none. */
+    public Assignment with(Optional<Watts> otherBypass) {
+        return new Assignment(scheme, model, gangs, loads, behaviours, otherBypass, companion);
+    }
+
     public InputBehaviour behaviour(int gang) {
         return behaviours.getOrDefault(gang, InputBehaviour.EVERY_FLIP);
     }

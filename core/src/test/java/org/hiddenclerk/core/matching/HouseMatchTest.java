@@ -35,7 +35,7 @@ import org.junit.jupiter.api.Test;
 class HouseMatchTest {
     private static final List<ModuleModel> MODELS = List.of(Modules.withNeutral(1, 2, Modules.generous()),
             Modules.withNeutral(2, 2, Modules.usualRatings()), Modules.as(Modules.withNeutral(1, 2, Modules.usualRatings()), "THICK", 900,
-                    new Body(Millimetres.of(50), Millimetres.of(48), Millimetres.of(30))), Modules.twoWire(20, Modules.generous()),
+                    new Body(Millimetres.of(50), Millimetres.of(48), Millimetres.of(30))), Modules.twoWire(20, Modules.generous()), Modules.twoWire(2, 20, Modules.generous()),
             Modules.withInputs(3), Modules.blinking(), Modules.receiver(), Modules.sender(), Modules.heavy(), Modules.blind(),
             Modules.fanAndLight(), Modules.voltFree(), cool(), greedy(Modules.heavy(), 11.5), greedy(Modules.withNeutral(1, 2,
             Modules.generous()), 0.2));
@@ -85,6 +85,20 @@ class HouseMatchTest {
                 assertThat(compare(String.join(" ", loads), Boxes.house(), boxes)).isPositive();
             }
         }
+    }
+
+    /** Heaviest of both boxes no lamp would need a bypass; in each of them one does. */
+    @Test
+    void aBypassIsThatOfTheBoxAndNotOfTheHeaviestLoads() {
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        for (String[] loads : new String[][] {{"LED 3", "LED 30"}, {"LED 30", "LED 3"}}) {
+            boxes.put("b" + boxes.size(), Boxes.box().gang("4", loads[0]).gang("4", loads[1]).feed("4", common(1)).lamp(1, throwOf(1), "4")
+                    .jumper(common(1), common(2)).lamp(2, throwOf(2), "4").build());
+        }
+        assertThat(compare("swapped loads", Boxes.house(), boxes)).isPositive();
+        HouseMatch.Result result = new HouseMatch(new HouseSurvey(Boxes.house(), boxes, Map.of()), MODELS, TERMS).match();
+        assertThat(result.cells()).filteredOn(c -> c.units().size() == 2 && c.scheme() == SchemeCode.BEHIND_SWITCH_NO_N).isNotEmpty()
+                .allSatisfy(c -> assertThat(c.codes()).contains(FindingCode.BYPASS_NEEDED));
     }
 
     private static int compare(String name, HouseContext house, Map<String, Box> boxes) {

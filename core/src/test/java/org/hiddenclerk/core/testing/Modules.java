@@ -58,11 +58,23 @@ public final class Modules {
 
     /** Without neutral, one channel, the switch across a pair. */
     public static ModuleModel twoWire(double minimumLoadWatts, ContactRating... ratings) {
-        List<Terminal> terminals = List.of(new Terminal("L", 1, MM2), new Terminal("O1", 1, MM2),
-                new Terminal("S1", 1, MM2), new Terminal("S2", 1, MM2));
-        return model("T1", new ModuleSupply.TwoWire("L", "O1", 90, OptionalDouble.of(265), 4, minimumLoadWatts), 1,
-                List.of(Input.pair("1", "S1", "S2", Input.Potential.MAINS, InputBehaviour.EVERY_FLIP, "1")), terminals,
-                ratings);
+        return twoWire(1, minimumLoadWatts, ratings);
+    }
+
+    /** Without neutral; the supply goes over the first output. */
+    public static ModuleModel twoWire(int channels, double minimumLoadWatts, ContactRating... ratings) {
+        List<Terminal> terminals = new ArrayList<>(List.of(new Terminal("L", channels, MM2)));
+        List<Input> inputs = new ArrayList<>();
+        for (int i = 1; i <= channels; i++) {
+            terminals.add(new Terminal("O" + i, 1, MM2));
+            String first = "S" + (2 * i - 1);
+            String second = "S" + 2 * i;
+            terminals.add(new Terminal(first, 1, MM2));
+            terminals.add(new Terminal(second, 1, MM2));
+            inputs.add(Input.pair("" + i, first, second, Input.Potential.MAINS, InputBehaviour.EVERY_FLIP, "" + i));
+        }
+        return model("T" + channels, new ModuleSupply.TwoWire("L", "O1", 90, OptionalDouble.of(265), 4, minimumLoadWatts), channels, inputs,
+                terminals, ratings);
     }
 
     /** A rating of 150 W for LED lamps and 10 A for resistive loads. */
