@@ -4,6 +4,9 @@ import static org.hiddenclerk.core.finding.Severity.HOLD;
 import static org.hiddenclerk.core.finding.Severity.NOTE;
 import static org.hiddenclerk.core.finding.Severity.STOP;
 
+import java.util.Collection;
+import java.util.EnumSet;
+
 /** Every kind of finding. Codes are stable: one is never reused for another meaning. */
 public enum FindingCode {
     // Electrical, destructive
@@ -75,7 +78,6 @@ public enum FindingCode {
     CONTACTOR_ADVISED(NOTE, "More than any module carries"),
     WISH_NOT_MET(NOTE, "A wish is not met"),
     WISH_REFUSED(HOLD, "A must of this house is not met"),
-    MODULE_RETIRED(NOTE, "No longer bought"),
     // Radio of the whole house
     NO_ROUTER_IN_REACH(HOLD, "Nothing near passes its messages on"),
     LINK_WEAK(NOTE, "A weak link is expected"),
@@ -100,6 +102,13 @@ public enum FindingCode {
     FindingCode(Severity severity, String title) {
         this.severity = severity;
         this.title = title;
+    }
+
+    /** The codes of some findings, each once. */
+    public static EnumSet<FindingCode> of(Collection<Finding> findings) {
+        EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+        findings.forEach(finding -> codes.add(finding.code()));
+        return codes;
     }
 
     public Severity severity() {

@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.finding;
 
 import java.util.Collection;
+import java.util.stream.Stream;
 
 /** The outcome of a judgement: its worst finding. Notes leave it OK. */
 public enum Verdict {
@@ -9,17 +10,19 @@ public enum Verdict {
     OK;
 
     public static Verdict of(Collection<Finding> findings) {
-        Verdict worst = OK;
-        for (Finding finding : findings) {
-            Verdict own = switch (finding.severity()) {
-                case STOP -> STOP;
-                case HOLD -> HOLD;
-                case NOTE -> OK;
-            };
-            if (own.compareTo(worst) < 0) {
-                worst = own;
-            }
-        }
-        return worst;
+        return worst(findings.stream().map(Finding::severity));
+    }
+
+    /** The same from the codes alone. */
+    public static Verdict ofCodes(Collection<FindingCode> codes) {
+        return worst(codes.stream().map(FindingCode::severity));
+    }
+
+    private static Verdict worst(Stream<Severity> severities) {
+        return severities.map(severity -> switch (severity) {
+            case STOP -> STOP;
+            case HOLD -> HOLD;
+            case NOTE -> OK;
+        }).min(Verdict::compareTo).orElse(OK);
     }
 }

@@ -13,7 +13,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -43,7 +42,7 @@ public final class HouseMatch {
     /** Nothing is found about warmth this far below a limit, in kelvin; or below this without a limit. */
     private static final int FAR_BELOW = 6;
     private static final int COOL = 35;
-    private static final Part METAL = new Part(EnumSet.of(FindingCode.METAL_BOX_RADIO), Verdict.OK);
+    private static final Part METAL = Part.of(EnumSet.of(FindingCode.METAL_BOX_RADIO));
 
     private final HouseSurvey survey;
     private final HouseMemory memory;
@@ -223,7 +222,7 @@ public final class HouseMatch {
         Case drawn = position.drawn;
         List<List<SurveyedLoad>> loads = switched.loads();
         Box lead = survey.boxes().get(position.member.lead());
-        Part wiring = new Part(drawn.codes(), verdictOf(drawn.codes()));
+        Part wiring = Part.of(drawn.codes());
         Places places = places(position);
         Part[] suitable = memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
         Part[] conductors = memory.table(List.of("mm2", places.thickest), models.size());
@@ -238,7 +237,7 @@ public final class HouseMatch {
             Part thick = HouseMemory.entry(conductors, index, () -> Suitability.conductors(model, places.thickest));
             Part dims = regulated || model.sheet().dims() ? Part.of(ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
                     : Part.NOTHING;
-            Part metal = places.metal && model.protocol() != Protocol.ZWAVE ? METAL : Part.NOTHING;
+            Part metal = Suitability.isShielded(model, places.metal) ? METAL : Part.NOTHING;
             Part[] parts = {wiring, carried, suits, thick, places.room(index), warmth(places, index, heat), dims, metal};
             cells.add(new Cell(position, model, worst(parts), parts));
         }
@@ -258,11 +257,6 @@ public final class HouseMatch {
         return worst;
     }
 
-    private static Verdict verdictOf(Set<FindingCode> codes) {
-        return codes.stream().map(code -> code.severity() == Severity.STOP ? Verdict.STOP : code.severity() == Severity.HOLD
-                ? Verdict.HOLD : Verdict.OK).min(Verdict::compareTo).orElse(Verdict.OK);
-    }
-
     private List<Finding> suitability(ModuleModel model, Case drawn) {
         List<Finding> findings = new ArrayList<>(Suitability.of(model, drawn.scheme(), survey.house().region()));
         findings.addAll(wishes(terms.wishes(), model, drawn));
@@ -279,12 +273,14 @@ public final class HouseMatch {
         private final List<List<Fit>> fits = new ArrayList<>();
         private final List<Part[]> rooms = new ArrayList<>();
         private final Optional<ModuleModel> companion;
+        private final double companionWatts;
         private boolean lampUnknown;
         private BigDecimal thickest = BigDecimal.ZERO;
         private boolean metal;
 
         private Places(Optional<ModuleModel> companion) {
             this.companion = companion;
+            companionWatts = companion.map(c -> BoxHeat.heatOf(c, survey.house().region().nominalVolts().asDouble(), List.of())).orElse(0.0);
         }
 
         private List<ModuleModel> modelsAt(int place, ModuleModel own) {
@@ -302,7 +298,7 @@ public final class HouseMatch {
             for (int place = 0; place < boxes.size(); place++) {
                 codes.addAll(room(place, index).codes());
             }
-            return new Part(codes, verdictOf(codes));
+            return Part.of(codes);
         }
 
         private Part room(int place, int index) {
@@ -351,7 +347,7 @@ public final class HouseMatch {
             }
             double heat = contactHeat;
             for (Fit fit : places.fits.get(place)) {
-                heat += fit.own() ? standbyWatts[index] : standbyWatts[models.indexOf(places.companion.orElse(model))];
+                heat += fit.own() ? standbyWatts[index] : places.companionWatts;
             }
             int limit = model.sheet().temperatures().map(t -> t.highest() - FAR_BELOW).orElse(COOL);
             if (BoxHeat.inside(BoxHeat.around(box.kind()), box.geometry().get(), heat) > limit) {

@@ -41,9 +41,11 @@ public final class HouseMemory {
             if (findings.isEmpty()) {
                 return NOTHING;
             }
-            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-            findings.forEach(f -> codes.add(f.code()));
-            return new Part(codes, Verdict.of(findings));
+            return of(FindingCode.of(findings));
+        }
+
+        static Part of(EnumSet<FindingCode> codes) {
+            return new Part(codes, Verdict.ofCodes(codes));
         }
     }
 

@@ -120,8 +120,8 @@ public final class SchemeChooser {
         List<Candidate> candidates = new ArrayList<>();
         for (ModuleModel model : models) {
             boolean enough = channels <= Math.max(1, model.channels().size());
-            if (enough && !model.channels().isEmpty() && mayTake(scheme, model)) {
-                companions(scheme, model).forEach(companion -> candidates.add(match.judge(scheme, gangs, loads, model, companion)));
+            if (enough && mayTake(scheme, model)) {
+                companions(scheme, model, models).forEach(companion -> candidates.add(match.judge(scheme, gangs, loads, model, companion)));
             }
         }
         return candidates;
@@ -135,17 +135,18 @@ public final class SchemeChooser {
     }
 
     /** Two-wire modules have one scheme of their own; the rest need not be asked. */
-    private static boolean mayTake(SchemeCode scheme, ModuleModel model) {
+    static boolean mayTake(SchemeCode scheme, ModuleModel model) {
         boolean twoWire = model.supply() instanceof ModuleSupply.TwoWire;
-        return twoWire == (scheme == SchemeCode.BEHIND_SWITCH_NO_N);
+        return !model.channels().isEmpty() && twoWire == (scheme == SchemeCode.BEHIND_SWITCH_NO_N);
     }
 
-    private List<Optional<ModuleModel>> companions(SchemeCode scheme, ModuleModel model) {
+    /** What may go behind the other switches: every sender that talks like the receiver, for the scheme that wants one. */
+    static List<Optional<ModuleModel>> companions(SchemeCode scheme, ModuleModel model, List<ModuleModel> models) {
         if (scheme != SchemeCode.SPLIT_PAIR) {
             return List.of(Optional.empty());
         }
-        List<Optional<ModuleModel>> senders = new ArrayList<>();
-        models.stream().filter(m -> m.isSender() && m.protocol() == model.protocol()).forEach(m -> senders.add(Optional.of(m)));
+        List<Optional<ModuleModel>> senders = models.stream().filter(m -> m.isSender() && m.protocol() == model.protocol()).map(Optional::of)
+                .toList();
         return senders.isEmpty() ? List.of(Optional.empty()) : senders;
     }
 

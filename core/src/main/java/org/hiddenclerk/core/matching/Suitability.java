@@ -97,8 +97,13 @@ final class Suitability {
                 new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger terminals")));
     }
 
+    /** Below 1 GHz a metal box attenuates less; common practice, no source. */
+    static boolean isShielded(ModuleModel model, boolean metal) {
+        return metal && model.protocol() != Protocol.ZWAVE;
+    }
+
     static List<Finding> metalBox(ModuleModel model, boolean metal) {
-        return !metal || model.protocol() == Protocol.ZWAVE ? List.of() : List.of(Finding.of(FindingCode.METAL_BOX_RADIO, model.code(),
+        return !isShielded(model, metal) ? List.of() : List.of(Finding.of(FindingCode.METAL_BOX_RADIO, model.code(),
                 model.protocol().label() + " at 2.4 GHz behind a metal box: measure the link with the plate back on.",
                 Source.COMMON_PRACTICE));
     }

@@ -12,7 +12,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BinaryOperator;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
@@ -161,25 +160,15 @@ final class TwinClass {
             for (SchemeCode scheme : SchemeCode.values()) {
                 for (List<Integer> same : memory.shapes().wiredAlike()) {
                     ModuleModel greediest = memory.shapes().model(same.get(0));
-                    boolean twoWire = greediest.supply() instanceof ModuleSupply.TwoWire;
-                    boolean mayTake = !greediest.channels().isEmpty() && greediest.channels().size() >= gangs.size() + loads.size()
-                            && twoWire == bypassMatters(scheme);
-                    for (Optional<ModuleModel> companion : mayTake ? companions(scheme, greediest) : List.<Optional<ModuleModel>>of()) {
-                        all.add(new Slot(scheme, gangs, loads, same, companion));
+                    boolean enough = greediest.channels().size() >= gangs.size() + loads.size();
+                    if (enough && SchemeChooser.mayTake(scheme, greediest)) {
+                        SchemeChooser.companions(scheme, greediest, memory.models())
+                                .forEach(companion -> all.add(new Slot(scheme, gangs, loads, same, companion)));
                     }
                 }
             }
             return all;
         });
-    }
-
-    private List<Optional<ModuleModel>> companions(SchemeCode scheme, ModuleModel model) {
-        if (scheme != SchemeCode.SPLIT_PAIR) {
-            return List.of(Optional.empty());
-        }
-        List<Optional<ModuleModel>> senders = memory.models().stream().filter(m -> m.isSender() && m.protocol() == model.protocol())
-                .map(Optional::of).toList();
-        return senders.isEmpty() ? List.of(Optional.empty()) : senders;
     }
 
     /** A scheme for some gangs or loads of the lead with modules that are wired alike. */
@@ -260,8 +249,7 @@ final class TwinClass {
             ModuleMatch match = new ModuleMatch(planner, memory.terms());
             Assignment assignment = match.assign(scheme, gangs, loads, model, companion).with(bypass);
             ModuleMatch.Drawn drawn = match.draw(assignment);
-            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-            drawn.findings().forEach(f -> codes.add(f.code()));
+            EnumSet<FindingCode> codes = FindingCode.of(drawn.findings());
             WiringPlan plan = drawn.plan();
             if (plan.planned().isEmpty()) {
                 return new Case(scheme, companion, assignment, false, codes, List.of(), List.of(), 0, 0, false);

@@ -18,7 +18,7 @@ import org.hiddenclerk.core.matching.Unit;
  * the best of all that pass.
  */
 public final class Allocator {
-    /** Rounds after which a house is given up on and the last solution is repaired by leaving units open. */
+    /** Rounds after which a house is given up on. */
     private static final int MOST_ROUNDS = 60;
 
     private final AllocationTask task;
@@ -49,7 +49,7 @@ public final class Allocator {
         boolean wantsToStop();
     }
 
-    /** @return empty when it was stopped, or the time was too short for any solution */
+    /** @return empty when it was stopped, no choice keeps all pins, or the time was too short for any */
     public static Optional<Allocation> solve(AllocationTask task, Watch watch) {
         return new Allocator(task, watch).solve();
     }
