@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.OptionalInt;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -15,6 +14,7 @@ import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.SurveyedLoad;
 
 /**
  * How warm it gets in a closed box, in the steady state:
@@ -49,21 +49,20 @@ public final class BoxHeat {
         };
     }
 
-    /** Watts that a module turns into heat at the currents of its channels. */
-    static double heatOf(ModuleModel model, double nominalVolts, List<Double> channelAmps) {
-        return standbyWatts(model, nominalVolts) + channelAmps.stream().mapToDouble(BoxHeat::contactHeat).sum();
+    /** Watts that a module turns into heat with everything off. */
+    static double standbyHeat(ModuleModel model, double nominalVolts) {
+        return StandbyDraw.of(model, nominalVolts).orElse(USUAL_STANDBY_WATTS);
+    }
+
+    /** Watts that the contacts turn into heat when all that they switch is on, position after position. */
+    static double contactHeat(List<List<SurveyedLoad>> loads, BigDecimal volts) {
+        return loads.stream().mapToDouble(position -> contactHeat(position.stream().flatMap(load -> load.banks().stream())
+                .mapToDouble(bank -> bank.amps(volts).doubleValue()).sum())).sum();
     }
 
     /** Watts that one contact with its terminals turns into heat. */
     static double contactHeat(double amps) {
         return amps * amps * CONTACT_OHMS;
-    }
-
-    private static double standbyWatts(ModuleModel model, double nominalVolts) {
-        if (model.sheet().standbyWatts().isPresent()) {
-            return model.sheet().standbyWatts().getAsDouble();
-        }
-        return model.supply() instanceof ModuleSupply.TwoWire two ? two.standbyMilliamps() / 1000 * nominalVolts : USUAL_STANDBY_WATTS;
     }
 
     /** Degrees Celsius inside. */

@@ -70,7 +70,7 @@ public final class HouseMatch {
         terms = memory.terms();
         shapes = memory.shapes();
         double volts = survey.house().region().nominalVolts().asDouble();
-        standbyWatts = models.stream().mapToDouble(model -> BoxHeat.heatOf(model, volts, List.of())).toArray();
+        standbyWatts = models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, volts)).toArray();
     }
 
     /**
@@ -145,7 +145,7 @@ public final class HouseMatch {
             Case drawn = position.drawn;
             List<String> boxes = position.member.boxes();
             List<HouseOption.Fitting> fitted = drawn.fitted().stream().map(fit -> new HouseOption.Fitting(fit.box() < 0 ? ""
-                    : boxes.get(fit.box()), fit.own() ? model : drawn.companion().orElse(model), fit.connectors().size())).toList();
+                    : boxes.get(fit.box()), fit.own() ? model : drawn.companion().orElse(model))).toList();
             int missed = position.wishes.isEmpty() ? 0 : (int) HouseMatch.wishes(position.wishes, model, drawn).stream()
                     .filter(f -> f.severity() == Severity.NOTE).count();
             return new HouseOption(number, units(), lead(), position.group.gangs(), position.group.loads(), drawn.scheme(), model,
@@ -204,10 +204,6 @@ public final class HouseMatch {
 
     /** What a group switches, with what each class of contacts makes of it. */
     private record Switched(List<List<SurveyedLoad>> loads, BigDecimal volts, Part[] contacts) {
-        double heat() {
-            return loads.stream().mapToDouble(at -> BoxHeat.contactHeat(at.stream().flatMap(l -> l.banks().stream())
-                    .mapToDouble(bank -> bank.amps(volts).doubleValue()).sum())).sum();
-        }
     }
 
     private void alone(Member member, Switched switched, Units.Group group, Case drawn, int index) {
@@ -228,7 +224,7 @@ public final class HouseMatch {
         Part[] conductors = memory.table(List.of("mm2", places.thickest), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
         boolean regulated = drawn.assignment().gangs().stream().anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
-        double heat = switched.heat();
+        double heat = BoxHeat.contactHeat(loads, switched.volts());
         for (int index : same) {
             ModuleModel model = shapes.model(index);
             Part carried = !byRules ? Part.NOTHING : HouseMemory.entry(switched.contacts(), shapes.contactsOf(index),
@@ -280,7 +276,7 @@ public final class HouseMatch {
 
         private Places(Optional<ModuleModel> companion) {
             this.companion = companion;
-            companionWatts = companion.map(c -> BoxHeat.heatOf(c, survey.house().region().nominalVolts().asDouble(), List.of())).orElse(0.0);
+            companionWatts = companion.map(c -> BoxHeat.standbyHeat(c, survey.house().region().nominalVolts().asDouble())).orElse(0.0);
         }
 
         private List<ModuleModel> modelsAt(int place, ModuleModel own) {

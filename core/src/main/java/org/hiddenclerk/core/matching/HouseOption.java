@@ -36,6 +36,6 @@ public record HouseOption(int number, List<Unit> units, String lead, List<Intege
     }
 
     /** A module in a box. */
-    public record Fitting(String box, ModuleModel model, int connectors) {
+    public record Fitting(String box, ModuleModel model) {
     }
 }

@@ -31,6 +31,7 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -153,7 +154,9 @@ public final class ModuleMatch {
     /** Every place that gets a module must have room for those that go there, and not get too warm; where they lie in the lead. */
     private Optional<Placement> rooms(WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
         Optional<Placement> atLead = Optional.empty();
-        for (var entry : modulesByPlace(plan, assignment.model()).entrySet()) {
+        Map<Run.Place, List<ModuleModel>> byPlace = plan.planned().map(RunWiring::modulesByPlace)
+                .orElse(Map.of(planner.run().lead(), List.of(assignment.model())));
+        for (var entry : byPlace.entrySet()) {
             Run.Place place = entry.getKey();
             List<Integer> connectors = plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
             RoomInBox.Judgement room = RoomInBox.of(place.box(), entry.getValue(), house.region(), connectors);
@@ -161,26 +164,21 @@ public final class ModuleMatch {
             margins.addAll(room.margins());
             atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
             if (entry.getValue().contains(assignment.model())) {
-                add(BoxHeat.judge(place.box(), assignment.model(), heat(entry.getValue(), assignment)), findings, margins);
+                add(BoxHeat.judge(place.box(), assignment.model(), standbyHeat(entry.getValue()) + contactHeat(assignment)), findings, margins);
             }
         }
         return atLead;
     }
 
-    private Map<Run.Place, List<ModuleModel>> modulesByPlace(WiringPlan plan, ModuleModel model) {
-        Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
-        plan.planned().ifPresentOrElse(planned -> planned.fitted().forEach(fitted -> byPlace
-                .computeIfAbsent(fitted.place(), p -> new ArrayList<>()).add(fitted.model())),
-                () -> byPlace.put(planner.run().lead(), List.of(model)));
-        return byPlace;
+    /** What modules turn into heat with everything off, in watts. */
+    double standbyHeat(List<ModuleModel> models) {
+        double nominal = house.region().nominalVolts().asDouble();
+        return models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, nominal)).sum();
     }
 
-    /** The module that carries the load warms its box by that; the others by their own draw. */
-    double heat(List<ModuleModel> models, Assignment assignment) {
-        List<Double> amps = planner.loadsOf(assignment).stream().map(loads -> loads.stream().flatMap(l -> l.banks().stream())
-                .mapToDouble(bank -> bank.amps(volts()).doubleValue()).sum()).toList();
-        double nominal = house.region().nominalVolts().asDouble();
-        return models.stream().mapToDouble(m -> BoxHeat.heatOf(m, nominal, m.equals(assignment.model()) ? amps : List.of())).sum();
+    /** What the contacts of a module turn into heat when all that it switches is on, in watts. */
+    double contactHeat(Assignment assignment) {
+        return BoxHeat.contactHeat(planner.loadsOf(assignment), volts());
     }
 
     private List<Box> boxesOf(WiringPlan plan) {

@@ -76,8 +76,12 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
             match.judge(modules.get(i)).findings().forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(),
                     ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, module, plan)) : f));
         }
-        plan.planned().ifPresent(planned -> modulesByPlace(planned).forEach((place, models) -> RoomInBox.of(place.box(), models,
-                planner.house().region(), planned.at(place).connectors()).findings().forEach(f -> findings.put(f.code() + " " + f.subject(), f))));
+        plan.planned().ifPresent(planned -> planned.modulesByPlace().forEach((place, models) -> {
+            List<Finding> together = new ArrayList<>(RoomInBox.of(place.box(), models, planner.house().region(),
+                    planned.at(place).connectors()).findings());
+            together.addAll(warmth(match, place, models, modules));
+            together.forEach(f -> findings.put(f.code() + " " + f.subject(), f));
+        }));
         plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
                 .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
         planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay)
@@ -87,19 +91,12 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         return new PlanJudgement(plan, ordered, List.of());
     }
 
-    /**
-     * Whether several modules of a run are proved together; what each of them shows alone has been judged before.
-     *
-     * @param others assignments of other boxes, by their place
-     */
-    public static boolean isProvedTogether(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others) {
-        return planner.plan(modules, others).findings().stream()
-                .allMatch(f -> f.severity() == Severity.NOTE || ModuleMatch.SAID_HERE.contains(f.code()));
-    }
-
-    private static Map<Run.Place, List<ModuleModel>> modulesByPlace(RunWiring planned) {
-        Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
-        planned.fitted().forEach(f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
-        return byPlace;
+    /** Several modules in a box warm each other. What those of other boxes switch is not known here; their own draw is. */
+    private static List<Finding> warmth(ModuleMatch match, Run.Place place, List<ModuleModel> here, List<Assignment> modules) {
+        if (here.size() < 2) {
+            return List.of();
+        }
+        double heat = match.standbyHeat(here) + modules.stream().filter(m -> here.contains(m.model())).mapToDouble(match::contactHeat).sum();
+        return here.stream().distinct().flatMap(model -> BoxHeat.judge(place.box(), model, heat).findings().stream()).toList();
     }
 }

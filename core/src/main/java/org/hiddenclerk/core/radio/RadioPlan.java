@@ -46,7 +46,7 @@ public final class RadioPlan {
      */
     public record Anchor(String name, Protocol protocol, String room, OptionalInt takes) {
         boolean serves(Protocol other) {
-            return protocol == other || isWifi(protocol) && isWifi(other);
+            return protocol.sharesNetworkWith(other);
         }
     }
 
@@ -60,18 +60,9 @@ public final class RadioPlan {
     public record Member(String name, Protocol protocol, String room, boolean router, boolean inMetal) {
     }
 
-    private static boolean isWifi(Protocol protocol) {
-        return protocol == Protocol.WIFI || protocol == Protocol.MQTT_WIFI;
-    }
-
-    /** Whether something of a protocol can pass messages on from module to module. */
-    public static boolean isMesh(Protocol protocol) {
-        return !isWifi(protocol);
-    }
-
     /** The link between two rooms, worked out once. */
     public Optional<Link> link(String from, String to, Protocol protocol) {
-        String key = (from.compareTo(to) < 0 ? from + "|" + to : to + "|" + from) + "|" + (isMesh(protocol) ? protocol : Protocol.WIFI);
+        String key = (from.compareTo(to) < 0 ? from + "|" + to : to + "|" + from) + "|" + (protocol.isMesh() ? protocol : Protocol.WIFI);
         return links.computeIfAbsent(key, k -> Link.between(plan, from, to, protocol, region));
     }
 
@@ -83,10 +74,6 @@ public final class RadioPlan {
     /** Whether a module in a room reaches a coordinator or access point of its network without help. */
     public boolean reachesAnchor(String room, Protocol protocol) {
         return anchors.stream().anyMatch(anchor -> anchor.serves(protocol) && isExpected(room, anchor.room(), protocol));
-    }
-
-    public boolean hasAnchor(Protocol protocol) {
-        return anchors.stream().anyMatch(anchor -> anchor.serves(protocol));
     }
 
     /** Whether anything can be said of a module: its room and an anchor of its network are drawn, and no metal is around it. */
@@ -122,7 +109,7 @@ public final class RadioPlan {
             Member via = open.remove();
             Predicate<Member> near = m -> !hops.containsKey(m) && m.protocol() == via.protocol() && canEstimate(m)
                     && isExpected(via.room(), m.room(), m.protocol());
-            if (via.router() && isMesh(via.protocol())) {
+            if (via.router() && via.protocol().isMesh()) {
                 members.stream().filter(near).toList().forEach(member -> {
                     hops.put(member, hops.get(via) + 1);
                     open.add(member);
@@ -132,9 +119,24 @@ public final class RadioPlan {
         return hops;
     }
 
-    /** What the radio of a whole plan shows, gravest first. */
+    /** One protocol of each network there can be. */
+    public static List<Protocol> networks() {
+        List<Protocol> networks = new ArrayList<>();
+        for (Protocol protocol : Protocol.values()) {
+            if (networks.stream().noneMatch(protocol::sharesNetworkWith)) {
+                networks.add(protocol);
+            }
+        }
+        return networks;
+    }
+
+    /** What the radio of a whole plan shows, gravest first; one word where no room is drawn. */
     public List<Finding> judge(List<Member> members) {
         List<Finding> findings = new ArrayList<>();
+        if (!plan.isDrawn()) {
+            return members.isEmpty() ? List.of() : List.of(Finding.of(FindingCode.LINK_NOT_ESTIMATED, "house", "No room of this house is drawn: "
+                    + "of " + members.size() + " modules no link can be estimated.", SOURCE, new Remedy(Remedy.Kind.FIND_OUT, "draw the rooms")));
+        }
         Map<Member, Integer> hops = hops(members);
         for (Member member : members) {
             if (!canEstimate(member)) {
@@ -156,15 +158,13 @@ public final class RadioPlan {
                                 between(link)), SOURCE)));
             }
         }
-        for (Protocol protocol : Protocol.values()) {
-            long count = members.stream().filter(m -> m.protocol() == protocol || isWifi(protocol) && isWifi(m.protocol())).count();
-            capacity(protocol).ifPresent(takes -> {
-                if (count > takes && protocol != Protocol.MQTT_WIFI) {
-                    findings.add(Finding.of(FindingCode.NETWORK_FULL, protocol.label(), count + " modules; the network takes " + takes
-                            + ".", PROTOCOL, new Remedy(Remedy.Kind.ADD_ROUTER, "another access point, or a second network")));
-                }
-            });
-        }
+        networks().forEach(protocol -> capacity(protocol).ifPresent(takes -> {
+            long count = members.stream().filter(m -> m.protocol().sharesNetworkWith(protocol)).count();
+            if (count > takes) {
+                findings.add(Finding.of(FindingCode.NETWORK_FULL, protocol.label(), count + " modules; the network takes " + takes
+                        + ".", PROTOCOL, new Remedy(Remedy.Kind.ADD_ROUTER, "another access point, or a second network")));
+            }
+        }));
         findings.sort(Finding.ORDER);
         return findings;
     }
@@ -174,7 +174,7 @@ public final class RadioPlan {
         List<Link> links = new ArrayList<>();
         anchors.stream().filter(anchor -> anchor.serves(member.protocol()))
                 .forEach(anchor -> link(member.room(), anchor.room(), member.protocol()).ifPresent(links::add));
-        if (isMesh(member.protocol())) {
+        if (member.protocol().isMesh()) {
             members.stream().filter(m -> m.router() && m != member && m.protocol() == member.protocol() && hops.containsKey(m))
                     .forEach(m -> link(member.room(), m.room(), member.protocol()).ifPresent(links::add));
         }

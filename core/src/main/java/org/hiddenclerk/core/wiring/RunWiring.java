@@ -1,9 +1,11 @@
 package org.hiddenclerk.core.wiring;
 
+import java.util.ArrayList;
 import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Intent;
 import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.PartId;
@@ -54,6 +56,13 @@ public record RunWiring(Run run, Map<Run.Place, BoxWiring> boxes, List<Fitted> f
         End end = at(place).endOf(core);
         return end instanceof End.Capped || end instanceof End.Loose ? new NodeId(place.prefix() + core.key() + ".end")
                 : node(place, end);
+    }
+
+    /** Modules by the place where they go, in the order of their numbers. */
+    public Map<Run.Place, List<ModuleModel>> modulesByPlace() {
+        Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
+        fitted.forEach(f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
+        return byPlace;
     }
 
     public BoxWiring at(Run.Place place) {

@@ -17,6 +17,7 @@ import java.util.Set;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
@@ -30,6 +31,7 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.SpecialRuns;
 import org.junit.jupiter.api.Test;
 
 class HouseMatchTest {
@@ -67,6 +69,18 @@ class HouseMatchTest {
             }
         }
         assertThat(compared).isGreaterThan(500);
+    }
+
+    /** Heavy loads, four gangs, a canopy, a gate and a strip: schemes that no plain switch has. */
+    @Test
+    void everyCellOfTheSpecialRunsHasTheVerdictThatTheBoxWouldGive() {
+        RegionProfile region = RegionProfile.EU_230;
+        for (Run run : List.of(SpecialRuns.heater(region, Mechanism.DOUBLE_POLE), SpecialRuns.fourGangs(region), SpecialRuns.canopy(region, true),
+                SpecialRuns.canopy(region, false), SpecialRuns.gate(region), SpecialRuns.strip(region))) {
+            Map<String, Box> boxes = new LinkedHashMap<>();
+            run.boxes().forEach(place -> boxes.put(place.id(), place.box()));
+            compare(run.lead().label(), SpecialRuns.house(region), boxes);
+        }
     }
 
     /** Boxes wired alike whose loads differ: what is shared must not hide a load that is too much or too little. */

@@ -141,6 +141,29 @@ class VerdictRulesTest {
         assertThat(BoxHeat.judge(box("LED 7"), ONE_CHANNEL, 0.6).findings()).isEmpty();
     }
 
+    /** Each alone leaves the box cool enough; both together do not: by hand 25 + 1.4 W / 0.142 W/K = 34.8, and 44.7 with two. */
+    @Test
+    void twoModulesInOneBoxWarmEachOther() {
+        DataSheet sheet = new DataSheet(Optional.of(new DataSheet.Temperatures(0, 40)), OptionalInt.empty(), Optional.empty(),
+                OptionalDouble.of(1.4), false, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Set.of());
+        ModuleModel slim = Modules.as(Modules.with(ONE_CHANNEL, sheet), "SLIM", 1000, new org.hiddenclerk.core.catalogue.Body(
+                Millimetres.of(30), Millimetres.of(28), Millimetres.of(10)));
+        Box box = new Box("B-1", new BoxGeometry(Millimetres.of(60), Millimetres.of(60), Millimetres.of(61), false), twoGangs().gangs(),
+                twoGangs().loads(), twoGangs().cables(), twoGangs().jumpers());
+        ModuleMatch match = new ModuleMatch(Boxes.house(), box);
+        Candidate first = match.judge(List.of(1), slim);
+        Candidate second = match.judge(List.of(2), slim);
+
+        assertThat(codes(first)).doesNotContain(FindingCode.TOO_WARM);
+        assertThat(PlanJudgement.of(Boxes.house(), box, List.of(first.assignment(), second.assignment())).findings())
+                .extracting(Finding::code).contains(FindingCode.TOO_WARM);
+    }
+
+    private static Box twoGangs() {
+        return Boxes.box().gang("4", "LED 9").gang("4", "LED 9").feed("4", common(1)).lamp(1, throwOf(1), "4").jumper(common(1), common(2))
+                .lamp(2, throwOf(2), "4").build();
+    }
+
     @Test
     void aWishIsSaidAndAMustIsHeld() {
         Terms terms = new Terms(Estimates.USUAL, List.of(new Wish(Wish.Kind.METERING, false, ""),

@@ -97,6 +97,28 @@ class RadioPlanTest {
         assertThat(finding.reason()).contains("no link until it is measured");
     }
 
+    @Test
+    void whereNoRoomIsDrawnOneWordIsSaid() {
+        RadioPlan radio = new RadioPlan(FloorPlan.notDrawn(), RegionProfile.EU_230, List.of());
+
+        assertThat(radio.judge(List.of(new Member("a", Protocol.ZIGBEE, "R1", true, false), new Member("b", Protocol.WIFI, "R2", true, false))))
+                .singleElement().satisfies(f -> assertThat(f.reason()).contains("of 2 modules"));
+        assertThat(radio.judge(List.of())).isEmpty();
+    }
+
+    /** Wi-Fi and MQTT over Wi-Fi hang on the same access points. */
+    @Test
+    void membersOfOneNetworkAreCountedTogether() {
+        RadioPlan radio = new RadioPlan(row(1, Material.WOOD), RegionProfile.EU_230,
+                List.of(new Anchor("access point", Protocol.WIFI, "R1", OptionalInt.of(2))));
+        List<Member> three = List.of(new Member("a", Protocol.WIFI, "R1", false, false), new Member("b", Protocol.MQTT_WIFI, "R1", false, false),
+                new Member("c", Protocol.MQTT_WIFI, "R1", false, false));
+
+        assertThat(radio.judge(three)).extracting(Finding::code).containsExactly(FindingCode.NETWORK_FULL);
+        assertThat(radio.judge(three.subList(0, 2))).isEmpty();
+        assertThat(RadioPlan.networks()).hasSize(3);
+    }
+
     @Property(tries = 50)
     void fartherIsNeverBetter(@ForAll @DoubleRange(min = 1, max = 40) double near, @ForAll @DoubleRange(min = 0, max = 20) double more) {
         assertThat(Link.freeSpaceLoss(near + more, 2450)).isGreaterThanOrEqualTo(Link.freeSpaceLoss(near, 2450));

@@ -35,7 +35,7 @@ import org.hiddenclerk.core.testing.Circuits;
 import org.hiddenclerk.core.testing.Modules;
 
 /** Circuits of what is not a plain lamp, with the plans that suit them. */
-final class SpecialRuns {
+public final class SpecialRuns {
     private SpecialRuns() {
     }
 
@@ -60,7 +60,7 @@ final class SpecialRuns {
         return plans;
     }
 
-    static Run heater(RegionProfile region, Mechanism mechanism) {
+    public static Run heater(RegionProfile region, Mechanism mechanism) {
         boolean two = mechanism == DOUBLE_POLE;
         return new Circuits(region).box("A", WALL).gang("A", mechanism, "4").load("A", "heater 1500", 1)
                 .feed("A", "4", two ? "1.L-IN" : "1.COM", two ? "1.N-IN" : "j.n")
@@ -68,7 +68,7 @@ final class SpecialRuns {
                         wire(NEUTRAL, two ? "1.N-OUT" : "j.n"), wire(EARTH, "j.earth")).from("A");
     }
 
-    static Run fourGangs(RegionProfile region) {
+    public static Run fourGangs(RegionProfile region) {
         Circuits box = new Circuits(region).box("A", WALL);
         for (int gang = 1; gang <= 4; gang++) {
             box.gang("A", ONE_WAY, "4").load("A", "LED 9", gang);
@@ -96,7 +96,7 @@ final class SpecialRuns {
     }
 
     /** A wall switch and a canopy; with a spare core between them or without. */
-    static Run canopy(RegionProfile region, boolean spare) {
+    public static Run canopy(RegionProfile region, boolean spare) {
         Circuits.Wire live = wire(SWITCHED_LIVE, "1.L1", "j.sl");
         Circuits.Wire neutral = wire(NEUTRAL, "j.n", "j.n");
         Circuits.Wire earth = wire(EARTH, "j.earth", "j.earth");
@@ -116,13 +116,13 @@ final class SpecialRuns {
                 List.of(1), Map.of(), Optional.empty(), Optional.empty())));
     }
 
-    static Run gate(RegionProfile region) {
+    public static Run gate(RegionProfile region) {
         return new Circuits(region).box("A", JUNCTION).gang("A", PUSH_MAKE, "gate").load("A", "gate 3", 1)
                 .feed("A", "4", "cap", "cap").cable("A", new Leads.ToLoadWithFeed(1, new CircuitId("gate")),
                         wire(ELV_PLUS, "1.COM"), wire(SWITCHED_LIVE, "1.L1")).from("A");
     }
 
-    static Run strip(RegionProfile region) {
+    public static Run strip(RegionProfile region) {
         return new Circuits(region).box("A", WALL).gang("A", ONE_WAY, "gate").load("A", "strip 30", 1)
                 .cable("A", new Leads.FromSupply(new CircuitId("gate")), wire(ELV_PLUS, "1.COM"), wire(ELV_MINUS, "j.minus"))
                 .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(ELV_MINUS, "j.minus")).from("A");
@@ -133,7 +133,7 @@ final class SpecialRuns {
     }
 
     /** Circuit 4 for 20 A, and the gate's own 24 V. */
-    static HouseContext house(RegionProfile region) {
+    public static HouseContext house(RegionProfile region) {
         Map<CircuitId, Circuit> circuits = new LinkedHashMap<>();
         circuits.put(new CircuitId("4"), new Circuit(new CircuitId("4"), "4", Amps.of(20), Line.L1, false));
         circuits.put(new CircuitId("gate"), Circuit.elv(new CircuitId("gate"), "gate", Amps.of(5), Volts.of(24)));

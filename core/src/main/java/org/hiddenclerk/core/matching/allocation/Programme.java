@@ -10,6 +10,7 @@ import java.util.Set;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.matching.HouseOption;
 import org.hiddenclerk.core.matching.Unit;
+import org.hiddenclerk.core.radio.RadioPlan;
 
 /** The choice as an integer programme. */
 final class Programme {
@@ -144,11 +145,11 @@ final class Programme {
 
     /** No network gets more members than it takes. */
     private void members() {
-        Radio.networks().forEach(network -> task.radio().capacity(network.get(0)).ifPresent(takes -> {
+        RadioPlan.networks().forEach(network -> task.radio().capacity(network).ifPresent(takes -> {
             IntegerProgramme.Sum sum = rows.sum();
             int most = 0;
             for (int i = 0; i < options.size(); i++) {
-                long count = options.get(i).fitted().stream().filter(f -> network.contains(f.model().protocol())).count();
+                long count = options.get(i).fitted().stream().filter(f -> f.model().protocol().sharesNetworkWith(network)).count();
                 most += (int) count;
                 if (count > 0) {
                     sum.plus(count, variables[i]);

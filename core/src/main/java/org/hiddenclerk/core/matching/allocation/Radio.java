@@ -2,7 +2,6 @@ package org.hiddenclerk.core.matching.allocation;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
@@ -12,11 +11,6 @@ import org.hiddenclerk.core.radio.RadioPlan;
 /** The modules of a choice as members of their networks. */
 final class Radio {
     private Radio() {
-    }
-
-    /** Protocols that share a network. */
-    static List<List<Protocol>> networks() {
-        return List.of(List.of(Protocol.ZIGBEE), List.of(Protocol.ZWAVE), List.of(Protocol.WIFI, Protocol.MQTT_WIFI));
     }
 
     static List<RadioPlan.Member> members(AllocationTask task, HouseOption option) {
@@ -31,7 +25,6 @@ final class Radio {
         return members;
     }
 
-    /** Without a plan of the house there is nothing to say, and it is not said box by box. */
     static List<Finding> judge(AllocationTask task, List<HouseOption> chosen) {
         return task.radio().judge(chosen.stream().flatMap(option -> members(task, option).stream()).toList());
     }

@@ -11,6 +11,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.matching.HouseOption;
 import org.hiddenclerk.core.matching.ModuleMatch;
@@ -47,7 +48,7 @@ final class Together {
         return conflicts.isEmpty() ? unproved(chosen) : conflicts;
     }
 
-    /** Runs whose modules are proved one by one but not together. */
+    /** Runs whose modules pass one by one but not together: their whole plan is judged as their boxes would judge it. */
     private List<Conflict> unproved(List<HouseOption> chosen) {
         Map<String, List<HouseOption>> byLead = new LinkedHashMap<>();
         chosen.forEach(option -> byLead.computeIfAbsent(option.lead(), l -> new ArrayList<>()).add(option));
@@ -80,7 +81,7 @@ final class Together {
         Map<Run.Place, List<Assignment>> others = new LinkedHashMap<>(given);
         List<Assignment> own = others.remove(run.lead());
         Set<String> ids = others.keySet().stream().map(Run.Place::id).collect(Collectors.toSet());
-        return PlanJudgement.isProvedTogether(new Planner(task.survey().house(), run, ids), own, others);
+        return PlanJudgement.of(new Planner(task.survey().house(), run, ids), own, others, task.terms()).verdict() == Verdict.OK;
     }
 
     /** Boxes in which the modules of several options do not go in together. */
