@@ -3,7 +3,6 @@ package org.hiddenclerk.app.planning;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.math.BigDecimal;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
@@ -17,10 +16,7 @@ import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Verdict;
-import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.Candidate;
-import org.hiddenclerk.core.matching.ContactorAdvice;
-import org.hiddenclerk.core.matching.Estimates;
 import org.hiddenclerk.core.matching.Margin;
 import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.Placement;
@@ -128,13 +124,14 @@ class MatchController {
         Boxes.Found found = boxes.find(box);
         Asked asked = asked(found, gangs, loads);
         Planner planner = new Planner(found.house(), found.run());
+        ModuleMatch match = new ModuleMatch(planner, settings.terms(found.job()));
         List<Candidate> candidates = scheme == null && asked.loads().isEmpty()
-                ? new ModuleMatch(planner, settings.terms(found.job())).rank(asked.gangs(), stock.models().stream()
+                ? match.rank(asked.gangs(), stock.models().stream()
                         .filter(model -> !model.channels().isEmpty()).toList())
                 : new SchemeChooser(planner, stock.models(), settings.terms(found.job())).rank(scheme == null ? SchemeCode.SOCKET : scheme,
                         asked.gangs(), asked.loads());
         return new MatchView(found.row().version(), asked.gangs(), candidates.stream().map(CandidateView::of).toList(),
-                advice(found, planner, asked));
+                match.contactorAdvice(asked.gangs(), asked.loads(), stock.models()).stream().map(FindingView::of).toList());
     }
 
     @GetMapping("/schemes")
@@ -146,15 +143,6 @@ class MatchController {
         return new SchemesView(found.row().version(), asked.gangs(), asked.loads(),
                 new SchemeChooser(new Planner(found.house(), found.run()), stock.models(), settings.terms(found.job()))
                         .offers(asked.gangs(), asked.loads()).stream().map(OfferView::of).toList());
-    }
-
-    /** A contactor where no module carries what a gang or load switches. */
-    private List<FindingView> advice(Boxes.Found found, Planner planner, Asked asked) {
-        List<List<SurveyedLoad>> positions = new ArrayList<>(asked.gangs().stream().map(planner::loadsOfGang).toList());
-        asked.loads().forEach(load -> positions.add(List.of(found.box().load(load))));
-        Estimates estimates = settings.terms(found.job()).estimates();
-        return positions.stream().flatMap(loads -> ContactorAdvice.of(loads, stock.models(), found.house().region(), estimates).stream())
-                .map(FindingView::of).toList();
     }
 
     private record Asked(List<Integer> gangs, List<Integer> loads) {

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
@@ -15,22 +16,26 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
 
 /** What to do with a load that no module of the stock book carries: a contactor, whose coil a module switches. */
-public final class ContactorAdvice {
+final class ContactorAdvice {
     private static final Source SOURCE = new Source("utilisation categories of IEC 60947-4-1 and IEC 61095; the advice is common practice");
+
+    private static final Set<FindingCode> REFUSALS = Set.of(FindingCode.CONTACT_OVERLOAD, FindingCode.CONTINUOUS_OVERLOAD,
+            FindingCode.RATING_UNKNOWN);
 
     private ContactorAdvice() {
     }
 
-    /** @param loads what one channel would have to carry */
-    public static Optional<Finding> of(List<SurveyedLoad> loads, List<ModuleModel> models, RegionProfile region, Estimates estimates) {
-        BigDecimal volts = region.nominalVolts().asDecimal();
-        boolean overEverywhere = !loads.isEmpty() && !models.isEmpty() && models.stream().flatMap(m -> m.channels().stream())
-                .allMatch(channel -> ChannelLoad.of(volts, region, channel, loads, "contact", estimates).findings().stream()
-                        .anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD || f.code() == FindingCode.CONTINUOUS_OVERLOAD
-                                || f.code() == FindingCode.RATING_UNKNOWN))
-                && models.stream().flatMap(m -> m.channels().stream()).anyMatch(channel -> ChannelLoad.of(volts, region, channel,
-                loads, "contact", estimates).findings().stream().anyMatch(f -> f.code() != FindingCode.RATING_UNKNOWN));
-        if (!overEverywhere) {
+    /**
+     * @param loads what one channel would have to carry
+     * @param volts volts of these loads
+     */
+    static Optional<Finding> of(List<SurveyedLoad> loads, List<ModuleModel> models, BigDecimal volts, RegionProfile region, Estimates estimates) {
+        List<Set<FindingCode>> contacts = models.stream().flatMap(m -> m.channels().stream()).<Set<FindingCode>>map(channel ->
+                FindingCode.of(ChannelLoad.of(volts, region, channel, loads, "contact", estimates).findings())).toList();
+        boolean noneCarries = contacts.stream().allMatch(codes -> codes.stream().anyMatch(REFUSALS::contains));
+        // Where no maker says anything of the kind, a figure is to be found out first.
+        boolean someSaySo = contacts.stream().anyMatch(codes -> !codes.contains(FindingCode.RATING_UNKNOWN));
+        if (loads.isEmpty() || !noneCarries || !someSaySo) {
             return Optional.empty();
         }
         BigDecimal amps = loads.stream().flatMap(l -> l.banks().stream()).map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);

@@ -5,13 +5,11 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.EnumSet;
 import java.util.HashMap;
-import java.util.IdentityHashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import java.util.TreeMap;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
@@ -19,12 +17,9 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.job.BoxGeometry;
-import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.HouseMemory.Part;
 import org.hiddenclerk.core.matching.TwinClass.Case;
-import org.hiddenclerk.core.matching.TwinClass.Fit;
 import org.hiddenclerk.core.matching.TwinClass.Member;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.SchemeCode;
@@ -39,9 +34,6 @@ import org.hiddenclerk.core.wiring.SchemeCode;
 public final class HouseMatch {
     /** Gangs that one module of the stock book may take. */
     private static final int MOST_CHANNELS = 4;
-    /** Nothing is found about warmth this far below a limit, in kelvin; or below this without a limit. */
-    private static final int FAR_BELOW = 6;
-    private static final int COOL = 35;
     private static final Part METAL = Part.of(EnumSet.of(FindingCode.METAL_BOX_RADIO));
 
     private final HouseSurvey survey;
@@ -49,8 +41,6 @@ public final class HouseMatch {
     private final List<ModuleModel> models;
     private final Terms terms;
     private final Shapes shapes;
-    private final double[] standbyWatts;
-    private final Map<Box, Object> roomKeys = new IdentityHashMap<>();
     private final List<Cell> cells = new ArrayList<>();
     private final List<Refusal> refusals = new ArrayList<>();
 
@@ -69,8 +59,6 @@ public final class HouseMatch {
         models = memory.models();
         terms = memory.terms();
         shapes = memory.shapes();
-        double volts = survey.house().region().nominalVolts().asDouble();
-        standbyWatts = models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, volts)).toArray();
     }
 
     /**
@@ -219,9 +207,9 @@ public final class HouseMatch {
         List<List<SurveyedLoad>> loads = switched.loads();
         Box lead = survey.boxes().get(position.member.lead());
         Part wiring = Part.of(drawn.codes());
-        Places places = places(position);
+        FittedPlaces places = new FittedPlaces(survey, memory, position.member.boxes(), drawn);
         Part[] suitable = memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
-        Part[] conductors = memory.table(List.of("mm2", places.thickest), models.size());
+        Part[] conductors = memory.table(List.of("mm2", places.thickest()), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
         boolean regulated = drawn.assignment().gangs().stream().anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
         double heat = BoxHeat.contactHeat(loads, switched.volts());
@@ -230,11 +218,11 @@ public final class HouseMatch {
             Part carried = !byRules ? Part.NOTHING : HouseMemory.entry(switched.contacts(), shapes.contactsOf(index),
                     () -> ModuleMatch.loads(model, loads, switched.volts(), survey.house().region(), terms.estimates()).findings());
             Part suits = HouseMemory.entry(suitable, index, () -> suitability(model, drawn));
-            Part thick = HouseMemory.entry(conductors, index, () -> Suitability.conductors(model, places.thickest));
+            Part thick = HouseMemory.entry(conductors, index, () -> Suitability.conductors(model, places.thickest()));
             Part dims = regulated || model.sheet().dims() ? Part.of(ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
                     : Part.NOTHING;
-            Part metal = Suitability.isShielded(model, places.metal) ? METAL : Part.NOTHING;
-            Part[] parts = {wiring, carried, suits, thick, places.room(index), warmth(places, index, heat), dims, metal};
+            Part metal = Suitability.isShielded(model, places.isMetal()) ? METAL : Part.NOTHING;
+            Part[] parts = {wiring, carried, suits, thick, places.room(index), places.warmth(index, heat), dims, metal};
             cells.add(new Cell(position, model, worst(parts), parts));
         }
     }
@@ -261,96 +249,5 @@ public final class HouseMatch {
 
     private static List<Finding> wishes(List<Wish> wishes, ModuleModel model, Case drawn) {
         return WishCheck.of(wishes, model, new WishCheck.AtTheWall(drawn.exchanged() == 0, !drawn.silent()));
-    }
-
-    /** Boxes that get modules, with what is known of each whatever the module. */
-    private final class Places {
-        private final List<Box> boxes = new ArrayList<>();
-        private final List<List<Fit>> fits = new ArrayList<>();
-        private final List<Part[]> rooms = new ArrayList<>();
-        private final Optional<ModuleModel> companion;
-        private final double companionWatts;
-        private boolean lampUnknown;
-        private BigDecimal thickest = BigDecimal.ZERO;
-        private boolean metal;
-
-        private Places(Optional<ModuleModel> companion) {
-            this.companion = companion;
-            companionWatts = companion.map(c -> BoxHeat.standbyHeat(c, survey.house().region().nominalVolts().asDouble())).orElse(0.0);
-        }
-
-        private List<ModuleModel> modelsAt(int place, ModuleModel own) {
-            return fits.get(place).stream().map(fit -> fit.own() ? own : companion.orElse(own)).toList();
-        }
-
-        private Part room(int index) {
-            if (boxes.size() == 1 && !lampUnknown) {
-                return room(0, index);
-            }
-            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-            if (lampUnknown) {
-                codes.add(FindingCode.ROOM_UNKNOWN);
-            }
-            for (int place = 0; place < boxes.size(); place++) {
-                codes.addAll(room(place, index).codes());
-            }
-            return Part.of(codes);
-        }
-
-        private Part room(int place, int index) {
-            return HouseMemory.entry(rooms.get(place), shapes.bodyOf(index), () -> RoomInBox.of(boxes.get(place), modelsAt(place, shapes.model(index)),
-                    survey.house().region(), fits.get(place).get(0).connectors()).findings());
-        }
-    }
-
-    private Places places(Position position) {
-        Places places = new Places(position.drawn.companion());
-        Map<Integer, List<Fit>> byBox = new TreeMap<>();
-        position.drawn.fitted().forEach(fit -> byBox.computeIfAbsent(fit.box(), b -> new ArrayList<>()).add(fit));
-        byBox.forEach((index, fits) -> {
-            if (index < 0) {
-                places.lampUnknown = true;
-                return;
-            }
-            Box box = survey.boxes().get(position.member.boxes().get(index));
-            places.boxes.add(box);
-            places.fits.add(fits);
-            places.rooms.add(memory.table(List.of("room", roomKey(box), fits.stream().map(fit -> fit.own() ? "own" : places.companion.orElseThrow()
-                    .code()).toList(), fits.get(0).connectors()), shapes.bodies()));
-        });
-        places.thickest = ModuleMatch.thickest(places.boxes);
-        places.metal = ModuleMatch.isMetal(places.boxes);
-        return places;
-    }
-
-    /** What the room in a box depends on beside the modules. */
-    private record RoomKey(BoxGeometry geometry, BoxKind kind, List<Object> gangs, List<Object> cores) {
-    }
-
-    private Object roomKey(Box box) {
-        return roomKeys.computeIfAbsent(box, b -> b.geometry().isEmpty() ? "none" : new RoomKey(b.geometry().get(), b.kind(),
-                b.gangs().stream().<Object>map(g -> List.of(g.depth(), g.mechanism())).toList(),
-                b.cables().stream().<Object>map(c -> List.of(c.mm2(), c.cores().stream().map(core -> core.role()).toList())).toList()));
-    }
-
-    private Part warmth(Places places, int index, double contactHeat) {
-        Part worst = Part.NOTHING;
-        ModuleModel model = shapes.model(index);
-        for (int place = 0; place < places.boxes.size(); place++) {
-            Box box = places.boxes.get(place);
-            if (box.geometry().isEmpty() || places.fits.get(place).stream().noneMatch(Fit::own)) {
-                continue;
-            }
-            double heat = contactHeat;
-            for (Fit fit : places.fits.get(place)) {
-                heat += fit.own() ? standbyWatts[index] : places.companionWatts;
-            }
-            int limit = model.sheet().temperatures().map(t -> t.highest() - FAR_BELOW).orElse(COOL);
-            if (BoxHeat.inside(BoxHeat.around(box.kind()), box.geometry().get(), heat) > limit) {
-                Part part = Part.of(BoxHeat.judge(box, model, heat).findings());
-                worst = part.verdict().compareTo(worst.verdict()) < 0 || worst == Part.NOTHING ? part : worst;
-            }
-        }
-        return worst;
     }
 }

@@ -79,6 +79,13 @@ public final class ModuleMatch {
         return models.stream().map(model -> judge(gangs, model)).sorted(RANKING).toList();
     }
 
+    /** A contactor for each gang and load that no module carries. */
+    public List<Finding> contactorAdvice(List<Integer> gangs, List<Integer> loads, List<ModuleModel> models) {
+        List<List<SurveyedLoad>> positions = new ArrayList<>(gangs.stream().map(this::loadsOf).toList());
+        loads.forEach(load -> positions.add(List.of(box.load(load))));
+        return positions.stream().flatMap(here -> ContactorAdvice.of(here, models, volts(), house.region(), terms.estimates()).stream()).toList();
+    }
+
     /** Judges one module with its usual behaviours, and with a bypass where one is needed. */
     public Candidate judge(List<Integer> gangs, ModuleModel model) {
         return judge(Assignment.usualScheme(model), gangs, List.of(), model, Optional.empty());

@@ -183,9 +183,14 @@ class VerdictRulesTest {
         Box kiln = box("heater 7000");
         List<ModuleModel> models = List.of(ONE_CHANNEL, Modules.heavy());
 
-        Finding advice = ContactorAdvice.of(kiln.loads(), models, RegionProfile.EU_230, Estimates.USUAL).orElseThrow();
+        Finding advice = advice(kiln, models).get(0);
         assertThat(advice.reason()).contains("30.5\u2009A", "AC-1 or AC-7a");
-        assertThat(ContactorAdvice.of(box("heater 5000").loads(), models, RegionProfile.EU_230, Estimates.USUAL)).isEmpty();
+        assertThat(advice(box("heater 5000"), models)).isEmpty();
+        assertThat(advice(box("gate 5000"), models)).as("nobody states anything: find out first").isEmpty();
+    }
+
+    private static List<Finding> advice(Box box, List<ModuleModel> models) {
+        return new ModuleMatch(Boxes.house(), box).contactorAdvice(List.of(1), List.of(), models);
     }
 
     private static Box box(String load) {
