@@ -18,8 +18,7 @@ export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
   if (list.isPending) {
     return <Waiting what="the pick list" />;
   }
-  const lines = list.data ?? [];
-  const suppliers = [...new Set(lines.map((line) => line.supplier))];
+  const suppliers = list.data ?? [];
   return (
     <SheetLayout
       title="Pick list"
@@ -36,19 +35,19 @@ export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
       }
     >
       {list.isError && <Failure error={list.error} onRetry={() => list.refetch()} />}
-      {lines.length === 0 && <p>Nothing is picked yet. Match the house, and take a choice over.</p>}
-      {suppliers.map((supplier) => (
-        <section key={supplier} className="mb-6">
-          <h2 className="mb-1 text-[16px]">{supplier || "Not in the stock book"}</h2>
+      {list.data?.length === 0 && <p>Nothing is picked yet. Match the house, and take a choice over.</p>}
+      {suppliers.map((order) => (
+        <section key={order.supplier} className="mb-6">
+          <h2 className="mb-1 text-[16px]">{order.supplier || "Not in the stock book"}</h2>
           <Lines
             job={job.id}
-            lines={lines.filter((line) => line.supplier === supplier)}
+            order={order}
             taking={taking}
             onTake={(code) => take(taking === code ? null : code)}
           />
         </section>
       ))}
-      {lines.length > 0 && (
+      {suppliers.length > 0 && (
         <p className="text-soft max-w-prose text-sm">
           Spares: one for each ten begun, of wire a tenth more; common practice, no source.
         </p>
@@ -57,12 +56,14 @@ export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
   );
 }
 
-type LinesProps = { job: string; lines: Line[]; taking: string | null; onTake: (code: string) => void };
+type LinesProps = {
+  job: string;
+  order: Schemas["SupplierView"];
+  taking: string | null;
+  onTake: (code: string) => void;
+};
 
-function Lines({ job, lines, taking, onTake }: LinesProps) {
-  const known = lines.filter((line) => line.price != null);
-  const sum = known.reduce((total, line) => total + (line.price ?? 0), 0);
-  const unknown = lines.some((line) => line.price == null && line.toOrder > 0);
+function Lines({ job, order, taking, onTake }: LinesProps) {
   return (
     <div className="overflow-x-auto">
       <table className="table-sm table">
@@ -80,7 +81,7 @@ function Lines({ job, lines, taking, onTake }: LinesProps) {
           </tr>
         </thead>
         <tbody>
-          {lines.map((line) => (
+          {order.lines.map((line) => (
             <LineRow
               key={line.kind + line.words}
               job={job}
@@ -93,9 +94,9 @@ function Lines({ job, lines, taking, onTake }: LinesProps) {
         <tfoot className="text-base-content">
           <tr>
             <th colSpan={7} className="text-right">
-              To order{unknown && ", without those whose price is unknown"}
+              To order{order.unpriced && ", without those whose price is unknown"}
             </th>
-            <td className="font-mono text-right font-bold">{sum.toFixed(2)}</td>
+            <td className="font-mono text-right font-bold">{order.sum.toFixed(2)}</td>
             <td className="no-print" />
           </tr>
         </tfoot>

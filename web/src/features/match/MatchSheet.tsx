@@ -17,8 +17,6 @@ type Pick = Schemas["PickEntry"];
 type Scheme = Schemas["OfferView"]["scheme"];
 const NOTHING: Group = { words: "", gangs: [], loads: [] };
 
-const AT_LAMP: Scheme[] = ["AT_LAMP_SPARE", "AT_LAMP_BLINK", "SPLIT_PAIR"];
-
 /** How many of the ruled-out modules are shown before the rest folds. */
 const RULED_OUT_SHOWN = 4;
 
@@ -77,7 +75,7 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
   const others = match.data?.candidates.filter((c) => c.verdict !== "OK") ?? [];
   const shown = showAll ? others : others.slice(0, Math.max(RULED_OUT_SHOWN, 8 - fitting.length));
 
-  const atLamp = schemes.data?.offers.find((offer) => offer.best && AT_LAMP.includes(offer.scheme));
+  const atLamp = schemes.data?.offers.find((offer) => offer.best && offer.atLoad);
   const best = fitting[0];
   const remedyButton = (_: unknown, remedy: Schemas["RemedyView"]) => {
     if (remedy.kind === "OTHER_MODULE" && best && !isPicked(best)) {

@@ -5,12 +5,9 @@ type Props = {
   inside: { widthMm: number; heightMm: number; round?: boolean | null };
 };
 
-const PITCH_MM = 71;
-
 /** The box from the front with where the module lies: behind a mechanism hatched wide, beside it filled. */
 export function RoomPicture({ room, inside }: Props) {
   const { widthMm: width, heightMm: height } = inside;
-  const rounds = inside.round ? 1 + Math.round(Math.max(0, width - height) / PITCH_MM) : 0;
   const words = room.lying
     .map((l) => `${l.beside ? "beside" : "behind"} the mechanism, from ${l.from} to ${l.to} mm deep`)
     .join("; ");
@@ -22,7 +19,7 @@ export function RoomPicture({ room, inside }: Props) {
       className="h-16 max-w-40"
     >
       <title>{words}</title>
-      {rounds === 0 && (
+      {room.rounds.length === 0 && (
         <rect
           width={width}
           height={height}
@@ -31,12 +28,12 @@ export function RoomPicture({ room, inside }: Props) {
           strokeWidth="1.5"
         />
       )}
-      {Array.from({ length: rounds }, (_, i) => width / 2 + PITCH_MM * (i - (rounds - 1) / 2)).map((x) => (
+      {room.rounds.map((round) => (
         <circle
-          key={x}
-          cx={x}
-          cy={height / 2}
-          r={height / 2}
+          key={round.x}
+          cx={round.x}
+          cy={height - round.y}
+          r={round.radius}
           className="fill-base-200 stroke-base-content"
           strokeWidth="1.5"
         />

@@ -19,10 +19,11 @@ const toll: Schemas["TollView"] = {
   cautions: ["The module sits where it gets warm."],
 };
 const offers: Schemas["OfferView"][] = [
-  { scheme: "AT_LAMP_BLINK", label: "At the lamp", best, toll, reasons: [] },
+  { scheme: "AT_LAMP_BLINK", label: "At the lamp", atLoad: false, best, toll, reasons: [] },
   {
     scheme: "SWITCH_UPSTREAM",
     label: "The wall switch feeds the module",
+    atLoad: false,
     best,
     toll: { ...toll, boxes: ["B-13"], minutes: 30, alwaysReachable: false, switchesWork: false },
     reasons: [],
@@ -30,6 +31,7 @@ const offers: Schemas["OfferView"][] = [
   {
     scheme: "AT_JUNCTION",
     label: "In the junction box",
+    atLoad: false,
     reasons: [finding({ reason: "No junction box is surveyed on this run." })],
   },
 ];

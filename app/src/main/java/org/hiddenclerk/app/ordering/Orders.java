@@ -65,6 +65,25 @@ class Orders {
                      BigDecimal arrived, BigDecimal toOrder, String supplier, @MayBeAbsent BigDecimal price, List<String> serials) {
     }
 
+    /**
+     * What is ordered from one supplier; without a name what the stock book has nothing of.
+     *
+     * @param unpriced whether something is to be ordered whose price is unknown, and which the sum leaves out
+     */
+    record SupplierView(String supplier, List<OrderLine> lines, BigDecimal sum, boolean unpriced) {
+        static SupplierView of(String supplier, List<OrderLine> lines) {
+            return new SupplierView(supplier, lines, lines.stream().filter(l -> l.price() != null).map(OrderLine::price)
+                    .reduce(BigDecimal.ZERO, BigDecimal::add), lines.stream().anyMatch(l -> l.price() == null && l.toOrder().signum() > 0));
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public List<SupplierView> bySupplier(UUID job) {
+        Map<String, List<OrderLine>> lines = new LinkedHashMap<>();
+        lines(job).forEach(line -> lines.computeIfAbsent(line.supplier(), s -> new ArrayList<>()).add(line));
+        return lines.entrySet().stream().map(e -> SupplierView.of(e.getKey(), e.getValue())).toList();
+    }
+
     @Transactional(readOnly = true)
     public List<OrderLine> lines(UUID job) {
         HouseContext house = houses.context(job);

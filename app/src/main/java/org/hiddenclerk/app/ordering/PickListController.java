@@ -45,8 +45,8 @@ class PickListController {
 
     @GetMapping("/pick-list")
     @Operation(operationId = "pickList")
-    List<Orders.OrderLine> list(@PathVariable UUID job) {
-        return orders.lines(job);
+    List<Orders.SupplierView> list(@PathVariable UUID job) {
+        return orders.bySupplier(job);
     }
 
     @GetMapping("/pick-list.csv")
@@ -68,8 +68,8 @@ class PickListController {
 
     @PostMapping("/goods-in")
     @Operation(operationId = "goodsIn")
-    List<Orders.OrderLine> arrived(@PathVariable UUID job, @Valid @RequestBody Arrival arrival, Principal who) {
+    List<Orders.SupplierView> arrived(@PathVariable UUID job, @Valid @RequestBody Arrival arrival, Principal who) {
         orders.arrived(job, arrival.code(), arrival.quantity(), arrival.serials(), people.nameOf(who));
-        return orders.lines(job);
+        return orders.bySupplier(job);
     }
 }

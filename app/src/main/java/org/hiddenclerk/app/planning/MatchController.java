@@ -74,11 +74,16 @@ class MatchController {
     }
 
     /** Where the module lies in the box, seen from the front. */
-    record PlaceInBoxView(BigDecimal neededMm, List<LyingView> lying) {
+    record PlaceInBoxView(BigDecimal neededMm, List<RoundView> rounds, List<LyingView> lying) {
         static PlaceInBoxView of(Placement placement) {
-            return new PlaceInBoxView(placement.needed().asDecimal(), placement.lying().stream().map(l -> new LyingView(l.x().asDecimal(),
+            return new PlaceInBoxView(placement.needed().asDecimal(), placement.rounds().stream().map(r -> new RoundView(r.x().asDecimal(),
+                    r.y().asDecimal(), r.radius().asDecimal())).toList(), placement.lying().stream().map(l -> new LyingView(l.x().asDecimal(),
                     l.y().asDecimal(), l.width().asDecimal(), l.height().asDecimal(), l.from().asDecimal(), l.to().asDecimal(), l.beside())).toList());
         }
+    }
+
+    /** A round box: its centre and radius in millimetres; a box with straight sides has none. */
+    record RoundView(BigDecimal x, BigDecimal y, BigDecimal radius) {
     }
 
     /** One body, in millimetres from the lower left of the box and from the wall's surface. */
@@ -98,10 +103,10 @@ class MatchController {
     }
 
     /** A scheme with the module that suits it best, or with why it does not apply. */
-    record OfferView(SchemeCode scheme, String label, @MayBeAbsent CandidateView best, @MayBeAbsent TollView toll,
+    record OfferView(SchemeCode scheme, String label, boolean atLoad, @MayBeAbsent CandidateView best, @MayBeAbsent TollView toll,
                      List<FindingView> reasons) {
         static OfferView of(SchemeChooser.Offer offer) {
-            return new OfferView(offer.scheme(), offer.scheme().label(), offer.best().map(CandidateView::of).orElse(null),
+            return new OfferView(offer.scheme(), offer.scheme().label(), offer.scheme().isAtLoad(), offer.best().map(CandidateView::of).orElse(null),
                     offer.toll().map(TollView::of).orElse(null), offer.reasons().stream().map(FindingView::of).toList());
         }
     }

@@ -2,6 +2,7 @@ package org.hiddenclerk.app.ordering;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.testing.Person;
@@ -26,8 +27,14 @@ class PickListTest {
         job = person.demoJob();
     }
 
+    private List<JsonNode> lines() {
+        List<JsonNode> lines = new ArrayList<>();
+        person.get("/api/v1/jobs/" + job + "/pick-list").ok().forEach(order -> order.get("lines").forEach(lines::add));
+        return lines;
+    }
+
     private JsonNode lineOf(String kind) {
-        for (JsonNode line : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+        for (JsonNode line : lines()) {
             if (line.get("kind").asString().equals(kind) && line.get("toOrder").asDouble() > 0) {
                 return line;
             }
@@ -37,22 +44,35 @@ class PickListTest {
 
     @Test
     void whatIsOnTheShelfOrArrivedIsNotOrdered() {
-        for (JsonNode line : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+        for (JsonNode line : lines()) {
             double total = line.get("needed").asDouble() + line.get("spare").asDouble();
             assertThat(line.get("toOrder").asDouble()).as(line.toString()).isCloseTo(Math.max(0, total - line.get("onHand").asDouble()
                     - line.get("arrived").asDouble()), org.assertj.core.api.Assertions.within(1e-9));
-            assertThat(line.get("code").asString()).as(line.toString()).isNotNull();
         }
         JsonNode module = lineOf("MODULE");
         String code = module.get("code").asString();
         person.post("/api/v1/jobs/" + job + "/goods-in", Map.of("code", code, "quantity", 1, "serials", List.of("SN-1-" + code))).ok();
 
         JsonNode after = null;
-        for (JsonNode line : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+        for (JsonNode line : lines()) {
             after = line.get("code").asString().equals(code) ? line : after;
         }
         assertThat(after.get("toOrder").asInt()).isEqualTo(module.get("toOrder").asInt() - 1);
         assertThat(after.get("serials").toString()).contains("SN-1-" + code);
+    }
+
+    @Test
+    void whatASupplierGetsIsSummedWithoutWhatHasNoPrice() {
+        for (JsonNode order : person.get("/api/v1/jobs/" + job + "/pick-list").ok()) {
+            double sum = 0;
+            boolean unpriced = false;
+            for (JsonNode line : order.get("lines")) {
+                sum += line.hasNonNull("price") ? line.get("price").asDouble() : 0;
+                unpriced |= !line.hasNonNull("price") && line.get("toOrder").asDouble() > 0;
+            }
+            assertThat(order.get("sum").asDouble()).isCloseTo(sum, org.assertj.core.api.Assertions.within(0.005));
+            assertThat(order.get("unpriced").asBoolean()).isEqualTo(unpriced);
+        }
     }
 
     @Test

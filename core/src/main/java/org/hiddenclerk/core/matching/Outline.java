@@ -3,6 +3,7 @@ package org.hiddenclerk.core.matching;
 import java.util.ArrayList;
 import java.util.List;
 import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.quantity.Millimetres;
 
 /**
  * The inside of a box seen from the front, in micrometres from its lower left corner: a rectangle, or round boxes in a row.
@@ -15,6 +16,10 @@ final class Outline {
 
     /** A round box: its centre and radius. */
     private record Disc(long x, long y, long radius) {
+    }
+
+    List<Placement.Round> rounds() {
+        return discs.stream().map(d -> new Placement.Round(new Millimetres(d.x), new Millimetres(d.y), new Millimetres(d.radius))).toList();
     }
 
     private Outline(long width, long height, List<Disc> discs) {

@@ -23,9 +23,10 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * followed, so that the depth may come out larger than need be, never smaller.
  *
  * @param needed depth that the box must have, with {@link #WIRING_SPACE}
+ * @param rounds the round boxes of the outline; none where its sides are straight
  * @param lying  where each module lies, in the order in which they were given
  */
-public record Placement(Millimetres needed, List<Lying> lying) {
+public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lying) {
     /** Depth kept for wires; 5 to 10 mm is common practice, no source. */
     public static final Millimetres WIRING_SPACE = Millimetres.of(5);
     /** What the frame of a mechanism takes of the depth beside its body; common practice, no source. */
@@ -33,7 +34,12 @@ public record Placement(Millimetres needed, List<Lying> lying) {
     private static final int BEAM = 60;
 
     public Placement {
+        rounds = List.copyOf(rounds);
         lying = List.copyOf(lying);
+    }
+
+    /** A round box: its centre from the lower left, and its radius. */
+    public record Round(Millimetres x, Millimetres y, Millimetres radius) {
     }
 
     /**
@@ -57,6 +63,10 @@ public record Placement(Millimetres needed, List<Lying> lying) {
     }
 
     private record Partial(List<Solid> placed, long deepest) {
+    }
+
+    /** A body turned some way: its sides in the outline, how far it reaches into the depth, and the rounding that helps in the outline. */
+    private record Turned(long width, long height, long into, long corner) {
     }
 
     /**
@@ -96,7 +106,7 @@ public record Placement(Millimetres needed, List<Lying> lying) {
             longer.sort(Comparator.comparingLong(Partial::deepest).thenComparingLong(Placement::spread));
             beginnings = modules.size() > 2 ? longer.subList(0, Math.min(BEAM, longer.size())) : longer;
         }
-        return beginnings.stream().findFirst().map(best -> read(best, mechanisms));
+        return beginnings.stream().findFirst().map(best -> read(outline, best, mechanisms));
     }
 
     /** Whether a body lies flat in a box that is empty. */
@@ -122,13 +132,13 @@ public record Placement(Millimetres needed, List<Lying> lying) {
             long b = sides[up == 2 ? 1 : 2];
             // Standing on edge, the rounded corners point up and down and help nothing in the outline.
             long corner = up == 2 ? rounding : 0;
-            lay(outline, mechanisms, beginning, new long[] {a, b, sides[up], corner}, longer);
-            lay(outline, mechanisms, beginning, new long[] {b, a, sides[up], corner}, longer);
+            lay(outline, mechanisms, beginning, new Turned(a, b, sides[up], corner), longer);
+            lay(outline, mechanisms, beginning, new Turned(b, a, sides[up], corner), longer);
         }
     }
 
-    private static void lay(Outline outline, List<Solid> mechanisms, Partial beginning, long[] size, List<Partial> longer) {
-        for (Rect at : places(outline, mechanisms, beginning.placed, size)) {
+    private static void lay(Outline outline, List<Solid> mechanisms, Partial beginning, Turned body, List<Partial> longer) {
+        for (Rect at : places(outline, mechanisms, beginning.placed, body)) {
             long from = 0;
             for (Solid solid : mechanisms) {
                 from = solid.at.overlaps(at) ? Math.max(from, solid.to) : from;
@@ -138,43 +148,43 @@ public record Placement(Millimetres needed, List<Lying> lying) {
             }
             from = Math.max(from, FRAME);
             List<Solid> placed = new ArrayList<>(beginning.placed);
-            placed.add(new Solid(at, from, from + size[2]));
-            longer.add(new Partial(placed, Math.max(beginning.deepest, from + size[2])));
+            placed.add(new Solid(at, from, from + body.into));
+            longer.add(new Partial(placed, Math.max(beginning.deepest, from + body.into)));
         }
     }
 
-    private static Set<Rect> places(Outline outline, List<Solid> mechanisms, List<Solid> placed, long[] size) {
+    private static Set<Rect> places(Outline outline, List<Solid> mechanisms, List<Solid> placed, Turned body) {
         Set<Rect> places = new LinkedHashSet<>();
         List<Long> xs = new ArrayList<>();
         List<Long> ys = new ArrayList<>();
         for (List<Solid> solids : List.of(mechanisms, placed)) {
             for (Solid solid : solids) {
-                xs.add(solid.at.x() - size[0]);
+                xs.add(solid.at.x() - body.width);
                 xs.add(solid.at.x() + solid.at.width());
-                ys.add(solid.at.y() - size[1]);
+                ys.add(solid.at.y() - body.height);
                 ys.add(solid.at.y() + solid.at.height());
             }
         }
-        for (long[] at : outline.places(size[0], size[1], size[3])) {
-            keep(outline, at[0], at[1], size, places);
-            xs.forEach(x -> keep(outline, x, at[1], size, places));
-            ys.forEach(y -> keep(outline, at[0], y, size, places));
+        for (long[] at : outline.places(body.width, body.height, body.corner)) {
+            keep(outline, at[0], at[1], body, places);
+            xs.forEach(x -> keep(outline, x, at[1], body, places));
+            ys.forEach(y -> keep(outline, at[0], y, body, places));
         }
-        xs.forEach(x -> ys.forEach(y -> keep(outline, x, y, size, places)));
+        xs.forEach(x -> ys.forEach(y -> keep(outline, x, y, body, places)));
         return places;
     }
 
-    private static void keep(Outline outline, long x, long y, long[] size, Set<Rect> places) {
-        Rect rect = new Rect(x, y, size[0], size[1]);
-        if (outline.holds(rect, size[3])) {
+    private static void keep(Outline outline, long x, long y, Turned body, Set<Rect> places) {
+        Rect rect = new Rect(x, y, body.width, body.height);
+        if (outline.holds(rect, body.corner)) {
             places.add(rect);
         }
     }
 
-    private static Placement read(Partial best, List<Solid> mechanisms) {
+    private static Placement read(Outline outline, Partial best, List<Solid> mechanisms) {
         List<Lying> lying = best.placed.stream().map(solid -> new Lying(new Millimetres(solid.at.x()), new Millimetres(solid.at.y()),
                 new Millimetres(solid.at.width()), new Millimetres(solid.at.height()), new Millimetres(solid.from),
                 new Millimetres(solid.to), mechanisms.stream().noneMatch(m -> m.at.overlaps(solid.at)))).toList();
-        return new Placement(new Millimetres(best.deepest).plus(WIRING_SPACE), lying);
+        return new Placement(new Millimetres(best.deepest).plus(WIRING_SPACE), outline.rounds(), lying);
     }
 }

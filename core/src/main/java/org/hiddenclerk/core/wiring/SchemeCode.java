@@ -26,6 +26,15 @@ public enum SchemeCode {
         this.label = label;
     }
 
+    /** Whether the module that carries the load sits where the load hangs. */
+    public boolean isAtLoad() {
+        return switch (this) {
+            case AT_LAMP_SPARE, AT_LAMP_BLINK, SPLIT_PAIR, CANOPY_FAN_LIGHT -> true;
+            case BEHIND_SWITCH_N, BEHIND_SWITCH_NO_N, FOUR_CHANNEL, HEAVY_DUTY, BLIND_PAIR, MULTI_ONE_MODULE, MULTI_SECOND_UNLOADED, AT_JUNCTION,
+                    SOCKET, VOLT_FREE, ELV_DC, NO_SWITCH, SWITCH_UPSTREAM -> false;
+        };
+    }
+
     public String label() {
         return label;
     }
