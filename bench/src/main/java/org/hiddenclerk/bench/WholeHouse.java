@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.matching.HouseMatch;
@@ -87,7 +88,7 @@ public final class WholeHouse {
         Optional<Allocation> best = Optional.empty();
         HouseSurvey survey = SurveyedHouse.of(positions, 11);
         HouseMatch.Result matched = new HouseMatch(survey, models, Terms.USUAL).match();
-        AllocationTask task = new AllocationTask(survey, matched.units(), matched.options(), Terms.USUAL, Weights.USUAL, Map.of("M0", 10), List.of(), false,
+        AllocationTask task = new AllocationTask(survey, matched.units(), matched.options(), Terms.USUAL, Weights.USUAL, Map.of("M0", 10), OptionalInt.of(490), List.of(), false,
                 new RadioPlan(FloorPlan.notDrawn(), survey.house().region(), List.of()), Duration.ofSeconds(60));
         double first = 0;
         for (int i = -1; i < ROUNDS; i++) {

@@ -114,7 +114,7 @@ class ChooseHouse {
                 change(choice, row -> row.ended(HouseChoiceRow.State.DONE, "done", result, now()));
             } else {
                 change(choice, row -> row.ended(watch.wantsToStop() ? HouseChoiceRow.State.STOPPED : HouseChoiceRow.State.FAILED,
-                        watch.wantsToStop() ? "stopped" : "no choice was found in " + LIMIT.toSeconds() + " seconds", null, now()));
+                        watch.wantsToStop() ? "stopped" : "no choice keeps all pins, or " + LIMIT.toSeconds() + " seconds were too short", null, now()));
             }
         } catch (RuntimeException e) {
             LOG.warn("A choice for a house failed", e);
@@ -130,7 +130,7 @@ class ChooseHouse {
 
     private AllocationTask task(UUID job, HouseSurvey survey, HouseMatch.Result matched, ChoiceDocument.Asked asked) {
         HouseDocument document = settings.house(job).document();
-        return new AllocationTask(survey, matched.units(), matched.options(), settings.terms(job), document.weights().toWeights(), stock.onHand(),
+        return new AllocationTask(survey, matched.units(), matched.options(), settings.terms(job), document.weights().toWeights(), stock.onHand(), stock.cheapestBypassCents(),
                 asked.pins().stream().map(ChoiceDocument.PinEntry::toPin).toList(), document.oneMaker(), document.radio(survey.house().region()),
                 LIMIT);
     }

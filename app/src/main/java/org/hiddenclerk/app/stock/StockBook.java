@@ -13,6 +13,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.UUID;
 import java.util.concurrent.locks.ReentrantLock;
 import org.hiddenclerk.app.problem.FieldProblem;
@@ -80,6 +81,12 @@ public class StockBook {
         return book().accessories();
     }
 
+    /** What the cheapest bypass costs, in cents; empty where no price of one is known. */
+    public OptionalInt cheapestBypassCents() {
+        return accessories().stream().filter(a -> a.kind() == AccessoryDocument.Kind.BYPASS && a.priceCents() != null)
+                .mapToInt(AccessoryDocument::priceCents).min();
+    }
+
     /** Supplier of a module or accessory; empty text where none is named. */
     public String supplierOf(String code) {
         return book().suppliers().getOrDefault(code, "");
@@ -108,9 +115,9 @@ public class StockBook {
 
     private Kept book() {
         Instant now = clock.instant();
-        Kept now0 = kept;
-        if (!now0.asked().equals(Instant.MIN) && Duration.between(now0.asked(), now).compareTo(TRUSTED_FOR) < 0) {
-            return now0;
+        Kept before = kept;
+        if (!before.asked().equals(Instant.MIN) && Duration.between(before.asked(), now).compareTo(TRUSTED_FOR) < 0) {
+            return before;
         }
         lock.lock();
         try {

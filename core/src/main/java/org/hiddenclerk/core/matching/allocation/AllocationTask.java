@@ -3,6 +3,7 @@ package org.hiddenclerk.core.matching.allocation;
 import java.time.Duration;
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import org.hiddenclerk.core.matching.HouseOption;
 import org.hiddenclerk.core.matching.HouseSurvey;
 import org.hiddenclerk.core.matching.Terms;
@@ -15,12 +16,13 @@ import org.hiddenclerk.core.radio.RadioPlan;
  * @param units     what gets a module
  * @param options   what may be chosen for them, numbered by their place
  * @param onHand    modules on the shelf, by code
+ * @param bypassCents price of a bypass, where one is known
  * @param pins      choices that a person fixed
  * @param oneMaker  whether all modules must come from one maker
  * @param limit     time for the solver
  */
 public record AllocationTask(HouseSurvey survey, List<Unit> units, List<HouseOption> options, Terms terms, Weights weights, Map<String, Integer> onHand,
-                             List<Pin> pins, boolean oneMaker, RadioPlan radio, Duration limit) {
+                             OptionalInt bypassCents, List<Pin> pins, boolean oneMaker, RadioPlan radio, Duration limit) {
     public AllocationTask {
         units = List.copyOf(units);
         options = List.copyOf(options);
@@ -36,7 +38,7 @@ public record AllocationTask(HouseSurvey survey, List<Unit> units, List<HouseOpt
         List<Pin> more = new java.util.ArrayList<>(pins);
         more.removeIf(p -> p.unit().equals(pin.unit()));
         more.add(pin);
-        return new AllocationTask(survey, units, options, terms, weights, onHand, more, oneMaker, radio, limit);
+        return new AllocationTask(survey, units, options, terms, weights, onHand, bypassCents, more, oneMaker, radio, limit);
     }
 
     List<HouseOption> optionsFor(Unit unit) {

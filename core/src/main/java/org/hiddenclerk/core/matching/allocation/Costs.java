@@ -5,21 +5,20 @@ import org.hiddenclerk.core.matching.HouseOption;
 
 /** What options cost each by itself, in cents. */
 final class Costs {
-    /** A bypass as it is bought; a usual price, for want of one in the stock book. */
-    private static final int BYPASS_CENTS = 450;
-
     private final Weights weights;
     private final double dearest;
+    private final double bypass;
 
     Costs(AllocationTask task) {
         weights = task.weights();
         dearest = task.options().stream().flatMap(o -> o.fitted().stream()).map(HouseOption.Fitting::model)
                 .filter(m -> m.priceCents().isPresent()).mapToInt(m -> m.priceCents().getAsInt()).max().orElse(0);
+        bypass = task.bypassCents().isPresent() ? task.bypassCents().getAsInt() : dearest;
     }
 
     double price(HouseOption option) {
         double modules = option.fitted().stream().mapToDouble(f -> priceOf(f.model())).sum();
-        return (modules + (double) BYPASS_CENTS * option.bypasses()) * weights.pricePercent() / 100.0;
+        return (modules + bypass * option.bypasses()) * weights.pricePercent() / 100.0;
     }
 
     double work(HouseOption option) {

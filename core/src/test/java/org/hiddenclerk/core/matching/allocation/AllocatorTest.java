@@ -195,6 +195,51 @@ class AllocatorTest {
         assertThat(without.open()).extracting(Unit::id).containsExactly("b5.1");
     }
 
+    /** Both makers would be cheapest; with one only, the dearer module of the other place is taken. */
+    @Test
+    void oneMakerForTheWholeHouse() {
+        ModuleModel other = new ModuleModel("OTHER", "Another", "for tests", CHEAP.protocol(), CHEAP.purpose(), CHEAP.supply(), CHEAP.channels(),
+                CHEAP.inputs(), CHEAP.behaviours(), false, CHEAP.totalAmps(), CHEAP.terminals(), CHEAP.body(), CHEAP.markets(), false, true,
+                OptionalInt.of(100), CHEAP.blink(), CHEAP.sheet());
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        boxes.put("led", oneGang(61));
+        boxes.put("fan", Boxes.box().gang("4", "fan 45").feed("4", common(1)).lamp(1, throwOf(1), "4").build());
+        Weights free = new Weights(100, 0, 0, 0, 0, 0, 5_000, 5_000, 0, 0, 0, 100_000);
+        AllocationTask any = task(new HouseSurvey(Boxes.house(), boxes, Map.of()), List.of(ONE, other), free, Map.of(), List.of(), noRadio());
+        AllocationTask one = new AllocationTask(any.survey(), any.units(), any.options(), any.terms(), free, Map.of(), OptionalInt.empty(),
+                List.of(), true, any.radio(), any.limit());
+
+        assertThat(Allocator.solve(any).orElseThrow().modules()).containsOnlyKeys("ONE", "OTHER");
+        assertThat(Allocator.solve(one).orElseThrow().modules()).containsExactly(Map.entry("ONE", 2));
+    }
+
+    /** Two pins on modules of two makers, and one maker only: nothing keeps both. */
+    @Test
+    void pinsThatContradictEachOtherHaveNoChoice() {
+        ModuleModel other = new ModuleModel("OTHER", "Another", "for tests", ONE.protocol(), ONE.purpose(), ONE.supply(), ONE.channels(),
+                ONE.inputs(), ONE.behaviours(), false, ONE.totalAmps(), ONE.terminals(), ONE.body(), ONE.markets(), false, true,
+                OptionalInt.of(100), ONE.blink(), ONE.sheet());
+        Map<String, Box> boxes = new LinkedHashMap<>(Map.of("a", oneGang(61), "b", oneGang(61)));
+        AllocationTask any = task(new HouseSurvey(Boxes.house(), boxes, Map.of()), List.of(ONE, other), Weights.USUAL, Map.of(),
+                List.of(new AllocationTask.Pin("a.1", "ONE"), new AllocationTask.Pin("b.1", "OTHER")), noRadio());
+        AllocationTask one = new AllocationTask(any.survey(), any.units(), any.options(), any.terms(), any.weights(), Map.of(),
+                OptionalInt.empty(), any.pins(), true, any.radio(), any.limit());
+
+        assertThat(Allocator.solve(any).orElseThrow().modules()).containsOnlyKeys("ONE", "OTHER");
+        assertThat(Allocator.solve(one)).isEmpty();
+    }
+
+    /** A price that nobody knows is taken for the dearest that is known, never for nothing. */
+    @Test
+    void anUnknownPriceIsNotCheap() {
+        ModuleModel unpriced = new ModuleModel("A-FREE", "Test", "for tests", ONE.protocol(), ONE.purpose(), ONE.supply(), ONE.channels(),
+                ONE.inputs(), ONE.behaviours(), false, ONE.totalAmps(), ONE.terminals(), ONE.body(), ONE.markets(), false, true,
+                OptionalInt.empty(), ONE.blink(), ONE.sheet());
+
+        AllocationTask task = task(survey(oneGang(61)), List.of(unpriced, SMALL, CHEAP), Weights.USUAL, Map.of(), List.of(), noRadio());
+        assertThat(Allocator.solve(task).orElseThrow().modules()).containsOnlyKeys("CHEAP");
+    }
+
     @Test
     void stoppingLeavesNothing() {
         Allocator.Watch stop = new Allocator.Watch() {
@@ -220,7 +265,7 @@ class AllocatorTest {
     private static AllocationTask task(HouseSurvey survey, List<ModuleModel> models, Weights weights, Map<String, Integer> onHand,
                                        List<AllocationTask.Pin> pins, RadioPlan radio) {
         HouseMatch.Result matched = new HouseMatch(survey, models, Terms.USUAL).match();
-        return new AllocationTask(survey, matched.units(), matched.options(), Terms.USUAL, weights, onHand, pins, false,
+        return new AllocationTask(survey, matched.units(), matched.options(), Terms.USUAL, weights, onHand, OptionalInt.of(450), pins, false,
                 radio, Duration.ofSeconds(20));
     }
 
