@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
-import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.planning.PickEntry;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.Unusable;
@@ -18,9 +17,9 @@ import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Makes a choice for a house the choice of its boxes, one box at a time: a box with open work keeps what it has, and is named. */
@@ -30,15 +29,15 @@ class TakeOver {
     private final Boxes boxes;
     private final Plans plans;
     private final StockBook stock;
-    private final Houses houses;
+    private final TransactionTemplate transaction;
     private final JsonMapper json;
 
-    TakeOver(ChooseHouse chooseHouse, Boxes boxes, Plans plans, StockBook stock, Houses houses, JsonMapper json) {
+    TakeOver(ChooseHouse chooseHouse, Boxes boxes, Plans plans, StockBook stock, TransactionTemplate transaction, JsonMapper json) {
         this.chooseHouse = chooseHouse;
         this.boxes = boxes;
         this.plans = plans;
         this.stock = stock;
-        this.houses = houses;
+        this.transaction = transaction;
         this.json = json;
     }
 
@@ -56,23 +55,27 @@ class TakeOver {
                 Unusable.conflict("This choice is not finished.")), ChoiceDocument.Outcome.class);
         Map<UUID, List<ChoiceDocument.ChosenView>> byLead = new LinkedHashMap<>();
         outcome.chosen().forEach(chosen -> byLead.computeIfAbsent(chosen.lead(), l -> new ArrayList<>()).add(chosen));
-        HouseContext house = houses.context(row.jobId());
         int taken = 0;
         List<Kept> kept = new ArrayList<>();
         for (BoxRow box : boxes.ofJob(row.jobId())) {
             List<ChoiceDocument.ChosenView> chosen = byLead.getOrDefault(box.id(), List.of());
-            if (chosen.isEmpty() && box.picks().isEmpty()) {
-                continue;
-            }
             try {
-                Boxes.Found found = boxes.found(box, row.jobId(), house);
-                plans.choose(box.id(), box.version(), chosen.stream().map(view -> pick(view, found)).toList(), who);
-                taken++;
+                taken += Boolean.TRUE.equals(transaction.execute(status -> give(box.id(), chosen, who))) ? 1 : 0;
             } catch (Unusable e) {
                 kept.add(new Kept(box.id(), box.label(), e.getMessage()));
             }
         }
         return new TakeOverReport(taken, kept);
+    }
+
+    /** @return false where a box has nothing and gets nothing */
+    private boolean give(UUID box, List<ChoiceDocument.ChosenView> chosen, String who) {
+        Boxes.Found found = boxes.find(box);
+        if (chosen.isEmpty() && found.picks().isEmpty()) {
+            return false;
+        }
+        plans.choose(box, found.row().version(), chosen.stream().map(view -> pick(view, found)).toList(), who);
+        return true;
     }
 
     private PickEntry pick(ChoiceDocument.ChosenView chosen, Boxes.Found found) {

@@ -1,0 +1,122 @@
+package org.hiddenclerk.app.choosing;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.WithDatabase;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** A choice becomes the choice of the boxes of a house; a box with open work keeps what it has. */
+@WithDatabase
+class TakeOverTest {
+    private static final int PATIENCE_MS = 120_000;
+    private static int houses;
+
+    @Autowired
+    private MockMvc mvc;
+    private Person person;
+    private String job;
+    private final List<String> boxes = new ArrayList<>();
+
+    /** Two boxes as the wash-house of the demo has one. */
+    @BeforeEach
+    void open() {
+        person = new Person(mvc);
+        job = person.post("/api/v1/jobs", Map.of("name", "Take over " + ++houses, "place", "", "region", "EU_230")).ok().get("id").asString();
+        String circuit = person.post("/api/v1/jobs/" + job + "/circuits", Map.of("label", "1", "ratingAmps", 10, "phase", "L1",
+                "alternativelySupplied", false)).ok().get("id").asString();
+        String room = person.post("/api/v1/jobs/" + job + "/rooms", Map.of("name", "Hall", "storey", "Ground floor")).ok().get("id").asString();
+        JsonNode survey = person.get("/api/v1/boxes/" + person.demoBox("B-02") + "/survey").ok().get("survey");
+        for (String label : List.of("A", "B")) {
+            ObjectNode own = survey.deepCopy().asObject().put("label", label);
+            own.get("gangs").forEach(gang -> gang.asObject().put("circuit", circuit));
+            own.get("cables").forEach(cable -> {
+                if (cable.hasNonNull("circuit")) {
+                    cable.asObject().put("circuit", circuit);
+                }
+            });
+            boxes.add(person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", own)).ok().get("id").asString());
+        }
+    }
+
+    private String choose() throws InterruptedException {
+        String id = person.post("/api/v1/jobs/" + job + "/choices", Map.of("name", "try", "pins", List.of())).ok().get("id").asString();
+        long end = System.nanoTime() + PATIENCE_MS * 1_000_000L;
+        while (person.get("/api/v1/choices/" + id).ok().get("state").asString().equals("RUNNING") && System.nanoTime() < end) {
+            Thread.sleep(50);
+        }
+        return id;
+    }
+
+    private JsonNode plan(int box) {
+        return person.get("/api/v1/boxes/" + boxes.get(box) + "/plan").ok();
+    }
+
+    @Test
+    void everyBoxGetsWhatWasChosenAndItIsProved() throws InterruptedException {
+        String choice = choose();
+        JsonNode chosen = person.get("/api/v1/choices/" + choice).ok().get("outcome").get("chosen");
+        assertThat(chosen).hasSize(2);
+
+        JsonNode report = person.post("/api/v1/choices/" + choice + "/take-over", Map.of()).ok();
+
+        assertThat(report.get("taken").asInt()).isEqualTo(2);
+        assertThat(report.get("kept")).isEmpty();
+        for (int box = 0; box < 2; box++) {
+            assertThat(plan(box).get("picks").get(0).get("moduleCode").asString()).isEqualTo(chosen.get(box).get("module").asString());
+            assertThat(plan(box).get("verdict").asString()).isEqualTo("OK");
+            assertThat(plan(box).get("mayBeIssued").asBoolean()).isTrue();
+        }
+    }
+
+    @Test
+    void aBoxWithOpenWorkKeepsWhatItHas() throws InterruptedException {
+        String choice = choose();
+        person.post("/api/v1/choices/" + choice + "/take-over", Map.of()).ok();
+        person.post("/api/v1/boxes/" + boxes.get(0) + "/plan/issue", Map.of("version", plan(0).get("version").asLong())).ok();
+        person.post("/api/v1/boxes/" + boxes.get(0) + "/run-sheet", Map.of()).ok();
+        JsonNode before = plan(0).get("picks");
+
+        JsonNode report = person.post("/api/v1/choices/" + choice + "/take-over", Map.of()).ok();
+
+        assertThat(report.get("taken").asInt()).isEqualTo(1);
+        assertThat(report.get("kept").get(0).get("label").asString()).isEqualTo("A");
+        assertThat(plan(0).get("picks")).isEqualTo(before);
+    }
+
+    @Test
+    void aChoiceThatIsNotThereIsNotTakenOver() {
+        assertThat(person.post("/api/v1/choices/" + java.util.UUID.randomUUID() + "/take-over", Map.of()).status()).isEqualTo(404);
+    }
+
+    @Test
+    void aPageOfTheHouseHasTheVerdictsOfTheBoxes() {
+        JsonNode page = person.get("/api/v1/jobs/" + job + "/house-match?size=1&page=1").ok();
+
+        assertThat(page.get("units").asInt()).isEqualTo(2);
+        assertThat(page.get("pages").asInt()).isEqualTo(2);
+        assertThat(page.get("matches")).hasSize(1);
+        JsonNode modules = page.get("matches").get(0).get("modules");
+        JsonNode box = person.get("/api/v1/boxes/" + boxes.get(1) + "/match?gangs=1&scheme=BEHIND_SWITCH_N").ok().get("candidates");
+        int compared = 0;
+        for (JsonNode candidate : box) {
+            for (JsonNode module : modules) {
+                boolean same = module.get("module").asString().equals(candidate.get("moduleCode").asString())
+                        && module.get("scheme").asString().equals("BEHIND_SWITCH_N");
+                if (same) {
+                    assertThat(module.get("verdict").asString()).isEqualTo(candidate.get("verdict").asString());
+                    compared++;
+                }
+            }
+        }
+        assertThat(compared).isGreaterThan(10);
+    }
+}
