@@ -4,6 +4,7 @@ import { api, type Schemas } from "../../api/client";
 import { houseSettingsOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
+import { useFigure } from "../../ui/FigureField";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
@@ -110,13 +111,10 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
                   </th>
                   {(["x", "y", "width", "depth"] as const).map((side) => (
                     <td key={side}>
-                      <input
-                        type="number"
-                        step="0.1"
-                        aria-label={`${room.name}, ${side}`}
-                        className="input input-sm w-20"
+                      <Metres
+                        label={`${room.name}, ${side}`}
                         value={shape[side]}
-                        onChange={(e) => change(room.id, { [side]: Number(e.target.value) })}
+                        onChange={(metres) => change(room.id, { [side]: metres })}
                       />
                     </td>
                   ))}
@@ -142,6 +140,24 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
         {keep.isError && <Failure error={keep.error} />}
       </form>
     </SheetLayout>
+  );
+}
+
+type MetresProps = { label: string; value: number; onChange: (metres: number) => void };
+
+/** Metres in a table; an empty field changes nothing. */
+function Metres({ label, value, onChange }: MetresProps) {
+  const { typed, type } = useFigure(value, (metres) => metres !== undefined && onChange(metres));
+  return (
+    <input
+      inputMode="decimal"
+      pattern="-?[0-9]+([.,][0-9]+)?"
+      required
+      aria-label={label}
+      className="input input-sm w-20"
+      value={typed}
+      onChange={(e) => type(e.target.value)}
+    />
   );
 }
 

@@ -4,6 +4,7 @@ import { Link } from "react-router";
 import { api, type Schemas } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
+import { FigureField } from "../../ui/FigureField";
 import { moment } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
@@ -22,16 +23,11 @@ const LOADS: { load: Load; label: string; unit: "watts" | "amps" }[] = [
   { load: "HEATER", label: "Heater, W", unit: "watts" },
 ];
 
-const number = (text: string) => (text.trim() === "" ? undefined : Number(text.replace(",", ".")));
-
 /** One module: what its maker states. A field left empty is unknown, not zero. */
 export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void }) {
   const [draft, setDraft] = useState<Document>(item.document);
   const [onHand, setOnHand] = useState(String(item.onHand));
   const [copy, setCopy] = useState("");
-  const [price, setPrice] = useState(
-    item.document.priceCents == null ? "" : (item.document.priceCents / 100).toFixed(2),
-  );
   const queries = useQueryClient();
   const done = () => queries.invalidateQueries();
   const keep = useMutation({
@@ -49,13 +45,13 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
     onSuccess: done,
   });
   const set = (part: Partial<Document>) => setDraft({ ...draft, ...part });
-  const rate = (load: Load, unit: "watts" | "amps", text: string) =>
+  const rate = (load: Load, unit: "watts" | "amps", figure: number | undefined) =>
     set({
       channels: draft.channels.map((channel) => ({
         ...channel,
         ratings: [
           ...channel.ratings.filter((r) => r.load !== load),
-          ...(number(text) === undefined ? [] : [{ load, [unit]: number(text) }]),
+          ...(figure === undefined ? [] : [{ load, [unit]: figure }]),
         ],
       })),
     });
@@ -86,15 +82,12 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
       )}
       <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
         <TextField label="Name" value={draft.name} onChange={(name) => set({ name })} required />
-        <TextField
+        <FigureField
           label="Price"
-          inputMode="decimal"
-          value={price}
-          onChange={(text) => {
-            setPrice(text);
-            const amount = number(text);
-            set({ priceCents: amount === undefined ? undefined : Math.round(amount * 100) });
-          }}
+          start={item.document.priceCents == null ? undefined : item.document.priceCents / 100}
+          onChange={(amount) =>
+            set({ priceCents: amount === undefined ? undefined : Math.round(amount * 100) })
+          }
         />
         <TextField
           label="Supplier"
@@ -110,39 +103,35 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
             ["contactPeakAmps", "Peak the contact stands, A"],
           ] as const
         ).map(([field, label]) => (
-          <TextField
+          <FigureField
             key={field}
             label={label}
-            inputMode="decimal"
-            value={draft[field] == null ? "" : String(draft[field])}
-            onChange={(text) => set({ [field]: number(text) })}
+            start={item.document[field]}
+            onChange={(figure) => set({ [field]: figure })}
           />
         ))}
         {LOADS.map(({ load, label, unit }) => {
-          const rating = draft.channels[0]?.ratings.find((r) => r.load === load);
+          const rating = item.document.channels[0]?.ratings.find((r) => r.load === load);
           return (
             draft.channels.length > 0 && (
-              <TextField
+              <FigureField
                 key={load}
                 label={label}
-                inputMode="decimal"
-                value={String(rating?.[unit] ?? "")}
-                onChange={(text) => rate(load, unit, text)}
+                start={rating?.[unit]}
+                onChange={(figure) => rate(load, unit, figure)}
               />
             )
           );
         })}
-        <TextField
+        <FigureField
           label="Highest temperature, °C"
-          inputMode="numeric"
-          value={draft.temperatures == null ? "" : String(draft.temperatures.highest)}
-          onChange={(text) => {
-            const highest = number(text);
+          start={item.document.temperatures?.highest}
+          onChange={(highest) =>
             set({
               temperatures:
                 highest === undefined ? undefined : { lowest: draft.temperatures?.lowest ?? 0, highest },
-            });
-          }}
+            })
+          }
         />
         <Choice
           label="Role in the mesh"

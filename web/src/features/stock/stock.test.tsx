@@ -4,11 +4,16 @@ import userEvent from "@testing-library/user-event";
 import { MemoryRouter } from "react-router";
 import { afterEach, expect, it, vi } from "vitest";
 import { api, type Schemas } from "../../api/client";
+import { answers, asked, forget } from "../../testing/server";
+import { Estimates } from "./Estimates";
 import { ModuleForm } from "./ModuleForm";
+import { StockBookPage } from "./StockBookPage";
+import { Transfer } from "./Transfer";
 
 afterEach(() => {
   cleanup();
   vi.restoreAllMocks();
+  forget();
 });
 
 const item: Schemas["ModuleItem"] = {
@@ -62,14 +67,96 @@ it("keeps an empty field unknown and a typed one as a figure, and says what was 
   );
   const person = userEvent.setup();
   expect(screen.getByText(/Not stated: size, LED rating/)).toBeTruthy();
-  await person.type(screen.getByLabelText("LED lamps, W"), "75");
+  await person.type(screen.getByLabelText("LED lamps, W"), "75.5");
+  await person.type(screen.getByLabelText("Price"), "12,05");
+  await person.clear(screen.getByLabelText("Resistive, A"));
   await person.click(screen.getByRole("button", { name: "keep" }));
 
   const sent = change.mock.calls[0]?.[1];
   expect(sent?.version).toBe(4);
   expect(sent?.document.lengthMm).toBeUndefined();
-  expect(sent?.document.channels[0]?.ratings).toContainEqual({ load: "LED_LAMP", watts: 75 });
+  expect(sent?.document.channels[0]?.ratings).toEqual([{ load: "LED_LAMP", watts: 75.5 }]);
+  expect(sent?.document.priceCents).toBe(1205);
   expect((await screen.findByRole("status")).textContent).toContain(
     "OK before, HOLD now: its plan must be issued again",
   );
+});
+
+const around = (page: React.ReactNode) =>
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      <MemoryRouter>{page}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+
+it("finds modules by what they are, and never shows an unknown as nothing", async () => {
+  const other = {
+    ...item,
+    retired: true,
+    document: { ...item.document, code: "ZZ-2", name: "two channels" },
+  };
+  answers.push({
+    match: /GET .*\/stock$/,
+    body: {
+      modules: [item, other],
+      accessories: [{ version: 1, onHand: 4, document: { code: "LC-3", kind: "CONNECTOR", name: "for 3" } }],
+    },
+  });
+  answers.push({ match: /GET .*\/estimates$/, body: { version: 0, shares: {} } });
+  answers.push({ match: /PUT .*\/accessories\/LC-3$/, body: {} });
+  around(<StockBookPage />);
+  const person = userEvent.setup();
+
+  expect(await screen.findByText("2 of 2 modules")).toBeTruthy();
+  expect(screen.getAllByText("price unknown").length).toBeGreaterThan(1);
+  expect(screen.getByText(/no longer bought/)).toBeTruthy();
+  await person.type(screen.getByLabelText("Find a module"), "two ch");
+  expect(screen.getByText("1 of 2 modules")).toBeTruthy();
+  expect(screen.queryByRole("button", { name: "QQ-1" })).toBeNull();
+  const shelf = screen.getByLabelText("LC-3 on the shelf");
+  await person.clear(shelf);
+  await person.type(shelf, "9");
+  await person.tab();
+  expect(asked.find((a) => a.method === "PUT")?.body).toMatchObject({ version: 1, onHand: 9 });
+});
+
+it("reports a file row by row", async () => {
+  answers.push({
+    match: /POST .*\/stock\/import\?format=CSV/,
+    body: {
+      added: 1,
+      changed: 2,
+      refused: [
+        { row: 4, code: "QQ-7", problems: [{ pointer: "/lengthMm", found: "-3", expected: "at least 5" }] },
+      ],
+      reopened: [],
+    },
+  });
+  around(<Transfer />);
+  await userEvent
+    .setup()
+    .upload(screen.getByLabelText("take in"), new File(["code\nQQ-7\n"], "shelf.CSV", { type: "text/csv" }));
+
+  expect(await screen.findByText("1 added, 2 changed, 1 not taken.")).toBeTruthy();
+  expect(screen.getByText(/Row 4, QQ-7: \/lengthMm -3; wanted is at least 5/)).toBeTruthy();
+  expect(asked[0]?.body).toEqual({ text: "code\nQQ-7\n" });
+});
+
+it("keeps an estimate with the version it was seen at", async () => {
+  answers.push({
+    match: /GET .*\/estimates$/,
+    body: { version: 5, shares: { MOTOR: 0.3, LED_DRIVER: 0.2 } },
+  });
+  answers.push({ match: /PUT .*\/estimates$/, body: { version: 6, shares: {} } });
+  around(<Estimates />);
+  const person = userEvent.setup();
+  const field = await screen.findByLabelText("motor");
+  await person.clear(field);
+  await person.type(field, "0,25");
+  await person.click(screen.getByRole("button", { name: "keep the estimates", hidden: true }));
+
+  expect(asked.find((a) => a.method === "PUT")?.body).toEqual({
+    version: 5,
+    shares: { MOTOR: 0.25, LED_DRIVER: 0.2 },
+  });
 });
