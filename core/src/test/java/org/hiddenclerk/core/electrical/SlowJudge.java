@@ -27,8 +27,6 @@ final class SlowJudge {
             FindingCode.CONTACT_OVERLOAD, FindingCode.RATING_UNKNOWN, FindingCode.BELOW_MINIMUM_LOAD,
             FindingCode.MAINS_ON_ELV);
 
-    /** Relaxation has settled when no net moves further in a round. */
-
     private final Wiring wiring;
     private final List<Part> region;
     private final Set<FindingCode> found = new TreeSet<>();
@@ -80,11 +78,11 @@ final class SlowJudge {
 
     private Set<FindingCode> judge() {
         List<Map<String, Integer>> states = states();
+        SlowMeetings meetings = new SlowMeetings(wiring, region, found);
         List<SlowState> sound = new ArrayList<>();
         for (Map<String, Integer> positions : states) {
             SlowState state = new SlowState(wiring, region, positions);
-            supplies(state);
-            elv(state);
+            meetings.add(state);
             if (!state.isShorted()) {
                 state.solve();
                 sound.add(state);
@@ -103,7 +101,7 @@ final class SlowJudge {
             modules(sound);
             neutralsTakenAway(sound);
             stuckInputs(sound);
-            contacts(sound);
+            new SlowContacts(region, found).add(sound);
         }
         leftOver();
         return found;
@@ -240,104 +238,6 @@ final class SlowJudge {
         return state.isFed(module);
     }
 
-    private void contacts(List<SlowState> sound) {
-        for (Part part : region) {
-            if (part instanceof Part.FittedModule module) {
-                module.channels().forEach(channel -> contact(module, channel, sound));
-            }
-        }
-    }
-
-    private void contact(Part.FittedModule module, Channel channel, List<SlowState> sound) {
-        String id = module.id() + "/" + channel.id();
-        double most = -1;
-        for (SlowState closed : sound) {
-            for (SlowState open : sound) {
-                if (closed.positions.get(id) == 1 && open.positions.get(id) == 0 && closed.differsInOneFrom(open)) {
-                    double watts = 0;
-                    double share = 0;
-                    for (SlowState.Resistance r : closed.resistances) {
-                        boolean counts = !(r.part() instanceof Part.FittedModule) && closed.flow(r) > 0.001
-                                && open.volts(r.a(), r.b()) < 0.5 * closed.volts(r.a(), r.b());
-                        if (counts) {
-                            double own = closed.volts(r.a(), r.b()) * closed.flow(r);
-                            watts += own;
-                            share += r.part() instanceof Part.Load load ? shareOf(channel, load, own, closed.flow(r)) : 0;
-                        }
-                    }
-                    most = Math.max(most, watts);
-                    if (share > 1.0001) {
-                        found.add(FindingCode.CONTACT_OVERLOAD);
-                    }
-                }
-            }
-        }
-        if (most >= 0 && module.supply() instanceof ModuleSupply.TwoWire supply && most < supply.minimumLoadWatts() * 0.9999) {
-            found.add(FindingCode.BELOW_MINIMUM_LOAD);
-        }
-    }
-
-    private double shareOf(Channel channel, Part.Load load, double watts, double amps) {
-        List<ContactRating> own = channel.ratings().stream().filter(r -> r.load() == load.kind()).toList();
-        List<ContactRating> usable = own.isEmpty() && load.kind() == LoadKind.HEATER ? channel.ratings().stream()
-                .filter(r -> r.load() == LoadKind.RESISTIVE).toList() : own;
-        if (usable.isEmpty()) {
-            found.add(FindingCode.RATING_UNKNOWN);
-            return 0;
-        }
-        double share = 0;
-        for (ContactRating rating : usable) {
-            share = Math.max(share, rating.watts().isPresent() ? watts / rating.watts().getAsDouble() : 0);
-            share = Math.max(share, rating.amps().isPresent() ? amps / load.powerFactor() / rating.amps().getAsDouble() : 0);
-        }
-        return share;
-    }
-
-    /** Mains that an extra-low-voltage part reaches, through resistances but not through the net of another supply. */
-    private void elv(SlowState state) {
-        for (Part part : region) {
-            Set<String> starts = new TreeSet<>();
-            if (part instanceof Part.Supply supply && supply.line().isElv()) {
-                starts.add(node(part, "out"));
-            } else if (part instanceof Part.Load load && load.volts().orElse(wiring.supply().nominalVolts()) <= 50) {
-                starts.addAll(List.of(node(part, "L"), node(part, "N")));
-            } else if (part instanceof Part.FittedModule module) {
-                if (module.supply() instanceof ModuleSupply.DirectCurrent) {
-                    starts.addAll(List.of(node(part, module.supply().livePin()), node(part, module.supply().returnPin())));
-                }
-                module.inputs().stream().filter(i -> i.potential() == Input.Potential.ELV).forEach(i -> {
-                    i.pins().forEach(pin -> starts.add(node(part, pin)));
-                    i.activeWith().ifPresent(pin -> starts.add(node(part, pin)));
-                });
-            }
-            if (starts.stream().anyMatch(start -> reachesMains(start, state))) {
-                found.add(FindingCode.MAINS_ON_ELV);
-            }
-        }
-    }
-
-    private static boolean reachesMains(String start, SlowState state) {
-        List<String> nets = new ArrayList<>(List.of(state.net(start)));
-        for (int i = 0; i < nets.size(); i++) {
-            String net = nets.get(i);
-            List<Part.Supply> here = state.supplies().stream().filter(s -> state.net(node(s, "out")).equals(net)).toList();
-            if (here.stream().anyMatch(s -> s.line().isLive() || s.line() == Line.N)) {
-                return true;
-            }
-            if (i == 0 || here.isEmpty()) {
-                for (SlowState.Resistance r : state.resistances) {
-                    String a = state.net(r.a());
-                    String b = state.net(r.b());
-                    String next = a.equals(net) ? b : b.equals(net) ? a : net;
-                    if (!nets.contains(next)) {
-                        nets.add(next);
-                    }
-                }
-            }
-        }
-        return false;
-    }
-
     private List<Map<String, Integer>> states() {
         List<String> elements = new ArrayList<>();
         for (Part part : region) {
@@ -360,60 +260,6 @@ final class SlowJudge {
             }
         }
         return states;
-    }
-
-    private void supplies(SlowState state) {
-        for (Part.Supply a : state.supplies()) {
-            for (Part.Supply b : state.supplies()) {
-                if (a != b && state.net(node(a, "out")).equals(state.net(node(b, "out")))) {
-                    meet(a, b);
-                }
-            }
-        }
-        for (Part part : region) {
-            boolean uses = part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.FittedModule
-                    || part instanceof Part.Sender;
-            for (String pin : uses ? part.pinNames() : List.<String>of()) {
-                if (!pin.equals("PE") && state.isOn(node(part, pin), Line.PE) && !state.isOn(node(part, pin), Line.ELV_MINUS)) {
-                    found.add(FindingCode.EARTH_AS_NEUTRAL);
-                }
-            }
-        }
-    }
-
-    private void meet(Part.Supply a, Part.Supply b) {
-        boolean same = a.circuit().equals(b.circuit());
-        if (a.line().isElv() || b.line().isElv()) {
-            meetElv(a, b);
-            return;
-        }
-        if (a.line().isLive() && b.line().isLive()) {
-            if (a.line() != b.line()) {
-                found.add(FindingCode.PHASES_JOINED);
-            } else if (!same) {
-                found.add(FindingCode.SECOND_FEED);
-            }
-        } else if (a.line().isLive()) {
-            found.add(b.line() == Line.PE ? FindingCode.SHORT_LIVE_EARTH : FindingCode.SHORT_LIVE_NEUTRAL);
-        } else if (a.line() == Line.N && b.line() == Line.N && !same) {
-            found.add(FindingCode.BORROWED_NEUTRAL);
-        } else if (a.line() == Line.N && b.line() == Line.PE) {
-            found.add(FindingCode.EARTH_AS_NEUTRAL);
-        }
-    }
-
-    private void meetElv(Part.Supply a, Part.Supply b) {
-        if (a.line().isElv() && b.line().isElv()) {
-            if (a.line() != b.line()) {
-                found.add(FindingCode.SHORT_LIVE_NEUTRAL);
-            }
-        } else if (a.line().isElv() && b.line() == Line.PE) {
-            if (a.line() == Line.ELV_PLUS) {
-                found.add(FindingCode.SHORT_LIVE_EARTH);
-            }
-        } else if (a.line().isElv()) {
-            found.add(FindingCode.MAINS_ON_ELV);
-        }
     }
 
     private void volts(SlowState state) {
