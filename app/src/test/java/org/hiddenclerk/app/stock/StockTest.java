@@ -109,8 +109,8 @@ class StockTest {
     @Test
     void aTableIsTakenRowByRow() {
         String code = copyOf("TG-1N");
-        String csv = "code,like,led_w,price_cents,on_hand\n" + code + ",,175,unknown,7\n" + code + "B," + code + ",90,1200,\nNOWHERE,,5,,\n" + code
-                + ",,much,,\n";
+        String csv = "code,like,led_w,price_cents,on_hand,markets\n" + code + ",,175,unknown,7,EU AU\n" + code + "B," + code
+                + ",90,1200,,\nNOWHERE,,5,,,\n" + code + ",,much,,,\n" + code + ",,,,-4,\n";
 
         JsonNode report = person.post("/api/v1/stock/import?format=CSV", Map.of("text", csv)).ok();
 
@@ -118,9 +118,10 @@ class StockTest {
         assertThat(report.get("added").asInt()).isEqualTo(1);
         List<Integer> rows = new ArrayList<>();
         report.get("refused").forEach(row -> rows.add(row.get("row").asInt()));
-        assertThat(rows).containsExactly(3, 4);
+        assertThat(rows).containsExactly(3, 4, 5);
         JsonNode changed = module(code);
         assertThat(changed.get("onHand").asInt()).isEqualTo(7);
+        assertThat(changed.get("document").get("markets").toString()).contains("EU", "AU");
         assertThat(changed.get("document").hasNonNull("priceCents")).isFalse();
         assertThat(changed.get("document").toString()).contains("\"watts\":175");
         assertThat(module(code + "B").get("document").get("terminals")).isEqualTo(changed.get("document").get("terminals"));
@@ -136,17 +137,42 @@ class StockTest {
         assertThat(person.get("/api/v1/stock/export?format=JSON").ok().toString()).isEqualTo(before);
     }
 
+    @Test
+    void accessoriesAreInTheFileToo() {
+        JsonNode cap = person.get("/api/v1/stock/export?format=JSON").ok().get("accessories").get(0);
+        String code = cap.get("code").asString();
+        String file = json.writeValueAsString(Map.of("accessories", List.of(cap.deepCopy().asObject().put("onHand", 77),
+                cap.deepCopy().asObject().put("code", "TG-1N"), cap.deepCopy().asObject().put("kind", "ANVIL"))));
+
+        JsonNode report = person.post("/api/v1/stock/import?format=JSON", Map.of("text", file)).ok();
+
+        assertThat(report.get("changed").asInt()).isEqualTo(1);
+        assertThat(report.get("refused")).hasSize(2);
+        assertThat(report.get("refused").get(0).get("problems").get(0).get("pointer").asString()).isEqualTo("/code");
+        JsonNode kept = person.get("/api/v1/stock/export?format=JSON").ok().get("accessories").get(0);
+        assertThat(kept.get("code").asString()).isEqualTo(code);
+        assertThat(kept.get("onHand").asInt()).isEqualTo(77);
+        person.post("/api/v1/stock/import?format=JSON", Map.of("text", json.writeValueAsString(Map.of("accessories", List.of(cap)))));
+    }
+
     /** The shipped modules by the published schema. */
     @Test
     void whatShipsIsOfThePublishedFormat() throws IOException {
-        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
-                .getSchema(Files.readString(Path.of("../docs/formats/module.schema.json")));
+        Schema schema = published("module");
+        Schema accessories = published("accessory");
         JsonNode file = person.get("/api/v1/stock/export?format=JSON").ok();
         assertSoftly(softly -> file.get("modules").forEach(module -> softly.assertThat(schema.validate(module))
                 .as(module.get("code").asString()).isEmpty()));
+        assertSoftly(softly -> file.get("accessories").forEach(accessory -> softly.assertThat(accessories.validate(accessory))
+                .as(accessory.get("code").asString()).isEmpty()));
         ObjectNode wrong = file.get("modules").get(0).deepCopy().asObject();
         wrong.remove("protocol");
         assertThat(schema.validate(wrong)).isNotEmpty();
+    }
+
+    private static Schema published(String name) throws IOException {
+        return SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.readString(Path.of("../docs/formats/" + name + ".schema.json")));
     }
 
     @Test
