@@ -2,7 +2,8 @@ import { type InputHTMLAttributes, useId } from "react";
 
 type Props = Omit<InputHTMLAttributes<HTMLInputElement>, "onChange" | "value"> & {
   label: string;
-  value: string;
+  /** Left out where the field keeps what is typed; then it starts with `defaultValue`. */
+  value?: string;
   onChange: (value: string) => void;
 };
 

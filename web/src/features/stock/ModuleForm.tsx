@@ -8,6 +8,7 @@ import { FigureField } from "../../ui/FigureField";
 import { moment } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
+import { ModuleFacts } from "./ModuleFacts";
 
 type Document = Schemas["ModuleDocument"];
 type Item = Schemas["ModuleItem"];
@@ -145,7 +146,7 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
           ]}
         />
       </div>
-      <Facts document={draft} />
+      <ModuleFacts document={draft} set={set} />
       <div className="mt-4 flex flex-wrap items-end gap-2">
         <button type="submit" className="btn btn-sm btn-primary" disabled={keep.isPending}>
           keep
@@ -192,50 +193,6 @@ function Reopened({ reopened, onSeen }: { reopened: Schemas["Reopened"][]; onSee
       <button type="button" className="btn btn-xs btn-outline mt-1" onClick={onSeen}>
         seen
       </button>
-    </div>
-  );
-}
-
-/** What the form does not change: it comes with the file of the maker. */
-function Facts({ document: d }: { document: Document }) {
-  return (
-    <details className="mt-3">
-      <summary className="cursor-pointer font-semibold">
-        Terminals, pairing, indicator, firmware, endpoints
-      </summary>
-      <div className="mt-2 grid gap-4 text-[14px] sm:grid-cols-2">
-        <List
-          title="Terminals and leads"
-          rows={d.terminals.map(
-            (t) =>
-              `${t.name}: ${t.takes} ${t.takes === 1 ? "conductor" : "conductors"}${t.maxMm2 == null ? "" : ` to ${t.maxMm2} mm²`}${t.leadMm == null ? "" : `, lead of ${t.leadMm} mm`}`,
-          )}
-        />
-        <List
-          title="Ways into pairing"
-          rows={(d.pairing ?? []).map((p) => `${p.words}${p.overAir ? " (closed up)" : ""}`)}
-        />
-        <List title="Indicator" rows={(d.indicators ?? []).map((i) => `${i.state}: ${i.pattern}`)} />
-        <List
-          title="Firmware"
-          rows={(d.firmware ?? []).map((f) => `${f.name} ${f.version}: ${f.features.join(", ")}`)}
-        />
-        <List title="Endpoints" rows={(d.endpoints ?? []).map((e) => `${e.number}: ${e.drives}`)} />
-        <List title="Approvals" rows={d.markets} />
-      </div>
-    </details>
-  );
-}
-
-function List({ title, rows }: { title: string; rows: string[] }) {
-  return (
-    <div>
-      <h3 className="text-[15px]">{title}</h3>
-      {rows.length === 0 ? (
-        <p className="text-soft">not stated</p>
-      ) : (
-        rows.map((row) => <p key={row}>{row}</p>)
-      )}
     </div>
   );
 }

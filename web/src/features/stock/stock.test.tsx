@@ -82,6 +82,32 @@ it("keeps an empty field unknown and a typed one as a figure, and says what was 
   );
 });
 
+it("takes terminals, firmware and pairing as rows, and keeps the rows that are not taken out", async () => {
+  const change = vi.spyOn(api, "changeModule").mockResolvedValue({ module: item, reopened: [] });
+  around(<ModuleForm item={item} onClose={() => {}} />);
+  const person = userEvent.setup();
+  await person.click(screen.getByRole("button", { name: "add to Terminals and leads", hidden: true }));
+  await person.type(screen.getByLabelText("Terminals and leads 3: Name"), "S1");
+  await person.click(screen.getByRole("button", { name: "take out Terminals and leads 1", hidden: true }));
+  await person.click(screen.getByRole("button", { name: "add to Firmware", hidden: true }));
+  await person.click(screen.getByRole("button", { name: "keep" }));
+  expect(change).not.toHaveBeenCalled();
+  expect(screen.getByText(/^Supply, terminals/).closest("details")?.open).toBe(true);
+  await person.type(screen.getByLabelText("Firmware 1: Line"), "relay");
+  await person.type(screen.getByLabelText("Firmware 1: Version"), "1.4.0");
+  await person.type(screen.getByLabelText("Firmware 1: Features, with commas"), "run-on, metering, ");
+  await person.type(screen.getByLabelText("Own draw, W"), "0.7");
+  await person.click(screen.getByRole("button", { name: "keep" }));
+
+  const sent = change.mock.calls[0]?.[1].document;
+  expect(sent?.terminals).toEqual([
+    { name: "N", takes: 1 },
+    { name: "S1", takes: 1 },
+  ]);
+  expect(sent?.firmware).toEqual([{ name: "relay", version: "1.4.0", features: ["run-on", "metering"] }]);
+  expect(sent?.supply.watts).toBe(0.7);
+});
+
 const around = (page: React.ReactNode) =>
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
