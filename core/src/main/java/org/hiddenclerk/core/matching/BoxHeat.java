@@ -67,12 +67,17 @@ public final class BoxHeat {
 
     /** Degrees Celsius inside. */
     public static double inside(int around, BoxGeometry room, double heatWatts) {
+        return around + heatWatts * kelvinPerWatt(room);
+    }
+
+    /** What a watt more makes warmer. */
+    static double kelvinPerWatt(BoxGeometry room) {
         double width = room.width().asDouble();
         double height = room.height().asDouble();
         double depth = room.depth().asDouble();
         double front = (width + 2 * PLATE_BEYOND_MM) * (height + 2 * PLATE_BEYOND_MM) / MM2_PER_M2;
         double sides = (width * height + 2 * (width + height) * depth) / MM2_PER_M2;
-        return around + heatWatts / (FRONT_W_PER_M2K * front + SIDES_W_PER_M2K * sides);
+        return 1 / (FRONT_W_PER_M2K * front + SIDES_W_PER_M2K * sides);
     }
 
     /** @param heatWatts of all modules in the box */

@@ -23,11 +23,11 @@ final class FittedPlaces {
     private static final int COOL = 35;
 
     private final HouseMemory memory;
-    private final List<Box> boxes = new ArrayList<>();
-    private final List<List<Fit>> fits = new ArrayList<>();
-    private final List<Part[]> rooms = new ArrayList<>();
+    private final List<Place> places = new ArrayList<>();
     private final Optional<ModuleModel> companion;
     private final boolean lampUnknown;
+    /** What all places together make of a body. */
+    private final Part[] together;
 
     FittedPlaces(HouseSurvey survey, HouseMemory memory, List<String> run, Case drawn) {
         this.memory = memory;
@@ -35,13 +35,42 @@ final class FittedPlaces {
         Map<Integer, List<Fit>> byBox = new TreeMap<>();
         drawn.fitted().forEach(fit -> byBox.computeIfAbsent(fit.box(), b -> new ArrayList<>()).add(fit));
         lampUnknown = byBox.remove(-1) != null;
-        byBox.forEach((index, here) -> {
-            Box box = survey.boxes().get(run.get(index));
-            boxes.add(box);
-            fits.add(here);
-            rooms.add(memory.table(List.of("room", RoomKey.of(box), here.stream().map(fit -> fit.own() ? "own" : companion.orElseThrow()
-                    .code()).toList(), here.get(0).connectors()), memory.shapes().bodies()));
-        });
+        byBox.forEach((index, here) -> places.add(new Place(survey.boxes().get(run.get(index)), here)));
+        together = memory.table(List.of("rooms", lampUnknown, places.stream().map(place -> place.key).toList()), memory.shapes().bodies());
+    }
+
+    /** A box with what goes into it. */
+    private final class Place {
+        private final Box box;
+        private final List<Fit> fits;
+        private final List<Object> key;
+        private final Part[] rooms;
+        private final int own;
+        private final double othersWatts;
+        private final double kelvinPerWatt;
+        private final int around;
+
+        private Place(Box box, List<Fit> fits) {
+            this.box = box;
+            this.fits = fits;
+            key = List.of("room", memory.room(RoomKey.of(box)), fits.stream().map(fit -> fit.own() ? "own"
+                    : companion.orElseThrow().code()).toList(), fits.get(0).connectors());
+            rooms = memory.table(key, memory.shapes().bodies());
+            own = (int) fits.stream().filter(Fit::own).count();
+            double nominal = memory.region().nominalVolts().asDouble();
+            othersWatts = fits.size() == own ? 0 : (fits.size() - own) * BoxHeat.standbyHeat(companion.orElseThrow(), nominal);
+            kelvinPerWatt = box.geometry().map(BoxHeat::kelvinPerWatt).orElse(0.0);
+            around = BoxHeat.around(box.kind());
+        }
+
+        private Part room(int index) {
+            return HouseMemory.entry(rooms, memory.shapes().bodyOf(index), () -> RoomInBox.of(box, modules(memory.shapes().model(index)),
+                    memory.region(), fits.get(0).connectors(), memory::placement).findings());
+        }
+
+        private List<ModuleModel> modules(ModuleModel own) {
+            return fits.stream().map(fit -> fit.own() ? own : companion.orElse(own)).toList();
+        }
     }
 
     /** What the room in a box depends on beside the modules. */
@@ -53,56 +82,47 @@ final class FittedPlaces {
     }
 
     BigDecimal thickest() {
-        return ModuleMatch.thickest(boxes);
+        return ModuleMatch.thickest(boxes());
     }
 
     boolean isMetal() {
-        return ModuleMatch.isMetal(boxes);
+        return ModuleMatch.isMetal(boxes());
+    }
+
+    private List<Box> boxes() {
+        return places.stream().map(place -> place.box).toList();
     }
 
     /** @param index the module, by its place in the stock book */
     Part room(int index) {
-        if (boxes.size() == 1 && !lampUnknown) {
-            return room(0, index);
+        if (places.size() == 1 && !lampUnknown) {
+            return places.get(0).room(index);
         }
-        EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-        if (lampUnknown) {
-            codes.add(FindingCode.ROOM_UNKNOWN);
+        int body = memory.shapes().bodyOf(index);
+        if (together[body] == null) {
+            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+            if (lampUnknown) {
+                codes.add(FindingCode.ROOM_UNKNOWN);
+            }
+            places.forEach(place -> codes.addAll(place.room(index).codes()));
+            together[body] = Part.of(codes);
         }
-        for (int place = 0; place < boxes.size(); place++) {
-            codes.addAll(room(place, index).codes());
-        }
-        return Part.of(codes);
-    }
-
-    private Part room(int place, int index) {
-        return HouseMemory.entry(rooms.get(place), memory.shapes().bodyOf(index), () -> RoomInBox.of(boxes.get(place),
-                modelsAt(place, memory.shapes().model(index)), memory.region(), fits.get(place).get(0).connectors()).findings());
-    }
-
-    private List<ModuleModel> modelsAt(int place, ModuleModel own) {
-        return fits.get(place).stream().map(fit -> fit.own() ? own : companion.orElse(own)).toList();
+        return together[body];
     }
 
     /** @param contactHeat what the contacts of the module turn into heat, in watts */
     Part warmth(int index, double contactHeat) {
-        EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-        ModuleModel model = memory.shapes().model(index);
-        double volts = memory.region().nominalVolts().asDouble();
-        int limit = model.sheet().temperatures().map(t -> t.highest() - FAR_BELOW).orElse(COOL);
-        for (int place = 0; place < boxes.size(); place++) {
-            Box box = boxes.get(place);
-            if (box.geometry().isEmpty() || fits.get(place).stream().noneMatch(Fit::own)) {
-                continue;
-            }
-            double heat = contactHeat;
-            for (Fit fit : fits.get(place)) {
-                heat += BoxHeat.standbyHeat(fit.own() ? model : companion.orElse(model), volts);
-            }
-            if (BoxHeat.inside(BoxHeat.around(box.kind()), box.geometry().get(), heat) > limit) {
-                codes.addAll(FindingCode.of(BoxHeat.judge(box, model, heat).findings()));
+        double standby = memory.standbyHeat(index);
+        int limit = memory.shapes().model(index).sheet().temperatures().map(t -> t.highest() - FAR_BELOW).orElse(COOL);
+        Part warmth = Part.NOTHING;
+        for (Place place : places) {
+            double heat = contactHeat + place.own * standby + place.othersWatts;
+            if (place.own > 0 && place.kelvinPerWatt > 0 && place.around + heat * place.kelvinPerWatt > limit) {
+                EnumSet<FindingCode> codes = EnumSet.copyOf(warmth.codes());
+                codes.addAll(FindingCode.of(BoxHeat.judge(place.box, memory.shapes().model(index), heat).findings()));
+                warmth = Part.of(codes);
             }
         }
-        return codes.isEmpty() ? Part.NOTHING : Part.of(codes);
+        return warmth;
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
@@ -41,8 +42,6 @@ public final class HouseMatch {
     private final List<ModuleModel> models;
     private final Terms terms;
     private final Shapes shapes;
-    private final List<Cell> cells = new ArrayList<>();
-    private final List<Refusal> refusals = new ArrayList<>();
 
     public HouseMatch(HouseSurvey survey, List<ModuleModel> models, Terms terms) {
         this(survey, new HouseMemory(models, terms, survey.house().region()));
@@ -156,7 +155,7 @@ public final class HouseMatch {
     private record Position(Member member, Units.Group group, Case drawn, List<Wish> wishes) {
     }
 
-    /** Judges everything. */
+    /** Judges everything; kinds of runs beside each other on the processors that there are. */
     public Result match() {
         Map<String, TwinClass> classes = new HashMap<>();
         Map<Member, TwinClass> leads = new LinkedHashMap<>();
@@ -171,49 +170,70 @@ public final class HouseMatch {
         Units units = new Units(survey, mute);
         leads.forEach((member, twins) -> units.add(member.lead(), survey.boxes().get(member.lead()), twins.facts(), member.boxes()));
         List<Unit> all = units.all();
-        leads.forEach((member, twins) -> units.groups(member.lead(), MOST_CHANNELS).forEach(group -> judge(member, twins, group)));
+        List<Work> works = new ArrayList<>();
+        leads.forEach((member, twins) -> units.groups(member.lead(), MOST_CHANNELS).forEach(group ->
+                works.add(new Work(member, twins, group))));
+        works.stream().collect(Collectors.groupingBy(work -> work.twins)).values().parallelStream().forEach(kind ->
+                kind.forEach(this::judge));
+        List<Cell> cells = new ArrayList<>();
+        List<Refusal> refusals = new ArrayList<>();
+        works.forEach(work -> {
+            cells.addAll(work.cells);
+            refusals.addAll(work.refusals);
+        });
         return new Result(all, cells, refusals, mute);
     }
 
-    private void judge(Member member, TwinClass twins, Units.Group group) {
-        List<List<SurveyedLoad>> loads = twins.loadsOf(member, group.gangs(), group.loads());
-        Switched switched = new Switched(loads, twins.facts().volts(), contacts(twins.facts().volts(), loads));
-        for (TwinClass.Slot slot : twins.slots(group.gangs(), group.loads())) {
-            Optional<Case> drawn = slot.sharedWith(member);
-            if (drawn.filter(Case::applies).isPresent()) {
-                judge(new Position(member, group, drawn.get(), terms.wishes()), switched, slot.same());
-            } else if (drawn.isPresent()) {
-                refusals.add(new Refusal(group.units(), member.lead(), slot.scheme(), slot.models(), drawn.get().codes()));
+    /** What a lead may switch together, and what comes of it. */
+    private static final class Work {
+        private final Member member;
+        private final TwinClass twins;
+        private final Units.Group group;
+        private final List<Cell> cells = new ArrayList<>();
+        private final List<Refusal> refusals = new ArrayList<>();
+
+        private Work(Member member, TwinClass twins, Units.Group group) {
+            this.member = member;
+            this.twins = twins;
+            this.group = group;
+        }
+    }
+
+    private void judge(Work work) {
+        List<List<SurveyedLoad>> loads = work.twins.loadsOf(work.member, work.group.gangs(), work.group.loads());
+        BigDecimal volts = work.twins.facts().volts();
+        Switched switched = new Switched(loads, volts, contacts(volts, loads), BoxHeat.contactHeat(loads, volts));
+        for (TwinClass.Slot slot : work.twins.slots(work.group.gangs(), work.group.loads())) {
+            Optional<Case> drawn = slot.sharedWith(work.member);
+            if (drawn.isPresent()) {
+                judge(work, switched, drawn.get(), slot.same());
             } else {
-                slot.same().forEach(index -> alone(member, switched, group, slot.alone(member, shapes.model(index)), index));
+                slot.alone(work.member).forEach(alone -> judge(work, switched, alone.drawn(), alone.same()));
             }
         }
     }
 
-    /** What a group switches, with what each class of contacts makes of it. */
-    private record Switched(List<List<SurveyedLoad>> loads, BigDecimal volts, Part[] contacts) {
+    /** What a group switches, with what each class of contacts makes of it and the heat of a contact, in watts. */
+    private record Switched(List<List<SurveyedLoad>> loads, BigDecimal volts, Part[] contacts, double contactHeat) {
     }
 
-    private void alone(Member member, Switched switched, Units.Group group, Case drawn, int index) {
-        if (drawn.applies()) {
-            judge(new Position(member, group, drawn, terms.wishes()), switched, List.of(index));
-        } else {
-            refusals.add(new Refusal(group.units(), member.lead(), drawn.scheme(), List.of(shapes.model(index)), drawn.codes()));
+    private void judge(Work work, Switched switched, Case drawn, Shapes.Alike same) {
+        if (!drawn.applies()) {
+            work.refusals.add(new Refusal(work.group.units(), work.member.lead(), drawn.scheme(), same.models(),
+                    drawn.codes()));
+            return;
         }
-    }
-
-    private void judge(Position position, Switched switched, List<Integer> same) {
-        Case drawn = position.drawn;
+        Position position = new Position(work.member, work.group, drawn, terms.wishes());
         List<List<SurveyedLoad>> loads = switched.loads();
-        Box lead = survey.boxes().get(position.member.lead());
+        Box lead = survey.boxes().get(work.member.lead());
         Part wiring = Part.of(drawn.codes());
-        FittedPlaces places = new FittedPlaces(survey, memory, position.member.boxes(), drawn);
+        FittedPlaces places = new FittedPlaces(survey, memory, work.member.boxes(), drawn);
         Part[] suitable = memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
         Part[] conductors = memory.table(List.of("mm2", places.thickest()), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
         boolean regulated = drawn.assignment().gangs().stream().anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
-        double heat = BoxHeat.contactHeat(loads, switched.volts());
-        for (int index : same) {
+        boolean inMetal = places.isMetal();
+        for (int index : same.indices()) {
             ModuleModel model = shapes.model(index);
             Part carried = !byRules ? Part.NOTHING : HouseMemory.entry(switched.contacts(), shapes.contactsOf(index),
                     () -> ModuleMatch.loads(model, loads, switched.volts(), survey.house().region(), terms.estimates()).findings());
@@ -221,9 +241,9 @@ public final class HouseMatch {
             Part thick = HouseMemory.entry(conductors, index, () -> Suitability.conductors(model, places.thickest()));
             Part dims = regulated || model.sheet().dims() ? Part.of(ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
                     : Part.NOTHING;
-            Part metal = Suitability.isShielded(model, places.isMetal()) ? METAL : Part.NOTHING;
-            Part[] parts = {wiring, carried, suits, thick, places.room(index), places.warmth(index, heat), dims, metal};
-            cells.add(new Cell(position, model, worst(parts), parts));
+            Part metal = Suitability.isShielded(model, inMetal) ? METAL : Part.NOTHING;
+            Part[] parts = {wiring, carried, suits, thick, places.room(index), places.warmth(index, switched.contactHeat()), dims, metal};
+            work.cells.add(new Cell(position, model, worst(parts), parts));
         }
     }
 

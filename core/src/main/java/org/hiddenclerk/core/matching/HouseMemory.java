@@ -1,15 +1,19 @@
 package org.hiddenclerk.core.matching;
 
 import java.util.EnumSet;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
+import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.RegionProfile;
 
 /**
@@ -22,15 +26,20 @@ public final class HouseMemory {
     private final Terms terms;
     private final RegionProfile region;
     private final Shapes shapes;
-    private final Map<Object, Part[]> tables = new HashMap<>();
-    private final Map<Object, Optional<TwinClass.Case>> shared = new HashMap<>();
-    private final Map<Object, TwinClass.Facts> facts = new HashMap<>();
+    private final double[] standbyHeat;
+    private final Map<Object, Part[]> tables = new ConcurrentHashMap<>();
+    private final Map<Object, Optional<TwinClass.Case>> shared = new ConcurrentHashMap<>();
+    private final AtomicInteger nextRoom = new AtomicInteger();
+    private final Map<Object, Integer> rooms = new ConcurrentHashMap<>();
+    private final Map<Object, Optional<Placement>> placements = new ConcurrentHashMap<>();
+    private final Map<Object, TwinClass.Facts> facts = new ConcurrentHashMap<>();
 
     public HouseMemory(List<ModuleModel> models, Terms terms, RegionProfile region) {
         this.models = List.copyOf(models);
         this.terms = terms;
         this.region = region;
         shapes = new Shapes(this.models);
+        standbyHeat = this.models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, region.nominalVolts().asDouble())).toArray();
     }
 
     /** One group of rules for some modules: what it found, and how bad that is. */
@@ -67,6 +76,23 @@ public final class HouseMemory {
 
     Part[] table(Object key, int size) {
         return tables.computeIfAbsent(key, k -> new Part[size]);
+    }
+
+    /** Watts that a module turns into heat with everything off, by its place in the stock book. */
+    double standbyHeat(int model) {
+        return standbyHeat[model];
+    }
+
+    /** A number for what the room in a box depends on beside the modules: the same for boxes that are alike in it. */
+    int room(Object key) {
+        return rooms.computeIfAbsent(key, k -> nextRoom.getAndIncrement());
+    }
+
+    /** Where bodies lie, which is the same in boxes that differ in their depth only. */
+    Optional<Placement> placement(Box box, BoxGeometry room, RegionProfile where, List<Body> bodies) {
+        List<Object> key = List.of(room.width(), room.height(), room.round(), box.gangs().stream().map(gang -> List.of(gang.number(),
+                gang.depth())).toList(), bodies);
+        return placements.computeIfAbsent(key, k -> Placement.of(box, room, where, bodies));
     }
 
     static Part entry(Part[] table, int index, Supplier<List<Finding>> findings) {

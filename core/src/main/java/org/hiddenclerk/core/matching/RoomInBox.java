@@ -48,6 +48,15 @@ public final class RoomInBox {
      * @param connectors conductors that each connector in the box holds
      */
     public static Judgement of(Box box, List<ModuleModel> modules, RegionProfile region, List<Integer> connectors) {
+        return of(box, modules, region, connectors, Placement::of);
+    }
+
+    /** Finds where bodies lie; one that remembers may stand in. */
+    interface Placer {
+        Optional<Placement> place(Box box, BoxGeometry room, RegionProfile region, List<Body> bodies);
+    }
+
+    static Judgement of(Box box, List<ModuleModel> modules, RegionProfile region, List<Integer> connectors, Placer placer) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         if (box.geometry().isEmpty()) {
@@ -64,7 +73,7 @@ public final class RoomInBox {
         }
         BoxGeometry room = box.geometry().get();
         List<Body> bodies = modules.stream().map(m -> m.body().orElseThrow()).toList();
-        Optional<Placement> placement = Placement.of(box, room, region, bodies);
+        Optional<Placement> placement = placer.place(box, room, region, bodies);
         // Standing on edge behind a mechanism is no way to fit a module: where it is too large to lie, that is the reason.
         List<ModuleModel> tooLarge = modules.stream().filter(m -> !Placement.liesFlat(room, m.body().orElseThrow())).toList();
         boolean goesIn = placement.filter(p -> tooLarge.isEmpty() || p.needed().compareTo(room.depth()) <= 0).isPresent();

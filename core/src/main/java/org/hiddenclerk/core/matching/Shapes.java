@@ -1,7 +1,6 @@
 package org.hiddenclerk.core.matching;
 
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -25,10 +24,11 @@ import org.hiddenclerk.core.quantity.Amps;
  * their contacts carry, and by their size.
  */
 final class Shapes {
-    private final List<ModuleModel> models;
+    private final ModuleModel[] models;
     private final Map<Object, List<Integer>> byWiring = new LinkedHashMap<>();
     private final int[] contacts;
     private final int[] bodies;
+    private final int differentBodies;
 
     /** A sender must talk like its receiver; otherwise the protocol is no matter of wires. The own draw is left out: see {@link #greediestFirst}. */
     private record Wired(ModuleSupply supply, List<List<String>> channels, List<Input> inputs, Set<InputBehaviour> behaviours,
@@ -38,10 +38,21 @@ final class Shapes {
     private record Contacts(List<List<ContactRating>> ratings, Optional<Amps> total, OptionalInt peak, List<String> channels) {
     }
 
-    private final List<List<Integer>> alike;
+    private final List<Alike> alike;
+
+    /** Some modules, by their place in the stock book. */
+    record Alike(int[] indices, List<ModuleModel> models) {
+        ModuleModel first() {
+            return models.get(0);
+        }
+
+        ModuleModel last() {
+            return models.get(models.size() - 1);
+        }
+    }
 
     Shapes(List<ModuleModel> models) {
-        this.models = models;
+        this.models = models.toArray(new ModuleModel[0]);
         contacts = new int[models.size()];
         bodies = new int[models.size()];
         Map<Contacts, Integer> contactsSeen = new LinkedHashMap<>();
@@ -55,7 +66,8 @@ final class Shapes {
             bodies[i] = bodiesSeen.computeIfAbsent(List.of(model.body(), model.terminals().stream()
                     .filter(t -> t.lead().isPresent()).toList()), b -> bodiesSeen.size());
         }
-        alike = byWiring.values().stream().map(group -> group.stream().sorted(greediestFirst()).toList()).toList();
+        differentBodies = bodiesSeen.size();
+        alike = byWiring.values().stream().map(group -> alike(group.stream().sorted(greediestFirst()).toList())).toList();
     }
 
     private static Wired wired(ModuleModel m) {
@@ -71,21 +83,21 @@ final class Shapes {
 
     /** What is proved with the greediest holds for those that draw less: less current flows everywhere. */
     private Comparator<Integer> greediestFirst() {
-        return Comparator.comparingDouble((Integer i) -> models.get(i).supply() instanceof ModuleSupply.LineNeutral mains
+        return Comparator.comparingDouble((Integer i) -> models[i].supply() instanceof ModuleSupply.LineNeutral mains
                 ? -mains.watts() : 0).thenComparing(i -> i);
     }
 
     int bodies() {
-        return Arrays.stream(bodies).max().orElse(-1) + 1;
-    }
-
-    int size() {
-        return models.size();
+        return differentBodies;
     }
 
     /** Modules that are wired alike, the greediest first, by their place in the list. */
-    List<List<Integer>> wiredAlike() {
+    List<Alike> wiredAlike() {
         return alike;
+    }
+
+    Alike alike(List<Integer> indices) {
+        return new Alike(indices.stream().mapToInt(i -> i).toArray(), indices.stream().map(this::model).toList());
     }
 
     int contactsOf(int model) {
@@ -97,6 +109,6 @@ final class Shapes {
     }
 
     ModuleModel model(int index) {
-        return models.get(index);
+        return models[index];
     }
 }

@@ -89,6 +89,10 @@ final class TwinClass {
         }
     }
 
+    /** A case drawn for one member and these modules. */
+    record Alone(Case drawn, Shapes.Alike same) {
+    }
+
     /** A module in a box, with what each connector there holds. */
     record Fit(int box, boolean own, List<Integer> connectors) {
     }
@@ -158,8 +162,8 @@ final class TwinClass {
         return slots.computeIfAbsent(List.of(gangs, loads), k -> {
             List<Slot> all = new ArrayList<>();
             for (SchemeCode scheme : SchemeCode.values()) {
-                for (List<Integer> same : memory.shapes().wiredAlike()) {
-                    ModuleModel greediest = memory.shapes().model(same.get(0));
+                for (Shapes.Alike same : memory.shapes().wiredAlike()) {
+                    ModuleModel greediest = same.first();
                     boolean enough = greediest.channels().size() >= gangs.size() + loads.size();
                     if (enough && SchemeChooser.mayTake(scheme, greediest)) {
                         SchemeChooser.companions(scheme, greediest, memory.models())
@@ -176,31 +180,26 @@ final class TwinClass {
         private final SchemeCode scheme;
         private final List<Integer> gangs;
         private final List<Integer> loads;
-        private final List<Integer> same;
-        private final List<ModuleModel> models;
+        private final Shapes.Alike same;
         private final Optional<ModuleModel> companion;
+        private List<Shapes.Alike> apart = List.of();
         private final Map<Member, Optional<Watts>> bypasses = new HashMap<>();
         private final Map<Optional<Watts>, Optional<Case>> shared = new HashMap<>();
 
-        private Slot(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, List<Integer> same, Optional<ModuleModel> companion) {
+        private Slot(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, Shapes.Alike same, Optional<ModuleModel> companion) {
             this.scheme = scheme;
             this.gangs = gangs;
             this.loads = loads;
             this.same = same;
             this.companion = companion;
-            models = same.stream().map(memory.shapes()::model).toList();
         }
 
         SchemeCode scheme() {
             return scheme;
         }
 
-        List<Integer> same() {
+        Shapes.Alike same() {
             return same;
-        }
-
-        List<ModuleModel> models() {
-            return models;
         }
 
         /** Drawn once for every member like this one, and every module of the slot; empty where each must be drawn by itself. */
@@ -208,11 +207,27 @@ final class TwinClass {
             return shared.computeIfAbsent(bypass(member), this::shared);
         }
 
-        /** Drawn for one member and one module, whatever others need. */
-        Case alone(Member member, ModuleModel model) {
+        /** Drawn for one member, whatever others need: once for all modules that a proof cannot tell apart. */
+        List<Alone> alone(Member member) {
             Side own = side(List.of(member), HEAVIER);
-            return memory.shared().computeIfAbsent(List.of(text, asked(model), own.draws), k -> Optional.of(draw(own.planner(), model,
-                    bypass(member)))).orElseThrow();
+            return apart().stream().map(alike -> {
+                ModuleModel model = alike.first();
+                return new Alone(memory.shared().computeIfAbsent(List.of(text, asked(model), own.draws, bypass(member)),
+                        k -> Optional.of(draw(own.planner(), model, bypass(member)))).orElseThrow(), alike);
+            }).toList();
+        }
+
+        /** Modules that differ to a proof: by their supply, and by their contacts where these are not judged by rules. */
+        private List<Shapes.Alike> apart() {
+            if (apart.isEmpty()) {
+                Map<Object, List<Integer>> kinds = new LinkedHashMap<>();
+                for (int index : same.indices()) {
+                    kinds.computeIfAbsent(ModuleMatch.isByRules(scheme) ? memory.shapes().model(index).supply() : index,
+                            k -> new ArrayList<>()).add(index);
+                }
+                apart = kinds.values().stream().map(memory.shapes()::alike).toList();
+            }
+            return apart;
         }
 
         private List<Object> asked(ModuleModel model) {
@@ -223,20 +238,20 @@ final class TwinClass {
             List<Member> alike = bypassMatters(scheme) ? members.stream().filter(m -> bypass(m).equals(bypass)).toList() : members;
             Side heavy = heaviest(alike);
             Side light = lightest(alike);
-            return memory.shared().computeIfAbsent(List.of(text, asked(models.get(0)), heavy.draws, light.draws, bypass),
+            return memory.shared().computeIfAbsent(List.of(text, asked(same.first()), heavy.draws, light.draws, bypass),
                     k -> atTheEnds(heavy, light, bypass));
         }
 
         private Optional<Case> atTheEnds(Side heavy, Side light, Optional<Watts> bypass) {
-            Case most = draw(heavy.planner(), models.get(0), bypass);
+            Case most = draw(heavy.planner(), same.first(), bypass);
             if (most.applies() && !ModuleMatch.isByRules(scheme)) {
                 // In a canopy the proof looks at the ratings, which are not alike.
                 return Optional.empty();
             }
             boolean settled = most.applies() ? most.isSound() && !bypassMatters(scheme)
                     : most.codes().stream().noneMatch(TwinClass::dependsOnLoad);
-            ModuleModel modest = models.get(models.size() - 1);
-            boolean oneOnly = heavy.draws.equals(light.draws) && modest == models.get(0);
+            ModuleModel modest = same.last();
+            boolean oneOnly = heavy.draws.equals(light.draws) && modest == same.first();
             if (settled || oneOnly) {
                 return Optional.of(most);
             }
@@ -265,7 +280,7 @@ final class TwinClass {
 
         private Optional<Watts> bypass(Member member) {
             return !bypassMatters(scheme) || gangs.isEmpty() ? Optional.empty() : bypasses.computeIfAbsent(member,
-                    m -> ModuleMatch.bypassFor(models.get(0), loadsOf(m, gangs, List.of())));
+                    m -> ModuleMatch.bypassFor(same.first(), loadsOf(m, gangs, List.of())));
         }
     }
 
