@@ -101,6 +101,8 @@ export const api = {
     dataOf(client.GET("/api/v1/boxes/{box}/plan", { params: { path: { box: id }, query: { off } } })),
   choose: (id: string, body: Schemas["Choice"]) =>
     dataOf(client.PUT("/api/v1/boxes/{box}/plan", { ...box(id), body })),
+  mend: (id: string, body: Schemas["Mending"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/plan/mend", { ...box(id), body })),
   whatIf: (id: string, moves: Schemas["EndMove"][]) =>
     dataOf(client.POST("/api/v1/boxes/{box}/plan/what-if", { ...box(id), body: { moves } })),
   issuePlan: (id: string, version: number) =>

@@ -9,6 +9,7 @@ import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
 import { CandidateCard } from "./CandidateCard";
 import { type Group, groupsOf, positionOf } from "./groups";
+import { RemedyButton } from "./RemedyButton";
 import { SchemeChooser } from "./SchemeChooser";
 import { TakeOn } from "./TakeOn";
 
@@ -77,33 +78,20 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
 
   const atLamp = schemes.data?.offers.find((offer) => offer.best && offer.atLoad);
   const best = fitting[0];
-  const remedyButton = (_: unknown, remedy: Schemas["RemedyView"]) => {
-    if (remedy.kind === "OTHER_MODULE" && best && !isPicked(best)) {
-      return (
-        <button
-          key={remedy.text}
-          type="button"
-          className="btn btn-xs btn-outline"
-          onClick={() => choose(best)}
-        >
-          {remedy.text}: pick {best.moduleCode}
-        </button>
-      );
-    }
-    if (remedy.kind === "WORK_AT_LAMP" && atLamp && scheme !== atLamp.scheme) {
-      return (
-        <button
-          key={remedy.text}
-          type="button"
-          className="btn btn-xs btn-outline"
-          onClick={() => chooseScheme(atLamp.scheme)}
-        >
-          {remedy.text} instead
-        </button>
-      );
-    }
-    return null;
-  };
+  const bestToPick = best && !isPicked(best) ? best : undefined;
+  const remedyButton = (finding: Schemas["FindingView"], remedy: Schemas["RemedyView"]) => (
+    <RemedyButton
+      key={remedy.text}
+      job={job.id}
+      box={box}
+      plan={plan.data}
+      finding={finding}
+      remedy={remedy}
+      best={bestToPick?.moduleCode}
+      onPickBest={() => bestToPick && choose(bestToPick)}
+      onAtLamp={atLamp && scheme !== atLamp.scheme ? () => chooseScheme(atLamp.scheme) : undefined}
+    />
+  );
 
   return (
     <SheetLayout
@@ -147,6 +135,7 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
             {picks.map((p) => (
               <b key={`${p.gangs.join()} ${p.loads?.join()}`} className="mr-2 font-mono">
                 {p.moduleCode} for {pickedFor(p)}
+                {p.spacerMm != null && `, spacer ${p.spacerMm} mm`}
               </b>
             ))}
           </span>

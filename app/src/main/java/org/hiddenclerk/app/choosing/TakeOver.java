@@ -84,6 +84,6 @@ class TakeOver {
         Assignment usual = new ModuleMatch(new Planner(found.house(), found.run()), Terms.USUAL).assign(chosen.scheme(), chosen.gangs(),
                 chosen.loads(), model, companion);
         return new PickEntry(model.code(), chosen.gangs(), usual.behaviours(), usual.bypass().map(Watts::asDecimal).orElse(null), chosen.scheme(),
-                chosen.loads(), chosen.companion());
+                chosen.loads(), chosen.companion(), null);
     }
 }

@@ -140,6 +140,8 @@ class Orders {
                     + a.mm2().stripTrailingZeros().toPlainString()), Comparator.comparing(AccessoryDocument::code));
             case SLEEVE -> first(AccessoryDocument.Kind.SLEEVE, a -> a.colour() != null && a.colour().name().equals(thing.key()),
                     Comparator.comparing(AccessoryDocument::code));
+            case SPACER -> first(AccessoryDocument.Kind.SPACER, a -> a.spacerMm() != null && BigDecimal.valueOf(a.spacerMm())
+                    .compareTo(new BigDecimal(thing.key())) >= 0, Comparator.comparing(AccessoryDocument::spacerMm));
             case CAP -> any(AccessoryDocument.Kind.CAP);
             case MECHANISM -> thing.key().startsWith("PUSH") ? any(AccessoryDocument.Kind.MECHANISM) : "";
             case BLANK_PLATE -> any(AccessoryDocument.Kind.BLANK_PLATE);

@@ -3,6 +3,8 @@ package org.hiddenclerk.app.planning;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Digits;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -21,6 +23,7 @@ import org.hiddenclerk.core.wiring.SchemeCode;
  * @param companionCode what goes behind the other switches, where the scheme wants something else there
  * @param behaviours  behaviour of the input, by gang
  * @param bypassWatts bypass at each lamp, if any
+ * @param spacerMm    what a spacer under the plate adds to the depth of the box, if one is planned
  */
 public record PickEntry(@NotBlank @Size(max = 40) String moduleCode,
                         @NotNull @Size(max = 6) List<@NotNull Integer> gangs,
@@ -29,10 +32,19 @@ public record PickEntry(@NotBlank @Size(max = 40) String moduleCode,
                         BigDecimal bypassWatts,
                         @MayBeAbsent SchemeCode scheme,
                         @MayBeAbsent @Size(max = 6) List<@NotNull Integer> loads,
-                        @MayBeAbsent @Size(max = 40) String companionCode) {
+                        @MayBeAbsent @Size(max = 40) String companionCode,
+                        @MayBeAbsent @Min(1) @Max(200) Integer spacerMm) {
     public PickEntry {
         loads = loads == null ? List.of() : List.copyOf(loads);
         gangs = gangs == null ? null : List.copyOf(gangs);
         behaviours = behaviours == null ? null : Map.copyOf(behaviours);
+    }
+
+    PickEntry withSpacer(int millimetres) {
+        return new PickEntry(moduleCode, gangs, behaviours, bypassWatts, scheme, loads, companionCode, millimetres);
+    }
+
+    PickEntry withBypass(BigDecimal watts) {
+        return new PickEntry(moduleCode, gangs, behaviours, watts, scheme, loads, companionCode, spacerMm);
     }
 }

@@ -15,6 +15,7 @@ import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.springframework.stereotype.Component;
@@ -71,7 +72,8 @@ class Picks {
                     .map(code -> stock.require(code, at + "/companionCode"));
             assignments.add(new Assignment(Optional.ofNullable(pick.scheme()).orElseGet(() -> Assignment.usualScheme(model)),
                     model, pick.gangs(), pick.loads(), pick.behaviours(),
-                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of), companion));
+                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of), companion,
+                    Optional.ofNullable(pick.spacerMm()).map(Millimetres::of)));
         }
         if (!problems.isEmpty()) {
             throw Unusable.content("The choice cannot be kept", problems);
@@ -103,11 +105,11 @@ class Picks {
             Long bypass = pick.bypassWatts() == null ? null : Watts.of(pick.bypassWatts()).milliwatts();
             for (int gang : pick.gangs()) {
                 rows.add(new BoxRow.PickPart(gang, null, i + 1, pick.scheme(), pick.moduleCode(), pick.companionCode(),
-                        pick.behaviours().getOrDefault(gang, InputBehaviour.EVERY_FLIP), bypass));
+                        pick.behaviours().getOrDefault(gang, InputBehaviour.EVERY_FLIP), bypass, pick.spacerMm()));
             }
             for (int load : pick.loads()) {
                 rows.add(new BoxRow.PickPart(0, load, i + 1, pick.scheme(), pick.moduleCode(), pick.companionCode(),
-                        InputBehaviour.EVERY_FLIP, bypass));
+                        InputBehaviour.EVERY_FLIP, bypass, pick.spacerMm()));
             }
         }
         return rows;
@@ -125,7 +127,7 @@ class Picks {
             picks.add(new PickEntry(module.get(0).moduleCode(), ofGangs.stream().map(BoxRow.PickPart::gang).toList(),
                     behaviours, bypass == null ? null : new Watts(bypass).asDecimal(), module.get(0).scheme(),
                     module.stream().map(BoxRow.PickPart::loadNumber).filter(java.util.Objects::nonNull).toList(),
-                    module.get(0).companionCode()));
+                    module.get(0).companionCode(), module.get(0).spacerMm()));
         }
         return picks;
     }

@@ -14,6 +14,7 @@ import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -34,13 +35,16 @@ class PlanController {
     private final Plans plans;
     private final AcceptHold acceptHold;
     private final Acceptances acceptances;
+    private final ApplyRemedy applyRemedy;
 
-    PlanController(Boxes boxes, Plans plans, AcceptHold acceptHold, Acceptances acceptances, People people) {
+    PlanController(Boxes boxes, Plans plans, AcceptHold acceptHold, Acceptances acceptances, ApplyRemedy applyRemedy,
+                   People people) {
         this.people = people;
         this.boxes = boxes;
         this.plans = plans;
         this.acceptHold = acceptHold;
         this.acceptances = acceptances;
+        this.applyRemedy = applyRemedy;
     }
 
     /** A choice of modules, and the version it was made on. */
@@ -80,6 +84,17 @@ class PlanController {
     @Operation(operationId = "issuePlan")
     PlanView issue(@PathVariable UUID box, @RequestBody Issue issue, Principal who) {
         plans.issue(box, issue.version(), people.nameOf(who));
+        return view(box);
+    }
+
+    /** A remedy of a finding, and the version it was seen at. */
+    record Mending(long version, @NotNull FindingCode code, @NotNull @Size(max = 200) String subject, @NotNull Remedy.Kind kind) {
+    }
+
+    @PostMapping("/mend")
+    @Operation(operationId = "mend", summary = "Puts a spacer or a bypass of the stock book into the plan, the smallest that mends the finding")
+    PlanView mend(@PathVariable UUID box, @Valid @RequestBody Mending mending, Principal who) {
+        applyRemedy.apply(box, mending.version(), mending.code(), mending.subject(), mending.kind(), people.nameOf(who));
         return view(box);
     }
 

@@ -94,12 +94,21 @@ public class Plans {
         return judge(found, circumstances(found.job()));
     }
 
+    /** Judges what might be picked for a box instead. */
+    PlanJudgement judge(Boxes.Found found, List<PickEntry> instead) {
+        return judge(found, instead, circumstances(found.job()));
+    }
+
     /** Judges what is picked for a box of a house whose circumstances are known. */
     public PlanJudgement judge(Boxes.Found found, Circumstances circumstances) {
+        return judge(found, Picks.fromRows(found.picks()), circumstances);
+    }
+
+    private PlanJudgement judge(Boxes.Found found, List<PickEntry> chosen, Circumstances circumstances) {
         Map<String, Given> given = new LinkedHashMap<>();
         found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(),
                 Picks.fromRows(neighbour.row().picks()))));
-        PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), assignments(found), others(found.run(), given),
+        PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), picks.assignments(chosen, found.box()), others(found.run(), given),
                 circumstances.terms());
         List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
         return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));

@@ -213,13 +213,14 @@ public class BoxRow {
         private SchemeCode scheme;
         private Integer loadNumber;
         private String companionCode;
+        private Integer spacerMm;
 
         protected PickPart() {
         }
 
         /** @param gang 0 where a load is named */
         public PickPart(int gang, Integer loadNumber, int module, SchemeCode scheme, String moduleCode,
-                        String companionCode, InputBehaviour behaviour, Long bypassMw) {
+                        String companionCode, InputBehaviour behaviour, Long bypassMw, Integer spacerMm) {
             this.loadNumber = loadNumber;
             this.scheme = scheme;
             this.companionCode = companionCode;
@@ -228,6 +229,7 @@ public class BoxRow {
             this.moduleCode = moduleCode;
             this.behaviour = behaviour;
             this.bypassMw = bypassMw;
+            this.spacerMm = spacerMm;
         }
 
         public int gang() {
@@ -236,6 +238,10 @@ public class BoxRow {
 
         public Integer loadNumber() {
             return loadNumber;
+        }
+
+        public Integer spacerMm() {
+            return spacerMm;
         }
 
         public SchemeCode scheme() {

@@ -2,49 +2,38 @@ package org.hiddenclerk.app.choosing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /** A choice becomes the choice of the boxes of a house; a box with open work keeps what it has. */
 @WithDatabase
 class TakeOverTest {
     private static final int PATIENCE_MS = 120_000;
-    private static int houses;
 
     @Autowired
     private MockMvc mvc;
     private Person person;
     private String job;
-    private final List<String> boxes = new ArrayList<>();
+    private SmallHouse house;
+    private List<String> boxes;
 
     /** Two boxes as the wash-house of the demo has one. */
     @BeforeEach
     void open() {
         person = new Person(mvc);
-        job = person.post("/api/v1/jobs", Map.of("name", "Take over " + ++houses, "place", "", "region", "EU_230")).ok().get("id").asString();
-        String circuit = person.post("/api/v1/jobs/" + job + "/circuits", Map.of("label", "1", "ratingAmps", 10, "phase", "L1",
-                "alternativelySupplied", false)).ok().get("id").asString();
-        String room = person.post("/api/v1/jobs/" + job + "/rooms", Map.of("name", "Hall", "storey", "Ground floor")).ok().get("id").asString();
-        JsonNode survey = person.get("/api/v1/boxes/" + person.demoBox("B-02") + "/survey").ok().get("survey");
-        for (String label : List.of("A", "B")) {
-            ObjectNode own = survey.deepCopy().asObject().put("label", label);
-            own.get("gangs").forEach(gang -> gang.asObject().put("circuit", circuit));
-            own.get("cables").forEach(cable -> {
-                if (cable.hasNonNull("circuit")) {
-                    cable.asObject().put("circuit", circuit);
-                }
-            });
-            boxes.add(person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", own)).ok().get("id").asString());
-        }
+        house = new SmallHouse(person);
+        job = house.job();
+        house.box("A");
+        house.box("B");
+        boxes = house.boxes();
     }
 
     private String choose() throws InterruptedException {
@@ -57,7 +46,7 @@ class TakeOverTest {
     }
 
     private JsonNode plan(int box) {
-        return person.get("/api/v1/boxes/" + boxes.get(box) + "/plan").ok();
+        return house.plan(boxes.get(box));
     }
 
     @Test

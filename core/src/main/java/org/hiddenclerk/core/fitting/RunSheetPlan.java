@@ -20,6 +20,7 @@ import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Move;
+import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.Run.GangRef;
 import org.hiddenclerk.core.wiring.Run.Place;
@@ -211,9 +212,12 @@ public final class RunSheetPlan {
     }
 
     private void close() {
+        List<Confirm> closed = new ArrayList<>();
+        places.forEach(place -> PartsToAdd.spacer(before.at(place), after.at(place)).ifPresent(mm ->
+                closed.add(new Confirm("spacer-" + place.label(), place.label() + ": spacer of " + mm + " under the plate"))));
+        closed.add(new Confirm("closed", "Plate on, no wire pinched"));
         steps.add(new Step("close", Phase.CLOSE, "Push the wires back and close",
-                "Module behind or beside the mechanism, antenna lead free.", true,
-                List.of(new Confirm("closed", "Plate on, no wire pinched")), List.of(), Effect.NONE));
+                "Module behind or beside the mechanism, antenna lead free.", true, closed, List.of(), Effect.NONE));
         steps.add(new Step("energise", Phase.FINAL, "Energise", "", true,
                 List.of(new Confirm("lock", "Locks and tags are removed by their owners")), List.of(),
                 Effect.LIVE_AND_CLOSED));

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.quantity.Millimetres;
 
 /**
  * A box as it was surveyed.
@@ -31,6 +32,12 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
     public Box withMechanism(int gang, Mechanism mechanism) {
         return new Box(label, kind, geometry, gangs.stream().map(g -> g.number() != gang ? g
                 : new Gang(g.number(), g.name(), mechanism, g.depth(), g.circuit())).toList(), loads, cables, jumpers);
+    }
+
+    /** The same box, deeper by a spacer under its plate; a volume that is marked in it stays what it is. */
+    public Box raised(Millimetres spacer) {
+        return new Box(label, kind, geometry.map(room -> new BoxGeometry(room.width(), room.height(), room.depth().plus(spacer), room.metal(),
+                room.markedCubicInches(), room.round())), gangs, loads, cables, jumpers);
     }
 
     /** A core with the cable it belongs to. */

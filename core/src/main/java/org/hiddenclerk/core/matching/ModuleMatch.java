@@ -166,12 +166,13 @@ public final class ModuleMatch {
         for (var entry : byPlace.entrySet()) {
             Run.Place place = entry.getKey();
             List<Integer> connectors = plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
-            RoomInBox.Judgement room = RoomInBox.of(place.box(), entry.getValue(), house.region(), connectors);
+            Box here = plan.planned().map(p -> p.at(place).box()).orElse(place.box());
+            RoomInBox.Judgement room = RoomInBox.of(here, entry.getValue(), house.region(), connectors);
             findings.addAll(room.findings());
             margins.addAll(room.margins());
             atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
             if (entry.getValue().contains(assignment.model())) {
-                add(BoxHeat.judge(place.box(), assignment.model(), standbyHeat(entry.getValue()) + contactHeat(assignment)), findings, margins);
+                add(BoxHeat.judge(here, assignment.model(), standbyHeat(entry.getValue()) + contactHeat(assignment)), findings, margins);
             }
         }
         return atLead;

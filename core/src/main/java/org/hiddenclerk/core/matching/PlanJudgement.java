@@ -77,9 +77,10 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
                     ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, module, plan)) : f));
         }
         plan.planned().ifPresent(planned -> planned.modulesByPlace().forEach((place, models) -> {
-            List<Finding> together = new ArrayList<>(RoomInBox.of(place.box(), models, planner.house().region(),
+            Box box = planned.at(place).box();
+            List<Finding> together = new ArrayList<>(RoomInBox.of(box, models, planner.house().region(),
                     planned.at(place).connectors()).findings());
-            together.addAll(warmth(match, place, models, modules));
+            together.addAll(warmth(match, box, models, modules));
             together.forEach(f -> findings.put(f.code() + " " + f.subject(), f));
         }));
         plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
@@ -92,11 +93,11 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
     }
 
     /** Several modules in a box warm each other. What those of other boxes switch is not known here; their own draw is. */
-    private static List<Finding> warmth(ModuleMatch match, Run.Place place, List<ModuleModel> here, List<Assignment> modules) {
+    private static List<Finding> warmth(ModuleMatch match, Box box, List<ModuleModel> here, List<Assignment> modules) {
         if (here.size() < 2) {
             return List.of();
         }
         double heat = match.standbyHeat(here) + modules.stream().filter(m -> here.contains(m.model())).mapToDouble(match::contactHeat).sum();
-        return here.stream().distinct().flatMap(model -> BoxHeat.judge(place.box(), model, heat).findings().stream()).toList();
+        return here.stream().distinct().flatMap(model -> BoxHeat.judge(box, model, heat).findings().stream()).toList();
     }
 }

@@ -12,12 +12,12 @@ import java.math.BigDecimal;
 public record Need(Thing thing, BigDecimal needed, BigDecimal spare) {
 
     /** Kinds of things, in the order of the list. */
-    public enum Kind { MODULE, BYPASS, MECHANISM, BLANK_PLATE, CONNECTOR, CAP, SLEEVE, WIRE, LABEL }
+    public enum Kind { MODULE, BYPASS, MECHANISM, BLANK_PLATE, SPACER, CONNECTOR, CAP, SLEEVE, WIRE, LABEL }
 
     /**
      * One thing, by what tells it from others of its kind.
      *
-     * @param key   the module's code; the ports of a connector; watts; a colour; colour and mm² of wire
+     * @param key   the module's code; the ports of a connector; watts; mm of a spacer; a colour; colour and mm² of wire
      * @param words as a person would ask for it
      */
     public record Thing(Kind kind, String key, String words) implements Comparable<Thing> {

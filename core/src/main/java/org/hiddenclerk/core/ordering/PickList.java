@@ -63,6 +63,7 @@ public final class PickList {
             PartsToAdd.connectors(before, after).forEach((size, number) ->
                     count(Kind.CONNECTOR, String.valueOf(size), "connector for " + size + " conductors", number));
             mechanisms(before, after);
+            PartsToAdd.spacer(before, after).ifPresent(mm -> count(Kind.SPACER, mm.asDecimal().toPlainString(), "spacer of " + mm, 1));
             papers(Papers.of(plan, place, region));
         }
     }

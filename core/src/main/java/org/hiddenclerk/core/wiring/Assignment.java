@@ -6,6 +6,7 @@ import java.util.Optional;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 
 /**
@@ -18,10 +19,11 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param behaviours behaviour of the input, by gang
  * @param bypass     bypass put across each lamp, if any
  * @param companion  what goes behind the other switches: senders of a split pair, or unloaded modules
+ * @param spacer     what a spacer under the plate adds to the depth of the lead box, if one is planned
  */
 public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gangs, List<Integer> loads,
                          Map<Integer, InputBehaviour> behaviours, Optional<Watts> bypass,
-                         Optional<ModuleModel> companion) {
+                         Optional<ModuleModel> companion, Optional<Millimetres> spacer) {
     public Assignment {
         gangs = List.copyOf(gangs);
         loads = List.copyOf(loads);
@@ -31,6 +33,12 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
             throw new IllegalArgumentException("Module " + model.code() + " has " + model.channels().size()
                     + " channels and can't take gangs " + gangs + " and loads " + loads + ".");
         }
+    }
+
+    /** Without a spacer. */
+    public Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gangs, List<Integer> loads,
+                      Map<Integer, InputBehaviour> behaviours, Optional<Watts> bypass, Optional<ModuleModel> companion) {
+        this(scheme, model, gangs, loads, behaviours, bypass, companion, Optional.empty());
     }
 
     /** By the usual scheme behind the switch. */
@@ -46,7 +54,12 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
 
     /** The same with another bypass, or with none. */
     public Assignment with(Optional<Watts> otherBypass) {
-        return new Assignment(scheme, model, gangs, loads, behaviours, otherBypass, companion);
+        return new Assignment(scheme, model, gangs, loads, behaviours, otherBypass, companion, spacer);
+    }
+
+    /** The same with a spacer under the plate. */
+    public Assignment on(Millimetres otherSpacer) {
+        return new Assignment(scheme, model, gangs, loads, behaviours, bypass, companion, Optional.of(otherSpacer));
     }
 
     public InputBehaviour behaviour(int gang) {

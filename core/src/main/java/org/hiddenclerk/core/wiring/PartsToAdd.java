@@ -4,11 +4,13 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.TreeMap;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.quantity.Millimetres;
 
 /** What must be brought to the box for a plan. */
 public final class PartsToAdd {
@@ -43,6 +45,7 @@ public final class PartsToAdd {
                         : gang.mechanism().label() + " mechanism for " + gang.name()));
             }
         }
+        spacer(before, after).ifPresent(mm -> items.add(new Item(1, "spacer of " + mm + " under the plate")));
         connectors(before, after).forEach((size, count) ->
                 items.add(new Item(count, "connector for " + size + " conductors")));
         Map<String, Integer> jumpers = new TreeMap<>();
@@ -55,6 +58,12 @@ public final class PartsToAdd {
         after.bypasses().forEach((load, watts) ->
                 items.add(new Item(1, "bypass of " + watts + " at " + after.box().load(load).name())));
         return items;
+    }
+
+    /** What a spacer adds to the depth of the box, where one is planned. */
+    public static Optional<Millimetres> spacer(BoxWiring before, BoxWiring after) {
+        return before.box().geometry().flatMap(was -> after.box().geometry().map(is -> new Millimetres(is.depth().micrometres()
+                - was.depth().micrometres()))).filter(mm -> mm.micrometres() > 0);
     }
 
     /** Connectors that are new, or hold more than they did and so may have to be changed for a larger one. */

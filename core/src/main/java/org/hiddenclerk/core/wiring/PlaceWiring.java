@@ -9,7 +9,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiPredicate;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Jumper;
@@ -42,8 +41,8 @@ final class PlaceWiring {
         roles = new LinkedHashMap<>(BoxWiring.surveyedRoles(place.box()));
     }
 
-    BoxWiring wired(Map<Way, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Map<Integer, Mechanism> mechanisms,
-                    Map<Integer, Watts> bypasses) {
+    /** @param planned the box with its mechanisms and its depth as planned */
+    BoxWiring wired(Map<Way, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Box planned, Map<Integer, Watts> bypasses) {
         Set<Box.CableCore> between = carriedBetweenPlaces(assigned);
         Map<Net, List<Box.CableCore>> cores = new LinkedHashMap<>();
         demands.keySet().stream().filter(net -> demands.get(net).containsKey(place))
@@ -70,11 +69,7 @@ final class PlaceWiring {
                 netting.keep(jumper);
             }
         }
-        Box box = place.box();
-        for (Map.Entry<Integer, Mechanism> change : mechanisms.entrySet()) {
-            box = box.withMechanism(change.getKey(), change.getValue());
-        }
-        return new BoxWiring(box, netting.ends(), netting.jumpers(), modules, bypasses, roles);
+        return new BoxWiring(planned, netting.ends(), netting.jumpers(), modules, bypasses, roles);
     }
 
     /** Supplies last: a hand connects what is fed before what feeds it. */

@@ -14,6 +14,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Run.GangRef;
 import org.hiddenclerk.core.wiring.Run.LoadRef;
@@ -28,6 +29,7 @@ final class PlanDraft {
     private final Map<Net, Map<Place, Set<End>>> demands = new LinkedHashMap<>();
     private final Set<GangRef> takenOver = new LinkedHashSet<>();
     private final Set<LoadRef> loads = new LinkedHashSet<>();
+    private final Map<Place, Millimetres> spacers = new LinkedHashMap<>();
     private final Map<GangRef, Mechanism> mechanisms = new LinkedHashMap<>();
     private final List<Fitted> fitted = new ArrayList<>();
     private final Map<LoadRef, Watts> bypasses = new LinkedHashMap<>();
@@ -91,6 +93,11 @@ final class PlanDraft {
     /** Makes a net of the plan prefer the conductors of a net as found. */
     void prefer(Net net, Place place, End terminal) {
         found.netAt(place, terminal).ifPresent(home -> homes.putIfAbsent(net, home));
+    }
+
+    /** Puts a spacer under the plate; of several the highest counts. */
+    void raise(Place place, Millimetres spacer) {
+        spacers.merge(place, spacer, (a, b) -> a.compareTo(b) >= 0 ? a : b);
     }
 
     void change(GangRef gang, Mechanism mechanism) {
@@ -224,7 +231,7 @@ final class PlanDraft {
         Map<Place, BoxWiring> boxes = new LinkedHashMap<>();
         for (Place place : found.run().places()) {
             boxes.put(place, new PlaceWiring(found, place, owners, modulesAt(place), this::isTaken)
-                    .wired(assigned, demands, mechanismsAt(place), bypassesAt(place)));
+                    .wired(assigned, demands, boxAt(place), bypassesAt(place)));
         }
         return new RunWiring(found.run(), boxes, fitted, intents());
     }
@@ -235,14 +242,12 @@ final class PlanDraft {
         return modules;
     }
 
-    private Map<Integer, Mechanism> mechanismsAt(Place place) {
-        Map<Integer, Mechanism> changed = new LinkedHashMap<>();
-        mechanisms.forEach((gang, mechanism) -> {
-            if (gang.place().equals(place)) {
-                changed.put(gang.number(), mechanism);
-            }
-        });
-        return changed;
+    private Box boxAt(Place place) {
+        Box box = Optional.ofNullable(spacers.get(place)).map(place.box()::raised).orElse(place.box());
+        for (Map.Entry<GangRef, Mechanism> change : mechanisms.entrySet()) {
+            box = change.getKey().place().equals(place) ? box.withMechanism(change.getKey().number(), change.getValue()) : box;
+        }
+        return box;
     }
 
     private Map<Integer, Watts> bypassesAt(Place place) {

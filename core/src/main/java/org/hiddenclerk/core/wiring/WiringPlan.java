@@ -163,7 +163,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         if (variants.isEmpty()) {
             throw new IllegalStateException("Impossible state: " + site.assignment().scheme() + " names no obstacle and no way.");
         }
-        return variants;
+        return variants.stream().map(variant -> variant.andThen(draft -> site.assignment().spacer()
+                .ifPresent(spacer -> draft.raise(site.lead(), spacer)))).toList();
     }
 
     private static int indexOfBest(Found found, List<Consumer<PlanDraft>> variants) {
