@@ -17,7 +17,7 @@ type Props = {
   onAtLamp: (() => void) | undefined;
 };
 
-const STYLE = "btn btn-xs btn-outline h-auto min-h-6 py-0.5 text-left";
+const STYLE = "btn btn-xs btn-outline h-auto min-h-6 max-w-full py-0.5 text-left whitespace-normal";
 
 /** A remedy as what it does: it changes the plan, or leads to where it is done. */
 export function RemedyButton({ job, box, plan, finding, remedy, best, onPickBest, onAtLamp }: Props) {
@@ -55,8 +55,9 @@ export function RemedyButton({ job, box, plan, finding, remedy, best, onPickBest
     case "ADD_BYPASS":
       return (
         <>
+          <Words text={remedy.text} />
           <button type="button" className={STYLE} disabled={mend.isPending} onClick={() => mend.mutate()}>
-            {remedy.kind === "DEEPER_BOX" ? "plan a spacer" : "plan a bypass"}: {remedy.text}
+            {remedy.kind === "DEEPER_BOX" ? "plan a spacer" : "plan a bypass"}
           </button>
           {mend.isError && <Failure error={mend.error} />}
         </>

@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.fitting;
 
+import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.OpenHouse;
@@ -11,13 +12,14 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
 /** Judges every box once after a start, behind everything else, so that the first person to open a house need not wait for it. */
 @Component
-class WarmStandings {
+public class WarmStandings {
     private static final Logger LOG = LoggerFactory.getLogger(WarmStandings.class);
 
     private final OpenHouse openHouse;
@@ -26,15 +28,17 @@ class WarmStandings {
     private final Standings standings;
     private final Plans plans;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher events;
 
     WarmStandings(OpenHouse openHouse, Houses houses, Boxes boxes, Standings standings, Plans plans,
-                  TransactionTemplate transaction) {
+                  TransactionTemplate transaction, ApplicationEventPublisher events) {
         this.openHouse = openHouse;
         this.houses = houses;
         this.boxes = boxes;
         this.standings = standings;
         this.plans = plans;
         this.transaction = transaction;
+        this.events = events;
     }
 
     @EventListener(ApplicationReadyEvent.class)
@@ -45,11 +49,15 @@ class WarmStandings {
         worker.start();
     }
 
+    /** All boxes were judged after a start, in the thread that says so. */
+    public record HousesJudged(List<UUID> jobs) {
+    }
+
     private void judgeAll() {
         try {
-            for (OpenHouse.DayBookEntry entry : openHouse.dayBook()) {
-                transaction.executeWithoutResult(status -> judge(entry.job().id()));
-            }
+            List<UUID> jobs = openHouse.dayBook().stream().map(entry -> entry.job().id()).toList();
+            jobs.forEach(job -> transaction.executeWithoutResult(status -> judge(job)));
+            events.publishEvent(new HousesJudged(jobs));
         } catch (RuntimeException e) {
             // Only speed is lost: whoever opens a house has it judged then.
             LOG.info("Boxes could not be judged ahead: {}", e.getMessage());
