@@ -1,0 +1,108 @@
+package org.hiddenclerk.core.naming;
+
+import java.text.Normalizer;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+
+/**
+ * How the devices of a job are named: tokens in an order.
+ *
+ * @param tokens at least one
+ */
+public record Convention(List<Token> tokens) {
+    /** The usual one. */
+    public static final Convention USUAL = new Convention(List.of(Token.ROOM, Token.WHAT));
+
+    /** What a name is built from. */
+    public enum Token {
+        STOREY("storey"),
+        ROOM("room"),
+        BOX("box"),
+        WHAT("what it switches"),
+        CHANNEL("channel"),
+        KIND("kind of module");
+
+        private final String words;
+
+        Token(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    public Convention {
+        tokens = List.copyOf(tokens);
+        if (tokens.isEmpty()) {
+            throw new IllegalArgumentException("A convention needs at least one token.");
+        }
+    }
+
+    /**
+     * A device to be named.
+     *
+     * @param id      tells it from all others
+     * @param what    what it switches, in words; may be empty
+     * @param channel 0 where the whole module is meant
+     */
+    public record Place(String id, String storey, String room, String box, String what, int channel, String kind) {
+        private String value(Token token) {
+            return switch (token) {
+                case STOREY -> storey;
+                case ROOM -> room;
+                case BOX -> box;
+                case WHAT -> what.isBlank() ? box : what;
+                case CHANNEL -> channel == 0 ? "" : String.valueOf(channel);
+                case KIND -> kind;
+            };
+        }
+    }
+
+    /**
+     * The name of a place; for {@code number} from 2 on with that number behind it. A name that is too long is cut behind a word where
+     * it has several, and never in the number.
+     */
+    DeviceName name(Place place, int number) {
+        List<String> words = new ArrayList<>();
+        for (Token token : tokens) {
+            String value = clean(place.value(token));
+            // "Porch" and "Porch lamp" make "Porch lamp".
+            if (!value.isEmpty() && !words.isEmpty() && value.toLowerCase(Locale.ROOT).startsWith(words.get(words.size() - 1)
+                    .toLowerCase(Locale.ROOT) + " ")) {
+                words.set(words.size() - 1, value);
+            } else if (!value.isEmpty()) {
+                words.add(value);
+            }
+        }
+        String plain = words.isEmpty() ? clean(place.box()).isEmpty() ? "device" : clean(place.box()) : String.join(" ", words);
+        String suffix = number < 2 ? "" : " " + number;
+        String display = cut(plain, DeviceName.DISPLAY_CHARACTERS - suffix.length(), ' ') + suffix;
+        String tail = number < 2 ? "" : "-" + number;
+        String handle = handleOf(plain);
+        return new DeviceName(display, cut(handle.isEmpty() ? "device" : handle, DeviceName.HANDLE_CHARACTERS - tail.length(), '-') + tail);
+    }
+
+    private static String clean(String text) {
+        return text.replaceAll("[\\p{Cntrl}\\p{Cs}/+#]", " ").replaceAll("\\s+", " ").strip();
+    }
+
+    private static String cut(String text, int most, char between) {
+        if (text.length() <= most) {
+            return text;
+        }
+        int end = text.lastIndexOf(between, most);
+        String cut = text.substring(0, end > most / 2 ? end : most);
+        return cut.replaceAll("[\\s-]+$", "");
+    }
+
+    /** Letters without their marks; what no letter stands for is left out. */
+    static String handleOf(String text) {
+        String plain = Normalizer.normalize(text.replace("ß", "ss").replace("æ", "ae").replace("Æ", "ae").replace("ø", "o").replace("Ø", "o")
+                .replace("ł", "l").replace("Ł", "l").replace("đ", "d").replace("ð", "d").replace("þ", "th"), Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT);
+        return plain.replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
+    }
+}
