@@ -40,7 +40,7 @@ final class RunningClerk {
         ProcessBuilder builder = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx512m", "-jar", jar.toString());
         builder.environment().putAll(Map.of("CLERK_DB_URL", TestDatabase.get().url(), "CLERK_PORT", "" + port,
-                "CLERK_DEMO", "true"));
+                "CLERK_DEMO", "true", "CLERK_KEY_FILE", "target/credential-keys"));
         builder.redirectErrorStream(true).redirectOutput(Path.of("target", "clerk.log").toFile());
         try {
             process = builder.start();

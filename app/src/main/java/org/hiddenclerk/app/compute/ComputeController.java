@@ -2,11 +2,19 @@ package org.hiddenclerk.app.compute;
 
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
+import org.hiddenclerk.core.credentials.Checked;
+import org.hiddenclerk.core.credentials.CredentialKind;
+import org.hiddenclerk.core.credentials.Flaw;
+import org.hiddenclerk.core.credentials.Slip;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.electrical.WiringRules;
@@ -50,6 +58,27 @@ class ComputeController {
             throw Unusable.content(UNUSABLE, List.of(new FieldProblem("/boxes", "more wirings than can be told apart",
                     "fewer boxes at a time")));
         }
+    }
+
+    /** A code to be checked. */
+    record CredentialQuestion(@NotNull CredentialKind kind, @NotNull @Size(max = 500) String text) {
+    }
+
+    /**
+     * What checking a code came to. Nothing of a good one is repeated but what is no secret.
+     *
+     * @param flaw  the rule that a wrong one breaks, in words
+     * @param slips single slips of the hand that would explain a wrong one
+     */
+    record CredentialAnswer(boolean good, List<CredentialKind.Fact> facts, @MayBeAbsent Flaw.Rule rule, @MayBeAbsent String flaw, List<Slip> slips) {
+    }
+
+    @PostMapping("/credential-check")
+    @Operation(operationId = "credentialCheck", summary = "Check a code, key or network by its published arithmetic; nothing is kept")
+    CredentialAnswer credentialCheck(@Valid @RequestBody CredentialQuestion question) {
+        Checked<CredentialKind.Read> checked = question.kind().read(question.text());
+        return new CredentialAnswer(checked.value().isPresent(), checked.value().map(CredentialKind.Read::facts).orElse(List.of()),
+                checked.flaw().map(Flaw::rule).orElse(null), checked.flaw().map(Flaw::toString).orElse(null), checked.slips());
     }
 
     private static void refuse(List<FieldProblem> problems) {

@@ -15,7 +15,7 @@ import org.springframework.test.context.ContextConfiguration;
 /** The whole application on a real MariaDB, asked through its web layer; the demo house is loaded. */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
-@SpringBootTest(properties = "clerk.demo=true")
+@SpringBootTest(properties = {"clerk.demo=true", "clerk.credential-keys=target/credential-keys"})
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
 @ContextConfiguration(initializers = WithDatabase.Initializer.class)
 public @interface WithDatabase {

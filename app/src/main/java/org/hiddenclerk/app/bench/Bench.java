@@ -1,0 +1,137 @@
+package org.hiddenclerk.app.bench;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.core.bench.BenchCard;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.credentials.Checked;
+import org.hiddenclerk.core.credentials.DeviceAddress;
+import org.hiddenclerk.core.naming.DeviceName;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Takes the modules of a job from goods-in to packed for their boxes. */
+@Service
+class Bench {
+    private final BenchUnitRepository units;
+    private final BenchPlaces places;
+    private final Naming naming;
+    private final Credentials credentials;
+    private final Houses houses;
+    private final StockBook stock;
+    private final Clock clock;
+
+    Bench(BenchUnitRepository units, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Clock clock) {
+        this.units = units;
+        this.places = places;
+        this.naming = naming;
+        this.credentials = credentials;
+        this.houses = houses;
+        this.stock = stock;
+        this.clock = clock;
+    }
+
+    /** A module on the bench with all that is known of it. */
+    record OnBench(BenchUnitRow row, ModuleModel model, BenchCard card, List<CredentialRow> codes) {
+    }
+
+    /** The bench of a job: what lies on it, and the places that still wait for a module. */
+    record State(List<OnBench> units, List<ModulePlace> waiting, List<ModulePlace> all) {
+    }
+
+    @Transactional(readOnly = true)
+    public State of(UUID job) {
+        houses.job(job);
+        List<ModulePlace> all = places.of(job);
+        List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
+        Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
+                .collect(Collectors.groupingBy(CredentialRow::unitId));
+        Set<String> taken = rows.stream().flatMap(row -> row.place().stream()).collect(Collectors.toSet());
+        return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()))).toList(),
+                all.stream().filter(place -> !taken.contains(place.id())).toList(), all);
+    }
+
+    private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes) {
+        ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
+        boolean isWaitedFor = row.place().filter(id -> all.stream().anyMatch(p -> p.id().equals(id) && p.module().equals(row.moduleCode())))
+                .isPresent();
+        return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
+                model.protocol().isMesh(), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes);
+    }
+
+    /** @throws Unusable for a serial that is known, and for a module that the stock book does not have */
+    @Transactional
+    public UUID take(UUID job, String module, String serial, String who) {
+        houses.job(job);
+        stock.require(module, "/moduleCode");
+        if (units.existsBySerial(serial)) {
+            throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
+        }
+        BenchUnitRow row = new BenchUnitRow(job, serial, module, who, now());
+        assign(row, job);
+        return units.saveAndFlush(row).id();
+    }
+
+    /** The first place that waits for a module of its kind, and the name of that place. */
+    private void assign(BenchUnitRow row, UUID job) {
+        State state = of(job);
+        state.waiting().stream().filter(place -> place.module().equals(row.moduleCode())).findFirst().ifPresent(place -> {
+            row.goesTo(place.box(), place.pick());
+            Map<String, DeviceName> names = naming.names(job, state.all());
+            row.isCalled(names.get(place.id()));
+        });
+    }
+
+    @Transactional
+    public void mark(UUID unit, long version, BenchCard.Mark mark, String who) {
+        BenchUnitRow row = unchanged(unit, version);
+        OnBench now = of(row.jobId()).units().stream().filter(u -> u.row().id().equals(unit)).findFirst().orElseThrow();
+        now.card().refusal(mark).ifPresent(why -> {
+            throw Unusable.content("This is not marked", new FieldProblem("/step", mark.step().name(), why));
+        });
+        row.mark(mark, who, now());
+        units.saveAndFlush(row);
+    }
+
+    /** @throws Unusable for an address that breaks a rule or that another module has */
+    @Transactional
+    public void address(UUID unit, long version, String typed) {
+        BenchUnitRow row = unchanged(unit, version);
+        Checked<DeviceAddress> checked = DeviceAddress.read(typed);
+        String digits = checked.value().map(DeviceAddress::digits).orElseThrow(() -> Unusable.content("The address cannot be kept",
+                new FieldProblem("/address", checked.flaw().orElseThrow().rule().words() + ": " + checked.flaw().orElseThrow().found(),
+                        checked.flaw().orElseThrow().expected())));
+        if (!row.address().filter(digits::equals).isPresent() && units.existsByAddress(digits)) {
+            throw Unusable.content("The address cannot be kept", new FieldProblem("/address", typed, "an address that no other module has"));
+        }
+        row.hasAddress(digits);
+        units.saveAndFlush(row);
+    }
+
+    BenchUnitRow find(UUID unit) {
+        return units.findById(unit).orElseThrow(() -> Unusable.notFound("module"));
+    }
+
+    private BenchUnitRow unchanged(UUID unit, long version) {
+        BenchUnitRow row = find(unit);
+        if (row.version() != version) {
+            throw Unusable.conflict("Somebody marked something on this module meanwhile. Your entry is not saved; look at it again.");
+        }
+        return row;
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MICROS);
+    }
+}

@@ -1,0 +1,229 @@
+package org.hiddenclerk.app.bench;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotBlank;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.security.Principal;
+import java.time.Instant;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.accounts.People;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.bench.BenchCard;
+import org.hiddenclerk.core.bench.BenchStep;
+import org.hiddenclerk.core.credentials.CredentialKind;
+import org.hiddenclerk.core.credentials.DeviceAddress;
+import org.hiddenclerk.core.naming.Convention;
+import org.hiddenclerk.core.naming.DeviceName;
+import org.hiddenclerk.core.naming.Names;
+import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
+import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** The bench of a job: modules, their steps, codes and names. */
+@RestController
+@RequestMapping("/api/v1")
+@Tag(name = "bench")
+class BenchController {
+    private static final TypeReference<List<CredentialKind.Fact>> FACTS = new TypeReference<>() { };
+
+    private final Bench bench;
+    private final Credentials credentials;
+    private final Naming naming;
+    private final People people;
+    private final JsonMapper json;
+
+    BenchController(Bench bench, Credentials credentials, Naming naming, People people, JsonMapper json) {
+        this.bench = bench;
+        this.credentials = credentials;
+        this.naming = naming;
+        this.people = people;
+        this.json = json;
+    }
+
+    /** A step of a module: what came of it, by whom. */
+    record BenchStepView(BenchStep step, String title, String how, boolean skippable, boolean behind, @MayBeAbsent BenchCard.Outcome outcome,
+                         @MayBeAbsent String note, @MayBeAbsent String madeBy, @MayBeAbsent Instant madeAt) {
+    }
+
+    /** A sealed code: what may be shown of it. */
+    record CredentialView(UUID id, CredentialKind kind, String label, String masked, List<CredentialKind.Fact> facts, String keptBy, Instant keptAt) {
+    }
+
+    /** A module on the bench. */
+    record BenchUnitView(UUID id, long version, String serial, String moduleCode, String name, String protocol, @MayBeAbsent UUID box,
+                         @MayBeAbsent String boxLabel, @MayBeAbsent String room, @MayBeAbsent String display, @MayBeAbsent String handle,
+                         @MayBeAbsent String address, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
+                         List<CredentialView> codes, List<CredentialKind> kinds) {
+    }
+
+    /** So many places wait for a module of a kind. */
+    record WaitingView(String moduleCode, long count) {
+    }
+
+    record BenchView(List<BenchUnitView> units, List<WaitingView> waiting) {
+    }
+
+    record Taking(@NotBlank @Size(max = 40) String moduleCode, @NotBlank @Size(max = 80) String serial) {
+    }
+
+    record Marking(long version, @NotNull BenchStep step, @NotNull BenchCard.Outcome outcome, @NotNull @Size(max = 500) String note) {
+    }
+
+    record Addressing(long version, @NotBlank @Size(max = 40) String address) {
+    }
+
+    record Keeping(@NotNull CredentialKind kind, @NotBlank @Size(max = 500) String text) {
+    }
+
+    record Purpose(@NotBlank @Size(min = 5, max = 300) String why) {
+    }
+
+    record Shown(String text) {
+    }
+
+    record ShowingView(String why, String shownTo, Instant shownAt) {
+    }
+
+    record NamingChange(@NotNull @Size(min = 1, max = 6) List<Convention.@NotNull Token> tokens) {
+    }
+
+    /** A name as it is or would be. {@code box} and {@code room} say where. */
+    record NameView(String place, String box, String room, String display, String handle) {
+    }
+
+    /** How names are built, what comes of it, and what would be called otherwise now. */
+    record NamingView(List<Convention.Token> tokens, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings) {
+    }
+
+    record Renewed(int sealed) {
+    }
+
+    @GetMapping("/jobs/{job}/bench")
+    @Operation(operationId = "bench")
+    BenchView bench(@PathVariable UUID job) {
+        Bench.State state = bench.of(job);
+        return new BenchView(state.units().stream().map(unit -> view(unit, state)).toList(), state.waiting().stream()
+                .map(BenchPlaces.ModulePlace::module).distinct().map(code -> new WaitingView(code, state.waiting().stream()
+                .filter(place -> place.module().equals(code)).count())).toList());
+    }
+
+    private BenchUnitView view(Bench.OnBench unit, Bench.State state) {
+        BenchUnitRow row = unit.row();
+        var place = state.all().stream().filter(p -> row.place().filter(p.id()::equals).isPresent()).findFirst();
+        return new BenchUnitView(row.id(), row.version(), row.serial(), row.moduleCode(), unit.model().name(), unit.model().protocol().label(),
+                row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
+                row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
+                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), steps(unit), unit.card().next().orElse(null),
+                unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), kinds(unit));
+    }
+
+    private static List<CredentialKind> kinds(Bench.OnBench unit) {
+        return switch (unit.model().protocol()) {
+            case ZIGBEE -> List.of(CredentialKind.ZIGBEE_INSTALL_CODE);
+            case ZWAVE -> List.of(CredentialKind.ZWAVE_KEY, CredentialKind.ZWAVE_START_CODE);
+            case WIFI, MQTT_WIFI -> List.of(CredentialKind.MATTER_MANUAL_CODE, CredentialKind.MATTER_SQUARE_CODE);
+        };
+    }
+
+    private static List<BenchStepView> steps(Bench.OnBench unit) {
+        return java.util.Arrays.stream(BenchStep.values()).map(step -> {
+            var last = unit.row().marks().stream().filter(m -> m.mark().step() == step).reduce((a, b) -> b);
+            return new BenchStepView(step, step.title(), step.how(), step.isSkippable(), unit.card().isBehind(step), last.map(m -> m.mark().outcome())
+                    .orElse(null), last.map(m -> m.mark().note()).orElse(null), last.map(BenchUnitRow.MarkPart::madeBy).orElse(null),
+                    last.map(BenchUnitRow.MarkPart::madeAt).orElse(null));
+        }).toList();
+    }
+
+    private CredentialView view(CredentialRow row) {
+        return new CredentialView(row.id(), row.kind(), row.kind().label(), row.masked(), json.readValue(row.facts(), FACTS), row.keptBy(), row.keptAt());
+    }
+
+    @PostMapping("/jobs/{job}/bench")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(operationId = "takeToBench", summary = "Takes a module to the bench, for the first box that waits for one of its kind")
+    BenchView take(@PathVariable UUID job, @Valid @RequestBody Taking taking, Principal who) {
+        bench.take(job, taking.moduleCode(), taking.serial().strip(), people.nameOf(who));
+        return bench(job);
+    }
+
+    @PostMapping("/bench/{unit}/marks")
+    @Operation(operationId = "markOnBench")
+    BenchView mark(@PathVariable UUID unit, @Valid @RequestBody Marking marking, Principal who) {
+        bench.mark(unit, marking.version(), new BenchCard.Mark(marking.step(), marking.outcome(), marking.note().strip()), people.nameOf(who));
+        return bench(bench.find(unit).jobId());
+    }
+
+    @PutMapping("/bench/{unit}/address")
+    @Operation(operationId = "benchAddress")
+    BenchView address(@PathVariable UUID unit, @Valid @RequestBody Addressing addressing) {
+        bench.address(unit, addressing.version(), addressing.address());
+        return bench(bench.find(unit).jobId());
+    }
+
+    @PostMapping("/bench/{unit}/credentials")
+    @ResponseStatus(HttpStatus.CREATED)
+    @Operation(operationId = "keepCredential", summary = "Checks a code by its arithmetic and keeps it sealed")
+    BenchView keep(@PathVariable UUID unit, @Valid @RequestBody Keeping keeping, Principal who) {
+        UUID job = bench.find(unit).jobId();
+        credentials.keep(unit, keeping.kind(), keeping.text(), people.nameOf(who));
+        return bench(job);
+    }
+
+    @PostMapping("/credentials/{credential}/showings")
+    @Operation(operationId = "showCredential", summary = "Shows a code; who saw it, when and why is written down first")
+    Shown show(@PathVariable UUID credential, @Valid @RequestBody Purpose purpose, Principal who) {
+        return new Shown(credentials.show(credential, purpose.why().strip(), people.nameOf(who)));
+    }
+
+    @GetMapping("/credentials/{credential}/showings")
+    @Operation(operationId = "credentialShowings")
+    List<ShowingView> showings(@PathVariable UUID credential) {
+        return credentials.showings(credential).stream().map(row -> new ShowingView(row.why(), row.shownTo(), row.shownAt())).toList();
+    }
+
+    @PostMapping("/credentials/renew-key")
+    @Operation(operationId = "renewCredentialKey", summary = "Seals every code anew with a new key; for leads")
+    Renewed renew(Principal who) {
+        people.leadNameOf(who);
+        return new Renewed(credentials.renew());
+    }
+
+    @GetMapping("/jobs/{job}/names")
+    @Operation(operationId = "names")
+    NamingView names(@PathVariable UUID job) {
+        Bench.State state = bench.of(job);
+        var names = naming.names(job, state.all());
+        Convention convention = naming.convention(job);
+        return new NamingView(convention.tokens(), DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
+                place.id(), place.label(), place.named().room(), names.get(place.id()).display(), names.get(place.id()).handle())).toList(),
+                naming.renamings(job, convention));
+    }
+
+    @PutMapping("/jobs/{job}/names")
+    @Operation(operationId = "changeNaming", summary = "Changes the convention; modules keep their names until they are renamed")
+    NamingView changeNaming(@PathVariable UUID job, @Valid @RequestBody NamingChange change) {
+        bench.of(job);
+        naming.follow(job, new Convention(change.tokens()));
+        return names(job);
+    }
+
+    @PostMapping("/jobs/{job}/names/rename")
+    @Operation(operationId = "renameAll", summary = "Calls every module of the job as the convention says now")
+    NamingView rename(@PathVariable UUID job) {
+        bench.of(job);
+        naming.rename(job);
+        return names(job);
+    }
+}

@@ -1,0 +1,76 @@
+package org.hiddenclerk.app.bench;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.RoomRow;
+import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.naming.Convention;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.springframework.stereotype.Component;
+
+/** Places of a job that wait for a module: one for each module that is picked, in the order of the boxes. */
+@Component
+class BenchPlaces {
+    private final Houses houses;
+    private final Boxes boxes;
+    private final StockBook stock;
+
+    BenchPlaces(Houses houses, Boxes boxes, StockBook stock) {
+        this.houses = houses;
+        this.boxes = boxes;
+        this.stock = stock;
+    }
+
+    /**
+     * A place for a module.
+     *
+     * @param pick the module's number in the plan of the box
+     */
+    record ModulePlace(UUID box, int pick, String module, String label, Convention.Place named) {
+        String id() {
+            return idOf(box, pick);
+        }
+    }
+
+    static String idOf(UUID box, int pick) {
+        return box + "." + pick;
+    }
+
+    List<ModulePlace> of(UUID job) {
+        HouseContext house = houses.context(job);
+        Map<UUID, RoomRow> rooms = houses.rooms(job).stream().collect(Collectors.toMap(RoomRow::id, room -> room));
+        List<ModulePlace> places = new ArrayList<>();
+        for (BoxRow row : boxes.ofJob(job)) {
+            Map<Integer, List<BoxRow.PickPart>> byModule = new LinkedHashMap<>();
+            row.picks().forEach(part -> byModule.computeIfAbsent(part.module(), m -> new ArrayList<>()).add(part));
+            if (!byModule.isEmpty()) {
+                Box box = boxes.read(row, house);
+                byModule.forEach((pick, parts) -> places.add(place(row, rooms.get(row.roomId()), box, pick, parts)));
+            }
+        }
+        return places;
+    }
+
+    private ModulePlace place(BoxRow row, RoomRow room, Box box, int pick, List<BoxRow.PickPart> parts) {
+        String code = parts.get(0).moduleCode();
+        String what = parts.stream().flatMap(part -> loads(box, part)).map(SurveyedLoad::name).distinct().collect(Collectors.joining(", "));
+        String kind = stock.catalogue().find(code).map(ModuleModel::purpose).map(p -> p.name().toLowerCase(java.util.Locale.ROOT)).orElse("");
+        return new ModulePlace(row.id(), pick, code, row.label(), new Convention.Place(idOf(row.id(), pick), room.storey(), room.name(), row.label(),
+                what, 0, kind));
+    }
+
+    private static Stream<SurveyedLoad> loads(Box box, BoxRow.PickPart part) {
+        return part.loadNumber() != null ? Stream.of(box.load(part.loadNumber())) : box.loadsOf(part.gang()).stream();
+    }
+}

@@ -1,0 +1,158 @@
+package org.hiddenclerk.app.bench;
+
+import jakarta.persistence.CollectionTable;
+import jakarta.persistence.ElementCollection;
+import jakarta.persistence.Embeddable;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.hiddenclerk.core.bench.BenchCard;
+import org.hiddenclerk.core.bench.BenchStep;
+import org.hiddenclerk.core.naming.DeviceName;
+
+/** A module on the bench. */
+@Entity
+@Table(name = "bench_unit")
+class BenchUnitRow {
+    @Id
+    private UUID id;
+    @Version
+    private long version;
+    private UUID jobId;
+    private String serial;
+    private String moduleCode;
+    private UUID boxId;
+    private Integer pick;
+    private String address;
+    private String displayName;
+    private String handle;
+    private String takenBy;
+    private Instant takenAt;
+    @ElementCollection
+    @CollectionTable(name = "bench_mark", joinColumns = @JoinColumn(name = "unit_id"))
+    @OrderColumn(name = "place")
+    private List<MarkPart> marks = new ArrayList<>();
+
+    protected BenchUnitRow() {
+    }
+
+    BenchUnitRow(UUID jobId, String serial, String moduleCode, String takenBy, Instant takenAt) {
+        this.id = UUID.randomUUID();
+        this.jobId = jobId;
+        this.serial = serial;
+        this.moduleCode = moduleCode;
+        this.takenBy = takenBy;
+        this.takenAt = takenAt;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    long version() {
+        return version;
+    }
+
+    UUID jobId() {
+        return jobId;
+    }
+
+    String serial() {
+        return serial;
+    }
+
+    String moduleCode() {
+        return moduleCode;
+    }
+
+    Optional<UUID> boxId() {
+        return Optional.ofNullable(boxId);
+    }
+
+    Optional<String> place() {
+        return boxId().map(box -> BenchPlaces.idOf(box, pick));
+    }
+
+    Optional<String> address() {
+        return Optional.ofNullable(address);
+    }
+
+    Optional<DeviceName> name() {
+        return handle == null ? Optional.empty() : Optional.of(new DeviceName(displayName, handle));
+    }
+
+    String takenBy() {
+        return takenBy;
+    }
+
+    Instant takenAt() {
+        return takenAt;
+    }
+
+    List<MarkPart> marks() {
+        return List.copyOf(marks);
+    }
+
+    void goesTo(UUID box, int number) {
+        boxId = box;
+        pick = number;
+    }
+
+    void isCalled(DeviceName name) {
+        displayName = name.display();
+        handle = name.handle();
+    }
+
+    void hasAddress(String digits) {
+        address = digits;
+    }
+
+    void mark(BenchCard.Mark mark, String who, Instant when) {
+        marks.add(new MarkPart(mark, who, when));
+    }
+
+    /** A step that was tried. */
+    @Embeddable
+    static class MarkPart {
+        @Enumerated(EnumType.STRING)
+        private BenchStep step;
+        @Enumerated(EnumType.STRING)
+        private BenchCard.Outcome outcome;
+        private String note;
+        private String madeBy;
+        private Instant madeAt;
+
+        protected MarkPart() {
+        }
+
+        MarkPart(BenchCard.Mark mark, String who, Instant when) {
+            step = mark.step();
+            outcome = mark.outcome();
+            note = mark.note();
+            madeBy = who;
+            madeAt = when;
+        }
+
+        BenchCard.Mark mark() {
+            return new BenchCard.Mark(step, outcome, note);
+        }
+
+        String madeBy() {
+            return madeBy;
+        }
+
+        Instant madeAt() {
+            return madeAt;
+        }
+    }
+}

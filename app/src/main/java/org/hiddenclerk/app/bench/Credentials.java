@@ -1,0 +1,90 @@
+package org.hiddenclerk.app.bench;
+
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.credentials.Checked;
+import org.hiddenclerk.core.credentials.CredentialKind;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps credentials sealed, and shows one on purpose only. */
+@Service
+class Credentials {
+    private final CredentialRepository credentials;
+    private final ShowingRepository showings;
+    private final BenchUnitRepository units;
+    private final KeyRing keys;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Credentials(CredentialRepository credentials, ShowingRepository showings, BenchUnitRepository units, KeyRing keys, JsonMapper json, Clock clock) {
+        this.credentials = credentials;
+        this.showings = showings;
+        this.units = units;
+        this.keys = keys;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /** @throws Unusable with the rule that it breaks, or the module that has the same one */
+    @Transactional
+    public void keep(UUID unit, CredentialKind kind, String typed, String who) {
+        Checked<CredentialKind.Read> checked = kind.read(typed);
+        CredentialKind.Read read = checked.value().orElseThrow(() -> Unusable.content("The " + kind.label() + " cannot be kept: "
+                + checked.flaw().orElseThrow().rule().words(), new FieldProblem("/text", checked.flaw().orElseThrow().found(),
+                checked.flaw().orElseThrow().expected())));
+        byte[] print = keys.print(kind + " " + read.text());
+        credentials.findByPrint(print).ifPresent(other -> {
+            throw Unusable.content("The " + kind.label() + " cannot be kept", new FieldProblem("/text", "the code of the module with serial "
+                    + units.findById(other.unitId()).orElseThrow().serial(), "a code that no other module has"));
+        });
+        CredentialRow row = new CredentialRow(unit, kind, print, read.masked(), json.writeValueAsString(read.facts()), who, now());
+        row.isSealed(keys.seal(read.text(), row.about()));
+        credentials.saveAndFlush(row);
+    }
+
+    List<CredentialRow> of(List<UUID> ofUnits) {
+        return credentials.findByUnitIdInOrderByKeptAt(ofUnits);
+    }
+
+    /** The text, after its showing is written down. */
+    @Transactional
+    public String show(UUID credential, String why, String who) {
+        CredentialRow row = credentials.findById(credential).orElseThrow(() -> Unusable.notFound("credential"));
+        showings.saveAndFlush(new ShowingRow(credential, why, who, now()));
+        return keys.open(row.sealed(), row.about());
+    }
+
+    List<ShowingRow> showings(UUID credential) {
+        return showings.findByCredentialIdOrderByShownAt(credential);
+    }
+
+    @Transactional
+    public void forget(UUID credential) {
+        CredentialRow row = credentials.findById(credential).orElseThrow(() -> Unusable.notFound("credential"));
+        if (!showings(credential).isEmpty()) {
+            throw Unusable.conflict("This code was shown to people; its showings stay on record, and it with them.");
+        }
+        credentials.delete(row);
+    }
+
+    /** Seals everything anew with a new key; the old one still opens what was copied elsewhere. */
+    @Transactional
+    public int renew() {
+        keys.renew();
+        List<CredentialRow> all = credentials.findAll();
+        all.forEach(row -> row.isSealed(keys.seal(keys.open(row.sealed(), row.about()), row.about())));
+        credentials.saveAllAndFlush(all);
+        return all.size();
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MICROS);
+    }
+}

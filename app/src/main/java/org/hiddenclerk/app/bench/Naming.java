@@ -1,0 +1,74 @@
+package org.hiddenclerk.app.bench;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
+import org.hiddenclerk.core.naming.Convention;
+import org.hiddenclerk.core.naming.DeviceName;
+import org.hiddenclerk.core.naming.Names;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Names of a job's modules: what they are called, and what the convention would call them now. */
+@Component
+class Naming {
+    private final NamingRepository namings;
+    private final BenchUnitRepository units;
+    private final BenchPlaces places;
+
+    Naming(NamingRepository namings, BenchUnitRepository units, BenchPlaces places) {
+        this.namings = namings;
+        this.units = units;
+        this.places = places;
+    }
+
+    Convention convention(UUID job) {
+        return namings.findById(job).map(NamingRow::convention).orElse(Convention.USUAL);
+    }
+
+    @Transactional
+    public void follow(UUID job, Convention convention) {
+        NamingRow row = namings.findById(job).orElseGet(() -> new NamingRow(job));
+        row.follows(convention);
+        namings.save(row);
+    }
+
+    /** By place: names that modules have stay, others come from the convention. */
+    @Transactional(readOnly = true)
+    public Map<String, DeviceName> names(UUID job, List<ModulePlace> all) {
+        return Names.of(all.stream().map(ModulePlace::named).toList(), convention(job), given(job));
+    }
+
+    /** By place: what the convention makes of the places as they are called now. */
+    private static Map<String, DeviceName> afresh(List<ModulePlace> all, Convention convention) {
+        return Names.of(all.stream().map(ModulePlace::named).toList(), convention, Map.of());
+    }
+
+    private Map<String, DeviceName> given(UUID job) {
+        Map<String, DeviceName> given = new LinkedHashMap<>();
+        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> unit.name().ifPresent(name -> given.put(place, name))));
+        return given;
+    }
+
+    /** What would be called otherwise by a convention, in an order in which no name is ever given twice. */
+    @Transactional(readOnly = true)
+    public List<Names.Renaming> renamings(UUID job, Convention convention) {
+        return Names.inOrder(Names.renamings(given(job), afresh(places.of(job), convention)));
+    }
+
+    /** Calls every module as the convention says. */
+    @Transactional
+    public int rename(UUID job) {
+        Map<String, BenchUnitRow> byPlace = new LinkedHashMap<>();
+        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> byPlace.put(place, unit)));
+        List<Names.Renaming> steps = renamings(job, convention(job));
+        // One after the other: the database refuses a name that another module still has.
+        steps.forEach(step -> {
+            byPlace.get(step.place()).isCalled(step.to());
+            units.saveAndFlush(byPlace.get(step.place()));
+        });
+        return (int) steps.stream().map(Names.Renaming::place).distinct().count();
+    }
+}

@@ -1,0 +1,199 @@
+package org.hiddenclerk.app.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.SmallHouse;
+import org.hiddenclerk.app.testing.WithDatabase;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.JdbcTemplate;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+
+/** From goods-in to packed: steps, codes that are checked, sealed and shown on purpose, addresses and names. */
+@WithDatabase
+class BenchTest {
+    /** ZI-6 and ZI-7 of the check values, with their checks. */
+    private static final String CODE = "0011223344556677FC05";
+    private static final String OTHER = "1122334455665A60";
+    private static int serials;
+
+    @Autowired
+    private MockMvc mvc;
+    @Autowired
+    private JdbcTemplate sql;
+    private Person person;
+    private SmallHouse house;
+    private String zigbee;
+
+    @BeforeEach
+    void open() {
+        sql.update("DELETE FROM credential_showing");
+        sql.update("DELETE FROM credential");
+        person = new Person(mvc);
+        house = new SmallHouse(person);
+        zigbee = "";
+        for (JsonNode item : person.get("/api/v1/stock").ok().get("modules")) {
+            JsonNode document = item.get("document");
+            boolean fits = document.get("protocol").asString().equals("ZIGBEE") && document.get("purpose").asString().equals("LIGHTS")
+                    && document.get("channels").size() == 1 && !item.get("retired").asBoolean();
+            zigbee = zigbee.isEmpty() && fits ? document.get("code").asString() : zigbee;
+        }
+    }
+
+    private JsonNode take(String module) {
+        JsonNode units = person.post("/api/v1/jobs/" + house.job() + "/bench", Map.of("moduleCode", module, "serial", "SN-" + ++serials)).ok().get("units");
+        return units.get(units.size() - 1);
+    }
+
+    private Person.Answer mark(JsonNode unit, String step, String outcome, String note) {
+        long version = unit(unit).get("version").asLong();
+        return person.post("/api/v1/bench/" + unit.get("id").asString() + "/marks", Map.of("version", version, "step", step, "outcome", outcome,
+                "note", note));
+    }
+
+    private JsonNode unit(JsonNode unit) {
+        for (JsonNode each : person.get("/api/v1/jobs/" + house.job() + "/bench").ok().get("units")) {
+            if (each.get("id").equals(unit.get("id"))) {
+                return each;
+            }
+        }
+        throw new AssertionError("gone from the bench");
+    }
+
+    private Person.Answer keep(JsonNode unit, String text) {
+        return person.post("/api/v1/bench/" + unit.get("id").asString() + "/credentials", Map.of("kind", "ZIGBEE_INSTALL_CODE", "text", text));
+    }
+
+    @Test
+    void aModuleGoesThroughEveryStepForTheBoxThatWaits() {
+        house.pick(house.box("A"), zigbee);
+        JsonNode unit = take(zigbee);
+        assertThat(unit.get("boxLabel").asString()).isEqualTo("A");
+        assertThat(unit.get("display").asString()).startsWith("Hall ");
+        assertThat(mark(unit, "INPUTS", "DONE", "").status()).as("without power").isEqualTo(422);
+        mark(unit, "POWER_UP", "DONE", "").ok();
+        assertThat(mark(unit, "CREDENTIAL", "DONE", "").status()).as("without a code").isEqualTo(422);
+        keep(unit, CODE).ok();
+        assertThat(mark(unit, "PACK", "DONE", "").status()).as("before the tests").isEqualTo(422);
+        mark(unit, "CHANNELS", "FAILED", "stays off").ok();
+        assertThat(unit(unit).get("faulty").asBoolean()).isTrue();
+        mark(unit, "UPDATE", "SKIPPED", "newest already").ok();
+        for (String step : List.of("CREDENTIAL", "NAME", "LABEL", "INPUTS", "CHANNELS", "SETTINGS", "PACK")) {
+            mark(unit, step, "DONE", "").ok();
+        }
+        assertThat(unit(unit).get("ready").asBoolean()).isTrue();
+        assertThat(unit(unit).get("faulty").asBoolean()).isFalse();
+        assertThat(person.get("/api/v1/jobs/" + house.job() + "/bench").ok().get("waiting")).isEmpty();
+    }
+
+    @Test
+    void twoPeopleOnOneModuleDoNotLoseAMark() {
+        JsonNode unit = take(zigbee);
+        long seen = unit.get("version").asLong();
+        mark(unit, "POWER_UP", "DONE", "").ok();
+
+        Person.Answer late = person.post("/api/v1/bench/" + unit.get("id").asString() + "/marks", Map.of("version", seen, "step", "LABEL", "outcome",
+                "DONE", "note", ""));
+
+        assertThat(late.status()).isEqualTo(409);
+        assertThat(unit(unit).get("steps").get(0).get("behind").asBoolean()).isTrue();
+    }
+
+    @Test
+    void aWrongCodeIsRefusedWithItsRuleAndTheSlipThatExplainsIt() {
+        JsonNode unit = take(zigbee);
+        String wrong = CODE.replace("44", "45");
+        JsonNode answer = person.post("/api/v1/compute/credential-check", Map.of("kind", "ZIGBEE_INSTALL_CODE", "text", wrong)).ok();
+
+        assertThat(answer.get("good").asBoolean()).isFalse();
+        assertThat(answer.get("rule").asString()).isEqualTo("CHECKSUM");
+        assertThat(answer.get("slips").toString()).contains(CODE);
+        assertThat(keep(unit, wrong).status()).isEqualTo(422);
+        assertThat(unit(unit).get("codes")).isEmpty();
+    }
+
+    @Test
+    void oneCodeSerialOrAddressInTwoPlacesIsRefused() {
+        JsonNode first = take(zigbee);
+        JsonNode second = take(zigbee);
+        keep(first, CODE).ok();
+        assertThat(keep(second, "0011-2233 4455-6677 fc05").status()).as("the same in another layout").isEqualTo(422);
+        keep(second, OTHER).ok();
+        assertThat(person.post("/api/v1/jobs/" + house.job() + "/bench", Map.of("moduleCode", zigbee, "serial", first.get("serial").asString()))
+                .status()).isEqualTo(422);
+        assertThat(address(first, "00:00:5e:ef:10:00:00:2a").status()).isEqualTo(200);
+        assertThat(address(second, "00005EEF1000002A").status()).isEqualTo(422);
+        assertThat(address(second, "FF:FF:FF:FF:FF:FF").status()).as("all devices").isEqualTo(422);
+        sql.update("UPDATE bench_unit SET address = NULL");
+    }
+
+    private Person.Answer address(JsonNode unit, String address) {
+        return person.put("/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit(unit).get("version").asLong(), "address",
+                address));
+    }
+
+    @Test
+    void aCodeLiesSealedAndIsShownOnPurposeOnly() throws Exception {
+        JsonNode unit = take(zigbee);
+        JsonNode code = keep(unit, CODE).ok();
+        String id = unit(unit).get("codes").get(0).get("id").asString();
+        assertThat(code.toString()).doesNotContain(CODE);
+        assertThat(unit(unit).get("codes").get(0).get("masked").asString()).endsWith("FC05");
+        assertThat(sql.queryForList("SELECT CONCAT(HEX(sealed), facts, masked) FROM credential", String.class)).hasSize(1)
+                .noneMatch(row -> row.contains(CODE) || row.contains(java.util.HexFormat.of().withUpperCase().formatHex(CODE.getBytes())));
+
+        assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "")).status()).as("without a purpose").isEqualTo(422);
+        assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "joining again")).ok().get("text").asString()).isEqualTo(CODE);
+        assertThat(person.get("/api/v1/credentials/" + id + "/showings").ok()).hasSize(1);
+        assertThat(Files.getPosixFilePermissions(Path.of("target/credential-keys"))).hasSize(2);
+    }
+
+    @Test
+    void aNewKeySealsEverythingAnew() {
+        JsonNode unit = take(zigbee);
+        keep(unit, CODE).ok();
+        String id = unit(unit).get("codes").get(0).get("id").asString();
+        String before = sql.queryForObject("SELECT HEX(sealed) FROM credential", String.class);
+
+        assertThat(Person.fitter(mvc).post("/api/v1/credentials/renew-key", Map.of()).status()).isEqualTo(403);
+        assertThat(person.post("/api/v1/credentials/renew-key", Map.of()).ok().get("sealed").asInt()).isEqualTo(1);
+
+        assertThat(sql.queryForObject("SELECT HEX(sealed) FROM credential", String.class)).isNotEqualTo(before);
+        assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "after the change")).ok().get("text").asString()).isEqualTo(CODE);
+        assertThat(keep(take(zigbee), CODE).status()).as("still told to be the same").isEqualTo(422);
+    }
+
+    @Test
+    void whatWasChangedInTheDatabaseIsNotShown() {
+        JsonNode unit = take(zigbee);
+        keep(unit, CODE).ok();
+        String id = unit(unit).get("codes").get(0).get("id").asString();
+        sql.update("UPDATE credential SET kind = 'ZWAVE_KEY'");
+
+        assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "joining again")).status()).isEqualTo(409);
+    }
+
+    @Test
+    void anotherConventionRenamesTogetherAndNeverTwice() {
+        house.pick(house.box("A"), zigbee);
+        house.pick(house.box("B"), zigbee);
+        take(zigbee);
+        take(zigbee);
+        JsonNode changed = person.put("/api/v1/jobs/" + house.job() + "/names", Map.of("tokens", List.of("BOX", "ROOM"))).ok();
+        assertThat(changed.get("renamings")).hasSize(2);
+        assertThat(changed.get("names").get(0).get("display").asString()).as("until renamed").startsWith("Hall");
+
+        JsonNode renamed = person.post("/api/v1/jobs/" + house.job() + "/names/rename", Map.of()).ok();
+
+        assertThat(renamed.get("renamings")).isEmpty();
+        assertThat(renamed.get("names").toString()).contains("\"A Hall\"", "\"b-hall\"");
+        assertThat(person.put("/api/v1/jobs/" + house.job() + "/names", Map.of("tokens", List.of())).status()).isEqualTo(422);
+    }
+}

@@ -1,0 +1,37 @@
+package org.hiddenclerk.core.bench;
+
+/** What is done to a module on the bench, in the order of the work. */
+public enum BenchStep {
+    POWER_UP("Power it up", "L and N on the bench, behind a residual-current device; fingers off the terminals.", false),
+    UPDATE("Update it", "The newest stable version of its line, before it joins anything.", true),
+    CREDENTIAL("Keep its code", "Read the code off the module, not off the carton.", true),
+    NAME("Name it", "By the convention of the job, on the device and on the hub together.", false),
+    LABEL("Label it", "Where the label is seen when the box is open.", true),
+    INPUTS("Test every input", "With a button on the bench: each input is seen, and drives what it should.", true),
+    CHANNELS("Test every channel", "With a lamp on the bench: each channel goes on and off.", true),
+    SETTINGS("Set it", "Behaviour of the inputs, rest position, what it does when the supply comes back.", true),
+    PACK("Pack it", "With its bypass, connectors and spacer, marked with the box it is for.", false);
+
+    private final String title;
+    private final String how;
+    private final boolean skippable;
+
+    BenchStep(String title, String how, boolean skippable) {
+        this.title = title;
+        this.how = how;
+        this.skippable = skippable;
+    }
+
+    public String title() {
+        return title;
+    }
+
+    public String how() {
+        return how;
+    }
+
+    /** Whether it may be left out with a reason. */
+    public boolean isSkippable() {
+        return skippable;
+    }
+}

@@ -1,0 +1,75 @@
+package org.hiddenclerk.core.bench;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.Size;
+import org.hiddenclerk.core.bench.BenchCard.Facts;
+import org.hiddenclerk.core.bench.BenchCard.Mark;
+import org.hiddenclerk.core.bench.BenchCard.Outcome;
+import org.junit.jupiter.api.Test;
+
+/** What may be marked on the bench, and what may not. */
+class BenchCardTest {
+    private static final Facts KNOWN = new Facts(true, true, true, true);
+
+    private static Mark done(BenchStep step) {
+        return new Mark(step, Outcome.DONE, "");
+    }
+
+    @Test
+    void theWayThroughIsTheOrderOfTheSteps() {
+        List<Mark> marks = new ArrayList<>();
+        for (BenchStep step : BenchStep.values()) {
+            BenchCard card = new BenchCard(marks, KNOWN);
+            assertThat(card.next()).contains(step);
+            assertThat(card.refusal(done(step))).isEmpty();
+            marks.add(done(step));
+        }
+        assertThat(new BenchCard(marks, KNOWN).isReady()).isTrue();
+    }
+
+    @Test
+    void withoutPowerACodeOrAPlaceAStepIsRefused() {
+        BenchCard empty = new BenchCard(List.of(), KNOWN);
+        BenchCard powered = new BenchCard(List.of(done(BenchStep.POWER_UP)), new Facts(true, false, false, false));
+        assertThat(empty.refusal(done(BenchStep.INPUTS)).orElseThrow()).contains("power it up first");
+        assertThat(powered.refusal(done(BenchStep.CREDENTIAL)).orElseThrow()).contains("No code");
+        assertThat(powered.refusal(done(BenchStep.NAME)).orElseThrow()).contains("no name");
+        assertThat(powered.refusal(done(BenchStep.PACK)).orElseThrow()).contains("update it", "test every channel");
+    }
+
+    @Test
+    void whatFailedIsOpenUntilItIsDone() {
+        BenchCard card = new BenchCard(List.of(done(BenchStep.POWER_UP), new Mark(BenchStep.CHANNELS, Outcome.FAILED, "stays off")), KNOWN);
+        assertThat(card.failed()).containsExactly(BenchStep.CHANNELS);
+        assertThat(card.isBehind(BenchStep.CHANNELS)).isFalse();
+        assertThat(card.refusal(new Mark(BenchStep.CHANNELS, Outcome.SKIPPED, " ")).orElseThrow()).contains("reason");
+        assertThat(card.refusal(new Mark(BenchStep.POWER_UP, Outcome.SKIPPED, "no bench here")).orElseThrow()).contains("never left out");
+    }
+
+    /** However it is tried: what is ready was powered, has what its protocol needs, and nothing of it failed last. */
+    @Property
+    void nothingIsReadyThatIsNot(@ForAll @Size(max = 40) List<BenchStep> steps, @ForAll @Size(max = 40) List<Outcome> outcomes, @ForAll boolean needsCode,
+                                 @ForAll boolean hasCode, @ForAll boolean named, @ForAll boolean place) {
+        List<Mark> marks = new ArrayList<>();
+        Facts facts = new Facts(needsCode, hasCode, named, place);
+        for (int i = 0; i < Math.min(steps.size(), outcomes.size()); i++) {
+            Mark mark = new Mark(steps.get(i), outcomes.get(i), "because");
+            if (new BenchCard(marks, facts).refusal(mark).isEmpty()) {
+                marks.add(mark);
+            }
+        }
+        BenchCard card = new BenchCard(marks, facts);
+        if (card.isReady()) {
+            assertThat(marks.get(0).step() == BenchStep.POWER_UP || marks.get(0).outcome() != Outcome.DONE).isTrue();
+            assertThat(card.failed()).isEmpty();
+            assertThat(!needsCode || hasCode || card.outcome(BenchStep.CREDENTIAL).equals(Optional.of(Outcome.SKIPPED))).isTrue();
+            assertThat(named && place).isTrue();
+        }
+    }
+}
