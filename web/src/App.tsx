@@ -31,6 +31,7 @@ export function App() {
       <Route path="/jobs/:job" element={<JobFrame />} />
       <Route path="/jobs/:job/match" element={<JobFrame page="/match" />} />
       <Route path="/jobs/:job/pick-list" element={<JobFrame page="/pick-list" />} />
+      <Route path="/jobs/:job/bench" element={<JobFrame page="/bench" />} />
       <Route path="/jobs/:job/rooms" element={<JobFrame page="/rooms" />} />
       <Route path="/stock" element={<StockBookPage />} />
       <Route path="/jobs/:job/boxes/:box/:stage" element={<JobFrame />} />

@@ -190,6 +190,29 @@ export const api = {
     dataOf(client.GET("/api/v1/jobs/{job}/pick-list", { params: { path: { job } } })),
   goodsIn: (job: string, body: Schemas["Arrival"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/goods-in", { params: { path: { job } }, body })),
+  bench: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/bench", { params: { path: { job } } })),
+  takeToBench: (job: string, body: Schemas["Taking"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/bench", { params: { path: { job } }, body })),
+  markOnBench: (unit: string, body: Schemas["Marking"]) =>
+    dataOf(client.POST("/api/v1/bench/{unit}/marks", { params: { path: { unit } }, body })),
+  benchAddress: (unit: string, body: Schemas["Addressing"]) =>
+    dataOf(client.PUT("/api/v1/bench/{unit}/address", { params: { path: { unit } }, body })),
+  checkCredential: (body: Schemas["CredentialQuestion"]) =>
+    dataOf(client.POST("/api/v1/compute/credential-check", { body })),
+  keepCredential: (unit: string, body: Schemas["Keeping"]) =>
+    dataOf(client.POST("/api/v1/bench/{unit}/credentials", { params: { path: { unit } }, body })),
+  showCredential: (credential: string, why: string) =>
+    dataOf(
+      client.POST("/api/v1/credentials/{credential}/showings", {
+        params: { path: { credential } },
+        body: { why },
+      }),
+    ),
+  names: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/names", { params: { path: { job } } })),
+  changeNaming: (job: string, body: Schemas["NamingChange"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/names", { params: { path: { job } }, body })),
+  renameAll: (job: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/names/rename", { params: { path: { job } } })),
   setRunSheetAside: (id: string, version: number) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/set-aside", { ...box(id), body: { version } })),
 };

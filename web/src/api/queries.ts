@@ -79,6 +79,12 @@ export const houseChoicesOptions = (job: string) =>
 export const pickListOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "pick-list"], queryFn: () => api.pickList(job) });
 
+export const benchOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "bench"], queryFn: () => api.bench(job) });
+
+export const namesOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "names"], queryFn: () => api.names(job) });
+
 export const practiceBookOptions = queryOptions({ queryKey: ["practice"], queryFn: api.practiceBook });
 
 export const practiceWallOptions = (run: string) =>

@@ -4,6 +4,7 @@ const PAGES = [
   { path: "", word: "House" },
   { path: "/match", word: "Match all" },
   { path: "/pick-list", word: "Pick list" },
+  { path: "/bench", word: "Bench" },
   { path: "/rooms", word: "Rooms and radio" },
 ];
 

@@ -6,6 +6,7 @@ import { fetchSheet } from "./ahead";
 import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
+import { BenchSheet } from "../bench/BenchSheet";
 import { DrawSheet } from "../draw/DrawSheet";
 import { FitSheet } from "../fit/FitSheet";
 import { MatchSheet } from "../match/MatchSheet";
@@ -129,6 +130,8 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
       return <HouseMatchSheet job={job} />;
     case "/pick-list":
       return <PickListSheet job={job} />;
+    case "/bench":
+      return <BenchSheet job={job} />;
     case "/rooms":
       return <RoomsSheet job={job} />;
     default:
@@ -153,6 +156,8 @@ function Sheet({ job, box, stage, room }: SheetProps) {
       return <MatchSheet job={job} box={box} />;
     case "draw":
       return <DrawSheet job={job} box={box} />;
+    case "bench":
+      return <BenchSheet job={job} box={box} />;
     case "fit":
       return <FitSheet job={job} box={box} />;
     default:

@@ -2,7 +2,6 @@ import { SheetLayout } from "./SheetLayout";
 import { STAGES } from "./stages";
 
 const COMING: Record<string, string> = {
-  bench: "powering up, updating, credentials, names and labels before going out",
   join: "joining the modules to the network and hub",
   feel: "comparing how each wall switch behaves",
   rules: "links, schedules and automations",
@@ -16,8 +15,8 @@ export function NotBuiltSheet({ stage }: { stage: string }) {
     <SheetLayout title={known?.word ?? "Unknown page"}>
       {known ? (
         <p className="max-w-prose">
-          This stage is not built yet. It will do {COMING[stage]}. Survey, Match, Draw and Fit work today; do
-          this part by hand and note it on paper.
+          This stage is not built yet. It will do {COMING[stage]}. Survey to Fit work today; do this part by
+          hand and note it on paper.
         </p>
       ) : (
         <p>This address leads to no stage. Choose one above.</p>

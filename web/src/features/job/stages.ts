@@ -8,7 +8,7 @@ export const STAGES: { code: StageCode; key: string; word: string; path: string;
   { code: "TRACE", key: "2", word: "Trace", path: "trace", built: true },
   { code: "MATCH", key: "3", word: "Match", path: "match", built: true },
   { code: "DRAW", key: "4", word: "Draw", path: "draw", built: true },
-  { code: "BENCH", key: "5", word: "Bench", path: "bench", built: false },
+  { code: "BENCH", key: "5", word: "Bench", path: "bench", built: true },
   { code: "FIT", key: "6", word: "Fit", path: "fit", built: true },
   { code: "JOIN", key: "7", word: "Join", path: "join", built: false },
   { code: "FEEL", key: "8", word: "Feel", path: "feel", built: false },

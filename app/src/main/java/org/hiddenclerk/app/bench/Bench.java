@@ -3,6 +3,7 @@ package org.hiddenclerk.app.bench;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -17,13 +18,14 @@ import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.credentials.Checked;
 import org.hiddenclerk.core.credentials.DeviceAddress;
+import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Takes the modules of a job from goods-in to packed for their boxes. */
 @Service
-class Bench {
+public class Bench {
     private final BenchUnitRepository units;
     private final BenchPlaces places;
     private final Naming naming;
@@ -60,6 +62,21 @@ class Bench {
         Set<String> taken = rows.stream().flatMap(row -> row.place().stream()).collect(Collectors.toSet());
         return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()))).toList(),
                 all.stream().filter(place -> !taken.contains(place.id())).toList(), all);
+    }
+
+    /** How far the modules of each box are; boxes without a module on the bench are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Stage.Progress> progress(UUID job) {
+        if (!units.existsByJobId(job)) {
+            return Map.of();
+        }
+        State state = of(job);
+        Set<String> ready = state.units().stream().filter(unit -> unit.card().isReady()).flatMap(unit -> unit.row().place().stream())
+                .collect(Collectors.toSet());
+        Map<UUID, Stage.Progress> progress = new HashMap<>();
+        state.units().forEach(unit -> unit.row().boxId().ifPresent(box -> progress.put(box, state.all().stream().filter(p -> p.box().equals(box))
+                .allMatch(p -> ready.contains(p.id())) ? Stage.Progress.DONE : Stage.Progress.BEGUN)));
+        return progress;
     }
 
     private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes) {

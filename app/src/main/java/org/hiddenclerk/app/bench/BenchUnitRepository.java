@@ -7,6 +7,8 @@ import org.springframework.data.jpa.repository.JpaRepository;
 interface BenchUnitRepository extends JpaRepository<BenchUnitRow, UUID> {
     List<BenchUnitRow> findByJobIdOrderByTakenAt(UUID jobId);
 
+    boolean existsByJobId(UUID jobId);
+
     boolean existsBySerial(String serial);
 
     boolean existsByAddress(String address);

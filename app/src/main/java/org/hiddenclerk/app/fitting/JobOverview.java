@@ -6,12 +6,14 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.house.CircuitRow;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.JobRow;
@@ -51,14 +53,16 @@ class JobOverview {
     private final RunSheets sheets;
     private final Traces traces;
     private final Standings standings;
+    private final Bench bench;
 
-    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings) {
+    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, Bench bench) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
         this.sheets = sheets;
         this.traces = traces;
         this.standings = standings;
+        this.bench = bench;
     }
 
     /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
@@ -100,11 +104,12 @@ class JobOverview {
         List<BoxView> views = new ArrayList<>();
         List<IsolationView> isolation = new ArrayList<>();
         Plans.Circumstances circumstances = plans.circumstances(job);
+        Map<UUID, Stage.Progress> onBench = bench.progress(job);
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
-                    circumstances));
+                    circumstances, onBench.getOrDefault(box.id(), Stage.Progress.OPEN)));
             sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
@@ -128,14 +133,16 @@ class JobOverview {
     }
 
     private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Traces.Standing traced,
-                         Optional<RunSheets.Open> sheet, Plans.Circumstances circumstances) {
+                         Optional<RunSheets.Open> sheet, Plans.Circumstances circumstances, Stage.Progress onBench) {
         Standings.Standing standing = standings.of(found, circumstances);
         List<String> gangs = found.box().gangs().stream().map(Gang::name).toList();
         String summary = gangs.isEmpty() ? found.box().kind().label() : String.join(", ", gangs);
+        Map<Stage, Stage.Progress> stages = new EnumMap<>(StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found))
+                .isPresent(), traced, sheet));
+        stages.put(Stage.BENCH, onBench);
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
-                found.box().gangs().size(), standing.worst().orElse(null),
-                StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found)).isPresent(), traced,
-                        sheet).entrySet().stream().map(e -> new StageView(e.getKey(), e.getValue())).toList());
+                found.box().gangs().size(), standing.worst().orElse(null), stages.entrySet().stream().map(e -> new StageView(e.getKey(),
+                        e.getValue())).toList());
     }
 
     private static List<IsolationView> isolation(Boxes.Found found, RunSheet sheet) {

@@ -1,7 +1,6 @@
 package org.hiddenclerk.core.naming;
 
 import java.text.Normalizer;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 
@@ -66,23 +65,30 @@ public record Convention(List<Token> tokens) {
      * it has several, and never in the number.
      */
     DeviceName name(Place place, int number) {
-        List<String> words = new ArrayList<>();
+        StringBuilder words = new StringBuilder();
         for (Token token : tokens) {
             String value = clean(place.value(token));
-            // "Porch" and "Porch lamp" make "Porch lamp".
-            if (!value.isEmpty() && !words.isEmpty() && value.toLowerCase(Locale.ROOT).startsWith(words.get(words.size() - 1)
-                    .toLowerCase(Locale.ROOT) + " ")) {
-                words.set(words.size() - 1, value);
-            } else if (!value.isEmpty()) {
-                words.add(value);
+            if (!value.isEmpty()) {
+                append(words, value);
             }
         }
-        String plain = words.isEmpty() ? clean(place.box()).isEmpty() ? "device" : clean(place.box()) : String.join(" ", words);
+        String plain = !words.isEmpty() ? words.toString() : clean(place.box()).isEmpty() ? "device" : clean(place.box());
         String suffix = number < 2 ? "" : " " + number;
         String display = cut(plain, DeviceName.DISPLAY_CHARACTERS - suffix.length(), ' ') + suffix;
         String tail = number < 2 ? "" : "-" + number;
         String handle = handleOf(plain);
         return new DeviceName(display, cut(handle.isEmpty() ? "device" : handle, DeviceName.HANDLE_CHARACTERS - tail.length(), '-') + tail);
+    }
+
+    /** Words that stand at the end already are not said again: "Glass passage" and "passage bank" make "Glass passage bank". */
+    private static void append(StringBuilder words, String value) {
+        String said = (" " + words + " ").toLowerCase(Locale.ROOT);
+        String begin = value;
+        while (!begin.isEmpty() && !said.endsWith(" " + begin.toLowerCase(Locale.ROOT) + " ")) {
+            begin = begin.contains(" ") ? begin.substring(0, begin.lastIndexOf(' ')) : "";
+        }
+        String rest = value.substring(begin.length()).strip();
+        words.append(words.isEmpty() || rest.isEmpty() ? "" : " ").append(words.isEmpty() ? value : rest);
     }
 
     private static String clean(String text) {

@@ -35,6 +35,7 @@ class NamesTest {
         assertThat(only(place("1", "Küche", "Straßenlampe"), Token.WHAT, Token.BOX, Token.CHANNEL))
                 .isEqualTo(new DeviceName("Straßenlampe B-1 1", "strassenlampe-b-1-1"));
         assertThat(only(place("1", "Porch", "Porch lamp"), Token.ROOM, Token.WHAT).display()).isEqualTo("Porch lamp");
+        assertThat(only(place("1", "Glass passage", "passage bank"), Token.ROOM, Token.WHAT).display()).isEqualTo("Glass passage bank");
     }
 
     @Test

@@ -1,0 +1,158 @@
+import { useMutation, useQuery } from "@tanstack/react-query";
+import { type FormEvent, useState } from "react";
+import { api, type Schemas } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+import { Failure } from "../../ui/Failure";
+import { Mark } from "../../ui/Mark";
+import { TextField } from "../../ui/TextField";
+
+type Unit = Schemas["BenchUnitView"];
+type Kind = Schemas["Keeping"]["kind"];
+
+const WORDS: Record<Kind, string> = {
+  ZIGBEE_INSTALL_CODE: "Zigbee install code",
+  ZWAVE_KEY: "Z-Wave DSK",
+  ZWAVE_START_CODE: "Z-Wave start code",
+  MATTER_MANUAL_CODE: "Matter manual code",
+  MATTER_SQUARE_CODE: "Matter square code",
+  WIFI: "Wi-Fi network",
+};
+/** Shorter texts are still being typed. */
+const WORTH_CHECKING = 8;
+
+/** Codes of a module: checked while they are typed, kept sealed, shown on purpose. */
+export function CodeForm({ unit, onKept }: { unit: Unit; onKept: () => void }) {
+  const [kind, setKind] = useState<Kind>(unit.kinds[0] ?? "ZIGBEE_INSTALL_CODE");
+  const [text, setText] = useState("");
+  const check = useQuery({
+    queryKey: ["credential-check", kind, text],
+    queryFn: () => api.checkCredential({ kind, text }),
+    enabled: text.length >= WORTH_CHECKING,
+    gcTime: 0,
+  });
+  const keep = useMutation({
+    mutationFn: () => api.keepCredential(unit.id, { kind, text }),
+    onSuccess: () => {
+      setText("");
+      onKept();
+    },
+  });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    keep.mutate();
+  };
+  return (
+    <div className="mb-3">
+      {unit.codes.map((code) => (
+        <Kept key={code.id} code={code} />
+      ))}
+      <form onSubmit={submit} className="flex flex-wrap items-end gap-2" aria-label="code of the module">
+        {unit.kinds.length > 1 && (
+          <Choice
+            label="Kind"
+            value={kind}
+            onChange={setKind}
+            options={unit.kinds.map((k) => ({ value: k, label: WORDS[k] }))}
+          />
+        )}
+        <TextField
+          label={WORDS[kind]}
+          value={text}
+          onChange={setText}
+          className="min-w-64 flex-1"
+          autoComplete="off"
+          spellCheck={false}
+          required
+        />
+        <button
+          type="submit"
+          className="btn btn-sm btn-primary"
+          disabled={keep.isPending || check.data?.good !== true}
+        >
+          keep it sealed
+        </button>
+      </form>
+      {check.data && text && (
+        <div role="status" className="mt-2 text-[14px]">
+          {check.data.good ? (
+            <p className="flex gap-2">
+              <Mark kind="OK" size={15} /> The check comes out.{" "}
+              {check.data.facts.map((fact) => `${fact.what} ${fact.value}`).join(", ")}
+            </p>
+          ) : (
+            <p className="flex gap-2">
+              <Mark kind="STOP" size={15} /> {check.data.flaw}
+            </p>
+          )}
+          {check.data.slips.length > 0 && (
+            <ul className="mt-1.5 flex flex-wrap gap-1.5" aria-label="slips that would explain it">
+              {check.data.slips.slice(0, 12).map((slip) => (
+                <li key={slip.corrected + slip.words}>
+                  <button
+                    type="button"
+                    className="btn btn-xs btn-outline"
+                    onClick={() => setText(slip.corrected)}
+                  >
+                    {slip.words}?
+                  </button>
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      )}
+      {keep.isError && <Failure error={keep.error} />}
+    </div>
+  );
+}
+
+function Kept({ code }: { code: Schemas["CredentialView"] }) {
+  const [asking, ask] = useState(false);
+  const [why, setWhy] = useState("");
+  const show = useMutation({ mutationFn: () => api.showCredential(code.id, why) });
+  return (
+    <div className="border-line mb-2 border-l-4 pl-3 text-[14px]">
+      <span className="font-semibold">{code.label}</span>{" "}
+      <span className="font-mono break-all">{show.data?.text ?? code.masked}</span>{" "}
+      {show.data ? (
+        <button
+          type="button"
+          className="btn btn-xs btn-outline"
+          onClick={() => {
+            show.reset();
+            ask(false);
+          }}
+        >
+          hide
+        </button>
+      ) : (
+        <button type="button" className="btn btn-xs btn-outline" onClick={() => ask(!asking)}>
+          show
+        </button>
+      )}
+      {asking && !show.data && (
+        <form
+          className="mt-1 flex flex-wrap items-end gap-2"
+          aria-label={`show the ${code.label}`}
+          onSubmit={(event) => {
+            event.preventDefault();
+            show.mutate();
+          }}
+        >
+          <TextField
+            label="What for? It is written down with your name"
+            value={why}
+            onChange={setWhy}
+            minLength={5}
+            className="min-w-56 flex-1"
+            required
+          />
+          <button type="submit" className="btn btn-sm btn-outline" disabled={show.isPending}>
+            show it
+          </button>
+          {show.isError && <Failure error={show.error} />}
+        </form>
+      )}
+    </div>
+  );
+}
