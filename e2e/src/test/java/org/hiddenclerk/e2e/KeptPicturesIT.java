@@ -3,7 +3,9 @@ package org.hiddenclerk.e2e;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
@@ -40,6 +42,15 @@ class KeptPicturesIT {
             desk.picture(KEPT.resolve("match-house.png"));
             desk.openHouse("Pick list");
             desk.picture(KEPT.resolve("pick-list.png"));
+            desk.openHouse("Bench");
+            for (String serial : List.of("7F-0412", "7F-0413", "7F-0417")) {
+                desk.page().getByLabel("Module", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(0));
+                desk.fill("Serial, scanned or typed", serial);
+                desk.page().keyboard().press("Enter");
+                desk.page().getByText(serial).first().waitFor();
+            }
+            desk.press("done");
+            desk.picture(KEPT.resolve("bench.png"));
             desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
             desk.seeHeading("PL-1");
             desk.picture(KEPT.resolve("stock-book.png"));

@@ -1,0 +1,118 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, render, screen } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { afterEach, expect, it } from "vitest";
+import type { Schemas } from "../../api/client";
+import { answers, asked, forget } from "../../testing/server";
+import { CodeForm } from "./CodeForm";
+import { NamesPart } from "./NamesPart";
+import { UnitCard } from "./UnitCard";
+
+afterEach(() => {
+  cleanup();
+  forget();
+});
+
+const unit: Schemas["BenchUnitView"] = {
+  id: "u1",
+  version: 3,
+  serial: "SN-1",
+  moduleCode: "QQ-1",
+  name: "one channel",
+  protocol: "Zigbee",
+  display: "Hall lamp",
+  handle: "hall-lamp",
+  steps: [
+    { step: "POWER_UP", title: "Power it up", how: "L and N", skippable: false, behind: false },
+    { step: "UPDATE", title: "Update it", how: "The newest", skippable: true, behind: false },
+  ],
+  next: "POWER_UP",
+  ready: false,
+  faulty: false,
+  codes: [
+    {
+      id: "c1",
+      kind: "ZIGBEE_INSTALL_CODE",
+      label: "Zigbee install code",
+      masked: "•••• FC05",
+      facts: [],
+      keptBy: "A. Mead",
+      keptAt: "2026-11-25T10:00:00Z",
+    },
+  ],
+  kinds: ["ZIGBEE_INSTALL_CODE"],
+};
+
+const around = (part: React.ReactNode) =>
+  render(
+    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
+      {part}
+    </QueryClientProvider>,
+  );
+
+it("marks a step at the version that was seen, and leaves one out only where that may be", async () => {
+  answers.push({ match: /POST .*\/bench\/u1\/marks$/, body: {} });
+  around(<UnitCard job="j" unit={unit} />);
+  const person = userEvent.setup();
+  expect(screen.queryByRole("button", { name: "leave out" })).toBeNull();
+  await person.click(screen.getByRole("button", { name: /Update it/ }));
+  await person.type(screen.getByLabelText("Note, or reason"), "newest already");
+  await person.click(screen.getByRole("button", { name: "leave out" }));
+
+  expect(asked.find((a) => a.method === "POST")?.body).toEqual({
+    version: 3,
+    step: "UPDATE",
+    outcome: "SKIPPED",
+    note: "newest already",
+  });
+});
+
+it("keeps a code only when its check comes out, and offers the slip that explains a wrong one", async () => {
+  answers.push({
+    match: /credential-check$/,
+    body: {
+      good: false,
+      facts: [],
+      flaw: "the check does not come out",
+      slips: [{ corrected: "00112233", words: "digit 8 is 3, not 4" }],
+    },
+  });
+  around(<CodeForm unit={unit} onKept={() => {}} />);
+  const person = userEvent.setup();
+  await person.type(screen.getByLabelText("Zigbee install code"), "00112234");
+  await person.click(await screen.findByRole("button", { name: "digit 8 is 3, not 4?" }));
+
+  expect((screen.getByLabelText("Zigbee install code") as HTMLInputElement).value).toBe("00112233");
+  expect(screen.getByRole("button", { name: "keep it sealed" })).toHaveProperty("disabled", true);
+});
+
+it("shows a code after its purpose is written down, and hides it again", async () => {
+  answers.push({ match: /POST .*\/credentials\/c1\/showings$/, body: { text: "0011223344556677FC05" } });
+  around(<CodeForm unit={unit} onKept={() => {}} />);
+  const person = userEvent.setup();
+  await person.click(screen.getByRole("button", { name: "show" }));
+  await person.type(screen.getByLabelText(/What for\?/), "joining again");
+  await person.click(screen.getByRole("button", { name: "show it" }));
+  expect(await screen.findByText("0011223344556677FC05")).toBeTruthy();
+  await person.click(screen.getByRole("button", { name: "hide" }));
+
+  expect(screen.queryByText("0011223344556677FC05")).toBeNull();
+  expect(asked.find((a) => a.method === "POST")?.body).toEqual({ why: "joining again" });
+});
+
+it("builds names from tokens in the order in which they are pressed", async () => {
+  answers.push({
+    match: /GET .*\/names$/,
+    body: { tokens: ["ROOM"], displayCharacters: 32, handleCharacters: 63, names: [], renamings: [] },
+  });
+  answers.push({ match: /PUT .*\/names$/, body: {} });
+  around(<NamesPart job="j" />);
+  const person = userEvent.setup();
+  expect(await screen.findByRole("button", { name: "1 room", hidden: true })).toHaveProperty(
+    "disabled",
+    true,
+  );
+  await person.click(screen.getByRole("button", { name: "box", hidden: true }));
+
+  expect(asked.find((a) => a.method === "PUT")?.body).toEqual({ tokens: ["ROOM", "BOX"] });
+});
