@@ -199,6 +199,8 @@ export const api = {
     dataOf(client.PUT("/api/v1/bench/{unit}/address", { params: { path: { unit } }, body })),
   checkCredential: (body: Schemas["CredentialQuestion"]) =>
     dataOf(client.POST("/api/v1/compute/credential-check", { body })),
+  radioPlan: (body: Schemas["ChannelQuestion"]) =>
+    dataOf(client.POST("/api/v1/compute/radio-plan", { body })),
   keepCredential: (unit: string, body: Schemas["Keeping"]) =>
     dataOf(client.POST("/api/v1/bench/{unit}/credentials", { params: { path: { unit } }, body })),
   showCredential: (credential: string, why: string) =>

@@ -8,6 +8,7 @@ import { useFigure } from "../../ui/FigureField";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
+import { ChannelsPart } from "./ChannelsPart";
 import { HousePages } from "./HousePages";
 import { RoomsPlan } from "./RoomsPlan";
 
@@ -133,6 +134,7 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
           </tbody>
         </table>
         <Anchors job={job} draft={draft} setDraft={setDraft} />
+        <ChannelsPart draft={draft} setDraft={setDraft} />
         <Wishes draft={draft} setDraft={setDraft} />
         <button type="submit" className="btn btn-primary btn-sm mt-4" disabled={keep.isPending}>
           keep

@@ -261,3 +261,34 @@ describe("the rooms", () => {
     expect(sent.document.wishes).toEqual([{ kind: "PROTOCOL", must: true, detail: "Z-Wave" }]);
   });
 });
+
+describe("radio channels", () => {
+  it("asks the server for the Wi-Fi that is pressed, and keeps both with the house", async () => {
+    const slot = (channel: number, clear: boolean) => ({
+      channel,
+      mhz: 2405,
+      band: { channel, from: 2404, to: 2406 },
+      overlapMhz: clear ? 0 : 2,
+      clear,
+      weak: channel === 26,
+    });
+    answers.push({ match: /GET .*\/settings$/, body: settings });
+    answers.push({
+      match: /radio-plan$/,
+      body: { channels: [slot(11, false), slot(25, true)], wifi: [], best: 25 },
+    });
+    answers.push({ match: /PUT .*\/settings$/, body: settings });
+    show(<RoomsSheet job={job()} />);
+    const person = userEvent.setup();
+    await person.click(await screen.findByRole("button", { name: "Wi-Fi channel 6" }));
+    expect(await screen.findByText(/Best is 25/)).toBeTruthy();
+    expect(asked.filter((a) => a.url.endsWith("radio-plan")).at(-1)?.body).toEqual({ wifi: [6] });
+    await person.click(screen.getByRole("button", { name: "Zigbee channel 11, under Wi-Fi" }));
+    expect(screen.getByText(/Channel 11 lies 2 MHz under Wi-Fi/)).toBeTruthy();
+    await person.click(screen.getByRole("button", { name: "keep" }));
+
+    expect(asked.find((a) => a.method === "PUT")?.body).toMatchObject({
+      document: { wifiChannels: [6], zigbeeChannel: 11 },
+    });
+  });
+});

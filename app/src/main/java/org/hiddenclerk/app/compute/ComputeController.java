@@ -3,6 +3,8 @@ package org.hiddenclerk.app.compute;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
@@ -18,6 +20,7 @@ import org.hiddenclerk.core.credentials.Slip;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.electrical.WiringRules;
+import org.hiddenclerk.core.radio.ChannelPlan;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -79,6 +82,26 @@ class ComputeController {
         Checked<CredentialKind.Read> checked = question.kind().read(question.text());
         return new CredentialAnswer(checked.value().isPresent(), checked.value().map(CredentialKind.Read::facts).orElse(List.of()),
                 checked.flaw().map(Flaw::rule).orElse(null), checked.flaw().map(Flaw::toString).orElse(null), checked.slips());
+    }
+
+    /** Wi-Fi channels in use at 2.4 GHz, here and next door. */
+    record ChannelQuestion(@NotNull @Size(max = 14) List<@NotNull @Min(1) @Max(14) Integer> wifi) {
+    }
+
+    /** A channel of IEEE 802.15.4; overlap and distance in MHz. */
+    record ChannelView(int channel, int mhz, ChannelPlan.Band band, double overlapMhz, boolean clear, boolean weak) {
+    }
+
+    /** Every channel, the Wi-Fi beside them, and the channel to take. */
+    record ChannelAnswer(List<ChannelView> channels, List<ChannelPlan.Band> wifi, int best) {
+    }
+
+    @PostMapping("/radio-plan")
+    @Operation(operationId = "radioPlan", summary = "Channels of IEEE 802.15.4 beside the Wi-Fi in use, by centre frequencies and widths")
+    ChannelAnswer radioPlan(@Valid @RequestBody ChannelQuestion question) {
+        ChannelPlan plan = ChannelPlan.beside(question.wifi());
+        return new ChannelAnswer(plan.slots().stream().map(slot -> new ChannelView(slot.channel(), slot.mhz(), ChannelPlan.band(slot), slot.overlapMhz(), slot.isClear(),
+                slot.isWeak())).toList(), question.wifi().stream().distinct().sorted().map(ChannelPlan::wifiBand).toList(), plan.best());
     }
 
     private static void refuse(List<FieldProblem> problems) {

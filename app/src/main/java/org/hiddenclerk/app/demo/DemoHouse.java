@@ -149,7 +149,7 @@ class DemoHouse implements ApplicationRunner {
                 new HouseDocument.WishEntry(Wish.Kind.KEEP_PLATES, false, "")), usual.weights(), false, house.rooms().stream()
                 .map(r -> new HouseDocument.RoomEntry(rooms.get(r.name()), r.plan().storey(), r.plan().x(), r.plan().y(), r.plan().width(),
                         r.plan().depth(), r.plan().walls())).toList(), usual.storeyHeight(), Material.WOOD, house.anchors().stream()
-                .map(a -> new HouseDocument.AnchorEntry(a.name(), a.protocol(), rooms.get(a.room()), a.takes())).toList()), DISPLAY_NAME);
+                .map(a -> new HouseDocument.AnchorEntry(a.name(), a.protocol(), rooms.get(a.room()), a.takes())).toList(), List.of(1, 6, 11), 15), DISPLAY_NAME);
     }
 
     /** The survey with identities in place of labels; cables to boxes that are not known yet are left out. */

@@ -26,14 +26,22 @@ import org.hiddenclerk.core.radio.RoomShape;
 /**
  * What a house wants, how its plan is weighed, and where its rooms are.
  *
- * @param storeyHeight from floor to floor, in metres
+ * @param storeyHeight  from floor to floor, in metres
+ * @param wifiChannels  that access points here and next door use, at 2.4 GHz
+ * @param zigbeeChannel that the house's network is on, if there is one
  */
 public record HouseDocument(@NotNull @Size(max = 20) List<@Valid @NotNull WishEntry> wishes, @NotNull @Valid WeightsEntry weights,
                             boolean oneMaker, @NotNull @Size(max = 200) List<@Valid @NotNull RoomEntry> rooms,
                             @DecimalMin("2") @DecimalMax("8") double storeyHeight, @NotNull Material floors,
-                            @NotNull @Size(max = 20) List<@Valid @NotNull AnchorEntry> anchors) {
+                            @NotNull @Size(max = 20) List<@Valid @NotNull AnchorEntry> anchors,
+                            @MayBeAbsent @Size(max = 14) List<@NotNull @Min(1) @Max(14) Integer> wifiChannels,
+                            @MayBeAbsent @Min(11) @Max(26) Integer zigbeeChannel) {
     static final HouseDocument USUAL = new HouseDocument(List.of(), WeightsEntry.of(Weights.USUAL), false, List.of(), 2.8,
-            Material.CONCRETE, List.of());
+            Material.CONCRETE, List.of(), List.of(), null);
+
+    public HouseDocument {
+        wifiChannels = wifiChannels == null ? List.of() : wifiChannels.stream().distinct().sorted().toList();
+    }
 
     /** Something wanted of every module. */
     public record WishEntry(@NotNull Wish.Kind kind, boolean must, @NotNull @Size(max = 80) String detail) {
