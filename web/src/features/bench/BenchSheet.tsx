@@ -32,8 +32,18 @@ export function BenchSheet({ job, box }: { job: Schemas["JobView"]; box?: string
       detail={box ? "modules for this box" : <HousePages job={job.id} page="/bench" />}
       actions={
         units.length > 0 && (
-          <span className="font-mono">
-            {ready} of {units.length} ready
+          <span className="flex items-baseline gap-3">
+            <span className="font-mono">
+              {ready} of {units.length} ready
+            </span>
+            <a
+              className="btn btn-sm btn-outline"
+              href={`/api/v1/jobs/${job.id}/labels.pdf`}
+              target="_blank"
+              rel="noreferrer"
+            >
+              labels on A4
+            </a>
           </span>
         )
       }

@@ -48,6 +48,16 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
               <div className="mt-1 pl-6">
                 <p className="text-soft mb-2 text-[14px]">{step.how}</p>
                 {step.step === "CREDENTIAL" && <CodeForm unit={unit} onKept={changed} />}
+                {step.step === "LABEL" && (
+                  <a
+                    className="btn btn-sm btn-outline mb-3"
+                    href={`/api/v1/jobs/${job}/labels.pdf?unit=${unit.id}`}
+                    target="_blank"
+                    rel="noreferrer"
+                  >
+                    its label, 62 × 29 mm
+                  </a>
+                )}
                 {step.step === "NAME" && <Address unit={unit} onKept={changed} />}
                 <Marks
                   step={step}

@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
+import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
@@ -46,6 +47,9 @@ class BenchIT {
             }
             page.getByText("packed").first().waitFor();
 
+            String labels = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("labels on A4")).getAttribute("href");
+            assertThat(new String(page.request().get(RunningClerk.get().address() + labels).body(), StandardCharsets.ISO_8859_1))
+                    .startsWith("%PDF").hasSizeGreaterThan(5_000);
             assertThat(unit(page, "IT-1").innerText()).contains("power it up");
             assertThat(desk.complaints()).isEmpty();
         }
