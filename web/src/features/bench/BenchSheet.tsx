@@ -79,18 +79,21 @@ function Take({ job, waiting }: { job: string; waiting: Schemas["WaitingView"][]
   const [serial, setSerial] = useState("");
   const chosen = waiting.some((w) => w.moduleCode === module) ? module : (waiting[0]?.moduleCode ?? "");
   const take = useMutation({
-    mutationFn: () => api.takeToBench(job, { moduleCode: chosen, serial }),
-    onSuccess: async () => {
-      setSerial("");
-      await queries.invalidateQueries({ queryKey: ["job", job] });
+    // One after the other, however fast somebody scans: each takes the first place that is left.
+    scope: { id: "take to the bench" },
+    mutationFn: (scanned: string) => api.takeToBench(job, { moduleCode: chosen, serial: scanned }),
+    onSuccess: () => {
+      queries.invalidateQueries({ queryKey: ["job", job] });
     },
+    onError: (_, scanned) => setSerial((typed) => typed || scanned),
   });
   if (waiting.length === 0) {
     return <p className="text-soft mb-4">No box waits for another module.</p>;
   }
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    take.mutate();
+    take.mutate(serial);
+    setSerial("");
   };
   return (
     <form onSubmit={submit} className="mb-4 flex flex-wrap items-end gap-3" aria-label="take to the bench">
@@ -108,7 +111,7 @@ function Take({ job, waiting }: { job: string; waiting: Schemas["WaitingView"][]
         className="min-w-48 flex-1 sm:max-w-72"
         required
       />
-      <button type="submit" className="btn btn-sm btn-primary" disabled={take.isPending}>
+      <button type="submit" className="btn btn-sm btn-primary">
         to the bench
       </button>
       {take.isError && <Failure error={take.error} />}

@@ -1,9 +1,12 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { afterEach, expect, it } from "vitest";
+import { MemoryRouter } from "react-router";
+import { afterEach, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
+import { job as house } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
+import { BenchSheet } from "./BenchSheet";
 import { CodeForm } from "./CodeForm";
 import { NamesPart } from "./NamesPart";
 import { UnitCard } from "./UnitCard";
@@ -98,6 +101,32 @@ it("shows a code after its purpose is written down, and hides it again", async (
 
   expect(screen.queryByText("0011223344556677FC05")).toBeNull();
   expect(asked.find((a) => a.method === "POST")?.body).toEqual({ why: "joining again" });
+});
+
+it("takes serials as fast as they are scanned, and gives a refused one back", async () => {
+  answers.push({
+    match: /GET .*\/bench$/,
+    body: { units: [], waiting: [{ moduleCode: "QQ-1", count: 3 }] },
+  });
+  answers.push({ match: /POST .*\/bench$/, body: {} });
+  around(
+    <MemoryRouter>
+      <BenchSheet job={house()} />
+    </MemoryRouter>,
+  );
+  const person = userEvent.setup();
+  const field = await screen.findByLabelText("Serial, scanned or typed");
+  await person.type(field, "SN-1{Enter}SN-2{Enter}");
+  await vi.waitFor(() =>
+    expect(asked.filter((a) => a.method === "POST").map((a) => a.body)).toEqual([
+      { moduleCode: "QQ-1", serial: "SN-1" },
+      { moduleCode: "QQ-1", serial: "SN-2" },
+    ]),
+  );
+  answers.splice(1, 1, { match: /POST .*\/bench$/, status: 422, body: { title: "no", errors: [] } });
+  await person.type(field, "SN-1{Enter}");
+  expect(await screen.findByText(/^no/)).toBeTruthy();
+  expect((field as HTMLInputElement).value).toBe("SN-1");
 });
 
 it("builds names from tokens in the order in which they are pressed", async () => {

@@ -16,9 +16,7 @@ import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.credentials.CredentialKind;
 import org.hiddenclerk.core.credentials.DeviceAddress;
-import org.hiddenclerk.core.naming.Convention;
 import org.hiddenclerk.core.naming.DeviceName;
-import org.hiddenclerk.core.naming.Names;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -31,7 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
 
-/** The bench of a job: modules, their steps, codes and names. */
+/** The bench of a job: modules, their steps and codes. */
 @RestController
 @RequestMapping("/api/v1")
 @Tag(name = "bench")
@@ -40,14 +38,12 @@ class BenchController {
 
     private final Bench bench;
     private final Credentials credentials;
-    private final Naming naming;
     private final People people;
     private final JsonMapper json;
 
-    BenchController(Bench bench, Credentials credentials, Naming naming, People people, JsonMapper json) {
+    BenchController(Bench bench, Credentials credentials, People people, JsonMapper json) {
         this.bench = bench;
         this.credentials = credentials;
-        this.naming = naming;
         this.people = people;
         this.json = json;
     }
@@ -85,29 +81,6 @@ class BenchController {
     }
 
     record Keeping(@NotNull CredentialKind kind, @NotBlank @Size(max = 500) String text) {
-    }
-
-    record Purpose(@NotBlank @Size(min = 5, max = 300) String why) {
-    }
-
-    record Shown(String text) {
-    }
-
-    record ShowingView(String why, String shownTo, Instant shownAt) {
-    }
-
-    record NamingChange(@NotNull @Size(min = 1, max = 6) List<Convention.@NotNull Token> tokens) {
-    }
-
-    /** A name as it is or would be. {@code box} and {@code room} say where. */
-    record NameView(String place, String box, String room, String display, String handle) {
-    }
-
-    /** How names are built, what comes of it, and what would be called otherwise now. */
-    record NamingView(List<Convention.Token> tokens, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings) {
-    }
-
-    record Renewed(int sealed) {
     }
 
     @GetMapping("/jobs/{job}/bench")
@@ -179,51 +152,5 @@ class BenchController {
         UUID job = bench.find(unit).jobId();
         credentials.keep(unit, keeping.kind(), keeping.text(), people.nameOf(who));
         return bench(job);
-    }
-
-    @PostMapping("/credentials/{credential}/showings")
-    @Operation(operationId = "showCredential", summary = "Shows a code; who saw it, when and why is written down first")
-    Shown show(@PathVariable UUID credential, @Valid @RequestBody Purpose purpose, Principal who) {
-        return new Shown(credentials.show(credential, purpose.why().strip(), people.nameOf(who)));
-    }
-
-    @GetMapping("/credentials/{credential}/showings")
-    @Operation(operationId = "credentialShowings")
-    List<ShowingView> showings(@PathVariable UUID credential) {
-        return credentials.showings(credential).stream().map(row -> new ShowingView(row.why(), row.shownTo(), row.shownAt())).toList();
-    }
-
-    @PostMapping("/credentials/renew-key")
-    @Operation(operationId = "renewCredentialKey", summary = "Seals every code anew with a new key; for leads")
-    Renewed renew(Principal who) {
-        people.leadNameOf(who);
-        return new Renewed(credentials.renew());
-    }
-
-    @GetMapping("/jobs/{job}/names")
-    @Operation(operationId = "names")
-    NamingView names(@PathVariable UUID job) {
-        Bench.State state = bench.of(job);
-        var names = naming.names(job, state.all());
-        Convention convention = naming.convention(job);
-        return new NamingView(convention.tokens(), DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
-                place.id(), place.label(), place.named().room(), names.get(place.id()).display(), names.get(place.id()).handle())).toList(),
-                naming.renamings(job, convention));
-    }
-
-    @PutMapping("/jobs/{job}/names")
-    @Operation(operationId = "changeNaming", summary = "Changes the convention; modules keep their names until they are renamed")
-    NamingView changeNaming(@PathVariable UUID job, @Valid @RequestBody NamingChange change) {
-        bench.of(job);
-        naming.follow(job, new Convention(change.tokens()));
-        return names(job);
-    }
-
-    @PostMapping("/jobs/{job}/names/rename")
-    @Operation(operationId = "renameAll", summary = "Calls every module of the job as the convention says now")
-    NamingView rename(@PathVariable UUID job) {
-        bench.of(job);
-        naming.rename(job);
-        return names(job);
     }
 }

@@ -1,0 +1,71 @@
+package org.hiddenclerk.app.bench;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import jakarta.validation.Valid;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.util.List;
+import java.util.UUID;
+import org.hiddenclerk.core.naming.Convention;
+import org.hiddenclerk.core.naming.DeviceName;
+import org.hiddenclerk.core.naming.Names;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Names of a job's modules: the convention, what it makes, and renaming by it. */
+@RestController
+@RequestMapping("/api/v1/jobs/{job}/names")
+@Tag(name = "bench")
+class NamesController {
+    private final Bench bench;
+    private final Naming naming;
+
+    NamesController(Bench bench, Naming naming) {
+        this.bench = bench;
+        this.naming = naming;
+    }
+
+    record NamingChange(@NotNull @Size(min = 1, max = 6) List<Convention.@NotNull Token> tokens) {
+    }
+
+    /** A name as it is or would be. {@code box} and {@code room} say where. */
+    record NameView(String place, String box, String room, String display, String handle) {
+    }
+
+    /** How names are built, what comes of it, and what would be called otherwise now. */
+    record NamingView(List<Convention.Token> tokens, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings) {
+    }
+
+    @GetMapping
+    @Operation(operationId = "names")
+    NamingView names(@PathVariable UUID job) {
+        Bench.State state = bench.of(job);
+        var names = naming.names(job, state.all());
+        Convention convention = naming.convention(job);
+        return new NamingView(convention.tokens(), DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
+                place.id(), place.label(), place.named().room(), names.get(place.id()).display(), names.get(place.id()).handle())).toList(),
+                naming.renamings(job, convention));
+    }
+
+    @PutMapping
+    @Operation(operationId = "changeNaming", summary = "Changes the convention; modules keep their names until they are renamed")
+    NamingView changeNaming(@PathVariable UUID job, @Valid @RequestBody NamingChange change) {
+        bench.of(job);
+        naming.follow(job, new Convention(change.tokens()));
+        return names(job);
+    }
+
+    @PostMapping("/rename")
+    @Operation(operationId = "renameAll", summary = "Calls every module of the job as the convention says now")
+    NamingView rename(@PathVariable UUID job) {
+        bench.of(job);
+        naming.rename(job);
+        return names(job);
+    }
+}
