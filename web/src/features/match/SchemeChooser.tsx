@@ -81,7 +81,12 @@ function SchemeRow({ offer, chosen, compared, onChoose, onCompare }: RowProps) {
         <span className="font-semibold">{offer.label}</span>
         <span className="text-soft block text-[13px]">
           {toll && tollWords(toll)}
-          {best && ` · best with ${best.moduleCode}`}
+          {best && (
+            <>
+              {" "}
+              · <span className="whitespace-nowrap">best with {best.moduleCode}</span>
+            </>
+          )}
         </span>
       </button>
       <label className="flex items-center gap-1.5 text-[13px]">

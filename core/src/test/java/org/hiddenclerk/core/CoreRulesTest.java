@@ -43,6 +43,11 @@ class CoreRulesTest {
             .should().dependOnClassesThat().resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "fitting..", CORE + "practice..");
 
     @ArchTest
+    static final ArchRule theBenchKnowsNoStage = noClasses().that().resideInAnyPackage(CORE + "credentials..", CORE + "naming..", CORE + "firmware..",
+            CORE + "bench..").should().dependOnClassesThat().resideInAnyPackage(CORE + "electrical..", CORE + "job..", CORE + "wiring..",
+                    CORE + "matching..", CORE + "ordering..", CORE + "fitting..");
+
+    @ArchTest
     static final ArchRule nothingIsBuiltOnPractice = noClasses().that().resideOutsideOfPackage(CORE + "practice..")
             .should().dependOnClassesThat().resideInAPackage(CORE + "practice..");
 
