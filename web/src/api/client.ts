@@ -195,6 +195,8 @@ export const api = {
     dataOf(client.POST("/api/v1/jobs/{job}/bench", { params: { path: { job } }, body })),
   markOnBench: (unit: string, body: Schemas["Marking"]) =>
     dataOf(client.POST("/api/v1/bench/{unit}/marks", { params: { path: { unit } }, body })),
+  putAside: (unit: string, version: number) =>
+    dataOf(client.POST("/api/v1/bench/{unit}/put-aside", { params: { path: { unit } }, body: { version } })),
   benchAddress: (unit: string, body: Schemas["Addressing"]) =>
     dataOf(client.PUT("/api/v1/bench/{unit}/address", { params: { path: { unit } }, body })),
   checkCredential: (body: Schemas["CredentialQuestion"]) =>

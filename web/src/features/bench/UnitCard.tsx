@@ -23,6 +23,7 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
       await changed();
     },
   });
+  const aside = useMutation({ mutationFn: () => api.putAside(unit.id, unit.version), onSuccess: changed });
   const open = chosen ?? unit.next;
   return (
     <section
@@ -40,6 +41,22 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
           </>
         )}
       </p>
+      {unit.faulty && (
+        <p className="border-error mt-2 flex flex-wrap items-center gap-2 border-l-4 pl-3 text-[14px]">
+          Something failed. Mend it and do the step again, or put the module aside.
+          {unit.boxLabel && (
+            <button
+              type="button"
+              className="btn btn-xs btn-outline"
+              disabled={aside.isPending}
+              onClick={() => aside.mutate()}
+            >
+              put it aside, {unit.boxLabel} takes another
+            </button>
+          )}
+        </p>
+      )}
+      {aside.isError && <Failure error={aside.error} />}
       <ol className="mt-3 space-y-1.5">
         {unit.steps.map((step) => (
           <li key={step.step} className="border-line border-b pb-1.5 last:border-0">

@@ -59,9 +59,8 @@ public class Bench {
         List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
         Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
-        Set<String> taken = rows.stream().flatMap(row -> row.place().stream()).collect(Collectors.toSet());
         return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()))).toList(),
-                all.stream().filter(place -> !taken.contains(place.id())).toList(), all);
+                all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
     }
 
     /** How far the modules of each box are; boxes without a module on the bench are left out. */
@@ -81,8 +80,7 @@ public class Bench {
 
     private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes) {
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
-        boolean isWaitedFor = row.place().filter(id -> all.stream().anyMatch(p -> p.id().equals(id) && p.module().equals(row.moduleCode())))
-                .isPresent();
+        boolean isWaitedFor = all.stream().anyMatch(place -> place.waitsFor(row));
         return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
                 model.protocol().isMesh(), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes);
     }
@@ -104,6 +102,11 @@ public class Bench {
     private void assign(BenchUnitRow row, UUID job) {
         State state = of(job);
         state.waiting().stream().filter(place -> place.module().equals(row.moduleCode())).findFirst().ifPresent(place -> {
+            // A module of another kind that was packed for it before its plan was changed.
+            state.units().stream().map(OnBench::row).filter(other -> other.place().filter(place.id()::equals).isPresent()).forEach(other -> {
+                other.isFree();
+                units.saveAndFlush(other);
+            });
             row.goesTo(place.box(), place.pick());
             Map<String, DeviceName> names = naming.names(job, state.all());
             row.isCalled(names.get(place.id()));
@@ -118,6 +121,14 @@ public class Bench {
             throw Unusable.content("This is not marked", new FieldProblem("/step", mark.step().name(), why));
         });
         row.mark(mark, who, now());
+        units.saveAndFlush(row);
+    }
+
+    /** Puts a module aside: its box waits for another one. */
+    @Transactional
+    public void free(UUID unit, long version) {
+        BenchUnitRow row = unchanged(unit, version);
+        row.isFree();
         units.saveAndFlush(row);
     }
 

@@ -77,6 +77,9 @@ class BenchController {
     record Marking(long version, @NotNull BenchStep step, @NotNull BenchCard.Outcome outcome, @NotNull @Size(max = 500) String note) {
     }
 
+    record Freeing(long version) {
+    }
+
     record Addressing(long version, @NotBlank @Size(max = 40) String address) {
     }
 
@@ -94,7 +97,7 @@ class BenchController {
 
     private BenchUnitView view(Bench.OnBench unit, Bench.State state) {
         BenchUnitRow row = unit.row();
-        var place = state.all().stream().filter(p -> row.place().filter(p.id()::equals).isPresent()).findFirst();
+        var place = state.all().stream().filter(p -> p.waitsFor(row)).findFirst();
         return new BenchUnitView(row.id(), row.version(), row.serial(), row.moduleCode(), unit.model().name(), unit.model().protocol().label(),
                 row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
@@ -135,6 +138,13 @@ class BenchController {
     @Operation(operationId = "markOnBench")
     BenchView mark(@PathVariable UUID unit, @Valid @RequestBody Marking marking, Principal who) {
         bench.mark(unit, marking.version(), new BenchCard.Mark(marking.step(), marking.outcome(), marking.note().strip()), people.nameOf(who));
+        return bench(bench.find(unit).jobId());
+    }
+
+    @PostMapping("/bench/{unit}/put-aside")
+    @Operation(operationId = "putAside", summary = "Puts a module aside; its box waits for another one")
+    BenchView putAside(@PathVariable UUID unit, @Valid @RequestBody Freeing freeing) {
+        bench.free(unit, freeing.version());
         return bench(bench.find(unit).jobId());
     }
 

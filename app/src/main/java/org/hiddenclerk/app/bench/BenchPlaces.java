@@ -41,6 +41,11 @@ class BenchPlaces {
         String id() {
             return idOf(box, pick);
         }
+
+        /** Whether it waits for this module still: a plan may have been changed since. */
+        boolean waitsFor(BenchUnitRow row) {
+            return row.place().filter(id()::equals).isPresent() && module.equals(row.moduleCode());
+        }
     }
 
     static String idOf(UUID box, int pick) {

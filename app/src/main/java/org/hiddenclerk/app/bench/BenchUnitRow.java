@@ -108,6 +108,14 @@ class BenchUnitRow {
         pick = number;
     }
 
+    /** No box waits for it any more; its name goes with the box. */
+    void isFree() {
+        boxId = null;
+        pick = null;
+        displayName = null;
+        handle = null;
+    }
+
     void isCalled(DeviceName name) {
         displayName = name.display();
         handle = name.handle();

@@ -46,7 +46,7 @@ class LabelController {
         BenchUnitRow row = unit.row();
         List<String> lines = new ArrayList<>();
         row.name().ifPresent(name -> lines.add(name.handle()));
-        state.all().stream().filter(p -> row.place().filter(p.id()::equals).isPresent()).findFirst()
+        state.all().stream().filter(p -> p.waitsFor(row)).findFirst()
                 .ifPresent(place -> lines.add(place.label() + ", " + place.named().room()));
         lines.add(row.moduleCode() + " · " + row.serial());
         String path = row.boxId().map(box -> "/jobs/" + job + "/boxes/" + box + "/draw").orElse("/jobs/" + job + "/bench");

@@ -94,6 +94,32 @@ class BenchTest {
     }
 
     @Test
+    void aFaultyModuleIsPutAsideAndItsBoxWaitsForAnother() {
+        house.pick(house.box("A"), zigbee);
+        JsonNode faulty = take(zigbee);
+        mark(faulty, "POWER_UP", "FAILED", "stays dark").ok();
+
+        JsonNode bench = person.post("/api/v1/bench/" + faulty.get("id").asString() + "/put-aside", Map.of("version",
+                unit(faulty).get("version").asLong())).ok();
+
+        assertThat(bench.get("waiting").get(0).get("moduleCode").asString()).isEqualTo(zigbee);
+        assertThat(unit(faulty).hasNonNull("boxLabel")).isFalse();
+        assertThat(take(zigbee).get("boxLabel").asString()).isEqualTo("A");
+    }
+
+    @Test
+    void aPlanThatIsChangedWaitsForTheOtherModule() {
+        String box = house.box("A");
+        house.pick(box, zigbee);
+        JsonNode first = take(zigbee);
+        house.pick(box, "SK-1");
+
+        assertThat(unit(first).hasNonNull("boxLabel")).isFalse();
+        assertThat(take("SK-1").get("boxLabel").asString()).isEqualTo("A");
+        assertThat(mark(first, "NAME", "DONE", "").status()).isEqualTo(422);
+    }
+
+    @Test
     void twoPeopleOnOneModuleDoNotLoseAMark() {
         JsonNode unit = take(zigbee);
         long seen = unit.get("version").asLong();
