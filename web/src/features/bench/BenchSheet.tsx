@@ -6,6 +6,7 @@ import { benchOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";
+import { Scan } from "../../ui/Scan";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { HousePages } from "../house/HousePages";
@@ -114,6 +115,7 @@ function Take({ job, waiting }: { job: string; waiting: Schemas["WaitingView"][]
       <button type="submit" className="btn btn-sm btn-primary">
         to the bench
       </button>
+      <Scan what="a serial" onRead={setSerial} />
       {take.isError && <Failure error={take.error} />}
     </form>
   );

@@ -4,6 +4,7 @@ import { api, type Schemas } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";
+import { Scan } from "../../ui/Scan";
 import { TextField } from "../../ui/TextField";
 
 type Unit = Schemas["BenchUnitView"];
@@ -71,6 +72,7 @@ export function CodeForm({ unit, onKept }: { unit: Unit; onKept: () => void }) {
         >
           keep it sealed
         </button>
+        <Scan what="its code" onRead={setText} />
       </form>
       {check.data && text && (
         <div role="status" className="mt-2 text-[14px]">

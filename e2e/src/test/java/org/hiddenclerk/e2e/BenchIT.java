@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
 import java.nio.charset.StandardCharsets;
@@ -51,6 +52,17 @@ class BenchIT {
             assertThat(new String(page.request().get(RunningClerk.get().address() + labels).body(), StandardCharsets.ISO_8859_1))
                     .startsWith("%PDF").hasSizeGreaterThan(5_000);
             assertThat(unit(page, "IT-1").innerText()).contains("power it up");
+            assertThat(desk.complaints()).isEmpty();
+        }
+    }
+
+    @Test
+    void aSerialIsScannedWithTheCamera() {
+        try (Desk desk = Desk.loggedIn(Desk.Screen.PHONE, "daylight")) {
+            desk.openHouse("Bench");
+            desk.press("scan a serial");
+            PlaywrightAssertions.assertThat(desk.page().getByLabel("Serial, scanned or typed")).hasValue(Desk.SEEN_BY_CAMERA);
+            PlaywrightAssertions.assertThat(desk.page().getByLabel("what the camera sees")).isHidden();
             assertThat(desk.complaints()).isEmpty();
         }
     }

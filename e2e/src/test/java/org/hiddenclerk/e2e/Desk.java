@@ -22,6 +22,9 @@ final class Desk implements AutoCloseable {
     private static Browser browser;
 
     private final BrowserContext context;
+    /** What the browser's camera sees. */
+    static final String SEEN_BY_CAMERA = "SN-CAMERA-7";
+
     private final Page page;
     private final List<String> complaints = new ArrayList<>();
 
@@ -62,9 +65,17 @@ final class Desk implements AutoCloseable {
             Playwright playwright = Playwright.create(
                     new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
             browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(ARGUMENTS));
+                    .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(withCamera()));
         }
         return browser;
+    }
+
+    /** A camera that sees the serial of a module. */
+    private static List<String> withCamera() {
+        List<String> arguments = new ArrayList<>(ARGUMENTS);
+        arguments.addAll(List.of("--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream",
+                "--use-file-for-fake-video-capture=" + CameraPicture.of(SEEN_BY_CAMERA)));
+        return arguments;
     }
 
     /** A person who is logged in. */
