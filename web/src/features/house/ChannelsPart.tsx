@@ -89,7 +89,12 @@ export function ChannelsPart({ draft, setDraft }: { draft: Document; setDraft: (
 function Band({ plan, own }: { plan: Schemas["ChannelAnswer"]; own: number | null }) {
   const x = (mhz: number) => (mhz - FROM) * SCALE;
   return (
-    <div className="overflow-x-auto">
+    <section
+      aria-label="the band, drawn to scale"
+      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a phone, and the keyboard must reach it.
+      tabIndex={0}
+      className="overflow-x-auto"
+    >
       <svg
         viewBox={`0 0 ${(TO - FROM) * SCALE} 76`}
         className="w-full min-w-[560px] max-w-3xl"
@@ -144,6 +149,6 @@ function Band({ plan, own }: { plan: Schemas["ChannelAnswer"]; own: number | nul
           </g>
         ))}
       </svg>
-    </div>
+    </section>
   );
 }
