@@ -2,6 +2,7 @@ package org.hiddenclerk.core.firmware;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -35,6 +36,18 @@ class RolloutTest {
             devices.add(device("d" + i, i % 3 == 0 ? "blind" : "relay", random.nextInt(4), random.nextInt(3) == 0));
         }
         return devices;
+    }
+
+    /** SH-1 to SH-4 of the check values: FIPS 180-4. */
+    @Test
+    void sumsOfFilesAreThePublishedOnes() {
+        assertThat(Release.sumOf("abc".getBytes(StandardCharsets.US_ASCII))).as("SH-1").isEqualTo(SUM);
+        assertThat(Release.sumOf(new byte[0])).as("SH-2").isEqualTo("e3b0c44298fc1c149afbf4c8996fb92427ae41e4649b934ca495991b7852b855");
+        assertThat(Release.sumOf("abcdbcdecdefdefgefghfghighijhijkijkljklmklmnlmnomnopnopq".getBytes(StandardCharsets.US_ASCII))).as("SH-3")
+                .isEqualTo("248d6a61d20638b8e5c026930c3e6039a33ce45964ff2167f6ecedd419db06c1");
+        assertThat(Release.sumOf("a".repeat(1_000_000).getBytes(StandardCharsets.US_ASCII))).as("SH-4")
+                .isEqualTo("cdc76e5c9914fb9281a1c7e284d73e67f1809a48a497200e046d39ccc7112cd0");
+        assertThat(RELEASES.get("relay").isOf("abd".getBytes(StandardCharsets.US_ASCII))).isFalse();
     }
 
     @Test
