@@ -10,20 +10,14 @@ import { TextField } from "../../ui/TextField";
 type Unit = Schemas["BenchUnitView"];
 type Kind = Schemas["Keeping"]["kind"];
 
-const WORDS: Record<Kind, string> = {
-  ZIGBEE_INSTALL_CODE: "Zigbee install code",
-  ZWAVE_KEY: "Z-Wave DSK",
-  ZWAVE_START_CODE: "Z-Wave start code",
-  MATTER_MANUAL_CODE: "Matter manual code",
-  MATTER_SQUARE_CODE: "Matter square code",
-  WIFI: "Wi-Fi network",
-};
 /** Shorter texts are still being typed. */
 const WORTH_CHECKING = 8;
 
 /** Codes of a module: checked while they are typed, kept sealed, shown on purpose. */
 export function CodeForm({ unit, onKept }: { unit: Unit; onKept: () => void }) {
-  const [kind, setKind] = useState<Kind>(unit.kinds[0] ?? "ZIGBEE_INSTALL_CODE");
+  const [chosen, choose] = useState<Kind | undefined>(unit.kinds[0]?.kind);
+  const kind = chosen ?? "ZIGBEE_INSTALL_CODE";
+  const label = unit.kinds.find((k) => k.kind === kind)?.label ?? "Code";
   const [text, setText] = useState("");
   const check = useQuery({
     queryKey: ["credential-check", kind, text],
@@ -52,12 +46,12 @@ export function CodeForm({ unit, onKept }: { unit: Unit; onKept: () => void }) {
           <Choice
             label="Kind"
             value={kind}
-            onChange={setKind}
-            options={unit.kinds.map((k) => ({ value: k, label: WORDS[k] }))}
+            onChange={choose}
+            options={unit.kinds.map((k) => ({ value: k.kind, label: k.label }))}
           />
         )}
         <TextField
-          label={WORDS[kind]}
+          label={label}
           value={text}
           onChange={setText}
           className="min-w-64 flex-1"

@@ -5,14 +5,6 @@ import { Failure } from "../../ui/Failure";
 
 type Token = Schemas["NamingChange"]["tokens"][number];
 
-const TOKENS: { token: Token; word: string }[] = [
-  { token: "STOREY", word: "storey" },
-  { token: "ROOM", word: "room" },
-  { token: "BOX", word: "box" },
-  { token: "WHAT", word: "what it switches" },
-  { token: "KIND", word: "kind" },
-];
-
 /** How the modules of the job are called: tokens in an order, what comes of it, and what would change. */
 export function NamesPart({ job }: { job: string }) {
   const queries = useQueryClient();
@@ -32,7 +24,7 @@ export function NamesPart({ job }: { job: string }) {
       {names.isError && <Failure error={names.error} onRetry={() => names.refetch()} />}
       <fieldset className="mt-2 flex flex-wrap items-center gap-1.5">
         <legend className="sr-only">Tokens of a name, in the order in which they are pressed</legend>
-        {TOKENS.map(({ token, word }) => {
+        {names.data?.choices.map(({ token, words }) => {
           const at = tokens.indexOf(token);
           return (
             <button
@@ -43,7 +35,7 @@ export function NamesPart({ job }: { job: string }) {
               disabled={change.isPending || (at >= 0 && tokens.length === 1)}
               onClick={() => toggle(token)}
             >
-              {at >= 0 && <span className="font-mono">{at + 1}</span>} {word}
+              {at >= 0 && <span className="font-mono">{at + 1}</span>} {words}
             </button>
           );
         })}

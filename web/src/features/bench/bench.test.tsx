@@ -43,7 +43,7 @@ const unit: Schemas["BenchUnitView"] = {
       keptAt: "2026-11-25T10:00:00Z",
     },
   ],
-  kinds: ["ZIGBEE_INSTALL_CODE"],
+  kinds: [{ kind: "ZIGBEE_INSTALL_CODE", label: "Zigbee install code" }],
 };
 
 const around = (part: React.ReactNode) =>
@@ -132,7 +132,17 @@ it("takes serials as fast as they are scanned, and gives a refused one back", as
 it("builds names from tokens in the order in which they are pressed", async () => {
   answers.push({
     match: /GET .*\/names$/,
-    body: { tokens: ["ROOM"], displayCharacters: 32, handleCharacters: 63, names: [], renamings: [] },
+    body: {
+      tokens: ["ROOM"],
+      choices: [
+        { token: "ROOM", words: "room" },
+        { token: "BOX", words: "box" },
+      ],
+      displayCharacters: 32,
+      handleCharacters: 63,
+      names: [],
+      renamings: [],
+    },
   });
   answers.push({ match: /PUT .*\/names$/, body: {} });
   around(<NamesPart job="j" />);

@@ -15,6 +15,7 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.core.bench.BenchCard;
+import org.hiddenclerk.core.bench.JoiningCodes;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.credentials.Checked;
 import org.hiddenclerk.core.credentials.DeviceAddress;
@@ -82,7 +83,7 @@ public class Bench {
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
         boolean isWaitedFor = all.stream().anyMatch(place -> place.waitsFor(row));
         return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
-                model.protocol().isMesh(), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes);
+                JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes);
     }
 
     /** @throws Unusable for a serial that is known, and for a module that the stock book does not have */

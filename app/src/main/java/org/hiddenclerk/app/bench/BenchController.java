@@ -14,6 +14,7 @@ import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
+import org.hiddenclerk.core.bench.JoiningCodes;
 import org.hiddenclerk.core.credentials.CredentialKind;
 import org.hiddenclerk.core.credentials.DeviceAddress;
 import org.hiddenclerk.core.naming.DeviceName;
@@ -57,11 +58,15 @@ class BenchController {
     record CredentialView(UUID id, CredentialKind kind, String label, String masked, List<CredentialKind.Fact> facts, String keptBy, Instant keptAt) {
     }
 
+    /** A kind of code that a module may have. */
+    record CodeKindView(CredentialKind kind, String label) {
+    }
+
     /** A module on the bench. */
     record BenchUnitView(UUID id, long version, String serial, String moduleCode, String name, String protocol, @MayBeAbsent UUID box,
                          @MayBeAbsent String boxLabel, @MayBeAbsent String room, @MayBeAbsent String display, @MayBeAbsent String handle,
                          @MayBeAbsent String address, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
-                         List<CredentialView> codes, List<CredentialKind> kinds) {
+                         List<CredentialView> codes, List<CodeKindView> kinds) {
     }
 
     /** So many places wait for a module of a kind. */
@@ -102,15 +107,8 @@ class BenchController {
                 row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
                 row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), steps(unit), unit.card().next().orElse(null),
-                unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), kinds(unit));
-    }
-
-    private static List<CredentialKind> kinds(Bench.OnBench unit) {
-        return switch (unit.model().protocol()) {
-            case ZIGBEE -> List.of(CredentialKind.ZIGBEE_INSTALL_CODE);
-            case ZWAVE -> List.of(CredentialKind.ZWAVE_KEY, CredentialKind.ZWAVE_START_CODE);
-            case WIFI, MQTT_WIFI -> List.of(CredentialKind.MATTER_MANUAL_CODE, CredentialKind.MATTER_SQUARE_CODE);
-        };
+                unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), JoiningCodes.of(unit.model().protocol()).stream()
+                .map(kind -> new CodeKindView(kind, kind.label())).toList());
     }
 
     private static List<BenchStepView> steps(Bench.OnBench unit) {

@@ -5,6 +5,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.core.naming.Convention;
@@ -23,6 +24,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/v1/jobs/{job}/names")
 @Tag(name = "bench")
 class NamesController {
+    /** A module has one name, so its channel is no token here. */
+    private static final List<TokenView> CHOICES = Arrays.stream(Convention.Token.values()).filter(token -> token != Convention.Token.CHANNEL)
+            .map(token -> new TokenView(token, token.words())).toList();
+
     private final Bench bench;
     private final Naming naming;
 
@@ -38,8 +43,12 @@ class NamesController {
     record NameView(String place, String box, String room, String display, String handle) {
     }
 
+    /** What a name may be built from. */
+    record TokenView(Convention.Token token, String words) {
+    }
+
     /** How names are built, what comes of it, and what would be called otherwise now. */
-    record NamingView(List<Convention.Token> tokens, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings) {
+    record NamingView(List<Convention.Token> tokens, List<TokenView> choices, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings) {
     }
 
     @GetMapping
@@ -48,7 +57,7 @@ class NamesController {
         Bench.State state = bench.of(job);
         var names = naming.names(job, state.all());
         Convention convention = naming.convention(job);
-        return new NamingView(convention.tokens(), DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
+        return new NamingView(convention.tokens(), CHOICES, DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
                 place.id(), place.label(), place.named().room(), names.get(place.id()).display(), names.get(place.id()).handle())).toList(),
                 naming.renamings(job, convention));
     }

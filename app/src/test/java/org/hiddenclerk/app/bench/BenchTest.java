@@ -116,6 +116,8 @@ class BenchTest {
 
         assertThat(unit(first).hasNonNull("boxLabel")).isFalse();
         assertThat(take("SK-1").get("boxLabel").asString()).isEqualTo("A");
+        assertThat(unit(first).hasNonNull("display")).as("its name went with the box").isFalse();
+        mark(first, "POWER_UP", "DONE", "").ok();
         assertThat(mark(first, "NAME", "DONE", "").status()).isEqualTo(422);
     }
 

@@ -8,7 +8,7 @@ import java.util.Map;
 
 /**
  * In which order the modules of a house get their firmware: one of each kind first, then the rest in batches from near to far,
- * those that pass nothing on last, because others are reached through the rest.
+ * those that pass nothing on last, because others are reached through the rest. Common practice, no source.
  *
  * @param waves    one after the other; the first holds one module of each kind
  * @param releases what each kind gets

@@ -11,6 +11,7 @@ import net.jqwik.api.constraints.Size;
 import org.hiddenclerk.core.bench.BenchCard.Facts;
 import org.hiddenclerk.core.bench.BenchCard.Mark;
 import org.hiddenclerk.core.bench.BenchCard.Outcome;
+import org.hiddenclerk.core.catalogue.Protocol;
 import org.junit.jupiter.api.Test;
 
 /** What may be marked on the bench, and what may not. */
@@ -50,6 +51,16 @@ class BenchCardTest {
         assertThat(card.isBehind(BenchStep.CHANNELS)).isFalse();
         assertThat(card.refusal(new Mark(BenchStep.CHANNELS, Outcome.SKIPPED, " ")).orElseThrow()).contains("reason");
         assertThat(card.refusal(new Mark(BenchStep.POWER_UP, Outcome.SKIPPED, "no bench here")).orElseThrow()).contains("never left out");
+    }
+
+    /** Every protocol that asks for a code has a kind of code to keep. */
+    @Test
+    void whatIsAskedForCanBeKept() {
+        for (Protocol protocol : Protocol.values()) {
+            assertThat(JoiningCodes.areNeeded(protocol) && JoiningCodes.of(protocol).isEmpty()).as(protocol.label()).isFalse();
+        }
+        assertThat(JoiningCodes.areNeeded(Protocol.ZIGBEE)).isTrue();
+        assertThat(JoiningCodes.areNeeded(Protocol.MQTT_WIFI)).isFalse();
     }
 
     /** However it is tried: what is ready was powered, has what its protocol needs, and nothing of it failed last. */
