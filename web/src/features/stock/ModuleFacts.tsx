@@ -13,6 +13,42 @@ const listed = (text: string) =>
     .map((word) => word.trim())
     .filter((word) => word !== "");
 
+type Column<T> = {
+  label: string;
+  wide?: boolean;
+  /** What is kept differs from what is typed: the field keeps the typing. */
+  late?: boolean;
+  show: (row: T) => string;
+  take: (text: string) => Partial<T>;
+};
+
+const INDICATOR: Column<Schemas["IndicatorEntry"]>[] = [
+  { label: "State", show: (i) => i.state, take: (state) => ({ state }) },
+  { label: "Pattern", wide: true, show: (i) => i.pattern, take: (pattern) => ({ pattern }) },
+];
+const FIRMWARE: Column<Schemas["FirmwareEntry"]>[] = [
+  { label: "Line", show: (f) => f.name, take: (name) => ({ name }) },
+  { label: "Version", show: (f) => f.version, take: (version) => ({ version }) },
+  {
+    label: "Features, with commas",
+    wide: true,
+    late: true,
+    show: (f) => f.features.join(", "),
+    take: (text) => ({ features: listed(text) }),
+  },
+];
+const ENDPOINT: Column<Schemas["EndpointEntry"]>[] = [
+  { label: "Number", show: (e) => String(e.number), take: (text) => ({ number: figureOf(text) ?? 0 }) },
+  { label: "Drives", wide: true, show: (e) => e.drives, take: (drives) => ({ drives }) },
+];
+const TERMINAL: Column<Schemas["TerminalEntry"]>[] = [
+  { label: "Name", show: (t) => t.name, take: (name) => ({ name }) },
+  { label: "Conductors", show: (t) => String(t.takes), take: (text) => ({ takes: figureOf(text) ?? 0 }) },
+];
+const PAIRING: Column<Schemas["PairingEntry"]>[] = [
+  { label: "What to do", wide: true, show: (p) => p.words, take: (words) => ({ words }) },
+];
+
 /** Terminals, pairing, indicator, firmware, endpoints and supply: what is looked up at the bench. */
 export function ModuleFacts({
   document: d,
@@ -42,14 +78,7 @@ export function ModuleFacts({
         >
           {(t, change, name) => (
             <>
-              <Cell name={name} label="Name" value={t.name} onChange={(v) => change({ name: v })} required />
-              <Cell
-                name={name}
-                label="Conductors"
-                value={String(t.takes)}
-                onChange={(v) => change({ takes: figureOf(v) ?? 0 })}
-                required
-              />
+              <Cells name={name} row={t} change={change} columns={TERMINAL} />
               <FigureField
                 label="Up to, mm²"
                 className="w-28"
@@ -73,14 +102,7 @@ export function ModuleFacts({
         >
           {(p, change, name) => (
             <>
-              <Cell
-                name={name}
-                label="What to do"
-                wide
-                value={p.words}
-                onChange={(v) => change({ words: v })}
-                required
-              />
+              <Cells name={name} row={p} change={change} columns={PAIRING} />
               <Choice
                 label="Works when the box is"
                 value={p.overAir ? "closed" : "open"}
@@ -99,25 +121,7 @@ export function ModuleFacts({
           blank={() => ({ state: "", pattern: "" })}
           onChange={(indicators) => set({ indicators })}
         >
-          {(i, change, name) => (
-            <>
-              <Cell
-                name={name}
-                label="State"
-                value={i.state}
-                onChange={(v) => change({ state: v })}
-                required
-              />
-              <Cell
-                name={name}
-                label="Pattern"
-                wide
-                value={i.pattern}
-                onChange={(v) => change({ pattern: v })}
-                required
-              />
-            </>
-          )}
+          {(row, change, name) => <Cells name={name} row={row} change={change} columns={INDICATOR} />}
         </RowsField>
         <RowsField
           title="Firmware"
@@ -125,26 +129,7 @@ export function ModuleFacts({
           blank={() => ({ name: "", version: "", features: [] as string[] })}
           onChange={(firmware) => set({ firmware })}
         >
-          {(f, change, name) => (
-            <>
-              <Cell name={name} label="Line" value={f.name} onChange={(v) => change({ name: v })} required />
-              <Cell
-                name={name}
-                label="Version"
-                value={f.version}
-                onChange={(v) => change({ version: v })}
-                required
-              />
-              <Cell
-                name={name}
-                label="Features, with commas"
-                wide
-                value={f.features.join(", ")}
-                onChange={(v) => change({ features: listed(v) })}
-                late
-              />
-            </>
-          )}
+          {(row, change, name) => <Cells name={name} row={row} change={change} columns={FIRMWARE} />}
         </RowsField>
         <RowsField
           title="Endpoints"
@@ -152,25 +137,7 @@ export function ModuleFacts({
           blank={() => ({ number: 1, drives: "" })}
           onChange={(endpoints) => set({ endpoints })}
         >
-          {(e, change, name) => (
-            <>
-              <Cell
-                name={name}
-                label="Number"
-                value={String(e.number)}
-                onChange={(v) => change({ number: figureOf(v) ?? 0 })}
-                required
-              />
-              <Cell
-                name={name}
-                label="Drives"
-                wide
-                value={e.drives}
-                onChange={(v) => change({ drives: v })}
-                required
-              />
-            </>
-          )}
+          {(row, change, name) => <Cells name={name} row={row} change={change} columns={ENDPOINT} />}
         </RowsField>
       </div>
     </details>
@@ -225,26 +192,18 @@ function Supply({ document: d, set }: { document: Document; set: (part: Partial<
   );
 }
 
-/** A short field of a row; its label is heard with the row's name. */
-function Cell(props: {
-  name: string;
-  label: string;
-  value: string;
-  onChange: (value: string) => void;
-  wide?: boolean;
-  /** What is kept differs from what is typed: the field keeps the typing. */
-  late?: boolean;
-  required?: boolean;
-}) {
-  const { name, label, value, onChange, wide, late, required } = props;
-  return (
+/** Short fields of a row; each label is heard with the row's name. */
+function Cells<T>(props: { name: string; row: T; change: (part: Partial<T>) => void; columns: Column<T>[] }) {
+  const { name, row, change, columns } = props;
+  return columns.map(({ label, wide, late, show, take }) => (
     <TextField
+      key={label}
       label={label}
       aria-label={`${name}: ${label}`}
       className={wide ? "min-w-56 flex-1" : "w-28"}
-      {...(late ? { defaultValue: value } : { value })}
-      onChange={onChange}
-      required={required}
+      {...(late ? { defaultValue: show(row) } : { value: show(row) })}
+      onChange={(text) => change(take(text))}
+      required={!late}
     />
-  );
+  ));
 }
