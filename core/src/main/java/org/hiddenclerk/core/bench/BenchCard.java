@@ -39,9 +39,9 @@ public record BenchCard(List<Mark> marks, Facts facts) {
         return marks.stream().filter(mark -> mark.step() == step).map(Mark::outcome).reduce((earlier, later) -> later);
     }
 
-    /** Whether a step lies behind: done, left out with a reason, or not asked of this module. */
+    /** Whether a step lies behind: done, left out with a reason, or neither asked of this module nor tried. */
     public boolean isBehind(BenchStep step) {
-        return outcome(step).filter(o -> o != Outcome.FAILED).isPresent() || step == BenchStep.CREDENTIAL && !facts.needsCode();
+        return outcome(step).map(last -> last != Outcome.FAILED).orElse(step == BenchStep.CREDENTIAL && !facts.needsCode());
     }
 
     /** The first step that does not lie behind; empty for a module that is ready. */

@@ -53,6 +53,16 @@ class BenchCardTest {
         assertThat(card.refusal(new Mark(BenchStep.POWER_UP, Outcome.SKIPPED, "no bench here")).orElseThrow()).contains("never left out");
     }
 
+    /** A code nobody asked for that was tried and failed is open all the same: somebody meant to keep it. */
+    @Test
+    void aCodeThatFailedIsOpenEvenWhereNoneIsAsked() {
+        Facts needsNone = new Facts(false, false, true, true);
+        Mark failed = new Mark(BenchStep.CREDENTIAL, Outcome.FAILED, "unreadable");
+        assertThat(new BenchCard(List.of(), needsNone).isBehind(BenchStep.CREDENTIAL)).isTrue();
+        assertThat(new BenchCard(List.of(failed), needsNone).isBehind(BenchStep.CREDENTIAL)).isFalse();
+        assertThat(new BenchCard(List.of(failed, new Mark(BenchStep.CREDENTIAL, Outcome.SKIPPED, "has none")), needsNone).isBehind(BenchStep.CREDENTIAL)).isTrue();
+    }
+
     /** Every protocol that asks for a code has a kind of code to keep. */
     @Test
     void whatIsAskedForCanBeKept() {
