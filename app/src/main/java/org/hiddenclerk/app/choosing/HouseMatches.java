@@ -3,6 +3,7 @@ package org.hiddenclerk.app.choosing;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.settings.HouseSettings;
@@ -68,8 +69,13 @@ class HouseMatches {
     private HouseMemory memory(Basis basis) {
         synchronized (memories) {
             HouseMemory kept = memories.get(basis);
-            if (kept == null || kept.size() > MOST_PLANS) {
-                kept = new HouseMemory(basis.models(), basis.terms(), basis.region());
+            if (kept != null && kept.size() > MOST_PLANS) {
+                memories.clear();
+                kept = null;
+            }
+            if (kept == null) {
+                kept = latest(basis).map(earlier -> earlier.forStock(basis.models()))
+                        .orElseGet(() -> new HouseMemory(basis.models(), basis.terms(), basis.region()));
                 memories.put(basis, kept);
             }
             while (memories.size() > MEMORIES) {
@@ -77,5 +83,11 @@ class HouseMatches {
             }
             return kept;
         }
+    }
+
+    /** The memory of the stock book as it was before, under the same terms. */
+    private Optional<HouseMemory> latest(Basis basis) {
+        return memories.entrySet().stream().filter(memory -> memory.getKey().terms().equals(basis.terms())
+                && memory.getKey().region() == basis.region()).map(Map.Entry::getValue).reduce((earlier, later) -> later);
     }
 }

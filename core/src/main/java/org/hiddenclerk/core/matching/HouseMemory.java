@@ -4,9 +4,12 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicInteger;
 import java.util.function.Supplier;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
@@ -15,11 +18,13 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.SchemeCode;
 
 /**
  * What was judged before for one stock book, region and set of terms, by content and not by house: whoever changes one box of a
- * house has only that kind of box judged anew. Grows with the kinds of boxes it has seen; forget it with the stock book it was
- * made for. Used by one match at a time.
+ * house has only that kind of box judged anew. Grows with the kinds of boxes it has seen; when the stock book changes, go on with
+ * {@link #forStock}. Used by one match at a time.
  */
 public final class HouseMemory {
     private final List<ModuleModel> models;
@@ -28,7 +33,7 @@ public final class HouseMemory {
     private final Shapes shapes;
     private final double[] standbyHeat;
     private final Map<Object, Part[]> tables = new ConcurrentHashMap<>();
-    private final Map<Object, Optional<TwinClass.Case>> shared = new ConcurrentHashMap<>();
+    private final Map<Drawing, Optional<TwinClass.Case>> shared = new ConcurrentHashMap<>();
     private final AtomicInteger nextRoom = new AtomicInteger();
     private final Map<Object, Integer> rooms = new ConcurrentHashMap<>();
     private final Map<Object, Optional<Placement>> placements = new ConcurrentHashMap<>();
@@ -40,6 +45,39 @@ public final class HouseMemory {
         this.region = region;
         shapes = new Shapes(this.models);
         standbyHeat = this.models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, region.nominalVolts().asDouble())).toArray();
+    }
+
+    /**
+     * What is remembered of the plans and the room in boxes when a stock book changes: everything that none of the changed modules
+     * has a part in.
+     */
+    public HouseMemory forStock(List<ModuleModel> changed) {
+        HouseMemory next = new HouseMemory(changed, terms, region);
+        Map<String, ModuleModel> now = next.models.stream().collect(Collectors.toMap(ModuleModel::code, model -> model));
+        Set<String> kept = models.stream().filter(model -> model.equals(now.get(model.code()))).map(ModuleModel::code).collect(Collectors.toSet());
+        shared.forEach((drawing, drawn) -> {
+            if (drawing.modules().allMatch(kept::contains)) {
+                next.shared.put(drawing, drawn);
+            }
+        });
+        next.placements.putAll(placements);
+        next.facts.putAll(facts);
+        return next;
+    }
+
+    /**
+     * A plan that was drawn: for which kind of run, and with which modules of the stock book.
+     *
+     * @param greediest the module it was drawn with
+     * @param modest    the module it was drawn with at the other end
+     * @param heavy     what the loads draw
+     * @param light     what they draw at the other end; empty when there is none
+     */
+    record Drawing(String kind, SchemeCode scheme, List<Integer> gangs, List<Integer> loads, String greediest, String modest,
+                   Optional<String> companion, String heavy, String light, Optional<Watts> bypass) {
+        private Stream<String> modules() {
+            return Stream.concat(Stream.of(greediest, modest), companion.stream());
+        }
     }
 
     /** One group of rules for some modules: what it found, and how bad that is. */
@@ -102,7 +140,7 @@ public final class HouseMemory {
         return table[index];
     }
 
-    Map<Object, Optional<TwinClass.Case>> shared() {
+    Map<Drawing, Optional<TwinClass.Case>> shared() {
         return shared;
     }
 

@@ -212,7 +212,7 @@ final class TwinClass {
             Side own = side(List.of(member), HEAVIER);
             return apart().stream().map(alike -> {
                 ModuleModel model = alike.first();
-                return new Alone(memory.shared().computeIfAbsent(List.of(text, asked(model), own.draws, bypass(member)),
+                return new Alone(memory.shared().computeIfAbsent(drawing(model, model, own.draws, "", bypass(member)),
                         k -> Optional.of(draw(own.planner(), model, bypass(member)))).orElseThrow(), alike);
             }).toList();
         }
@@ -230,15 +230,16 @@ final class TwinClass {
             return apart;
         }
 
-        private List<Object> asked(ModuleModel model) {
-            return List.of(scheme, gangs, loads, model.code(), companion.map(ModuleModel::code));
+        private HouseMemory.Drawing drawing(ModuleModel greediest, ModuleModel modest, String heavy, String light, Optional<Watts> bypass) {
+            return new HouseMemory.Drawing(text, scheme, gangs, loads, greediest.code(), modest.code(), companion.map(ModuleModel::code),
+                    heavy, light, bypass);
         }
 
         private Optional<Case> shared(Optional<Watts> bypass) {
             List<Member> alike = bypassMatters(scheme) ? members.stream().filter(m -> bypass(m).equals(bypass)).toList() : members;
             Side heavy = heaviest(alike);
             Side light = lightest(alike);
-            return memory.shared().computeIfAbsent(List.of(text, asked(same.first()), heavy.draws, light.draws, bypass),
+            return memory.shared().computeIfAbsent(drawing(same.first(), same.last(), heavy.draws, light.draws, bypass),
                     k -> atTheEnds(heavy, light, bypass));
         }
 

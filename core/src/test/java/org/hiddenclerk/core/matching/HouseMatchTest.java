@@ -185,6 +185,23 @@ class HouseMatchTest {
                 : box.feed(second, common(2)).lamp(2, throwOf(2), second).build();
     }
 
+    /** What is carried over to a changed stock book is what would be judged anew. */
+    @Test
+    void aChangedStockBookForgetsOnlyWhatTheChangedModulesHaveAPartIn() {
+        HouseSurvey survey = new HouseSurvey(Boxes.house(), Map.of("a", twoGangs("4", "4"), "b", twoGangs("4", "6")), Map.of());
+        HouseMemory before = new HouseMemory(MODELS, TERMS, RegionProfile.EU_230);
+        new HouseMatch(survey, before).match();
+        List<ModuleModel> changed = new ArrayList<>(MODELS.subList(1, MODELS.size()));
+        changed.replaceAll(model -> model.code().equals(Modules.receiver().code()) ? Modules.as(Modules.withNeutral(1, 2, Modules.generous()),
+                model.code(), 700, MODELS.get(2).body().orElseThrow()) : model);
+
+        HouseMemory after = before.forStock(changed);
+
+        assertThat(after.size()).isPositive().isLessThan(before.size());
+        assertThat(new HouseMatch(survey, after).match().cells()).map(HouseMatch.Cell::toString).isEqualTo(
+                new HouseMatch(survey, changed, TERMS).match().cells().stream().map(HouseMatch.Cell::toString).toList());
+    }
+
     @Test
     void aRefusedCellSaysWhy() {
         Box box = Boxes.box().gang("4", "LED 288").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
