@@ -75,13 +75,16 @@ public final class Rollout {
     public static Rollout replay(RolloutPlan plan, List<Event> events) {
         Rollout rollout = new Rollout(plan);
         rollout.advance();
-        for (Event event : events) {
-            rollout.refusal(event).ifPresent(why -> {
-                throw new IllegalArgumentException(why);
-            });
-            rollout.happened(event);
-        }
+        events.forEach(rollout::add);
         return rollout;
+    }
+
+    /** @throws IllegalArgumentException for an event that cannot happen now */
+    public void add(Event event) {
+        refusal(event).ifPresent(why -> {
+            throw new IllegalArgumentException(why);
+        });
+        happened(event);
     }
 
     /** Why an event cannot happen now; empty when it can. */
