@@ -84,6 +84,15 @@ public enum FindingCode {
     LINK_NOT_ESTIMATED(NOTE, "No estimate of the link"),
     TOO_MANY_HOPS(HOLD, "Too many hops to the coordinator"),
     NETWORK_FULL(HOLD, "More members than the network takes"),
+    // Joining
+    DID_NOT_COME_IN(HOLD, "A module did not come in"),
+    DOES_NOT_ANSWER(HOLD, "A module does not answer"),
+    NAME_TWICE(HOLD, "Two devices bear one name"),
+    CAME_BACK_ELSEWHERE(NOTE, "A module came back under another address"),
+    SETTING_NOT_KEPT(HOLD, "A setting reads otherwise than written"),
+    LINK_MEASURED_WEAK(NOTE, "A module is heard weakly"),
+    LINK_MEASURED_POOR(HOLD, "A module is hardly heard"),
+    UPDATE_NOT_TAKEN(HOLD, "A module did not take its firmware"),
     // Colours as found
     COLOUR_MISLEADS(NOTE, "The colour does not tell what it does"),
     EARTH_COLOUR_MISUSED(HOLD, "An earth colour on something else"),

@@ -8,7 +8,7 @@ public sealed interface Heard {
     record WindowClosed() implements Heard {
     }
 
-    record CameIn(Member device) implements Heard {
+    record CameIn(Member member) implements Heard {
     }
 
     /** Somebody moved the wall switch at an input. */

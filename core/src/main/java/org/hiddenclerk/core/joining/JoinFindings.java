@@ -1,0 +1,75 @@
+package org.hiddenclerk.core.joining;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+
+/** What may be found while modules join; every rule is common practice, no source. */
+public final class JoinFindings {
+    private JoinFindings() {
+    }
+
+    public static Finding notIn(String subject, int windows) {
+        return of(FindingCode.DID_NOT_COME_IN, subject, subject + " did not come in while the network was open " + windows + " times.", Remedy.Kind.FIND_OUT,
+                "look at its indicator, let it search again, and read its code off the module once more");
+    }
+
+    public static Finding silent(String subject) {
+        return of(FindingCode.DOES_NOT_ANSWER, subject, subject + " came in and does not answer.", Remedy.Kind.OTHER_MODULE,
+                "take its supply away for 10 s; if it stays silent, put it aside");
+    }
+
+    public static List<Finding> settings(String subject, List<Settings.Difference> differences) {
+        return differences.stream().map(d -> of(FindingCode.SETTING_NOT_KEPT, subject, subject + ": " + d.key() + " was set to " + d.written().orElse("nothing")
+                + " and reads " + d.read().orElse("nothing") + ".", Remedy.Kind.FIND_OUT, "write it once more; if it reads the same, its firmware may lack it")).toList();
+    }
+
+    public static Optional<Finding> link(String subject, Protocol protocol, int figure) {
+        Link link = Link.of(protocol, figure);
+        return link.grade() == Link.Grade.GOOD ? Optional.empty() : Optional.of(of(link.grade() == Link.Grade.WEAK ? FindingCode.LINK_MEASURED_WEAK
+                : FindingCode.LINK_MEASURED_POOR, subject, subject + " is heard with " + figure + " " + link.unit() + ".", Remedy.Kind.ADD_ROUTER, link.grade().remedy()));
+    }
+
+    /** Names that are borne twice, and devices that came back under another address. */
+    public static List<Finding> muster(Muster muster) {
+        List<Finding> findings = new ArrayList<>();
+        muster.twice().forEach((name, addresses) -> findings.add(of(FindingCode.NAME_TWICE, name, "\"" + name + "\" is borne by " + String.join(" and ", addresses)
+                + ": over one topic they act as one.", Remedy.Kind.FIND_OUT, "give each the name of its place")));
+        muster.moved().forEach((from, to) -> findings.add(of(FindingCode.CAME_BACK_ELSEWHERE, from, from + " came back as " + to + ".", Remedy.Kind.FIND_OUT,
+                "give it a fixed lease, or let the hub read its table anew")));
+        return findings;
+    }
+
+    public static Finding notUpdated(String subject, String reason) {
+        return of(FindingCode.UPDATE_NOT_TAKEN, subject, subject + ": " + reason + ".", Remedy.Kind.FIND_OUT,
+                "read its version; try it alone and near; if it stays so, leave it on the version it has and note it");
+    }
+
+    private static Finding of(FindingCode code, String subject, String reason, Remedy.Kind kind, String remedy) {
+        return Finding.of(code, subject, reason, Source.COMMON_PRACTICE, new Remedy(kind, remedy));
+    }
+
+    /** What is found when names are given and settings written to a module that came in. */
+    static List<Finding> setUp(Gateway gateway, String address, String subject, String name, Map<String, String> settings) {
+        List<Finding> findings = new ArrayList<>();
+        boolean answers = gateway.ask(new Order.Rename(address, name)).isPresent();
+        if (!answers) {
+            return List.of(silent(subject));
+        }
+        if (!settings.isEmpty()) {
+            gateway.ask(new Order.Write(address, settings));
+            Map<String, String> read = gateway.ask(new Order.ReadSettings(address)).filter(a -> a instanceof Answer.Settings)
+                    .map(a -> ((Answer.Settings) a).settings()).orElse(Map.of());
+            findings.addAll(settings(subject, Settings.differences(settings, read)));
+        }
+        gateway.ask(new Order.Look(address)).filter(a -> a instanceof Answer.Members).map(a -> ((Answer.Members) a).members().get(0))
+                .flatMap(member -> link(subject, gateway.protocol(), member.link())).ifPresent(findings::add);
+        return findings;
+    }
+}

@@ -1,0 +1,49 @@
+package org.hiddenclerk.standins;
+
+import java.time.Duration;
+
+/** Time in a stand-in house. */
+public interface HouseClock {
+    /** Milliseconds since the house was built. */
+    long millis();
+
+    /** Lets something take its time. */
+    void pass(Duration time);
+
+    /** A clock that moves only when something takes time: the same calls give the same house. */
+    static HouseClock virtual() {
+        return new HouseClock() {
+            private long now;
+
+            @Override
+            public synchronized long millis() {
+                return now;
+            }
+
+            @Override
+            public synchronized void pass(Duration time) {
+                now += time.toMillis();
+            }
+        };
+    }
+
+    /** The clock of the machine. @param speed how many times faster than life */
+    static HouseClock live(int speed) {
+        long begin = System.nanoTime();
+        return new HouseClock() {
+            @Override
+            public long millis() {
+                return (System.nanoTime() - begin) / 1_000_000 * speed;
+            }
+
+            @Override
+            public void pass(Duration time) {
+                try {
+                    Thread.sleep(time.toMillis() / speed);
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                }
+            }
+        };
+    }
+}
