@@ -7,6 +7,11 @@ public interface HouseClock {
     /** Milliseconds since the house was built. */
     long millis();
 
+    /** How long something takes in this house that takes so long in life. */
+    default Duration takes(Duration inLife) {
+        return inLife;
+    }
+
     /** Lets something take its time. */
     void pass(Duration time);
 
@@ -27,19 +32,24 @@ public interface HouseClock {
         };
     }
 
-    /** The clock of the machine. @param speed how many times faster than life */
-    static HouseClock live(int speed) {
+    /** The clock of the machine. @param hurry how many times faster than in life things are done; time itself goes as it goes */
+    static HouseClock live(int hurry) {
         long begin = System.nanoTime();
         return new HouseClock() {
             @Override
             public long millis() {
-                return (System.nanoTime() - begin) / 1_000_000 * speed;
+                return (System.nanoTime() - begin) / 1_000_000;
+            }
+
+            @Override
+            public Duration takes(Duration inLife) {
+                return inLife.dividedBy(hurry);
             }
 
             @Override
             public void pass(Duration time) {
                 try {
-                    Thread.sleep(time.toMillis() / speed);
+                    Thread.sleep(takes(time).toMillis());
                 } catch (InterruptedException e) {
                     Thread.currentThread().interrupt();
                 }

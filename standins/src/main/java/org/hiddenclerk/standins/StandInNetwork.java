@@ -141,7 +141,7 @@ public final class StandInNetwork implements Gateway {
         for (StandInModule module : modules) {
             if (isOpen() && module.searchingSince().isPresent() && !module.isJoined()) {
                 long since = module.searchingSince().getAsLong();
-                long in = Math.max(since, opened) + Window.JOIN.toMillis();
+                long in = Math.max(since, opened) + clock.takes(Window.JOIN).toMillis();
                 boolean admits = anyone && !module.has(Fault.OTHER_CODE) || admitted.contains(module.spec().code()) && !module.has(Fault.OTHER_CODE);
                 OptionalDouble next = nearest(module);
                 if (admits && in <= now && in <= closes && in <= since + SEARCH.toMillis() && next.isPresent()) {

@@ -4,10 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.time.Duration;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
@@ -36,9 +34,9 @@ class TwoHundredModulesTest {
 
     private final StandInHouse house = new StandInHouse(HouseClock.virtual());
     private final Map<Integer, Fault> faults = StandInHouse.faults(MODULES, FAULTY, 42);
-    private final Map<String, String> addresses = new LinkedHashMap<>();
+    private final Rehearsal rehearsal = new Rehearsal(device -> house.network(protocolOf(Integer.parseInt(device.id().substring(1)))));
+    private final Map<String, String> addresses = rehearsal.addresses;
     private final List<Finding> findings = new ArrayList<>();
-    private final List<Rollout.Event> events = new ArrayList<>();
 
     private static Protocol protocolOf(int i) {
         return Protocol.values()[i % 4];
@@ -57,7 +55,7 @@ class TwoHundredModulesTest {
     }
 
     private static BatchJoin.Expected expected(int i) {
-        return new BatchJoin.Expected("S" + i, "A" + i, "code " + i, "lamp-" + i, Map.of("power-on", "last"));
+        return new BatchJoin.Expected("S" + i, "A" + i, "code " + i, Rehearsal.nameOf("S" + i), Map.of("power-on", "last"));
     }
 
     private void join(Protocol protocol) {
@@ -83,55 +81,6 @@ class TwoHundredModulesTest {
         findings.addAll(outcome.findings());
     }
 
-    private Updating updating(RolloutPlan plan) {
-        return new Updating(plan, new Updating.World() {
-            @Override
-            public Optional<Answer> ask(Device device, Order order) {
-                return house.network(protocolOf(Integer.parseInt(device.id().substring(1)))).ask(order);
-            }
-
-            @Override
-            public String addressOf(Device device) {
-                return addresses.get(device.id());
-            }
-
-            @Override
-            public String nameOf(Device device) {
-                return "lamp-" + device.id().substring(1);
-            }
-
-            @Override
-            public void moved(Device device, String address) {
-                addresses.put(device.id(), address);
-            }
-
-            @Override
-            public byte[] fileOf(Release release) {
-                return FirmwareFile.of(release.kind(), release.version().toString());
-            }
-
-            @Override
-            public Set<String> isolated() {
-                return Set.of();
-            }
-
-            @Override
-            public Set<String> inUse() {
-                return Set.of();
-            }
-
-            @Override
-            public void happened(Rollout.Event event) {
-                events.add(event);
-            }
-
-            @Override
-            public boolean isStopped() {
-                return false;
-            }
-        });
-    }
-
     @Test
     void allAreJoinedNamedAndUpdatedOrListedWithARemedy() {
         for (int i = 0; i < MODULES; i++) {
@@ -141,17 +90,17 @@ class TwoHundredModulesTest {
             join(protocol);
         }
         Map<String, Release> releases = addresses.keySet().stream().map(id -> kindOf(Integer.parseInt(id.substring(1)))).distinct().collect(Collectors.toMap(k -> k,
-                k -> new Release(k, Version.read("1.1.0").orElseThrow(), Release.sumOf(FirmwareFile.of(k, "1.1.0")), Set.of(), "")));
+                k -> Rehearsal.release(k, "1.1.0")));
         List<Device> devices = addresses.keySet().stream().map(id -> new Device(id, kindOf(Integer.parseInt(id.substring(1))), Version.read("1.0.0"),
                 0, !passesOn(Integer.parseInt(id.substring(1))), "1")).toList();
         RolloutPlan plan = RolloutPlan.of(devices, releases, Policy.USUAL);
-        Rollout.Next next = updating(plan).run(events);
+        Rollout.Next next = new Updating(plan, rehearsal).run(List.of());
         while (next instanceof Rollout.Next.Stopped) {
-            events.add(new Rollout.Event.GoneOn("somebody"));
-            next = updating(plan).run(List.copyOf(events));
+            rehearsal.events.add(new Rollout.Event.GoneOn("somebody"));
+            next = new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events));
         }
         assertThat(next).isInstanceOf(Rollout.Next.Done.class);
-        Rollout rollout = Rollout.replay(plan, events);
+        Rollout rollout = Rollout.replay(plan, rehearsal.events);
         rollout.troubles().forEach((id, why) -> findings.add(JoinFindings.notUpdated(id, why)));
 
         Set<String> members = new TreeSet<>();

@@ -1,0 +1,132 @@
+package org.hiddenclerk.standins.wire;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.BlockingQueue;
+import java.util.concurrent.LinkedBlockingQueue;
+import java.util.concurrent.TimeUnit;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.joining.Answer;
+import org.hiddenclerk.core.joining.Gateway;
+import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.Order;
+import org.hiddenclerk.standins.Fault;
+import org.hiddenclerk.standins.HouseClock;
+import org.hiddenclerk.standins.StandInHouse;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
+
+/** The same talk over each way there is: the broker inside, an independent broker (Debian's mosquitto), and HTTP. */
+class OverTheWireTest {
+    private static final Duration PATIENCE = Duration.ofMillis(800);
+
+    private final StandInHouse house = new StandInHouse(HouseClock.live(1_000));
+    private Optional<Process> mosquitto = Optional.empty();
+
+    @AfterEach
+    void endWhatWasBegun() {
+        mosquitto.ifPresent(Process::destroy);
+    }
+
+    /** A module comes in, is called and set, flipped and asked; another one stays silent, and a wrong order is refused with its reason. */
+    private void talk(Gateway gateway) throws InterruptedException {
+        BlockingQueue<Heard> heard = new LinkedBlockingQueue<>();
+        gateway.listen(heard::add);
+        Protocol protocol = gateway.protocol();
+        house.bring("S1", "A1", protocol, "K", 2, true, 3, "code 1", "1.0.0", Set.of());
+        house.bring("S2", "A2", protocol, "K", 2, true, 3, "code 2", "1.0.0", Set.of(Fault.SILENT));
+        assertThat(gateway.ask(new Order.OpenWindow(1_000, Optional.empty())).orElseThrow()).isInstanceOf(Answer.Refused.class);
+        assertThat(gateway.ask(new Order.OpenWindow(200, Optional.empty()))).contains(new Answer.Done());
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new Heard.WindowOpened(200));
+        Thread.sleep(100);
+        house.settle();
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isInstanceOf(Heard.CameIn.class);
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isInstanceOf(Heard.CameIn.class);
+        assertThat(gateway.ask(new Order.Rename("A1", "reading-loft")).orElseThrow()).isEqualTo(new Answer.Done());
+        gateway.ask(new Order.Write("A1", Map.of("power-on", "last")));
+        assertThat(gateway.ask(new Order.ReadSettings("A1"))).contains(new Answer.Settings(Map.of("power-on", "last")));
+        assertThat(gateway.ask(new Order.Look("A2"))).as("silent").isEmpty();
+        house.flip("S1", 1);
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new Heard.Flipped("A1", 1));
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new Heard.Changed("A1", 1, true));
+        Answer all = gateway.ask(new Order.Inventory()).orElseThrow();
+        assertThat(((Answer.Members) all).members()).extracting("address", "name").containsExactlyInAnyOrder(
+                org.assertj.core.groups.Tuple.tuple("A1", "reading-loft"), org.assertj.core.groups.Tuple.tuple("A2", "new S2"));
+    }
+
+    private void talkOver(MqttLine.Broker broker) throws InterruptedException {
+        try (MqttFront front = new MqttFront(broker, "front", "house", house.network(Protocol.ZIGBEE));
+             MqttGateway gateway = new MqttGateway(broker, "house", Protocol.ZIGBEE, PATIENCE)) {
+            talk(gateway);
+        }
+    }
+
+    @Test
+    void overTheBrokerInside() throws Exception {
+        try (EmbeddedBroker broker = new EmbeddedBroker(0)) {
+            talkOver(broker.broker());
+        }
+    }
+
+    @Test
+    void nobodyComesInWithoutThePassword() throws IOException {
+        try (EmbeddedBroker broker = new EmbeddedBroker(0)) {
+            MqttLine.Broker stranger = new MqttLine.Broker(broker.broker().url(), "clerk", "guessed");
+            assertThatThrownBy(() -> new MqttLine(stranger, "stranger", List.of(), (topic, message) -> { })).isInstanceOf(UncheckedIOException.class);
+        }
+    }
+
+    @Test
+    void overAnIndependentBroker(@TempDir Path dir) throws Exception {
+        int port;
+        try (ServerSocket socket = new ServerSocket(0)) {
+            port = socket.getLocalPort();
+        }
+        Path settings = Files.writeString(dir.resolve("broker.conf"), "listener " + port + " 127.0.0.1\nallow_anonymous true\npersistence false\nuser root\n");
+        mosquitto = Optional.of(new ProcessBuilder("mosquitto", "-c", settings.toString()).redirectErrorStream(true)
+                .redirectOutput(dir.resolve("log").toFile()).start());
+        MqttLine.Broker broker = new MqttLine.Broker("tcp://127.0.0.1:" + port, "nobody", "none");
+        for (int tries = 0; tries < 50 && !isThere(port); tries++) {
+            Thread.sleep(100);
+        }
+        talkOver(broker);
+    }
+
+    private static boolean isThere(int port) {
+        try (java.net.Socket socket = new java.net.Socket("127.0.0.1", port)) {
+            return socket.isConnected();
+        } catch (IOException e) {
+            return false;
+        }
+    }
+
+    @Test
+    void overHttp() throws InterruptedException {
+        try (HttpFront front = new HttpFront(house.network(Protocol.WIFI));
+             HttpGateway gateway = new HttpGateway(front.url(), Protocol.WIFI, PATIENCE)) {
+            talk(gateway);
+        }
+    }
+
+    @Test
+    void everyOrderSurvivesTheWire() {
+        List<Order> orders = List.of(new Order.OpenWindow(60, Optional.of("code")), new Order.OpenWindow(60, Optional.empty()), new Order.CloseWindow(), new Order.Inventory(),
+                new Order.Look("A"), new Order.Switch("A", 1, true), new Order.Rename("A", "n"), new Order.Write("A", Map.of("k", "v")), new Order.ReadSettings("A"),
+                new Order.BeginFile("A", "1.0.0", "00", 3), new Order.EndFile("A"), new Order.Forget("A"));
+        orders.forEach(order -> assertThat(Wire.read(Wire.write(order), Order.class)).isEqualTo(order));
+        Order.FilePart part = (Order.FilePart) Wire.read(Wire.write(new Order.FilePart("A", 4, new byte[] {1, -1, 0})), Order.class);
+        assertThat(part.part()).containsExactly(1, -1, 0);
+    }
+}
