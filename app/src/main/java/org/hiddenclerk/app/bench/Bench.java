@@ -6,6 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -20,6 +21,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.credentials.Checked;
 import org.hiddenclerk.core.credentials.DeviceAddress;
 import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -62,6 +64,42 @@ public class Bench {
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
         return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()))).toList(),
                 all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
+    }
+
+    /**
+     * A module of a job, for whoever takes it on from the bench.
+     *
+     * @param place   in words: room and box; empty while no box waits for it
+     * @param address read off it, in upper-case hex
+     * @param wanted  what it is to be set to, by key of {@link Settings}
+     */
+    public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<DeviceName> name, Optional<String> address,
+                        Map<String, String> wanted) {
+    }
+
+    @Transactional(readOnly = true)
+    public List<Ready> modules(UUID job) {
+        State state = of(job);
+        return state.units().stream().map(unit -> new Ready(unit.row().id(), unit.row().serial(), unit.model(), unit.row().boxId(), state.all().stream()
+                .filter(place -> place.waitsFor(unit.row())).map(place -> place.named().room() + ", " + place.label()).findFirst().orElse(""), unit.row().name(),
+                unit.row().address(), unit.row().wanted())).toList();
+    }
+
+    /** The code that a module joins by, for its network and not for a person. */
+    public Optional<String> codeOf(UUID unit) {
+        return credentials.textFor(unit);
+    }
+
+    /** @throws Unusable for a setting that the module does not have */
+    @Transactional
+    public void want(UUID unit, long version, Map<String, String> wanted) {
+        BenchUnitRow row = unchanged(unit, version);
+        ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
+        wanted.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> {
+            throw Unusable.content("The module cannot be set so", new FieldProblem("/wanted/" + key, value, why));
+        }));
+        row.isToBe(wanted);
+        units.saveAndFlush(row);
     }
 
     /** How far the modules of each box are; boxes without a module on the bench are left out. */

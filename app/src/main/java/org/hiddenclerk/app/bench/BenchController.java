@@ -9,6 +9,7 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -65,7 +66,7 @@ class BenchController {
     /** A module on the bench. */
     record BenchUnitView(UUID id, long version, String serial, String moduleCode, String name, String protocol, @MayBeAbsent UUID box,
                          @MayBeAbsent String boxLabel, @MayBeAbsent String room, @MayBeAbsent String display, @MayBeAbsent String handle,
-                         @MayBeAbsent String address, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
+                         @MayBeAbsent String address, Map<String, String> wanted, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
                          List<CredentialView> codes, List<CodeKindView> kinds) {
     }
 
@@ -88,6 +89,9 @@ class BenchController {
     record Addressing(long version, @NotBlank @Size(max = 40) String address) {
     }
 
+    record Wanting(long version, @NotNull @Size(max = 40) Map<@NotBlank @Size(max = 40) String, @NotBlank @Size(max = 40) String> wanted) {
+    }
+
     record Keeping(@NotNull CredentialKind kind, @NotBlank @Size(max = 500) String text) {
     }
 
@@ -106,7 +110,7 @@ class BenchController {
         return new BenchUnitView(row.id(), row.version(), row.serial(), row.moduleCode(), unit.model().name(), unit.model().protocol().label(),
                 row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
-                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), steps(unit), unit.card().next().orElse(null),
+                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), row.wanted(), steps(unit), unit.card().next().orElse(null),
                 unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), JoiningCodes.of(unit.model().protocol()).stream()
                 .map(kind -> new CodeKindView(kind, kind.label())).toList());
     }
@@ -150,6 +154,13 @@ class BenchController {
     @Operation(operationId = "benchAddress")
     BenchView address(@PathVariable UUID unit, @Valid @RequestBody Addressing addressing) {
         bench.address(unit, addressing.version(), addressing.address());
+        return bench(bench.find(unit).jobId());
+    }
+
+    @PutMapping("/bench/{unit}/settings")
+    @Operation(operationId = "benchSettings", summary = "Says what a module is to be set to; written when it has joined")
+    BenchView want(@PathVariable UUID unit, @Valid @RequestBody Wanting wanting) {
+        bench.want(unit, wanting.version(), wanting.wanted());
         return bench(bench.find(unit).jobId());
     }
 

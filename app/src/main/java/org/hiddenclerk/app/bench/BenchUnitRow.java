@@ -1,6 +1,7 @@
 package org.hiddenclerk.app.bench;
 
 import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Convert;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Embeddable;
 import jakarta.persistence.Entity;
@@ -14,8 +15,13 @@ import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import java.util.UUID;
+import org.hiddenclerk.app.web.WordsByKey;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
 import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.naming.DeviceName;
@@ -38,6 +44,9 @@ class BenchUnitRow {
     private String handle;
     private String takenBy;
     private Instant takenAt;
+    @JdbcTypeCode(SqlTypes.LONG32VARCHAR)
+    @Convert(converter = WordsByKey.class)
+    private Map<String, String> wanted = new TreeMap<>();
     @ElementCollection
     @CollectionTable(name = "bench_mark", joinColumns = @JoinColumn(name = "unit_id"))
     @OrderColumn(name = "place")
@@ -101,6 +110,14 @@ class BenchUnitRow {
 
     List<MarkPart> marks() {
         return List.copyOf(marks);
+    }
+
+    Map<String, String> wanted() {
+        return Map.copyOf(wanted);
+    }
+
+    void isToBe(Map<String, String> settings) {
+        wanted = new TreeMap<>(settings);
     }
 
     void goesTo(UUID box, int number) {

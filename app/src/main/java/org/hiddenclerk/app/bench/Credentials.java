@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -59,6 +60,12 @@ class Credentials {
         CredentialRow row = credentials.findById(credential).orElseThrow(() -> Unusable.notFound("credential"));
         showings.saveAndFlush(new ShowingRow(credential, why, who, now()));
         return keys.open(row.sealed(), row.about());
+    }
+
+    /** What a module joins by, handed to its network; no person sees it. */
+    @Transactional(readOnly = true)
+    public Optional<String> textFor(UUID unit) {
+        return credentials.findByUnitIdInOrderByKeptAt(List.of(unit)).stream().map(row -> keys.open(row.sealed(), row.about())).findFirst();
     }
 
     List<ShowingRow> showings(UUID credential) {

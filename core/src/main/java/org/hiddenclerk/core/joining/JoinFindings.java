@@ -36,11 +36,15 @@ public final class JoinFindings {
                 : FindingCode.LINK_MEASURED_POOR, subject, subject + " is heard with " + figure + " " + link.unit() + ".", Remedy.Kind.ADD_ROUTER, link.grade().remedy()));
     }
 
+    public static Finding twice(String name, List<String> addresses) {
+        return of(FindingCode.NAME_TWICE, name, "\"" + name + "\" is borne by " + String.join(" and ", addresses) + ": over one topic they act as one.",
+                Remedy.Kind.FIND_OUT, "give each the name of its place");
+    }
+
     /** Names that are borne twice, and devices that came back under another address. */
     public static List<Finding> muster(Muster muster) {
         List<Finding> findings = new ArrayList<>();
-        muster.twice().forEach((name, addresses) -> findings.add(of(FindingCode.NAME_TWICE, name, "\"" + name + "\" is borne by " + String.join(" and ", addresses)
-                + ": over one topic they act as one.", Remedy.Kind.FIND_OUT, "give each the name of its place")));
+        muster.twice().forEach((name, addresses) -> findings.add(twice(name, addresses)));
         muster.moved().forEach((from, to) -> findings.add(of(FindingCode.CAME_BACK_ELSEWHERE, from, from + " came back as " + to + ".", Remedy.Kind.FIND_OUT,
                 "give it a fixed lease, or let the hub read its table anew")));
         return findings;

@@ -1,0 +1,124 @@
+package org.hiddenclerk.app.joining;
+
+import jakarta.annotation.PreDestroy;
+import java.io.UncheckedIOException;
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import org.hiddenclerk.app.bench.Bench;
+import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.app.network.Networks;
+import org.hiddenclerk.app.network.StandInHouses;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.catalogue.DataSheet;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.joining.BatchJoin;
+import org.hiddenclerk.core.joining.BatchJoin.Expected;
+import org.hiddenclerk.core.joining.JoinOrder;
+import org.hiddenclerk.core.joining.Member;
+import org.springframework.stereotype.Service;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Lets in together, in the background, whatever has its code and address on record. */
+@Service
+class JoinTogether {
+    private final JoinRunRepository runs;
+    private final Members members;
+    private final Bench bench;
+    private final Networks networks;
+    private final StandInHouses standIns;
+    private final JsonMapper json;
+    private final Clock clock;
+    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
+        Thread thread = new Thread(task, "join-together");
+        thread.setDaemon(true);
+        return thread;
+    });
+
+    JoinTogether(JoinRunRepository runs, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
+        this.runs = runs;
+        this.members = members;
+        this.bench = bench;
+        this.networks = networks;
+        this.standIns = standIns;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    @PreDestroy
+    void close() {
+        worker.shutdownNow();
+    }
+
+    List<JoinRunRow> of(UUID job) {
+        return runs.findByJobIdOrderByBegunAt(job);
+    }
+
+    /** Modules of a protocol that are not in yet and may be let in together, those that others are reached through first. */
+    List<Expected> expected(UUID job, Protocol protocol) {
+        List<UUID> in = members.joined(job).stream().map(Members.Joined::unit).toList();
+        Map<String, Bench.Ready> waiting = new HashMap<>();
+        bench.modules(job).stream().filter(m -> m.model().protocol() == protocol && !in.contains(m.unit()) && m.name().isPresent() && m.address().isPresent()
+                && bench.codeOf(m.unit()).isPresent()).forEach(m -> waiting.put(m.serial(), m));
+        return JoinOrder.of(waiting.values().stream().map(m -> new JoinOrder.Waiting(m.serial(), m.model().sheet().meshRole().filter(role ->
+                role == DataSheet.MeshRole.PASSES_ON).isPresent(), Double.MAX_VALUE)).toList()).stream().map(each -> waiting.get(each.id())).map(m -> new Expected(
+                m.serial(), m.address().orElseThrow(), bench.codeOf(m.unit()).orElseThrow(), m.name().orElseThrow().handle(), m.wanted())).toList();
+    }
+
+    void begin(UUID job, Protocol protocol, String who) {
+        List<Expected> expected = expected(job, protocol);
+        if (expected.isEmpty()) {
+            throw Unusable.conflict("No " + protocol.label() + " module waits that has its code, its address and its name on record.");
+        }
+        var gateway = networks.of(job, protocol);
+        JoinRunRow row = runs.saveAndFlush(new JoinRunRow(job, protocol, expected.size(), who, now()));
+        worker.execute(() -> {
+            List<Finding> findings = new ArrayList<>();
+            try {
+                findings.addAll(new BatchJoin(gateway, world(job)).run(expected).findings());
+            } catch (UncheckedIOException e) {
+                findings.addAll(expected.stream().map(module -> org.hiddenclerk.core.joining.JoinFindings.notIn(module.id(), 0)).toList());
+            } finally {
+                row.ended(json.writeValueAsString(findings.stream().map(FindingView::of).toList()), now());
+                runs.saveAndFlush(row);
+            }
+        });
+    }
+
+    private BatchJoin.World world(UUID job) {
+        return new BatchJoin.World() {
+            @Override
+            public void pass(Duration time) {
+                try {
+                    Thread.sleep(networks.takes(job, time).toMillis());
+                } catch (InterruptedException e) {
+                    Thread.currentThread().interrupt();
+                }
+            }
+
+            @Override
+            public void search(Expected module) {
+                // Where the house is a stand-in, its hands press the button; in a real one the module searches since it has its supply.
+                standIns.of(job).filter(house -> house.knows(module.id())).ifPresent(house -> house.press(module.id()));
+            }
+
+            @Override
+            public void cameIn(Expected module, Member member) {
+                // It is written down when it is heard.
+            }
+        };
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MICROS);
+    }
+}

@@ -1,0 +1,167 @@
+package org.hiddenclerk.app.joining;
+
+import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
+import jakarta.persistence.Entity;
+import jakarta.persistence.EnumType;
+import jakarta.persistence.Enumerated;
+import jakarta.persistence.Id;
+import jakarta.persistence.Table;
+import jakarta.persistence.Version;
+import java.time.Instant;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.hibernate.annotations.JdbcTypeCode;
+import org.hibernate.type.SqlTypes;
+import org.hiddenclerk.app.web.WordsByKey;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.joining.Member;
+import org.jspecify.annotations.Nullable;
+
+/** A device in a network of a job. */
+@Entity
+@Table(name = "joined_device")
+class JoinedDeviceRow {
+    @Id
+    private UUID id;
+    @Version
+    private long version;
+    private UUID jobId;
+    @Enumerated(EnumType.STRING)
+    @JdbcTypeCode(SqlTypes.VARCHAR)
+    private Protocol protocol;
+    private String address;
+    private String kind;
+    private String name;
+    private String firmware;
+    private int hops;
+    private boolean passesOn;
+    private @Nullable Integer linkOpen;
+    private @Nullable Integer linkClosed;
+    private @Nullable UUID unitId;
+    @JdbcTypeCode(SqlTypes.LONG32VARCHAR)
+    @Convert(converter = WordsByKey.class)
+    @Column(name = "settings")
+    private @Nullable Map<String, String> settings;
+    private boolean silent;
+    private @Nullable Instant flippedAt;
+    private Instant cameInAt;
+
+    protected JoinedDeviceRow() {
+    }
+
+    JoinedDeviceRow(UUID jobId, Protocol protocol, Member member, Instant cameInAt) {
+        this.id = UUID.randomUUID();
+        this.jobId = jobId;
+        this.protocol = protocol;
+        this.cameInAt = cameInAt;
+        says(member);
+    }
+
+    final void says(Member member) {
+        address = member.address();
+        kind = member.kind();
+        name = member.name();
+        firmware = member.version();
+        hops = member.hops();
+        passesOn = member.passesOn();
+        silent = false;
+    }
+
+    UUID id() {
+        return id;
+    }
+
+    UUID jobId() {
+        return jobId;
+    }
+
+    Protocol protocol() {
+        return protocol;
+    }
+
+    String address() {
+        return address;
+    }
+
+    String kind() {
+        return kind;
+    }
+
+    String name() {
+        return name;
+    }
+
+    String firmware() {
+        return firmware;
+    }
+
+    int hops() {
+        return hops;
+    }
+
+    boolean passesOn() {
+        return passesOn;
+    }
+
+    Optional<Integer> linkOpen() {
+        return Optional.ofNullable(linkOpen);
+    }
+
+    Optional<Integer> linkClosed() {
+        return Optional.ofNullable(linkClosed);
+    }
+
+    Optional<UUID> unit() {
+        return Optional.ofNullable(unitId);
+    }
+
+    Optional<Map<String, String>> settings() {
+        return Optional.ofNullable(settings);
+    }
+
+    boolean isSilent() {
+        return silent;
+    }
+
+    Optional<Instant> flippedAt() {
+        return Optional.ofNullable(flippedAt);
+    }
+
+    Instant cameInAt() {
+        return cameInAt;
+    }
+
+    void isOf(@Nullable UUID unit) {
+        unitId = unit;
+    }
+
+    void isCalled(String now) {
+        name = now;
+    }
+
+    void reads(Map<String, String> now) {
+        settings = now;
+    }
+
+    void isHeard(int figure, boolean closed) {
+        if (closed) {
+            linkClosed = figure;
+        } else {
+            linkOpen = figure;
+        }
+    }
+
+    void isSilent(boolean now) {
+        silent = now;
+    }
+
+    void wasFlipped(Instant when) {
+        flippedAt = when;
+    }
+
+    void movedTo(String newAddress) {
+        address = newAddress;
+    }
+}

@@ -1,0 +1,197 @@
+package org.hiddenclerk.app.joining;
+
+import java.time.Clock;
+import java.time.Duration;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.hiddenclerk.app.bench.Bench;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.network.Networks;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.joining.Answer;
+import org.hiddenclerk.core.joining.Gateway;
+import org.hiddenclerk.core.joining.Member;
+import org.hiddenclerk.core.joining.Order;
+import org.hiddenclerk.core.joining.Window;
+import org.springframework.stereotype.Service;
+
+/** Opens networks, tells devices apart, and sets them up. Nothing is asked of a network inside a transaction: an answer may take long. */
+@Service
+class Joining {
+    /** How long ago somebody may have moved a switch. */
+    private static final Duration JUST_NOW = Duration.ofSeconds(60);
+
+    private final JoinedDeviceRepository devices;
+    private final JoinWindowRepository windows;
+    private final Members members;
+    private final Networks networks;
+    private final Bench bench;
+    private final Houses houses;
+    private final Clock clock;
+
+    Joining(JoinedDeviceRepository devices, JoinWindowRepository windows, Members members, Networks networks, Bench bench, Houses houses, Clock clock) {
+        this.devices = devices;
+        this.windows = windows;
+        this.members = members;
+        this.networks = networks;
+        this.bench = bench;
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    List<JoinedDeviceRow> devices(UUID job) {
+        return devices.findByJobIdOrderByCameInAt(houses.job(job).id());
+    }
+
+    List<JoinWindowRow> windows(UUID job) {
+        return windows.findByOfJobId(job).stream().filter(row -> row.closesAt().isAfter(now())).toList();
+    }
+
+    /** Protocols that the modules of a job speak. */
+    Set<Protocol> protocols(UUID job) {
+        Set<Protocol> spoken = bench.modules(job).stream().map(module -> module.model().protocol()).collect(Collectors.toSet());
+        return spoken.isEmpty() ? spoken : EnumSet.copyOf(spoken);
+    }
+
+    /** Opens or extends a window. */
+    void open(UUID job, Protocol protocol, int seconds, String who) {
+        houses.job(job);
+        Window limits = Window.of(protocol);
+        if (!limits.takes(seconds)) {
+            throw Unusable.content("The network cannot be opened so", new FieldProblem("/seconds", String.valueOf(seconds), limits.least() + " to " + limits.most() + " s: "
+                    + limits.source()));
+        }
+        done(networks.of(job, protocol), new Order.OpenWindow(seconds, Optional.empty()), "The network");
+        JoinWindowRow row = windows.findById(new JoinWindowRow.Of(job, protocol)).orElseGet(() -> new JoinWindowRow(job, protocol));
+        row.opens(who, now(), now().plusSeconds(seconds));
+        windows.saveAndFlush(row);
+    }
+
+    void close(UUID job, Protocol protocol) {
+        done(networks.of(job, protocol), new Order.CloseWindow(), "The network");
+        windows.findById(new JoinWindowRow.Of(job, protocol)).ifPresent(row -> {
+            row.closes(now());
+            windows.saveAndFlush(row);
+        });
+    }
+
+    /** Asks every network of a job who is there. */
+    void muster(UUID job) {
+        for (Protocol protocol : protocols(job)) {
+            Answer answer = networks.of(job, protocol).ask(new Order.Inventory()).orElseThrow(() -> Unusable.conflict("The " + protocol.label()
+                    + " network does not answer."));
+            if (answer instanceof Answer.Members now) {
+                members.muster(job, protocol, now.members());
+            }
+        }
+    }
+
+    JoinedDeviceRow device(UUID device) {
+        return devices.findById(device).orElseThrow(() -> Unusable.notFound("device"));
+    }
+
+    JoinedDeviceRow turn(UUID device, int channel, boolean on) {
+        JoinedDeviceRow row = device(device);
+        tell(row, new Order.Switch(row.address(), channel, on));
+        return row;
+    }
+
+    JoinedDeviceRow seen(UUID device, UUID unit, boolean there, String who) {
+        JoinedDeviceRow row = device(device);
+        requireModule(row.jobId(), unit);
+        members.note(row, unit, there ? RecognitionNoteRow.Saw.SWITCHED : RecognitionNoteRow.Saw.NOT_THERE, who);
+        return row;
+    }
+
+    private Bench.Ready requireModule(UUID job, UUID unit) {
+        return bench.modules(job).stream().filter(module -> module.unit().equals(unit)).findFirst().orElseThrow(() -> Unusable.notFound("module"));
+    }
+
+    /** Somebody moved the wall switch at a module just now: the device that reported it is that module. */
+    void flipped(UUID job, UUID unit, String who) {
+        Bench.Ready module = requireModule(job, unit);
+        List<JoinedDeviceRow> reported = devices(job).stream().filter(row -> row.unit().isEmpty() && row.kind().equals(module.model().code())
+                && row.flippedAt().filter(at -> at.isAfter(now().minus(JUST_NOW))).isPresent()).toList();
+        if (reported.size() != 1) {
+            throw Unusable.content("It is not told by this", new FieldProblem("/unit", reported.isEmpty() ? "no " + module.model().code() + " that is not known yet reported a switch in the last "
+                    + JUST_NOW.toSeconds() + " s" : reported.size() + " devices reported a switch", "one device; move this switch only, and wait a minute after another one"));
+        }
+        members.note(reported.get(0), unit, RecognitionNoteRow.Saw.FLIPPED, who);
+    }
+
+    JoinedDeviceRow forgetNotes(UUID device) {
+        JoinedDeviceRow row = device(device);
+        members.forgetNotes(row);
+        return row;
+    }
+
+    /** Names a device as its module is called, writes its settings and reads them back. */
+    JoinedDeviceRow setUp(UUID device) {
+        JoinedDeviceRow row = device(device);
+        Bench.Ready module = requireModule(row.jobId(), row.unit().orElseThrow(() -> Unusable.conflict("It is not known yet which module this is.")));
+        String handle = module.name().orElseThrow(() -> Unusable.conflict("The module has no name yet.")).handle();
+        tell(row, new Order.Rename(row.address(), handle));
+        if (!module.wanted().isEmpty()) {
+            tell(row, new Order.Write(row.address(), module.wanted()));
+        }
+        Answer read = tell(row, new Order.ReadSettings(row.address()));
+        row.isCalled(handle);
+        row.reads(read instanceof Answer.Settings settings ? settings.settings() : Map.of());
+        return devices.saveAndFlush(row);
+    }
+
+    /** Reads how well a device is heard, with its box open or closed. */
+    JoinedDeviceRow link(UUID device, boolean closed) {
+        JoinedDeviceRow row = device(device);
+        Answer answer = tell(row, new Order.Look(row.address()));
+        if (answer instanceof Answer.Members now) {
+            Member member = now.members().get(0);
+            row.says(member);
+            row.isHeard(member.link(), closed);
+        }
+        return devices.saveAndFlush(row);
+    }
+
+    private Answer tell(JoinedDeviceRow row, Order order) {
+        Gateway gateway = networks.of(row.jobId(), row.protocol());
+        Optional<Answer> answer = ask(gateway, order);
+        if (answer.isEmpty()) {
+            row.isSilent(true);
+            devices.saveAndFlush(row);
+            throw Unusable.conflict("The device " + row.address() + " does not answer. Take its supply away for 10 s, or ask the network who is there.");
+        }
+        return refuse(answer.get(), "The device " + row.address());
+    }
+
+    private static void done(Gateway gateway, Order order, String who) {
+        refuse(ask(gateway, order).orElseThrow(() -> Unusable.conflict(who + " does not answer.")), who);
+    }
+
+    private static Optional<Answer> ask(Gateway gateway, Order order) {
+        try {
+            return gateway.ask(order);
+        } catch (java.io.UncheckedIOException e) {
+            throw Unusable.conflict(e.getMessage());
+        }
+    }
+
+    private static Answer refuse(Answer answer, String who) {
+        if (answer instanceof Answer.Refused refused) {
+            throw Unusable.conflict(who + " refuses: " + refused.reason() + ".");
+        }
+        return answer;
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MICROS);
+    }
+}
