@@ -1,6 +1,7 @@
 package org.hiddenclerk.app.bench;
 
 import jakarta.persistence.CollectionTable;
+import jakarta.persistence.Column;
 import jakarta.persistence.Convert;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Embeddable;
@@ -20,8 +21,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import org.hiddenclerk.app.web.WordsByKey;
-import org.hibernate.annotations.JdbcTypeCode;
-import org.hibernate.type.SqlTypes;
 import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.naming.DeviceName;
@@ -44,8 +43,8 @@ class BenchUnitRow {
     private String handle;
     private String takenBy;
     private Instant takenAt;
-    @JdbcTypeCode(SqlTypes.LONG32VARCHAR)
     @Convert(converter = WordsByKey.class)
+    @Column(columnDefinition = "LONGTEXT")
     private Map<String, String> wanted = new TreeMap<>();
     @ElementCollection
     @CollectionTable(name = "bench_mark", joinColumns = @JoinColumn(name = "unit_id"))

@@ -28,7 +28,6 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.BoxKind;
-import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
@@ -110,7 +109,8 @@ class JobOverview {
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
                     circumstances, onBench.getOrDefault(box.id(), Stage.Progress.OPEN)));
-            sheet.ifPresent(s -> isolation.addAll(isolation(found, s.sheet())));
+            sheet.ifPresent(s -> Isolations.of(found, s.sheet()).forEach(i -> isolation.add(new IsolationView(i.circuit(), i.box(), i.boxId(), i.state(),
+                    i.who(), i.since().orElse(null)))));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
                 (int) row.region().nominalVolts().asDouble(), row.region().phases(), TERMINALS,
@@ -143,18 +143,5 @@ class JobOverview {
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
                 found.box().gangs().size(), standing.worst().orElse(null), stages.entrySet().stream().map(e -> new StageView(e.getKey(),
                         e.getValue())).toList());
-    }
-
-    private static List<IsolationView> isolation(Boxes.Found found, RunSheet sheet) {
-        RunSheet.Isolation state = sheet.isolation();
-        List<IsolationView> views = new ArrayList<>();
-        boolean working = sheet.progress() > 0 && !sheet.isFinished();
-        if (working || state.state() != RunSheet.Isolation.State.ON) {
-            for (CircuitId circuit : found.run().circuitsIn(found.run().lead())) {
-                views.add(new IsolationView(found.house().label(circuit), found.row().label(), found.row().id(),
-                        state.state(), state.who(), state.since().orElse(null)));
-            }
-        }
-        return views;
     }
 }

@@ -40,9 +40,8 @@ class JoinedDeviceRow {
     private @Nullable Integer linkOpen;
     private @Nullable Integer linkClosed;
     private @Nullable UUID unitId;
-    @JdbcTypeCode(SqlTypes.LONG32VARCHAR)
     @Convert(converter = WordsByKey.class)
-    @Column(name = "settings")
+    @Column(columnDefinition = "LONGTEXT")
     private @Nullable Map<String, String> settings;
     private boolean silent;
     private @Nullable Instant flippedAt;

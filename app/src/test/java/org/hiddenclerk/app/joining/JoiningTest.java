@@ -1,0 +1,213 @@
+package org.hiddenclerk.app.joining;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
+import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.SmallHouse;
+import org.hiddenclerk.app.testing.WithDatabase;
+import org.hiddenclerk.core.firmware.Release;
+import org.hiddenclerk.standins.FirmwareFile;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.test.web.servlet.MockMvc;
+import tools.jackson.databind.JsonNode;
+
+/** Modules of a small house come in over a real broker, are told apart, set, and brought to another firmware. */
+@WithDatabase
+class JoiningTest {
+    private static int serials;
+    private static int versions;
+
+    @Autowired
+    private MockMvc mvc;
+    private Person person;
+    private SmallHouse house;
+    private String zigbee = "";
+
+    @BeforeEach
+    void open() {
+        person = new Person(mvc);
+        house = new SmallHouse(person);
+        for (JsonNode item : person.get("/api/v1/stock").ok().get("modules")) {
+            JsonNode document = item.get("document");
+            boolean fits = document.get("protocol").asString().equals("ZIGBEE") && document.get("purpose").asString().equals("LIGHTS")
+                    && document.get("channels").size() == 1 && !item.get("retired").asBoolean();
+            zigbee = zigbee.isEmpty() && fits ? document.get("code").asString() : zigbee;
+        }
+    }
+
+    /** Takes a module for a new box to the bench and gives its id. */
+    private String unit(String box, String address) {
+        house.pick(house.box(box), zigbee);
+        JsonNode units = person.post(job("/bench"), Map.of("moduleCode", zigbee, "serial", "JN-" + ++serials)).ok().get("units");
+        JsonNode unit = units.get(units.size() - 1);
+        if (!address.isEmpty()) {
+            person.put("/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version").asLong(), "address", address)).ok();
+        }
+        return unit.get("id").asString();
+    }
+
+    private String job(String path) {
+        return "/api/v1/jobs/" + house.job() + path;
+    }
+
+    private static String address() {
+        return String.format("00A1B2%010X", ++serials);
+    }
+
+    private JsonNode network() {
+        return person.get(job("/join")).ok().get("networks").get(0);
+    }
+
+    private JsonNode await(String path, Predicate<JsonNode> until) throws InterruptedException {
+        JsonNode now = person.get(path).ok();
+        for (int tries = 0; tries < 200 && !until.test(now); tries++) {
+            Thread.sleep(50);
+            now = person.get(path).ok();
+        }
+        assertThat(until.test(now)).as(now.toString()).isTrue();
+        return now;
+    }
+
+    private JsonNode awaitIn(int devices) throws InterruptedException {
+        person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 120)).ok();
+        return await(job("/join"), join -> join.get("networks").get(0).get("devices").size() == devices).get("networks").get(0);
+    }
+
+    private String serialOf(String unit) {
+        for (JsonNode each : person.get(job("/bench")).ok().get("units")) {
+            if (each.get("id").asString().equals(unit)) {
+                return each.get("serial").asString();
+            }
+        }
+        throw new AssertionError(unit);
+    }
+
+    private String unitLit() {
+        for (JsonNode module : person.get(job("/stand-in")).ok().get("modules")) {
+            if (module.get("lit").size() > 0) {
+                for (JsonNode unit : person.get(job("/bench")).ok().get("units")) {
+                    if (unit.get("serial").equals(module.get("serial"))) {
+                        return unit.get("id").asString();
+                    }
+                }
+            }
+        }
+        throw new AssertionError("No lamp is lit.");
+    }
+
+    private static JsonNode unknown(JsonNode network) {
+        for (JsonNode device : network.get("devices")) {
+            if (!device.hasNonNull("unit")) {
+                return device;
+            }
+        }
+        throw new AssertionError("All are known.");
+    }
+
+    private void build(Map<String, String> faults) {
+        person.post(job("/stand-in"), Map.of("faults", faults)).ok();
+    }
+
+    @Test
+    void devicesAreToldByCodeByLampAndByWallSwitch() throws InterruptedException {
+        String known = unit("A", address());
+        List<String> open = new ArrayList<>(List.of(unit("B", ""), unit("C", "")));
+        build(Map.of());
+        JsonNode network = awaitIn(3);
+        assertThat(network.get("finished").asBoolean()).isFalse();
+        assertThat(network.get("devices")).anySatisfy(device -> assertThat(device.path("unit").asString("")).isEqualTo(known));
+
+        JsonNode first = unknown(network);
+        assertThat(first.get("candidates")).hasSize(2);
+        person.post("/api/v1/devices/" + first.get("id").asString() + "/switch", Map.of("channel", 1, "on", true)).ok();
+        String lit = unitLit();
+        person.post("/api/v1/devices/" + first.get("id").asString() + "/seen", Map.of("unit", lit, "there", true)).ok();
+        open.remove(lit);
+
+        assertThat(network().get("finished").asBoolean()).as("the last one is not known by being left over").isFalse();
+        assertThat(person.post(job("/join/flipped"), Map.of("unit", open.get(0))).status()).as("nothing was flipped").isEqualTo(422);
+        person.post(job("/stand-in/hand"), Map.of("serial", serialOf(open.get(0)), "deed", "FLIP_SWITCH")).ok();
+        await(job("/join"), join -> unknown(join.get("networks").get(0)).hasNonNull("flippedAt"));
+        person.post(job("/join/flipped"), Map.of("unit", open.get(0))).ok();
+        assertThat(network().get("finished").asBoolean()).isTrue();
+    }
+
+    @Test
+    void whatIsSetIsReadBackAndWhatIsNotKeptIsFound() throws InterruptedException {
+        List<String> units = List.of(unit("A", address()), unit("B", address()));
+        for (String unit : units) {
+            long version = 0;
+            for (JsonNode each : person.get(job("/bench")).ok().get("units")) {
+                version = each.get("id").asString().equals(unit) ? each.get("version").asLong() : version;
+            }
+            assertThat(person.put("/api/v1/bench/" + unit + "/settings", Map.of("version", version, "wanted", Map.of("power-on", "sideways"))).status()).isEqualTo(422);
+            person.put("/api/v1/bench/" + unit + "/settings", Map.of("version", version, "wanted", Map.of("power-on", "last"))).ok();
+        }
+        build(Map.of(serialOf(units.get(1)), "FORGETFUL"));
+        for (JsonNode device : awaitIn(2).get("devices")) {
+            person.post("/api/v1/devices/" + device.get("id").asString() + "/set-up", Map.of()).ok();
+            person.post("/api/v1/devices/" + device.get("id").asString() + "/link", Map.of("closed", false)).ok();
+            person.post(job("/stand-in/hand"), Map.of("serial", serialOf(device.get("unit").asString()), "deed", "COVER_ON")).ok();
+            person.post("/api/v1/devices/" + device.get("id").asString() + "/link", Map.of("closed", true)).ok();
+        }
+        JsonNode join = person.get(job("/join")).ok();
+        for (JsonNode device : join.get("networks").get(0).get("devices")) {
+            boolean forgetful = device.get("unit").asString().equals(units.get(1));
+            assertThat(device.get("differences")).hasSize(forgetful ? 1 : 0);
+            assertThat(device.get("closed").get("figure").asInt()).isLessThan(device.get("open").get("figure").asInt());
+        }
+        assertThat(join.get("findings")).extracting(f -> f.get("code").asString()).contains("SETTING_NOT_KEPT");
+    }
+
+    @Test
+    void aWindowHasLimitsAndNothingIsAskedWhereNoNetworkIs() {
+        unit("A", address());
+        Person.Answer tooLong = person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 255));
+        assertThat(tooLong.status()).isEqualTo(422);
+        assertThat(tooLong.pointer()).isEqualTo("/seconds");
+        assertThat(person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 120)).status()).as("no network is connected").isEqualTo(409);
+    }
+
+    private String begin(int stopAfter) {
+        String version = "1.2." + ++versions;
+        byte[] file = FirmwareFile.of(zigbee, version);
+        Map<String, Object> release = Map.of("kind", zigbee, "version", version, "sha256", Release.sumOf(file), "features", List.of(), "notes", "",
+                "file", java.util.Base64.getEncoder().encodeToString(file));
+        assertThat(person.post("/api/v1/firmware", with(release, "sha256", Release.sumOf(new byte[0]))).pointer()).isEqualTo("/sha256");
+        person.post("/api/v1/firmware", release).ok();
+        person.post(job("/rollouts"), Map.of("batch", 2, "tries", 2, "stopAfter", stopAfter)).ok();
+        return version;
+    }
+
+    private static Map<String, Object> with(Map<String, Object> body, String key, Object value) {
+        Map<String, Object> changed = new java.util.HashMap<>(body);
+        changed.put(key, value);
+        return changed;
+    }
+
+    private static Predicate<JsonNode> is(String state) {
+        return firmware -> firmware.get("rollouts").get(0).get("state").asString().equals(state);
+    }
+
+    @Test
+    void aRollOutStopsAtAFailureGoesOnWhenSomebodyLookedAndListsWhatIsLeft() throws InterruptedException {
+        List<String> units = List.of(unit("A", address()), unit("B", address()), unit("C", address()));
+        build(Map.of(serialOf(units.get(1)), "TAKES_NOTHING"));
+        awaitIn(3);
+        String version = begin(1);
+        JsonNode stopped = await(job("/firmware"), is("STOPPED")).get("rollouts").get(0);
+        assertThat(person.post(job("/rollouts"), Map.of("batch", 2, "tries", 2, "stopAfter", 1)).status()).as("one at a time").isEqualTo(409);
+        person.post("/api/v1/rollouts/" + stopped.get("id").asString() + "/go-on", Map.of()).ok();
+        JsonNode done = await(job("/firmware"), firmware -> is("DONE").test(firmware)).get("rollouts").get(0);
+        assertThat(done.get("findings")).isNotEmpty().allSatisfy(finding -> assertThat(finding.get("remedies")).isNotEmpty());
+        assertThat(done.get("done").asInt() + done.get("findings").size()).isEqualTo(3);
+        assertThat(done.get("log")).anySatisfy(line -> assertThat(line.get("words").asString()).contains("says " + version + ", was 1.0.0"));
+        assertThat(network().get("devices")).filteredOn(device -> device.get("firmware").asString().equals(version)).hasSize(done.get("done").asInt());
+    }
+}
