@@ -3,10 +3,6 @@ package org.hiddenclerk.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.IOException;
-import java.net.CookieManager;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
 import java.net.http.HttpResponse;
 import java.util.ArrayList;
 import java.util.List;
@@ -22,16 +18,15 @@ class PowerCutIT {
     private static final Pattern LABEL = Pattern.compile("\"label\":\"(B-\\d+)\"");
 
     private final RunningClerk clerk = RunningClerk.get();
-    private final CookieManager cookies = new CookieManager();
-    private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
+    private final Caller caller = new Caller(clerk);
 
     @Test
     void aKillDuringASaveLeavesTheBoxBeforeOrAfter() throws Exception {
         Random random = new Random(20260302);
-        logIn();
+        caller.logIn();
         String box = anyBox();
         for (int round = 0; round < ROUNDS; round++) {
-            String survey = get("/api/v1/boxes/" + box + "/survey");
+            String survey = caller.get("/api/v1/boxes/" + box + "/survey");
             String document = survey.substring(survey.indexOf("\"survey\":{") + 9, survey.indexOf(",\"verdict\""));
             String version = survey.replaceAll("(?s).*\"version\":(\\d+),\"changedBy.*", "$1");
             String before = label(document);
@@ -39,16 +34,16 @@ class PowerCutIT {
             String changed = document.replace("\"label\":\"" + before + "\"", "\"label\":\"" + after + "\"")
                     .replaceAll("\"name\":\"Passage bank[^\"]*\"", "\"name\":\"Passage bank " + after + "\"");
 
-            CompletableFuture<HttpResponse<String>> save = http.sendAsync(put("/api/v1/boxes/" + box + "/survey",
-                    "{\"version\":" + version + ",\"survey\":" + changed + "}"), HttpResponse.BodyHandlers.ofString());
+            CompletableFuture<HttpResponse<String>> save = caller.putSoon("/api/v1/boxes/" + box + "/survey",
+                    "{\"version\":" + version + ",\"survey\":" + changed + "}");
             Thread.sleep(random.nextInt(60));
             clerk.kill();
             boolean acknowledged = save.handle((response, error) -> error == null && response.statusCode() == 200).get();
             clerk.start();
 
-            assertThat(get("/api/v1/session")).as("the login outlives the process").contains("\"loggedIn\":true");
+            assertThat(caller.get("/api/v1/session")).as("the login outlives the process").contains("\"loggedIn\":true");
 
-            String now = get("/api/v1/boxes/" + box + "/survey");
+            String now = caller.get("/api/v1/boxes/" + box + "/survey");
             String label = label(now.substring(now.indexOf("\"survey\":{")));
             boolean gangChanged = now.contains("Passage bank " + after);
             assertThat(label).isIn(before, after);
@@ -61,8 +56,8 @@ class PowerCutIT {
 
     @Test
     void aLoginGivesANewSessionThatScriptsCannotReadAndOtherSitesCannotUse() throws Exception {
-        String first = logIn();
-        String second = logIn();
+        String first = caller.logIn();
+        String second = caller.logIn();
 
         assertThat(first).contains("HttpOnly", "SameSite=Strict");
         assertThat(valueOf(second)).isNotEqualTo(valueOf(first));
@@ -72,21 +67,11 @@ class PowerCutIT {
         return setCookie.replaceAll("^clerk-session=([^;]+);.*", "$1");
     }
 
-    /** Logs in, with whatever session there is, and returns how the new session's cookie was set. */
-    private String logIn() throws IOException, InterruptedException {
-        get("/api/v1/session");
-        HttpResponse<String> response = http.send(request("/api/v1/session").POST(HttpRequest.BodyPublishers.ofString(
-                "{\"name\":\"tarrow\",\"password\":\"tannery-house-demo\"}")).build(), HttpResponse.BodyHandlers.ofString());
-        assertThat(response.statusCode()).as(response.body()).isEqualTo(200);
-        return response.headers().allValues("Set-Cookie").stream().filter(c -> c.startsWith("clerk-session=")).findFirst()
-                .orElseThrow();
-    }
-
     private String anyBox() throws IOException, InterruptedException {
-        Matcher job = Pattern.compile("\"id\":\"([0-9a-f-]+)\",\"name\":\"Tannery House\"").matcher(get("/api/v1/jobs"));
+        Matcher job = Pattern.compile("\"id\":\"([0-9a-f-]+)\",\"name\":\"Tannery House\"").matcher(caller.get("/api/v1/jobs"));
         assertThat(job.find()).isTrue();
         Matcher box = Pattern.compile("\"id\":\"([0-9a-f-]+)\",\"version\":\\d+,\"roomId\":\"[0-9a-f-]+\",\"label\":\"B-03\"")
-                .matcher(get("/api/v1/jobs/" + job.group(1)));
+                .matcher(caller.get("/api/v1/jobs/" + job.group(1)));
         List<String> found = new ArrayList<>();
         while (box.find()) {
             found.add(box.group(1));
@@ -99,20 +84,5 @@ class PowerCutIT {
         Matcher matcher = LABEL.matcher(document);
         assertThat(matcher.find()).as(document).isTrue();
         return matcher.group(1);
-    }
-
-    private String get(String path) throws IOException, InterruptedException {
-        return http.send(request(path).GET().build(), HttpResponse.BodyHandlers.ofString()).body();
-    }
-
-    private HttpRequest put(String path, String body) {
-        return request(path).PUT(HttpRequest.BodyPublishers.ofString(body)).build();
-    }
-
-    private HttpRequest.Builder request(String path) {
-        String token = cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN"))
-                .map(java.net.HttpCookie::getValue).findFirst().orElse("");
-        return HttpRequest.newBuilder(URI.create(clerk.address() + path)).header("Content-Type", "application/json")
-                .header("X-XSRF-TOKEN", token);
     }
 }

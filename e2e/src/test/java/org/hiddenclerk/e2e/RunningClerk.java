@@ -36,11 +36,17 @@ final class RunningClerk {
     }
 
     void start() {
+        start(Map.of());
+    }
+
+    /** @param more settings of this start alone */
+    void start(Map<String, String> more) {
         Path jar = Path.of(System.getProperty("clerk.jar"));
         ProcessBuilder builder = new ProcessBuilder(Path.of(System.getProperty("java.home"), "bin", "java").toString(),
                 "-Xmx512m", "-jar", jar.toString());
         builder.environment().putAll(Map.of("CLERK_DB_URL", TestDatabase.get().url(), "CLERK_PORT", "" + port,
                 "CLERK_DEMO", "true", "CLERK_KEY_FILE", "target/credential-keys"));
+        builder.environment().putAll(more);
         builder.redirectErrorStream(true).redirectOutput(Path.of("target", "clerk.log").toFile());
         try {
             process = builder.start();

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.testing;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 
+import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
 import org.springframework.mock.web.MockHttpServletResponse;
@@ -13,7 +14,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
 /** The demo owner at work through the API. */
-public final class Person {
+public final class Person implements Asker {
     private final MockMvc mvc;
     private final String role;
     private final JsonMapper json = JsonMapper.builder().build();
@@ -63,7 +64,12 @@ public final class Person {
         return ask(HttpMethod.DELETE, path, null);
     }
 
-    private Answer ask(HttpMethod method, String path, Object body) {
+    @Override
+    public JsonNode ask(String method, String path, @Nullable Object body) {
+        return ask(HttpMethod.valueOf(method), path, body).ok();
+    }
+
+    private Answer ask(HttpMethod method, String path, @Nullable Object body) {
         try {
             MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user("tarrow").roles(role))
                     .with(csrf());
@@ -77,25 +83,5 @@ public final class Person {
         } catch (Exception e) {
             throw new AssertionError(method + " " + path, e);
         }
-    }
-
-    /** Id of the first job. */
-    public String demoJob() {
-        for (JsonNode job : get("/api/v1/jobs").ok()) {
-            if (job.get("name").asString().equals("Tannery House")) {
-                return job.get("id").asString();
-            }
-        }
-        throw new AssertionError("The demo house is not loaded.");
-    }
-
-    /** Id of a box of the demo house by its label. */
-    public String demoBox(String label) {
-        for (JsonNode box : get("/api/v1/jobs/" + demoJob()).ok().get("boxes")) {
-            if (box.get("label").asString().equals(label)) {
-                return box.get("id").asString();
-            }
-        }
-        throw new AssertionError("No box " + label);
     }
 }

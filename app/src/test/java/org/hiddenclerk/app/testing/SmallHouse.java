@@ -11,18 +11,18 @@ import tools.jackson.databind.node.ObjectNode;
 public final class SmallHouse {
     private static int houses;
 
-    private final Person person;
+    private final Asker person;
     private final String job;
     private final String circuit;
     private final String room;
     private final List<String> boxes = new ArrayList<>();
 
-    public SmallHouse(Person person) {
+    public SmallHouse(Asker person) {
         this.person = person;
-        job = person.post("/api/v1/jobs", Map.of("name", "Small house " + ++houses, "place", "", "region", "EU_230")).ok().get("id").asString();
-        circuit = person.post("/api/v1/jobs/" + job + "/circuits", Map.of("label", "1", "ratingAmps", 10, "phase", "L1",
-                "alternativelySupplied", false)).ok().get("id").asString();
-        room = person.post("/api/v1/jobs/" + job + "/rooms", Map.of("name", "Hall", "storey", "Ground floor")).ok().get("id").asString();
+        job = person.ask("POST", "/api/v1/jobs", Map.of("name", "Small house " + ++houses, "place", "", "region", "EU_230")).get("id").asString();
+        circuit = person.ask("POST", "/api/v1/jobs/" + job + "/circuits", Map.of("label", "1", "ratingAmps", 10, "phase", "L1",
+                "alternativelySupplied", false)).get("id").asString();
+        room = person.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", "Hall", "storey", "Ground floor")).get("id").asString();
     }
 
     public String job() {
@@ -39,7 +39,7 @@ public final class SmallHouse {
 
     /** @param change what is different about its survey */
     public String box(String label, Consumer<ObjectNode> change) {
-        ObjectNode own = person.get("/api/v1/boxes/" + person.demoBox("B-02") + "/survey").ok().get("survey").deepCopy().asObject()
+        ObjectNode own = person.ask("GET", "/api/v1/boxes/" + person.demoBox("B-02") + "/survey", null).get("survey").deepCopy().asObject()
                 .put("label", label);
         own.get("gangs").forEach(gang -> gang.asObject().put("circuit", circuit));
         own.get("cables").forEach(cable -> {
@@ -48,18 +48,18 @@ public final class SmallHouse {
             }
         });
         change.accept(own);
-        String id = person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", own)).ok().get("id").asString();
+        String id = person.ask("POST", "/api/v1/rooms/" + room + "/boxes", Map.of("survey", own)).get("id").asString();
         boxes.add(id);
         return id;
     }
 
     public JsonNode plan(String box) {
-        return person.get("/api/v1/boxes/" + box + "/plan").ok();
+        return person.ask("GET", "/api/v1/boxes/" + box + "/plan", null);
     }
 
     /** Picks a module for the first gang. */
     public JsonNode pick(String box, String module) {
-        return person.put("/api/v1/boxes/" + box + "/plan", Map.of("version", plan(box).get("version").asLong(), "picks", List.of(Map.of(
-                "moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP"))))).ok();
+        return person.ask("PUT", "/api/v1/boxes/" + box + "/plan", Map.of("version", plan(box).get("version").asLong(), "picks", List.of(Map.of(
+                "moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP")))));
     }
 }
