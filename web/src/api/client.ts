@@ -212,6 +212,44 @@ export const api = {
         body: { why },
       }),
     ),
+  join: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/join", { params: { path: { job } } })),
+  openNetwork: (job: string, body: Schemas["Opening"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/join/window", { params: { path: { job } }, body })),
+  closeNetwork: (job: string, body: Schemas["Closing"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/join/close", { params: { path: { job } }, body })),
+  joinTogether: (job: string, body: Schemas["Closing"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/join/together", { params: { path: { job } }, body })),
+  muster: (job: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/join/muster", { params: { path: { job } } })),
+  flippedAt: (job: string, unit: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/join/flipped", { params: { path: { job } }, body: { unit } })),
+  turnDevice: (device: string, body: Schemas["Turning"]) =>
+    dataOf(client.POST("/api/v1/devices/{device}/switch", { params: { path: { device } }, body })),
+  deviceSeen: (device: string, body: Schemas["Seeing"]) =>
+    dataOf(client.POST("/api/v1/devices/{device}/seen", { params: { path: { device } }, body })),
+  deviceUnknown: (device: string) =>
+    dataOf(client.POST("/api/v1/devices/{device}/unknown", { params: { path: { device } } })),
+  setUpDevice: (device: string) =>
+    dataOf(client.POST("/api/v1/devices/{device}/set-up", { params: { path: { device } } })),
+  readLink: (device: string, closed: boolean) =>
+    dataOf(client.POST("/api/v1/devices/{device}/link", { params: { path: { device } }, body: { closed } })),
+  standIn: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/stand-in", { params: { path: { job } } })),
+  buildStandIn: (job: string, body: Schemas["Building"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/stand-in", { params: { path: { job } }, body })),
+  standInHand: (job: string, body: Schemas["Hand"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/stand-in/hand", { params: { path: { job } }, body })),
+  firmware: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/firmware", { params: { path: { job } } })),
+  beginRollout: (job: string, body: Schemas["PolicyEntry"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rollouts", { params: { path: { job } }, body })),
+  keepFirmware: (body: Schemas["ReleaseEntry"]) => dataOf(client.POST("/api/v1/firmware", { body })),
+  haltRollout: (rollout: string) =>
+    dataOf(client.POST("/api/v1/rollouts/{rollout}/halt", { params: { path: { rollout } } })),
+  goOnWithRollout: (rollout: string) =>
+    dataOf(client.POST("/api/v1/rollouts/{rollout}/go-on", { params: { path: { rollout } } })),
+  endRollout: (rollout: string) =>
+    dataOf(client.POST("/api/v1/rollouts/{rollout}/end", { params: { path: { rollout } } })),
+  benchSettings: (unit: string, body: Schemas["Wanting"]) =>
+    dataOf(client.PUT("/api/v1/bench/{unit}/settings", { params: { path: { unit } }, body })),
   names: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/names", { params: { path: { job } } })),
   changeNaming: (job: string, body: Schemas["NamingChange"]) =>
     dataOf(client.PUT("/api/v1/jobs/{job}/names", { params: { path: { job } }, body })),

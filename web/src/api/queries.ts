@@ -82,6 +82,23 @@ export const pickListOptions = (job: string) =>
 export const benchOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "bench"], queryFn: () => api.bench(job) });
 
+export const joinOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "join"], queryFn: () => api.join(job), refetchInterval: 1500 });
+
+export const standInOptions = (job: string) =>
+  queryOptions({
+    queryKey: ["job", job, "stand-in"],
+    queryFn: () => api.standIn(job),
+    refetchInterval: 1500,
+  });
+
+export const firmwareOptions = (job: string) =>
+  queryOptions({
+    queryKey: ["job", job, "firmware"],
+    queryFn: () => api.firmware(job),
+    refetchInterval: 1500,
+  });
+
 export const namesOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "names"], queryFn: () => api.names(job) });
 

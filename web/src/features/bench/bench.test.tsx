@@ -25,6 +25,7 @@ const unit: Schemas["BenchUnitView"] = {
   protocol: "Zigbee",
   display: "Hall lamp",
   handle: "hall-lamp",
+  wanted: {},
   steps: [
     { step: "POWER_UP", title: "Power it up", how: "L and N", skippable: false, behind: false },
     { step: "UPDATE", title: "Update it", how: "The newest", skippable: true, behind: false },

@@ -5,13 +5,15 @@ const PAGES = [
   { path: "/match", word: "Match all" },
   { path: "/pick-list", word: "Pick list" },
   { path: "/bench", word: "Bench" },
+  { path: "/join", word: "Join" },
+  { path: "/firmware", word: "Firmware" },
   { path: "/rooms", word: "Rooms and radio" },
 ];
 
 /** The sheets of the house as a whole. */
 export function HousePages({ job, page }: { job: string; page: string }) {
   return (
-    <nav aria-label="Sheets of the house" className="no-print flex gap-1">
+    <nav aria-label="Sheets of the house" className="no-print flex flex-wrap gap-1">
       {PAGES.map(({ path, word }) => (
         <Link
           key={path}

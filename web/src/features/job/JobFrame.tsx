@@ -7,6 +7,8 @@ import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
 import { BenchSheet } from "../bench/BenchSheet";
+import { FirmwareSheet } from "../firmware/FirmwareSheet";
+import { JoinSheet } from "../join/JoinSheet";
 import { DrawSheet } from "../draw/DrawSheet";
 import { FitSheet } from "../fit/FitSheet";
 import { MatchSheet } from "../match/MatchSheet";
@@ -132,6 +134,10 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
       return <PickListSheet job={job} />;
     case "/bench":
       return <BenchSheet job={job} />;
+    case "/join":
+      return <JoinSheet job={job} />;
+    case "/firmware":
+      return <FirmwareSheet job={job} />;
     case "/rooms":
       return <RoomsSheet job={job} />;
     default:
@@ -158,6 +164,8 @@ function Sheet({ job, box, stage, room }: SheetProps) {
       return <DrawSheet job={job} box={box} />;
     case "bench":
       return <BenchSheet job={job} box={box} />;
+    case "join":
+      return <JoinSheet job={job} box={box} />;
     case "fit":
       return <FitSheet job={job} box={box} />;
     default:

@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.house.CircuitRow;
 import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.house.JobRow;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
@@ -53,8 +54,10 @@ class JobOverview {
     private final Traces traces;
     private final Standings standings;
     private final Bench bench;
+    private final Members members;
 
-    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, Bench bench) {
+    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, Bench bench,
+                Members members) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
@@ -62,6 +65,7 @@ class JobOverview {
         this.traces = traces;
         this.standings = standings;
         this.bench = bench;
+        this.members = members;
     }
 
     /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
@@ -104,11 +108,13 @@ class JobOverview {
         List<IsolationView> isolation = new ArrayList<>();
         Plans.Circumstances circumstances = plans.circumstances(job);
         Map<UUID, Stage.Progress> onBench = bench.progress(job);
+        Map<UUID, Stage.Progress> inNetwork = members.progress(job);
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
-                    circumstances, onBench.getOrDefault(box.id(), Stage.Progress.OPEN)));
+                    circumstances, Map.of(Stage.BENCH, onBench.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.JOIN, inNetwork.getOrDefault(box.id(),
+                            Stage.Progress.OPEN))));
             sheet.ifPresent(s -> Isolations.of(found, s.sheet()).forEach(i -> isolation.add(new IsolationView(i.circuit(), i.box(), i.boxId(), i.state(),
                     i.who(), i.since().orElse(null)))));
         }
@@ -133,13 +139,13 @@ class JobOverview {
     }
 
     private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Traces.Standing traced,
-                         Optional<RunSheets.Open> sheet, Plans.Circumstances circumstances, Stage.Progress onBench) {
+                         Optional<RunSheets.Open> sheet, Plans.Circumstances circumstances, Map<Stage, Stage.Progress> beside) {
         Standings.Standing standing = standings.of(found, circumstances);
         List<String> gangs = found.box().gangs().stream().map(Gang::name).toList();
         String summary = gangs.isEmpty() ? found.box().kind().label() : String.join(", ", gangs);
         Map<Stage, Stage.Progress> stages = new EnumMap<>(StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found))
                 .isPresent(), traced, sheet));
-        stages.put(Stage.BENCH, onBench);
+        stages.putAll(beside);
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
                 found.box().gangs().size(), standing.worst().orElse(null), stages.entrySet().stream().map(e -> new StageView(e.getKey(),
                         e.getValue())).toList());

@@ -76,12 +76,12 @@ class JoiningController {
 
     /** A device in a network. {@code candidates} are modules that it may still be. */
     record DeviceView(UUID id, String address, String kind, String name, String firmware, int hops, boolean passesOn, boolean silent, @MayBeAbsent LinkView open,
-                      @MayBeAbsent LinkView closed, @MayBeAbsent UUID unit, @MayBeAbsent String place, boolean setUp, List<DifferenceView> differences,
+                      @MayBeAbsent LinkView closed, @MayBeAbsent UUID unit, @MayBeAbsent UUID box, @MayBeAbsent String place, boolean setUp, List<DifferenceView> differences,
                       List<UUID> candidates, int channels, @MayBeAbsent Instant flippedAt) {
     }
 
     /** A module that is to come in. */
-    record WaitingModuleView(UUID unit, String serial, String kind, String place, @MayBeAbsent String display, boolean hasCode, JoinGuide.Guide guide) {
+    record WaitingModuleView(UUID unit, @MayBeAbsent UUID box, String serial, String kind, String place, @MayBeAbsent String display, boolean hasCode, JoinGuide.Guide guide) {
     }
 
     /** A batch of modules that were let in together. */
@@ -132,7 +132,7 @@ class JoiningController {
     private NetworkView network(UUID job, Protocol protocol, List<JoinedDeviceRow> rows, Map<UUID, Bench.Ready> modules, Recognition.Result result) {
         Window window = Window.of(protocol);
         Optional<JoinWindowRow> open = joining.windows(job).stream().filter(row -> row.protocol() == protocol).findFirst();
-        List<WaitingModuleView> waiting = result.waiting().stream().map(id -> modules.get(UUID.fromString(id))).map(m -> new WaitingModuleView(m.unit(), m.serial(),
+        List<WaitingModuleView> waiting = result.waiting().stream().map(id -> modules.get(UUID.fromString(id))).map(m -> new WaitingModuleView(m.unit(), m.box().orElse(null), m.serial(),
                 m.model().code(), m.place(), m.name().map(DeviceName::display).orElse(null), bench.codeOf(m.unit()).isPresent(), JoinGuide.of(m.model(), false))).toList();
         return new NetworkView(protocol, protocol.label(), window.least(), window.usual(), window.most(), window.source(), open.map(JoinWindowRow::closesAt).orElse(null),
                 open.map(JoinWindowRow::openedBy).orElse(null), rows.stream().map(row -> device(row, modules, result)).toList(), waiting,
@@ -153,7 +153,7 @@ class JoiningController {
         Optional<Bench.Ready> module = row.unit().map(modules::get);
         List<Settings.Difference> differences = differences(row, module);
         return new DeviceView(row.id(), row.address(), row.kind(), row.name(), row.firmware(), row.hops(), row.passesOn(), row.isSilent(), link(row, row.linkOpen()),
-                link(row, row.linkClosed()), row.unit().orElse(null), module.map(Bench.Ready::place).orElse(null), module.flatMap(Bench.Ready::name).filter(name ->
+                link(row, row.linkClosed()), row.unit().orElse(null), module.flatMap(Bench.Ready::box).orElse(null), module.map(Bench.Ready::place).orElse(null), module.flatMap(Bench.Ready::name).filter(name ->
                 name.handle().equals(row.name()) && row.settings().isPresent()).isPresent(), differences.stream().map(d -> new DifferenceView(d.key(),
                 d.written().orElse(""), d.read().orElse(null))).toList(), result.open().getOrDefault(row.address(), Set.of()).stream().map(UUID::fromString).toList(),
                 modules.values().stream().filter(m -> m.model().code().equals(row.kind())).mapToInt(m -> m.model().channels().size()).findFirst().orElse(1),

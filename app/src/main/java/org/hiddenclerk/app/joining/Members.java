@@ -9,9 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Heard;
 import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Muster;
@@ -50,6 +52,24 @@ public class Members implements Networks.Ear {
         return devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.unit().filter(modules::containsKey).isPresent()).map(row -> new Joined(
                 row.unit().orElseThrow(), row.id(), row.protocol(), row.address(), row.kind(), row.name(), row.firmware(), row.hops(), row.passesOn(),
                 modules.get(row.unit().orElseThrow()))).toList();
+    }
+
+    /** How far the modules of each box are; boxes of which none has joined are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Stage.Progress> progress(UUID job) {
+        List<JoinedDeviceRow> rows = devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.unit().isPresent()).toList();
+        if (rows.isEmpty()) {
+            return Map.of();
+        }
+        Map<UUID, JoinedDeviceRow> in = rows.stream().collect(Collectors.toMap(row -> row.unit().orElseThrow(), row -> row));
+        Map<UUID, Stage.Progress> progress = new HashMap<>();
+        bench.modules(job).stream().filter(module -> module.box().isPresent()).collect(Collectors.groupingBy(module -> module.box().orElseThrow())).forEach((box, modules) -> {
+            if (modules.stream().anyMatch(module -> in.containsKey(module.unit()))) {
+                progress.put(box, modules.stream().allMatch(module -> in.containsKey(module.unit()) && in.get(module.unit()).settings().isPresent()) ? Stage.Progress.DONE
+                        : Stage.Progress.BEGUN);
+            }
+        });
+        return progress;
     }
 
     /** A module says what it runs, or came back under another address. */
