@@ -22,7 +22,9 @@ export function NetworkPart({
   /** How far the server's clock is ahead of this one, in ms. */
   ahead: number;
 }) {
-  const devices = network.devices.filter((device) => !box || !device.unit || device.box === box);
+  const devices = network.devices
+    .filter((device) => !box || !device.unit || device.box === box)
+    .sort((a, b) => Number(Boolean(a.unit)) - Number(Boolean(b.unit)));
   const waiting = network.waiting.filter((module) => !box || module.box === box);
   if (box && waiting.length === 0 && devices.every((device) => !device.unit)) {
     return null;

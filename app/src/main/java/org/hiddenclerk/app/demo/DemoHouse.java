@@ -9,9 +9,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.ClerkProperties;
 import org.hiddenclerk.app.accounts.Accounts;
+import org.hiddenclerk.app.firmware.Releases;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.planning.PickEntry;
 import org.hiddenclerk.app.planning.Plans;
@@ -23,12 +25,15 @@ import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.firmware.Release;
+import org.hiddenclerk.core.firmware.Version;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.matching.Wish;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.radio.Material;
+import org.hiddenclerk.standins.FirmwareFile;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.jspecify.annotations.Nullable;
@@ -46,6 +51,7 @@ class DemoHouse implements ApplicationRunner {
     private static final String NAME = "tarrow";
     private static final String DISPLAY_NAME = "M. Tarrow";
     private static final String PASSWORD = "tannery-house-demo";
+    private static final String FIRMWARE = "1.1.0";
 
     private final ClerkProperties properties;
     private final Accounts accounts;
@@ -56,9 +62,10 @@ class DemoHouse implements ApplicationRunner {
     private final JsonMapper json;
     private final HouseSettings settings;
     private final StockShelves stockShelves;
+    private final Releases releases;
 
     DemoHouse(ClerkProperties properties, Accounts accounts, OpenHouse openHouse, RecordSurvey recordSurvey, Boxes boxes,
-              Plans plans, JsonMapper json, HouseSettings settings, StockShelves stockShelves) {
+              Plans plans, JsonMapper json, HouseSettings settings, StockShelves stockShelves, Releases releases) {
         this.properties = properties;
         this.accounts = accounts;
         this.openHouse = openHouse;
@@ -68,6 +75,7 @@ class DemoHouse implements ApplicationRunner {
         this.json = json;
         this.settings = settings;
         this.stockShelves = stockShelves;
+        this.releases = releases;
     }
 
     /** A house as it is written down for the demo; boxes name circuits by label and rooms by name. */
@@ -118,6 +126,7 @@ class DemoHouse implements ApplicationRunner {
         house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));
         settle(job, house, rooms);
         stockShelves.putOnShelf(house.shelf(), DISPLAY_NAME);
+        house.boxes().stream().flatMap(box -> box.picks().stream()).map(PickEntry::moduleCode).distinct().forEach(this::keepFirmware);
         Map<String, UUID> ids = new LinkedHashMap<>();
         for (Box box : house.boxes()) {
             SurveyDocument alone = resolved(box.survey(), circuits, Map.of());
@@ -141,6 +150,12 @@ class DemoHouse implements ApplicationRunner {
                 plans.issue(id, boxes.find(id).row().version(), DISPLAY_NAME);
             }
         }
+    }
+
+    /** A newer file than the stand-in modules come with. */
+    private void keepFirmware(String kind) {
+        byte[] file = FirmwareFile.of(kind, FIRMWARE);
+        releases.keep(new Release(kind, Version.read(FIRMWARE).orElseThrow(), Release.sumOf(file), Set.of(), "made up, for the stand-in house"), file, DISPLAY_NAME);
     }
 
     private void settle(UUID job, House house, Map<String, UUID> rooms) {

@@ -47,11 +47,13 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "firmware")
 class FirmwareController {
     private final Rollouts rollouts;
+    private final Releases releases;
     private final Bench bench;
     private final People people;
 
-    FirmwareController(Rollouts rollouts, Bench bench, People people) {
+    FirmwareController(Rollouts rollouts, Releases releases, Bench bench, People people) {
         this.rollouts = rollouts;
+        this.releases = releases;
         this.bench = bench;
         this.people = people;
     }
@@ -104,7 +106,7 @@ class FirmwareController {
     }
 
     private List<ReleaseView> releases() {
-        return rollouts.releases().stream().map(row -> new ReleaseView(row.release().kind(), row.release().version().toString(), row.release().sha256(),
+        return releases.all().stream().map(row -> new ReleaseView(row.release().kind(), row.release().version().toString(), row.release().sha256(),
                 row.release().features(), row.release().notes(), row.keptBy(), row.keptAt())).toList();
     }
 
@@ -150,7 +152,7 @@ class FirmwareController {
     List<ReleaseView> keep(@Valid @RequestBody ReleaseEntry entry, Principal who) {
         Version version = Version.read(entry.version()).orElseThrow(() -> Unusable.content("The firmware cannot be kept", new FieldProblem("/version", entry.version(),
                 "a version by Semantic Versioning 2.0.0, like 1.4.0")));
-        rollouts.keep(new Release(entry.kind().strip(), version, entry.sha256(), entry.features(), entry.notes().strip()), entry.file(), people.nameOf(who));
+        releases.keep(new Release(entry.kind().strip(), version, entry.sha256(), entry.features(), entry.notes().strip()), entry.file(), people.nameOf(who));
         return releases();
     }
 

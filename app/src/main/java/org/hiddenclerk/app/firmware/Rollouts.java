@@ -23,7 +23,6 @@ import org.hiddenclerk.app.fitting.Isolations;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.network.Networks;
-import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.firmware.Device;
 import org.hiddenclerk.core.firmware.Policy;
@@ -40,13 +39,13 @@ import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Service;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Keeps firmware, plans roll-outs and carries them out in the background. Whatever was cut off goes on from its events after a start. */
+/** Plans roll-outs and carries them out in the background. Whatever was cut off goes on from its events after a start. */
 @Service
 class Rollouts {
     private static final Logger LOG = LoggerFactory.getLogger(Rollouts.class);
     private static final long GLANCE_MS = 1_000;
 
-    private final ReleaseRepository releases;
+    private final Releases releases;
     private final RolloutRepository rollouts;
     private final RolloutEventRepository events;
     private final Members members;
@@ -62,7 +61,7 @@ class Rollouts {
         return thread;
     });
 
-    Rollouts(ReleaseRepository releases, RolloutRepository rollouts, RolloutEventRepository events, Members members, Networks networks, Houses houses,
+    Rollouts(Releases releases, RolloutRepository rollouts, RolloutEventRepository events, Members members, Networks networks, Houses houses,
              Isolations isolations, JsonMapper json, Clock clock) {
         this.releases = releases;
         this.rollouts = rollouts;
@@ -81,35 +80,12 @@ class Rollouts {
         worker.shutdownNow();
     }
 
-    List<ReleaseRow> releases() {
-        return releases.findAllByOrderByKindAscKeptAtDesc();
-    }
-
-    /** @throws Unusable when the file's sum is not the one that was published with it, or this version is kept already */
-    void keep(Release release, byte[] file, String who) {
-        if (!release.isOf(file)) {
-            throw Unusable.content("The firmware cannot be kept", new FieldProblem("/sha256", release.sha256(), "the sum of the file, which is " + Release.sumOf(file)));
-        }
-        if (releases.findByKindAndVersion(release.kind(), release.version().toString()).isPresent()) {
-            throw Unusable.conflict(release.kind() + " " + release.version() + " is kept already; a version never changes its file.");
-        }
-        releases.saveAndFlush(new ReleaseRow(release, file, who, now()));
-    }
-
-    /** The newest stable version that is kept of each kind. */
-    private Map<String, Release> newest() {
-        Map<String, Release> newest = new HashMap<>();
-        releases().stream().map(ReleaseRow::release).filter(r -> r.version().preRelease().isEmpty()).forEach(r -> newest.merge(r.kind(), r, (a, b) ->
-                a.version().compareTo(b.version()) >= 0 ? a : b));
-        return newest;
-    }
-
     /** What would be done now. */
     RolloutPlan plan(UUID job, Policy policy) {
         Map<UUID, String> circuits = isolations.circuitsByBox(job);
         List<Device> devices = members.joined(houses.job(job).id()).stream().map(member -> new Device(member.unit().toString(), member.kind(),
                 Version.read(member.firmware()), member.hops(), !member.passesOn(), member.module().box().map(circuits::get).orElse(""))).toList();
-        return RolloutPlan.of(devices, newest(), policy);
+        return RolloutPlan.of(devices, releases.newest(), policy);
     }
 
     UUID begin(UUID job, Policy policy, String who) {
@@ -251,8 +227,7 @@ class Rollouts {
 
         @Override
         public byte[] fileOf(Release release) {
-            return releases.findByKindAndVersion(release.kind(), release.version().toString()).orElseThrow(() -> Unusable.conflict("the file of " + release.kind() + " "
-                    + release.version() + " is gone")).file();
+            return releases.fileOf(release);
         }
 
         @Override

@@ -1,0 +1,51 @@
+package org.hiddenclerk.app.firmware;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.firmware.Release;
+import org.springframework.stereotype.Service;
+
+/** Files of firmware that are kept, each with the sum that was published with it. */
+@Service
+public class Releases {
+    private final ReleaseRepository releases;
+    private final Clock clock;
+
+    Releases(ReleaseRepository releases, Clock clock) {
+        this.releases = releases;
+        this.clock = clock;
+    }
+
+    List<ReleaseRow> all() {
+        return releases.findAllByOrderByKindAscKeptAtDesc();
+    }
+
+    /** @throws Unusable when the file's sum is not the one that was published with it, or this version is kept already */
+    public void keep(Release release, byte[] file, String who) {
+        if (!release.isOf(file)) {
+            throw Unusable.content("The firmware cannot be kept", new FieldProblem("/sha256", release.sha256(), "the sum of the file, which is " + Release.sumOf(file)));
+        }
+        if (releases.findByKindAndVersion(release.kind(), release.version().toString()).isPresent()) {
+            throw Unusable.conflict(release.kind() + " " + release.version() + " is kept already; a version never changes its file.");
+        }
+        releases.saveAndFlush(new ReleaseRow(release, file, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
+    }
+
+    /** The newest stable version of each kind. */
+    Map<String, Release> newest() {
+        Map<String, Release> newest = new HashMap<>();
+        all().stream().map(ReleaseRow::release).filter(r -> r.version().preRelease().isEmpty()).forEach(r -> newest.merge(r.kind(), r, (a, b) ->
+                a.version().compareTo(b.version()) >= 0 ? a : b));
+        return newest;
+    }
+
+    byte[] fileOf(Release release) {
+        return releases.findByKindAndVersion(release.kind(), release.version().toString()).orElseThrow(() -> Unusable.conflict("The file of " + release.kind() + " "
+                + release.version() + " is gone.")).file();
+    }
+}
