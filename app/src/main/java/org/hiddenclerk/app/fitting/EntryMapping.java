@@ -2,8 +2,10 @@ package org.hiddenclerk.app.fitting;
 
 import java.math.BigDecimal;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import org.hiddenclerk.core.fitting.Entry;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -13,6 +15,9 @@ class EntryMapping {
     private static final String DONE = "DONE";
     private static final String STOPPED = "STOPPED";
     private static final String RESUMED = "RESUMED";
+    private static final String TICKED = "TICKED";
+    private static final String MEASURED = "MEASURED";
+    private static final String SKIPPED = "SKIPPED";
 
     private final JsonMapper json;
 
@@ -24,18 +29,26 @@ class EntryMapping {
     record Detail(Set<String> confirmed, Map<String, BigDecimal> readings) {
     }
 
-    RunSheetRow.EntryPart toRow(Entry entry) {
+    /** What a tick or a measurement is of. */
+    record Item(String item, boolean on, @Nullable BigDecimal value) {
+    }
+
+    RunSheetRow.EntryPart toRow(Entry entry, @Nullable String key) {
         if (entry instanceof Entry.Done done) {
-            return new RunSheetRow.EntryPart(DONE, done.stepId(),
-                    json.writeValueAsString(new Detail(done.confirmed(), done.readings())), done.note(), done.who(),
-                    done.when());
-        }
-        if (entry instanceof Entry.Stopped stopped) {
-            return new RunSheetRow.EntryPart(STOPPED, stopped.stepId(), "{}", stopped.reason(), stopped.who(),
-                    stopped.when());
+            return new RunSheetRow.EntryPart(DONE, done.stepId(), json.writeValueAsString(new Detail(done.confirmed(), done.readings())), done.note(),
+                    done.who(), done.when(), key);
+        } else if (entry instanceof Entry.Stopped stopped) {
+            return new RunSheetRow.EntryPart(STOPPED, stopped.stepId(), "{}", stopped.reason(), stopped.who(), stopped.when(), key);
+        } else if (entry instanceof Entry.Ticked tick) {
+            return new RunSheetRow.EntryPart(TICKED, tick.stepId(), json.writeValueAsString(new Item(tick.item(), tick.on(), null)), "", tick.who(), tick.when(), key);
+        } else if (entry instanceof Entry.Measured value) {
+            return new RunSheetRow.EntryPart(MEASURED, value.stepId(), json.writeValueAsString(new Item(value.item(), true, value.value())), "", value.who(),
+                    value.when(), key);
+        } else if (entry instanceof Entry.Skipped skip) {
+            return new RunSheetRow.EntryPart(SKIPPED, skip.stepId(), "{}", skip.reason(), skip.who(), skip.when(), key);
         }
         Entry.Resumed resumed = (Entry.Resumed) entry;
-        return new RunSheetRow.EntryPart(RESUMED, "", "{}", resumed.reason(), resumed.who(), resumed.when());
+        return new RunSheetRow.EntryPart(RESUMED, "", "{}", resumed.reason(), resumed.who(), resumed.when(), key);
     }
 
     Entry toEntry(RunSheetRow.EntryPart row) {
@@ -47,6 +60,15 @@ class EntryMapping {
             }
             case STOPPED -> new Entry.Stopped(row.stepId(), row.text(), row.who(), row.enteredAt());
             case RESUMED -> new Entry.Resumed(row.text(), row.who(), row.enteredAt());
+            case SKIPPED -> new Entry.Skipped(row.stepId(), row.text(), row.who(), row.enteredAt());
+            case TICKED -> {
+                Item item = json.readValue(row.detail(), Item.class);
+                yield new Entry.Ticked(row.stepId(), item.item(), item.on(), row.who(), row.enteredAt());
+            }
+            case MEASURED -> {
+                Item item = json.readValue(row.detail(), Item.class);
+                yield new Entry.Measured(row.stepId(), item.item(), Objects.requireNonNull(item.value()), row.who(), row.enteredAt());
+            }
             default -> throw new IllegalStateException("Impossible state: an entry of kind " + row.kind());
         };
     }

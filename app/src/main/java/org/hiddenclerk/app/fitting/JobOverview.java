@@ -27,6 +27,7 @@ import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Gang;
@@ -85,6 +86,11 @@ class JobOverview {
 
     record BoxView(UUID id, long version, UUID roomId, String label, BoxKind kind, String summary, int gangs,
                    @MayBeAbsent Severity worst, List<StageView> stages) {
+        /** Something was found otherwise than drawn. */
+        BoxView tracedAgain() {
+            return new BoxView(id, version, roomId, label, kind, summary, gangs, worst, stages.stream().map(stage -> stage.stage() == Stage.TRACE
+                    ? new StageView(Stage.TRACE, Stage.Progress.REOPENED) : stage).toList());
+        }
     }
 
     record StageView(Stage stage, Stage.Progress progress) {
@@ -92,7 +98,7 @@ class JobOverview {
 
     /** How a circuit stands because of the work on a box. */
     record IsolationView(String circuit, String box, UUID boxId, RunSheet.Isolation.State state, String who,
-                         @MayBeAbsent Instant since) {
+                         @MayBeAbsent Instant since, List<String> locks) {
     }
 
     @GetMapping
@@ -109,14 +115,17 @@ class JobOverview {
         Plans.Circumstances circumstances = plans.circumstances(job);
         Map<UUID, Stage.Progress> onBench = bench.progress(job);
         Map<UUID, Stage.Progress> inNetwork = members.progress(job);
+        Set<UUID> otherwise = sheets.foundOtherwise(boxes.ofJob(job).stream().map(BoxRow::id).toList()).stream().map(FoundOtherwiseRow::boxId).collect(Collectors.toSet());
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
                     circumstances, Map.of(Stage.BENCH, onBench.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.JOIN, inNetwork.getOrDefault(box.id(),
                             Stage.Progress.OPEN))));
-            sheet.ifPresent(s -> Isolations.of(found, s.sheet()).forEach(i -> isolation.add(new IsolationView(i.circuit(), i.box(), i.boxId(), i.state(),
-                    i.who(), i.since().orElse(null)))));
+            if (otherwise.contains(box.id())) {
+                views.set(views.size() - 1, views.get(views.size() - 1).tracedAgain());
+            }
+            sheet.ifPresent(s -> isolation.addAll(isolation(found, s)));
         }
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
                 (int) row.region().nominalVolts().asDouble(), row.region().phases(), TERMINALS,
@@ -149,5 +158,12 @@ class JobOverview {
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
                 found.box().gangs().size(), standing.worst().orElse(null), stages.entrySet().stream().map(e -> new StageView(e.getKey(),
                         e.getValue())).toList());
+    }
+
+    private List<IsolationView> isolation(Boxes.Found found, RunSheets.Open sheet) {
+        List<Isolations.Isolated> isolated = Isolations.of(found, sheet.sheet());
+        List<Locks.Lock> locks = isolated.isEmpty() ? List.of() : sheets.locks(sheet);
+        return isolated.stream().map(i -> new IsolationView(i.circuit(), i.box(), i.boxId(), i.state(), i.who(), i.since().orElse(null), locks.stream().filter(lock ->
+                lock.circuit().equals(i.circuit())).map(Locks.Lock::person).distinct().toList())).toList();
     }
 }

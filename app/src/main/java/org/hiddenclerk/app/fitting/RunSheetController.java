@@ -39,56 +39,108 @@ class RunSheetController {
     record LastRunSheet(@MayBeAbsent RunSheetView sheet) {
     }
 
-    /** What was done at a step, and the version of the sheet it was entered on. */
-    record StepEntry(long version, @NotBlank @Size(max = 80) String stepId,
+    /** What was done at a step. {@code key} is the sender's; an entry that comes again with it changes nothing. */
+    record StepEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId,
                      @NotNull @Size(max = 100) Set<@NotBlank @Size(max = 80) String> confirmed,
                      @NotNull @Size(max = 400) Map<@NotBlank @Size(max = 120) String, @NotNull BigDecimal> readings,
                      @NotNull @Size(max = 500) String note) {
     }
 
-    /** Why the sheet stops or goes on. */
-    record Reason(long version, @NotBlank @Size(max = 500) String reason) {
+    /** Something of a step was confirmed, or is not so after all. */
+    record TickEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 120) String item, boolean on) {
+    }
+
+    /** Something of a step was measured. */
+    record MeasureEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 120) String item,
+                        @NotNull BigDecimal value) {
+    }
+
+    /** Why a step is left out. */
+    record SkipEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 500) String reason) {
+    }
+
+    /** Why the sheet stops or goes on, or what was found. */
+    record Reason(@NotBlank @Size(max = 500) String reason) {
     }
 
     /** The version to set aside. */
     record Aside(long version) {
     }
 
+    private RunSheetView view(RunSheets.Open open) {
+        return RunSheetView.of(open, sheets.locks(open), sheets.refusals(open.row().boxId()));
+    }
+
     @GetMapping
     @Operation(operationId = "runSheet")
     LastRunSheet runSheet(@PathVariable UUID box) {
-        return new LastRunSheet(sheets.last(box).map(RunSheetView::of).orElse(null));
+        return new LastRunSheet(sheets.last(box).map(this::view).orElse(null));
     }
 
     @PostMapping
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "startRunSheet")
     RunSheetView start(@PathVariable UUID box, Principal who) {
-        return RunSheetView.of(sheets.start(box, people.nameOf(who)));
+        return view(sheets.start(box, people.nameOf(who)));
     }
 
     @PostMapping("/entries")
     @Operation(operationId = "enterStep")
     RunSheetView enter(@PathVariable UUID box, @Valid @RequestBody StepEntry entry, Principal who) {
-        return RunSheetView.of(sheets.enter(box, entry.version(), entry.stepId(), entry.confirmed(), entry.readings(),
-                entry.note(), people.nameOf(who)));
+        return view(sheets.enter(box, entry.key(), entry.stepId(), entry.confirmed(), entry.readings(), entry.note(), people.nameOf(who)));
+    }
+
+    @PostMapping("/ticks")
+    @Operation(operationId = "tickStep", summary = "Confirms something of a step that is open; whoever else works on the sheet sees it")
+    RunSheetView tick(@PathVariable UUID box, @Valid @RequestBody TickEntry entry, Principal who) {
+        return view(sheets.tick(box, entry.key(), entry.stepId(), entry.item(), entry.on(), people.nameOf(who)));
+    }
+
+    @PostMapping("/measurements")
+    @Operation(operationId = "measureStep")
+    RunSheetView measure(@PathVariable UUID box, @Valid @RequestBody MeasureEntry entry, Principal who) {
+        return view(sheets.measure(box, entry.key(), entry.stepId(), entry.item(), entry.value(), people.nameOf(who)));
+    }
+
+    @PostMapping("/skips")
+    @Operation(operationId = "skipStep", summary = "Leaves a step out that is no gate, with a reason")
+    RunSheetView skip(@PathVariable UUID box, @Valid @RequestBody SkipEntry entry, Principal who) {
+        return view(sheets.skip(box, entry.key(), entry.stepId(), entry.reason(), people.nameOf(who)));
     }
 
     @PostMapping("/stop")
     @Operation(operationId = "stopRunSheet")
     RunSheetView stop(@PathVariable UUID box, @Valid @RequestBody Reason reason, Principal who) {
-        return RunSheetView.of(sheets.stop(box, reason.version(), reason.reason(), people.nameOf(who)));
+        return view(sheets.stop(box, reason.reason(), people.nameOf(who)));
+    }
+
+    @PostMapping("/found-otherwise")
+    @Operation(operationId = "foundOtherwise", summary = "Something is otherwise than drawn: the sheet stops, and the box goes back to be traced")
+    RunSheetView foundOtherwise(@PathVariable UUID box, @Valid @RequestBody Reason reason, Principal who) {
+        return view(sheets.foundOtherwise(box, reason.reason(), people.nameOf(who)));
     }
 
     @PostMapping("/resume")
     @Operation(operationId = "resumeRunSheet")
     RunSheetView resume(@PathVariable UUID box, @Valid @RequestBody Reason reason, Principal who) {
-        return RunSheetView.of(sheets.resume(box, reason.version(), reason.reason(), people.nameOf(who)));
+        return view(sheets.resume(box, reason.reason(), people.nameOf(who)));
+    }
+
+    @PostMapping("/lock")
+    @Operation(operationId = "lockCircuits", summary = "Hangs the own lock on every circuit of the sheet")
+    RunSheetView lock(@PathVariable UUID box, Principal who) {
+        return view(sheets.lock(box, people.nameOf(who)));
+    }
+
+    @PostMapping("/sign-off")
+    @Operation(operationId = "signOff", summary = "Takes the own locks for this box off")
+    RunSheetView signOff(@PathVariable UUID box, Principal who) {
+        return view(sheets.signOff(box, people.nameOf(who)));
     }
 
     @PostMapping("/set-aside")
     @Operation(operationId = "setRunSheetAside")
     RunSheetView setAside(@PathVariable UUID box, @RequestBody Aside aside) {
-        return RunSheetView.of(sheets.setAside(box, aside.version()));
+        return view(sheets.setAside(box, aside.version()));
     }
 }

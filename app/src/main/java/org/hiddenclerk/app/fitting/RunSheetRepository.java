@@ -1,9 +1,11 @@
 package org.hiddenclerk.app.fitting;
 
+import jakarta.persistence.LockModeType;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
+import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 interface RunSheetRepository extends JpaRepository<RunSheetRow, UUID> {
@@ -13,6 +15,11 @@ interface RunSheetRepository extends JpaRepository<RunSheetRow, UUID> {
     @Query("select count(s) from RunSheetRow s, IssuedPlanRow p where s.planId = p.id and s.finished = false "
             + "and s.setAside = false and p.neighbours like concat('%', :box, '%')")
     long countOpenOnRunsThrough(String box);
+
+    /** Holds the sheets of a box until the transaction ends. */
+    @Lock(LockModeType.PESSIMISTIC_WRITE)
+    @Query("select s from RunSheetRow s where s.boxId = :box and s.finished = false and s.setAside = false")
+    List<RunSheetRow> findForUpdate(UUID box);
 
     boolean existsByBoxIdAndFinishedFalseAndSetAsideFalse(UUID boxId);
 

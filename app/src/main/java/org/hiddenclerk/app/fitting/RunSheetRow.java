@@ -14,6 +14,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.jspecify.annotations.Nullable;
 
 /** A run sheet with everything that was entered on it; entries are only ever added. */
 @Entity
@@ -101,17 +102,20 @@ public class RunSheetRow {
         private String text;
         private String who;
         private Instant enteredAt;
+        private @Nullable String sentKey;
 
         protected EntryPart() {
         }
 
-        EntryPart(String kind, String stepId, String detail, String text, String who, Instant enteredAt) {
+        EntryPart(String kind, String stepId, String detail, String text, String who, Instant enteredAt,
+                  @Nullable String sentKey) {
             this.kind = kind;
             this.stepId = stepId;
             this.detail = detail;
             this.text = text;
             this.who = who;
             this.enteredAt = enteredAt;
+            this.sentKey = sentKey;
         }
 
         String kind() {
@@ -136,6 +140,11 @@ public class RunSheetRow {
 
         Instant enteredAt() {
             return enteredAt;
+        }
+
+        /** What the sender called it, so that it counts once. */
+        @Nullable String sentKey() {
+            return sentKey;
         }
     }
 }

@@ -5,13 +5,14 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.Step;
 
 /** A run sheet as it is shown. */
 record RunSheetView(long version, String startedBy, Instant startedAt, boolean setAside, boolean finished, int done,
                     @MayBeAbsent String current, @MayBeAbsent StopView stopped, RunSheet.Isolation.State isolation,
-                    List<StepView> steps) {
+                    List<LockView> locks, List<RefusalView> refusals, List<StepView> steps) {
 
     /** Why the sheet is stopped. */
     record StopView(String stepId, String reason, String who, Instant when) {
@@ -19,25 +20,45 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
 
     /** A step, and what was entered. */
     record StepView(String id, Step.Phase phase, String phaseLabel, String title, String detail, boolean gate,
-                    List<Step.Confirm> confirms, List<Step.Reading> readings, @MayBeAbsent DoneView done) {
+                    List<Step.Confirm> confirms, List<Step.Reading> readings, boolean open, List<TickView> ticks, List<MeasuredView> measured,
+                    @MayBeAbsent DoneView done) {
     }
 
-    /** What was entered at a step. */
-    record DoneView(String who, Instant when, Map<String, BigDecimal> readings, String note) {
+    /** What was entered at a step, or why it was left out. */
+    record DoneView(String who, Instant when, Map<String, BigDecimal> readings, String note, boolean skipped) {
     }
 
-    static RunSheetView of(RunSheets.Open open) {
+    /** Something of a step that is confirmed already, by anybody. */
+    record TickView(String item, String who, Instant when) {
+    }
+
+    record MeasuredView(String item, BigDecimal value, String who, Instant when) {
+    }
+
+    /** A lock on a circuit of this sheet. */
+    record LockView(String circuit, String person, String box, Instant since) {
+    }
+
+    /** Something that the sheet did not take. */
+    record RefusalView(String stepId, String who, Instant when, String why) {
+    }
+
+    static RunSheetView of(RunSheets.Open open, List<Locks.Lock> locks, List<RefusedEntryRow> refusals) {
         RunSheet sheet = open.sheet();
         RunSheetRow row = open.row();
         return new RunSheetView(row.version(), row.startedBy(), row.startedAt(), row.isSetAside(), sheet.isFinished(),
                 sheet.progress(), sheet.current().map(Step::id).orElse(null),
                 sheet.stopped().map(s -> new StopView(s.stepId(), s.reason(), s.who(), s.when())).orElse(null),
-                sheet.isolation().state(), sheet.steps().stream().map(step -> view(sheet, step)).toList());
+                sheet.isolation().state(), locks.stream().map(lock -> new LockView(lock.circuit(), lock.person(), lock.box(), lock.since())).toList(),
+                refusals.stream().map(r -> new RefusalView(r.stepId(), r.who(), r.refusedAt(), r.why())).toList(), sheet.steps().stream().map(step -> view(sheet, step)).toList());
     }
 
     private static StepView view(RunSheet sheet, Step step) {
         return new StepView(step.id(), step.phase(), step.phase().label(), step.title(), step.detail(), step.gate(),
-                step.confirms(), step.readings(), sheet.entryOf(step)
-                .map(done -> new DoneView(done.who(), done.when(), done.readings(), done.note())).orElse(null));
+                step.confirms(), step.readings(), sheet.stopped().isEmpty() && sheet.isOpen(step), sheet.ticksOf(step.id()).values().stream().map(tick ->
+                new TickView(tick.item(), tick.who(), tick.when())).toList(), sheet.measurementsOf(step.id()).values().stream().map(value ->
+                new MeasuredView(value.item(), value.value(), value.who(), value.when())).toList(), sheet.entryOf(step).map(done ->
+                new DoneView(done.who(), done.when(), done.readings(), done.note(), false)).or(() -> sheet.skipOf(step).map(skip ->
+                new DoneView(skip.who(), skip.when(), Map.of(), skip.reason(), true))).orElse(null));
     }
 }

@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.Collection;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -16,12 +17,19 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.fitting.Entry;
+import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
+import org.hiddenclerk.core.fitting.Step;
+import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.PlatformTransactionManager;
+import org.springframework.transaction.TransactionDefinition;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** Work on run sheets. The order of the gates is the core's; nothing is kept that it refuses. */
 @Service
@@ -30,18 +38,41 @@ class RunSheets {
     private final Boxes boxes;
     private final Plans plans;
     private final EntryMapping mapping;
+    private final CircuitLocks locks;
+    private final RefusedEntryRepository refused;
+    private final FoundOtherwiseRepository otherwise;
+    private final TransactionTemplate apart;
     private final Clock clock;
 
-    RunSheets(RunSheetRepository sheets, Boxes boxes, Plans plans, EntryMapping mapping, Clock clock) {
+    RunSheets(RunSheetRepository sheets, Boxes boxes, Plans plans, EntryMapping mapping, CircuitLocks locks, RefusedEntryRepository refused,
+              FoundOtherwiseRepository otherwise, PlatformTransactionManager transactions, Clock clock) {
         this.sheets = sheets;
         this.boxes = boxes;
         this.plans = plans;
         this.mapping = mapping;
+        this.locks = locks;
+        this.refused = refused;
+        this.otherwise = otherwise;
+        this.apart = new TransactionTemplate(transactions);
+        this.apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
         this.clock = clock;
     }
 
-    /** A stored sheet with the state its entries add up to. */
-    record Open(RunSheetRow row, RunSheet sheet) {
+    /**
+     * A stored sheet with the state its entries add up to.
+     *
+     * @param circuits that are off while it is worked by
+     */
+    record Open(RunSheetRow row, RunSheet sheet, Set<CircuitId> circuits, HouseContext house) {
+    }
+
+    /** Locks that hang on the circuits of a sheet. */
+    List<Locks.Lock> locks(Open open) {
+        return locks.on(open.circuits(), open.house());
+    }
+
+    List<RefusedEntryRow> refusals(UUID box) {
+        return refused.findByBoxIdOrderByRefusedAtDesc(box);
     }
 
     /** Starts a sheet from the issued plan, which must still be what the box is. */
@@ -65,63 +96,140 @@ class RunSheets {
         return sheets.findFirstByBoxIdOrderByStartedAtDesc(box).map(row -> open(row, boxes.find(box).house()));
     }
 
+    /** @param key of the sender; what comes with a key that is known was entered before and changes nothing */
     @Transactional
-    public Open enter(UUID box, long version, String stepId, Set<String> confirmed, Map<String, BigDecimal> readings,
+    public Open enter(UUID box, @Nullable String key, String stepId, Set<String> confirmed, Map<String, BigDecimal> readings,
                       String note, String who) {
-        return add(box, version, new Entry.Done(stepId, confirmed, readings, note, who, now()));
+        return add(box, key, new Entry.Done(stepId, confirmed, readings, note, who, now()));
     }
 
     @Transactional
-    public Open stop(UUID box, long version, String reason, String who) {
-        Open open = require(box, version);
+    public Open tick(UUID box, @Nullable String key, String stepId, String item, boolean on, String who) {
+        return add(box, key, new Entry.Ticked(stepId, item, on, who, now()));
+    }
+
+    @Transactional
+    public Open measure(UUID box, @Nullable String key, String stepId, String item, BigDecimal value, String who) {
+        return add(box, key, new Entry.Measured(stepId, item, value, who, now()));
+    }
+
+    @Transactional
+    public Open skip(UUID box, @Nullable String key, String stepId, String reason, String who) {
+        return add(box, key, new Entry.Skipped(stepId, reason, who, now()));
+    }
+
+    @Transactional
+    public Open stop(UUID box, String reason, String who) {
+        Open open = require(box);
         String step = open.sheet().current().map(s -> s.id()).orElse("");
-        return add(box, version, new Entry.Stopped(step, reason, who, now()));
+        return add(box, null, new Entry.Stopped(step, reason, who, now()));
+    }
+
+    /** Something is otherwise than drawn: the sheet stops, and the box goes back to be traced. */
+    @Transactional
+    public Open foundOtherwise(UUID box, String words, String who) {
+        otherwise.saveAndFlush(new FoundOtherwiseRow(box, words, who, now()));
+        return stop(box, "Found otherwise than drawn: " + words, who);
+    }
+
+    /** What was found otherwise than drawn in some boxes, and is not settled. */
+    List<FoundOtherwiseRow> foundOtherwise(Collection<UUID> inBoxes) {
+        return otherwise.findByBoxIdInAndSettledAtIsNullOrderByFoundAt(inBoxes);
+    }
+
+    /** Somebody has looked into it. */
+    @Transactional
+    public UUID settle(UUID found, String who) {
+        FoundOtherwiseRow row = otherwise.findById(found).orElseThrow(() -> Unusable.notFound("finding"));
+        row.isSettled(who, now());
+        return otherwise.saveAndFlush(row).boxId();
     }
 
     @Transactional
-    public Open resume(UUID box, long version, String reason, String who) {
-        return add(box, version, new Entry.Resumed(reason, who, now()));
+    public Open resume(UUID box, String reason, String who) {
+        return add(box, null, new Entry.Resumed(reason, who, now()));
+    }
+
+    /** Hangs the own lock on every circuit of the sheet. */
+    @Transactional
+    public Open lock(UUID box, String who) {
+        Open open = require(box);
+        locks.hang(open.circuits(), box, who, now());
+        return open;
+    }
+
+    /** Signs off: takes the own locks for this box off. */
+    @Transactional
+    public Open signOff(UUID box, String who) {
+        if (locks.takeOff(box, who, now()) == 0) {
+            throw Unusable.conflict("No lock of yours hangs for this box.");
+        }
+        return last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
     }
 
     /** Puts a sheet aside, so that survey and plan can be changed. What it recorded stays. */
     @Transactional
     public Open setAside(UUID box, long version) {
-        Open open = require(box, version);
+        Open open = require(box);
+        if (open.row().version() != version) {
+            throw Unusable.conflict("Someone else entered something on this sheet. It is not set aside; look at the sheet again.");
+        }
         open.row().putAside();
         return open(sheets.saveAndFlush(open.row()), boxes.find(box).house());
     }
 
-    private Open add(UUID box, long version, Entry entry) {
-        Open open = require(box, version);
+    private Open add(UUID box, @Nullable String key, Entry entry) {
+        // One after the other: what two people enter at the same moment both counts.
+        sheets.findForUpdate(box);
+        Open open = require(box);
+        if (key != null && open.row().entries().stream().anyMatch(known -> key.equals(known.sentKey()))) {
+            return open;
+        }
         RunSheet.Outcome outcome = open.sheet().judge(entry);
-        if (outcome instanceof RunSheet.Refused refused) {
-            throw Unusable.content("The run sheet refuses this", new FieldProblem("/" + refused.field(),
-                    refused.found(), refused.expected()));
+        if (outcome instanceof RunSheet.Refused no) {
+            refuse(box, entry, no.field(), no.found(), no.expected());
         }
         Entry accepted = ((RunSheet.Accepted) outcome).entry();
+        Step.Effect effect = effectOf(open.sheet(), accepted);
+        if (effect == Step.Effect.LIVE_WHILE_OPEN || effect == Step.Effect.LIVE_AND_CLOSED) {
+            Locks.refusal(locks.on(open.circuits(), open.house()), entry.who(), boxes.find(box).row().label()).ifPresent(why ->
+                    refuse(box, entry, "stepId", why, "nobody's lock but your own: everybody signs off first"));
+            locks.takeOff(box, entry.who(), now());
+        }
+        if (effect == Step.Effect.SWITCHED_OFF) {
+            locks.hang(open.circuits(), box, entry.who(), now());
+        }
         List<Entry> entries = new java.util.ArrayList<>(entriesOf(open.row()));
         entries.add(accepted);
         RunSheet after = RunSheet.replay(open.sheet().steps(), entries);
-        open.row().add(mapping.toRow(accepted), after.isFinished());
-        return new Open(sheets.saveAndFlush(open.row()), after);
+        open.row().add(mapping.toRow(accepted, key), after.isFinished());
+        return new Open(sheets.saveAndFlush(open.row()), after, open.circuits(), open.house());
     }
 
-    private Open require(UUID box, long version) {
+    private static Step.Effect effectOf(RunSheet sheet, Entry entry) {
+        return entry instanceof Entry.Done done ? sheet.steps().stream().filter(step -> step.id().equals(done.stepId())).findFirst().orElseThrow().effect()
+                : Step.Effect.NONE;
+    }
+
+    /** Says no, and writes down that somebody tried; the note stays when everything else is rolled back. */
+    private void refuse(UUID box, Entry entry, String field, String found, String expected) {
+        String step = entry instanceof Entry.Done done ? done.stepId() : entry instanceof Entry.Skipped skip ? skip.stepId()
+                : entry instanceof Entry.Ticked tick ? tick.stepId() : entry instanceof Entry.Measured value ? value.stepId() : "";
+        apart.executeWithoutResult(status -> refused.save(new RefusedEntryRow(box, step, entry.who(), now(), found + "; expected: " + expected)));
+        throw Unusable.content("The run sheet refuses this", new FieldProblem("/" + field, found, expected));
+    }
+
+    private Open require(UUID box) {
         Open open = last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
         if (open.row().isSetAside()) {
             throw Unusable.conflict("This run sheet was set aside. Start a new one.");
-        }
-        if (open.row().version() != version) {
-            throw Unusable.conflict("Someone else entered something on this sheet. Your entry is not saved; look at "
-                    + "the sheet again.");
         }
         return open;
     }
 
     private Open open(RunSheetRow row, HouseContext house) {
         WiringPlan plan = plans.restore(plans.issuedPlan(row.planId()), house);
-        return new Open(row, RunSheet.replay(RunSheetPlan.of(house, plan),
-                entriesOf(row)));
+        return new Open(row, RunSheet.replay(RunSheetPlan.of(house, plan), entriesOf(row)), RunSheetPlan.circuits(plan), house);
     }
 
     private List<Entry> entriesOf(RunSheetRow row) {

@@ -16,6 +16,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** The demo owner at work through the API. */
 public final class Person implements Asker {
     private final MockMvc mvc;
+    private final String name;
     private final String role;
     private final JsonMapper json = JsonMapper.builder().build();
 
@@ -24,13 +25,23 @@ public final class Person implements Asker {
         return new Person(mvc, "FITTER");
     }
 
+    /** Somebody else. */
+    public static Person named(MockMvc mvc, String name) {
+        return new Person(mvc, name, "OWNER");
+    }
+
     public Person(MockMvc mvc) {
         this(mvc, "OWNER");
     }
 
     private Person(MockMvc mvc, String role) {
-        this.role = role;
+        this(mvc, "tarrow", role);
+    }
+
+    private Person(MockMvc mvc, String name, String role) {
         this.mvc = mvc;
+        this.name = name;
+        this.role = role;
     }
 
     /** Status and body of an answer. */
@@ -71,7 +82,7 @@ public final class Person implements Asker {
 
     private Answer ask(HttpMethod method, String path, @Nullable Object body) {
         try {
-            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user("tarrow").roles(role))
+            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user(name).roles(role))
                     .with(csrf());
             if (body != null) {
                 request.contentType(MediaType.APPLICATION_JSON)

@@ -42,4 +42,21 @@ public sealed interface Entry {
      */
     record Resumed(String reason, String who, Instant when) implements Entry {
     }
+
+    /**
+     * Something of a step was confirmed, or is not so after all. Whoever else works on the sheet sees it; the step itself is done
+     * by {@link Done}.
+     *
+     * @param item id of the confirmation
+     */
+    record Ticked(String stepId, String item, boolean on, String who, Instant when) implements Entry {
+    }
+
+    /** Something of a step was measured. @param item id of the reading */
+    record Measured(String stepId, String item, BigDecimal value, String who, Instant when) implements Entry {
+    }
+
+    /** A step that is no gate was left out. @param reason why */
+    record Skipped(String stepId, String reason, String who, Instant when) implements Entry {
+    }
 }

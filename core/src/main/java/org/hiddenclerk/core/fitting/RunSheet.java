@@ -11,13 +11,17 @@ import java.util.Set;
 /**
  * A run sheet: steps in a fixed order, and what has been entered.
  *
- * <p>Only the current step can be entered, so no gate can be passed by. A reading outside its limits stops the sheet. A
- * stop voids what was proved: after it the work starts again at the first isolation step still needed, and everything
- * from there on is open again.
+ * <p>Nothing can be entered behind a gate that is open, and a gate only when everything in front of it is done, so no gate can be
+ * passed by. Steps between two gates may be done in any order, by more than one person: what they tick and measure adds up. A reading
+ * outside its limits stops the sheet. A stop voids what was proved: after it the work starts again at the first isolation step still
+ * needed, and everything from there on is open again.
  */
 public final class RunSheet {
     private final List<Step> steps;
     private final Map<String, Entry.Done> done = new LinkedHashMap<>();
+    private final Map<String, Entry.Skipped> skipped = new LinkedHashMap<>();
+    private final Map<String, Map<String, Entry.Ticked>> ticks = new LinkedHashMap<>();
+    private final Map<String, Map<String, Entry.Measured>> measured = new LinkedHashMap<>();
     private Optional<Entry.Stopped> stopped = Optional.empty();
 
     private RunSheet(List<Step> steps) {
@@ -64,26 +68,91 @@ public final class RunSheet {
             return isFinished() ? new Refused("stepId", stop.stepId(), "nothing: the sheet is finished")
                     : stop.reason().isBlank() ? new Refused("reason", "nothing", "what was found") : new Accepted(stop);
         }
-        Entry.Resumed resumed = (Entry.Resumed) entry;
-        if (stopped.isEmpty()) {
-            return new Refused("reason", "a sheet that is not stopped", "a stopped sheet");
+        if (entry instanceof Entry.Resumed resumed) {
+            if (stopped.isEmpty()) {
+                return new Refused("reason", "a sheet that is not stopped", "a stopped sheet");
+            }
+            return resumed.reason().isBlank() ? new Refused("reason", "nothing", "what was put right")
+                    : new Accepted(resumed);
         }
-        return resumed.reason().isBlank() ? new Refused("reason", "nothing", "what was put right")
-                : new Accepted(resumed);
+        if (entry instanceof Entry.Skipped skip) {
+            return judgeSkipped(skip);
+        }
+        return entry instanceof Entry.Ticked tick ? judgeTicked(tick) : judgeMeasured((Entry.Measured) entry);
     }
 
-    private Outcome judgeDone(Entry.Done attempt) {
+    private Outcome judgeSkipped(Entry.Skipped skip) {
+        Optional<Refused> closed = closed(skip.stepId());
+        if (closed.isPresent()) {
+            return closed.get();
+        }
+        return step(skip.stepId()).gate() ? new Refused("stepId", skip.stepId(), "a step that is no gate: a gate is never left out")
+                : skip.reason().isBlank() ? new Refused("reason", "nothing", "why it is left out") : new Accepted(skip);
+    }
+
+    private Outcome judgeTicked(Entry.Ticked tick) {
+        return closed(tick.stepId()).<Outcome>map(refused -> refused).orElseGet(() -> step(tick.stepId()).confirms().stream().noneMatch(c ->
+                c.id().equals(tick.item())) ? new Refused("confirmed", tick.item(), "something that this step asks for") : new Accepted(tick));
+    }
+
+    private Outcome judgeMeasured(Entry.Measured value) {
+        Optional<Refused> closed = closed(value.stepId());
+        if (closed.isPresent()) {
+            return closed.get();
+        }
+        Optional<Step.Reading> reading = step(value.stepId()).readings().stream().filter(r -> r.id().equals(value.item())).findFirst();
+        return reading.isEmpty() ? new Refused("readings", value.item(), "readings of this step only")
+                : reading.get().passes(value.value()) ? new Accepted(value) : new Accepted(stop(value.stepId(), reading.get(), value.value(), value));
+    }
+
+    /** Why nothing can be entered at a step now; empty when something can. */
+    private Optional<Refused> closed(String stepId) {
         if (stopped.isPresent()) {
-            return new Refused("stepId", attempt.stepId(), "nothing: the sheet is stopped. Say what was put right first");
+            return Optional.of(new Refused("stepId", stepId, "nothing: the sheet is stopped. Say what was put right first"));
         }
         Optional<Step> current = current();
         if (current.isEmpty()) {
-            return new Refused("stepId", attempt.stepId(), "nothing: the sheet is finished");
+            return Optional.of(new Refused("stepId", stepId, "nothing: the sheet is finished"));
         }
-        Step step = current.get();
-        if (!step.id().equals(attempt.stepId())) {
-            return new Refused("stepId", attempt.stepId(), step.id() + ", the step that is open (" + step.title() + ")");
+        return steps.stream().anyMatch(step -> step.id().equals(stepId) && isOpen(step)) ? Optional.empty()
+                : Optional.of(new Refused("stepId", stepId, current.get().id() + ", the step that is open (" + current.get().title() + ")"));
+    }
+
+    /** Whether something can be entered at a step: it is not done, no gate in front of it is open, and before a gate nothing is. */
+    public boolean isOpen(Step step) {
+        return !isBehind(step) && steps.subList(0, steps.indexOf(step)).stream().allMatch(before -> isBehind(before) || !before.gate() && !step.gate());
+    }
+
+    private boolean isBehind(Step step) {
+        return done.containsKey(step.id()) || skipped.containsKey(step.id());
+    }
+
+    private Step step(String id) {
+        return steps.stream().filter(step -> step.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    private static Entry.Stopped stop(String stepId, Step.Reading reading, BigDecimal value, Entry by) {
+        return new Entry.Stopped(stepId, reading.text() + " reads " + value.toPlainString() + "\u2009" + reading.unit() + "; "
+                + reading.least().toPlainString() + " to " + reading.most().toPlainString() + "\u2009" + reading.unit() + " passes.", by.who(), by.when());
+    }
+
+    /** What was ticked and measured of the step so far, by anybody, belongs to it. */
+    private Entry.Done withTicks(Entry.Done attempt) {
+        Set<String> confirmed = new java.util.TreeSet<>(attempt.confirmed());
+        confirmed.addAll(ticksOf(attempt.stepId()).keySet());
+        Map<String, BigDecimal> readings = new LinkedHashMap<>();
+        measurementsOf(attempt.stepId()).forEach((id, value) -> readings.put(id, value.value()));
+        readings.putAll(attempt.readings());
+        return new Entry.Done(attempt.stepId(), confirmed, readings, attempt.note(), attempt.who(), attempt.when());
+    }
+
+    private Outcome judgeDone(Entry.Done bare) {
+        Entry.Done attempt = withTicks(bare);
+        Optional<Refused> closed = closed(attempt.stepId());
+        if (closed.isPresent()) {
+            return closed.get();
         }
+        Step step = step(attempt.stepId());
         for (Step.Confirm confirm : step.confirms()) {
             if (!attempt.confirmed().contains(confirm.id())) {
                 return new Refused("confirmed", "not confirmed: " + confirm.text(), confirm.id());
@@ -95,10 +164,7 @@ public final class RunSheet {
                 return new Refused("readings", "no reading: " + reading.text(), "a value in " + reading.unit());
             }
             if (!reading.passes(value)) {
-                return new Accepted(new Entry.Stopped(step.id(), reading.text() + " reads " + value.toPlainString()
-                        + "\u2009" + reading.unit() + "; " + reading.least().toPlainString() + " to "
-                        + reading.most().toPlainString() + "\u2009" + reading.unit() + " passes.", attempt.who(),
-                        attempt.when()));
+                return new Accepted(stop(step.id(), reading, value, attempt));
             }
         }
         Set<String> unknown = new java.util.TreeSet<>(attempt.readings().keySet());
@@ -112,6 +178,17 @@ public final class RunSheet {
             done.put(entered.stepId(), entered);
         } else if (entry instanceof Entry.Stopped stop) {
             stopped = Optional.of(stop);
+        } else if (entry instanceof Entry.Skipped skip) {
+            skipped.put(skip.stepId(), skip);
+        } else if (entry instanceof Entry.Ticked tick) {
+            Map<String, Entry.Ticked> ofStep = ticks.computeIfAbsent(tick.stepId(), id -> new LinkedHashMap<>());
+            if (tick.on()) {
+                ofStep.putIfAbsent(tick.item(), tick);
+            } else {
+                ofStep.remove(tick.item());
+            }
+        } else if (entry instanceof Entry.Measured value) {
+            measured.computeIfAbsent(value.stepId(), id -> new LinkedHashMap<>()).put(value.item(), value);
         } else {
             stopped = Optional.empty();
             voidProofs();
@@ -127,7 +204,8 @@ public final class RunSheet {
             }
         }
         for (int i = from; i < steps.size(); i++) {
-            done.remove(steps.get(i).id());
+            String id = steps.get(i).id();
+            List.of(done, skipped, ticks, measured).forEach(entered -> entered.remove(id));
         }
     }
 
@@ -135,9 +213,23 @@ public final class RunSheet {
         return steps;
     }
 
-    /** The one step that can be entered; empty when all are done. */
+    /** The first step that is not done; empty when all are. */
     public Optional<Step> current() {
-        return steps.stream().filter(step -> !done.containsKey(step.id())).findFirst();
+        return steps.stream().filter(step -> !isBehind(step)).findFirst();
+    }
+
+    /** What was confirmed of a step that is not done, by item. */
+    public Map<String, Entry.Ticked> ticksOf(String stepId) {
+        return ticks.getOrDefault(stepId, Map.of());
+    }
+
+    /** What was measured of a step that is not done, by item; of two readings the later counts. */
+    public Map<String, Entry.Measured> measurementsOf(String stepId) {
+        return measured.getOrDefault(stepId, Map.of());
+    }
+
+    public Optional<Entry.Skipped> skipOf(Step step) {
+        return Optional.ofNullable(skipped.get(step.id()));
     }
 
     public Optional<Entry.Done> entryOf(Step step) {
@@ -154,7 +246,7 @@ public final class RunSheet {
 
     /** Steps done. */
     public int progress() {
-        return done.size();
+        return done.size() + skipped.size();
     }
 
     /** How the circuits of the box stand, by the last step that changed it. */

@@ -47,6 +47,7 @@ public final class RunSheetPlan {
     private final RunWiring before;
     private final RunWiring after;
     private final List<Place> places;
+    private final Set<CircuitId> circuits;
     private final List<Step> steps = new ArrayList<>();
 
     private RunSheetPlan(HouseContext house, WiringPlan plan) {
@@ -54,6 +55,7 @@ public final class RunSheetPlan {
         before = plan.found();
         after = plan.planned().orElseThrow(() -> new IllegalArgumentException("There is no plan to work by."));
         places = plan.placesOfWork();
+        circuits = circuits(plan);
     }
 
     public static List<Step> of(HouseContext house, WiringPlan work) {
@@ -67,31 +69,31 @@ public final class RunSheetPlan {
         return List.copyOf(plan.steps);
     }
 
+    /** Circuits of every place that is opened. */
+    public static Set<CircuitId> circuits(WiringPlan work) {
+        Set<CircuitId> circuits = new LinkedHashSet<>();
+        work.placesOfWork().forEach(place -> circuits.addAll(work.run().circuitsIn(place)));
+        return circuits;
+    }
+
     private void isolate() {
-        List<Confirm> circuits = new ArrayList<>();
-        for (CircuitId id : circuits()) {
+        List<Confirm> known = new ArrayList<>();
+        for (CircuitId id : circuits) {
             Circuit circuit = house.circuits().get(id);
-            circuits.add(new Confirm("circuit-" + circuit.label(), "Circuit " + circuit.label() + ", "
+            known.add(new Confirm("circuit-" + circuit.label(), "Circuit " + circuit.label() + ", "
                     + circuit.rating() + ", " + circuit.phase().label() + ": found on the board"));
             if (circuit.alternativelySupplied()) {
-                circuits.add(new Confirm("alternative-" + circuit.label(), "Circuit " + circuit.label()
+                known.add(new Confirm("alternative-" + circuit.label(), "Circuit " + circuit.label()
                         + " has another supply (inverter, battery or generator): its isolation point is known"));
             }
         }
-        circuits.add(new Confirm("no-other", "No other circuit or supply enters this box"));
+        known.add(new Confirm("no-other", "No other circuit or supply enters this box"));
         steps.add(new Step("identify", Phase.ISOLATE, "Identify every circuit in the box",
-                "If the breakers are not labelled, the main switch goes off.", true, circuits, List.of(), Effect.NONE));
+                "If the breakers are not labelled, the main switch goes off.", true, known, List.of(), Effect.NONE));
         steps.add(new Step("switch-off", Phase.ISOLATE, "Switch off and lock or tag",
                 "All circuits of the box, at every isolation point. Nobody else can switch them on.", true,
                 offConfirms(), List.of(), Effect.SWITCHED_OFF));
         proveDead("", Phase.ISOLATE, before, "nothing is loosened before this");
-    }
-
-    /** Circuits of every place that is opened. */
-    private Set<CircuitId> circuits() {
-        Set<CircuitId> circuits = new LinkedHashSet<>();
-        places.forEach(place -> circuits.addAll(before.run().circuitsIn(place)));
-        return circuits;
     }
 
     /** Where something is, said only when there is more than one place. */
@@ -101,7 +103,7 @@ public final class RunSheetPlan {
 
     private List<Confirm> offConfirms() {
         List<Confirm> confirms = new ArrayList<>();
-        for (CircuitId id : circuits()) {
+        for (CircuitId id : circuits) {
             Circuit circuit = house.circuits().get(id);
             confirms.add(new Confirm("off-" + circuit.label(), "Circuit " + circuit.label() + " is off and locked or tagged"));
             if (circuit.alternativelySupplied()) {
@@ -183,8 +185,36 @@ public final class RunSheetPlan {
         checks.add(new Confirm("copper", "No bare copper shows"));
         checks.add(new Confirm("earths", "Earths are joined and reach every metal part"));
         checks.add(new Confirm("caps", "Unused ends are capped at both ends"));
+        if (before.boxes().keySet().stream().anyMatch(this::mixesVoltages)) {
+            checks.add(new Confirm("elv", "Mains and extra-low voltage are kept apart, with a barrier or double insulation"));
+        }
         steps.add(new Step("check-wiring", Phase.WIRE, "Check the wiring", "Against the terminal table.", true, checks,
                 List.of(), Effect.NONE));
+        testDeadWiring();
+    }
+
+    private boolean mixesVoltages(Place place) {
+        return places.contains(place) && before.run().circuitsIn(place).stream().map(id -> house.circuits().get(id).isElv()).distinct().count() > 1;
+    }
+
+    /** Tests of the new wiring while it is dead, as the region asks for them. */
+    private void testDeadWiring() {
+        DeadTests asked = DeadTests.of(house.region());
+        List<Reading> readings = new ArrayList<>();
+        for (Place place : places) {
+            boolean earthed = before.at(place).box().cores().stream().anyMatch(core -> core.core().role() == Role.EARTH);
+            boolean mains = before.run().circuitsIn(place).stream().anyMatch(id -> !house.circuits().get(id).isElv());
+            if (earthed) {
+                readings.add(new Reading("earth-path-" + place.prefix(), at(place) + "earth core to the main earth terminal", "\u03a9", BigDecimal.ZERO, asked.earthOhms()));
+            }
+            if (mains) {
+                asked.insulationMegohms().ifPresent(least -> readings.add(new Reading("insulation-" + place.prefix(), at(place)
+                        + (earthed ? "live and neutral together to earth" : "live to neutral, nothing plugged in"), "M\u03a9", least, DeadTests.MOST_MEGOHMS)));
+            }
+        }
+        List<Confirm> confirms = List.of(new Confirm("polarity", "Polarity: live, neutral and load are on the terminals of the table"),
+                new Confirm("electronics", "Modules and lamps are out of the test, or live and neutral are joined for it"));
+        steps.add(new Step("test-wiring", Phase.WIRE, "Test the wiring while it is dead", asked.words(), true, confirms, readings, Effect.NONE));
     }
 
     private void functionTest() {
