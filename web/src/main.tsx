@@ -18,6 +18,10 @@ const queries = new QueryClient({
   },
 });
 
+if (import.meta.env.PROD && "serviceWorker" in navigator) {
+  void navigator.serviceWorker.register("/worker.js");
+}
+
 const root = document.getElementById("root");
 if (root) {
   createRoot(root).render(

@@ -255,6 +255,19 @@ export const api = {
     dataOf(client.PUT("/api/v1/jobs/{job}/names", { params: { path: { job } }, body })),
   renameAll: (job: string) =>
     dataOf(client.POST("/api/v1/jobs/{job}/names/rename", { params: { path: { job } } })),
+  tickStep: (id: string, body: Schemas["TickEntry"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/ticks", { ...box(id), body })),
+  measureStep: (id: string, body: Schemas["MeasureEntry"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/measurements", { ...box(id), body })),
+  skipStep: (id: string, body: Schemas["SkipEntry"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/skips", { ...box(id), body })),
+  foundOtherwise: (id: string, reason: string) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/found-otherwise", { ...box(id), body: { reason } })),
+  lockCircuits: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/lock", box(id))),
+  signOff: (id: string) => dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/sign-off", box(id))),
+  openFindings: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/found-otherwise", box(id))),
+  settleFinding: (found: string) =>
+    dataOf(client.POST("/api/v1/found-otherwise/{found}/settle", { params: { path: { found } } })),
   setRunSheetAside: (id: string, version: number) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/set-aside", { ...box(id), body: { version } })),
 };

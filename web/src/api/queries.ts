@@ -115,10 +115,15 @@ export const whatIfOptions = (box: string, moves: Schemas["EndMove"][]) =>
     placeholderData: (before) => before,
   });
 
+export const openFindingsOptions = (box: string) =>
+  queryOptions({ queryKey: ["box", box, "found-otherwise"], queryFn: () => api.openFindings(box) });
+
 export const runSheetOptions = (box: string) =>
   queryOptions({
     queryKey: ["box", box, "run-sheet"],
     queryFn: () => api.runSheet(box),
+    // Somebody else may work on it.
+
     refetchInterval: 10_000,
   });
 

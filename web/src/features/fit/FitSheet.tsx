@@ -7,6 +7,10 @@ import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
+import { Photos } from "../survey/Photos";
+import { LocksPart } from "./LocksPart";
+import { OutboxNote } from "./OutboxNote";
+import { useOutbox, withLetters } from "./outbox";
 import { ReasonForm } from "./ReasonForm";
 import { StepForm } from "./StepForm";
 import { StepList } from "./StepList";
@@ -22,18 +26,18 @@ export function FitSheet({ job, box }: { job: Schemas["JobView"]; box: string })
   if (sheet.isPending) {
     return <Waiting what="the run sheet" />;
   }
-  if (sheet.isError) {
+  if (sheet.isError && !sheet.data) {
     return (
       <div className="p-6">
         <Failure error={sheet.error} onRetry={() => sheet.refetch()} />
       </div>
     );
   }
-  const last = sheet.data.sheet;
+  const last = sheet.data?.sheet;
   if (!last || last.setAside || last.finished) {
     return <NoOpenSheet job={job} box={box} title={title} last={last} />;
   }
-  return <OpenSheet key={last.version} job={job} box={box} title={title} sheet={last} />;
+  return <OpenSheet job={job} box={box} title={title} kept={last} />;
 }
 
 function NoOpenSheet({
@@ -100,34 +104,30 @@ function OpenSheet({
   job,
   box,
   title,
-  sheet,
+  kept,
 }: {
   job: Schemas["JobView"];
   box: string;
   title: string;
-  sheet: Sheet;
+  kept: Sheet;
 }) {
   const changed = useBoxChanged(job.id, box);
-  const [asking, ask] = useState<"stop" | null>(null);
-  const enter = useMutation({
-    mutationFn: (entry: Omit<Schemas["StepEntry"], "version">) =>
-      api.enterStep(box, { version: sheet.version, ...entry }),
-    onSuccess: changed,
+  const outbox = useOutbox(box, changed);
+  const sheet = withLetters(kept, outbox.letters);
+  const [asking, ask] = useState<"stop" | "otherwise" | null>(null);
+  const [chosen, choose] = useState<string | null>(null);
+  const act = useMutation({
+    mutationFn: (deed: () => Promise<unknown>) => deed(),
+    onSuccess: async () => {
+      ask(null);
+      await changed();
+    },
   });
-  const stop = useMutation({
-    mutationFn: (reason: string) => api.stopRunSheet(box, { version: sheet.version, reason }),
-    onSuccess: changed,
-  });
-  const resume = useMutation({
-    mutationFn: (reason: string) => api.resumeRunSheet(box, { version: sheet.version, reason }),
-    onSuccess: changed,
-  });
-  const aside = useMutation({
-    mutationFn: () => api.setRunSheetAside(box, sheet.version),
-    onSuccess: changed,
-  });
-  const current = sheet.steps.find((step) => step.id === sheet.current);
-  const failed = enter.error ?? stop.error ?? resume.error ?? aside.error;
+  const open = sheet.steps.filter((step) => step.open);
+  const current = open.find((step) => step.id === chosen) ?? open[0];
+  const gateWaits =
+    current?.gate &&
+    outbox.letters.some((l) => !l.refused && l.deed.stepId === current.id && l.deed.do === "enter");
 
   return (
     <SheetLayout
@@ -141,11 +141,12 @@ function OpenSheet({
           {sheet.steps.map((step) => (
             <li
               key={step.id}
-              className={`h-1.5 flex-1 rounded-full ${step.done ? "bg-success" : step.id === sheet.current ? "bg-accent" : "bg-line"}`}
+              className={`h-1.5 flex-1 rounded-full ${step.done ? "bg-success" : step.id === current?.id ? "bg-accent" : "bg-line"}`}
             />
           ))}
         </ol>
-        {failed && <Failure error={failed} onRetry={changed} retry="look at the sheet again" />}
+        <OutboxNote outbox={outbox} steps={sheet.steps} />
+        {act.isError && <Failure error={act.error} onRetry={changed} retry="look at the sheet again" />}
         {sheet.stopped ? (
           <div className="border-error space-y-3 rounded-[4px] border-2 p-4">
             <h2 className="text-error text-xl">The sheet is stopped</h2>
@@ -157,35 +158,80 @@ function OpenSheet({
             <ReasonForm
               label="What was found and put right"
               button="start isolation over"
-              onGive={(reason) => resume.mutate(reason)}
+              onGive={(reason) => act.mutate(() => api.resumeRunSheet(box, { reason }))}
             />
           </div>
         ) : (
           current && (
-            <StepForm
-              step={current}
-              busy={enter.isPending}
-              onEnter={(confirmed, readings, note) =>
-                enter.mutate({ stepId: current.id, confirmed, readings, note })
-              }
-              onLive={(text) => stop.mutate(text)}
-            />
+            <>
+              {open.length > 1 && (
+                <ul className="flex flex-wrap gap-2" aria-label="steps that may be done now, in any order">
+                  {open.map((step) => (
+                    <li key={step.id}>
+                      <button
+                        type="button"
+                        aria-pressed={step.id === current.id}
+                        className={`rounded-[4px] border-[1.5px] px-2 py-1 text-left text-[13.5px] ${step.id === current.id ? "border-base-content font-semibold" : "border-edge"}`}
+                        onClick={() => choose(step.id)}
+                      >
+                        {step.title}
+                      </button>
+                    </li>
+                  ))}
+                </ul>
+              )}
+              {gateWaits ? (
+                <p className="border-warning border-l-4 pl-3 text-[17px]">
+                  {current.title}: entered, and on its way. A gate opens only when the clerk has it; wait for
+                  the network before going on.
+                </p>
+              ) : (
+                <StepForm
+                  key={current.id}
+                  step={current}
+                  busy={false}
+                  onTick={(item, on) => outbox.put({ do: "tick", stepId: current.id, item, on })}
+                  onEnter={(confirmed, readings, note) =>
+                    outbox.put({ do: "enter", stepId: current.id, confirmed, readings, note })
+                  }
+                  onSkip={(reason) => outbox.put({ do: "skip", stepId: current.id, reason })}
+                  onLive={(text) => act.mutate(() => api.stopRunSheet(box, { reason: text }))}
+                />
+              )}
+              {current.id === "label" && <Photos box={box} />}
+            </>
           )
         )}
+        <LocksPart box={box} sheet={sheet} onChanged={changed} />
         {!sheet.stopped && (
           <div className="border-line flex flex-wrap gap-2 border-t pt-3">
-            {asking === "stop" ? (
+            {asking === "stop" && (
               <ReasonForm
                 label="What was found"
                 button="stop the sheet"
-                onGive={(reason) => stop.mutate(reason)}
+                onGive={(reason) => act.mutate(() => api.stopRunSheet(box, { reason }))}
               />
-            ) : (
+            )}
+            {asking === "otherwise" && (
+              <ReasonForm
+                label="What is otherwise than drawn"
+                button="stop, and trace the box again"
+                onGive={(reason) => act.mutate(() => api.foundOtherwise(box, reason))}
+              />
+            )}
+            {!asking && (
               <>
                 <button type="button" className="btn btn-sm btn-outline" onClick={() => ask("stop")}>
                   something is not as it should be
                 </button>
-                <button type="button" className="btn btn-sm btn-outline" onClick={() => aside.mutate()}>
+                <button type="button" className="btn btn-sm btn-outline" onClick={() => ask("otherwise")}>
+                  the box is otherwise than drawn
+                </button>
+                <button
+                  type="button"
+                  className="btn btn-sm btn-outline"
+                  onClick={() => act.mutate(() => api.setRunSheetAside(box, kept.version))}
+                >
                   set the sheet aside
                 </button>
               </>

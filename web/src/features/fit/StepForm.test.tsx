@@ -13,6 +13,9 @@ const step: Schemas["StepView"] = {
   gate: true,
   confirms: [{ id: "ready", text: "Two-pole tester at hand" }],
   readings: [{ id: "source", text: "known source", unit: "V", least: 195, most: 265 }],
+  open: true,
+  ticks: [],
+  measured: [],
 };
 
 afterEach(cleanup);

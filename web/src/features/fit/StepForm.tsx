@@ -1,18 +1,24 @@
 import { useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
+import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { ReadingPad } from "./ReadingPad";
+import { ReasonForm } from "./ReasonForm";
 
 type Props = {
   step: Schemas["StepView"];
   busy: boolean;
+  /** Something was confirmed, or is not so after all; whoever else works on the sheet sees it. */
+  onTick?: (item: string, on: boolean) => void;
+  onSkip?: (reason: string) => void;
   onEnter: (confirmed: string[], readings: Record<string, number>, note: string) => void;
   onLive: (reason: string) => void;
 };
 
 /** The step that is open, in large type: confirm, measure, go on. */
-export function StepForm({ step, busy, onEnter, onLive }: Props) {
-  const [confirmed, setConfirmed] = useState<string[]>([]);
+export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props) {
+  const [own, setOwn] = useState<Record<string, boolean>>({});
+  const [skipping, setSkipping] = useState(false);
   const [typed, setTyped] = useState<Record<string, string>>({});
   const [at, setAt] = useState(0);
   const [note, setNote] = useState("");
@@ -23,10 +29,14 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
     }
   }, [at]);
   const reading = step.readings[at];
+  const isOn = (id: string) => own[id] ?? step.ticks.some((tick) => tick.item === id);
+  const confirmed = step.confirms.map((c) => c.id).filter(isOn);
   const measured = step.readings.every((r) => isNumber(typed[r.id]));
-  const ready = step.confirms.every((c) => confirmed.includes(c.id)) && measured;
-  const toggle = (id: string) =>
-    setConfirmed((now) => (now.includes(id) ? now.filter((known) => known !== id) : [...now, id]));
+  const ready = step.confirms.every((c) => isOn(c.id)) && measured;
+  const toggle = (id: string) => {
+    setOwn({ ...own, [id]: !isOn(id) });
+    onTick?.(id, !isOn(id));
+  };
   const enter = () =>
     onEnter(confirmed, Object.fromEntries(step.readings.map((r) => [r.id, Number(typed[r.id])])), note);
 
@@ -49,10 +59,19 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
                 <input
                   type="checkbox"
                   className="checkbox checkbox-lg"
-                  checked={confirmed.includes(confirm.id)}
+                  checked={isOn(confirm.id)}
                   onChange={() => toggle(confirm.id)}
                 />
-                {confirm.text}
+                <span>
+                  {confirm.text}
+                  {step.ticks
+                    .filter((tick) => tick.item === confirm.id)
+                    .map((tick) => (
+                      <span key={tick.who} className="text-soft block text-[13px]">
+                        {tick.who}, {moment(tick.when)}
+                      </span>
+                    ))}
+                </span>
               </label>
             </li>
           ))}
@@ -98,6 +117,19 @@ export function StepForm({ step, busy, onEnter, onLive }: Props) {
         </ul>
       )}
 
+      {!step.gate &&
+        onSkip &&
+        (skipping ? (
+          <ReasonForm label="Why it is left out" button="leave it out" onGive={onSkip} />
+        ) : (
+          <button
+            type="button"
+            className="text-soft self-start text-sm underline"
+            onClick={() => setSkipping(true)}
+          >
+            leave this step out
+          </button>
+        ))}
       <details>
         <summary className="text-soft cursor-pointer text-sm">add a note</summary>
         <TextField label="Note" value={note} onChange={setNote} maxLength={500} />

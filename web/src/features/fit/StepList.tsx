@@ -19,12 +19,14 @@ export function StepList({ sheet }: { sheet: Schemas["RunSheetView"] }) {
                   className={step.id === sheet.current ? "font-semibold" : step.done ? "" : "text-soft"}
                 >
                   <span aria-hidden className="font-mono mr-1">
-                    {step.done ? "✓" : step.gate ? "▣" : "·"}
+                    {step.done ? (step.done.skipped ? "–" : "✓") : step.gate ? "▣" : "·"}
                   </span>
                   {step.title}
                   {step.done && (
                     <span className="text-soft block pl-5 text-[13px]">
-                      {step.done.who}, {moment(step.done.when)}
+                      {step.done.skipped && "left out: "}
+                      {step.done.who}
+                      {step.done.when && `, ${moment(step.done.when)}`}
                       {Object.keys(step.done.readings).length > 0 &&
                         ` · highest ${withUnit(Math.max(...Object.values(step.done.readings)), step.readings[0]?.unit ?? "")}`}
                       {step.done.note && ` · ${step.done.note}`}

@@ -32,6 +32,9 @@ export function IsolationStrip({ job, onSheet }: { job: Schemas["JobView"]; onSh
               </b>
               {i.since && ` · ${i.who} ${moment(i.since)}`}
               <span className="hidden sm:inline">{` · box ${i.box}`}</span>
+              {i.locks.length > 0 && (
+                <span className="hidden sm:inline">{` · locks: ${i.locks.join(", ")}`}</span>
+              )}
             </li>
           ))}
         </ul>
@@ -78,7 +81,10 @@ export function IsolationSheet({ job, onClose }: { job: Schemas["JobView"]; onCl
                   {entries.length === 0
                     ? "on"
                     : entries
-                        .map((e) => `${WORDS[e.state]}${e.since ? `, ${e.who} ${moment(e.since)}` : ""}`)
+                        .map(
+                          (e) =>
+                            `${WORDS[e.state]}${e.since ? `, ${e.who} ${moment(e.since)}` : ""}${e.locks.length > 0 ? `, locked by ${e.locks.join(", ")}` : ""}`,
+                        )
                         .join("; ")}
                 </td>
                 <td>

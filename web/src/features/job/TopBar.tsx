@@ -27,6 +27,7 @@ export function TopBar({
   };
   const leave = async () => {
     await api.logOut();
+    navigator.serviceWorker?.controller?.postMessage("forget");
     queries.clear();
     window.location.assign("/");
   };

@@ -131,6 +131,7 @@ describe("the isolation strip", () => {
         state: "PROVED_DEAD",
         who: "M. Tarrow",
         since: "2026-03-02T09:47:00Z",
+        locks: ["A. Mead"],
       },
       {
         circuit: "6",
@@ -139,6 +140,7 @@ describe("the isolation strip", () => {
         state: "LIVE_WHILE_OPEN",
         who: "M. Tarrow",
         since: "2026-03-02T09:50:00Z",
+        locks: ["A. Mead"],
       },
     ],
   });

@@ -9,6 +9,7 @@ import { SheetLayout } from "../job/SheetLayout";
 import { CoreTable } from "./CoreTable";
 import { NextTestCard } from "./NextTestCard";
 import { OtherReading } from "./OtherReading";
+import { OpenFindings } from "./OpenFindings";
 import { ReadingList } from "./ReadingList";
 
 type Trace = Schemas["TraceView"];
@@ -83,6 +84,7 @@ function Traced({ job, box, trace }: { job: Schemas["JobView"]; box: string; tra
       noteCount={trace.readings.length}
     >
       {failed && <Failure error={failed} onRetry={changed} retry="load the readings as they are now" />}
+      <OpenFindings job={job.id} box={box} />
       {trace.obstacles.length > 0 ? (
         <section className="max-w-[70ch] space-y-2">
           <p className="font-semibold">These boxes can't be traced as they are surveyed.</p>

@@ -149,6 +149,20 @@ final class Desk implements AutoCloseable {
         settle();
     }
 
+    /** Confirms and measures what the open step of a run sheet asks for, and records it. */
+    void completeStep() {
+        Locator form = page.locator("main");
+        boolean proving = form.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setName(
+                Pattern.compile("Prove the tester"))).count() > 0;
+        for (Locator box : form.getByRole(AriaRole.CHECKBOX).all()) {
+            box.check();
+        }
+        for (Locator row : form.getByLabel("readings", new Locator.GetByLabelOptions().setExact(true)).getByRole(AriaRole.LISTITEM).all()) {
+            row.locator("input").fill(proving ? "231" : row.innerText().contains("M\u03a9") ? "200" : "0.2");
+        }
+        press("record and go on");
+    }
+
     /** Waits until fonts and answers are there. */
     void settle() {
         page.waitForLoadState(LoadState.NETWORKIDLE);
