@@ -35,7 +35,7 @@ class CoreRulesTest {
             .should().dependOnClassesThat().resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "ordering..", CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule onlyTheWholeHouseKnowsTheSolver = noClasses().that().resideOutsideOfPackage(CORE + "matching.allocation..")
+    static final ArchRule onlyChoosingAndSchedulingKnowTheSolver = noClasses().that().resideOutsideOfPackages(CORE + "matching.allocation..", CORE + "day..")
             .should().dependOnClassesThat().resideInAPackage("com.google.ortools..");
 
     @ArchTest
