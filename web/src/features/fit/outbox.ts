@@ -40,6 +40,9 @@ const send = (box: string, { key, deed }: Letter): Promise<Schemas["RunSheetView
   }
 };
 
+const SHOWN_MS = 40;
+const shown = () => new Promise((done) => setTimeout(done, SHOWN_MS));
+
 const wordsOf = (problem: ApiProblem) =>
   [problem.message, ...problem.errors.map((e) => `${e.found}; expected: ${e.expected}`)].join(": ");
 
@@ -76,8 +79,10 @@ export function useOutbox(box: string, onSent: () => void) {
         try {
           const view = await send(box, letter);
           setAway(false);
-          keep((now) => now.filter((l) => l.key !== letter.key));
           queries.setQueryData(runSheetOptions(box).queryKey, { sheet: view });
+          // The letter goes when the sheet shows what came of it; else the step would be open again for a moment.
+          await shown();
+          keep((now) => now.filter((l) => l.key !== letter.key));
           sent.current();
         } catch (error) {
           if (error instanceof ApiProblem && error.status < 500) {

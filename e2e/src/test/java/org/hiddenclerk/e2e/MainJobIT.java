@@ -157,7 +157,7 @@ class MainJobIT {
             desk.page().keyboard().press("?");
             desk.seeHeading("Keys");
             desk.page().keyboard().press("Escape");
-            desk.page().keyboard().press("7");
+            desk.page().keyboard().press("8");
             desk.page().getByText(Pattern.compile("This stage is not built yet")).waitFor();
         }
     }
