@@ -118,10 +118,22 @@ export const whatIfOptions = (box: string, moves: Schemas["EndMove"][]) =>
 export const openFindingsOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "found-otherwise"], queryFn: () => api.openFindings(box) });
 
+const latestSheets = new Map<string, Schemas["RunSheetView"]>();
+
+/** Of two answers about a run sheet the later one, whichever arrives first: a step that was recorded is never open again for a moment. */
+export function latestSheet(box: string, sheet?: Schemas["RunSheetView"] | null) {
+  const known = latestSheets.get(box);
+  if (!sheet || (known && known.startedAt === sheet.startedAt && known.version > sheet.version)) {
+    return sheet ? known : undefined;
+  }
+  latestSheets.set(box, sheet);
+  return sheet;
+}
+
 export const runSheetOptions = (box: string) =>
   queryOptions({
     queryKey: ["box", box, "run-sheet"],
-    queryFn: () => api.runSheet(box),
+    queryFn: async () => ({ sheet: latestSheet(box, (await api.runSheet(box)).sheet) }),
     // Somebody else may work on it.
 
     refetchInterval: 10_000,

@@ -1,5 +1,6 @@
 import { expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
+import { latestSheet } from "../../api/queries";
 import { type Letter, withLetters } from "./outbox";
 
 const step = (id: string, gate: boolean, open: boolean): Schemas["StepView"] => ({
@@ -44,4 +45,11 @@ it("shows a step that waits for the network as done, and a gate never", () => {
 it("does not show what the server refused", () => {
   const shown = withLetters(sheet, [{ ...entered("move-1"), refused: "no" }]);
   expect(shown.current).toBe("move-1");
+});
+
+it("keeps the later of two answers, whichever arrives first", () => {
+  expect(latestSheet("b", { ...sheet, version: 5 })?.version).toBe(5);
+  expect(latestSheet("b", { ...sheet, version: 4 })?.version).toBe(5);
+  expect(latestSheet("b", { ...sheet, version: 0, startedAt: "2026-11-26T10:00:00Z" })?.version).toBe(0);
+  expect(latestSheet("b", null)).toBeUndefined();
 });

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ApiProblem, api, NoConnection, type Schemas } from "../../api/client";
-import { runSheetOptions } from "../../api/queries";
+import { latestSheet, runSheetOptions } from "../../api/queries";
 
 /** What a hand enters on a run sheet. Each goes to the server once, by its key, however weak the connection is. */
 export type Deed =
@@ -79,7 +79,7 @@ export function useOutbox(box: string, onSent: () => void) {
         try {
           const view = await send(box, letter);
           setAway(false);
-          queries.setQueryData(runSheetOptions(box).queryKey, { sheet: view });
+          queries.setQueryData(runSheetOptions(box).queryKey, { sheet: latestSheet(box, view) });
           // The letter goes when the sheet shows what came of it; else the step would be open again for a moment.
           await shown();
           keep((now) => now.filter((l) => l.key !== letter.key));

@@ -1,0 +1,7 @@
+package org.hiddenclerk.app.day;
+
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface DayPlanRepository extends JpaRepository<DayPlanRow, UUID> {
+}

@@ -1,0 +1,132 @@
+package org.hiddenclerk.app.day;
+
+import java.time.Clock;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.LocalTime;
+import java.time.ZoneId;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.hiddenclerk.app.day.DayDocument.DayQuestion;
+import org.hiddenclerk.app.day.DayDocument.DayView;
+import org.hiddenclerk.app.day.DayDocument.DaysView;
+import org.hiddenclerk.app.day.DayDocument.OpeningView;
+import org.hiddenclerk.app.day.DayDocument.VisitView;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.day.DayPlan;
+import org.hiddenclerk.core.day.DayPlanner;
+import org.hiddenclerk.core.day.DayTask;
+import org.hiddenclerk.core.day.DayTask.Work;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Plans the days on site, one after the other, until nothing is left. */
+@Service
+class Days {
+    private static final int MOST_DAYS = 10;
+
+    private final DayPlanRepository plans;
+    private final SiteWork site;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Days(DayPlanRepository plans, SiteWork site, JsonMapper json, Clock clock) {
+        this.plans = plans;
+        this.site = site;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    Optional<DayPlanRow> last(UUID job) {
+        return plans.findById(job);
+    }
+
+    DayQuestion asked(DayPlanRow row) {
+        return json.readValue(row.asked(), DayQuestion.class);
+    }
+
+    DaysView planned(DayPlanRow row) {
+        return json.readValue(row.planned(), DaysView.class);
+    }
+
+    static int minute(String time) {
+        return LocalTime.parse(time).toSecondOfDay() / 60;
+    }
+
+    @Transactional
+    public void plan(UUID job, DayQuestion question, String who) {
+        check(question);
+        SiteWork.Site all = site.of(job, question.norms().norms(), question.mostOff());
+        question.mostOff().keySet().stream().filter(label -> !all.circuits().containsKey(label)).findFirst().ifPresent(label -> {
+            throw Unusable.content("The day cannot be planned", new FieldProblem("/mostOff/" + label, label, "a circuit of this house"));
+        });
+        DayPlanRow row = plans.findById(job).orElseGet(() -> new DayPlanRow(job));
+        row.is(json.writeValueAsString(question), json.writeValueAsString(planned(question, all)), who, clock.instant().truncatedTo(ChronoUnit.MICROS));
+        plans.saveAndFlush(row);
+    }
+
+    private static void check(DayQuestion question) {
+        if (question.crew().stream().noneMatch(DayDocument.CrewEntry::mayWire)) {
+            throw Unusable.content("The day cannot be planned", new FieldProblem("/crew", "nobody", "somebody who may work on wiring"));
+        }
+        if (question.crew().stream().map(DayDocument.CrewEntry::name).distinct().count() < question.crew().size()) {
+            throw Unusable.content("The day cannot be planned", new FieldProblem("/crew", "one name twice", "a name for each"));
+        }
+        if (minute(question.from()) >= minute(question.to())) {
+            throw Unusable.content("The day cannot be planned", new FieldProblem("/to", question.to(), "later than " + question.from()));
+        }
+        if (minute(question.daylightFrom()) > minute(question.daylightTo())) {
+            throw Unusable.content("The day cannot be planned", new FieldProblem("/daylightTo", question.daylightTo(), "not before " + question.daylightFrom()));
+        }
+        try {
+            ZoneId.of(question.zone());
+        } catch (DateTimeException e) {
+            throw Unusable.content("The day cannot be planned", new FieldProblem("/zone", question.zone(), "a time zone like Europe/Vienna"));
+        }
+    }
+
+    private static DaysView planned(DayQuestion question, SiteWork.Site all) {
+        List<DayView> days = new ArrayList<>();
+        List<Work> works = all.works();
+        LocalDate date = question.date();
+        int notBefore = Optional.ofNullable(question.notBefore()).map(Days::minute).orElse(minute(question.from()));
+        while (!works.isEmpty() && days.size() < MOST_DAYS) {
+            DayTask task = new DayTask(works, all.circuits(), question.crew().stream().map(c -> new DayTask.Person(c.name(), c.mayWire())).toList(), minute(question.from()),
+                    minute(question.to()), minute(question.daylightFrom()), minute(question.daylightTo()), notBefore, question.tryOutMinutes(), question.norms().norms());
+            DayPlan plan = DayPlanner.plan(task);
+            boolean today = days.isEmpty() && notBefore > minute(question.from());
+            if (plan.openings().isEmpty() && !today) {
+                break;
+            }
+            days.add(view(date, plan, all.words()));
+            Set<String> left = new HashSet<>(plan.left());
+            works = works.stream().filter(work -> left.contains(work.id())).toList();
+            date = date.plusDays(1);
+            notBefore = minute(question.from());
+        }
+        return new DaysView(days, works.stream().map(Work::words).toList());
+    }
+
+    private static DayView view(LocalDate date, DayPlan plan, Map<String, String> words) {
+        return new DayView(date, plan.visits().stream().map(visit -> new VisitView(visit.kind(), visit.work().isEmpty() ? null : UUID.fromString(visit.work()), say(visit, words),
+                visit.circuits(), visit.person(), visit.from(), visit.to())).toList(), plan.openings().stream().map(opening -> new OpeningView(opening.circuits(), opening.from(),
+                opening.to(), opening.works().stream().map(words::get).toList())).toList(), plan.notes(), plan.optimal());
+    }
+
+    private static String say(DayPlan.Visit visit, Map<String, String> words) {
+        return switch (visit.kind()) {
+            case ISOLATE -> "Isolate " + (visit.circuits().size() > 1 ? "circuits " : "circuit ") + String.join(", ", visit.circuits());
+            case WIRE -> words.get(visit.work());
+            case SET_UP -> "Set up " + words.get(visit.work());
+            case TRY_OUT -> "Try it out with the household";
+        };
+    }
+}

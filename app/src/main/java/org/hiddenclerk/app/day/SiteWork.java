@@ -1,0 +1,110 @@
+package org.hiddenclerk.app.day;
+
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.OptionalInt;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.hiddenclerk.app.fitting.SheetTimes;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.RoomRow;
+import org.hiddenclerk.app.planning.IssuedPlanRow;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.day.DayTask.CircuitFacts;
+import org.hiddenclerk.core.day.DayTask.Norms;
+import org.hiddenclerk.core.day.DayTask.Work;
+import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.fitting.RunSheetPlan;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.WiringPlan;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** What is to be done on the site of a job: one work for each issued plan whose run sheet is not finished. */
+@Component
+class SiteWork {
+    private final Houses houses;
+    private final Boxes boxes;
+    private final Plans plans;
+    private final SheetTimes times;
+
+    SiteWork(Houses houses, Boxes boxes, Plans plans, SheetTimes times) {
+        this.houses = houses;
+        this.boxes = boxes;
+        this.plans = plans;
+        this.times = times;
+    }
+
+    /**
+     * Works and what they hang on.
+     *
+     * @param words     room and box, by work
+     * @param notIssued boxes with modules picked whose plan is not issued, or not as the box is now; in words
+     */
+    record Site(List<Work> works, Map<String, CircuitFacts> circuits, Map<String, String> words, List<String> notIssued) {
+    }
+
+    /** How long a position took so far, in minutes, and over how many. */
+    record SoFar(OptionalInt minutes, int sheets) {
+    }
+
+    @Transactional(readOnly = true)
+    public Site of(UUID job, Norms norms, Map<String, Integer> mostOff) {
+        HouseContext house = houses.context(job);
+        Map<UUID, String> rooms = houses.rooms(job).stream().collect(Collectors.toMap(RoomRow::id, RoomRow::name));
+        Map<UUID, IssuedPlanRow> issued = plans.lastIssuedByBox(job);
+        Set<UUID> finished = times.finished(job);
+        List<Work> works = new ArrayList<>();
+        Map<String, String> words = new LinkedHashMap<>();
+        List<String> notIssued = new ArrayList<>();
+        Set<CircuitId> lights = new HashSet<>();
+        for (BoxRow row : boxes.ofJob(job)) {
+            Boxes.Found found = boxes.found(row, job, house);
+            lights.addAll(lightsIn(found.box()));
+            String name = rooms.get(row.roomId()) + ", " + row.label();
+            IssuedPlanRow plan = issued.get(row.id());
+            boolean current = plan != null && plans.isCurrent(plan, found);
+            if (!row.picks().isEmpty() && !current) {
+                notIssued.add(name);
+            } else if (current && !finished.contains(plan.id())) {
+                WiringPlan wiring = plans.restore(plan, house);
+                Set<String> circuits = RunSheetPlan.circuits(wiring).stream().map(house::label).collect(Collectors.toSet());
+                int minutes = norms.position() + norms.place() * (wiring.placesOfWork().size() - 1);
+                works.add(new Work(row.id().toString(), name, circuits, minutes, norms.setUp() * wiring.planned().orElseThrow().fitted().size()));
+                words.put(row.id().toString(), name);
+            }
+        }
+        Map<String, CircuitFacts> circuits = new LinkedHashMap<>();
+        house.circuits().forEach((id, circuit) -> circuits.put(circuit.label(), new CircuitFacts(lights.contains(id), mostOff.getOrDefault(circuit.label(), Integer.MAX_VALUE),
+                circuit.alternativelySupplied())));
+        return new Site(works, circuits, words, notIssued);
+    }
+
+    /** Circuits whose gangs switch lamps here. */
+    private static Set<CircuitId> lightsIn(Box box) {
+        return box.gangs().stream().filter(gang -> box.loadsOf(gang.number()).stream().flatMap(load -> load.banks().stream()).anyMatch(bank -> isLamp(bank.kind())))
+                .map(gang -> gang.circuit()).collect(Collectors.toSet());
+    }
+
+    private static boolean isLamp(LoadKind kind) {
+        return switch (kind) {
+            case MOTOR, BLIND_MOTOR, HEATER, SOCKET, COIL, DOOR_INPUT -> false;
+            default -> true;
+        };
+    }
+
+    @Transactional(readOnly = true)
+    public SoFar soFar(UUID job) {
+        List<Duration> took = times.took(job);
+        return took.isEmpty() ? new SoFar(OptionalInt.empty(), 0) : new SoFar(OptionalInt.of((int) Math.max(1, took.get(took.size() / 2).toMinutes())), took.size());
+    }
+}
