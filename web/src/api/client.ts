@@ -238,6 +238,9 @@ export const api = {
     dataOf(client.POST("/api/v1/jobs/{job}/stand-in", { params: { path: { job } }, body })),
   standInHand: (job: string, body: Schemas["Hand"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/stand-in/hand", { params: { path: { job } }, body })),
+  day: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/day", { params: { path: { job } } })),
+  planDay: (job: string, body: Schemas["DayQuestion"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/day", { params: { path: { job } }, body })),
   firmware: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/firmware", { params: { path: { job } } })),
   beginRollout: (job: string, body: Schemas["PolicyEntry"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/rollouts", { params: { path: { job } }, body })),

@@ -99,6 +99,9 @@ export const firmwareOptions = (job: string) =>
     refetchInterval: 1500,
   });
 
+export const dayOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "day"], queryFn: () => api.day(job) });
+
 export const namesOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "names"], queryFn: () => api.names(job) });
 

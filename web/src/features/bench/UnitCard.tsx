@@ -5,6 +5,7 @@ import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { CodeForm } from "./CodeForm";
+import { SettingsForm } from "./SettingsForm";
 
 type Unit = Schemas["BenchUnitView"];
 type Step = Schemas["BenchStepView"];
@@ -75,6 +76,7 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
                     its label, 62 × 29 mm
                   </a>
                 )}
+                {step.step === "SETTINGS" && <SettingsForm unit={unit} onKept={changed} />}
                 {step.step === "NAME" && <Address unit={unit} onKept={changed} />}
                 <Marks
                   step={step}

@@ -26,6 +26,7 @@ const unit: Schemas["BenchUnitView"] = {
   display: "Hall lamp",
   handle: "hall-lamp",
   wanted: {},
+  settings: [],
   steps: [
     { step: "POWER_UP", title: "Power it up", how: "L and N", skippable: false, behind: false },
     { step: "UPDATE", title: "Update it", how: "The newest", skippable: true, behind: false },

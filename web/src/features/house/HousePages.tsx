@@ -5,6 +5,7 @@ const PAGES = [
   { path: "/match", word: "Match all" },
   { path: "/pick-list", word: "Pick list" },
   { path: "/bench", word: "Bench" },
+  { path: "/day", word: "Day on site" },
   { path: "/join", word: "Join" },
   { path: "/firmware", word: "Firmware" },
   { path: "/rooms", word: "Rooms and radio" },

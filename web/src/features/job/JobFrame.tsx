@@ -9,6 +9,7 @@ import { Waiting } from "../../ui/Waiting";
 import { BenchSheet } from "../bench/BenchSheet";
 import { FirmwareSheet } from "../firmware/FirmwareSheet";
 import { JoinSheet } from "../join/JoinSheet";
+import { DaySheet } from "../day/DaySheet";
 import { DrawSheet } from "../draw/DrawSheet";
 import { FitSheet } from "../fit/FitSheet";
 import { MatchSheet } from "../match/MatchSheet";
@@ -134,6 +135,8 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
       return <PickListSheet job={job} />;
     case "/bench":
       return <BenchSheet job={job} />;
+    case "/day":
+      return <DaySheet job={job} />;
     case "/join":
       return <JoinSheet job={job} />;
     case "/firmware":

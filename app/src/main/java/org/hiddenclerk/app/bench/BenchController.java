@@ -18,6 +18,7 @@ import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.bench.JoiningCodes;
 import org.hiddenclerk.core.credentials.CredentialKind;
 import org.hiddenclerk.core.credentials.DeviceAddress;
+import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -63,10 +64,17 @@ class BenchController {
     record CodeKindView(CredentialKind kind, String label) {
     }
 
+    record SettingValueView(String value, String words) {
+    }
+
+    /** Something that a module may be set to; without values it is a number. */
+    record SettingView(String key, String words, List<SettingValueView> values) {
+    }
+
     /** A module on the bench. */
     record BenchUnitView(UUID id, long version, String serial, String moduleCode, String name, String protocol, @MayBeAbsent UUID box,
                          @MayBeAbsent String boxLabel, @MayBeAbsent String room, @MayBeAbsent String display, @MayBeAbsent String handle,
-                         @MayBeAbsent String address, Map<String, String> wanted, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
+                         @MayBeAbsent String address, Map<String, String> wanted, List<SettingView> settings, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
                          List<CredentialView> codes, List<CodeKindView> kinds) {
     }
 
@@ -110,7 +118,8 @@ class BenchController {
         return new BenchUnitView(row.id(), row.version(), row.serial(), row.moduleCode(), unit.model().name(), unit.model().protocol().label(),
                 row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
-                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), row.wanted(), steps(unit), unit.card().next().orElse(null),
+                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), row.wanted(), Settings.of(unit.model()).stream().map(choice ->
+                new SettingView(choice.key(), choice.words(), choice.values().entrySet().stream().map(v -> new SettingValueView(v.getKey(), v.getValue())).toList())).toList(), steps(unit), unit.card().next().orElse(null),
                 unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), JoiningCodes.of(unit.model().protocol()).stream()
                 .map(kind -> new CodeKindView(kind, kind.label())).toList());
     }

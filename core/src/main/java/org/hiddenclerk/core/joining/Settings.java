@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.joining;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -20,6 +21,38 @@ public final class Settings {
     private static final int LONGEST_SECONDS = 86_400;
 
     private Settings() {
+    }
+
+    /**
+     * Something that a module may be set to.
+     *
+     * @param values what may be chosen, with words; empty where it is a number
+     */
+    public record Choice(String key, String words, Map<String, String> values) {
+    }
+
+    /** Everything that a module may be set to. */
+    public static List<Choice> of(ModuleModel model) {
+        List<Choice> choices = new ArrayList<>();
+        choices.add(new Choice("power-on", "When the supply comes back", ordered("off", "off", "on", "on", "last", "as it was", "as-switch", "as the wall switch stands")));
+        Map<String, String> behaviours = new LinkedHashMap<>();
+        model.behaviours().stream().sorted().forEach(behaviour -> behaviours.put(behaviour.name(), behaviour.label()));
+        for (int input = 1; input <= model.inputs().size(); input++) {
+            choices.add(new Choice("input-" + input + ".behaviour", "Input " + input, behaviours));
+            choices.add(new Choice("input-" + input + ".inverted", "Input " + input + " inverted", ordered("no", "no", "yes", "yes")));
+        }
+        for (int channel = 1; channel <= model.channels().size(); channel++) {
+            choices.add(new Choice("channel-" + channel + ".off-after", "Channel " + channel + " goes off after, s", Map.of()));
+        }
+        return choices;
+    }
+
+    private static Map<String, String> ordered(String... pairs) {
+        Map<String, String> map = new LinkedHashMap<>();
+        for (int i = 0; i < pairs.length; i += 2) {
+            map.put(pairs[i], pairs[i + 1]);
+        }
+        return map;
     }
 
     /** A setting that reads otherwise than it was written; what is missing on one side is empty. */
