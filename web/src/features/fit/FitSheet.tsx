@@ -147,6 +147,11 @@ function OpenSheet({
         </ol>
         <OutboxNote outbox={outbox} steps={sheet.steps} />
         {act.isError && <Failure error={act.error} onRetry={changed} retry="look at the sheet again" />}
+        {!sheet.stopped && !current && !outbox.away && (
+          <p role="status" className="text-soft text-[17px]">
+            The clerk is writing down what was entered …
+          </p>
+        )}
         {sheet.stopped ? (
           <div className="border-error space-y-3 rounded-[4px] border-2 p-4">
             <h2 className="text-error text-xl">The sheet is stopped</h2>
@@ -165,20 +170,25 @@ function OpenSheet({
           current && (
             <>
               {open.length > 1 && (
-                <ul className="flex flex-wrap gap-2" aria-label="steps that may be done now, in any order">
-                  {open.map((step) => (
-                    <li key={step.id}>
-                      <button
-                        type="button"
-                        aria-pressed={step.id === current.id}
-                        className={`rounded-[4px] border-[1.5px] px-2 py-1 text-left text-[13.5px] ${step.id === current.id ? "border-base-content font-semibold" : "border-edge"}`}
-                        onClick={() => choose(step.id)}
-                      >
-                        {step.title}
-                      </button>
-                    </li>
-                  ))}
-                </ul>
+                <details className="text-[15px]">
+                  <summary className="cursor-pointer">
+                    {open.length} steps may be done now, in any order: take another one
+                  </summary>
+                  <ul className="mt-2 space-y-1.5">
+                    {open.map((step) => (
+                      <li key={step.id}>
+                        <button
+                          type="button"
+                          aria-pressed={step.id === current.id}
+                          className={`min-h-11 w-full rounded-[4px] border-[1.5px] px-2 py-1 text-left ${step.id === current.id ? "border-base-content font-semibold" : "border-edge"}`}
+                          onClick={() => choose(step.id)}
+                        >
+                          {step.title}
+                        </button>
+                      </li>
+                    ))}
+                  </ul>
+                </details>
               )}
               {gateWaits ? (
                 <p className="border-warning border-l-4 pl-3 text-[17px]">
