@@ -75,7 +75,11 @@ export function DayChart({ day, job }: { day: Day; job: string }) {
                   className={`absolute inset-y-0.5 truncate rounded-[3px] border px-1 text-[12px] ${KIND[visit.kind].look}`}
                   style={place(visit.from, visit.to)}
                 >
-                  {visit.kind === "WIRE" ? visit.words : KIND[visit.kind].word}
+                  {visit.kind === "WIRE"
+                    ? visit.words
+                    : visit.kind === "ISOLATE"
+                      ? ""
+                      : KIND[visit.kind].word}
                 </span>
               ))}
           </Lane>

@@ -110,7 +110,7 @@ const STATUS: Record<Update["status"], { word: string; kind: "OK" | "STOP" | "HO
 
 function Waves({ waves }: { waves: Update[][] }) {
   return (
-    <ol className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
+    <ol className="grid gap-3 sm:grid-cols-[repeat(auto-fill,minmax(270px,1fr))]">
       {waves.map((wave, i) => (
         <li key={wave[0]?.unit} className="border-line rounded-[4px] border-[1.5px] p-2.5">
           <h3 className="text-soft mb-1 text-[13px]">{i === 0 ? "first of each kind" : `batch ${i}`}</h3>

@@ -42,7 +42,10 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
 
   return (
     <>
-      <div className={`rounded-[4px] border-2 p-4 ${step.gate ? "border-accent" : "border-edge"}`}>
+      <div
+        data-step={step.id}
+        className={`rounded-[4px] border-2 p-4 ${step.gate ? "border-accent" : "border-edge"}`}
+      >
         <p className="text-soft text-[15px]">
           {step.phaseLabel}
           {step.gate && <b className="text-base-content"> · gate: nothing behind it opens before this</b>}

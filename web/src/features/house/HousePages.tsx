@@ -14,7 +14,10 @@ const PAGES = [
 /** The sheets of the house as a whole. */
 export function HousePages({ job, page }: { job: string; page: string }) {
   return (
-    <nav aria-label="Sheets of the house" className="no-print flex flex-wrap gap-1">
+    <nav
+      aria-label="Sheets of the house"
+      className="no-print flex max-w-full gap-1 overflow-x-auto whitespace-nowrap sm:flex-wrap"
+    >
       {PAGES.map(({ path, word }) => (
         <Link
           key={path}

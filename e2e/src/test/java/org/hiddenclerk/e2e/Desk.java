@@ -151,7 +151,7 @@ final class Desk implements AutoCloseable {
 
     /** Confirms and measures what the open step of a run sheet asks for, and records it. */
     void completeStep() {
-        button("record and go on").waitFor();
+        page.locator("[data-step]").waitFor();
         Locator form = page.locator("main");
         boolean proving = form.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setName(
                 Pattern.compile("Prove the tester"))).count() > 0;
