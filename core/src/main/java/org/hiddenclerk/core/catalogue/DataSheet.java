@@ -70,6 +70,9 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
      * @param features what this line can do and others may not
      */
     public record FirmwareLine(String name, String version, Set<String> features) {
+        /** Counts short breaks of its own supply as flips of the switch that makes them. */
+        public static final String SUPPLY_BLINK = "blink of the supply";
+
         public FirmwareLine {
             features = Set.copyOf(features);
         }

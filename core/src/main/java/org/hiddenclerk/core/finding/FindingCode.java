@@ -69,6 +69,7 @@ public enum FindingCode {
     NEUTRAL_PREFERRED(NOTE, "A neutral is here, unused"),
     BYPASS_NEEDED(NOTE, "A bypass goes in at the lamp"),
     METAL_BOX_RADIO(NOTE, "Metal box around a radio"),
+    FIRMWARE_LACKS(HOLD, "The firmware lacks what the scheme needs"),
     FIGURE_UNKNOWN(HOLD, "A figure that matters is not stated"),
     INRUSH_TOO_HIGH(HOLD, "More inrush than the contact stands"),
     INRUSH_UNKNOWN(NOTE, "Inrush not stated"),

@@ -33,6 +33,8 @@ import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
 
 /** What a maker states or leaves out, inrush, warmth, wishes and contactors, beside the ratings that {@link ModuleMatchTest} tests. */
@@ -85,6 +87,23 @@ class VerdictRulesTest {
     private static ModuleModel peak(int amps) {
         return Modules.with(ONE_CHANNEL, new DataSheet(Optional.empty(), OptionalInt.of(amps), Optional.empty(), OptionalDouble.empty(),
                 false, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Set.of()));
+    }
+
+    /** A feature may exist in one line of firmware only; common practice, no source. */
+    @Test
+    void aSchemeThatTheFirmwareCannotDoIsHeld() {
+        assertThat(firmware()).as("nothing stated").isEmpty();
+        assertThat(firmware(new DataSheet.FirmwareLine("main", "2.0.0", Set.of("blink of the supply")))).isEmpty();
+        Finding lacks = firmware(new DataSheet.FirmwareLine("main", "2.0.0", Set.of()), new DataSheet.FirmwareLine("early", "1.4.0", Set.of("blink of the supply"))).get(0);
+        assertThat(lacks.severity()).isEqualTo(Severity.HOLD);
+        assertThat(lacks.remedies().get(0).text()).isEqualTo("install early 1.4.0, which has it");
+        assertThat(Suitability.of(Modules.blinking(), SchemeCode.BEHIND_SWITCH_N, RegionProfile.EU_230)).as("another scheme").isEmpty();
+    }
+
+    private static List<Finding> firmware(DataSheet.FirmwareLine... lines) {
+        ModuleModel model = Modules.with(Modules.blinking(), new DataSheet(Optional.empty(), OptionalInt.empty(), Optional.empty(), OptionalDouble.empty(), false, List.of(),
+                List.of(), List.of(lines), Optional.empty(), List.of(), Set.of()));
+        return Suitability.of(model, SchemeCode.AT_LAMP_BLINK, RegionProfile.EU_230).stream().filter(f -> f.code() == FindingCode.FIRMWARE_LACKS).toList();
     }
 
     @Test
