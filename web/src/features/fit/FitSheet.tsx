@@ -85,6 +85,11 @@ function NoOpenSheet({
           start the run sheet
         </button>
       )}
+      {last && (
+        <div className="mt-4 max-w-xl">
+          <LocksPart box={box} sheet={last} open={false} onChanged={changed} />
+        </div>
+      )}
       {last && <StepList sheet={last} />}
       {last?.finished && ready && (
         <button
@@ -133,7 +138,12 @@ function OpenSheet({
     <SheetLayout
       title={title}
       detail={`step ${Math.min(sheet.done + 1, sheet.steps.length)} of ${sheet.steps.length}`}
-      margin={<StepList sheet={sheet} />}
+      margin={
+        <>
+          <StepList sheet={sheet} />
+          <Refusals sheet={kept} />
+        </>
+      }
       noteCount={sheet.steps.length - sheet.done}
     >
       <div className="mx-auto flex max-w-xl flex-col gap-4">
@@ -250,5 +260,24 @@ function OpenSheet({
         )}
       </div>
     </SheetLayout>
+  );
+}
+
+/** What the sheet did not take, with who tried. */
+function Refusals({ sheet }: { sheet: Sheet }) {
+  if (sheet.refusals.length === 0) {
+    return null;
+  }
+  return (
+    <details className="mt-4 text-[13.5px]">
+      <summary className="cursor-pointer">{sheet.refusals.length} entries were refused</summary>
+      <ul className="mt-1 space-y-1">
+        {sheet.refusals.map((refusal) => (
+          <li key={refusal.when + refusal.stepId}>
+            {refusal.who}, {moment(refusal.when)}: {refusal.why}
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }

@@ -8,15 +8,18 @@ import { moment } from "../../ui/figures";
 export function LocksPart({
   box,
   sheet,
+  open = true,
   onChanged,
 }: {
   box: string;
   sheet: Schemas["RunSheetView"];
+  /** Whether the sheet is worked by still; a lock outlives a sheet that was set aside. */
+  open?: boolean;
   onChanged: () => Promise<void>;
 }) {
   const me = useQuery(sessionOptions).data?.displayName;
   const act = useMutation({ mutationFn: (deed: () => Promise<unknown>) => deed(), onSuccess: onChanged });
-  const off = sheet.isolation !== "ON";
+  const off = open && sheet.isolation !== "ON";
   if (!off && sheet.locks.length === 0) {
     return null;
   }
@@ -43,13 +46,15 @@ export function LocksPart({
           sign off: take my lock off
         </button>
       ) : (
-        <button
-          type="button"
-          className="btn btn-sm btn-outline"
-          onClick={() => act.mutate(() => api.lockCircuits(box))}
-        >
-          I work here too: hang my lock
-        </button>
+        open && (
+          <button
+            type="button"
+            className="btn btn-sm btn-outline"
+            onClick={() => act.mutate(() => api.lockCircuits(box))}
+          >
+            I work here too: hang my lock
+          </button>
+        )
       )}
       {act.isError && <Failure error={act.error} />}
     </section>

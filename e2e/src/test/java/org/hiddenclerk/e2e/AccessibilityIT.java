@@ -25,7 +25,7 @@ class AccessibilityIT {
             }
             desk.open("Boot room", "Draw");
             findings.addAll(seriousFindings(desk, "Draw, proved"));
-            for (String sheet : List.of("Match all", "Pick list", "Bench", "Rooms and radio")) {
+            for (String sheet : List.of("Match all", "Pick list", "Bench", "Day on site", "Join", "Firmware", "Rooms and radio")) {
                 desk.openHouse(sheet);
                 findings.addAll(seriousFindings(desk, sheet));
             }

@@ -51,6 +51,17 @@ class KeptPicturesIT {
             }
             desk.press("done");
             desk.picture(KEPT.resolve("bench.png"));
+            desk.openHouse("Join");
+            desk.press("build it from the bench");
+            desk.page().getByText("bring what is new on the bench").waitFor();
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^open for"))).first().click();
+            desk.page().getByText("Which one is it?").first().waitFor();
+            desk.picture(KEPT.resolve("join.png"));
+            desk.openHouse("Day on site");
+            desk.press("one more");
+            desk.press("plan the day");
+            desk.page().getByText(Pattern.compile("proved the best|the best found")).first().waitFor();
+            desk.picture(KEPT.resolve("day.png"));
             desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
             desk.seeHeading("PL-1");
             desk.picture(KEPT.resolve("stock-book.png"));
