@@ -6,6 +6,7 @@ classpath=bench/target/classes:$(cat bench/target/classpath.txt)
 java -cp "$classpath" org.openjdk.jmh.Main -prof gc "$@"
 java -cp "$classpath" org.hiddenclerk.bench.BesideSimulator
 java -Xmx512m -cp "$classpath" org.hiddenclerk.bench.WholeHouse
+java -Xmx256m -cp "$classpath" org.hiddenclerk.bench.JoinHouse
 ./clerk demo
 port=$(cat .run/app.port)
 token=$(./clerk token bench 2>.run/token.id)

@@ -224,7 +224,8 @@ function Kept({ releases, job }: { releases: Schemas["ReleaseView"][]; job: stri
     <section aria-label="firmware that is kept">
       <h2 className="mb-1 text-[17px]">Kept</h2>
       {releases.length > 0 && (
-        <div className="overflow-x-auto">
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and the keyboard must reach it.
+        <section className="overflow-x-auto" aria-label="files" tabIndex={0}>
           <table className="table-sm table">
             <thead>
               <tr>
@@ -249,7 +250,7 @@ function Kept({ releases, job }: { releases: Schemas["ReleaseView"][]; job: stri
               ))}
             </tbody>
           </table>
-        </div>
+        </section>
       )}
       <KeepRelease job={job} />
     </section>

@@ -50,6 +50,7 @@ public final class MqttLine implements AutoCloseable {
             options.setAutomaticReconnect(true);
             options.setMaxReconnectDelay(1_000);
             options.setMaxInflight(IN_FLIGHT);
+            options.setSocketFactory(new PromptSockets());
             options.setUserName(broker.user());
             options.setPassword(broker.password().toCharArray());
             client.connect(options).waitForCompletion(WAIT_MS);
