@@ -3,6 +3,12 @@ import { api, type Schemas } from "../../api/client";
 import { standInOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 
+const DEEDS = [
+  { deed: "PRESS_BUTTON", word: "press" },
+  { deed: "FLIP_SWITCH", word: "flip" },
+  { deed: "COVER_ON", word: "cover" },
+] as const;
+
 /** The stand-in house: what hands do in it and what eyes see, while the networks above are asked for real. */
 export function StandInPart({ job }: { job: string }) {
   const queries = useQueryClient();
@@ -49,27 +55,16 @@ export function StandInPart({ job }: { job: string }) {
                 {module.place || module.serial}{" "}
                 <span className="text-soft font-mono text-[12.5px]">{module.serial}</span>
               </span>
-              <button
-                type="button"
-                className="btn btn-xs btn-outline"
-                onClick={() => hand.mutate({ serial: module.serial, deed: "PRESS_BUTTON" })}
-              >
-                press
-              </button>
-              <button
-                type="button"
-                className="btn btn-xs btn-outline"
-                onClick={() => hand.mutate({ serial: module.serial, deed: "FLIP_SWITCH" })}
-              >
-                flip
-              </button>
-              <button
-                type="button"
-                className="btn btn-xs btn-outline"
-                onClick={() => hand.mutate({ serial: module.serial, deed: "COVER_ON" })}
-              >
-                cover
-              </button>
+              {DEEDS.map(({ deed, word }) => (
+                <button
+                  key={deed}
+                  type="button"
+                  className="btn btn-xs btn-outline"
+                  onClick={() => hand.mutate({ serial: module.serial, deed })}
+                >
+                  {word}
+                </button>
+              ))}
             </li>
           ))}
         </ul>

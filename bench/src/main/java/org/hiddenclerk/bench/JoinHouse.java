@@ -27,8 +27,8 @@ import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Updating;
 import org.hiddenclerk.standins.Fault;
-import org.hiddenclerk.standins.FirmwareFile;
 import org.hiddenclerk.standins.HouseClock;
+import org.hiddenclerk.standins.Rehearsal;
 import org.hiddenclerk.standins.StandInHouse;
 import org.hiddenclerk.standins.wire.EmbeddedBroker;
 import org.hiddenclerk.standins.wire.MqttFront;
@@ -119,12 +119,11 @@ public final class JoinHouse {
     }
 
     /** The house, behind gateways that count. */
-    private static final class House implements Updating.World, AutoCloseable {
+    private static final class House implements AutoCloseable {
         private final StandInHouse house = new StandInHouse(HouseClock.live(HURRY));
         private final Map<Protocol, MqttGateway> gateways = new LinkedHashMap<>();
         private final List<MqttFront> fronts = new ArrayList<>();
-        private final Map<String, String> addresses = new LinkedHashMap<>();
-        private final List<Rollout.Event> events = new ArrayList<>();
+        private final Rehearsal rehearsal = new Rehearsal(device -> new Counting(gateway(device)));
         private int asked;
         private int silent;
 
@@ -137,6 +136,10 @@ public final class JoinHouse {
             for (int i = 0; i < MODULES; i++) {
                 house.bring("S" + i, "A" + i, protocolOf("S" + i), "K" + i % 4, 1, true, 2 + i % 9, "code " + i, "1.0.0", faults.containsKey(i) ? Set.of(faults.get(i)) : Set.of());
             }
+        }
+
+        private MqttGateway gateway(Device device) {
+            return gateways.get(protocolOf(device.id()));
         }
 
         private static Protocol protocolOf(String serial) {
@@ -162,19 +165,18 @@ public final class JoinHouse {
 
                 @Override
                 public void cameIn(BatchJoin.Expected module, Member member) {
-                    addresses.put(module.id(), member.address());
+                    rehearsal.addresses().put(module.id(), member.address());
                 }
             }).run(IntStream.range(0, MODULES).mapToObj(i -> "S" + i).filter(s -> protocolOf(s) == protocol).map(s -> new BatchJoin.Expected(s, "A" + s.substring(1),
                     "code " + s.substring(1), "lamp-" + s.substring(1), Map.of("power-on", "last"))).toList()));
             Map<String, Release> releases = new LinkedHashMap<>();
-            IntStream.range(0, 4).mapToObj(i -> "K" + i).forEach(kind -> releases.put(kind, new Release(kind, Version.read("1.1.0").orElseThrow(),
-                    Release.sumOf(FirmwareFile.of(kind, "1.1.0")), Set.of(), "")));
-            RolloutPlan plan = RolloutPlan.of(addresses.keySet().stream().map(s -> new Device(s, "K" + Integer.parseInt(s.substring(1)) % 4, Version.read("1.0.0"), 0, false, "1"))
+            IntStream.range(0, 4).mapToObj(i -> "K" + i).forEach(kind -> releases.put(kind, Rehearsal.release(kind, "1.1.0")));
+            RolloutPlan plan = RolloutPlan.of(rehearsal.addresses().keySet().stream().map(s -> new Device(s, "K" + Integer.parseInt(s.substring(1)) % 4, Version.read("1.0.0"), 0, false, "1"))
                     .toList(), releases, Policy.USUAL);
-            Rollout.Next next = new Updating(plan, this).run(List.of());
+            Rollout.Next next = new Updating(plan, rehearsal).run(List.of());
             while (next instanceof Rollout.Next.Stopped) {
-                events.add(new Rollout.Event.GoneOn("bench"));
-                next = new Updating(plan, this).run(List.copyOf(events));
+                rehearsal.events().add(new Rollout.Event.GoneOn("bench"));
+                next = new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events()));
             }
         }
 
@@ -203,51 +205,6 @@ public final class JoinHouse {
             public void listen(java.util.function.Consumer<org.hiddenclerk.core.joining.Heard> ear) {
                 gateway.listen(ear);
             }
-        }
-
-        @Override
-        public Optional<Answer> ask(Device device, Order order) {
-            return new Counting(gateways.get(protocolOf(device.id()))).ask(order);
-        }
-
-        @Override
-        public String addressOf(Device device) {
-            return addresses.get(device.id());
-        }
-
-        @Override
-        public String nameOf(Device device) {
-            return "lamp-" + device.id().substring(1);
-        }
-
-        @Override
-        public void moved(Device device, String address) {
-            addresses.put(device.id(), address);
-        }
-
-        @Override
-        public byte[] fileOf(Release release) {
-            return FirmwareFile.of(release.kind(), release.version().toString());
-        }
-
-        @Override
-        public Set<String> isolated() {
-            return Set.of();
-        }
-
-        @Override
-        public Set<String> inUse() {
-            return Set.of();
-        }
-
-        @Override
-        public void happened(Rollout.Event event) {
-            events.add(event);
-        }
-
-        @Override
-        public boolean isStopped() {
-            return false;
         }
 
         @Override

@@ -53,7 +53,7 @@ class BrokerGoneTest {
                 }
                 return gateway;
             });
-            devices.forEach(device -> rehearsal.addresses.put(device.id(), "A" + device.id()));
+            devices.forEach(device -> rehearsal.addresses().put(device.id(), "A" + device.id()));
             assertThatThrownBy(() -> new Updating(plan, rehearsal).run(List.of())).isInstanceOf(UncheckedIOException.class);
 
             for (Device device : devices) {
@@ -62,7 +62,7 @@ class BrokerGoneTest {
             try (EmbeddedBroker second = new EmbeddedBroker(first.port(), broker.password())) {
                 awaitAnswer(gateway);
                 assertThat(second.port()).isEqualTo(first.port());
-                assertThat(new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events))).isEqualTo(new Rollout.Next.Done());
+                assertThat(new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events()))).isEqualTo(new Rollout.Next.Done());
             }
             devices.forEach(device -> assertThat(house.versionOf(device.id())).isEqualTo("1.1.0"));
         }

@@ -35,7 +35,7 @@ class TwoHundredModulesTest {
     private final StandInHouse house = new StandInHouse(HouseClock.virtual());
     private final Map<Integer, Fault> faults = StandInHouse.faults(MODULES, FAULTY, 42);
     private final Rehearsal rehearsal = new Rehearsal(device -> house.network(protocolOf(Integer.parseInt(device.id().substring(1)))));
-    private final Map<String, String> addresses = rehearsal.addresses;
+    private final Map<String, String> addresses = rehearsal.addresses();
     private final List<Finding> findings = new ArrayList<>();
 
     private static Protocol protocolOf(int i) {
@@ -96,11 +96,11 @@ class TwoHundredModulesTest {
         RolloutPlan plan = RolloutPlan.of(devices, releases, Policy.USUAL);
         Rollout.Next next = new Updating(plan, rehearsal).run(List.of());
         while (next instanceof Rollout.Next.Stopped) {
-            rehearsal.events.add(new Rollout.Event.GoneOn("somebody"));
-            next = new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events));
+            rehearsal.events().add(new Rollout.Event.GoneOn("somebody"));
+            next = new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events()));
         }
         assertThat(next).isInstanceOf(Rollout.Next.Done.class);
-        Rollout rollout = Rollout.replay(plan, rehearsal.events);
+        Rollout rollout = Rollout.replay(plan, rehearsal.events());
         rollout.troubles().forEach((id, why) -> findings.add(JoinFindings.notUpdated(id, why)));
 
         Set<String> members = new TreeSet<>();

@@ -117,7 +117,7 @@ class FirmwareController {
         List<FindingView> findings = new ArrayList<>();
         rollout.troubles().forEach((id, why) -> findings.add(FindingView.of(JoinFindings.notUpdated(place(id, modules), why))));
         List<List<UpdateView>> waves = waves(plan, modules, rollout::status);
-        return new RolloutView(row.id(), row.state().name(), row.words(), row.madeBy(), row.madeAt(), waves, left(plan, modules), findings, events.stream().map(event ->
+        return new RolloutView(row.id(), row.state().name(), named(row.words(), modules), row.madeBy(), row.madeAt(), waves, left(plan, modules), findings, events.stream().map(event ->
                 new HappeningView(event.happenedAt(), words(event, plan, modules))).toList(), (int) waves.stream().flatMap(List::stream).filter(update ->
                 update.status() == Rollout.Status.VERIFIED).count(), (int) waves.stream().mapToLong(List::size).sum());
     }
@@ -130,6 +130,15 @@ class FirmwareController {
             case "FAILED" -> place(event.device(), modules) + ": " + event.detail();
             default -> event.detail() + " says go on";
         };
+    }
+
+    /** Modules by their places. */
+    private static String named(String words, Map<String, Bench.Ready> modules) {
+        String named = words;
+        for (String id : modules.keySet()) {
+            named = named.replace(id, place(id, modules));
+        }
+        return named;
     }
 
     private static String place(String id, Map<String, Bench.Ready> modules) {

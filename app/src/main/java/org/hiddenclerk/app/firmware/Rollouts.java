@@ -240,7 +240,7 @@ class Rollouts {
 
         @Override
         public Set<String> inUse() {
-            return Set.of();
+            return members.inUse(row.jobId());
         }
 
         @Override

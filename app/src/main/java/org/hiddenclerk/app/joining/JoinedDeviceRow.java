@@ -9,8 +9,11 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -44,6 +47,7 @@ class JoinedDeviceRow {
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable Map<String, String> settings;
     private boolean silent;
+    private String channelsOn = "";
     private @Nullable Instant flippedAt;
     private Instant cameInAt;
 
@@ -150,6 +154,27 @@ class JoinedDeviceRow {
         } else {
             linkOpen = figure;
         }
+    }
+
+    /** Whether any of its channels is on, as it last told. */
+    boolean isInUse() {
+        return !channelsOn.isEmpty();
+    }
+
+    void turned(int channel, boolean on) {
+        Set<String> now = new TreeSet<>(Arrays.asList(channelsOn.split(",")));
+        now.remove("");
+        if (on) {
+            now.add(String.valueOf(channel));
+        } else {
+            now.remove(String.valueOf(channel));
+        }
+        channelsOn = String.join(",", now);
+    }
+
+    /** It started anew, with everything off. */
+    void startedAnew() {
+        channelsOn = "";
     }
 
     void isSilent(boolean now) {

@@ -8,6 +8,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.Bench;
@@ -54,6 +55,12 @@ public class Members implements Networks.Ear {
                 modules.get(row.unit().orElseThrow()))).toList();
     }
 
+    /** Modules of which a channel is on. */
+    @Transactional(readOnly = true)
+    public Set<String> inUse(UUID job) {
+        return devices.findByJobIdOrderByCameInAt(job).stream().filter(JoinedDeviceRow::isInUse).flatMap(row -> row.unit().stream()).map(UUID::toString).collect(Collectors.toSet());
+    }
+
     /** How far the modules of each box are; boxes of which none has joined are left out. */
     @Transactional(readOnly = true)
     public Map<UUID, Stage.Progress> progress(UUID job) {
@@ -77,6 +84,7 @@ public class Members implements Networks.Ear {
     public void isNow(UUID device, Optional<String> address, Optional<String> firmware) {
         devices.findById(device).ifPresent(row -> {
             address.ifPresent(row::movedTo);
+            firmware.ifPresent(version -> row.startedAnew());
             firmware.ifPresent(version -> row.says(new Member(row.address(), row.kind(), row.name(), version, "", 0, row.hops(), row.passesOn())));
             devices.saveAndFlush(row);
         });
@@ -91,6 +99,11 @@ public class Members implements Networks.Ear {
         } else if (heard instanceof Heard.Flipped flipped) {
             devices.findByJobIdAndProtocolAndAddress(job, protocol, flipped.address()).ifPresent(row -> {
                 row.wasFlipped(now());
+                devices.saveAndFlush(row);
+            });
+        } else if (heard instanceof Heard.Changed changed) {
+            devices.findByJobIdAndProtocolAndAddress(job, protocol, changed.address()).ifPresent(row -> {
+                row.turned(changed.channel(), changed.on());
                 devices.saveAndFlush(row);
             });
         } else if (heard instanceof Heard.WindowClosed) {

@@ -71,6 +71,25 @@ class BenchTest {
         return person.post("/api/v1/bench/" + unit.get("id").asString() + "/credentials", Map.of("kind", "ZIGBEE_INSTALL_CODE", "text", text));
     }
 
+    /** A relay at the lamp and a sender behind the switch are two modules on the bench. */
+    @Test
+    void whatGoesWithAModuleWaitsToo() {
+        String relay = "";
+        String sender = "";
+        for (JsonNode item : person.get("/api/v1/stock").ok().get("modules")) {
+            JsonNode document = item.get("document");
+            boolean inStock = !item.get("retired").asBoolean();
+            relay = relay.isEmpty() && inStock && document.get("purpose").asString().equals("RECEIVER") ? document.get("code").asString() : relay;
+            sender = sender.isEmpty() && inStock && document.get("purpose").asString().equals("SENDER") ? document.get("code").asString() : sender;
+        }
+        String box = house.box("A");
+        person.put("/api/v1/boxes/" + box + "/plan", Map.of("version", house.plan(box).get("version").asLong(), "picks", List.of(Map.of("moduleCode", relay, "gangs", List.of(1),
+                "behaviours", Map.of(), "scheme", "SPLIT_PAIR", "companionCode", sender)))).ok();
+        assertThat(person.get("/api/v1/jobs/" + house.job() + "/bench").ok().get("waiting")).extracting(waiting -> waiting.get("moduleCode").asString())
+                .containsExactlyInAnyOrder(relay, sender);
+        assertThat(take(sender).get("boxLabel").asString()).isEqualTo("A");
+    }
+
     @Test
     void aModuleGoesThroughEveryStepForTheBoxThatWaits() {
         house.pick(house.box("A"), zigbee);

@@ -210,4 +210,41 @@ class JoiningTest {
         assertThat(done.get("log")).anySatisfy(line -> assertThat(line.get("words").asString()).contains("says " + version + ", was 1.0.0"));
         assertThat(network().get("devices")).filteredOn(device -> device.get("firmware").asString().equals(version)).hasSize(done.get("done").asInt());
     }
+
+    /** A lamp that is lit is not switched off by an update. */
+    @Test
+    void nothingIsUpdatedWhileItsLampIsLit() throws InterruptedException {
+        unit("A", address());
+        build(Map.of());
+        String device = awaitIn(1).get("devices").get(0).get("id").asString();
+        person.post("/api/v1/devices/" + device + "/switch", Map.of("channel", 1, "on", true)).ok();
+        await(job("/stand-in"), house -> house.get("modules").get(0).get("lit").size() == 1);
+        begin(1);
+        JsonNode waiting = await(job("/firmware"), firmware -> firmware.get("rollouts").get(0).get("words").asString().contains("in use")).get("rollouts").get(0);
+        assertThat(waiting.get("words").asString()).isEqualTo("waiting: Hall, A is in use");
+        person.post("/api/v1/devices/" + device + "/switch", Map.of("channel", 1, "on", false)).ok();
+        await(job("/firmware"), is("DONE"));
+    }
+
+    /** Somebody works on the circuit. */
+    @Test
+    void nothingIsUpdatedWhileItsCircuitIsIsolated() throws InterruptedException {
+        unit("A", address());
+        build(Map.of());
+        awaitIn(1);
+        String box = house.boxes().get(0);
+        person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", house.plan(box).get("version").asLong())).ok();
+        person.post("/api/v1/boxes/" + box + "/run-sheet", null).ok();
+        for (String step : List.of("identify", "switch-off")) {
+            List<String> confirmed = new ArrayList<>();
+            for (JsonNode each : person.get("/api/v1/boxes/" + box + "/run-sheet").ok().get("sheet").get("steps")) {
+                if (each.get("id").asString().equals(step)) {
+                    each.get("confirms").forEach(confirm -> confirmed.add(confirm.get("id").asString()));
+                }
+            }
+            person.post("/api/v1/boxes/" + box + "/run-sheet/entries", Map.of("stepId", step, "confirmed", confirmed, "readings", Map.of(), "note", "")).ok();
+        }
+        begin(1);
+        await(job("/firmware"), firmware -> firmware.get("rollouts").get(0).get("words").asString().equals("waiting: circuit 1 is isolated"));
+    }
 }

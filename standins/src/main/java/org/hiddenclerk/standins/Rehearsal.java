@@ -16,27 +16,32 @@ import org.hiddenclerk.core.joining.Gateway;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Updating;
 
-/** A roll-out in a stand-in house: modules are called lamp-N where their serial is SN. */
-final class Rehearsal implements Updating.World {
-    final Map<String, String> addresses = new LinkedHashMap<>();
-    final List<Rollout.Event> events = new ArrayList<>();
+/** A roll-out in a stand-in house without anybody at work in it: modules are called lamp-N where their serial is SN, and nothing is written down but here. */
+public final class Rehearsal implements Updating.World {
+    private final Map<String, String> addresses = new LinkedHashMap<>();
+    private final List<Rollout.Event> events = new ArrayList<>();
     private final Function<Device, Gateway> gateways;
-    private volatile boolean stopped;
 
-    Rehearsal(Function<Device, Gateway> gateways) {
+    public Rehearsal(Function<Device, Gateway> gateways) {
         this.gateways = gateways;
     }
 
-    static String nameOf(String serial) {
+    /** Where each module is reached, by serial. */
+    public Map<String, String> addresses() {
+        return addresses;
+    }
+
+    /** What happened so far. */
+    public List<Rollout.Event> events() {
+        return events;
+    }
+
+    public static String nameOf(String serial) {
         return "lamp-" + serial.substring(1);
     }
 
-    static Release release(String kind, String version) {
+    public static Release release(String kind, String version) {
         return new Release(kind, Version.read(version).orElseThrow(), Release.sumOf(FirmwareFile.of(kind, version)), Set.of(), "");
-    }
-
-    void stop() {
-        stopped = true;
     }
 
     @Override
@@ -81,6 +86,6 @@ final class Rehearsal implements Updating.World {
 
     @Override
     public boolean isStopped() {
-        return stopped;
+        return false;
     }
 }
