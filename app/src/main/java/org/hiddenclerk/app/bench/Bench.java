@@ -77,6 +77,10 @@ public class Bench {
                         Map<String, String> wanted) {
     }
 
+    /** Modules of a job are called otherwise from now on. */
+    public record Renamed(UUID job) {
+    }
+
     @Transactional(readOnly = true)
     public List<Ready> modules(UUID job) {
         State state = of(job);

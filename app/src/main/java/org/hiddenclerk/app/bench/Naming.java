@@ -8,6 +8,7 @@ import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
 import org.hiddenclerk.core.naming.Convention;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.hiddenclerk.core.naming.Names;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -17,11 +18,13 @@ class Naming {
     private final NamingRepository namings;
     private final BenchUnitRepository units;
     private final BenchPlaces places;
+    private final ApplicationEventPublisher events;
 
-    Naming(NamingRepository namings, BenchUnitRepository units, BenchPlaces places) {
+    Naming(NamingRepository namings, BenchUnitRepository units, BenchPlaces places, ApplicationEventPublisher events) {
         this.namings = namings;
         this.units = units;
         this.places = places;
+        this.events = events;
     }
 
     Convention convention(UUID job) {
@@ -69,6 +72,7 @@ class Naming {
             byPlace.get(step.place()).isCalled(step.to());
             units.saveAndFlush(byPlace.get(step.place()));
         });
+        events.publishEvent(new Bench.Renamed(job));
         return (int) steps.stream().map(Names.Renaming::place).distinct().count();
     }
 }

@@ -25,13 +25,19 @@ import org.hiddenclerk.core.joining.BatchJoin;
 import org.hiddenclerk.core.joining.BatchJoin.Expected;
 import org.hiddenclerk.core.joining.JoinOrder;
 import org.hiddenclerk.core.joining.Member;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.event.TransactionalEventListener;
 import tools.jackson.databind.json.JsonMapper;
 
 /** Lets in together, in the background, whatever has its code and address on record. */
 @Service
 class JoinTogether {
+    private static final Logger LOG = LoggerFactory.getLogger(JoinTogether.class);
+
     private final JoinRunRepository runs;
+    private final Joining joining;
     private final Members members;
     private final Bench bench;
     private final Networks networks;
@@ -44,8 +50,9 @@ class JoinTogether {
         return thread;
     });
 
-    JoinTogether(JoinRunRepository runs, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
+    JoinTogether(JoinRunRepository runs, Joining joining, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
         this.runs = runs;
+        this.joining = joining;
         this.members = members;
         this.bench = bench;
         this.networks = networks;
@@ -92,6 +99,20 @@ class JoinTogether {
                 runs.saveAndFlush(row);
             }
         });
+    }
+
+    /** Names change on the bench, on labels and in the networks together. */
+    @TransactionalEventListener
+    void renamed(Bench.Renamed renamed) {
+        if (networks.isThere(renamed.job())) {
+            worker.execute(() -> {
+                try {
+                    joining.renameAll(renamed.job());
+                } catch (Unusable e) {
+                    LOG.info("Not every device has its new name: {}", e.getMessage());
+                }
+            });
+        }
     }
 
     private BatchJoin.World world(UUID job) {

@@ -22,6 +22,7 @@ import org.hiddenclerk.core.joining.Gateway;
 import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Window;
+import org.hiddenclerk.core.naming.DeviceName;
 import org.springframework.stereotype.Service;
 
 /** Opens networks, tells devices apart, and sets them up. Nothing is asked of a network inside a transaction: an answer may take long. */
@@ -147,6 +148,19 @@ class Joining {
         row.isCalled(handle);
         row.reads(read instanceof Answer.Settings settings ? settings.settings() : Map.of());
         return devices.saveAndFlush(row);
+    }
+
+    /** Gives devices that were set up the names that their modules have now; who does not answer keeps the old one and shows it. */
+    void renameAll(UUID job) {
+        Map<UUID, Bench.Ready> modules = bench.modules(job).stream().collect(Collectors.toMap(Bench.Ready::unit, module -> module));
+        for (JoinedDeviceRow row : devices(job)) {
+            Optional<String> handle = row.unit().map(modules::get).flatMap(Bench.Ready::name).map(DeviceName::handle);
+            if (handle.isPresent() && row.settings().isPresent() && !handle.get().equals(row.name())) {
+                tell(row, new Order.Rename(row.address(), handle.get()));
+                row.isCalled(handle.get());
+                devices.saveAndFlush(row);
+            }
+        }
     }
 
     /** Reads how well a device is heard, with its box open or closed. */

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -165,6 +166,21 @@ class JoiningTest {
         assertThat(join.get("findings")).extracting(f -> f.get("code").asString()).contains("SETTING_NOT_KEPT");
     }
 
+    /** One renaming for the bench, the label and the device. */
+    @Test
+    void aDeviceIsRenamedWithItsModule() throws InterruptedException {
+        unit("A", address());
+        build(Map.of());
+        String device = awaitIn(1).get("devices").get(0).get("id").asString();
+        person.post("/api/v1/devices/" + device + "/set-up", Map.of()).ok();
+        String before = network().get("devices").get(0).get("name").asString();
+        person.put(job("/names"), Map.of("tokens", List.of("STOREY", "BOX"))).ok();
+        person.post(job("/names/rename"), Map.of()).ok();
+        String handle = person.get(job("/bench")).ok().get("units").get(0).get("handle").asString();
+        assertThat(handle).isNotEqualTo(before);
+        await(job("/join"), join -> join.get("networks").get(0).get("devices").get(0).get("name").asString().equals(handle));
+    }
+
     @Test
     void aWindowHasLimitsAndNothingIsAskedWhereNoNetworkIs() {
         unit("A", address());
@@ -197,8 +213,9 @@ class JoiningTest {
 
     @Test
     void aRollOutStopsAtAFailureGoesOnWhenSomebodyLookedAndListsWhatIsLeft() throws InterruptedException {
-        List<String> units = List.of(unit("A", address()), unit("B", address()), unit("C", address()));
-        build(Map.of(serialOf(units.get(1)), "TAKES_NOTHING"));
+        // The first of its kind goes by its id; the faulty one is not the first.
+        List<String> units = Stream.of(unit("A", address()), unit("B", address()), unit("C", address())).sorted().toList();
+        build(Map.of(serialOf(units.get(2)), "TAKES_NOTHING"));
         awaitIn(3);
         String version = begin(1);
         JsonNode stopped = await(job("/firmware"), is("STOPPED")).get("rollouts").get(0);
