@@ -48,7 +48,11 @@ class ReleaseRow {
     }
 
     Release release() {
-        return new Release(kind, Version.read(version).orElseThrow(), sha256, Set.copyOf(Arrays.asList(JSON.readValue(features, String[].class))), notes);
+        return new Release(kind, Version.read(version).orElseThrow(), sha256, featuresOf(features), notes);
+    }
+
+    static Set<String> featuresOf(String json) {
+        return Set.copyOf(Arrays.asList(JSON.readValue(json, String[].class)));
     }
 
     byte[] file() {

@@ -8,6 +8,7 @@ import java.util.Map;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.firmware.Release;
+import org.hiddenclerk.core.firmware.Version;
 import org.springframework.stereotype.Service;
 
 /** Files of firmware that are kept, each with the sum that was published with it. */
@@ -23,6 +24,12 @@ public class Releases {
 
     List<ReleaseRow> all() {
         return releases.findAllByOrderByKindAscKeptAtDesc();
+    }
+
+    /** Everything that is kept, without the files. */
+    List<Release> known() {
+        return releases.withoutFiles().stream().map(row -> new Release((String) row[0], Version.read((String) row[1]).orElseThrow(), (String) row[2],
+                ReleaseRow.featuresOf((String) row[3]), (String) row[4])).toList();
     }
 
     /** @throws Unusable when the file's sum is not the one that was published with it, or this version is kept already */

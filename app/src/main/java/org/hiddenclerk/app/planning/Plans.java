@@ -20,6 +20,7 @@ import org.hiddenclerk.app.survey.SurveyReader;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -43,11 +44,12 @@ public class Plans {
     private final OpenWork openWork;
     private final JsonMapper json;
     private final Clock clock;
+    private final FirmwareInHouse firmware;
     private final HouseSettings settings;
     private final Acceptances acceptances;
 
     Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork,
-          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances) {
+          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware) {
         this.boxes = boxes;
         this.boxRepository = boxRepository;
         this.issued = issued;
@@ -55,6 +57,7 @@ public class Plans {
         this.openWork = openWork;
         this.json = json;
         this.clock = clock;
+        this.firmware = firmware;
         this.settings = settings;
         this.acceptances = acceptances;
     }
@@ -69,17 +72,18 @@ public class Plans {
      *
      * @param versions changes with the settings of the house and the firm
      * @param accepted what people took on, by box
+     * @param installed what modules that have joined run, by box and module code
      */
-    public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted) {
+    public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted, Map<UUID, Map<String, InstalledFirmware>> installed) {
         /** What of it concerns one box: changes when its judgement may. */
         public String of(UUID box) {
-            return versions + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList();
+            return versions + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList() + installed.getOrDefault(box, Map.of());
         }
     }
 
     public Circumstances circumstances(UUID job) {
         return new Circumstances(settings.terms(job), settings.house(job).version() + "/" + settings.estimates().version(),
-                acceptances.ofJob(job));
+                acceptances.ofJob(job), firmware.ofJob(job));
     }
 
     /** What the stock book says of the modules picked for a box and its neighbours: changes when their judgement may. */
@@ -108,8 +112,9 @@ public class Plans {
         Map<String, Given> given = new LinkedHashMap<>();
         found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(),
                 Picks.fromRows(neighbour.row().picks()))));
-        PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), picks.assignments(chosen, found.box()), others(found.run(), given),
-                circumstances.terms());
+        List<Assignment> modules = picks.assignments(chosen, found.box());
+        PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), modules, others(found.run(), given), circumstances.terms())
+                .withInstalled(modules, circumstances.installed().getOrDefault(found.row().id(), Map.of()));
         List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
         return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));
     }

@@ -181,6 +181,37 @@ class JoiningTest {
         await(job("/join"), join -> join.get("networks").get(0).get("devices").get(0).get("name").asString().equals(handle));
     }
 
+    /** The stair of the demo house lives on a feature; a module that has joined without it holds the plan back until it is updated. */
+    @Test
+    void aPlanIsHeldByWhatAModuleRuns() throws InterruptedException {
+        String demo = person.demoJob();
+        String box = person.demoBox("B-10");
+        assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().toString()).doesNotContain("FIRMWARE_LACKS");
+        keep("HV-1B", "1.0.0", List.of());
+        JsonNode units = person.post("/api/v1/jobs/" + demo + "/bench", Map.of("moduleCode", "HV-1B", "serial", "JN-" + ++serials)).ok().get("units");
+        JsonNode unit = units.get(units.size() - 1);
+        assertThat(unit.get("boxLabel").asString()).isEqualTo("B-10");
+        person.put("/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version").asLong(), "address", address())).ok();
+        person.post("/api/v1/jobs/" + demo + "/stand-in", Map.of("faults", Map.of())).ok();
+        person.post("/api/v1/jobs/" + demo + "/join/window", Map.of("protocol", "ZIGBEE", "seconds", 120)).ok();
+        await("/api/v1/jobs/" + demo + "/join", join -> join.toString().contains("\"unit\":\"" + unit.get("id").asString()));
+        JsonNode plan = person.get("/api/v1/boxes/" + box + "/plan").ok();
+        assertThat(plan.toString()).contains("FIRMWARE_LACKS", "1.0.0 installed");
+
+        for (JsonNode each : person.get("/api/v1/jobs/" + demo + "/bench").ok().get("units")) {
+            if (each.get("id").equals(unit.get("id"))) {
+                person.post("/api/v1/bench/" + unit.get("id").asString() + "/put-aside", Map.of("version", each.get("version").asLong())).ok();
+            }
+        }
+        assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().toString()).as("another module will be updated first").doesNotContain("FIRMWARE_LACKS");
+    }
+
+    private void keep(String kind, String version, List<String> features) {
+        byte[] file = FirmwareFile.of(kind, version);
+        person.post("/api/v1/firmware", Map.of("kind", kind, "version", version, "sha256", Release.sumOf(file), "features", features, "notes", "",
+                "file", java.util.Base64.getEncoder().encodeToString(file))).ok();
+    }
+
     @Test
     void aWindowHasLimitsAndNothingIsAskedWhereNoNetworkIs() {
         unit("A", address());

@@ -40,6 +40,14 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         return Verdict.of(findings.stream().filter(f -> !accepted.contains(f)).toList());
     }
 
+    /** The same judgement, with what modules that have joined already lack. Nobody has accepted anything yet. */
+    public PlanJudgement withInstalled(List<Assignment> modules, Map<String, InstalledFirmware> installed) {
+        List<Finding> more = new ArrayList<>(findings);
+        more.addAll(InstalledFirmware.findings(modules, installed));
+        more.sort(Finding.ORDER);
+        return new PlanJudgement(plan, more, accepted);
+    }
+
     /** The same judgement, of which a person accepts what holds it back. */
     public PlanJudgement accepting(Predicate<Finding> byPerson) {
         return new PlanJudgement(plan, findings, findings.stream().filter(f -> f.severity() == Severity.HOLD).filter(byPerson).toList());

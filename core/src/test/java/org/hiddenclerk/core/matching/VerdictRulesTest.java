@@ -31,6 +31,7 @@ import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.finding.Severity;
@@ -98,6 +99,19 @@ class VerdictRulesTest {
         assertThat(lacks.severity()).isEqualTo(Severity.HOLD);
         assertThat(lacks.remedies().get(0).text()).isEqualTo("install early 1.4.0, which has it");
         assertThat(Suitability.of(Modules.blinking(), SchemeCode.BEHIND_SWITCH_N, RegionProfile.EU_230)).as("another scheme").isEmpty();
+    }
+
+    /** What is installed counts, once the module is in its network. */
+    @Test
+    void aModuleThatIsInIsHeldToWhatItRuns() {
+        Assignment blink = new Assignment(SchemeCode.AT_LAMP_BLINK, Modules.blinking(), List.of(1), List.of(), java.util.Map.of(), Optional.empty(), Optional.empty(), Optional.empty());
+        InstalledFirmware old = new InstalledFirmware("1.0.0", Set.of(), java.util.Map.of("blink of the supply", "1.1.0"));
+        assertThat(InstalledFirmware.findings(List.of(blink), java.util.Map.of("NB", old))).singleElement().satisfies(lacks -> {
+            assertThat(lacks.severity()).isEqualTo(Severity.HOLD);
+            assertThat(lacks.remedies().get(0).text()).isEqualTo("bring it to 1.1.0, which has it");
+        });
+        assertThat(InstalledFirmware.findings(List.of(blink), java.util.Map.of("NB", new InstalledFirmware("1.1.0", Set.of("blink of the supply"), java.util.Map.of())))).isEmpty();
+        assertThat(InstalledFirmware.findings(List.of(blink), java.util.Map.of())).as("nothing known").isEmpty();
     }
 
     private static List<Finding> firmware(DataSheet.FirmwareLine... lines) {
