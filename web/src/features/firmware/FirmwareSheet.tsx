@@ -36,7 +36,7 @@ export function FirmwareSheet({ job }: { job: Schemas["JobView"] }) {
       noteCount={latest?.findings.length ?? 0}
     >
       {firmware.isError && <Failure error={firmware.error} onRetry={() => firmware.refetch()} />}
-      {view && !running && <Due job={job.id} due={view.due} />}
+      {view && !running && <Due job={job.id} due={view.due} policy={view.policy} />}
       {latest && <RolloutPart job={job.id} rollout={latest} />}
       {earlier.length > 0 && (
         <details className="mb-4">
@@ -54,32 +54,42 @@ export function FirmwareSheet({ job }: { job: Schemas["JobView"] }) {
 }
 
 /** What would be done now, and under which policy. */
-function Due({ job, due }: { job: string; due: Schemas["DueView"] }) {
+function Due({ job, due, policy }: { job: string; due: Schemas["DueView"]; policy: Schemas["PolicyEntry"] }) {
   const queries = useQueryClient();
-  const [batch, setBatch] = useState("5");
-  const [tries, setTries] = useState("3");
-  const [stopAfter, setStopAfter] = useState("2");
+  const [batch, setBatch] = useState(String(policy.batch));
+  const [tries, setTries] = useState(String(policy.tries));
+  const [stopAfter, setStopAfter] = useState(String(policy.stopAfter));
+  const [downgrade, setDowngrade] = useState("");
   const begin = useMutation({
     mutationFn: () =>
-      api.beginRollout(job, { batch: Number(batch), tries: Number(tries), stopAfter: Number(stopAfter) }),
+      api.beginRollout(job, {
+        batch: Number(batch),
+        tries: Number(tries),
+        stopAfter: Number(stopAfter),
+        downgrade: downgrade.trim() || undefined,
+      }),
     onSuccess: (view) => queries.setQueryData(firmwareOptions(job).queryKey, view),
   });
   const count = due.waves.flat().length;
-  if (count === 0) {
-    return (
-      <p className="text-soft mb-4">
-        Nothing is due: every module that is known in its network has the newest stable version that is kept.
-      </p>
-    );
-  }
   return (
     <section aria-label="due" className="mb-5">
       <h2 className="mb-1 text-[17px]">Due</h2>
-      <p className="mb-2">
+      {count === 0 && (
+        <p className="text-soft mb-2">
+          Nothing is due: every module that is known in its network has the newest stable version that is
+          kept, or a newer one.
+        </p>
+      )}
+      <p className={count === 0 ? "hidden" : "mb-2"}>
         {count} module{count > 1 ? "s" : ""}, about {due.minutes} min. One of each kind first; then in
         batches, from near to far, those that pass nothing on last. None on a circuit that is being worked on.
       </p>
       <Waves waves={due.waves} />
+      {due.left.length > 0 && (
+        <p className="text-soft mt-2 text-[13.5px]">
+          Left as they are: {due.left.map((l) => `${l.place} (${l.reason})`).join("; ")}
+        </p>
+      )}
       <form
         className="mt-3 flex flex-wrap items-end gap-3"
         aria-label="policy"
@@ -91,6 +101,12 @@ function Due({ job, due }: { job: string; due: Schemas["DueView"] }) {
         <TextField label="At once, modules" value={batch} onChange={setBatch} className="w-32" />
         <TextField label="Tries for each" value={tries} onChange={setTries} className="w-32" />
         <TextField label="Stop after failures" value={stopAfter} onChange={setStopAfter} className="w-36" />
+        <TextField
+          label="Why versions may go back"
+          value={downgrade}
+          onChange={setDowngrade}
+          className="w-56"
+        />
         <button type="submit" className="btn btn-sm btn-primary" disabled={begin.isPending}>
           begin the roll-out
         </button>

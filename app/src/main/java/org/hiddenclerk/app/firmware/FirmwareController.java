@@ -68,6 +68,10 @@ class FirmwareController {
 
     /** @param downgrade why versions may go back; left out where they may not */
     record PolicyEntry(@Min(1) @Max(50) int batch, @Min(1) @Max(10) int tries, @Min(1) @Max(50) int stopAfter, @MayBeAbsent @Size(max = 300) String downgrade) {
+        static PolicyEntry of(Policy policy) {
+            return new PolicyEntry(policy.batch(), policy.tries(), policy.stopAfter(), policy.downgrade().orElse(null));
+        }
+
         Policy policy() {
             return new Policy(batch, tries, stopAfter, Optional.ofNullable(downgrade).filter(reason -> !reason.isBlank()));
         }
@@ -92,7 +96,8 @@ class FirmwareController {
     record DueView(List<List<UpdateView>> waves, List<LeftView> left, long minutes) {
     }
 
-    record FirmwareView(List<ReleaseView> releases, DueView due, List<RolloutView> rollouts) {
+    /** @param policy of this job: that of its last roll-out, or the usual one */
+    record FirmwareView(List<ReleaseView> releases, PolicyEntry policy, DueView due, List<RolloutView> rollouts) {
     }
 
     @GetMapping("/jobs/{job}/firmware")
@@ -100,8 +105,9 @@ class FirmwareController {
     FirmwareView firmware(@PathVariable UUID job) {
         Map<String, Bench.Ready> modules = new HashMap<>();
         bench.modules(job).forEach(module -> modules.put(module.unit().toString(), module));
-        RolloutPlan due = rollouts.plan(job, Policy.USUAL);
-        return new FirmwareView(releases(), new DueView(waves(due, modules, id -> Rollout.Status.WAITING), left(due, modules), Rollouts.estimate(due).toMinutes()),
+        Policy policy = rollouts.policy(job);
+        RolloutPlan due = rollouts.plan(job, policy);
+        return new FirmwareView(releases(), PolicyEntry.of(policy), new DueView(waves(due, modules, id -> Rollout.Status.WAITING), left(due, modules), Rollouts.estimate(due).toMinutes()),
                 rollouts.of(job).stream().map(row -> view(row, modules)).toList());
     }
 

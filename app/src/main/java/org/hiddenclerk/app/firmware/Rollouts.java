@@ -80,6 +80,12 @@ class Rollouts {
         worker.shutdownNow();
     }
 
+    /** The policy of a job: that of its last roll-out; a reason to go back is given anew each time. */
+    Policy policy(UUID job) {
+        return of(job).stream().findFirst().map(row -> planOf(row).policy()).map(last -> new Policy(last.batch(), last.tries(), last.stopAfter(), Optional.empty()))
+                .orElse(Policy.USUAL);
+    }
+
     /** What would be done now. */
     RolloutPlan plan(UUID job, Policy policy) {
         Map<UUID, String> circuits = isolations.circuitsByBox(job);
