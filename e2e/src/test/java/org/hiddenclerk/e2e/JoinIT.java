@@ -83,6 +83,10 @@ class JoinIT {
             button(waiting, "its wall switch was moved just now").click();
             network.getByText("every device is known for what it is").waitFor();
 
+            // A lamp that is lit is in use, and would not be updated.
+            button(house.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText(other)), "flip").click();
+            PlaywrightAssertions.assertThat(house.getByLabel("lit")).hasCount(0);
+
             button(network.getByLabel("Hall, J-1"), "name it, set it, read it back").click();
             button(network.getByLabel("Hall, J-1"), "set up and read back").waitFor();
             button(network.getByLabel("Hall, J-1"), "box open: read the link").click();

@@ -15,6 +15,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
 import org.hiddenclerk.app.web.WordsByKey;
@@ -159,6 +160,11 @@ class JoinedDeviceRow {
     /** Whether any of its channels is on, as it last told. */
     boolean isInUse() {
         return !channelsOn.isEmpty();
+    }
+
+    /** Channels that are on, as it last told. */
+    Set<Integer> channelsOn() {
+        return Arrays.stream(channelsOn.split(",")).filter(channel -> !channel.isEmpty()).map(Integer::valueOf).collect(Collectors.toCollection(TreeSet::new));
     }
 
     void turned(int channel, boolean on) {

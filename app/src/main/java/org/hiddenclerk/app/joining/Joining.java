@@ -110,6 +110,10 @@ class Joining {
         JoinedDeviceRow row = device(device);
         requireModule(row.jobId(), unit);
         members.note(row, unit, there ? RecognitionNoteRow.Saw.SWITCHED : RecognitionNoteRow.Saw.NOT_THERE, who);
+        if (there) {
+            // It was switched on to be seen; left on it would count as in use.
+            device(device).channelsOn().forEach(channel -> tell(row, new Order.Switch(row.address(), channel, false)));
+        }
         return row;
     }
 
