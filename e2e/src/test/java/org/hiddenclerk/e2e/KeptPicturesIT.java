@@ -85,6 +85,7 @@ class KeptPicturesIT {
                 desk.press("record and go on");
             }
             desk.seeHeading("Prove the tester on a known source");
+            desk.page().getByText(Pattern.compile("Circuit 4 off")).first().waitFor();
             desk.picture(KEPT.resolve("fit-phone.png"));
         }
     }
