@@ -15,12 +15,15 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.UUID;
+import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.catalogue.Catalogue;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -38,6 +41,7 @@ public class StockBook {
     private final Clock clock;
     private final TransactionTemplate transaction;
     private final ReentrantLock lock = new ReentrantLock();
+    private final AtomicLong changes = new AtomicLong();
     private volatile Kept kept = Kept.NOTHING;
 
     StockBook(StockItemRepository items, JsonMapper json, Clock clock, TransactionTemplate transaction) {
@@ -108,8 +112,21 @@ public class StockBook {
         return Optional.ofNullable(book().fingerprints().get(code));
     }
 
-    /** Forgets what is kept, after a change. */
+    /** Forgets what is kept, after a change; once more when it is committed, for others may have asked in between. */
     void changed() {
+        forget();
+        if (TransactionSynchronizationManager.isSynchronizationActive()) {
+            TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                @Override
+                public void afterCommit() {
+                    forget();
+                }
+            });
+        }
+    }
+
+    private void forget() {
+        changes.incrementAndGet();
         kept = kept.askedAt(Instant.MIN);
     }
 
@@ -121,13 +138,16 @@ public class StockBook {
         }
         lock.lock();
         try {
+            long seen = changes.get();
             String revision = items.revision();
             if (revision.startsWith("0/")) {
                 ship();
                 revision = items.revision();
             }
-            kept = revision.equals(kept.revision()) ? kept.askedAt(now) : read(revision, now);
-            return kept;
+            Kept current = revision.equals(kept.revision()) ? kept.askedAt(now) : read(revision, now);
+            // Changed while it was read: good for this answer, and asked for again at the next.
+            kept = changes.get() == seen ? current : current.askedAt(Instant.MIN);
+            return current;
         } finally {
             lock.unlock();
         }

@@ -194,7 +194,8 @@ class JoiningTest {
         person.put("/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version").asLong(), "address", address())).ok();
         person.post("/api/v1/jobs/" + demo + "/stand-in", Map.of("faults", Map.of())).ok();
         person.post("/api/v1/jobs/" + demo + "/join/window", Map.of("protocol", "ZIGBEE", "seconds", 120)).ok();
-        await("/api/v1/jobs/" + demo + "/join", join -> join.toString().contains("\"unit\":\"" + unit.get("id").asString()));
+        await("/api/v1/jobs/" + demo + "/join", join -> join.get("networks").valueStream().flatMap(network -> network.get("devices").valueStream()).anyMatch(device ->
+                device.path("unit").asString("").equals(unit.get("id").asString())));
         JsonNode plan = person.get("/api/v1/boxes/" + box + "/plan").ok();
         assertThat(plan.toString()).contains("FIRMWARE_LACKS", "1.0.0 installed");
 
