@@ -145,8 +145,11 @@ public class StockBook {
                 revision = items.revision();
             }
             Kept current = revision.equals(kept.revision()) ? kept.askedAt(now) : read(revision, now);
-            // Changed while it was read: good for this answer, and asked for again at the next.
-            kept = changes.get() == seen ? current : current.askedAt(Instant.MIN);
+            kept = current;
+            if (changes.get() != seen) {
+                // Changed while it was read: good for this answer, and asked for again at the next.
+                kept = current.askedAt(Instant.MIN);
+            }
             return current;
         } finally {
             lock.unlock();
