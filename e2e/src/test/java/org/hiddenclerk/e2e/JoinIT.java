@@ -96,10 +96,10 @@ class JoinIT {
             desk.fill("Stop after failures", "1");
             desk.press("begin the roll-out");
             page.getByText("stopped, somebody has to look").waitFor(new Locator.WaitForOptions().setTimeout(SLOW_MS));
-            page.getByLabel("In the margin").getByText("A module did not take its firmware").waitFor();
+            page.getByLabel("In the margin").getByText("A module did not take its firmware").first().waitFor();
             desk.press("I have looked, go on");
             page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Roll-out, done")).waitFor(new Locator.WaitForOptions().setTimeout(2 * SLOW_MS));
-            page.getByLabel("In the margin").getByText("it has no room for a file").waitFor();
+            page.getByLabel("In the margin").getByText("it has no room for a file").first().waitFor();
             assertThat(page.getByLabel("roll-out").innerText()).contains("did not take it");
             assertThat(desk.complaints()).isEmpty();
         }

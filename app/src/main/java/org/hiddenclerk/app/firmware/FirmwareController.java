@@ -121,7 +121,7 @@ class FirmwareController {
         List<RolloutEventRow> events = rollouts.events(row.id());
         Rollout rollout = Rollout.replay(plan, events.stream().map(RolloutEventRow::event).toList());
         List<FindingView> findings = new ArrayList<>();
-        rollout.troubles().forEach((id, why) -> findings.add(FindingView.of(JoinFindings.notUpdated(place(id, modules), why))));
+        rollout.troubles().forEach((id, why) -> findings.add(FindingView.of(JoinFindings.notUpdated(place(id, modules), named(why, modules)))));
         List<List<UpdateView>> waves = waves(plan, modules, rollout::status);
         return new RolloutView(row.id(), row.state().name(), named(row.words(), modules), row.madeBy(), row.madeAt(), waves, left(plan, modules), findings, events.stream().map(event ->
                 new HappeningView(event.happenedAt(), words(event, plan, modules))).toList(), (int) waves.stream().flatMap(List::stream).filter(update ->
