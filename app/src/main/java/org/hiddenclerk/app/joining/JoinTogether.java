@@ -7,9 +7,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
@@ -18,12 +16,10 @@ import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.network.StandInHouses;
 import org.hiddenclerk.app.problem.Unusable;
-import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.joining.BatchJoin;
 import org.hiddenclerk.core.joining.BatchJoin.Expected;
-import org.hiddenclerk.core.joining.JoinOrder;
 import org.hiddenclerk.core.joining.Member;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -38,6 +34,7 @@ class JoinTogether {
 
     private final JoinRunRepository runs;
     private final Joining joining;
+    private final Outwards outwards;
     private final Members members;
     private final Bench bench;
     private final Networks networks;
@@ -50,9 +47,10 @@ class JoinTogether {
         return thread;
     });
 
-    JoinTogether(JoinRunRepository runs, Joining joining, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
+    JoinTogether(JoinRunRepository runs, Joining joining, Outwards outwards, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
         this.runs = runs;
         this.joining = joining;
+        this.outwards = outwards;
         this.members = members;
         this.bench = bench;
         this.networks = networks;
@@ -73,12 +71,10 @@ class JoinTogether {
     /** Modules of a protocol that are not in yet and may be let in together, those that others are reached through first. */
     List<Expected> expected(UUID job, Protocol protocol) {
         List<UUID> in = members.joined(job).stream().map(Members.Joined::unit).toList();
-        Map<String, Bench.Ready> waiting = new HashMap<>();
-        bench.modules(job).stream().filter(m -> m.model().protocol() == protocol && !in.contains(m.unit()) && m.name().isPresent() && m.address().isPresent()
-                && bench.codeOf(m.unit()).isPresent()).forEach(m -> waiting.put(m.serial(), m));
-        return JoinOrder.of(waiting.values().stream().map(m -> new JoinOrder.Waiting(m.serial(), m.model().sheet().meshRole().filter(role ->
-                role == DataSheet.MeshRole.PASSES_ON).isPresent(), Double.MAX_VALUE)).toList()).stream().map(each -> waiting.get(each.id())).map(m -> new Expected(
-                m.serial(), m.address().orElseThrow(), bench.codeOf(m.unit()).orElseThrow(), m.name().orElseThrow().handle(), m.wanted())).toList();
+        List<Bench.Ready> waiting = bench.modules(job).stream().filter(m -> m.model().protocol() == protocol && !in.contains(m.unit()) && m.name().isPresent()
+                && m.address().isPresent() && bench.codeOf(m.unit()).isPresent()).toList();
+        return outwards.order(job, waiting).stream().map(m -> new Expected(m.serial(), m.address().orElseThrow(), bench.codeOf(m.unit()).orElseThrow(),
+                m.name().orElseThrow().handle(), m.wanted())).toList();
     }
 
     void begin(UUID job, Protocol protocol, String who) {

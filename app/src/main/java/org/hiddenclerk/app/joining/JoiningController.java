@@ -9,7 +9,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Arrays;
-import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -22,7 +21,6 @@ import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.web.MayBeAbsent;
-import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.joining.JoinFindings;
@@ -48,12 +46,9 @@ import tools.jackson.databind.json.JsonMapper;
 class JoiningController {
     private static final TypeReference<List<FindingView>> FINDINGS = new TypeReference<>() { };
 
-    /** Others are reached through them. */
-    private static final Comparator<Bench.Ready> PASSES_ON_FIRST = Comparator.comparing(module -> module.model().sheet().meshRole().filter(role ->
-            role == DataSheet.MeshRole.PASSES_ON).isEmpty());
-
     private final Joining joining;
     private final JoinTogether together;
+    private final Outwards outwards;
     private final Members members;
     private final Networks networks;
     private final Bench bench;
@@ -61,10 +56,11 @@ class JoiningController {
     private final JsonMapper json;
     private final Clock clock;
 
-    JoiningController(Joining joining, JoinTogether together, Members members, Networks networks, Bench bench, People people, JsonMapper json,
+    JoiningController(Joining joining, JoinTogether together, Outwards outwards, Members members, Networks networks, Bench bench, People people, JsonMapper json,
                       Clock clock) {
         this.joining = joining;
         this.together = together;
+        this.outwards = outwards;
         this.members = members;
         this.networks = networks;
         this.bench = bench;
@@ -138,7 +134,7 @@ class JoiningController {
     private NetworkView network(UUID job, Protocol protocol, List<JoinedDeviceRow> rows, Map<UUID, Bench.Ready> modules, Recognition.Result result) {
         Window window = Window.of(protocol);
         Optional<JoinWindowRow> open = joining.windows(job).stream().filter(row -> row.protocol() == protocol).findFirst();
-        List<WaitingModuleView> waiting = result.waiting().stream().map(id -> modules.get(UUID.fromString(id))).sorted(PASSES_ON_FIRST).map(m -> new WaitingModuleView(m.unit(), m.box().orElse(null), m.serial(),
+        List<WaitingModuleView> waiting = outwards.order(job, result.waiting().stream().map(id -> modules.get(UUID.fromString(id))).toList()).stream().map(m -> new WaitingModuleView(m.unit(), m.box().orElse(null), m.serial(),
                 m.model().code(), m.place(), m.name().map(DeviceName::display).orElse(null), bench.codeOf(m.unit()).isPresent(), JoinGuide.of(m.model(), false))).toList();
         return new NetworkView(protocol, protocol.label(), window.least(), window.usual(), window.most(), window.source(), open.map(JoinWindowRow::closesAt).orElse(null),
                 open.map(JoinWindowRow::openedBy).orElse(null), rows.stream().map(row -> device(row, modules, result)).toList(), waiting,

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Predicate;
 import org.hiddenclerk.core.catalogue.Protocol;
@@ -74,6 +75,11 @@ public final class RadioPlan {
     /** Whether a module in a room reaches a coordinator or access point of its network without help. */
     public boolean reachesAnchor(String room, Protocol protocol) {
         return anchors.stream().anyMatch(anchor -> anchor.serves(protocol) && isExpected(room, anchor.room(), protocol));
+    }
+
+    /** Metres from a room to the nearest coordinator or access point of a network; empty where the rooms are not drawn. */
+    public OptionalDouble metresToAnchor(String room, Protocol protocol) {
+        return anchors.stream().filter(anchor -> anchor.serves(protocol)).flatMap(anchor -> link(room, anchor.room(), protocol).stream()).mapToDouble(Link::metres).min();
     }
 
     /** Whether anything can be said of a module: its room and an anchor of its network are drawn, and no metal is around it. */

@@ -1,0 +1,91 @@
+package org.hiddenclerk.core.joining;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.joining.Recognition.Candidate;
+import org.hiddenclerk.core.joining.Recognition.Evidence;
+import org.hiddenclerk.core.joining.Recognition.Place;
+import org.hiddenclerk.core.testing.Modules;
+import org.junit.jupiter.api.Test;
+
+/** Order, recognition, names that are borne twice, settings and links; common practice, no source, unless said. */
+class JoiningRulesTest {
+    private static final List<Place> PLACES = List.of(new Place("hall", "K", Optional.of("A1")), new Place("loft", "K", Optional.empty()),
+            new Place("stair", "K", Optional.empty()));
+    private static final List<Candidate> DEVICES = List.of(new Candidate("A1", "K"), new Candidate("A2", "K"), new Candidate("A3", "K"));
+
+    private static Recognition.Result told(Evidence... evidence) {
+        return new Recognition(PLACES, DEVICES, List.of(evidence)).result();
+    }
+
+    private static Evidence seen(String address, String place) {
+        return new Evidence.Seen(address, place, Recognition.Way.SWITCHED);
+    }
+
+    @Test
+    void thoseThatPassMessagesOnComeInFirstFromNearToFar() {
+        assertThat(JoinOrder.of(List.of(new JoinOrder.Waiting("leaf", false, 1), new JoinOrder.Waiting("far", true, 9), new JoinOrder.Waiting("near", true, 2))))
+                .extracting(JoinOrder.Waiting::id).containsExactly("near", "far", "leaf");
+    }
+
+    @Test
+    void aCodeTellsAndTheLastOneLeftIsNotTold() {
+        assertThat(told().known()).containsExactly(Map.entry("hall", "A1"));
+        Recognition.Result one = told(seen("A2", "loft"));
+        assertThat(one.known()).containsEntry("loft", "A2");
+        assertThat(one.open().get("A3")).containsExactly("stair");
+        assertThat(one.isFinished()).isFalse();
+        assertThat(told(seen("A2", "loft"), seen("A3", "stair")).isFinished()).isTrue();
+        assertThat(told(new Evidence.NotThere("A2", "loft")).open().get("A2")).containsExactly("stair");
+    }
+
+    @Test
+    void whatContradictsItselfStaysOpenOnBothSides() {
+        assertThat(told(seen("A2", "loft"), seen("A3", "loft")).conflicts()).containsExactly("At loft two devices were seen: A2 and A3.");
+        Recognition.Result twoPlaces = told(seen("A2", "loft"), seen("A2", "stair"));
+        assertThat(twoPlaces.conflicts()).containsExactly("A2 was seen in two places: loft and stair.");
+        assertThat(twoPlaces.known()).doesNotContainKeys("loft", "stair");
+        assertThat(told(seen("A2", "loft"), new Evidence.NotThere("A2", "loft")).conflicts()).isNotEmpty();
+        assertThat(new Recognition(PLACES, List.of(new Candidate("A1", "other")), List.of()).result().conflicts()).containsExactly(
+                "A1 says it is a other; at hall a K is planned.");
+    }
+
+    private static Member member(String address, String name) {
+        return new Member(address, "K", name, "1.0.0", "", 100, 0, true);
+    }
+
+    @Test
+    void aMusterTellsLostMovedDoubledAndFresh() {
+        Muster muster = Muster.of(Map.of("one", "A1", "two", "A2", "three", "A3"), List.of(member("A1", "one"), member("B2", "two"), member("C1", "new"), member("C2", "new")));
+        assertThat(muster.lost()).containsExactly("A3");
+        assertThat(muster.moved()).containsExactly(Map.entry("A2", "B2"));
+        assertThat(muster.twice()).containsOnlyKeys("new");
+        assertThat(muster.fresh()).extracting(Member::address).containsExactly("C1", "C2");
+    }
+
+    @Test
+    void onlyWhatAModuleHasCanBeSet() {
+        var model = Modules.withNeutral(1, 2, Modules.generous());
+        assertThat(Settings.refusal(model, "power-on", "last")).isEmpty();
+        assertThat(Settings.refusal(model, "power-on", "maybe")).isPresent();
+        assertThat(Settings.refusal(model, "channel-2.off-after", "5").orElseThrow()).contains("has 1 channels, not 2");
+        assertThat(Settings.refusal(model, "channel-1.off-after", "86401")).isPresent();
+        assertThat(Settings.refusal(model, "channel-1.inverted", "yes")).as("an input's setting").isPresent();
+        assertThat(Settings.of(model)).allSatisfy(choice -> choice.values().keySet().forEach(value -> assertThat(Settings.refusal(model, choice.key(), value)).isEmpty()));
+        assertThat(Settings.differences(Map.of("power-on", "last"), Map.of("power-on", "off", "other", "x"))).containsExactly(
+                new Settings.Difference("power-on", Optional.of("last"), Optional.of("off")));
+    }
+
+    @Test
+    void aLinkIsGradedAtItsLimitsAndAWindowAtItsOctet() {
+        assertThat(List.of(100, 99, 50, 49)).map(figure -> Link.of(Protocol.ZIGBEE, figure).grade()).containsExactly(Link.Grade.GOOD, Link.Grade.WEAK, Link.Grade.WEAK, Link.Grade.POOR);
+        assertThat(List.of(-67, -68, -78, -79)).map(figure -> Link.of(Protocol.WIFI, figure).grade()).containsExactly(Link.Grade.GOOD, Link.Grade.WEAK, Link.Grade.WEAK, Link.Grade.POOR);
+        assertThat(Window.of(Protocol.ZIGBEE).takes(254)).isTrue();
+        assertThat(Window.of(Protocol.ZIGBEE).takes(255)).isFalse();
+        assertThat(Window.of(Protocol.WIFI).takes(179)).isFalse();
+    }
+}
