@@ -26,6 +26,7 @@ final class StandInModule {
     private String version;
     private String sha256;
     private OptionalLong searchingSince = OptionalLong.empty();
+    private int refusals;
     private boolean joined;
     private int hops;
     private boolean covered;
@@ -100,6 +101,15 @@ final class StandInModule {
 
     void searches(long since) {
         searchingSince = OptionalLong.of(since);
+        refusals = 0;
+    }
+
+    /** Somebody tried a passcode that is not its own; after too many it searches no more. */
+    void refusesPasscode(int most) {
+        refusals++;
+        if (refusals >= most) {
+            searchingSince = OptionalLong.empty();
+        }
     }
 
     void comesIn(int over) {

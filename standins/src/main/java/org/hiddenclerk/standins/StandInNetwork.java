@@ -38,6 +38,7 @@ public final class StandInNetwork implements Gateway {
     private final List<StandInModule> modules = new CopyOnWriteArrayList<>();
     private final List<Consumer<Heard>> ears = new CopyOnWriteArrayList<>();
     private final Set<String> admitted = new HashSet<>();
+    private final Commissioner commissioner = new Commissioner();
     private boolean anyone;
     private long opened;
     private long closes = -1;
@@ -113,6 +114,9 @@ public final class StandInNetwork implements Gateway {
         if (!limits.takes(open.seconds())) {
             return new Answer.Refused("the network opens for " + limits.least() + " to " + limits.most() + " s, not " + open.seconds());
         }
+        if (limits.byCodeOnly() && open.code().filter(commissioner::begins).isEmpty()) {
+            return new Answer.Refused("its devices are let in one by one, each by its own manual or square code, and this is none");
+        }
         if (!isOpen()) {
             opened = clock.millis();
             admitted.clear();
@@ -131,6 +135,7 @@ public final class StandInNetwork implements Gateway {
     private void close() {
         if (isOpen()) {
             closes = -1;
+            commissioner.ends().forEach((code, reason) -> tell(new Heard.TurnedAway(code, reason)));
             tell(new Heard.WindowClosed());
         }
     }
@@ -142,9 +147,7 @@ public final class StandInNetwork implements Gateway {
             if (isOpen() && module.searchingSince().isPresent() && !module.isJoined()) {
                 long since = module.searchingSince().getAsLong();
                 long in = Math.max(since, opened) + clock.takes(Window.JOIN).toMillis();
-                boolean admits = anyone && !module.has(Fault.OTHER_CODE) || admitted.contains(module.spec().code()) && !module.has(Fault.OTHER_CODE);
-                OptionalDouble next = nearest(module);
-                if (admits && in <= now && in <= closes && in <= since + SEARCH.toMillis() && next.isPresent()) {
+                if (in <= now && in <= closes && in <= since + SEARCH.toMillis() && nearest(module).isPresent() && admits(module)) {
                     module.comesIn(hopsOver(module));
                     tell(new Heard.CameIn(member(module)));
                 }
@@ -153,6 +156,10 @@ public final class StandInNetwork implements Gateway {
         if (isOpen() && now > closes) {
             close();
         }
+    }
+
+    private boolean admits(StandInModule module) {
+        return Window.of(protocol).byCodeOnly() ? commissioner.admits(module) : !module.has(Fault.OTHER_CODE) && (anyone || admitted.contains(module.spec().code()));
     }
 
     /** Metres to the nearest that it can reach: the gateway, or a module that is in already and passes messages on. */

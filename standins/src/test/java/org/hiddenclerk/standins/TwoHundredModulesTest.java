@@ -6,10 +6,12 @@ import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.credentials.MatterManualCode;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.firmware.Device;
@@ -54,8 +56,13 @@ class TwoHundredModulesTest {
         return i % 8 < 4;
     }
 
+    /** Sixteen devices and more share a short discriminator when there are fifty of them. */
+    private static String codeOf(int i) {
+        return protocolOf(i) == Protocol.WIFI ? new MatterManualCode(i % 16, 20_202_021 + i, Optional.empty()).code() : "code " + i;
+    }
+
     private static BatchJoin.Expected expected(int i) {
-        return new BatchJoin.Expected("S" + i, "A" + i, "code " + i, Rehearsal.nameOf("S" + i), Map.of("power-on", "last"));
+        return new BatchJoin.Expected("S" + i, "A" + i, codeOf(i), Rehearsal.nameOf("S" + i), Map.of("power-on", "last"));
     }
 
     private void join(Protocol protocol) {
@@ -84,7 +91,7 @@ class TwoHundredModulesTest {
     @Test
     void allAreJoinedNamedAndUpdatedOrListedWithARemedy() {
         for (int i = 0; i < MODULES; i++) {
-            house.bring("S" + i, "A" + i, protocolOf(i), kindOf(i), 1, passesOn(i), metresOf(i), "code " + i, "1.0.0", faults.containsKey(i) ? Set.of(faults.get(i)) : Set.of());
+            house.bring("S" + i, "A" + i, protocolOf(i), kindOf(i), 1, passesOn(i), metresOf(i), codeOf(i), "1.0.0", faults.containsKey(i) ? Set.of(faults.get(i)) : Set.of());
         }
         for (Protocol protocol : Protocol.values()) {
             join(protocol);

@@ -89,7 +89,7 @@ class JoinTogether {
             try {
                 findings.addAll(new BatchJoin(gateway, world(job)).run(expected).findings());
             } catch (UncheckedIOException e) {
-                findings.addAll(expected.stream().map(module -> org.hiddenclerk.core.joining.JoinFindings.notIn(module.id(), 0)).toList());
+                findings.addAll(expected.stream().map(module -> org.hiddenclerk.core.joining.JoinFindings.notIn(module.id(), 0, java.util.Optional.empty())).toList());
             } finally {
                 row.ended(json.writeValueAsString(findings.stream().map(FindingView::of).toList()), now());
                 runs.saveAndFlush(row);

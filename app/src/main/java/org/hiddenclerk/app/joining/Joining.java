@@ -71,10 +71,25 @@ class Joining {
             throw Unusable.content("The network cannot be opened so", new FieldProblem("/seconds", String.valueOf(seconds), limits.least() + " to " + limits.most() + " s: "
                     + limits.source()));
         }
-        done(networks.of(job, protocol), new Order.OpenWindow(seconds, Optional.empty()), "The network");
+        Gateway gateway = networks.of(job, protocol);
+        if (limits.byCodeOnly()) {
+            codesOfWaiting(job, protocol).forEach(code -> done(gateway, new Order.OpenWindow(seconds, Optional.of(code)), "The network"));
+        } else {
+            done(gateway, new Order.OpenWindow(seconds, Optional.empty()), "The network");
+        }
         JoinWindowRow row = windows.findById(new JoinWindowRow.Of(job, protocol)).orElseGet(() -> new JoinWindowRow(job, protocol));
         row.opens(who, now(), now().plusSeconds(seconds));
         windows.saveAndFlush(row);
+    }
+
+    private List<String> codesOfWaiting(UUID job, Protocol protocol) {
+        List<UUID> in = members.joined(job).stream().map(Members.Joined::unit).toList();
+        List<String> codes = bench.modules(job).stream().filter(module -> module.model().protocol() == protocol && !in.contains(module.unit()))
+                .flatMap(module -> bench.codeOf(module.unit()).stream()).toList();
+        if (codes.isEmpty()) {
+            throw Unusable.conflict(protocol.label() + " devices are let in by their own codes only, and none that waits has its code on record. Scan it on the bench first.");
+        }
+        return codes;
     }
 
     void close(UUID job, Protocol protocol) {

@@ -21,6 +21,7 @@ public final class BatchJoin {
     private final Gateway gateway;
     private final World world;
     private final Map<String, Member> heard = new ConcurrentHashMap<>();
+    private final Map<String, String> turnedAway = new ConcurrentHashMap<>();
 
     /** @param gateway is listened to from now on */
     public BatchJoin(Gateway gateway, World world) {
@@ -29,6 +30,8 @@ public final class BatchJoin {
         gateway.listen(each -> {
             if (each instanceof Heard.CameIn in) {
                 heard.put(in.member().address(), in.member());
+            } else if (each instanceof Heard.TurnedAway away) {
+                turnedAway.put(away.code(), away.reason());
             }
         });
     }
@@ -72,7 +75,7 @@ public final class BatchJoin {
                 wait(some, in);
             }
             gateway.ask(new Order.CloseWindow());
-            missing(some, in).forEach(module -> findings.add(JoinFindings.notIn(module.id(), WINDOWS)));
+            missing(some, in).forEach(module -> findings.add(JoinFindings.notIn(module.id(), WINDOWS, Optional.ofNullable(turnedAway.get(module.code())))));
             some.stream().filter(module -> in.containsKey(module.id())).forEach(module -> findings.addAll(JoinFindings.setUp(gateway, in.get(module.id()),
                     module.id(), module.name(), module.settings())));
         }
@@ -91,7 +94,11 @@ public final class BatchJoin {
 
     private void open(List<Expected> missing) {
         missing.forEach(module -> {
-            gateway.ask(new Order.OpenWindow(Window.of(gateway.protocol()).usual(), Optional.of(module.code())));
+            gateway.ask(new Order.OpenWindow(Window.of(gateway.protocol()).usual(), Optional.of(module.code()))).ifPresent(answer -> {
+                if (answer instanceof Answer.Refused refused) {
+                    turnedAway.put(module.code(), refused.reason());
+                }
+            });
             world.search(module);
         });
     }

@@ -11,6 +11,14 @@ public sealed interface Heard {
     record CameIn(Member member) implements Heard {
     }
 
+    /** A session by a code let nobody in while the network was open. */
+    record TurnedAway(String code, String reason) implements Heard {
+        @Override
+        public String toString() {
+            return "TurnedAway[" + reason + "]";
+        }
+    }
+
     /** Somebody moved the wall switch at an input. */
     record Flipped(String address, int input) implements Heard {
     }

@@ -15,8 +15,9 @@ public final class JoinFindings {
     private JoinFindings() {
     }
 
-    public static Finding notIn(String subject, int windows) {
-        return of(FindingCode.DID_NOT_COME_IN, subject, subject + " did not come in while the network was open " + windows + " times.", Remedy.Kind.FIND_OUT,
+    /** @param why what the gateway says of it, when it does */
+    public static Finding notIn(String subject, int windows, Optional<String> why) {
+        return of(FindingCode.DID_NOT_COME_IN, subject, subject + " did not come in while the network was open " + windows + " times" + why.map(reason -> ": " + reason).orElse("") + ".", Remedy.Kind.FIND_OUT,
                 "look at its indicator, let it search again, and read its code off the module once more");
     }
 

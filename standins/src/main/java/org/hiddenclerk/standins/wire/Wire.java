@@ -36,7 +36,8 @@ public final class Wire {
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "heard")
     @JsonSubTypes({@JsonSubTypes.Type(value = Heard.WindowOpened.class, name = "window-opened"), @JsonSubTypes.Type(value = Heard.WindowClosed.class, name = "window-closed"),
-            @JsonSubTypes.Type(value = Heard.CameIn.class, name = "came-in"), @JsonSubTypes.Type(value = Heard.Flipped.class, name = "flipped"),
+            @JsonSubTypes.Type(value = Heard.CameIn.class, name = "came-in"), @JsonSubTypes.Type(value = Heard.TurnedAway.class, name = "turned-away"),
+            @JsonSubTypes.Type(value = Heard.Flipped.class, name = "flipped"),
             @JsonSubTypes.Type(value = Heard.Changed.class, name = "changed")})
     private interface Tellings {
     }

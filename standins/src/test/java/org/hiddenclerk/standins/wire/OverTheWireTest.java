@@ -9,6 +9,7 @@ import java.net.ServerSocket;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -17,10 +18,12 @@ import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.LinkedBlockingQueue;
 import java.util.concurrent.TimeUnit;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.credentials.MatterManualCode;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
 import org.hiddenclerk.core.joining.Heard;
 import org.hiddenclerk.core.joining.Order;
+import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.standins.Fault;
 import org.hiddenclerk.standins.HouseClock;
 import org.hiddenclerk.standins.StandInHouse;
@@ -31,6 +34,9 @@ import org.junit.jupiter.api.io.TempDir;
 /** The same talk over each way there is: the broker inside, an independent broker (Debian's mosquitto), and HTTP. */
 class OverTheWireTest {
     private static final Duration PATIENCE = Duration.ofMillis(800);
+
+    private static final String MATTER_CODE = new MatterManualCode(3, 20_202_021, Optional.empty()).code();
+    private static final String OTHER_MATTER_CODE = new MatterManualCode(3, 31_415_926, Optional.empty()).code();
 
     private final StandInHouse house = new StandInHouse(HouseClock.live(1_000));
     private Optional<Process> mosquitto = Optional.empty();
@@ -45,15 +51,23 @@ class OverTheWireTest {
         BlockingQueue<Heard> heard = new LinkedBlockingQueue<>();
         gateway.listen(heard::add);
         Protocol protocol = gateway.protocol();
-        house.bring("S1", "A1", protocol, "K", 2, true, 3, "code 1", "1.0.0", Set.of());
-        house.bring("S2", "A2", protocol, "K", 2, true, 3, "code 2", "1.0.0", Set.of(Fault.SILENT));
+        boolean byCode = Window.of(protocol).byCodeOnly();
+        List<String> codes = byCode ? List.of(MATTER_CODE, OTHER_MATTER_CODE) : List.of("code 1", "code 2");
+        house.bring("S1", "A1", protocol, "K", 2, true, 3, codes.get(0), "1.0.0", Set.of());
+        house.bring("S2", "A2", protocol, "K", 2, true, 3, codes.get(1), "1.0.0", Set.of(Fault.SILENT));
         assertThat(gateway.ask(new Order.OpenWindow(1_000, Optional.empty())).orElseThrow()).isInstanceOf(Answer.Refused.class);
-        assertThat(gateway.ask(new Order.OpenWindow(200, Optional.empty()))).contains(new Answer.Done());
-        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new Heard.WindowOpened(200));
+        for (Optional<String> code : byCode ? codes.stream().map(Optional::of).toList() : List.of(Optional.<String>empty())) {
+            assertThat(gateway.ask(new Order.OpenWindow(200, code))).contains(new Answer.Done());
+        }
         Thread.sleep(100);
         house.settle();
-        assertThat(heard.poll(5, TimeUnit.SECONDS)).isInstanceOf(Heard.CameIn.class);
-        assertThat(heard.poll(5, TimeUnit.SECONDS)).isInstanceOf(Heard.CameIn.class);
+        List<Heard> sofar = new ArrayList<>();
+        while (sofar.stream().filter(Heard.CameIn.class::isInstance).count() < 2) {
+            Heard next = heard.poll(5, TimeUnit.SECONDS);
+            assertThat(next).as("after " + sofar).isNotNull();
+            sofar.add(next);
+        }
+        assertThat(sofar.get(0)).isEqualTo(new Heard.WindowOpened(200));
         assertThat(gateway.ask(new Order.Rename("A1", "reading-loft")).orElseThrow()).isEqualTo(new Answer.Done());
         gateway.ask(new Order.Write("A1", Map.of("power-on", "last")));
         assertThat(gateway.ask(new Order.ReadSettings("A1"))).contains(new Answer.Settings(Map.of("power-on", "last")));
