@@ -11,6 +11,7 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.matching.Estimates;
 import org.hiddenclerk.core.matching.Terms;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -26,12 +27,18 @@ public class HouseSettings {
     private final FirmSettingRepository firm;
     private final JsonMapper json;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    HouseSettings(HouseSettingRepository houses, FirmSettingRepository firm, JsonMapper json, Clock clock) {
+    HouseSettings(HouseSettingRepository houses, FirmSettingRepository firm, JsonMapper json, Clock clock, ApplicationEventPublisher events) {
         this.houses = houses;
         this.firm = firm;
         this.json = json;
         this.clock = clock;
+        this.events = events;
+    }
+
+    /** A house wants something else than before. */
+    public record WantsChanged(UUID job) {
     }
 
     /** A document with the version that it has; 0 before it was ever changed. */
@@ -75,6 +82,7 @@ public class HouseSettings {
             row.changed(text, who, now);
             houses.saveAndFlush(row);
         }
+        events.publishEvent(new WantsChanged(job));
     }
 
     /** @throws Unusable for a share outside (0, 1], and for LED lamps whatever the share */

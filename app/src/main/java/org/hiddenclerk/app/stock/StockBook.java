@@ -21,6 +21,7 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.catalogue.Catalogue;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionSynchronization;
 import org.springframework.transaction.support.TransactionSynchronizationManager;
@@ -40,15 +41,21 @@ public class StockBook {
     private final JsonMapper json;
     private final Clock clock;
     private final TransactionTemplate transaction;
+    private final ApplicationEventPublisher events;
     private final ReentrantLock lock = new ReentrantLock();
     private final AtomicLong changes = new AtomicLong();
     private volatile Kept kept = Kept.NOTHING;
 
-    StockBook(StockItemRepository items, JsonMapper json, Clock clock, TransactionTemplate transaction) {
+    StockBook(StockItemRepository items, JsonMapper json, Clock clock, TransactionTemplate transaction, ApplicationEventPublisher events) {
         this.items = items;
         this.json = json;
         this.clock = clock;
         this.transaction = transaction;
+        this.events = events;
+    }
+
+    /** Something is bought, or not bought any more, or known better. */
+    public record StockChanged() {
     }
 
     /**
@@ -120,8 +127,11 @@ public class StockBook {
                 @Override
                 public void afterCommit() {
                     forget();
+                    events.publishEvent(new StockChanged());
                 }
             });
+        } else {
+            events.publishEvent(new StockChanged());
         }
     }
 

@@ -7,6 +7,7 @@ import java.util.UUID;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -18,13 +19,19 @@ public class RecordSurvey {
     private final Houses houses;
     private final OpenWork openWork;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    RecordSurvey(BoxRepository boxes, Boxes found, Houses houses, OpenWork openWork, Clock clock) {
+    RecordSurvey(BoxRepository boxes, Boxes found, Houses houses, OpenWork openWork, Clock clock, ApplicationEventPublisher events) {
         this.boxes = boxes;
         this.found = found;
         this.houses = houses;
         this.openWork = openWork;
         this.clock = clock;
+        this.events = events;
+    }
+
+    /** What was found in a box of a house is another thing than before. */
+    public record SurveyKept(UUID job) {
     }
 
     @Transactional
@@ -34,6 +41,7 @@ public class RecordSurvey {
         requireNeighbours(survey, job);
         BoxRow row = new BoxRow(room, who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         SurveyMapping.write(survey, row);
+        events.publishEvent(new SurveyKept(job));
         return boxes.save(row).id();
     }
 
@@ -47,6 +55,7 @@ public class RecordSurvey {
         dropPicksThatNoLongerFit(before.row(), survey);
         before.row().changed(who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         boxes.saveAndFlush(before.row());
+        events.publishEvent(new SurveyKept(before.job()));
     }
 
     private static void dropPicksThatNoLongerFit(BoxRow row, SurveyDocument survey) {

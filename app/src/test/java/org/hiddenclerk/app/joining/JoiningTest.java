@@ -5,11 +5,13 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
+import org.hiddenclerk.core.credentials.MatterManualCode;
 import org.hiddenclerk.core.firmware.Release;
 import org.hiddenclerk.standins.FirmwareFile;
 import org.junit.jupiter.api.BeforeEach;
@@ -17,6 +19,8 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Modules of a small house come in over a real broker, are told apart, set, and brought to another firmware. */
 @WithDatabase
@@ -44,7 +48,11 @@ class JoiningTest {
 
     /** Takes a module for a new box to the bench and gives its id. */
     private String unit(String box, String address) {
-        house.pick(house.box(box), zigbee);
+        return unitOf(house.box(box), zigbee, address);
+    }
+
+    private String unitOf(String box, String zigbee, String address) {
+        house.pick(box, zigbee);
         JsonNode units = person.post(job("/bench"), Map.of("moduleCode", zigbee, "serial", "JN-" + ++serials)).ok().get("units");
         JsonNode unit = units.get(units.size() - 1);
         if (!address.isEmpty()) {
@@ -77,7 +85,12 @@ class JoiningTest {
 
     private JsonNode awaitIn(int devices) throws InterruptedException {
         person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 120)).ok();
-        return await(job("/join"), join -> join.get("networks").get(0).get("devices").size() == devices).get("networks").get(0);
+        return awaitIn("ZIGBEE", devices);
+    }
+
+    private JsonNode awaitIn(String protocol, int devices) throws InterruptedException {
+        return await(job("/join"), join -> join.get("networks").get(0).get("protocol").asString().equals(protocol)
+                && join.get("networks").get(0).get("devices").size() == devices).get("networks").get(0);
     }
 
     private String serialOf(String unit) {
@@ -220,6 +233,50 @@ class JoiningTest {
         assertThat(tooLong.status()).isEqualTo(422);
         assertThat(tooLong.pointer()).isEqualTo("/seconds");
         assertThat(person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 120)).status()).as("no network is connected").isEqualTo(409);
+    }
+
+    @Test
+    void whereTheRoomsAreDrawnTheyComeInFromNearToFar() {
+        String near = house.room("Near");
+        String middle = house.room("Middle");
+        String far = house.room("Far");
+        JsonNode kept = person.get(job("/settings")).ok();
+        ObjectNode document = kept.get("document").deepCopy().asObject();
+        ArrayNode rooms = document.putArray("rooms");
+        for (Map.Entry<String, Integer> room : Map.of(near, 0, middle, 10, far, 20).entrySet()) {
+            rooms.addObject().put("room", room.getKey()).put("storey", 0).put("x", room.getValue()).put("y", 0).put("width", 5).put("depth", 5).put("walls", "BRICK");
+        }
+        document.putArray("anchors").addObject().put("name", "coordinator").put("protocol", "ZIGBEE").put("room", near);
+        person.put(job("/settings"), Map.of("version", kept.get("version").asLong(), "document", document)).ok();
+        for (String room : List.of(far, near, middle)) {
+            unitOf(house.boxIn(room, "in " + room, survey -> { }), zigbee, address());
+        }
+        List<String> places = new ArrayList<>();
+        network().get("waiting").forEach(module -> places.add(module.get("place").asString()));
+        assertThat(places).hasSize(3);
+        assertThat(places.get(0)).contains("Near");
+        assertThat(places.get(1)).contains("Middle");
+        assertThat(places.get(2)).contains("Far");
+    }
+
+    @Test
+    void aMatterDeviceIsLetInByItsOwnCodeOnly() throws InterruptedException {
+        String matter = "BR-1S";
+        unitOf(house.box("without a code"), matter, "");
+        build(Map.of());
+        Map<String, Object> opening = Map.of("protocol", "WIFI", "seconds", 180);
+        Person.Answer without = person.post(job("/join/window"), opening);
+        assertThat(without.status()).isEqualTo(409);
+        assertThat(without.body().toString()).contains("by their own codes only");
+        String address = address();
+        String unit = unitOf(house.box("with a code"), matter, address);
+        String code = new MatterManualCode(7, 27_182_818 + ++serials, Optional.empty()).code();
+        person.post("/api/v1/bench/" + unit + "/credentials", Map.of("kind", "MATTER_MANUAL_CODE", "text", code)).ok();
+        build(Map.of());
+        person.post(job("/join/window"), opening).ok();
+        JsonNode in = awaitIn("WIFI", 1);
+        assertThat(in.get("devices").get(0).get("address").asString()).isEqualTo(address);
+        assertThat(in.get("waiting")).hasSize(1);
     }
 
     private String begin(int stopAfter) {

@@ -22,7 +22,11 @@ public final class SmallHouse {
         job = person.ask("POST", "/api/v1/jobs", Map.of("name", "Small house " + ++houses, "place", "", "region", "EU_230")).get("id").asString();
         circuit = person.ask("POST", "/api/v1/jobs/" + job + "/circuits", Map.of("label", "1", "ratingAmps", 10, "phase", "L1",
                 "alternativelySupplied", false)).get("id").asString();
-        room = person.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", "Hall", "storey", "Ground floor")).get("id").asString();
+        room = room("Hall");
+    }
+
+    public String room(String name) {
+        return person.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", name, "storey", "Ground floor")).get("id").asString();
     }
 
     public String job() {
@@ -39,6 +43,10 @@ public final class SmallHouse {
 
     /** @param change what is different about its survey */
     public String box(String label, Consumer<ObjectNode> change) {
+        return boxIn(room, label, change);
+    }
+
+    public String boxIn(String room, String label, Consumer<ObjectNode> change) {
         ObjectNode own = person.ask("GET", "/api/v1/boxes/" + person.demoBox("B-02") + "/survey", null).get("survey").deepCopy().asObject()
                 .put("label", label);
         own.get("gangs").forEach(gang -> gang.asObject().put("circuit", circuit));

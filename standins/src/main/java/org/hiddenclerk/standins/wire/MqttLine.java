@@ -3,8 +3,12 @@ package org.hiddenclerk.standins.wire;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
+import java.util.concurrent.CountDownLatch;
+import java.util.concurrent.TimeUnit;
 import java.util.function.BiConsumer;
+import org.eclipse.paho.client.mqttv3.IMqttActionListener;
 import org.eclipse.paho.client.mqttv3.IMqttDeliveryToken;
+import org.eclipse.paho.client.mqttv3.IMqttToken;
 import org.eclipse.paho.client.mqttv3.MqttAsyncClient;
 import org.eclipse.paho.client.mqttv3.MqttCallbackExtended;
 import org.eclipse.paho.client.mqttv3.MqttConnectOptions;
@@ -19,6 +23,7 @@ public final class MqttLine implements AutoCloseable {
     private static final int IN_FLIGHT = 200;
 
     private final MqttAsyncClient client;
+    private final CountDownLatch listening = new CountDownLatch(1);
 
     /** @param subscribed topics that are listened to */
     public MqttLine(Broker broker, String name, List<String> subscribed, BiConsumer<String, byte[]> ear) {
@@ -27,7 +32,7 @@ public final class MqttLine implements AutoCloseable {
             client.setCallback(new MqttCallbackExtended() {
                 @Override
                 public void connectComplete(boolean again, String url) {
-                    subscribed.forEach(topic -> subscribe(topic));
+                    subscribe(subscribed);
                 }
 
                 @Override
@@ -54,9 +59,14 @@ public final class MqttLine implements AutoCloseable {
             options.setUserName(broker.user());
             options.setPassword(broker.password().toCharArray());
             client.connect(options).waitForCompletion(WAIT_MS);
-            for (String topic : subscribed) {
-                client.subscribe(topic, 1).waitForCompletion(WAIT_MS);
+            // A broker may drop a connection it has just taken; then this one comes back, and subscribes again.
+            if (!listening.await(WAIT_MS, TimeUnit.MILLISECONDS)) {
+                close();
+                throw new UncheckedIOException(new java.io.IOException("The broker at " + broker.url() + " took no subscription for " + WAIT_MS + " ms."));
             }
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new UncheckedIOException(new java.io.InterruptedIOException("Interrupted while waiting for the broker at " + broker.url() + "."));
         } catch (MqttException e) {
             throw new UncheckedIOException("The broker at " + broker.url() + " is not reached: " + e.getMessage() + ".", new java.io.IOException(e));
         }
@@ -70,11 +80,25 @@ public final class MqttLine implements AutoCloseable {
         }
     }
 
-    private void subscribe(String topic) {
+    private void subscribe(List<String> topics) {
+        if (topics.isEmpty()) {
+            listening.countDown();
+            return;
+        }
         try {
-            client.subscribe(topic, 1);
+            client.subscribe(topics.toArray(String[]::new), topics.stream().mapToInt(topic -> 1).toArray(), null, new IMqttActionListener() {
+                @Override
+                public void onSuccess(IMqttToken token) {
+                    listening.countDown();
+                }
+
+                @Override
+                public void onFailure(IMqttToken token, Throwable why) {
+                    // The connection is gone; it subscribes when it is back.
+                }
+            });
         } catch (MqttException e) {
-            throw new UncheckedIOException(new java.io.IOException(e));
+            // Gone again already; it subscribes when it is back.
         }
     }
 
