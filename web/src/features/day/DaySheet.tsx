@@ -57,7 +57,9 @@ export function DaySheet({ job }: { job: Schemas["JobView"] }) {
 /** What is asked of the days. */
 function Ask({ job, view }: { job: string; view: Schemas["DayPlanView"] }) {
   const queries = useQueryClient();
-  const [asked, setAsked] = useState<Question>(() => view.asked ?? usual(view));
+  const [asked, setAsked] = useState<Question>(() =>
+    view.madeAt ? view.asked : { ...view.asked, zone: Intl.DateTimeFormat().resolvedOptions().timeZone },
+  );
   const set = (change: Partial<Question>) => setAsked({ ...asked, ...change });
   const plan = useMutation({
     mutationFn: (question: Question) => api.planDay(job, question),
@@ -167,21 +169,6 @@ const NORMS = [
   { key: "supply", label: "Another supply, min" },
   { key: "closing", label: "Switching on again, min" },
 ] as const;
-
-function usual(view: Schemas["DayPlanView"]): Question {
-  return {
-    date: new Date(Date.now() + 86_400_000).toISOString().slice(0, 10),
-    zone: Intl.DateTimeFormat().resolvedOptions().timeZone,
-    from: "08:00",
-    to: "17:00",
-    daylightFrom: "08:30",
-    daylightTo: "16:00",
-    crew: [{ name: "first", mayWire: true }],
-    mostOff: {},
-    tryOutMinutes: 20,
-    norms: view.norms,
-  };
-}
 
 function Crew({ crew, onChange }: { crew: Question["crew"]; onChange: (crew: Question["crew"]) => void }) {
   const change = (at: number, entry: Question["crew"][number]) =>

@@ -27,14 +27,13 @@ export function DeviceCard({
     onSuccess: shown,
   });
   const busy = act.isPending;
-  const odd = device.silent || device.differences.length > 0 || device.closed?.grade === "POOR";
   return (
     <article
       aria-label={device.place ?? `unknown ${device.address}`}
       className={`bg-base-100 rounded-[4px] border-[1.5px] px-3 py-2 ${device.unit ? "border-line" : "border-warning"}`}
     >
       <div className="flex items-center gap-2">
-        <Mark kind={device.unit ? (odd ? "HOLD" : device.setUp ? "OK" : "NOTE") : "HOLD"} />
+        <Mark kind={device.reservation ?? "OK"} />
         <span className="min-w-0 flex-1">
           <span className="block font-semibold">{device.place ?? "Which one is it?"}</span>
           <span className="text-soft font-mono block truncate text-[12.5px]">

@@ -51,10 +51,11 @@ class DayController {
     /**
      * What there is to plan, and what was planned.
      *
+     * @param asked what was asked last, or what is usual
      * @param soFar minutes that a position of this job took so far, over so many sheets
      */
     record DayPlanView(int works, List<String> notIssued, List<DayCircuitView> circuits, NormsEntry norms, @MayBeAbsent Integer soFar, int sheets,
-                       @MayBeAbsent DayQuestion asked, @MayBeAbsent DaysView planned, @MayBeAbsent String madeBy, @MayBeAbsent Instant madeAt) {
+                       DayQuestion asked, @MayBeAbsent DaysView planned, @MayBeAbsent String madeBy, @MayBeAbsent Instant madeAt) {
     }
 
     @GetMapping
@@ -66,7 +67,7 @@ class DayController {
         SiteWork.SoFar soFar = site.soFar(job);
         return new DayPlanView(all.works().size(), all.notIssued(), all.circuits().entrySet().stream().map(c -> new DayCircuitView(c.getKey(), c.getValue().lights(),
                 c.getValue().alternativeSupplies())).toList(), NormsEntry.of(Norms.USUAL), soFar.minutes().isPresent() ? soFar.minutes().getAsInt() : null, soFar.sheets(),
-                row.map(days::asked).orElse(null), row.map(days::planned).orElse(null), row.map(DayPlanRow::madeBy).orElse(null), row.map(DayPlanRow::madeAt).orElse(null));
+                row.map(days::asked).orElseGet(days::usual), row.map(days::planned).orElse(null), row.map(DayPlanRow::madeBy).orElse(null), row.map(DayPlanRow::madeAt).orElse(null));
     }
 
     @PutMapping

@@ -23,6 +23,7 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.day.DayPlan;
 import org.hiddenclerk.core.day.DayPlanner;
 import org.hiddenclerk.core.day.DayTask;
+import org.hiddenclerk.core.day.DayTask.Norms;
 import org.hiddenclerk.core.day.DayTask.Work;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -55,6 +56,12 @@ class Days {
 
     DaysView planned(DayPlanRow row) {
         return json.readValue(row.planned(), DaysView.class);
+    }
+
+    /** What is asked of a day before anybody asked for something else: tomorrow, one person, and ordinary hours; common practice, no source. */
+    DayQuestion usual() {
+        return new DayQuestion(LocalDate.now(clock).plusDays(1), ZoneId.systemDefault().getId(), "08:00", "17:00", "08:30", "16:00", null,
+                List.of(new DayDocument.CrewEntry("first", true)), Map.of(), 20, DayDocument.NormsEntry.of(Norms.USUAL));
     }
 
     static int minute(String time) {

@@ -94,27 +94,6 @@ class RolloutEventRow implements Persistable<RolloutEventRow.Place> {
 
     /** Its place in the order. */
     @Embeddable
-    static class Place implements Serializable {
-        private UUID rolloutId;
-        @Column(name = "place")
-        private int number;
-
-        protected Place() {
-        }
-
-        Place(UUID rolloutId, int number) {
-            this.rolloutId = rolloutId;
-            this.number = number;
-        }
-
-        @Override
-        public boolean equals(Object other) {
-            return other instanceof Place at && rolloutId.equals(at.rolloutId) && number == at.number;
-        }
-
-        @Override
-        public int hashCode() {
-            return Objects.hash(rolloutId, number);
-        }
+    record Place(UUID rolloutId, @Column(name = "place") int number) implements Serializable {
     }
 }

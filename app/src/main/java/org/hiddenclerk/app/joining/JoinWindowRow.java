@@ -8,7 +8,6 @@ import jakarta.persistence.Enumerated;
 import jakarta.persistence.Table;
 import java.io.Serializable;
 import java.time.Instant;
-import java.util.Objects;
 import java.util.UUID;
 import org.hibernate.annotations.JdbcTypeCode;
 import org.hibernate.type.SqlTypes;
@@ -55,28 +54,6 @@ class JoinWindowRow {
 
     /** Of which network. */
     @Embeddable
-    static class Of implements Serializable {
-        private UUID jobId;
-        @Enumerated(EnumType.STRING)
-        @JdbcTypeCode(SqlTypes.VARCHAR)
-        private Protocol protocol;
-
-        protected Of() {
-        }
-
-        Of(UUID jobId, Protocol protocol) {
-            this.jobId = jobId;
-            this.protocol = protocol;
-        }
-
-        @Override
-        public boolean equals(Object other) {
-            return other instanceof Of of && jobId.equals(of.jobId) && protocol == of.protocol;
-        }
-
-        @Override
-        public int hashCode() {
-            return Objects.hash(jobId, protocol);
-        }
+    record Of(UUID jobId, @Enumerated(EnumType.STRING) @JdbcTypeCode(SqlTypes.VARCHAR) Protocol protocol) implements Serializable {
     }
 }

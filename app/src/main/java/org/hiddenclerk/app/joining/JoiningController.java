@@ -7,23 +7,22 @@ import jakarta.validation.constraints.NotNull;
 import java.security.Principal;
 import java.time.Clock;
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
-import java.util.stream.Collectors;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.catalogue.Protocol;
-import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.joining.JoinFindings;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.joining.DeviceStanding;
 import org.hiddenclerk.core.joining.JoinGuide;
 import org.hiddenclerk.core.joining.Link;
 import org.hiddenclerk.core.joining.Recognition;
@@ -76,9 +75,9 @@ class JoiningController {
     record DifferenceView(String key, String written, @MayBeAbsent String read) {
     }
 
-    /** A device in a network. {@code candidates} are modules that it may still be. */
+    /** A device in a network. {@code candidates} are modules that it may still be; {@code reservation} is what keeps it from being done. */
     record DeviceView(UUID id, String address, String kind, String name, String firmware, int hops, boolean passesOn, boolean silent, @MayBeAbsent LinkView open,
-                      @MayBeAbsent LinkView closed, @MayBeAbsent UUID unit, @MayBeAbsent UUID box, @MayBeAbsent String place, boolean setUp, List<DifferenceView> differences,
+                      @MayBeAbsent LinkView closed, @MayBeAbsent UUID unit, @MayBeAbsent UUID box, @MayBeAbsent String place, boolean setUp, @MayBeAbsent Severity reservation, List<DifferenceView> differences,
                       List<UUID> candidates, int channels, @MayBeAbsent Instant flippedAt) {
     }
 
@@ -127,7 +126,7 @@ class JoiningController {
         rows.forEach(row -> spoken.add(row.protocol()));
         List<NetworkView> views = Arrays.stream(Protocol.values()).filter(spoken::contains).map(protocol -> network(job, protocol, rows.stream()
                 .filter(row -> row.protocol() == protocol).toList(), modules, results.get(protocol))).toList();
-        return new JoinView(networks.isThere(job), clock.instant(), views, findings(rows, modules).stream().map(FindingView::of).toList(), together.of(job).stream().map(run ->
+        return new JoinView(networks.isThere(job), clock.instant(), views, DeviceStanding.findings(rows.stream().map(row -> standing(row, modules)).toList()).stream().map(FindingView::of).toList(), together.of(job).stream().map(run ->
                 new JoinRunView(run.protocol(), run.begunAt(), run.endedAt().orElse(null), run.expected(), json.readValue(run.findings(), FINDINGS))).toList());
     }
 
@@ -153,41 +152,25 @@ class JoiningController {
 
     private static DeviceView device(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules, Recognition.Result result) {
         Optional<Bench.Ready> module = row.unit().map(modules::get);
-        List<Settings.Difference> differences = differences(row, module);
+        DeviceStanding standing = standing(row, modules);
         return new DeviceView(row.id(), row.address(), row.kind(), row.name(), row.firmware(), row.hops(), row.passesOn(), row.isSilent(), link(row, row.linkOpen()),
-                link(row, row.linkClosed()), row.unit().orElse(null), module.flatMap(Bench.Ready::box).orElse(null), module.map(Bench.Ready::place).orElse(null), module.flatMap(Bench.Ready::name).filter(name ->
-                name.handle().equals(row.name()) && row.settings().isPresent()).isPresent(), differences.stream().map(d -> new DifferenceView(d.key(),
+                link(row, row.linkClosed()), row.unit().orElse(null), module.flatMap(Bench.Ready::box).orElse(null), module.map(Bench.Ready::place).orElse(null),
+                standing.isSetUp(), standing.reservation().orElse(null), standing.differences().stream().map(d -> new DifferenceView(d.key(),
                 d.written().orElse(""), d.read().orElse(null))).toList(), result.open().getOrDefault(row.address(), Set.of()).stream().map(UUID::fromString).toList(),
                 modules.values().stream().filter(m -> m.model().code().equals(row.kind())).mapToInt(m -> m.model().channels().size()).findFirst().orElse(1),
                 row.flippedAt().orElse(null));
-    }
-
-    private static List<Settings.Difference> differences(JoinedDeviceRow row, Optional<Bench.Ready> module) {
-        return row.settings().isPresent() && module.isPresent() ? Settings.differences(module.get().wanted(), row.settings().get()) : List.of();
     }
 
     private static @MayBeAbsent LinkView link(JoinedDeviceRow row, Optional<Integer> figure) {
         return figure.map(f -> Link.of(row.protocol(), f)).map(link -> new LinkView(link.figure(), link.unit(), link.grade(), link.grade().label())).orElse(null);
     }
 
-    /** What is found now of the devices that are in. */
-    private static List<Finding> findings(List<JoinedDeviceRow> rows, Map<UUID, Bench.Ready> modules) {
-        List<Finding> findings = new ArrayList<>();
-        for (JoinedDeviceRow row : rows) {
-            String subject = row.unit().map(modules::get).map(Bench.Ready::place).orElse(row.address());
-            if (row.isSilent()) {
-                findings.add(JoinFindings.silent(subject));
-            }
-            findings.addAll(JoinFindings.settings(subject, differences(row, row.unit().map(modules::get))));
-            row.linkClosed().or(row::linkOpen).flatMap(figure -> JoinFindings.link(subject, row.protocol(), figure)).ifPresent(findings::add);
-        }
-        rows.stream().collect(Collectors.groupingBy(JoinedDeviceRow::name)).forEach((name, bearers) -> {
-            if (bearers.size() > 1) {
-                findings.add(JoinFindings.twice(name, bearers.stream().map(JoinedDeviceRow::address).toList()));
-            }
-        });
-        findings.sort(Finding.ORDER);
-        return findings;
+    private static DeviceStanding standing(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules) {
+        Optional<Bench.Ready> module = row.unit().map(modules::get);
+        boolean isSetUp = row.settings().isPresent() && module.flatMap(Bench.Ready::name).filter(name -> name.handle().equals(row.name())).isPresent();
+        List<Settings.Difference> differences = row.settings().isPresent() && module.isPresent() ? Settings.differences(module.get().wanted(), row.settings().get()) : List.of();
+        return new DeviceStanding(module.map(Bench.Ready::place).orElse(row.address()), row.address(), row.protocol(), row.name(), module.isPresent(), row.isSilent(), isSetUp,
+                differences, row.linkClosed().or(row::linkOpen).map(OptionalInt::of).orElse(OptionalInt.empty()));
     }
 
     @PostMapping("/jobs/{job}/join/window")

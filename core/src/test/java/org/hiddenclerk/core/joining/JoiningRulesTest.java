@@ -5,12 +5,16 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Recognition.Candidate;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
 import org.hiddenclerk.core.joining.Recognition.Place;
 import org.hiddenclerk.core.testing.Modules;
 import org.junit.jupiter.api.Test;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
 
 /** Order, recognition, names that are borne twice, settings and links; common practice, no source, unless said. */
 class JoiningRulesTest {
@@ -87,5 +91,21 @@ class JoiningRulesTest {
         assertThat(Window.of(Protocol.ZIGBEE).takes(254)).isTrue();
         assertThat(Window.of(Protocol.ZIGBEE).takes(255)).isFalse();
         assertThat(Window.of(Protocol.WIFI).takes(179)).isFalse();
+    }
+
+    private static DeviceStanding standing(String name, boolean known, boolean silent, boolean setUp, int link) {
+        return new DeviceStanding("stair", "A-" + name, Protocol.WIFI, name, known, silent, setUp, List.of(), OptionalInt.of(link));
+    }
+
+    @Test
+    void aDeviceIsDoneWhenItIsKnownSetUpAnsweringAndHeard() {
+        assertThat(standing("a", true, false, true, -60).reservation()).isEmpty();
+        assertThat(standing("a", true, false, false, -60).reservation()).contains(Severity.NOTE);
+        assertThat(standing("a", false, false, false, -60).reservation()).contains(Severity.HOLD);
+        assertThat(standing("a", true, true, true, -60).reservation()).contains(Severity.HOLD);
+        assertThat(standing("a", true, false, true, -75).reservation()).contains(Severity.NOTE);
+        assertThat(standing("a", true, false, true, -90).reservation()).contains(Severity.HOLD);
+        assertThat(DeviceStanding.findings(List.of(standing("a", true, false, true, -60), standing("a", true, false, true, -60), standing("b", true, true, true, -60))))
+                .extracting(Finding::code).containsExactlyInAnyOrder(FindingCode.NAME_TWICE, FindingCode.DOES_NOT_ANSWER);
     }
 }
