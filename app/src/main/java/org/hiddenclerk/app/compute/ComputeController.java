@@ -11,6 +11,7 @@ import java.util.List;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.behaviour.Machine;
 import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.credentials.Checked;
@@ -35,6 +36,7 @@ class ComputeController {
     private static final String UNUSABLE = "The document cannot be used";
     private final FormatSchema wiringSchema = new FormatSchema("wiring");
     private final FormatSchema traceSchema = new FormatSchema("trace");
+    private final FormatSchema behaviourSchema = new FormatSchema("behaviour");
 
     @PostMapping("/wiring-check")
     @Operation(operationId = "wiringCheck", summary = "Judge a wiring in every switching state",
@@ -61,6 +63,17 @@ class ComputeController {
             throw Unusable.content(UNUSABLE, List.of(new FieldProblem("/boxes", "more wirings than can be told apart",
                     "fewer boxes at a time")));
         }
+    }
+
+    @PostMapping("/behaviour")
+    @Operation(operationId = "behaviour", summary = "Run a switch input on a virtual clock: what the relay does, and what a hand has to do after a command",
+            description = "The request is described by docs/formats/behaviour.schema.json.")
+    BehaviourAnswer behaviour(@RequestBody JsonNode document) {
+        refuse(behaviourSchema.problemsOf(document));
+        BehaviourReader reader = new BehaviourReader(document);
+        refuse(reader.problems());
+        Machine machine = reader.machine();
+        return BehaviourAnswer.of(machine, machine.run(reader.start(), reader.events(), reader.untilMs()));
     }
 
     /** A code to be checked. */

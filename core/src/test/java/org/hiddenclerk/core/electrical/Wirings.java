@@ -57,6 +57,12 @@ final class Wirings {
         return this;
     }
 
+    /** Its channels are interlocked. */
+    Wirings blindModule(String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
+        parts.add(new Part.FittedModule(new PartId(id), supply, channels, inputs, true, pins(pins)));
+        return this;
+    }
+
     Wirings intent(String load, boolean remote, String... controls) {
         intents.add(new Intent(new PartId(load), List.of(controls).stream().map(PartId::new).toList(), remote));
         return this;
