@@ -1,0 +1,95 @@
+package org.hiddenclerk.core.behaviour;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+import java.util.Set;
+
+/** Ranks behaviours for a switch by playing what happens in a household with each of them. */
+public final class Adviser {
+    private Adviser() {
+    }
+
+    /**
+     * A behaviour with what it costs.
+     *
+     * @param parameters that it was played with
+     * @param refusal    why it cannot be had here; empty when it can
+     * @param cost       what these people pay; lower is better, and nothing by itself
+     * @param played     every occasion that can happen here
+     */
+    public record Advice(InputBehaviour behaviour, Parameters parameters, Optional<String> refusal, int cost, List<Played> played) {
+        public Advice {
+            played = List.copyOf(played);
+        }
+    }
+
+    /**
+     * Every behaviour of a relay, best first; those that cannot be had at the end, with the reason.
+     *
+     * @param can what the module can be set to
+     */
+    public static List<Advice> rank(Wall atWall, Household household, Set<InputBehaviour> can, Parameters parameters) {
+        Wall wall = household.want() == Household.Want.PUSH_BUTTONS && atWall.kind() == Wall.Kind.ROCKER ? new Wall(Wall.Kind.PUSH, atWall.ends()) : atWall;
+        List<Advice> all = new ArrayList<>();
+        for (InputBehaviour behaviour : InputBehaviour.values()) {
+            Parameters own = suited(behaviour, parameters);
+            Optional<String> refusal = refusal(behaviour, wall, can);
+            List<Played> played = behaviour == InputBehaviour.UP_DOWN || refusal.isPresent() && (behaviour == InputBehaviour.SUPPLY_BLINK || wall.kind() == Wall.Kind.UP_DOWN
+                    || wall.kind() == Wall.Kind.SUPPLY) ? List.of() : Arrays.stream(Occasion.values()).filter(occasion -> occasion.suits(wall))
+                    .map(occasion -> Played.of(occasion, wall, new Machine(behaviour, own))).toList();
+            all.add(new Advice(behaviour, own, refusal, played.stream().mapToInt(household::cost).sum(), played));
+        }
+        all.sort(Comparator.comparing((Advice advice) -> advice.refusal().isPresent()).thenComparingInt(Advice::cost).thenComparing(Advice::behaviour));
+        return List.copyOf(all);
+    }
+
+    /** The parameters, with the power-on state that suits a behaviour and a run-on that a press ends. */
+    private static Parameters suited(InputBehaviour behaviour, Parameters p) {
+        return new Parameters(p.debounceMs(), p.rest(), p.inverted(), p.holdMs(), p.runOnMs(), p.pressStops() || behaviour == InputBehaviour.RUN_ON, p.minimumBlinkMs(), p.holdUpMs(),
+                p.reversePauseMs(), powerOn(behaviour).state());
+    }
+
+    /** What a relay should be when the supply comes back, with the reason. */
+    public record PowerOnAdvice(PowerOn state, String reason) {
+    }
+
+    /** Common practice, no source. */
+    public static PowerOnAdvice powerOn(InputBehaviour behaviour) {
+        return switch (behaviour) {
+            case POSITION_RULES -> new PowerOnAdvice(PowerOn.SWITCH, "switch and lamp agree again, whatever was commanded before");
+            case RUN_ON -> new PowerOnAdvice(PowerOn.OFF, "nothing runs that nobody asked for");
+            case UP_DOWN -> new PowerOnAdvice(PowerOn.OFF, "a blind that starts by itself may catch somebody");
+            case PRESS_CHANGES, EVERY_FLIP, REPORT_ONLY, SHORT_LONG, SUPPLY_BLINK -> new PowerOnAdvice(PowerOn.OFF,
+                    "a failure at night lights nothing; the next " + (behaviour == InputBehaviour.EVERY_FLIP || behaviour == InputBehaviour.SUPPLY_BLINK ? "flip" : "press") + " does");
+        };
+    }
+
+    /** Why a behaviour cannot be had at a wall; empty when it can. */
+    public static Optional<String> refusal(InputBehaviour behaviour, Wall wall, Set<InputBehaviour> can) {
+        if (!can.contains(behaviour)) {
+            return Optional.of("the module cannot be set to it");
+        }
+        if ((behaviour == InputBehaviour.SUPPLY_BLINK) != (wall.kind() == Wall.Kind.SUPPLY)) {
+            return Optional.of(behaviour == InputBehaviour.SUPPLY_BLINK ? "the switch does not sit in the way of the supply" : "the switch sits in the way of the supply and is read by its blinks");
+        }
+        if ((behaviour == InputBehaviour.UP_DOWN) != (wall.kind() == Wall.Kind.UP_DOWN)) {
+            return Optional.of(behaviour == InputBehaviour.UP_DOWN ? "it takes two contacts and two channels" : "two contacts command the two directions of one motor");
+        }
+        if (wall.kind() == Wall.Kind.PUSH && behaviour == InputBehaviour.POSITION_RULES) {
+            return Optional.of("a push button would light only while it is held");
+        }
+        if (wall.kind() == Wall.Kind.PUSH && behaviour == InputBehaviour.EVERY_FLIP) {
+            return Optional.of("press and release would change it twice");
+        }
+        if (wall.ends() > 1 && wall.kind() == Wall.Kind.ROCKER && behaviour != InputBehaviour.EVERY_FLIP && behaviour != InputBehaviour.REPORT_ONLY) {
+            return Optional.of("two change-overs read as one input have no up: every flip must count");
+        }
+        if (wall.kind() == Wall.Kind.ROCKER && behaviour == InputBehaviour.SHORT_LONG) {
+            return Optional.of("a rocker stays pressed: there is no short press");
+        }
+        return Optional.empty();
+    }
+}

@@ -1,0 +1,63 @@
+package org.hiddenclerk.core.behaviour;
+
+/**
+ * What the people of a house want of a switch.
+ *
+ * @param remote how often it is switched by something else than the hand
+ */
+public record Household(Want want, RemoteUse remote) {
+    /** The schools, and what children and nights ask for; weights are common practice, no source. */
+    public enum Want {
+        UP_MEANS_ON("Up must mean on", 1, 3, 0, 0),
+        ANY_FLIP("Any flip must do something", 3, 0, 0, 0),
+        PUSH_BUTTONS("Push buttons instead", 3, 0, 0, 0),
+        CHILDREN("Children play with it", 2, 0, 8, 0),
+        NIGHT("Nobody may be woken", 2, 1, 2, 8);
+
+        private final String label;
+        final int wasted;
+        final int contradiction;
+        final int leftOn;
+        final int woken;
+
+        Want(String label, int wasted, int contradiction, int leftOn, int woken) {
+            this.label = label;
+            this.wasted = wasted;
+            this.contradiction = contradiction;
+            this.leftOn = leftOn;
+            this.woken = woken;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    /** How often remote commands come. */
+    public enum RemoteUse {
+        NEVER("never", 0), SOMETIMES("sometimes", 1), OFTEN("often", 3);
+
+        private final String label;
+        final int weight;
+
+        RemoteUse(String label, int weight) {
+            this.label = label;
+            this.weight = weight;
+        }
+
+        public String label() {
+            return label;
+        }
+    }
+
+    int weight(Occasion occasion) {
+        return occasion.needsRemote() ? remote.weight : 1;
+    }
+
+    /** What an occasion counts for these people; a wish that cannot be fulfilled counts most. */
+    int cost(Played played) {
+        int woken = played.occasion() == Occasion.NIGHT_CUT && played.leftOn() ? want.woken : 0;
+        int left = played.occasion() == Occasion.CHILD && played.leftOn() ? want.leftOn : 0;
+        return weight(played.occasion()) * (played.hands() + want.wasted * played.wasted() + want.contradiction * played.contradictions() + 10 * played.failed()) + woken + left;
+    }
+}
