@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
+import org.hiddenclerk.app.feel.Feels;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -35,20 +37,22 @@ public class Bench {
     private final Credentials credentials;
     private final Houses houses;
     private final StockBook stock;
+    private final Feels feels;
     private final Clock clock;
 
-    Bench(BenchUnitRepository units, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Clock clock) {
+    Bench(BenchUnitRepository units, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Feels feels, Clock clock) {
         this.units = units;
         this.places = places;
         this.naming = naming;
         this.credentials = credentials;
         this.houses = houses;
         this.stock = stock;
+        this.feels = feels;
         this.clock = clock;
     }
 
-    /** A module on the bench with all that is known of it. */
-    record OnBench(BenchUnitRow row, ModuleModel model, BenchCard card, List<CredentialRow> codes) {
+    /** A module on the bench with all that is known of it; {@code wanted} is what it is to be set to. */
+    record OnBench(BenchUnitRow row, ModuleModel model, BenchCard card, List<CredentialRow> codes, Map<String, String> wanted) {
     }
 
     /** The bench of a job: what lies on it, and the places that still wait for a module. */
@@ -62,7 +66,8 @@ public class Bench {
         List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
         Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
-        return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()))).toList(),
+        Map<UUID, Map<Integer, Map<String, String>>> felt = feels.settings(job);
+        return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()), wanted(row, felt))).toList(),
                 all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
     }
 
@@ -86,7 +91,14 @@ public class Bench {
         State state = of(job);
         return state.units().stream().map(unit -> new Ready(unit.row().id(), unit.row().serial(), unit.model(), unit.row().boxId(), state.all().stream()
                 .filter(place -> place.waitsFor(unit.row())).map(place -> place.named().room() + ", " + place.label()).findFirst().orElse(""), unit.row().name(),
-                unit.row().address(), unit.row().wanted())).toList();
+                unit.row().address(), unit.wanted())).toList();
+    }
+
+    /** What was chosen on the bench, and over that what the switches of its box are wanted to do. */
+    private static Map<String, String> wanted(BenchUnitRow row, Map<UUID, Map<Integer, Map<String, String>>> felt) {
+        Map<String, String> wanted = new TreeMap<>(row.wanted());
+        row.boxId().ifPresent(box -> wanted.putAll(felt.getOrDefault(box, Map.of()).getOrDefault(row.pick().orElse(0), Map.of())));
+        return wanted;
     }
 
     /** The code that a module joins by, for its network and not for a person. */
@@ -121,11 +133,11 @@ public class Bench {
         return progress;
     }
 
-    private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes) {
+    private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes, Map<String, String> wanted) {
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
         boolean isWaitedFor = all.stream().anyMatch(place -> place.waitsFor(row));
         return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
-                JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes);
+                JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes, wanted);
     }
 
     /** @throws Unusable for a serial that is known, and for a module that the stock book does not have */

@@ -118,7 +118,7 @@ class BenchController {
         return new BenchUnitView(row.id(), row.version(), row.serial(), row.moduleCode(), unit.model().name(), unit.model().protocol().label(),
                 row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
-                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), row.wanted(), Settings.of(unit.model()).stream().map(choice ->
+                row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), unit.wanted(), Settings.of(unit.model()).stream().map(choice ->
                 new SettingView(choice.key(), choice.words(), choice.values().entrySet().stream().map(v -> new SettingValueView(v.getKey(), v.getValue())).toList())).toList(), steps(unit), unit.card().next().orElse(null),
                 unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), JoiningCodes.of(unit.model().protocol()).stream()
                 .map(kind -> new CodeKindView(kind, kind.label())).toList());

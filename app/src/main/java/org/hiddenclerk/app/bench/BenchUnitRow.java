@@ -111,6 +111,11 @@ class BenchUnitRow {
         return List.copyOf(marks);
     }
 
+    /** Number of the pick of its box that it is for. */
+    Optional<Integer> pick() {
+        return Optional.ofNullable(pick);
+    }
+
     Map<String, String> wanted() {
         return Map.copyOf(wanted);
     }

@@ -14,6 +14,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.Bench;
+import org.hiddenclerk.app.feel.Feels;
 import org.hiddenclerk.app.house.CircuitRow;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.joining.Members;
@@ -56,9 +57,10 @@ class JobOverview {
     private final Standings standings;
     private final Bench bench;
     private final Members members;
+    private final Feels feels;
 
     JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, Bench bench,
-                Members members) {
+                Members members, Feels feels) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
@@ -67,6 +69,7 @@ class JobOverview {
         this.standings = standings;
         this.bench = bench;
         this.members = members;
+        this.feels = feels;
     }
 
     /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
@@ -115,13 +118,14 @@ class JobOverview {
         Plans.Circumstances circumstances = plans.circumstances(job);
         Map<UUID, Stage.Progress> onBench = bench.progress(job);
         Map<UUID, Stage.Progress> inNetwork = members.progress(job);
+        Map<UUID, Stage.Progress> felt = feels.progress(job);
         Set<UUID> otherwise = sheets.foundOtherwise(boxes.ofJob(job).stream().map(BoxRow::id).toList()).stream().map(FoundOtherwiseRow::boxId).collect(Collectors.toSet());
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
                     circumstances, Map.of(Stage.BENCH, onBench.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.JOIN, inNetwork.getOrDefault(box.id(),
-                            Stage.Progress.OPEN))));
+                            Stage.Progress.OPEN), Stage.FEEL, felt.getOrDefault(box.id(), Stage.Progress.OPEN))));
             if (otherwise.contains(box.id())) {
                 views.set(views.size() - 1, views.get(views.size() - 1).tracedAgain());
             }

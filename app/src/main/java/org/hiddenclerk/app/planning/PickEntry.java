@@ -47,4 +47,10 @@ public record PickEntry(@NotBlank @Size(max = 40) String moduleCode,
     PickEntry withBypass(BigDecimal watts) {
         return new PickEntry(moduleCode, gangs, behaviours, watts, scheme, loads, companionCode, spacerMm);
     }
+
+    PickEntry with(int gang, InputBehaviour behaviour) {
+        Map<Integer, InputBehaviour> changed = new java.util.HashMap<>(behaviours);
+        changed.put(gang, behaviour);
+        return new PickEntry(moduleCode, gangs, changed, bypassWatts, scheme, loads, companionCode, spacerMm);
+    }
 }

@@ -17,6 +17,7 @@ import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.OpenWork;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.app.survey.SurveyReader;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
@@ -166,6 +167,19 @@ public class Plans {
             return Unusable.content("The end cannot go there", new FieldProblem("/moves/" + first,
                     moves.get(first).wire() + " to " + moves.get(first).to(), "a conductor of the plan, and a place in its own box"));
         });
+    }
+
+    /** What is picked for a box, in the order of the picks. */
+    @Transactional(readOnly = true)
+    public List<Assignment> assignments(UUID box) {
+        return assignments(boxes.find(box));
+    }
+
+    /** Lets a switch act otherwise. */
+    @Transactional
+    public void changeBehaviour(UUID box, long version, int gang, InputBehaviour behaviour, String who) {
+        List<PickEntry> changed = Picks.fromRows(boxes.find(box).picks()).stream().map(pick -> pick.gangs().contains(gang) ? pick.with(gang, behaviour) : pick).toList();
+        choose(box, version, changed, who);
     }
 
     /** Keeps a choice of modules, in place of the earlier one. */

@@ -72,6 +72,12 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
     public record FirmwareLine(String name, String version, Set<String> features) {
         /** Counts short breaks of its own supply as flips of the switch that makes them. */
         public static final String SUPPLY_BLINK = "blink of the supply";
+        /** Tells by itself what its inputs and outputs do. */
+        public static final String REPORT_OF_STATE = "report of state";
+        /** Talks to others of its kind over the Wi-Fi of the house, without a hub. */
+        public static final String LOCAL_GROUP = "local group";
+        /** Commands others of its mesh, without a hub. */
+        public static final String DIRECT_BINDING = "direct binding";
 
         public FirmwareLine {
             features = Set.copyOf(features);

@@ -72,6 +72,31 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
         return controls;
     }
 
+    /** The switches that a module's input reads: some state in which operating the switch alone changes it while the module is powered. */
+    public List<PartId> readBy(PartId module, String input) {
+        List<PartId> switches = new ArrayList<>();
+        for (RegionTable table : tables) {
+            Region region = table.region();
+            Region.InputPin[] pins = region.inputPins();
+            for (int i = 0; i < pins.length; i++) {
+                if (region.devices()[pins[i].device()].part().id().equals(module) && pins[i].input().id().equals(input)) {
+                    for (int e = 0; e < region.elements().length; e++) {
+                        if (region.elements()[e].isSwitch() && isRead(table, e, i)) {
+                            switches.add(region.elements()[e].part().id());
+                        }
+                    }
+                }
+            }
+        }
+        return switches;
+    }
+
+    private static boolean isRead(RegionTable table, int element, int input) {
+        int device = table.region().inputPins()[input].device();
+        return table.usablePairs(element).stream().anyMatch(pair -> table.isPowered(pair[0], device) && table.isPowered(pair[1], device)
+                && table.isActive(pair[0], input) != table.isActive(pair[1], input));
+    }
+
     private static boolean changes(RegionTable table, int element, int resistor) {
         for (int[] pair : table.usablePairs(element)) {
             LoadState open = table.loadState(pair[0], resistor);

@@ -79,6 +79,10 @@ public enum FindingCode {
     CONTACTOR_ADVISED(NOTE, "More than any module carries"),
     WISH_NOT_MET(NOTE, "A wish is not met"),
     WISH_REFUSED(HOLD, "A must of this house is not met"),
+    // How a switch feels
+    BEHAVIOUR_UNSUITED(HOLD, "The behaviour does not suit the switch"),
+    SETTING_NOT_OFFERED(HOLD, "The module cannot be set so"),
+    POWER_ON_UNUSUAL(NOTE, "May surprise when the supply comes back"),
     // Radio of the whole house
     NO_ROUTER_IN_REACH(HOLD, "Nothing near passes its messages on"),
     LINK_WEAK(NOTE, "A weak link is expected"),

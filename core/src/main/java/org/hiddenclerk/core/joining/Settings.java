@@ -3,6 +3,7 @@ package org.hiddenclerk.core.joining;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -10,14 +11,18 @@ import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 
 /**
  * What a module is set to, by key: {@code power-on} (off, on, last or as-switch), {@code input-N.behaviour} (a code of
- * {@link InputBehaviour}), {@code input-N.inverted} (yes or no), {@code channel-N.off-after} (seconds, 0 for never).
+ * {@link InputBehaviour}), {@code input-N.inverted} (yes or no), {@code input-N.rest} (open or closed), {@code input-N.press-stops}
+ * (yes or no), {@code input-N.debounce} and {@code input-N.hold} (milliseconds), {@code channel-N.off-after} (seconds, 0 for never),
+ * {@code channel-N.reverse-pause} (milliseconds).
  */
 public final class Settings {
-    private static final Pattern KEY = Pattern.compile("(input|channel)-([1-9])\\.(behaviour|inverted|off-after)");
+    private static final Pattern KEY = Pattern.compile("(?:input-([1-9])\\.(behaviour|inverted|rest|press-stops|debounce|hold)|channel-([1-9])\\.(off-after|reverse-pause))");
     private static final int LONGEST_SECONDS = 86_400;
 
     private Settings() {
@@ -70,6 +75,38 @@ public final class Settings {
         return differences;
     }
 
+    private static Optional<String> oneOf(String what, String value, String first, String second) {
+        return value.equals(first) || value.equals(second) ? Optional.empty() : Optional.of("\"" + what + "\" is " + first + " or " + second + ", not \"" + value + "\".");
+    }
+
+    private static Optional<String> number(String value, int least, int most, String words, String unit) {
+        return value.matches("\\d{1,5}") && Integer.parseInt(value) >= least && Integer.parseInt(value) <= most ? Optional.empty()
+                : Optional.of(words + " " + least + " to " + most + " " + unit + ", not \"" + value + "\".");
+    }
+
+    /** What an input and the channel that it commands are set to for a behaviour; a default function of the firmware is never relied on. */
+    public static Map<String, String> of(int input, int channel, InputBehaviour behaviour, Parameters parameters) {
+        Map<String, String> settings = new LinkedHashMap<>();
+        String at = "input-" + input + ".";
+        settings.put("power-on", parameters.powerOn() == PowerOn.SWITCH ? "as-switch" : parameters.powerOn().name().toLowerCase(Locale.ROOT));
+        settings.put(at + "behaviour", behaviour.name());
+        if (behaviour != InputBehaviour.SUPPLY_BLINK) {
+            settings.put(at + "rest", parameters.rest().name().toLowerCase(Locale.ROOT));
+            settings.put(at + "debounce", String.valueOf(parameters.debounceMs()));
+        }
+        switch (behaviour) {
+            case POSITION_RULES -> settings.put(at + "inverted", parameters.inverted() ? "yes" : "no");
+            case SHORT_LONG -> settings.put(at + "hold", String.valueOf(parameters.holdMs()));
+            case RUN_ON -> {
+                settings.put(at + "press-stops", parameters.pressStops() ? "yes" : "no");
+                settings.put("channel-" + channel + ".off-after", String.valueOf(parameters.runOnMs() / 1000));
+            }
+            case UP_DOWN -> settings.put("channel-" + channel + ".reverse-pause", String.valueOf(parameters.reversePauseMs()));
+            default -> { }
+        }
+        return settings;
+    }
+
     /** Why a module cannot be set so, in words; empty when it can. */
     public static Optional<String> refusal(ModuleModel model, String key, String value) {
         if (key.equals("power-on")) {
@@ -77,18 +114,23 @@ public final class Settings {
                     : Optional.of("When the supply comes back it is off, on, last or as-switch, not \"" + value + "\".");
         }
         Matcher form = KEY.matcher(key);
-        if (!form.matches() || form.group(1).equals("channel") != form.group(3).equals("off-after")) {
+        if (!form.matches()) {
             return Optional.of("No module has a setting called \"" + key + "\".");
         }
-        int number = Integer.parseInt(form.group(2));
-        int count = form.group(1).equals("input") ? model.inputs().size() : model.channels().size();
+        boolean isInput = form.group(1) != null;
+        int number = Integer.parseInt(isInput ? form.group(1) : form.group(3));
+        int count = isInput ? model.inputs().size() : model.channels().size();
         if (number > count) {
-            return Optional.of("The " + model.code() + " has " + count + " " + form.group(1) + "s, not " + number + ".");
+            return Optional.of("The " + model.code() + " has " + count + (isInput ? " inputs" : " channels") + ", not " + number + ".");
         }
-        return switch (form.group(3)) {
-            case "inverted" -> value.equals("yes") || value.equals("no") ? Optional.empty() : Optional.of("Inverted is yes or no, not \"" + value + "\".");
-            case "off-after" -> value.matches("\\d{1,5}") && Integer.parseInt(value) <= LONGEST_SECONDS ? Optional.empty()
-                    : Optional.of("It goes off after 0 to " + LONGEST_SECONDS + " seconds, not \"" + value + "\".");
+        String what = isInput ? form.group(2) : form.group(4);
+        return switch (what) {
+            case "inverted", "press-stops" -> oneOf(what, value, "yes", "no");
+            case "rest" -> oneOf(what, value, "open", "closed");
+            case "debounce" -> number(value, 0, 1_000, "It is debounced for", "ms");
+            case "hold" -> number(value, 1, 10_000, "A press is long from", "ms");
+            case "reverse-pause" -> number(value, 1, 10_000, "It pauses before it turns back for", "ms");
+            case "off-after" -> number(value, 0, LONGEST_SECONDS, "It goes off after", "seconds");
             default -> model.behaviours().stream().anyMatch(can -> can.name().equals(value)) ? Optional.empty()
                     : Optional.of("The " + model.code() + " does not know the behaviour " + value + ".");
         };

@@ -45,20 +45,8 @@ final class Suitability {
                     "Its contact stands apart from its supply; a lamp circuit needs a contact on the live.",
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches its own live")));
         }
-        firmware(model, scheme, findings);
+        FirmwareNeeds.of(scheme).flatMap(feature -> FirmwareNeeds.lackOfLine(model, feature, "this scheme")).ifPresent(findings::add);
         return findings;
-    }
-
-    /** What a scheme asks of the firmware; the newest line is what a module will have. Nothing stated is not held against it. */
-    private static void firmware(ModuleModel model, SchemeCode scheme, List<Finding> findings) {
-        List<DataSheet.FirmwareLine> lines = model.sheet().firmware();
-        if (scheme != SchemeCode.AT_LAMP_BLINK || lines.isEmpty() || lines.get(0).features().contains(DataSheet.FirmwareLine.SUPPLY_BLINK)) {
-            return;
-        }
-        Optional<DataSheet.FirmwareLine> other = lines.stream().filter(line -> line.features().contains(DataSheet.FirmwareLine.SUPPLY_BLINK)).findFirst();
-        findings.add(Finding.of(FindingCode.FIRMWARE_LACKS, model.code(), "Firmware " + lines.get(0).name() + " " + lines.get(0).version() + " does not have \""
-                + DataSheet.FirmwareLine.SUPPLY_BLINK + "\", which this scheme lives on.", Source.MAKER, other.map(line -> new Remedy(Remedy.Kind.FIND_OUT,
-                "install " + line.name() + " " + line.version() + ", which has it")).orElse(new Remedy(Remedy.Kind.OTHER_MODULE, "a module whose firmware has it"))));
     }
 
     private static void unstated(ModuleModel model, List<Finding> findings) {

@@ -1,0 +1,201 @@
+package org.hiddenclerk.app.feel;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.behaviour.Adviser;
+import org.hiddenclerk.core.behaviour.Household;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.electrical.Channel;
+import org.hiddenclerk.core.electrical.Input;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.joining.Settings;
+import org.hiddenclerk.core.matching.FeelCheck;
+import org.hiddenclerk.core.matching.InstalledFirmware;
+import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.WallInput;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps how the switches of a box will act, and tells what that makes of the modules' settings. */
+@Service
+public class Feels {
+    private final FeelRepository rows;
+    private final Boxes boxes;
+    private final Plans plans;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Feels(FeelRepository rows, Boxes boxes, Plans plans, JsonMapper json, Clock clock) {
+        this.rows = rows;
+        this.boxes = boxes;
+        this.plans = plans;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * One input with what is wanted of it.
+     *
+     * @param version   of what is kept; 0 when nothing is yet
+     * @param firstGang of the lead whose switch it reads; 0 when all of them are elsewhere
+     * @param advice    behaviours, best first
+     * @param settings  what is written to the module
+     */
+    record FeltInput(WallInput input, long version, int firstGang, FeelDocument document, InputBehaviour behaviour, List<Adviser.Advice> advice, Map<String, String> settings,
+                     List<Finding> findings) {
+    }
+
+    /** Every input of a box's plan, and the version of the box. */
+    record Felt(long boxVersion, List<FeltInput> inputs) {
+    }
+
+    @Transactional(readOnly = true)
+    public Felt of(UUID box) {
+        Boxes.Found found = boxes.find(box);
+        Map<String, FeelRow> kept = new LinkedHashMap<>();
+        rows.findByBox(box).forEach(row -> kept.put(row.key(), row));
+        Plans.Circumstances circumstances = plans.circumstances(found.job());
+        Map<String, InstalledFirmware> installed = circumstances.installed().getOrDefault(box, Map.of());
+        return new Felt(found.row().version(), WallInput.of(plans.judge(found, circumstances).plan()).stream().map(input -> {
+            Optional<FeelRow> row = Optional.ofNullable(kept.get(input.key()));
+            FeelDocument document = row.map(r -> json.readValue(r.document(), FeelDocument.class)).orElseGet(() -> usual(input));
+            return felt(input, firstGang(found, input), row.map(FeelRow::version).orElse(0L), document, Optional.ofNullable(installed.get(input.fitted().model().code())));
+        }).toList());
+    }
+
+    private static FeelDocument usual(WallInput input) {
+        Parameters usual = Parameters.USUAL.withPowerOn(Adviser.powerOn(input.input().behaviour()).state());
+        FeelDocument document = FeelDocument.USUAL;
+        return new FeelDocument(document.want(), document.remote(), FeelDocument.ParametersEntry.of(usual), List.of());
+    }
+
+    private static FeltInput felt(WallInput input, int firstGang, long version, FeelDocument document, Optional<InstalledFirmware> installed) {
+        InputBehaviour behaviour = input.input().behaviour();
+        Parameters parameters = document.parameters().parameters();
+        Map<String, String> settings = settings(input, behaviour, parameters);
+        return new FeltInput(input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), new Household(document.want(), document.remote()),
+                input.fitted().model().behaviours(), parameters), settings, FeelCheck.of(name(input), input.wall(), input.fitted().model(), behaviour, parameters, settings, installed));
+    }
+
+    private static Map<String, String> settings(WallInput input, InputBehaviour behaviour, Parameters parameters) {
+        return Settings.of(inputNumber(input), channelNumber(input), behaviour, parameters);
+    }
+
+    private static int inputNumber(WallInput input) {
+        return Math.max(1, 1 + input.fitted().model().inputs().stream().map(Input::id).toList().indexOf(input.input().id()));
+    }
+
+    private static int channelNumber(WallInput input) {
+        return input.input().channel().map(id -> Math.max(1, 1 + input.fitted().model().channels().stream().map(Channel::id).toList().indexOf(id))).orElse(inputNumber(input));
+    }
+
+    static String name(WallInput input) {
+        return input.fitted().model().code() + ", input " + input.input().id();
+    }
+
+    private static int firstGang(Boxes.Found found, WallInput input) {
+        return input.gangs().stream().filter(gang -> gang.place().equals(found.run().lead())).mapToInt(gang -> gang.number()).findFirst().orElse(0);
+    }
+
+    /**
+     * Keeps what is wanted of an input; another behaviour changes the plan of the box too.
+     *
+     * @throws Unusable with the pointer of what cannot be, or when somebody changed it meanwhile
+     */
+    @Transactional
+    public void keep(UUID box, String key, long version, long boxVersion, InputBehaviour behaviour, FeelDocument document, String who) {
+        Felt before = of(box);
+        FeltInput input = before.inputs().stream().filter(felt -> felt.input().key().equals(key)).findFirst().orElseThrow(() -> Unusable.notFound("input"));
+        if (input.version() != version) {
+            throw Unusable.conflict("Somebody changed this input meanwhile. Your entry is not saved; look at it again.");
+        }
+        Parameters parameters = parameters(document);
+        Boxes.Found found = boxes.find(box);
+        Assignment owner = owner(found, input);
+        if (behaviour != input.behaviour()) {
+            change(box, boxVersion, found, input, owner, behaviour, who);
+        }
+        FeltInput now = of(box).inputs().stream().filter(felt -> felt.input().key().equals(key)).findFirst().orElseThrow();
+        FeltInput then = felt(now.input(), now.firstGang(), version, document, installed(found, now));
+        FeelRow row = rows.findById(new FeelRow.Of(box, key)).orElseGet(() -> new FeelRow(box, key));
+        row.is(json.writeValueAsString(document), now.firstGang(), inputNumber(now.input()), channelNumber(now.input()), isHeld(then.findings()), who,
+                clock.instant().truncatedTo(ChronoUnit.MICROS));
+        rows.saveAndFlush(row);
+    }
+
+    private Optional<InstalledFirmware> installed(Boxes.Found found, FeltInput input) {
+        return Optional.ofNullable(plans.circumstances(found.job()).installed().getOrDefault(found.row().id(), Map.of()).get(input.input().fitted().model().code()));
+    }
+
+    private static boolean isHeld(List<Finding> findings) {
+        return findings.stream().anyMatch(finding -> finding.severity() != Severity.NOTE);
+    }
+
+    private static Parameters parameters(FeelDocument document) {
+        try {
+            return document.parameters().parameters();
+        } catch (IllegalArgumentException e) {
+            throw Unusable.content("The input cannot be set so", new FieldProblem("/document/parameters", "", e.getMessage()));
+        }
+    }
+
+    /** The module that was picked for the gang; empty gangs and modules that only go along have none. */
+    private Assignment owner(Boxes.Found found, FeltInput input) {
+        return plans.assignments(found.row().id()).stream().filter(a -> a.model().code().equals(input.input().fitted().model().code())
+                && (a.gangs().contains(input.firstGang()) || input.firstGang() == 0)).findFirst()
+                .orElseThrow(() -> Unusable.conflict("This switch is read by a module that goes along with another one; it is set with its plan."));
+    }
+
+    private void change(UUID box, long boxVersion, Boxes.Found found, FeltInput input, Assignment owner, InputBehaviour behaviour, String who) {
+        Adviser.refusal(behaviour, input.input().wall(), owner.model().behaviours()).ifPresent(why -> {
+            throw Unusable.content("The switch cannot act like this", new FieldProblem("/behaviour", behaviour.label(), "another one: " + why));
+        });
+        plans.changeBehaviour(box, boxVersion, input.firstGang(), behaviour, who);
+    }
+
+    /** What the modules of a job are to be set to, by box and number of the pick. Inputs whose gang has no module any more are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Map<Integer, Map<String, String>>> settings(UUID job) {
+        Map<UUID, List<BoxRow.PickPart>> picks = picks(job);
+        Map<UUID, Map<Integer, Map<String, String>>> all = new HashMap<>();
+        rows.findByJob(job).forEach(row -> picks.getOrDefault(row.box(), List.of()).stream().filter(pick -> pick.gang() == row.gang()).findFirst().ifPresent(pick ->
+                all.computeIfAbsent(row.box(), b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.of(row.inputNumber(),
+                        row.channelNumber(), pick.behaviour(), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
+        return all;
+    }
+
+    private Map<UUID, List<BoxRow.PickPart>> picks(UUID job) {
+        return boxes.ofJob(job).stream().collect(Collectors.toMap(BoxRow::id, BoxRow::picks));
+    }
+
+    /** How far each box is, without judging its plan anew; boxes of which nobody said anything are left out. */
+    @Transactional(readOnly = true)
+    public Map<UUID, Stage.Progress> progress(UUID job) {
+        Map<UUID, List<FeelRow>> byBox = rows.findByJob(job).stream().collect(Collectors.groupingBy(FeelRow::box));
+        Map<UUID, List<BoxRow.PickPart>> picks = byBox.isEmpty() ? Map.of() : picks(job);
+        Map<UUID, Stage.Progress> progress = new HashMap<>();
+        byBox.forEach((box, felt) -> {
+            Set<Integer> gangs = picks.get(box).stream().map(BoxRow.PickPart::gang).filter(gang -> gang > 0).collect(Collectors.toSet());
+            Set<Integer> said = felt.stream().filter(row -> !row.isHeld()).map(FeelRow::gang).collect(Collectors.toSet());
+            progress.put(box, said.containsAll(gangs) ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        });
+        return progress;
+    }
+}

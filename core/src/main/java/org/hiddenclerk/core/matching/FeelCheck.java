@@ -1,0 +1,48 @@
+package org.hiddenclerk.core.matching;
+
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.core.behaviour.Adviser;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.behaviour.Wall;
+import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.joining.Settings;
+
+/** Whether an input can be what it is set to: by its switch, by its module, and by what the module runs. */
+public final class FeelCheck {
+    private FeelCheck() {
+    }
+
+    /**
+     * What is found of one input.
+     *
+     * @param subject   its name for people
+     * @param settings  what will be written, by key of {@link Settings}
+     * @param installed what the module runs, once it has joined
+     */
+    public static List<Finding> of(String subject, Wall wall, ModuleModel model, InputBehaviour behaviour, Parameters parameters, Map<String, String> settings,
+                                   Optional<InstalledFirmware> installed) {
+        List<Finding> findings = new ArrayList<>();
+        Adviser.refusal(behaviour, wall, model.behaviours()).ifPresent(why -> findings.add(Finding.of(FindingCode.BEHAVIOUR_UNSUITED, subject, "\"" + behaviour.label()
+                + "\" does not go with this switch: " + why + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose the first of the list"))));
+        FirmwareNeeds.of(behaviour).flatMap(feature -> installed.isPresent() ? FirmwareNeeds.lackOfInstalled(model, installed.get(), feature, "this behaviour")
+                : FirmwareNeeds.lackOfLine(model, feature, "this behaviour")).ifPresent(findings::add);
+        settings.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> findings.add(Finding.of(FindingCode.SETTING_NOT_OFFERED, subject, why,
+                Source.MAKER, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose a value that it takes")))));
+        Adviser.PowerOnAdvice advice = Adviser.powerOn(behaviour);
+        if (parameters.powerOn() != advice.state()) {
+            findings.add(Finding.of(FindingCode.POWER_ON_UNUSUAL, subject, "When the supply comes back it is " + parameters.powerOn().label() + "; usual is "
+                    + advice.state().label() + ": " + advice.reason() + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "set it to \""
+                    + advice.state().label() + "\", or keep it where the household asked for it")));
+        }
+        findings.sort(Finding.ORDER);
+        return findings;
+    }
+}
