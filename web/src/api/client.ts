@@ -190,6 +190,17 @@ export const api = {
     dataOf(client.GET("/api/v1/jobs/{job}/pick-list", { params: { path: { job } } })),
   goodsIn: (job: string, body: Schemas["Arrival"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/goods-in", { params: { path: { job } }, body })),
+  feel: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/feel", box(id))),
+  keepFeel: (id: string, key: string, body: Schemas["FeelChange"]) => {
+    const [module = "", input = ""] = key.split("/");
+    return dataOf(
+      client.PUT("/api/v1/boxes/{box}/feel/{module}/{input}", {
+        params: { path: { box: id, module, input } },
+        body,
+      }),
+    );
+  },
+  behaviour: (body: unknown) => dataOf(client.POST("/api/v1/compute/behaviour", { body: body as never })),
   bench: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/bench", { params: { path: { job } } })),
   takeToBench: (job: string, body: Schemas["Taking"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/bench", { params: { path: { job } }, body })),

@@ -82,6 +82,9 @@ export const pickListOptions = (job: string) =>
 export const benchOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "bench"], queryFn: () => api.bench(job) });
 
+export const feelOptions = (box: string) =>
+  queryOptions({ queryKey: ["box", box, "feel"], queryFn: () => api.feel(box) });
+
 export const joinOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "join"], queryFn: () => api.join(job), refetchInterval: 1500 });
 

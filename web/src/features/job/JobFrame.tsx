@@ -7,6 +7,7 @@ import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
 import { BenchSheet } from "../bench/BenchSheet";
+import { FeelSheet } from "../feel/FeelSheet";
 import { FirmwareSheet } from "../firmware/FirmwareSheet";
 import { JoinSheet } from "../join/JoinSheet";
 import { DaySheet } from "../day/DaySheet";
@@ -169,6 +170,8 @@ function Sheet({ job, box, stage, room }: SheetProps) {
       return <BenchSheet job={job} box={box} />;
     case "join":
       return <JoinSheet job={job} box={box} />;
+    case "feel":
+      return <FeelSheet job={job} box={box} />;
     case "fit":
       return <FitSheet job={job} box={box} />;
     default:

@@ -1,6 +1,7 @@
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef } from "react";
 import {
+  feelOptions,
   matchOptions,
   needsOptions,
   planOptions,
@@ -42,6 +43,9 @@ export function fetchSheet(queries: QueryClient, box: string, stage: string) {
       break;
     case "draw":
       queries.prefetchQuery(planOptions(box));
+      break;
+    case "feel":
+      queries.prefetchQuery(feelOptions(box));
       break;
     case "fit":
       queries.prefetchQuery(runSheetOptions(box));

@@ -10,8 +10,8 @@ export const STAGES: { code: StageCode; key: string; word: string; path: string;
   { code: "DRAW", key: "4", word: "Draw", path: "draw", built: true },
   { code: "BENCH", key: "5", word: "Bench", path: "bench", built: true },
   { code: "FIT", key: "6", word: "Fit", path: "fit", built: true },
-  { code: "JOIN", key: "7", word: "Join", path: "join", built: false },
-  { code: "FEEL", key: "8", word: "Feel", path: "feel", built: false },
+  { code: "JOIN", key: "7", word: "Join", path: "join", built: true },
+  { code: "FEEL", key: "8", word: "Feel", path: "feel", built: true },
   { code: "RULES", key: "9", word: "Rules", path: "rules", built: false },
   { code: "HAND_OVER", key: "0", word: "Hand over", path: "hand-over", built: false },
 ];
