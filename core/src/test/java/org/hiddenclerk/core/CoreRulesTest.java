@@ -15,7 +15,8 @@ class CoreRulesTest {
 
     @ArchTest
     static final ArchRule coreKnowsOnlyTheJdkAndItsSolver = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("org.hiddenclerk.core..", "java..", "javax.crypto..", "org.jspecify.annotations..", "com.google.ortools..");
+            .resideInAnyPackage("org.hiddenclerk.core..", "java..", "javax.crypto..", "org.jspecify.annotations..", "com.google.ortools..", "org.shredzone.commons.suncalc..",
+                    "org.dmfs.rfc5545..");
 
     @ArchTest
     static final ArchRule electricalUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "electrical..")
@@ -37,6 +38,14 @@ class CoreRulesTest {
     @ArchTest
     static final ArchRule onlyChoosingAndSchedulingKnowTheSolver = noClasses().that().resideOutsideOfPackages(CORE + "matching.allocation..", CORE + "day..")
             .should().dependOnClassesThat().resideInAPackage("com.google.ortools..");
+
+    @ArchTest
+    static final ArchRule onlySchedulesKnowSunAndCalendar = noClasses().that().resideOutsideOfPackage(CORE + "schedule..")
+            .should().dependOnClassesThat().resideInAnyPackage("org.shredzone..", "org.dmfs..");
+
+    @ArchTest
+    static final ArchRule behavioursAndRulesKnowNoWiring = noClasses().that().resideInAnyPackage(CORE + "behaviour..", CORE + "rules..", CORE + "schedule..")
+            .should().dependOnClassesThat().resideInAnyPackage(CORE + "electrical..", CORE + "job..", CORE + "wiring..", CORE + "matching..", CORE + "fitting..");
 
     @ArchTest
     static final ArchRule conductorsUseNoLaterStage = noClasses().that().resideInAPackage(CORE + "conductors..")
