@@ -83,6 +83,17 @@ public enum FindingCode {
     BEHAVIOUR_UNSUITED(HOLD, "The behaviour does not suit the switch"),
     SETTING_NOT_OFFERED(HOLD, "The module cannot be set so"),
     POWER_ON_UNUSUAL(NOTE, "May surprise when the supply comes back"),
+    // Links and rules
+    RULES_CHASE(HOLD, "Rules set each other going without end"),
+    TOGGLES_AT_BOTH_ENDS(HOLD, "Each changes the other over"),
+    COMMANDS_CONFLICT(HOLD, "Opposite commands at one moment"),
+    RULE_FIGHTS_SWITCH(HOLD, "A rule undoes what a hand did"),
+    TRIGGER_NEVER(HOLD, "A rule that never acts"),
+    MISSING_FROM_ALL_OFF(HOLD, "\"All off\" leaves a light on"),
+    NEEDS_INTERNET(NOTE, "Needs the internet where the hub would do"),
+    NEEDS_HUB(NOTE, "Needs the hub where a direct way exists"),
+    TAKEN_FOR_A_HAND(HOLD, "What the hub does is taken for a hand"),
+    WEARS_MEMORY(HOLD, "Rewrites stored settings again and again"),
     // Radio of the whole house
     NO_ROUTER_IN_REACH(HOLD, "Nothing near passes its messages on"),
     LINK_WEAK(NOTE, "A weak link is expected"),

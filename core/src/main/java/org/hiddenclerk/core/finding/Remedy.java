@@ -21,7 +21,8 @@ public record Remedy(Kind kind, String text) {
         FIND_OUT,
         CHANGE_BEHAVIOUR,
         USE_CONTACTOR,
-        ADD_ROUTER
+        ADD_ROUTER,
+        CHANGE_RULE
     }
 
     public static Remedy rewire(String text) {

@@ -1,0 +1,95 @@
+package org.hiddenclerk.core.rules;
+
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.Protocol;
+
+/**
+ * A device as rules know it: a module, a remote control, a sensor.
+ *
+ * @param circuit that feeds it; empty for what runs on a battery
+ * @param direct  ways in which it can command others without a hub
+ */
+public record Device(String id, String name, String room, Protocol protocol, Optional<String> circuit, Set<Link.Way> direct, List<Output> outputs, List<Control> controls,
+                     List<Sensor> sensors) {
+    public Device {
+        direct = Set.copyOf(direct);
+        outputs = List.copyOf(outputs);
+        controls = List.copyOf(controls);
+        sensors = List.copyOf(sensors);
+    }
+
+    /** What hangs on an output. */
+    public enum Drives {
+        LIGHT, FAN, HEATER, SOCKET, BLIND, GATE, OTHER;
+
+        public String label() {
+            return name().toLowerCase(Locale.ROOT);
+        }
+    }
+
+    /**
+     * Something that can be switched.
+     *
+     * @param id       unique in the house
+     * @param drives   what hangs on it
+     * @param declared what the hub takes it for; a relay is no lamp to a hub until it is told so
+     */
+    public record Output(String id, String name, Drives drives, Drives declared, boolean dims) {
+        Output declaredAs(Drives other) {
+            return new Output(id, name, drives, other, dims);
+        }
+    }
+
+    /** What a hand works. */
+    public enum Kind { ROCKER, PUSH, REMOTE_BUTTON }
+
+    /** What a hand does. */
+    public enum Gesture {
+        FLIP("is flipped"), PRESS("is pressed"), SHORT("is pressed shortly"), LONG("is held"), DOUBLE("is pressed twice");
+
+        private final String words;
+
+        Gesture(String words) {
+            this.words = words;
+        }
+
+        public String words() {
+            return words;
+        }
+    }
+
+    /**
+     * A switch at the wall, or a button of a remote control.
+     *
+     * @param id     unique in the house
+     * @param output that it commands by its own wires; empty for one that only reports
+     */
+    public record Control(String id, String name, Kind kind, InputBehaviour behaviour, Optional<String> output) {
+        /** What it can tell of. */
+        public Set<Gesture> gestures() {
+            if (kind == Kind.REMOTE_BUTTON) {
+                return Set.of(Gesture.SHORT, Gesture.LONG, Gesture.DOUBLE);
+            }
+            return switch (behaviour) {
+                case SHORT_LONG -> Set.of(Gesture.SHORT, Gesture.LONG);
+                case PRESS_CHANGES, RUN_ON -> Set.of(Gesture.PRESS);
+                case EVERY_FLIP, POSITION_RULES, REPORT_ONLY, UP_DOWN, SUPPLY_BLINK -> kind == Kind.PUSH ? Set.of(Gesture.PRESS, Gesture.FLIP) : Set.of(Gesture.FLIP);
+            };
+        }
+    }
+
+    /** What a sensor senses. */
+    public enum Senses { DOOR, MOTION, BRIGHTNESS, TEMPERATURE, HUMIDITY }
+
+    /** @param id unique in the house */
+    public record Sensor(String id, String name, Senses senses) {
+    }
+
+    Device withOutput(Output changed) {
+        return new Device(id, name, room, protocol, circuit, direct, outputs.stream().map(o -> o.id().equals(changed.id()) ? changed : o).toList(), controls, sensors);
+    }
+}

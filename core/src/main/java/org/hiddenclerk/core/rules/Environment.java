@@ -1,0 +1,128 @@
+package org.hiddenclerk.core.rules;
+
+import java.time.LocalTime;
+import java.util.BitSet;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.core.schedule.Schedule;
+
+/** What is known of the world around the rules in one course of events: only what guards and triggers ask of it. */
+final class Environment {
+    private static final int DAY_MINUTES = 1440;
+
+    private final BitSet minutes;
+    private final Map<String, Boolean> facts;
+    private final Map<String, int[]> figures;
+
+    private Environment(BitSet minutes, Map<String, Boolean> facts, Map<String, int[]> figures) {
+        this.minutes = minutes;
+        this.facts = facts;
+        this.figures = figures;
+    }
+
+    static Environment unknown() {
+        BitSet all = new BitSet(DAY_MINUTES);
+        all.set(0, DAY_MINUTES);
+        return new Environment(all, new HashMap<>(), new HashMap<>());
+    }
+
+    private Environment copy() {
+        Map<String, int[]> copied = new HashMap<>();
+        figures.forEach((sensor, range) -> copied.put(sensor, range.clone()));
+        return new Environment((BitSet) minutes.clone(), new HashMap<>(facts), copied);
+    }
+
+    /** The world in which these hold too; empty when it contradicts what is known. Outputs are not of its concern. */
+    Optional<Environment> with(List<Guard> guards) {
+        Environment next = copy();
+        for (Guard guard : guards) {
+            if (!next.take(guard)) {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(next);
+    }
+
+    /** The world in which a trigger happens. */
+    Environment in(Trigger trigger) {
+        Environment next = copy();
+        if (trigger instanceof Trigger.Sensed sensed) {
+            next.forget(sensed.sensor());
+            next.take(new Guard.SensorSays(sensed.sensor(), sensed.reading(), sensed.figure()));
+        } else if (trigger instanceof Trigger.Household household) {
+            next.facts.put("home", household.comes());
+        } else if (trigger instanceof Trigger.Due due) {
+            next.due(due.schedule());
+        }
+        return next;
+    }
+
+    private void forget(String sensor) {
+        facts.remove(sensor);
+        figures.remove(sensor);
+    }
+
+    private void due(Schedule schedule) {
+        if (schedule instanceof Schedule.Daily daily) {
+            only(daily.at());
+        } else if (schedule instanceof Schedule.Recurring recurring) {
+            only(recurring.first().toLocalTime());
+        } else if (schedule instanceof Schedule.BySun sun && sun.offsetMinutes() != 0) {
+            facts.put("dark", sun.event() == Schedule.SunEvent.SUNSET == sun.offsetMinutes() > 0);
+        }
+    }
+
+    private void only(LocalTime at) {
+        minutes.clear();
+        minutes.set(at.toSecondOfDay() / 60);
+    }
+
+    private boolean take(Guard guard) {
+        if (guard instanceof Guard.TimeBetween between) {
+            minutes.and(span(between));
+            return !minutes.isEmpty();
+        } else if (guard instanceof Guard.Dark dark) {
+            return is("dark", dark.dark());
+        } else if (guard instanceof Guard.SomebodyHome home) {
+            return is("home", home.home());
+        } else if (guard instanceof Guard.SensorSays says) {
+            return says(says);
+        }
+        return true;
+    }
+
+    /** A span of no length is none. */
+    private static BitSet span(Guard.TimeBetween between) {
+        BitSet span = new BitSet(DAY_MINUTES);
+        int from = between.from().toSecondOfDay() / 60;
+        int to = between.to().toSecondOfDay() / 60;
+        if (from <= to) {
+            span.set(from, to);
+        } else {
+            span.set(from, DAY_MINUTES);
+            span.set(0, to);
+        }
+        return span;
+    }
+
+    private boolean is(String fact, boolean value) {
+        return facts.merge(fact, value, (known, now) -> known) == value;
+    }
+
+    private boolean says(Guard.SensorSays says) {
+        boolean first = says.reading().ordinal() % 2 == 0;
+        if (says.reading().senses() == Device.Senses.DOOR || says.reading().senses() == Device.Senses.MOTION) {
+            return is(says.sensor(), first);
+        }
+        int[] range = figures.computeIfAbsent(says.sensor(), sensor -> new int[] {Integer.MIN_VALUE, Integer.MAX_VALUE});
+        if (first) {
+            range[0] = Math.max(range[0], says.figure());
+        } else {
+            range[1] = Math.min(range[1], says.figure());
+        }
+        // Above the one and below the other: there must be something between.
+        return (long) range[1] - range[0] > 1;
+    }
+}

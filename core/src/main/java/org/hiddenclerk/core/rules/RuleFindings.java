@@ -1,0 +1,76 @@
+package org.hiddenclerk.core.rules;
+
+import java.util.List;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Source;
+
+/** The words of what is found of rules; every rule is common practice, no source, what happens is computed. */
+final class RuleFindings {
+    private RuleFindings() {
+    }
+
+    static RuleFinding circle(List<Rule> rules, List<RuleFinding.StoryStep> story) {
+        boolean toggles = rules.size() == 2 && rules.stream().allMatch(rule -> rule.deeds().stream().anyMatch(deed -> deed.action() instanceof Action.Turn turn
+                && turn.command() == Action.Command.TOGGLE));
+        String names = rules.stream().map(rule -> "\"" + rule.name() + "\"").collect(Collectors.joining(", "));
+        return finding(toggles ? FindingCode.TOGGLES_AT_BOTH_ENDS : FindingCode.RULES_CHASE, rules.get(0).name(), toggles ? names + " change each other over: what the one does sets the other going."
+                : names + (rules.size() == 1 ? " sets itself going again" : " set each other going") + ", without end.", story, rules, Remedy.Kind.CHANGE_RULE,
+                "let them react to hands only, or make it one link", circleFixes(rules));
+    }
+
+    /** Rules that listen to what others do can be told not to; those that do not need another one to end it. */
+    private static List<Fix> circleFixes(List<Rule> rules) {
+        List<String> deaf = rules.stream().filter(rule -> rule.triggers().stream().anyMatch(t -> t instanceof Trigger.Changes c && !c.byHandOnly())).map(Rule::id).toList();
+        return deaf.isEmpty() ? List.of(new Fix(Fix.Kind.SWITCH_OFF, rules.get(0).id())) : List.of(new Fix(Fix.Kind.BY_HAND_ONLY, deaf));
+    }
+
+    static RuleFinding conflict(String output, Rule one, Rule other, List<RuleFinding.StoryStep> story) {
+        return finding(FindingCode.COMMANDS_CONFLICT, output, "\"" + one.name() + "\" and \"" + other.name() + "\" tell " + output + " opposite things within "
+                + CourseFaults.WINDOW_MS / 1000 + " s: which one stays is chance.", story, List.of(one, other), Remedy.Kind.CHANGE_RULE,
+                "let one of them leave it out, or act at another moment", List.of(new Fix(Fix.Kind.SWITCH_OFF, other.id())));
+    }
+
+    static RuleFinding fight(String output, Rule rule, List<RuleFinding.StoryStep> story) {
+        return finding(FindingCode.RULE_FIGHTS_SWITCH, output, "A hand changes " + output + ", and \"" + rule.name() + "\" takes it back at once.", story, List.of(rule),
+                Remedy.Kind.CHANGE_RULE, "leave out what a hand did, or wait for minutes", List.of(new Fix(Fix.Kind.SWITCH_OFF, rule.id())));
+    }
+
+    static RuleFinding mistaken(Rule rule, Rule other, List<RuleFinding.StoryStep> story) {
+        return finding(FindingCode.TAKEN_FOR_A_HAND, rule.name(), "\"" + rule.name() + "\" takes what \"" + other.name() + "\" does for a hand on the switch, and changes over.", story,
+                List.of(rule, other), Remedy.Kind.CHANGE_RULE, "react to hands only", List.of(new Fix(Fix.Kind.BY_HAND_ONLY, rule.id())));
+    }
+
+    static RuleFinding dead(Rule rule, String trigger, String why) {
+        return finding(FindingCode.TRIGGER_NEVER, rule.name(), "\"" + rule.name() + "\" never acts by this: " + trigger + "; " + why + ".", List.of(), List.of(rule),
+                Remedy.Kind.CHANGE_RULE, "choose another trigger, or take the guard out", List.of(new Fix(Fix.Kind.SWITCH_OFF, rule.id())));
+    }
+
+    static RuleFinding missing(Rule rule, Device.Output output) {
+        return finding(FindingCode.MISSING_FROM_ALL_OFF, output.name(), "\"" + rule.name() + "\" leaves " + output.name() + " on: to the hub it is a " + output.declared().label()
+                + " and no light.", List.of(), List.of(rule), Remedy.Kind.CHANGE_RULE, "mark it as a light", List.of(new Fix(Fix.Kind.DECLARE_AS_LIGHT, output.id())));
+    }
+
+    static RuleFinding needsInternet(Rule rule, int devices) {
+        return finding(FindingCode.NEEDS_INTERNET, rule.name(), "\"" + rule.name() + "\" runs in a cloud: without the internet nothing of it works. All of its " + devices
+                + " devices are in the house.", List.of(), List.of(rule), Remedy.Kind.CHANGE_RULE, "the hub can do it within the house", List.of(new Fix(Fix.Kind.RUN_ON_HUB,
+                rule.id())));
+    }
+
+    static RuleFinding needsHub(Rule rule, Link link) {
+        return finding(FindingCode.NEEDS_HUB, rule.name(), "\"" + rule.name() + "\" needs the hub, and the two devices can do it " + link.way().words() + (link.throughGroup()
+                ? ", through a group" : "") + ".", List.of(), List.of(rule), Remedy.Kind.CHANGE_RULE, "make it a direct link", List.of(new Fix(Fix.Kind.MAKE_DIRECT, rule.id())));
+    }
+
+    static RuleFinding wear(Rule rule) {
+        return finding(FindingCode.WEARS_MEMORY, rule.name(), "\"" + rule.name() + "\" rewrites a stored setting each time: the memory that it is kept in wears.", List.of(),
+                List.of(rule), Remedy.Kind.CHANGE_RULE, "keep what changes in the hub, and switch instead of setting", List.of(new Fix(Fix.Kind.SWITCH_OFF, rule.id())));
+    }
+
+    private static RuleFinding finding(FindingCode code, String subject, String reason, List<RuleFinding.StoryStep> story, List<Rule> rules, Remedy.Kind kind, String remedy,
+                                       List<Fix> fixes) {
+        return new RuleFinding(Finding.of(code, subject, reason, Source.COMPUTED, new Remedy(kind, remedy)), story, rules.stream().map(Rule::id).toList(), fixes);
+    }
+}

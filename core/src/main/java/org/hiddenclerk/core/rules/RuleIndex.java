@@ -1,0 +1,64 @@
+package org.hiddenclerk.core.rules;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+
+/** Who listens to what, so that a course of events costs what happens in it and not what the house is. */
+final class RuleIndex {
+    private final RuledHouse house;
+    private final Map<String, Integer> outputs = new HashMap<>();
+    private final Map<String, List<Listener>> changes = new HashMap<>();
+    private final Map<String, List<Listener>> used = new HashMap<>();
+    private final Map<Trigger, List<Listener>> others = new HashMap<>();
+    private final Map<String, List<Link>> links = new HashMap<>();
+
+    RuleIndex(RuledHouse house) {
+        this.house = house;
+        house.outputs().keySet().forEach(output -> outputs.put(output, outputs.size()));
+        house.links().forEach(link -> links.computeIfAbsent(link.control(), c -> new ArrayList<>()).add(link));
+        house.rules().stream().filter(Rule::enabled).forEach(rule -> rule.triggers().forEach(trigger -> {
+            Listener listener = new Listener(rule, trigger);
+            if (trigger instanceof Trigger.Changes change) {
+                changes.computeIfAbsent(change.output(), o -> new ArrayList<>()).add(listener);
+            } else if (trigger instanceof Trigger.Used use) {
+                used.computeIfAbsent(use.control(), c -> new ArrayList<>()).add(listener);
+            } else {
+                others.computeIfAbsent(trigger, t -> new ArrayList<>()).add(listener);
+            }
+        }));
+    }
+
+    /** A rule by one of its triggers. */
+    record Listener(Rule rule, Trigger trigger) {
+    }
+
+    RuledHouse house() {
+        return house;
+    }
+
+    int outputs() {
+        return outputs.size();
+    }
+
+    int of(String output) {
+        return outputs.get(output);
+    }
+
+    List<Listener> changesOf(String output) {
+        return changes.getOrDefault(output, List.of());
+    }
+
+    List<Listener> usedBy(String control) {
+        return used.getOrDefault(control, List.of());
+    }
+
+    List<Listener> listenersTo(Trigger trigger) {
+        return others.getOrDefault(trigger, List.of());
+    }
+
+    List<Link> linksOf(String control) {
+        return links.getOrDefault(control, List.of());
+    }
+}

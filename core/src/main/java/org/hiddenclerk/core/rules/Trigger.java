@@ -1,0 +1,72 @@
+package org.hiddenclerk.core.rules;
+
+import org.hiddenclerk.core.schedule.Schedule;
+
+/** What sets a rule going. */
+public sealed interface Trigger {
+    /** Which change of an output. */
+    enum To { ON, OFF, ANY }
+
+    /**
+     * An output changes.
+     *
+     * @param byHandOnly whether changes that the hub or another rule makes are left out
+     */
+    record Changes(String output, To to, boolean byHandOnly) implements Trigger {
+    }
+
+    /** A hand works a control. */
+    record Used(String control, Device.Gesture gesture) implements Trigger {
+    }
+
+    /** @param figure minutes of stillness, or the value that is passed; 0 where none is needed */
+    record Sensed(String sensor, Reading reading, int figure) implements Trigger {
+    }
+
+    record Due(Schedule schedule) implements Trigger {
+    }
+
+    /** Somebody comes home, or the last one leaves. */
+    record Household(boolean comes) implements Trigger {
+    }
+
+    /** What a sensor says. */
+    enum Reading {
+        OPENS(Device.Senses.DOOR, "opens"), CLOSES(Device.Senses.DOOR, "closes"),
+        MOVES(Device.Senses.MOTION, "sees somebody move"), STILL(Device.Senses.MOTION, "has seen nobody for"),
+        BRIGHTER(Device.Senses.BRIGHTNESS, "is above"), DARKER(Device.Senses.BRIGHTNESS, "is below"),
+        WARMER(Device.Senses.TEMPERATURE, "is above"), COLDER(Device.Senses.TEMPERATURE, "is below"),
+        DAMPER(Device.Senses.HUMIDITY, "is above"), DRIER(Device.Senses.HUMIDITY, "is below");
+
+        private final Device.Senses senses;
+        private final String words;
+
+        Reading(Device.Senses senses, String words) {
+            this.senses = senses;
+            this.words = words;
+        }
+
+        public Device.Senses senses() {
+            return senses;
+        }
+
+        public String words() {
+            return words;
+        }
+
+        /** Unit of its figure; empty where it has none. */
+        public String unit() {
+            return switch (this) {
+                case OPENS, CLOSES, MOVES -> "";
+                case STILL -> "min";
+                case BRIGHTER, DARKER -> "lx";
+                case WARMER, COLDER -> "°C";
+                case DAMPER, DRIER -> "%";
+            };
+        }
+
+        Reading opposite() {
+            return values()[ordinal() % 2 == 0 ? ordinal() + 1 : ordinal() - 1];
+        }
+    }
+}
