@@ -7,6 +7,7 @@ java -cp "$classpath" org.openjdk.jmh.Main -prof gc "$@"
 java -cp "$classpath" org.hiddenclerk.bench.BesideSimulator
 java -Xmx512m -cp "$classpath" org.hiddenclerk.bench.WholeHouse
 java -Xmx256m -cp "$classpath" org.hiddenclerk.bench.JoinHouse
+java -Xmx256m -cp "$classpath" org.hiddenclerk.bench.RulesBench
 ./clerk demo
 port=$(cat .run/app.port)
 token=$(./clerk token bench 2>.run/token.id)

@@ -3,13 +3,21 @@ package org.hiddenclerk.app.compute;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
+import jakarta.validation.constraints.DecimalMax;
+import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
 import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
+import java.time.DateTimeException;
+import java.time.LocalDate;
+import java.time.OffsetDateTime;
+import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.util.List;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.rules.RuleCheck;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Machine;
 import org.hiddenclerk.core.conductors.Traced;
@@ -22,6 +30,8 @@ import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.electrical.WiringRules;
 import org.hiddenclerk.core.radio.ChannelPlan;
+import org.hiddenclerk.core.schedule.SunDay;
+import org.hiddenclerk.core.schedule.Whereabouts;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -37,6 +47,7 @@ class ComputeController {
     private final FormatSchema wiringSchema = new FormatSchema("wiring");
     private final FormatSchema traceSchema = new FormatSchema("trace");
     private final FormatSchema behaviourSchema = new FormatSchema("behaviour");
+    private final FormatSchema rulesSchema = new FormatSchema("rules");
 
     @PostMapping("/wiring-check")
     @Operation(operationId = "wiringCheck", summary = "Judge a wiring in every switching state",
@@ -74,6 +85,46 @@ class ComputeController {
         refuse(reader.problems());
         Machine machine = reader.machine();
         return BehaviourAnswer.of(machine, machine.run(reader.start(), reader.events(), reader.untilMs()));
+    }
+
+    @PostMapping("/rules-check")
+    @Operation(operationId = "rulesCheck", summary = "Find faults of links and rules by letting everything happen, and tell what works when something is down",
+            description = "The request is described by docs/formats/rules.schema.json.")
+    RuleCheck.Answer rulesCheck(@RequestBody JsonNode document) {
+        refuse(rulesSchema.problemsOf(document));
+        RuleCheck check;
+        try {
+            check = RuleCheck.read(document);
+        } catch (IllegalArgumentException e) {
+            throw Unusable.content(UNUSABLE, List.of(new FieldProblem("", "", String.valueOf(e.getMessage()))));
+        }
+        refuse(check.problems());
+        return check.answer();
+    }
+
+    /** A place and days that follow each other. */
+    record SunQuestion(@DecimalMin("-90") @DecimalMax("90") double latitude, @DecimalMin("-180") @DecimalMax("180") double longitude, @NotNull @Size(max = 60) String zone,
+                       @NotNull LocalDate from, @Min(1) @Max(400) int days) {
+    }
+
+    /** The sun of one day; rise and set are left out where it stays up or down. */
+    record SunDayView(LocalDate date, @MayBeAbsent OffsetDateTime rise, OffsetDateTime noon, @MayBeAbsent OffsetDateTime set, boolean up) {
+    }
+
+    @PostMapping("/sun")
+    @Operation(operationId = "sun", summary = "Sunrise, noon and sunset of days at a place, by its clocks")
+    List<SunDayView> sun(@Valid @RequestBody SunQuestion question) {
+        Whereabouts where;
+        try {
+            where = new Whereabouts(question.latitude(), question.longitude(), ZoneId.of(question.zone()));
+        } catch (DateTimeException e) {
+            throw Unusable.content(UNUSABLE, new FieldProblem("/zone", question.zone(), "a zone of the time zone database, like Europe/Vienna"));
+        }
+        return question.from().datesUntil(question.from().plusDays(question.days())).map(date -> {
+            SunDay day = SunDay.of(where, date);
+            return new SunDayView(date, day.rise().map(ZonedDateTime::toOffsetDateTime).orElse(null), day.noon().toOffsetDateTime(), day.set().map(ZonedDateTime::toOffsetDateTime)
+                    .orElse(null), day.isUp());
+        }).toList();
     }
 
     /** A code to be checked. */

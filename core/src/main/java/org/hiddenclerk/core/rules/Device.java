@@ -26,8 +26,9 @@ public record Device(String id, String name, String room, Protocol protocol, Opt
     public enum Drives {
         LIGHT, FAN, HEATER, SOCKET, BLIND, GATE, OTHER;
 
+        /** What a hub calls it: what it does not know for anything else is a relay. */
         public String label() {
-            return name().toLowerCase(Locale.ROOT);
+            return this == OTHER ? "relay" : name().toLowerCase(Locale.ROOT);
         }
     }
 

@@ -22,7 +22,7 @@ public record Fix(Kind kind, List<String> subjects) {
 
     /** What can be done at a press. */
     public enum Kind {
-        DECLARE_AS_LIGHT("mark it as a light and add it"), BY_HAND_ONLY("react to hands only"), RUN_ON_HUB("move it to the hub"), MAKE_DIRECT("make it a direct link"),
+        DECLARE_AS_LIGHT("mark and add"), BY_HAND_ONLY("react to hands only"), RUN_ON_HUB("move it to the hub"), MAKE_DIRECT("make it a direct link"),
         SWITCH_OFF("switch this rule off");
 
         private final String words;

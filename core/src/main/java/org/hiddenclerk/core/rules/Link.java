@@ -43,7 +43,7 @@ public record Link(String id, String control, String output, Way way, Effect eff
         }
     }
 
-    Link by(Way other) {
+    public Link by(Way other) {
         return new Link(id, control, output, other, effect, throughGroup);
     }
 }

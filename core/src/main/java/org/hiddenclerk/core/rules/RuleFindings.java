@@ -48,9 +48,13 @@ final class RuleFindings {
                 Remedy.Kind.CHANGE_RULE, "choose another trigger, or take the guard out", List.of(new Fix(Fix.Kind.SWITCH_OFF, rule.id())));
     }
 
-    static RuleFinding missing(Rule rule, Device.Output output) {
-        return finding(FindingCode.MISSING_FROM_ALL_OFF, output.name(), "\"" + rule.name() + "\" leaves " + output.name() + " on: to the hub it is a " + output.declared().label()
-                + " and no light.", List.of(), List.of(rule), Remedy.Kind.CHANGE_RULE, "mark it as a light", List.of(new Fix(Fix.Kind.DECLARE_AS_LIGHT, output.id())));
+    static RuleFinding missing(Rule rule, List<Device.Output> outputs) {
+        String names = outputs.stream().map(Device.Output::name).collect(Collectors.joining(", "));
+        String taken = outputs.size() == 1 ? "to the hub it is a " + outputs.get(0).declared().label() + " and no light" : "to the hub they are "
+                + outputs.stream().map(output -> output.declared().label() + "s").distinct().collect(Collectors.joining(", ")) + " and no lights";
+        return finding(FindingCode.MISSING_FROM_ALL_OFF, rule.name(), "\"" + rule.name() + "\" leaves " + names + " on: " + taken + ".", List.of(), List.of(rule),
+                Remedy.Kind.CHANGE_RULE, outputs.size() == 1 ? "mark it as a light" : "mark them as lights", List.of(new Fix(Fix.Kind.DECLARE_AS_LIGHT, outputs.stream()
+                .map(Device.Output::id).toList())));
     }
 
     static RuleFinding needsInternet(Rule rule, int devices) {

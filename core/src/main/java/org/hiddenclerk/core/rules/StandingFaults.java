@@ -26,9 +26,11 @@ final class StandingFaults {
         Set<String> excepted = rule.deeds().stream().map(Rule.Deed::action).filter(Action.AllOff.class::isInstance).flatMap(action -> ((Action.AllOff) action).except().stream())
                 .collect(Collectors.toSet());
         if (rule.deeds().stream().anyMatch(deed -> deed.action() instanceof Action.AllOff)) {
-            house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT && output.declared() != Device.Drives.LIGHT
-                    && !excepted.contains(output.id()) && rule.deeds().stream().noneMatch(deed -> isOff(deed.action(), output.id()))).forEach(output ->
-                    found.add(RuleFindings.missing(rule, output)));
+            List<Device.Output> missing = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT && output.declared() != Device.Drives.LIGHT
+                    && !excepted.contains(output.id()) && rule.deeds().stream().noneMatch(deed -> isOff(deed.action(), output.id()))).toList();
+            if (!missing.isEmpty()) {
+                found.add(RuleFindings.missing(rule, missing));
+            }
         }
     }
 

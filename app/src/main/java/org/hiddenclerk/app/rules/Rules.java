@@ -1,0 +1,211 @@
+package org.hiddenclerk.app.rules;
+
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.function.UnaryOperator;
+import java.util.stream.Stream;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.Fix;
+import org.hiddenclerk.core.rules.Link;
+import org.hiddenclerk.core.rules.Recipe;
+import org.hiddenclerk.core.rules.Rule;
+import org.hiddenclerk.core.rules.RuledHouse;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonPointer;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Keeps links and rules of a house. */
+@Service
+class Rules {
+    private static final int MOST = 500;
+
+    private final RulesRepository rows;
+    private final HouseDevices devices;
+    private final Houses houses;
+    private final Clock clock;
+
+    Rules(RulesRepository rows, HouseDevices devices, Houses houses, Clock clock) {
+        this.rows = rows;
+        this.devices = devices;
+        this.houses = houses;
+        this.clock = clock;
+    }
+
+    /** What is kept, with the house that it is about. What names a device that is no longer planned is left out and told. */
+    record Kept(long version, RulesDocument document, RuledHouse house, List<String> lost) {
+    }
+
+    @Transactional(readOnly = true)
+    public Kept of(UUID job) {
+        houses.job(job);
+        Optional<RulesRow> row = rows.findById(job);
+        RulesDocument document = row.map(r -> RuleJson.MAPPER.readValue(r.document(), RulesDocument.class)).orElse(RulesDocument.EMPTY);
+        RuledHouse bare = new RuledHouse(all(job, document), List.of(), List.of());
+        List<String> lost = new ArrayList<>();
+        List<Rule> rules = document.rules().stream().filter(rule -> keep(bare.withRules(List.of(rule)), "\"" + rule.name() + "\"", lost)).toList();
+        List<Link> links = document.links().stream().filter(link -> keep(new RuledHouse(bare.devices(), List.of(link), List.of()), "a link", lost)).toList();
+        return new Kept(row.map(RulesRow::version).orElse(0L), document, new RuledHouse(bare.devices(), links, rules), lost);
+    }
+
+    private static boolean keep(RuledHouse with, String what, List<String> lost) {
+        List<RuledHouse.Problem> problems = with.problems();
+        if (!problems.isEmpty()) {
+            lost.add(what + " names something that is no longer planned");
+        }
+        return problems.isEmpty();
+    }
+
+    private List<Device> all(UUID job, RulesDocument document) {
+        return Stream.concat(devices.of(job).stream().map(device -> declared(device, document)), document.things().stream()).toList();
+    }
+
+    private static Device declared(Device device, RulesDocument document) {
+        return new Device(device.id(), device.name(), device.room(), device.protocol(), device.circuit(), device.direct(), device.outputs().stream().map(output ->
+                document.declared().containsKey(output.id()) ? new Device.Output(output.id(), output.name(), output.drives(), document.declared().get(output.id()), output.dims())
+                        : output).toList(), device.controls(), device.sensors());
+    }
+
+    /** Drafts the rules of a recipe on the first suitable devices. */
+    @Transactional
+    public void add(UUID job, long version, Recipe recipe, String who) {
+        Kept now = of(job);
+        List<Rule> drafted = recipe.draft(now.house(), "r" + UUID.randomUUID().toString().substring(0, 8)).orElseThrow(() -> Unusable.conflict("This house lacks what the recipe takes: "
+                + recipe.needs() + "."));
+        change(job, version, who, document -> document.withRules(Stream.concat(document.rules().stream(), drafted.stream()).toList()));
+    }
+
+    /** Fills a slot of a sentence otherwise. */
+    @Transactional
+    public void fill(UUID job, long version, String rule, String pointer, JsonNode value, String who) {
+        Rule old = rule(job, rule);
+        ObjectNode json = RuleJson.MAPPER.valueToTree(old).asObject();
+        JsonPointer at = pointer(pointer);
+        JsonNode holder = json.at(at.head());
+        String last = at.last().getMatchingProperty();
+        if (holder.at("/" + last).isMissingNode() || !pointer.matches("/(triggers|guards|deeds)/.*")) {
+            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a slot of this rule"));
+        }
+        if (holder instanceof ObjectNode object) {
+            object.set(last, value);
+        } else {
+            ((ArrayNode) holder).set(Integer.parseInt(last), value);
+        }
+        Rule changed = read(json);
+        change(job, version, who, document -> document.withRules(document.rules().stream().map(each -> each.id().equals(rule) ? changed : each).toList()));
+    }
+
+    private static JsonPointer pointer(String text) {
+        try {
+            return JsonPointer.compile(text);
+        } catch (IllegalArgumentException e) {
+            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", text, "a JSON pointer"));
+        }
+    }
+
+    private static Rule read(JsonNode json) {
+        try {
+            return RuleJson.MAPPER.treeToValue(json, Rule.class);
+        } catch (JacksonException | NullPointerException | IllegalArgumentException e) {
+            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
+        }
+    }
+
+    private Rule rule(UUID job, String id) {
+        return of(job).document().rules().stream().filter(rule -> rule.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("rule"));
+    }
+
+    /** Names a rule, moves it, switches it on or off. */
+    @Transactional
+    public void set(UUID job, long version, String id, String name, Rule.RunsOn on, boolean enabled, String who) {
+        Rule old = rule(job, id);
+        Rule changed = new Rule(old.id(), name, on, old.triggers(), old.guards(), old.deeds(), enabled);
+        change(job, version, who, document -> document.withRules(document.rules().stream().map(each -> each.id().equals(id) ? changed : each).toList()));
+    }
+
+    @Transactional
+    public void remove(UUID job, long version, String id, String who) {
+        change(job, version, who, document -> document.withRules(document.rules().stream().filter(rule -> !rule.id().equals(id)).toList())
+                .withLinks(document.links().stream().filter(link -> !link.id().equals(id)).toList())
+                .withThings(document.things().stream().filter(thing -> !thing.id().equals(id)).toList()));
+    }
+
+    @Transactional
+    public void link(UUID job, long version, Link link, String who) {
+        change(job, version, who, document -> document.withLinks(Stream.concat(document.links().stream().filter(each -> !each.id().equals(link.id())), Stream.of(link)).toList()));
+    }
+
+    @Transactional
+    public void linkBy(UUID job, long version, String id, Link.Way way, String who) {
+        Link old = of(job).document().links().stream().filter(link -> link.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("link"));
+        link(job, version, old.by(way), who);
+    }
+
+    @Transactional
+    public void add(UUID job, long version, Device thing, String who) {
+        change(job, version, who, document -> document.withThings(Stream.concat(document.things().stream(), Stream.of(thing)).toList()));
+    }
+
+    @Transactional
+    public void add(UUID job, long version, List<Rule> rules, String who) {
+        change(job, version, who, document -> document.withRules(Stream.concat(document.rules().stream(), rules.stream()).toList()));
+    }
+
+    @Transactional
+    public void move(UUID job, long version, RulesDocument.PlaceEntry place, String who) {
+        try {
+            place.whereabouts();
+        } catch (IllegalArgumentException e) {
+            throw Unusable.content("The house cannot be there", new FieldProblem("/place", place.latitude() + ", " + place.longitude() + ", " + place.zone(), e.getMessage()));
+        }
+        change(job, version, who, document -> document.at(place));
+    }
+
+    /** Does what mends a finding. */
+    @Transactional
+    public void mend(UUID job, long version, Fix fix, String who) {
+        RulesDocument now = of(job).document();
+        RuledHouse mended = fix.applyTo(new RuledHouse(all(job, now), now.links(), now.rules()));
+        change(job, version, who, document -> {
+            Map<String, Device.Drives> declared = new HashMap<>(document.declared());
+            if (fix.kind() == Fix.Kind.DECLARE_AS_LIGHT) {
+                fix.subjects().forEach(output -> declared.put(output, Device.Drives.LIGHT));
+            }
+            return document.withRules(mended.rules()).withLinks(mended.links()).withDeclared(declared);
+        });
+    }
+
+    private void change(UUID job, long version, String who, UnaryOperator<RulesDocument> change) {
+        Kept before = of(job);
+        if (before.version() != version) {
+            throw Unusable.conflict("Somebody changed the rules of this house meanwhile. Your entry is not saved; look at them again.");
+        }
+        RulesDocument next = change.apply(before.document());
+        List<RuledHouse.Problem> problems = new RuledHouse(all(job, next), next.links(), next.rules()).problems();
+        // What was lost before may stay lost; what is wrong now is refused.
+        List<RuledHouse.Problem> old = new RuledHouse(all(job, before.document()), before.document().links(), before.document().rules()).problems();
+        List<FieldProblem> fresh = problems.stream().filter(problem -> old.stream().noneMatch(o -> o.found().equals(problem.found()) && o.expected().equals(problem.expected())))
+                .map(problem -> new FieldProblem(problem.pointer(), problem.found(), problem.expected())).toList();
+        if (!fresh.isEmpty()) {
+            throw Unusable.content("The rules cannot be kept like this", fresh);
+        }
+        if (next.rules().size() + next.links().size() + next.things().size() > MOST) {
+            throw Unusable.conflict("A house keeps " + MOST + " rules, links, sensors and remotes at most.");
+        }
+        RulesRow row = rows.findById(job).orElseGet(() -> new RulesRow(job));
+        row.is(RuleJson.MAPPER.writeValueAsString(next), who, clock.instant().truncatedTo(ChronoUnit.MICROS));
+        rows.saveAndFlush(row);
+    }
+}

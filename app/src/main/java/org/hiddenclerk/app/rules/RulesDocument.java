@@ -1,0 +1,66 @@
+package org.hiddenclerk.app.rules;
+
+import java.time.DateTimeException;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.Link;
+import org.hiddenclerk.core.rules.Rule;
+import org.hiddenclerk.core.schedule.Whereabouts;
+
+/**
+ * What is kept of a house's rules.
+ *
+ * @param things   sensors and remote controls that no box holds
+ * @param declared what the hub takes outputs for, where it was told
+ * @param place    where the house is; left out while nobody said
+ */
+record RulesDocument(List<Device> things, Map<String, Device.Drives> declared, List<Link> links, List<Rule> rules, @MayBeAbsent PlaceEntry place) {
+    static final RulesDocument EMPTY = new RulesDocument(List.of(), Map.of(), List.of(), List.of(), null);
+
+    RulesDocument {
+        things = List.copyOf(things);
+        declared = Map.copyOf(declared);
+        links = List.copyOf(links);
+        rules = List.copyOf(rules);
+    }
+
+    /** Degrees, and a zone by its name in the time zone database. */
+    record PlaceEntry(double latitude, double longitude, String zone) {
+        /** @throws IllegalArgumentException when there is no such place or zone */
+        Whereabouts whereabouts() {
+            try {
+                return new Whereabouts(latitude, longitude, ZoneId.of(zone));
+            } catch (DateTimeException e) {
+                throw new IllegalArgumentException("The zone (" + zone + ") must be one of the time zone database, like Europe/Vienna.", e);
+            }
+        }
+    }
+
+    Optional<Whereabouts> whereabouts() {
+        return Optional.ofNullable(place).map(PlaceEntry::whereabouts);
+    }
+
+    RulesDocument withRules(List<Rule> other) {
+        return new RulesDocument(things, declared, links, other, place);
+    }
+
+    RulesDocument withLinks(List<Link> other) {
+        return new RulesDocument(things, declared, other, rules, place);
+    }
+
+    RulesDocument withThings(List<Device> other) {
+        return new RulesDocument(other, declared, links, rules, place);
+    }
+
+    RulesDocument withDeclared(Map<String, Device.Drives> other) {
+        return new RulesDocument(things, other, links, rules, place);
+    }
+
+    RulesDocument at(PlaceEntry other) {
+        return new RulesDocument(things, declared, links, rules, other);
+    }
+}

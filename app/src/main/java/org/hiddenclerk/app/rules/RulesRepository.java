@@ -1,0 +1,7 @@
+package org.hiddenclerk.app.rules;
+
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RulesRepository extends JpaRepository<RulesRow, UUID> {
+}
