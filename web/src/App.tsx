@@ -34,6 +34,7 @@ export function App() {
       <Route path="/jobs/:job/bench" element={<JobFrame page="/bench" />} />
       <Route path="/jobs/:job/day" element={<JobFrame page="/day" />} />
       <Route path="/jobs/:job/join" element={<JobFrame page="/join" />} />
+      <Route path="/jobs/:job/rules" element={<JobFrame page="/rules" />} />
       <Route path="/jobs/:job/firmware" element={<JobFrame page="/firmware" />} />
       <Route path="/jobs/:job/rooms" element={<JobFrame page="/rooms" />} />
       <Route path="/stock" element={<StockBookPage />} />

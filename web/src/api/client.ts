@@ -190,6 +190,31 @@ export const api = {
     dataOf(client.GET("/api/v1/jobs/{job}/pick-list", { params: { path: { job } } })),
   goodsIn: (job: string, body: Schemas["Arrival"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/goods-in", { params: { path: { job } }, body })),
+  rules: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/rules", { params: { path: { job } } })),
+  addRule: (job: string, body: Schemas["NewRule"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rules", { params: { path: { job } }, body })),
+  fillSlot: (job: string, rule: string, body: Schemas["Filling"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/rules/{rule}/slot", { params: { path: { job, rule } }, body })),
+  changeRule: (job: string, rule: string, body: Schemas["RuleChange"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/rules/{rule}", { params: { path: { job, rule } }, body })),
+  removeRule: (job: string, id: string, version: number) =>
+    dataOf(
+      client.DELETE("/api/v1/jobs/{job}/rules/{id}", { params: { path: { job, id }, query: { version } } }),
+    ),
+  linkControl: (job: string, body: Schemas["NewHouseLink"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rules/links", { params: { path: { job } }, body })),
+  linkBy: (job: string, link: string, way: Schemas["HouseLinkView"]["way"], version: number) =>
+    dataOf(
+      client.PUT("/api/v1/jobs/{job}/rules/links/{link}/way/{way}", {
+        params: { path: { job, link, way }, query: { version } },
+      }),
+    ),
+  addThing: (job: string, body: Schemas["NewThing"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rules/things", { params: { path: { job } }, body })),
+  fixRules: (job: string, body: Schemas["Fixing"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rules/fix", { params: { path: { job } }, body })),
+  placeHouse: (job: string, body: Schemas["Placing"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/rules/place", { params: { path: { job } }, body })),
   feel: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/feel", box(id))),
   keepFeel: (id: string, key: string, body: Schemas["FeelChange"]) => {
     const [module = "", input = ""] = key.split("/");

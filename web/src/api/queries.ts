@@ -85,6 +85,9 @@ export const benchOptions = (job: string) =>
 export const feelOptions = (box: string) =>
   queryOptions({ queryKey: ["box", box, "feel"], queryFn: () => api.feel(box) });
 
+export const rulesOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "rules"], queryFn: () => api.rules(job) });
+
 export const joinOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "join"], queryFn: () => api.join(job), refetchInterval: 1500 });
 

@@ -57,6 +57,16 @@ export function NamesPart({ job }: { job: string }) {
               </li>
             ))}
           </ul>
+          {names.data.rules.length > 0 && (
+            <>
+              <p className="mt-1 text-[14px]">Rules that speak of them read:</p>
+              <ul className="text-[14px]">
+                {names.data.rules.map((sentence) => (
+                  <li key={sentence}>{sentence}</li>
+                ))}
+              </ul>
+            </>
+          )}
           <button
             type="button"
             className="btn btn-sm btn-outline mt-1"

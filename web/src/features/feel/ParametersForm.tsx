@@ -22,7 +22,7 @@ export function ParametersForm({
 }: {
   behaviour: Behaviour;
   parameters: Parameters;
-  powerOns: Schemas["ChoiceView"][];
+  powerOns: Schemas["FeelChoice"][];
   advice?: Schemas["AdviceView"];
   onChange: (parameters: Parameters) => void;
 }) {

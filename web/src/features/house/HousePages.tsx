@@ -8,6 +8,7 @@ const PAGES = [
   { path: "/day", word: "Day on site" },
   { path: "/join", word: "Join" },
   { path: "/firmware", word: "Firmware" },
+  { path: "/rules", word: "Rules" },
   { path: "/rooms", word: "Rooms and radio" },
 ];
 

@@ -17,6 +17,7 @@ import { MatchSheet } from "../match/MatchSheet";
 import { HouseMatchSheet } from "../house/HouseMatchSheet";
 import { PickListSheet } from "../house/PickListSheet";
 import { RoomsSheet } from "../house/RoomsSheet";
+import { RulesSheet } from "../rules/RulesSheet";
 import { SurveyPage } from "../survey/SurveyPage";
 import { type Drawer, DrawerContext } from "./drawers";
 import { HouseSheet } from "./HouseSheet";
@@ -142,6 +143,8 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
       return <JoinSheet job={job} />;
     case "/firmware":
       return <FirmwareSheet job={job} />;
+    case "/rules":
+      return <RulesSheet job={job} />;
     case "/rooms":
       return <RoomsSheet job={job} />;
     default:
@@ -170,6 +173,8 @@ function Sheet({ job, box, stage, room }: SheetProps) {
       return <BenchSheet job={job} box={box} />;
     case "join":
       return <JoinSheet job={job} box={box} />;
+    case "rules":
+      return <RulesSheet job={job} box={box} />;
     case "feel":
       return <FeelSheet job={job} box={box} />;
     case "fit":

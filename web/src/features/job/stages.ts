@@ -12,6 +12,6 @@ export const STAGES: { code: StageCode; key: string; word: string; path: string;
   { code: "FIT", key: "6", word: "Fit", path: "fit", built: true },
   { code: "JOIN", key: "7", word: "Join", path: "join", built: true },
   { code: "FEEL", key: "8", word: "Feel", path: "feel", built: true },
-  { code: "RULES", key: "9", word: "Rules", path: "rules", built: false },
+  { code: "RULES", key: "9", word: "Rules", path: "rules", built: true },
   { code: "HAND_OVER", key: "0", word: "Hand over", path: "hand-over", built: false },
 ];

@@ -7,7 +7,9 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Collectors;
 import java.util.UUID;
+import org.hiddenclerk.app.rules.Rules;
 import org.hiddenclerk.core.naming.Convention;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.hiddenclerk.core.naming.Names;
@@ -30,10 +32,12 @@ class NamesController {
 
     private final Bench bench;
     private final Naming naming;
+    private final Rules rules;
 
-    NamesController(Bench bench, Naming naming) {
+    NamesController(Bench bench, Naming naming, Rules rules) {
         this.bench = bench;
         this.naming = naming;
+        this.rules = rules;
     }
 
     record NamingChange(@NotNull @Size(min = 1, max = 6) List<Convention.@NotNull Token> tokens) {
@@ -47,8 +51,9 @@ class NamesController {
     record TokenView(Convention.Token token, String words) {
     }
 
-    /** How names are built, what comes of it, and what would be called otherwise now. */
-    record NamingView(List<Convention.Token> tokens, List<TokenView> choices, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings) {
+    /** How names are built, what comes of it, and what would be called otherwise now; {@code rules} are sentences that speak of these. */
+    record NamingView(List<Convention.Token> tokens, List<TokenView> choices, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings,
+                      List<String> rules) {
     }
 
     @GetMapping
@@ -57,9 +62,11 @@ class NamesController {
         Bench.State state = bench.of(job);
         var names = naming.names(job, state.all());
         Convention convention = naming.convention(job);
+        List<Names.Renaming> renamings = naming.renamings(job, convention);
         return new NamingView(convention.tokens(), CHOICES, DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
                 place.id(), place.label(), place.named().room(), names.get(place.id()).display(), names.get(place.id()).handle())).toList(),
-                naming.renamings(job, convention));
+                renamings, rules.sentencesAbout(job, state.all().stream().filter(place -> renamings.stream().anyMatch(r -> r.place().equals(place.id())))
+                        .map(BenchPlaces.ModulePlace::box).collect(Collectors.toSet())));
     }
 
     @PutMapping

@@ -90,7 +90,7 @@ class ComputeController {
     @PostMapping("/rules-check")
     @Operation(operationId = "rulesCheck", summary = "Find faults of links and rules by letting everything happen, and tell what works when something is down",
             description = "The request is described by docs/formats/rules.schema.json.")
-    RuleCheck.Answer rulesCheck(@RequestBody JsonNode document) {
+    RuleCheck.RulesAnswer rulesCheck(@RequestBody JsonNode document) {
         refuse(rulesSchema.problemsOf(document));
         RuleCheck check;
         try {

@@ -17,6 +17,7 @@ import org.hiddenclerk.app.firmware.Releases;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.planning.PickEntry;
 import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.rules.DemoRules;
 import org.hiddenclerk.app.settings.HouseDocument;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.StockShelves;
@@ -53,6 +54,7 @@ class DemoHouse implements ApplicationRunner {
     private static final String PASSWORD = "tannery-house-demo";
     private static final String FIRMWARE = "1.1.0";
 
+    private final DemoRules rules;
     private final ClerkProperties properties;
     private final Accounts accounts;
     private final OpenHouse openHouse;
@@ -65,7 +67,8 @@ class DemoHouse implements ApplicationRunner {
     private final Releases releases;
 
     DemoHouse(ClerkProperties properties, Accounts accounts, OpenHouse openHouse, RecordSurvey recordSurvey, Boxes boxes,
-              Plans plans, JsonMapper json, HouseSettings settings, StockShelves stockShelves, Releases releases) {
+              Plans plans, JsonMapper json, HouseSettings settings, StockShelves stockShelves, Releases releases, DemoRules rules) {
+        this.rules = rules;
         this.properties = properties;
         this.accounts = accounts;
         this.openHouse = openHouse;
@@ -150,6 +153,7 @@ class DemoHouse implements ApplicationRunner {
                 plans.issue(id, boxes.find(id).row().version(), DISPLAY_NAME);
             }
         }
+        rules.keep(job, DISPLAY_NAME);
     }
 
     /** A newer file than the stand-in modules come with. */

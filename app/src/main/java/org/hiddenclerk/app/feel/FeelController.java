@@ -41,7 +41,7 @@ class FeelController {
     }
 
     /** A choice with its words. */
-    record ChoiceView(String code, String label) {
+    record FeelChoice(String code, String label) {
     }
 
     /** An occasion as it goes with a behaviour; events on a clock that begins at 0, in milliseconds. */
@@ -68,7 +68,7 @@ class FeelController {
     }
 
     /** A box; {@code wants} and {@code remotes} are what may be chosen. */
-    record FeelView(long boxVersion, List<FeelInputView> inputs, List<ChoiceView> wants, List<ChoiceView> remotes, List<ChoiceView> powerOns) {
+    record FeelView(long boxVersion, List<FeelInputView> inputs, List<FeelChoice> wants, List<FeelChoice> remotes, List<FeelChoice> powerOns) {
     }
 
     /** What is wanted from now on. */
@@ -80,9 +80,9 @@ class FeelController {
     FeelView feel(@PathVariable UUID box) {
         Feels.Felt felt = feels.of(box);
         return new FeelView(felt.boxVersion(), felt.inputs().stream().map(FeelController::view).toList(),
-                Arrays.stream(Household.Want.values()).map(want -> new ChoiceView(want.name(), want.label())).toList(),
-                Arrays.stream(Household.RemoteUse.values()).map(use -> new ChoiceView(use.name(), use.label())).toList(),
-                Arrays.stream(PowerOn.values()).map(state -> new ChoiceView(state.name(), state.label())).toList());
+                Arrays.stream(Household.Want.values()).map(want -> new FeelChoice(want.name(), want.label())).toList(),
+                Arrays.stream(Household.RemoteUse.values()).map(use -> new FeelChoice(use.name(), use.label())).toList(),
+                Arrays.stream(PowerOn.values()).map(state -> new FeelChoice(state.name(), state.label())).toList());
     }
 
     private static FeelInputView view(Feels.FeltInput felt) {

@@ -31,6 +31,7 @@ import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.PutMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RequestParam;
@@ -124,6 +125,16 @@ class HouseController {
     @Operation(operationId = "addRoom")
     Made addRoom(@PathVariable UUID job, @Valid @RequestBody NewRoom room) {
         return new Made(openHouse.room(houses.job(job).id(), room.name().strip(), room.storey().strip()));
+    }
+
+    /** @param was what the room was called when somebody decided that */
+    record RoomName(@NotBlank @Size(max = 80) String was, @NotBlank @Size(max = 80) String name) {
+    }
+
+    @PutMapping("/rooms/{room}")
+    @Operation(operationId = "renameRoom", summary = "Calls a room otherwise; modules keep their names until they are renamed")
+    Made renameRoom(@PathVariable UUID room, @Valid @RequestBody RoomName renamed) {
+        return new Made(openHouse.renameRoom(room, renamed.was(), renamed.name().strip()));
     }
 
     @PostMapping("/jobs/{job}/circuits")

@@ -5,6 +5,8 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -47,6 +49,25 @@ public class OpenHouse {
     public UUID room(UUID job, String name, String storey) {
         int position = rooms.findByJobIdOrderByPosition(job).size();
         return rooms.saveAndFlush(new RoomRow(job, name, storey, position)).id();
+    }
+
+    /**
+     * Calls a room otherwise. Modules keep their names until they are renamed.
+     *
+     * @param was what it was called when somebody decided that
+     */
+    @Transactional
+    public UUID renameRoom(UUID room, String was, String name) {
+        RoomRow row = rooms.findById(room).orElseThrow(() -> Unusable.notFound("room"));
+        if (!row.name().equals(was)) {
+            throw Unusable.conflict("The room is called \"" + row.name() + "\" by now. Look at it again.");
+        }
+        if (rooms.findByJobIdOrderByPosition(row.jobId()).stream().anyMatch(other -> other != row && other.name().equalsIgnoreCase(name) && other.storey().equals(row.storey()))) {
+            throw Unusable.content("The room cannot be called so", new FieldProblem("/name", name, "a name that no other room of " + row.storey() + " has"));
+        }
+        row.isCalled(name);
+        rooms.saveAndFlush(row);
+        return row.jobId();
     }
 
     @Transactional

@@ -43,6 +43,10 @@ public class RoomRow {
         return storey;
     }
 
+    void isCalled(String newName) {
+        name = newName;
+    }
+
     public int position() {
         return position;
     }

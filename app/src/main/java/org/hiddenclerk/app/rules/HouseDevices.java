@@ -105,7 +105,7 @@ class HouseDevices {
             if (!loads.get(channel).isEmpty()) {
                 String names = loads.get(channel).stream().map(load -> decapitalised(load.name())).distinct().collect(Collectors.joining(" and "));
                 Device.Drives drives = blind ? Device.Drives.BLIND : drives(loads.get(channel).get(0).banks().get(0).kind());
-                outputs.add(new Device.Output(id + "/" + model.channels().get(channel).id(), room.name() + " " + names, drives, declared(model), model.sheet().dims()));
+                outputs.add(new Device.Output(id + "/" + model.channels().get(channel).id(), inRoom(room.name(), names), drives, declared(model), model.sheet().dims()));
             }
         }
         List<Device.Control> controls = inputs.stream().filter(input -> input.fitted().number() == fitted.number()).map(input -> control(found, id, input, outputs, room)).toList();
@@ -120,6 +120,12 @@ class HouseDevices {
         Device.Kind kind = input.wall().kind() == Wall.Kind.PUSH || input.wall().kind() == Wall.Kind.UP_DOWN ? Device.Kind.PUSH : Device.Kind.ROCKER;
         String gangs = input.gangs().stream().map(gang -> decapitalised(gang.words())).distinct().collect(Collectors.joining(" and "));
         return new Device.Control(device + "/in" + input.input().id(), room.name() + " switch (" + gangs + ")", kind, input.input().behaviour(), output);
+    }
+
+    /** A room that ends as the name begins says it once: the passage bank of the glass passage. */
+    private static String inRoom(String room, String name) {
+        String last = room.substring(room.lastIndexOf(' ') + 1).toLowerCase(Locale.ROOT) + " ";
+        return room + " " + (name.startsWith(last) ? name.substring(last.length()) : name);
     }
 
     private static String decapitalised(String name) {

@@ -39,11 +39,11 @@ public final class RuleCheck {
     public record DownView(List<String> down, Reach.State state, @MayBeAbsent Integer delayMs) {
     }
 
-    public record ReachView(String control, String output, List<PathView> paths, List<DownView> down) {
+    public record ReachedView(String control, String output, List<PathView> paths, List<DownView> down) {
     }
 
     /** What was found, how the rules read, and what is reached. */
-    public record Answer(List<RulesController.RuleFindingView> findings, Map<String, String> sentences, List<ReachView> reach) {
+    public record RulesAnswer(List<RulesController.RuleFindingView> findings, Map<String, String> sentences, List<ReachedView> reach) {
     }
 
     /** @throws IllegalArgumentException for a value that the schema cannot tell from a good one */
@@ -60,16 +60,16 @@ public final class RuleCheck {
         return house.problems().stream().map(problem -> new FieldProblem(problem.pointer(), problem.found(), problem.expected())).toList();
     }
 
-    public Answer answer() {
+    public RulesAnswer answer() {
         Delays delays = document.delays == null ? Delays.USUAL : document.delays;
         Map<String, String> sentences = new LinkedHashMap<>();
         house.rules().forEach(rule -> sentences.put(rule.id(), Piece.plain(Words.of(house, rule))));
-        return new Answer(RuleAnalysis.of(house, delays).stream().map(RulesController.RuleFindingView::of).toList(), sentences, Reach.of(house, delays).stream().map(RuleCheck::view)
+        return new RulesAnswer(RuleAnalysis.of(house, delays).stream().map(RulesController.RuleFindingView::of).toList(), sentences, Reach.of(house, delays).stream().map(RuleCheck::view)
                 .toList());
     }
 
-    private static ReachView view(Reach.Row row) {
-        return new ReachView(row.control(), row.output(), row.paths().stream().map(path -> new PathView(path.words(), path.delayMs(), path.parts().stream().map(Reach.Part::words)
+    private static ReachedView view(Reach.Row row) {
+        return new ReachedView(row.control(), row.output(), row.paths().stream().map(path -> new PathView(path.words(), path.delayMs(), path.parts().stream().map(Reach.Part::words)
                 .toList())).toList(), row.down().entrySet().stream().map(e -> new DownView(e.getKey().stream().sorted().map(Reach.Part::words).collect(Collectors.toList()),
                 e.getValue().state(), e.getValue().delayMs().isPresent() ? e.getValue().delayMs().getAsInt() : null)).toList());
     }

@@ -7,6 +7,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import java.util.stream.Stream;
@@ -16,9 +17,11 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
 import org.hiddenclerk.core.rules.Link;
+import org.hiddenclerk.core.rules.Piece;
 import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuledHouse;
+import org.hiddenclerk.core.rules.Words;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
@@ -29,7 +32,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Keeps links and rules of a house. */
 @Service
-class Rules {
+public class Rules {
     private static final int MOST = 500;
 
     private final RulesRepository rows;
@@ -76,6 +79,18 @@ class Rules {
         return new Device(device.id(), device.name(), device.room(), device.protocol(), device.circuit(), device.direct(), device.outputs().stream().map(output ->
                 document.declared().containsKey(output.id()) ? new Device.Output(output.id(), output.name(), output.drives(), document.declared().get(output.id()), output.dims())
                         : output).toList(), device.controls(), device.sensors());
+    }
+
+    /** Sentences of rules and links that speak of modules in some boxes, with the names that these have now. */
+    @Transactional(readOnly = true)
+    public List<String> sentencesAbout(UUID job, Set<UUID> boxes) {
+        RuledHouse house = of(job).house();
+        List<String> about = new ArrayList<>();
+        house.rules().stream().filter(rule -> boxes.stream().anyMatch(box -> RuleJson.MAPPER.writeValueAsString(rule).contains(box.toString()))).forEach(rule ->
+                about.add(Piece.plain(Words.of(house, rule))));
+        house.links().stream().filter(link -> boxes.stream().anyMatch(box -> (link.control() + link.output()).contains(box.toString()))).forEach(link ->
+                about.add(Words.of(house, link)));
+        return about;
     }
 
     /** Drafts the rules of a recipe on the first suitable devices. */

@@ -71,7 +71,7 @@ class RulesController {
     }
 
     /** A choice with its words. */
-    record ChoiceView(String code, String label) {
+    record SlotChoice(String code, String label) {
     }
 
     /** A part of a sentence; with a pointer it is a slot. {@code value} is what stands in the rule there, as JSON text. */
@@ -82,7 +82,7 @@ class RulesController {
     record RuleView(String id, String name, Rule.RunsOn on, boolean enabled, List<PieceView> sentence, List<OffsetDateTime> next, @MayBeAbsent String nextUnknown) {
     }
 
-    record LinkView(String id, String sentence, Link.Way way, List<Link.Way> ways) {
+    record HouseLinkView(String id, String sentence, Link.Way way, List<Link.Way> ways) {
     }
 
     /** Something done at a press that mends a finding. */
@@ -107,7 +107,7 @@ class RulesController {
     }
 
     /** Single parts and pairs of them that are down. */
-    record ReachView(List<String> columns, List<ReachRowView> rows) {
+    record ReachGridView(List<String> columns, List<ReachRowView> rows) {
     }
 
     record RecipeView(Recipe recipe, String label, String needs, boolean available) {
@@ -117,12 +117,12 @@ class RulesController {
     record ThingView(String id, String name, String what) {
     }
 
-    record PlaceView(double latitude, double longitude, String zone) {
+    record HousePlaceView(double latitude, double longitude, String zone) {
     }
 
     /** Everything of the rules of a house; {@code choices} by kind of slot. */
-    record RulesView(long version, int devices, List<RuleView> rules, List<LinkView> links, List<RuleFindingView> findings, ReachView reach, List<RecipeView> recipes,
-                     List<ThingView> things, Map<Piece.Kind, List<ChoiceView>> choices, List<String> lost, @MayBeAbsent PlaceView place) {
+    record RulesView(long version, int devices, List<RuleView> rules, List<HouseLinkView> links, List<RuleFindingView> findings, ReachGridView reach, List<RecipeView> recipes,
+                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<String> lost, @MayBeAbsent HousePlaceView place) {
     }
 
     record NewRule(long version, @NotNull Recipe recipe) {
@@ -134,7 +134,7 @@ class RulesController {
     record RuleChange(long version, @NotBlank @Size(max = 80) String name, @NotNull Rule.RunsOn on, boolean enabled) {
     }
 
-    record NewLink(long version, @MayBeAbsent @Size(max = 60) String id, @NotBlank @Size(max = 120) String control, @NotBlank @Size(max = 120) String output,
+    record NewHouseLink(long version, @MayBeAbsent @Size(max = 60) String id, @NotBlank @Size(max = 120) String control, @NotBlank @Size(max = 120) String output,
                    @NotNull Link.Way way, @NotNull Link.Effect effect, boolean throughGroup) {
     }
 
@@ -155,13 +155,13 @@ class RulesController {
         Rules.Kept kept = rules.of(job);
         RuledHouse house = kept.house();
         Optional<Whereabouts> where = kept.document().whereabouts();
-        Map<Piece.Kind, List<ChoiceView>> choices = new EnumMap<>(Piece.Kind.class);
+        Map<Piece.Kind, List<SlotChoice>> choices = new EnumMap<>(Piece.Kind.class);
         Arrays.stream(Piece.Kind.values()).forEach(kind -> choices.put(kind, Slots.choices(house, kind)));
         return new RulesView(kept.version(), house.devices().size(), house.rules().stream().map(rule -> view(house, rule, where)).toList(),
                 house.links().stream().map(link -> view(house, link)).toList(), RuleAnalysis.of(house, Delays.USUAL).stream().map(RuleFindingView::of).toList(), reach(house),
                 Arrays.stream(Recipe.values()).map(recipe -> new RecipeView(recipe, recipe.label(), recipe.needs(), recipe.draft(house, "r").isPresent())).toList(),
                 kept.document().things().stream().map(RulesController::view).toList(), choices, kept.lost(), Optional.ofNullable(kept.document().place()).map(place ->
-                new PlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null));
+                new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null));
     }
 
     private RuleView view(RuledHouse house, Rule rule, Optional<Whereabouts> where) {
@@ -178,10 +178,10 @@ class RulesController {
         return new RuleView(rule.id(), rule.name(), rule.on(), rule.enabled(), sentence, next, next.isEmpty() ? "It is never due again." : null);
     }
 
-    private static LinkView view(RuledHouse house, Link link) {
+    private static HouseLinkView view(RuledHouse house, Link link) {
         Set<Link.Way> both = new TreeSet<>(house.owner(link.control()).direct());
         both.retainAll(house.owner(link.output()).direct());
-        return new LinkView(link.id(), Words.of(house, link), link.way(), Stream.concat(both.stream(), Stream.of(Link.Way.HUB, Link.Way.CLOUD)).toList());
+        return new HouseLinkView(link.id(), Words.of(house, link), link.way(), Stream.concat(both.stream(), Stream.of(Link.Way.HUB, Link.Way.CLOUD)).toList());
     }
 
     private static ThingView view(Device thing) {
@@ -190,7 +190,7 @@ class RulesController {
         return new ThingView(thing.id(), thing.name(), what);
     }
 
-    private static ReachView reach(RuledHouse house) {
+    private static ReachGridView reach(RuledHouse house) {
         List<Reach.Row> rows = Reach.of(house, Delays.USUAL);
         List<Reach.Part> common = rows.stream().flatMap(row -> row.paths().stream()).flatMap(path -> path.parts().stream()).filter(part ->
                 part.kind().compareTo(Reach.Part.Kind.MAINS) < 0).distinct().sorted().toList();
@@ -201,7 +201,7 @@ class RulesController {
                 columns.add(new TreeSet<>(Set.of(common.get(i), common.get(j))));
             }
         }
-        return new ReachView(columns.stream().map(parts -> "no " + parts.stream().map(Reach.Part::words).collect(Collectors.joining(", no "))).toList(), rows.stream().map(row ->
+        return new ReachGridView(columns.stream().map(parts -> "no " + parts.stream().map(Reach.Part::words).collect(Collectors.joining(", no "))).toList(), rows.stream().map(row ->
                 new ReachRowView(house.nameOf(row.control()), house.nameOf(row.output()), row.paths().get(0).words(), row.paths().get(0).delayMs(), columns.stream().map(parts ->
                         view(row.without(parts))).toList(), row.paths().get(0).parts().stream().map(Reach.Part::words).toList())).toList());
     }
@@ -240,7 +240,7 @@ class RulesController {
 
     @PostMapping("/links")
     @Operation(operationId = "linkControl", summary = "Lets a control act on an output, or does so in another way")
-    RulesView link(@PathVariable UUID job, @Valid @RequestBody NewLink link, Principal who) {
+    RulesView link(@PathVariable UUID job, @Valid @RequestBody NewHouseLink link, Principal who) {
         String id = Optional.ofNullable(link.id()).orElseGet(() -> "l" + UUID.randomUUID().toString().substring(0, 8));
         rules.link(job, link.version(), new Link(id, link.control(), link.output(), link.way(), link.effect(), link.throughGroup()), people.nameOf(who));
         return rules(job);

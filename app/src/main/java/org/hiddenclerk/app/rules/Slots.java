@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import org.hiddenclerk.app.rules.RulesController.ChoiceView;
+import org.hiddenclerk.app.rules.RulesController.SlotChoice;
 import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
@@ -20,12 +20,12 @@ final class Slots {
     }
 
     /** Choices of a slot; none where anything may be typed. */
-    static List<ChoiceView> choices(RuledHouse house, Piece.Kind kind) {
+    static List<SlotChoice> choices(RuledHouse house, Piece.Kind kind) {
         return switch (kind) {
             case OUTPUT, OUTPUTS -> named(house.outputs(), Device.Output::name);
             case CONTROL -> named(house.controls(), Device.Control::name);
             case SENSOR -> named(house.sensors(), Device.Sensor::name);
-            case DEVICE -> house.devices().stream().map(device -> new ChoiceView(device.id(), device.name())).toList();
+            case DEVICE -> house.devices().stream().map(device -> new SlotChoice(device.id(), device.name())).toList();
             case GESTURE -> of(Device.Gesture.values(), Device.Gesture::words);
             case READING -> of(Trigger.Reading.values(), reading -> reading.words() + (reading.unit().isEmpty() ? "" : " (" + reading.unit() + ")"));
             case TO -> of(Trigger.To.values(), to -> switch (to) {
@@ -49,15 +49,15 @@ final class Slots {
         };
     }
 
-    private static <T> List<ChoiceView> named(Map<String, T> things, Function<T, String> name) {
-        return things.entrySet().stream().map(e -> new ChoiceView(e.getKey(), name.apply(e.getValue()))).toList();
+    private static <T> List<SlotChoice> named(Map<String, T> things, Function<T, String> name) {
+        return things.entrySet().stream().map(e -> new SlotChoice(e.getKey(), name.apply(e.getValue()))).toList();
     }
 
-    private static <E extends Enum<E>> List<ChoiceView> of(E[] values, Function<E, String> label) {
-        return Arrays.stream(values).map(value -> new ChoiceView(value.name(), label.apply(value))).toList();
+    private static <E extends Enum<E>> List<SlotChoice> of(E[] values, Function<E, String> label) {
+        return Arrays.stream(values).map(value -> new SlotChoice(value.name(), label.apply(value))).toList();
     }
 
-    private static List<ChoiceView> yesNo(String yes, String no) {
-        return List.of(new ChoiceView("true", yes), new ChoiceView("false", no));
+    private static List<SlotChoice> yesNo(String yes, String no) {
+        return List.of(new SlotChoice("true", yes), new SlotChoice("false", no));
     }
 }

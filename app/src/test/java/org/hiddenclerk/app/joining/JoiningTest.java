@@ -194,6 +194,29 @@ class JoiningTest {
         await(job("/join"), join -> join.get("networks").get(0).get("devices").get(0).get("name").asString().equals(handle));
     }
 
+    @Test
+    void aRenamedRoomRenamesDeviceHubRulesAndLabelTogether() throws InterruptedException {
+        String room = house.room("Loft");
+        String unit = unitOf(house.boxIn(room, "L", survey -> survey.get("loads").forEach(load -> load.asObject().put("typed", "LED 9").put("name", "Lamp"))), zigbee, address());
+        build(Map.of());
+        JsonNode device = awaitIn(1).get("devices").get(0);
+        person.post("/api/v1/devices/" + device.get("id").asString() + "/set-up", Map.of()).ok();
+        person.post(job("/rules"), Map.of("version", 0, "recipe", "SUN")).ok();
+        assertThat(person.put("/api/v1/rooms/" + room, Map.of("was", "Attic", "name", "Study")).status()).isEqualTo(409);
+        person.put("/api/v1/rooms/" + room, Map.of("was", "Loft", "name", "Study")).ok();
+
+        JsonNode plan = person.get(job("/names")).ok();
+        assertThat(plan.get("renamings")).hasSize(1);
+        assertThat(plan.get("renamings").get(0).toString()).contains("loft", "study");
+        assertThat(plan.get("rules").toString()).contains("Study lamp").doesNotContain("Loft");
+        person.post(job("/names/rename"), Map.of()).ok();
+        await(job("/join"), join -> join.get("networks").get(0).get("devices").get(0).get("name").asString().contains("study"));
+        JsonNode bench = person.get(job("/bench")).ok().get("units").get(0);
+        assertThat(bench.get("id").asString()).isEqualTo(unit);
+        assertThat(bench.get("display").asString()).startsWith("Study");
+        assertThat(person.get(job("/names")).ok().get("renamings")).isEmpty();
+    }
+
     /** The stair of the demo house lives on a feature; a module that has joined without it holds the plan back until it is updated. */
     @Test
     void aPlanIsHeldByWhatAModuleRuns() throws InterruptedException {

@@ -75,6 +75,6 @@ final class RuleFindings {
 
     private static RuleFinding finding(FindingCode code, String subject, String reason, List<RuleFinding.StoryStep> story, List<Rule> rules, Remedy.Kind kind, String remedy,
                                        List<Fix> fixes) {
-        return new RuleFinding(Finding.of(code, subject, reason, Source.COMPUTED, new Remedy(kind, remedy)), story, rules.stream().map(Rule::id).toList(), fixes);
+        return new RuleFinding(Finding.of(code, subject, reason, Source.PLAYED, new Remedy(kind, remedy)), story, rules.stream().map(Rule::id).toList(), fixes);
     }
 }

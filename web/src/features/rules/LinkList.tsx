@@ -1,0 +1,104 @@
+import { Trash2 } from "lucide-react";
+import { type FormEvent, useState } from "react";
+import { api, type Schemas } from "../../api/client";
+import { Choice } from "../../ui/Choice";
+import type { Act } from "./RuleCard";
+
+const WAYS: Record<Schemas["HouseLinkView"]["way"], string> = {
+  WIRE: "by wire",
+  LOCAL_GROUP: "by local group",
+  DIRECT_BINDING: "by direct binding",
+  HUB: "by the hub",
+  CLOUD: "by a cloud",
+};
+
+/** Switches that act on lamps of other modules, and how. */
+export function LinkList({
+  job,
+  view,
+  act,
+  busy,
+}: {
+  job: string;
+  view: Schemas["RulesView"];
+  act: Act;
+  busy: boolean;
+}) {
+  const controls = view.choices.CONTROL ?? [];
+  const outputs = view.choices.OUTPUT ?? [];
+  const [control, setControl] = useState(controls[0]?.code ?? "");
+  const [output, setOutput] = useState(outputs[0]?.code ?? "");
+  if (controls.length === 0 || outputs.length === 0) {
+    return null;
+  }
+  const add = (event: FormEvent) => {
+    event.preventDefault();
+    act(() =>
+      api.linkControl(job, {
+        version: view.version,
+        control: control || (controls[0]?.code ?? ""),
+        output: output || (outputs[0]?.code ?? ""),
+        way: "HUB",
+        effect: "TOGGLE",
+        throughGroup: false,
+      }),
+    );
+  };
+  return (
+    <section aria-label="links" className="border-line border-t pt-3">
+      <h2 className="mb-2 text-[16px]">Links</h2>
+      <ul className="mb-3 space-y-2">
+        {view.links.map((link) => (
+          <li key={link.id} className="flex flex-wrap items-center gap-2">
+            <span className="min-w-0 flex-1">{link.sentence}</span>
+            <select
+              className="select select-sm w-44"
+              aria-label={`way of: ${link.sentence}`}
+              value={link.way}
+              disabled={busy}
+              onChange={(e) =>
+                act(() =>
+                  api.linkBy(job, link.id, e.target.value as Schemas["HouseLinkView"]["way"], view.version),
+                )
+              }
+            >
+              {[...new Set([...link.ways, link.way])].map((way) => (
+                <option key={way} value={way}>
+                  {WAYS[way]}
+                </option>
+              ))}
+            </select>
+            <button
+              type="button"
+              className="btn btn-ghost btn-xs btn-square"
+              aria-label={`take the link away: ${link.sentence}`}
+              disabled={busy}
+              onClick={() => act(() => api.removeRule(job, link.id, view.version))}
+            >
+              <Trash2 size={15} aria-hidden />
+            </button>
+          </li>
+        ))}
+      </ul>
+      <form className="flex flex-wrap items-end gap-2" onSubmit={add}>
+        <Choice
+          label="Let"
+          value={control}
+          options={controls.map((c) => ({ value: c.code, label: c.label }))}
+          onChange={setControl}
+          className="w-64"
+        />
+        <Choice
+          label="change"
+          value={output}
+          options={outputs.map((o) => ({ value: o.code, label: o.label }))}
+          onChange={setOutput}
+          className="w-64"
+        />
+        <button type="submit" className="btn btn-outline" disabled={busy}>
+          link them
+        </button>
+      </form>
+    </section>
+  );
+}

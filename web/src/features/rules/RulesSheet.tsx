@@ -1,0 +1,168 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Schemas } from "../../api/client";
+import { rulesOptions } from "../../api/queries";
+import { Failure } from "../../ui/Failure";
+import { Waiting } from "../../ui/Waiting";
+import { HousePages } from "../house/HousePages";
+import { MarginNotes } from "../job/MarginNotes";
+import { SheetLayout } from "../job/SheetLayout";
+import { HouseFacts } from "./HouseFacts";
+import { LinkList } from "./LinkList";
+import { ReachGrid } from "./ReachGrid";
+import { RuleCard } from "./RuleCard";
+import { StoryCard } from "./StoryCard";
+
+type View = Schemas["RulesView"];
+type Page = "sentences" | "reach" | "stories";
+const PAGES: Page[] = ["sentences", "reach", "stories"];
+
+/** Links and rules of the house: sentences, what is found of them, and what works when something is down. */
+export function RulesSheet({ job, box }: { job: Schemas["JobView"]; box?: string }) {
+  const queries = useQueryClient();
+  const rules = useQuery(rulesOptions(job.id));
+  const [page, setPage] = useState<Page>("sentences");
+  const act = useMutation({
+    mutationFn: (change: () => Promise<View>) => change(),
+    onSuccess: (view) => queries.setQueryData(rulesOptions(job.id).queryKey, view),
+  });
+  if (rules.isPending) {
+    return <Waiting what="the rules" />;
+  }
+  const view = rules.data;
+  const fix = (f: Schemas["FixView"]) =>
+    view &&
+    act.mutate(() => api.fixRules(job.id, { version: view.version, kind: f.kind, subjects: f.subjects }));
+  const foundFor = (finding: Schemas["FindingView"]) =>
+    view?.findings.find((f) => f.finding.code === finding.code && f.finding.reason === finding.reason);
+  return (
+    <SheetLayout
+      title={page === "reach" ? "What still works when something is down" : "Rules of the house"}
+      detail={box ? `${job.name}, all rooms` : <HousePages job={job.id} page="/rules" />}
+      actions={
+        <div
+          role="tablist"
+          aria-label="Rules"
+          className="border-base-content flex rounded-[4px] border-[1.5px]"
+        >
+          {PAGES.map((each) => (
+            <button
+              key={each}
+              type="button"
+              role="tab"
+              aria-selected={page === each}
+              className={`px-3 py-1 text-[14px] ${page === each ? "bg-base-content text-base-100 font-semibold" : ""}`}
+              onClick={() => setPage(each)}
+            >
+              {each}
+            </button>
+          ))}
+        </div>
+      }
+      margin={
+        view && (
+          <MarginNotes
+            findings={view.findings.map((f) => f.finding)}
+            empty={
+              view.rules.length === 0
+                ? "No rules yet. Add one by a recipe, or let a switch act on another lamp."
+                : "Everything that can set something going was let happen: nothing was found."
+            }
+            remedy={() => <span hidden />}
+            extra={(finding) => (
+              <div className="mt-2 flex flex-wrap gap-1.5">
+                {foundFor(finding)?.fixes.map((f) => (
+                  <button
+                    key={f.kind + f.subjects.join()}
+                    type="button"
+                    className="btn btn-xs btn-outline btn-primary"
+                    disabled={act.isPending}
+                    onClick={() => fix(f)}
+                  >
+                    {f.words}
+                  </button>
+                ))}
+              </div>
+            )}
+          />
+        )
+      }
+      noteCount={view?.findings.length ?? 0}
+    >
+      {rules.isError && <Failure error={rules.error} onRetry={() => rules.refetch()} />}
+      {act.isError && <Failure error={act.error} />}
+      {view?.lost.map((words) => (
+        <p key={words} className="border-warning mb-2 border-l-4 pl-3 text-[14px]">
+          Left out: {words}.
+        </p>
+      ))}
+      {view && page === "reach" && <ReachGrid reach={view.reach} />}
+      {view && page === "stories" && (
+        <div className="grid gap-3 lg:grid-cols-2">
+          {view.findings
+            .filter((f) => f.story.length > 0)
+            .map((f) => (
+              <StoryCard key={f.finding.code + f.rules.join()} found={f} busy={act.isPending} onFix={fix} />
+            ))}
+          {view.findings.every((f) => f.story.length === 0) && (
+            <p className="text-soft">No course of events goes wrong.</p>
+          )}
+        </div>
+      )}
+      {view && page === "sentences" && (
+        <div className="space-y-4">
+          <AddRule
+            view={view}
+            busy={act.isPending}
+            onAdd={(recipe) => act.mutate(() => api.addRule(job.id, { version: view.version, recipe }))}
+          />
+          <ul className="grid gap-3 lg:grid-cols-2">
+            {view.rules.map((rule) => (
+              <li key={rule.id}>
+                <RuleCard job={job.id} view={view} rule={rule} act={act.mutate} busy={act.isPending} />
+              </li>
+            ))}
+          </ul>
+          <LinkList job={job.id} view={view} act={act.mutate} busy={act.isPending} />
+          <HouseFacts job={job} view={view} act={act.mutate} busy={act.isPending} />
+        </div>
+      )}
+    </SheetLayout>
+  );
+}
+
+/** Recipes that this house has the devices for. */
+function AddRule({
+  view,
+  busy,
+  onAdd,
+}: {
+  view: View;
+  busy: boolean;
+  onAdd: (recipe: Schemas["RecipeView"]["recipe"]) => void;
+}) {
+  return (
+    <div className="flex flex-wrap items-center gap-3">
+      <label className="flex items-center gap-2">
+        <span className="font-semibold">Add a rule</span>
+        <select
+          className="select w-72"
+          value=""
+          disabled={busy}
+          onChange={(e) => e.target.value && onAdd(e.target.value as Schemas["RecipeView"]["recipe"])}
+        >
+          <option value="">by a recipe…</option>
+          {view.recipes.map((r) => (
+            <option key={r.recipe} value={r.recipe} disabled={!r.available}>
+              {r.label}
+              {r.available ? "" : ` (takes ${r.needs})`}
+            </option>
+          ))}
+        </select>
+      </label>
+      <span className="text-soft text-[14px]">
+        {view.devices} devices, {view.rules.length} rules, {view.links.length} links
+      </span>
+    </div>
+  );
+}
