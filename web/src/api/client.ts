@@ -75,6 +75,8 @@ export const api = {
   job: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}", { params: { path: { job } } })),
   addRoom: (job: string, body: Schemas["NewRoom"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/rooms", { params: { path: { job } }, body })),
+  renameRoom: (room: string, body: Schemas["RoomName"]) =>
+    dataOf(client.PUT("/api/v1/rooms/{room}", { params: { path: { room } }, body })),
   addCircuit: (job: string, body: Schemas["NewCircuit"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/circuits", { params: { path: { job } }, body })),
   readLoads: (text: string) => dataOf(client.GET("/api/v1/loads/read", { params: { query: { text } } })),

@@ -10,6 +10,7 @@ import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
 import { ChannelsPart } from "./ChannelsPart";
 import { HousePages } from "./HousePages";
+import { RenameRoom } from "./RenameRoom";
 import { RoomsPlan } from "./RoomsPlan";
 
 type Document = Schemas["HouseDocument"];
@@ -141,6 +142,7 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
         </button>
         {keep.isError && <Failure error={keep.error} />}
       </form>
+      <RenameRoom job={job} />
     </SheetLayout>
   );
 }

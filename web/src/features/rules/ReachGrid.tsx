@@ -75,7 +75,10 @@ function Cell({ outcome }: { outcome?: Outcome }) {
     return <td />;
   }
   return (
-    <td className={`py-1.5 pr-3 pl-1 whitespace-nowrap ${TINT[outcome.state]}`} title={outcome.by ?? "nothing carries it"}>
+    <td
+      className={`py-1.5 pr-3 pl-1 whitespace-nowrap ${TINT[outcome.state]}`}
+      title={outcome.by ?? "nothing carries it"}
+    >
       <Sign state={outcome.state} />{" "}
       <span className="font-mono whitespace-nowrap">
         {outcome.state === "WORKS" ? "works" : outcome.state === "LOST" ? "lost" : `${outcome.delayMs} ms`}

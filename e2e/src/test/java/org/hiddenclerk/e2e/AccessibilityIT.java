@@ -25,7 +25,9 @@ class AccessibilityIT {
             }
             desk.open("Boot room", "Draw");
             findings.addAll(seriousFindings(desk, "Draw, proved"));
-            for (String sheet : List.of("Match all", "Pick list", "Bench", "Day on site", "Join", "Firmware", "Rooms and radio")) {
+            desk.open("Boot room", "Feel");
+            findings.addAll(seriousFindings(desk, "Feel"));
+            for (String sheet : List.of("Match all", "Pick list", "Bench", "Day on site", "Join", "Firmware", "Rules", "Rooms and radio")) {
                 desk.openHouse(sheet);
                 findings.addAll(seriousFindings(desk, sheet));
             }

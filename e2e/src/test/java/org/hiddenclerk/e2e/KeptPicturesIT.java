@@ -25,6 +25,9 @@ class KeptPicturesIT {
             desk.picture(KEPT.resolve("match.png"));
             desk.open("B-14", "Trace");
             desk.picture(KEPT.resolve("trace.png"));
+            desk.open("Wash-house", "Feel");
+            desk.page().getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("Position rules: .*Every flip"))).waitFor();
+            desk.picture(KEPT.resolve("feel.png"));
             desk.open("Lower stair", "Match");
             desk.picture(KEPT.resolve("schemes.png"));
             desk.open("Lower stair", "Draw");
@@ -35,6 +38,9 @@ class KeptPicturesIT {
             desk.picture(KEPT.resolve("draw.png"));
             desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).click();
             desk.picture(KEPT.resolve("house.png"));
+            desk.openHouse("Rules");
+            desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("reach")).click();
+            desk.picture(KEPT.resolve("rules.png"));
             desk.openHouse("Match all");
             desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
                     .setName(Pattern.compile("choose for the whole house|choose again"))).click();
