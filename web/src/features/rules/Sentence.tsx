@@ -18,7 +18,7 @@ export function Sentence({
 }) {
   const [open, setOpen] = useState<string>();
   return (
-    <p className="leading-relaxed">
+    <div className="leading-relaxed">
       {pieces.map((piece, i) =>
         piece.pointer && piece.kind ? (
           open === piece.pointer ? (
@@ -50,7 +50,7 @@ export function Sentence({
           <span key={i}>{piece.words}</span>
         ),
       )}
-    </p>
+    </div>
   );
 }
 

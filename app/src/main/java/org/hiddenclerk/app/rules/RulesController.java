@@ -24,6 +24,8 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.rules.Delays;
@@ -42,6 +44,8 @@ import org.hiddenclerk.core.rules.Words;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
 import org.hiddenclerk.core.schedule.Whereabouts;
+import org.springframework.http.HttpHeaders;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -265,6 +269,36 @@ class RulesController {
     RulesView fix(@PathVariable UUID job, @Valid @RequestBody Fixing fixing, Principal who) {
         rules.mend(job, fixing.version(), new Fix(fixing.kind(), fixing.subjects()), people.nameOf(who));
         return rules(job);
+    }
+
+    @GetMapping("/calendar.ics")
+    @Operation(operationId = "ruleCalendar", summary = "Schedules of the rules as iCalendar (RFC 5545)")
+    ResponseEntity<String> calendar(@PathVariable UUID job) {
+        Rules.Kept kept = rules.of(job);
+        return ResponseEntity.ok().header(HttpHeaders.CONTENT_TYPE, "text/calendar;charset=UTF-8").header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"rules.ics\"")
+                .body(RuleCalendar.write(kept.house(), whereabouts(kept), clock.instant()));
+    }
+
+    /** @param text of an iCalendar file */
+    record CalendarText(long version, @NotBlank @Size(max = 200_000) String text) {
+    }
+
+    @PostMapping("/calendar")
+    @Operation(operationId = "importCalendar", summary = "A rule for each event of an iCalendar text; none of them acts until somebody says what it does")
+    RulesView importCalendar(@PathVariable UUID job, @Valid @RequestBody CalendarText calendar, Principal who) {
+        Rules.Kept kept = rules.of(job);
+        List<Rule> read;
+        try {
+            read = RuleCalendar.read(calendar.text(), kept.house(), whereabouts(kept));
+        } catch (IllegalArgumentException e) {
+            throw Unusable.content("The calendar cannot be taken in", new FieldProblem("/text", "", String.valueOf(e.getMessage())));
+        }
+        rules.add(job, calendar.version(), read, people.nameOf(who));
+        return rules(job);
+    }
+
+    private static Whereabouts whereabouts(Rules.Kept kept) {
+        return kept.document().whereabouts().orElseThrow(() -> Unusable.conflict("Say where the house is first: times are by its clocks and its sun."));
     }
 
     @PutMapping("/place")

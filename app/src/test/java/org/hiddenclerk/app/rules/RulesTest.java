@@ -1,11 +1,15 @@
 package org.hiddenclerk.app.rules;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 
+import java.io.StringReader;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
+import net.fortuna.ical4j.data.CalendarBuilder;
+import net.fortuna.ical4j.model.Calendar;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -13,6 +17,7 @@ import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
+import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 
@@ -136,6 +141,30 @@ class RulesTest {
         JsonNode placed = person.put(path("/place"), Map.of("version", version(), "latitude", 60.1699, "longitude", 24.9384, "zone", "Europe/Helsinki")).ok();
         assertThat(placed.get("rules").get(0).get("next")).hasSize(10);
         assertThat(person.put(path("/place"), Map.of("version", version(), "latitude", 60, "longitude", 24, "zone", "Europe/Nowhere")).pointer()).isEqualTo("/place");
+    }
+
+    @Test
+    void schedulesGoOutAndComeInAsACalendar() throws Exception {
+        String box = house.box("R-6", survey -> survey.get("loads").forEach(load -> load.asObject().put("typed", "LED 9").put("name", "Yard light")));
+        house.pick(box, "TG-1N");
+        add("SUN");
+        assertThat(person.get(path("/calendar.ics")).status()).as("nobody said where the house is").isEqualTo(409);
+        person.put(path("/place"), Map.of("version", version(), "latitude", 40.7128, "longitude", -74.006, "zone", "America/New_York")).ok();
+        String text = mvc.perform(MockMvcRequestBuilders.get(path("/calendar.ics")).with(user("tarrow").roles("OWNER"))).andReturn().getResponse().getContentAsString();
+        Calendar calendar = new CalendarBuilder().build(new StringReader(text));
+        assertThat(calendar.validate().hasErrors()).isFalse();
+        assertThat(calendar.getComponents("VEVENT")).as("sixty sunsets, and one that recurs").hasSize(61);
+        assertThat(text).contains("RRULE:FREQ=DAILY", "TZID=America/New_York", "BEGIN:VTIMEZONE");
+
+        String event = String.join("\r\n", "BEGIN:VCALENDAR", "VERSION:2.0", "PRODID:-//test//EN", "BEGIN:VEVENT", "UID:1@test", "DTSTAMP:19970101T000000Z",
+                "DTSTART;TZID=America/New_York:20990902T090000", "RRULE:FREQ=DAILY;INTERVAL=10;COUNT=5", "SUMMARY:Water the yard", "END:VEVENT", "END:VCALENDAR", "");
+        JsonNode imported = person.post(path("/calendar"), Map.of("version", version(), "text", event)).ok().get("rules").get(2);
+        assertThat(imported.get("name").asString()).isEqualTo("Water the yard");
+        assertThat(imported.get("enabled").asBoolean()).isFalse();
+        assertThat(imported.get("next")).hasSize(5);
+        assertThat(imported.get("next").get(1).asString()).startsWith("2099-09-12T09:00").endsWith("-04:00");
+        assertThat(person.post(path("/calendar"), Map.of("version", version(), "text", "no calendar")).pointer()).isEqualTo("/text");
+        assertThat(person.post(path("/calendar"), Map.of("version", version(), "text", event.replace("COUNT=5", "COUNT=5;UNTIL=20990101T000000Z"))).status()).isEqualTo(422);
     }
 
     @Test
