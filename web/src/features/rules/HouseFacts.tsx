@@ -124,6 +124,28 @@ export function HouseFacts({
             keep it
           </button>
         </form>
+        {view.place && (
+          <p className="mt-3 flex flex-wrap items-center gap-3 text-[14px]">
+            <a className="btn btn-sm btn-outline" href={`/api/v1/jobs/${job.id}/rules/calendar.ics`} download>
+              schedules for a calendar
+            </a>
+            <label className="flex items-center gap-2">
+              <span className="text-soft">or take events in, as rules that wait</span>
+              <input
+                type="file"
+                accept=".ics,text/calendar"
+                className="file-input file-input-sm w-56"
+                disabled={busy}
+                onChange={async (e) => {
+                  const text = await e.target.files?.[0]?.text();
+                  if (text) {
+                    act(() => api.importRuleCalendar(job.id, { version: view.version, text }));
+                  }
+                }}
+              />
+            </label>
+          </p>
+        )}
       </section>
     </div>
   );

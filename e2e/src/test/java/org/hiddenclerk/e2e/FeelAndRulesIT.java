@@ -6,6 +6,7 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.assertions.PlaywrightAssertions;
 import com.microsoft.playwright.options.AriaRole;
+import java.io.IOException;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
@@ -21,7 +22,7 @@ class FeelAndRulesIT {
         return within.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    private SmallHouse house(String module, String... labels) {
+    private SmallHouse house(String module, String... labels) throws IOException {
         caller.logIn();
         SmallHouse house = new SmallHouse(caller);
         for (String label : labels) {
@@ -31,7 +32,7 @@ class FeelAndRulesIT {
     }
 
     @Test
-    void twoBehavioursAreComparedByOwnFlipsAndOneIsSet() {
+    void twoBehavioursAreComparedByOwnFlipsAndOneIsSet() throws IOException {
         SmallHouse house = house("SK-1", "F-1");
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             Page page = desk.page();
@@ -65,7 +66,7 @@ class FeelAndRulesIT {
     }
 
     @Test
-    void allOffMissesALightUntilItsButtonIsPressed() {
+    void allOffMissesALightUntilItsButtonIsPressed() throws IOException {
         SmallHouse house = house("TG-1N", "A-1", "A-2");
         caller.ask("POST", "/api/v1/jobs/" + house.job() + "/rules/things", Map.of("version", 0, "name", "Remote", "room", "Hall", "protocol", "ZIGBEE"));
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
@@ -90,7 +91,7 @@ class FeelAndRulesIT {
     }
 
     @Test
-    void aLinkThatGoesDirectlyOutlivesTheHub() {
+    void aLinkThatGoesDirectlyOutlivesTheHub() throws IOException {
         SmallHouse house = house("TG-1N", "L-1", "L-2");
         JsonNode choices = caller.ask("GET", "/api/v1/jobs/" + house.job() + "/rules", null).get("choices");
         List<String> codes = List.of(choices.get("CONTROL").get(0).get("code").asString(), choices.get("OUTPUT").get(1).get("code").asString());

@@ -67,7 +67,7 @@ class DayController {
         SiteWork.SoFar soFar = site.soFar(job);
         return new DayPlanView(all.works().size(), all.notIssued(), all.circuits().entrySet().stream().map(c -> new DayCircuitView(c.getKey(), c.getValue().lights(),
                 c.getValue().alternativeSupplies())).toList(), NormsEntry.of(Norms.USUAL), soFar.minutes().isPresent() ? soFar.minutes().getAsInt() : null, soFar.sheets(),
-                row.map(days::asked).orElseGet(days::usual), row.map(days::planned).orElse(null), row.map(DayPlanRow::madeBy).orElse(null), row.map(DayPlanRow::madeAt).orElse(null));
+                row.map(days::asked).orElseGet(() -> days.usual(job)), row.map(days::planned).orElse(null), row.map(DayPlanRow::madeBy).orElse(null), row.map(DayPlanRow::madeAt).orElse(null));
     }
 
     @PutMapping

@@ -5,10 +5,12 @@ import java.time.DateTimeException;
 import java.time.LocalDate;
 import java.time.LocalTime;
 import java.time.ZoneId;
+import java.time.ZonedDateTime;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
@@ -20,11 +22,14 @@ import org.hiddenclerk.app.day.DayDocument.OpeningView;
 import org.hiddenclerk.app.day.DayDocument.VisitView;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.rules.Rules;
 import org.hiddenclerk.core.day.DayPlan;
 import org.hiddenclerk.core.day.DayPlanner;
 import org.hiddenclerk.core.day.DayTask;
 import org.hiddenclerk.core.day.DayTask.Norms;
 import org.hiddenclerk.core.day.DayTask.Work;
+import org.hiddenclerk.core.schedule.SunDay;
+import org.hiddenclerk.core.schedule.Whereabouts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -36,12 +41,14 @@ class Days {
 
     private final DayPlanRepository plans;
     private final SiteWork site;
+    private final Rules rules;
     private final JsonMapper json;
     private final Clock clock;
 
-    Days(DayPlanRepository plans, SiteWork site, JsonMapper json, Clock clock) {
+    Days(DayPlanRepository plans, SiteWork site, Rules rules, JsonMapper json, Clock clock) {
         this.plans = plans;
         this.site = site;
+        this.rules = rules;
         this.json = json;
         this.clock = clock;
     }
@@ -58,10 +65,21 @@ class Days {
         return json.readValue(row.planned(), DaysView.class);
     }
 
-    /** What is asked of a day before anybody asked for something else: tomorrow, one person, and ordinary hours; common practice, no source. */
-    DayQuestion usual() {
-        return new DayQuestion(LocalDate.now(clock).plusDays(1), ZoneId.systemDefault().getId(), "08:00", "17:00", "08:30", "16:00", null,
-                List.of(new DayDocument.CrewEntry("first", true)), Map.of(), 20, DayDocument.NormsEntry.of(Norms.USUAL));
+    /**
+     * What is asked of a day before anybody asked for something else: tomorrow, one person, the daylight of the place where that is known, and
+     * ordinary hours; common practice, no source.
+     */
+    DayQuestion usual(UUID job) {
+        LocalDate tomorrow = LocalDate.now(clock).plusDays(1);
+        Optional<Whereabouts> where = rules.whereabouts(job);
+        Optional<SunDay> sun = where.map(place -> SunDay.of(place, tomorrow));
+        return new DayQuestion(tomorrow, where.map(Whereabouts::zone).orElse(ZoneId.systemDefault()).getId(), "08:00", "17:00", sun.flatMap(SunDay::rise).map(Days::clock)
+                .orElse("08:30"), sun.flatMap(SunDay::set).map(Days::clock).orElse("16:00"), null, List.of(new DayDocument.CrewEntry("first", true)), Map.of(), 20,
+                DayDocument.NormsEntry.of(Norms.USUAL));
+    }
+
+    private static String clock(ZonedDateTime time) {
+        return String.format(Locale.ROOT, "%02d:%02d", time.getHour(), time.getMinute());
     }
 
     static int minute(String time) {

@@ -10,6 +10,14 @@ import org.springframework.data.jpa.repository.Query;
 interface JoinedDeviceRepository extends JpaRepository<JoinedDeviceRow, UUID> {
     List<JoinedDeviceRow> findByJobIdOrderByCameInAt(UUID job);
 
+    /** A network of a job. */
+    record OfJob(UUID job, Protocol protocol) {
+    }
+
+    /** Networks that have members on record. */
+    @Query("select distinct new org.hiddenclerk.app.joining.JoinedDeviceRepository$OfJob(d.jobId, d.protocol) from JoinedDeviceRow d")
+    List<OfJob> networks();
+
     /** Box, module code and version of everything that is known for what it is. */
     @Query("select u.boxId, u.moduleCode, d.firmware from JoinedDeviceRow d, BenchUnitRow u where d.unitId = u.id and d.jobId = :job and u.boxId is not null")
     List<Object[]> versions(UUID job);

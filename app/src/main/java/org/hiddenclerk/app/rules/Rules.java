@@ -22,6 +22,7 @@ import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Words;
+import org.hiddenclerk.core.schedule.Whereabouts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
@@ -79,6 +80,12 @@ public class Rules {
         return new Device(device.id(), device.name(), device.room(), device.protocol(), device.circuit(), device.direct(), device.outputs().stream().map(output ->
                 document.declared().containsKey(output.id()) ? new Device.Output(output.id(), output.name(), output.drives(), document.declared().get(output.id()), output.dims())
                         : output).toList(), device.controls(), device.sensors());
+    }
+
+    /** Where the house is, if somebody said so. */
+    @Transactional(readOnly = true)
+    public Optional<Whereabouts> whereabouts(UUID job) {
+        return rows.findById(job).flatMap(row -> RuleJson.MAPPER.readValue(row.document(), RulesDocument.class).whereabouts());
     }
 
     /** Sentences of rules and links that speak of modules in some boxes, with the names that these have now. */

@@ -27,7 +27,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Component
 @Order(Ordered.HIGHEST_PRECEDENCE + 10)
 class BodyLimit extends OncePerRequestFilter {
-    private static final Pattern PHOTOS = Pattern.compile("/api/v1/boxes/[^/]+/photos");
+    /** Pictures and firmware files come larger than documents do. */
+    private static final Pattern FILES = Pattern.compile("/api/v1/boxes/[^/]+/photos|/api/v1/firmware");
 
     private final ClerkProperties properties;
 
@@ -36,7 +37,7 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     private long limitOf(HttpServletRequest request) {
-        return PHOTOS.matcher(request.getRequestURI()).matches() ? properties.photoLimitBytes() : properties.bodyLimitBytes();
+        return FILES.matcher(request.getRequestURI()).matches() ? properties.photoLimitBytes() : properties.bodyLimitBytes();
     }
 
     @Override
