@@ -22,7 +22,7 @@ class FeelAndRulesIT {
         return within.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(name).setExact(true));
     }
 
-    private SmallHouse house(String module, String... labels) throws IOException {
+    private SmallHouse house(String module, String... labels) throws IOException, InterruptedException {
         caller.logIn();
         SmallHouse house = new SmallHouse(caller);
         for (String label : labels) {
@@ -32,7 +32,7 @@ class FeelAndRulesIT {
     }
 
     @Test
-    void twoBehavioursAreComparedByOwnFlipsAndOneIsSet() throws IOException {
+    void twoBehavioursAreComparedByOwnFlipsAndOneIsSet() throws IOException, InterruptedException {
         SmallHouse house = house("SK-1", "F-1");
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             Page page = desk.page();
@@ -66,7 +66,7 @@ class FeelAndRulesIT {
     }
 
     @Test
-    void allOffMissesALightUntilItsButtonIsPressed() throws IOException {
+    void allOffMissesALightUntilItsButtonIsPressed() throws IOException, InterruptedException {
         SmallHouse house = house("TG-1N", "A-1", "A-2");
         caller.ask("POST", "/api/v1/jobs/" + house.job() + "/rules/things", Map.of("version", 0, "name", "Remote", "room", "Hall", "protocol", "ZIGBEE"));
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
@@ -91,7 +91,7 @@ class FeelAndRulesIT {
     }
 
     @Test
-    void aLinkThatGoesDirectlyOutlivesTheHub() throws IOException {
+    void aLinkThatGoesDirectlyOutlivesTheHub() throws IOException, InterruptedException {
         SmallHouse house = house("TG-1N", "L-1", "L-2");
         JsonNode choices = caller.ask("GET", "/api/v1/jobs/" + house.job() + "/rules", null).get("choices");
         List<String> codes = List.of(choices.get("CONTROL").get(0).get("code").asString(), choices.get("OUTPUT").get(1).get("code").asString());
