@@ -217,6 +217,8 @@ export const api = {
     dataOf(client.POST("/api/v1/jobs/{job}/rules/fix", { params: { path: { job } }, body })),
   importRuleCalendar: (job: string, body: Schemas["CalendarText"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/rules/calendar", { params: { path: { job } }, body })),
+  undoRules: (job: string, version: number) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rules/undo", { params: { path: { job } }, body: { version } })),
   placeHouse: (job: string, body: Schemas["Placing"]) =>
     dataOf(client.PUT("/api/v1/jobs/{job}/rules/place", { params: { path: { job } }, body })),
   feel: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/feel", box(id))),

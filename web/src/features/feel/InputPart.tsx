@@ -103,12 +103,11 @@ export function InputPart({
         recorded={document.recorded}
         rest={document.parameters.rest}
         onSequence={setSequence}
-        onRecord={(name) =>
-          keep.mutate({
-            document: { ...document, recorded: [...document.recorded, { name, ...sequence }] },
-            behaviour: input.behaviour,
-          })
-        }
+        onRecord={(name) => {
+          const next = { ...document, recorded: [...document.recorded, { name, ...sequence }] };
+          setDocument(next);
+          keep.mutate({ document: next, behaviour: input.behaviour });
+        }}
       />
       {lanes.length > 0 && <Lanes lanes={lanes} sequence={sequence} rest={document.parameters.rest} />}
       <Costs input={input} lanes={lanes} />

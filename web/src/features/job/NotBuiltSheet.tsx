@@ -2,9 +2,6 @@ import { SheetLayout } from "./SheetLayout";
 import { STAGES } from "./stages";
 
 const COMING: Record<string, string> = {
-  join: "joining the modules to the network and hub",
-  feel: "comparing how each wall switch behaves",
-  rules: "links, schedules and automations",
   "hand-over": "the test record, the papers and the restore book",
 };
 
@@ -15,7 +12,7 @@ export function NotBuiltSheet({ stage }: { stage: string }) {
     <SheetLayout title={known?.word ?? "Unknown page"}>
       {known ? (
         <p className="max-w-prose">
-          This stage is not built yet. It will do {COMING[stage]}. Survey to Fit work today; do this part by
+          This stage is not built yet. It will do {COMING[stage]}. Survey to Rules work today; do this part by
           hand and note it on paper.
         </p>
       ) : (

@@ -11,6 +11,8 @@ const KEYS: [string, string][] = [
   ["u U", "undo, redo in the survey"],
   ["t k", "box as text, keep the survey"],
   ["n", "another box like this one"],
+  ["f p o x w", "your hands in Feel: flip, phone on and off, supply away, wait"],
+  ["u", "undo in the rules"],
   ["1 … 7", "instruments at a practice wall"],
   ["i", "isolation sheet"],
   ["?", "this list"],

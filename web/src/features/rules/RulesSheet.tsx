@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { rulesOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
+import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
 import { HousePages } from "../house/HousePages";
 import { MarginNotes } from "../job/MarginNotes";
@@ -26,6 +27,14 @@ export function RulesSheet({ job, box }: { job: Schemas["JobView"]; box?: string
     mutationFn: (change: () => Promise<View>) => change(),
     onSuccess: (view) => queries.setQueryData(rulesOptions(job.id).queryKey, view),
   });
+  const version = rules.data?.version;
+  const undoable = rules.data?.undoable;
+  const undo = useCallback(() => {
+    if (version !== undefined && undoable) {
+      act.mutate(() => api.undoRules(job.id, version));
+    }
+  }, [act.mutate, job.id, version, undoable]);
+  useKeys(useMemo(() => ({ u: undo }), [undo]));
   if (rules.isPending) {
     return <Waiting what="the rules" />;
   }
@@ -111,6 +120,16 @@ export function RulesSheet({ job, box }: { job: Schemas["JobView"]; box?: string
       )}
       {view && page === "sentences" && (
         <div className="space-y-4">
+          {view.undoable && (
+            <button
+              type="button"
+              className="btn btn-sm btn-outline float-right"
+              disabled={act.isPending}
+              onClick={undo}
+            >
+              <kbd className="text-soft font-mono text-[12px]">u</kbd> undo the last change
+            </button>
+          )}
           <AddRule
             view={view}
             busy={act.isPending}

@@ -49,7 +49,7 @@ public class Rules {
     }
 
     /** What is kept, with the house that it is about. What names a device that is no longer planned is left out and told. */
-    record Kept(long version, RulesDocument document, RuledHouse house, List<String> lost) {
+    record Kept(long version, RulesDocument document, RuledHouse house, List<String> lost, boolean undoable) {
     }
 
     @Transactional(readOnly = true)
@@ -61,7 +61,8 @@ public class Rules {
         List<String> lost = new ArrayList<>();
         List<Rule> rules = document.rules().stream().filter(rule -> keep(bare.withRules(List.of(rule)), "\"" + rule.name() + "\"", lost)).toList();
         List<Link> links = document.links().stream().filter(link -> keep(new RuledHouse(bare.devices(), List.of(link), List.of()), "a link", lost)).toList();
-        return new Kept(row.map(RulesRow::version).orElse(0L), document, new RuledHouse(bare.devices(), links, rules), lost);
+        return new Kept(row.map(RulesRow::version).orElse(0L), document, new RuledHouse(bare.devices(), links, rules), lost,
+                row.flatMap(RulesRow::previous).isPresent());
     }
 
     private static boolean keep(RuledHouse with, String what, List<String> lost) {
@@ -207,6 +208,14 @@ public class Rules {
             }
             return document.withRules(mended.rules()).withLinks(mended.links()).withDeclared(declared);
         });
+    }
+
+    /** Takes the last change back; once more brings it again. */
+    @Transactional
+    public void takeBack(UUID job, long version, String who) {
+        String previous = rows.findById(job).flatMap(RulesRow::previous).orElseThrow(() -> Unusable.conflict("There is no change to take back."));
+        RulesDocument before = RuleJson.MAPPER.readValue(previous, RulesDocument.class);
+        change(job, version, who, document -> before);
     }
 
     private void change(UUID job, long version, String who, UnaryOperator<RulesDocument> change) {

@@ -126,7 +126,7 @@ class RulesController {
 
     /** Everything of the rules of a house; {@code choices} by kind of slot. */
     record RulesView(long version, int devices, List<RuleView> rules, List<HouseLinkView> links, List<RuleFindingView> findings, ReachGridView reach, List<RecipeView> recipes,
-                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<String> lost, @MayBeAbsent HousePlaceView place) {
+                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place) {
     }
 
     record NewRule(long version, @NotNull Recipe recipe) {
@@ -164,7 +164,7 @@ class RulesController {
         return new RulesView(kept.version(), house.devices().size(), house.rules().stream().map(rule -> view(house, rule, where)).toList(),
                 house.links().stream().map(link -> view(house, link)).toList(), RuleAnalysis.of(house, Delays.USUAL).stream().map(RuleFindingView::of).toList(), reach(house),
                 Arrays.stream(Recipe.values()).map(recipe -> new RecipeView(recipe, recipe.label(), recipe.needs(), recipe.draft(house, "r").isPresent())).toList(),
-                kept.document().things().stream().map(RulesController::view).toList(), choices, kept.lost(), Optional.ofNullable(kept.document().place()).map(place ->
+                kept.document().things().stream().map(RulesController::view).toList(), choices, kept.lost(), kept.undoable(), Optional.ofNullable(kept.document().place()).map(place ->
                 new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null));
     }
 
@@ -299,6 +299,17 @@ class RulesController {
 
     private static Whereabouts whereabouts(Rules.Kept kept) {
         return kept.document().whereabouts().orElseThrow(() -> Unusable.conflict("Say where the house is first: times are by its clocks and its sun."));
+    }
+
+    /** The version that was seen. */
+    record TakingBack(long version) {
+    }
+
+    @PostMapping("/undo")
+    @Operation(operationId = "undoRules", summary = "Takes the last change back; once more brings it again")
+    RulesView undo(@PathVariable UUID job, @RequestBody TakingBack seen, Principal who) {
+        rules.takeBack(job, seen.version(), people.nameOf(who));
+        return rules(job);
     }
 
     @PutMapping("/place")

@@ -6,6 +6,7 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
@@ -19,6 +20,8 @@ class RulesRow {
     private @Nullable Long version;
     @Column(columnDefinition = "LONGTEXT")
     private String document = "";
+    @Column(columnDefinition = "LONGTEXT")
+    private @Nullable String previous;
     private String changedBy = "";
     private Instant changedAt = Instant.EPOCH;
 
@@ -38,7 +41,13 @@ class RulesRow {
         return document;
     }
 
+    /** What it was before the last change; taking that back is a change too. */
+    Optional<String> previous() {
+        return Optional.ofNullable(previous);
+    }
+
     void is(String newDocument, String who, Instant now) {
+        previous = document.isEmpty() ? null : document;
         document = newDocument;
         changedBy = who;
         changedAt = now;

@@ -144,6 +144,20 @@ class RulesTest {
     }
 
     @Test
+    void whatWasTakenAwayComesBack() {
+        assertThat(person.post(path("/undo"), Map.of("version", version())).status()).as("nothing was done").isEqualTo(409);
+        add("ALL_OFF");
+        add("LEAVING");
+        String id = rules().get("rules").get(0).get("id").asString();
+        JsonNode less = json.readTree(json.writeValueAsString(person.delete(path("/" + id + "?version=" + version())).ok()));
+        assertThat(less.get("rules")).hasSize(1);
+        JsonNode again = person.post(path("/undo"), Map.of("version", version())).ok();
+        assertThat(again.get("rules")).hasSize(2);
+        assertThat(again.get("rules").get(0).get("id").asString()).isEqualTo(id);
+        assertThat(person.post(path("/undo"), Map.of("version", version())).ok().get("rules")).as("and away again").hasSize(1);
+    }
+
+    @Test
     void schedulesGoOutAndComeInAsACalendar() throws Exception {
         String box = house.box("R-6", survey -> survey.get("loads").forEach(load -> load.asObject().put("typed", "LED 9").put("name", "Yard light")));
         house.pick(box, "TG-1N");
