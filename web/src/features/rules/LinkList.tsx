@@ -27,7 +27,7 @@ export function LinkList({
   const controls = view.choices.CONTROL ?? [];
   const outputs = view.choices.OUTPUT ?? [];
   const [control, setControl] = useState(controls[0]?.code ?? "");
-  const [output, setOutput] = useState(outputs[0]?.code ?? "");
+  const [output, setOutput] = useState((outputs[1] ?? outputs[0])?.code ?? "");
   if (controls.length === 0 || outputs.length === 0) {
     return null;
   }
@@ -56,11 +56,10 @@ export function LinkList({
               aria-label={`way of: ${link.sentence}`}
               value={link.way}
               disabled={busy}
-              onChange={(e) =>
-                act(() =>
-                  api.linkBy(job, link.id, e.target.value as Schemas["HouseLinkView"]["way"], view.version),
-                )
-              }
+              onChange={(e) => {
+                const way = e.target.value as Schemas["HouseLinkView"]["way"];
+                act(() => api.linkBy(job, link.id, way, view.version));
+              }}
             >
               {[...new Set([...link.ways, link.way])].map((way) => (
                 <option key={way} value={way}>

@@ -107,6 +107,10 @@ public final class RuledHouse {
         for (int l = 0; l < links.size(); l++) {
             known(problems, "/links/" + l + "/control", links.get(l).control(), controls::containsKey, "a control of the house");
             known(problems, "/links/" + l + "/output", links.get(l).output(), outputs::containsKey, "an output of the house");
+            Link link = links.get(l);
+            if (Optional.ofNullable(controls.get(link.control())).flatMap(Device.Control::output).filter(link.output()::equals).isPresent()) {
+                problems.add(new Problem("/links/" + l + "/output", nameOf(link.output()), "an output that the switch does not command by its own wires: it would change it twice"));
+            }
         }
         for (int r = 0; r < rules.size(); r++) {
             new RuleReferences(this, rules.get(r), "/rules/" + r).addProblems(problems);

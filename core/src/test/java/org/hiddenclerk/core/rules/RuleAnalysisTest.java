@@ -121,6 +121,12 @@ class RuleAnalysisTest {
     }
 
     @Test
+    void aSwitchIsNotLinkedToItsOwnLamp() {
+        RuledHouse house = Houses.house(2, List.of()).withLinks(List.of(new Link("l", "switch1", "lamp1", Link.Way.HUB, Link.Effect.TOGGLE, false)));
+        assertThat(house.problems()).extracting(RuledHouse.Problem::pointer).containsExactly("/links/0/output");
+    }
+
+    @Test
     void whatIsNamedMustBeThere() {
         Rule lost = rule("lost", goesOn("nothing"), on("nobody"), new Action.SetLevel("lamp1", 120));
         assertThat(Houses.house(2, List.of(lost)).problems()).extracting(RuledHouse.Problem::pointer).containsExactly("/rules/0/triggers/0/output",
