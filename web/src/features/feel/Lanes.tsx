@@ -64,12 +64,22 @@ export function Lanes({
                 key={lane.behaviour}
                 x1={at}
                 x2={at}
-                y1={l === 0 && fits ? 4 : HEAD + l * block + TITLE - 6}
+                y1={HEAD + l * block + TITLE - 6}
                 y2={HEAD + (l + 1) * block - 8}
                 stroke="var(--color-primary)"
                 strokeDasharray="2 4"
               />
             ))}
+            {fits && (
+              <line
+                x1={at}
+                x2={at}
+                y1={4}
+                y2={HEAD - 6}
+                stroke="var(--color-primary)"
+                strokeDasharray="2 4"
+              />
+            )}
             {fits && (
               <text x={at + 4} y={14} fontSize="11" fill="var(--color-primary)">
                 {text}

@@ -83,7 +83,7 @@ describe("the ribbon", () => {
     const tabs = screen.getAllByRole("link");
     expect(tabs).toHaveLength(10);
     expect(tabs.map((tab) => tab.getAttribute("title"))).toContain("Draw: re-opened");
-    expect(tabs.map((tab) => tab.getAttribute("title"))).toContain("Rules: not built yet");
+    expect(tabs.map((tab) => tab.getAttribute("title"))).toContain("Hand over: not built yet");
     expect(screen.getByRole("link", { name: /Draw/ }).getAttribute("aria-current")).toBe("step");
   });
 

@@ -21,6 +21,7 @@ import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.house.JobRow;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.rules.Rules;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.tracing.Traces;
@@ -58,9 +59,10 @@ class JobOverview {
     private final Bench bench;
     private final Members members;
     private final Feels feels;
+    private final Rules rules;
 
     JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, Bench bench,
-                Members members, Feels feels) {
+                Members members, Feels feels, Rules rules) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
@@ -70,6 +72,7 @@ class JobOverview {
         this.bench = bench;
         this.members = members;
         this.feels = feels;
+        this.rules = rules;
     }
 
     /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
@@ -119,13 +122,15 @@ class JobOverview {
         Map<UUID, Stage.Progress> onBench = bench.progress(job);
         Map<UUID, Stage.Progress> inNetwork = members.progress(job);
         Map<UUID, Stage.Progress> felt = feels.progress(job);
+        Set<UUID> ruled = rules.boxesSpokenOf(job, boxes.ofJob(job).stream().map(BoxRow::id).collect(Collectors.toSet()));
         Set<UUID> otherwise = sheets.foundOtherwise(boxes.ofJob(job).stream().map(BoxRow::id).toList()).stream().map(FoundOtherwiseRow::boxId).collect(Collectors.toSet());
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
                     circumstances, Map.of(Stage.BENCH, onBench.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.JOIN, inNetwork.getOrDefault(box.id(),
-                            Stage.Progress.OPEN), Stage.FEEL, felt.getOrDefault(box.id(), Stage.Progress.OPEN))));
+                            Stage.Progress.OPEN), Stage.FEEL, felt.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.RULES, ruled.contains(box.id()) ? Stage.Progress.DONE
+                            : Stage.Progress.OPEN)));
             if (otherwise.contains(box.id())) {
                 views.set(views.size() - 1, views.get(views.size() - 1).tracedAgain());
             }

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
@@ -81,6 +82,14 @@ public class Rules {
         return new Device(device.id(), device.name(), device.room(), device.protocol(), device.circuit(), device.direct(), device.outputs().stream().map(output ->
                 document.declared().containsKey(output.id()) ? new Device.Output(output.id(), output.name(), output.drives(), document.declared().get(output.id()), output.dims())
                         : output).toList(), device.controls(), device.sensors());
+    }
+
+    /** Boxes whose modules some rule or link speaks of. */
+    @Transactional(readOnly = true)
+    public Set<UUID> boxesSpokenOf(UUID job, Set<UUID> boxes) {
+        Optional<RulesDocument> document = rows.findById(job).map(row -> RuleJson.MAPPER.readValue(row.document(), RulesDocument.class));
+        String text = document.map(d -> RuleJson.MAPPER.writeValueAsString(d.rules()) + RuleJson.MAPPER.writeValueAsString(d.links())).orElse("");
+        return boxes.stream().filter(box -> text.contains(box.toString())).collect(Collectors.toSet());
     }
 
     /** Where the house is, if somebody said so. */
