@@ -28,13 +28,17 @@ export function InputPart({
   const [sequence, setSequence] = useState<Sequence>(() => first(input));
   const [beside, setBeside] = useState<Behaviour[]>(() => usual(input));
   const keep = useMutation({
-    mutationFn: (next: { document: Schemas["FeelDocument"]; behaviour: Behaviour }) =>
-      api.keepFeel(box, input.key, {
-        version: input.version,
-        boxVersion: view.boxVersion,
+    // One after the other, each on what the one before has made of it: hands are faster than answers.
+    scope: { id: `feel ${box}` },
+    mutationFn: (next: { document: Schemas["FeelDocument"]; behaviour: Behaviour }) => {
+      const now = queries.getQueryData(feelOptions(box).queryKey) ?? view;
+      return api.keepFeel(box, input.key, {
+        version: now.inputs.find((each) => each.key === input.key)?.version ?? input.version,
+        boxVersion: now.boxVersion,
         behaviour: next.behaviour,
         document: next.document,
-      }),
+      });
+    },
     onSuccess: (now) => {
       queries.setQueryData(feelOptions(box).queryKey, now);
       queries.invalidateQueries({ queryKey: ["job"] });
