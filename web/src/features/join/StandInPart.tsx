@@ -9,6 +9,13 @@ const DEEDS = [
   { deed: "COVER_ON", word: "cover" },
 ] as const;
 
+const SHOWS: Record<Schemas["StandInModuleView"]["shows"], string> = {
+  SEARCHING: "searching",
+  JOINED: "joined",
+  UPDATING: "takes in a file",
+  FAILED: "gave up, press it again",
+};
+
 /** The stand-in house: what hands do in it and what eyes see, while the networks above are asked for real. */
 export function StandInPart({ job }: { job: string }) {
   const queries = useQueryClient();
@@ -54,6 +61,10 @@ export function StandInPart({ job }: { job: string }) {
               <span className="min-w-0 flex-1 truncate">
                 {module.place || module.serial}{" "}
                 <span className="text-soft font-mono text-[12.5px]">{module.serial}</span>
+                <span className="text-soft block text-[12.5px]">
+                  indicator: {SHOWS[module.shows]}
+                  {module.pattern && `, ${module.pattern}`}
+                </span>
               </span>
               {DEEDS.map(({ deed, word }) => (
                 <button

@@ -7,10 +7,13 @@ import java.util.Base64;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.credentials.MatterManualCode;
 import org.hiddenclerk.core.firmware.Release;
+import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.standins.FirmwareFile;
 import org.hiddenclerk.standins.HouseClock;
 import org.hiddenclerk.standins.StandInHouse;
@@ -85,7 +88,12 @@ class CutOffRolloutIT {
             JsonNode unit = units.get(units.size() - 1);
             String address = String.format("02C07000%08X", number);
             caller.ask("PUT", "/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version"), "address", address));
-            house.bring(serial, address, Protocol.valueOf(module.get("protocol").asString()), kind, 1, true, 3, "none", "1.0.0", Set.of());
+            Protocol protocol = Protocol.valueOf(module.get("protocol").asString());
+            String code = new MatterManualCode(number % 16, 20_202_021 + number, Optional.empty()).code();
+            if (Window.of(protocol).byCodeOnly()) {
+                caller.ask("POST", "/api/v1/bench/" + unit.get("id").asString() + "/credentials", Map.of("kind", "MATTER_MANUAL_CODE", "text", code));
+            }
+            house.bring(serial, address, protocol, kind, 1, true, 3, code, "1.0.0", Set.of());
             kinds.put(serial, kind);
         }
     }

@@ -99,6 +99,17 @@ public final class StandInHouse {
         return lit;
     }
 
+    /** What the indicator of a module shows now. */
+    public Shows shows(String serial) {
+        StandInModule module = module(serial);
+        if (module.transfer().isPresent()) {
+            return Shows.UPDATING;
+        } else if (module.isJoined()) {
+            return Shows.JOINED;
+        }
+        return module.searchingSince().isPresent() && clock.millis() <= module.searchingSince().getAsLong() + StandInNetwork.SEARCH.toMillis() ? Shows.SEARCHING : Shows.FAILED;
+    }
+
     /** What a module runs, whether it is reached or not. */
     public String versionOf(String serial) {
         return module(serial).member(0).version();

@@ -29,7 +29,8 @@ public final class StandInNetwork implements Gateway {
     private static final double WIFI_REACH = 30;
     private static final int MOST_HOPS = 15;
     private static final int MOST_HOPS_ZWAVE = 4;
-    private static final Duration SEARCH = Duration.ofSeconds(180);
+    /** How long a module waits to be let in. */
+    static final Duration SEARCH = Duration.ofSeconds(180);
     private static final Duration RESTART = Duration.ofSeconds(60);
     private static final Duration MESSAGE = Duration.ofMillis(40);
 

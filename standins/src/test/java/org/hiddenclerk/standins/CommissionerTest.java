@@ -55,6 +55,20 @@ class CommissionerTest {
     }
 
     @Test
+    void theIndicatorTellsHowFarItIs() {
+        device("S1", SQUARE.text());
+        assertThat(house.shows("S1")).isEqualTo(Shows.SEARCHING);
+        house.pass(Duration.ofSeconds(200));
+        assertThat(house.shows("S1")).as("nobody let it in").isEqualTo(Shows.FAILED);
+        house.press("S1");
+        open(SQUARE.text());
+        house.pass(Duration.ofSeconds(60));
+        assertThat(house.shows("S1")).isEqualTo(Shows.JOINED);
+        network.ask(new Order.BeginFile("A-S1", "1.1.0", "00", 3));
+        assertThat(house.shows("S1")).isEqualTo(Shows.UPDATING);
+    }
+
+    @Test
     void nobodyComesInWithoutACodeOfItsOwn() {
         device("S1", SQUARE.text());
         assertThat(network.ask(new Order.OpenWindow(180, Optional.empty())).orElseThrow()).isInstanceOf(Answer.Refused.class);

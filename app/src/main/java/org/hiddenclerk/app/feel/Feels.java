@@ -28,6 +28,7 @@ import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.matching.FeelCheck;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -177,8 +178,18 @@ public class Feels {
         Map<UUID, Map<Integer, Map<String, String>>> all = new HashMap<>();
         rows.findByJob(job).forEach(row -> picks.getOrDefault(row.box(), List.of()).stream().filter(pick -> pick.gang() == row.gang()).findFirst().ifPresent(pick ->
                 all.computeIfAbsent(row.box(), b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.of(row.inputNumber(),
-                        row.channelNumber(), pick.behaviour(), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
+                        row.channelNumber(), behaviour(pick), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
         return all;
+    }
+
+    /** A module that lives on the blinks of its supply has no other input to read. */
+    private static InputBehaviour behaviour(BoxRow.PickPart pick) {
+        return pick.scheme() == SchemeCode.AT_LAMP_BLINK ? InputBehaviour.SUPPLY_BLINK : pick.behaviour();
+    }
+
+    /** Whether a module reads the switch of its gang at all. */
+    private static boolean isRead(BoxRow.PickPart pick) {
+        return pick.gang() > 0 && pick.scheme() != SchemeCode.NO_SWITCH && pick.scheme() != SchemeCode.SWITCH_UPSTREAM;
     }
 
     private Map<UUID, List<BoxRow.PickPart>> picks(UUID job) {
@@ -192,7 +203,7 @@ public class Feels {
         Map<UUID, List<BoxRow.PickPart>> picks = byBox.isEmpty() ? Map.of() : picks(job);
         Map<UUID, Stage.Progress> progress = new HashMap<>();
         byBox.forEach((box, felt) -> {
-            Set<Integer> gangs = picks.get(box).stream().map(BoxRow.PickPart::gang).filter(gang -> gang > 0).collect(Collectors.toSet());
+            Set<Integer> gangs = picks.get(box).stream().filter(Feels::isRead).map(BoxRow.PickPart::gang).collect(Collectors.toSet());
             Set<Integer> said = felt.stream().filter(row -> !row.isHeld()).map(FeelRow::gang).collect(Collectors.toSet());
             progress.put(box, said.containsAll(gangs) ? Stage.Progress.DONE : Stage.Progress.BEGUN);
         });

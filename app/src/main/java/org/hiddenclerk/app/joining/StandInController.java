@@ -16,6 +16,7 @@ import org.hiddenclerk.app.network.StandInHouses;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.standins.Fault;
+import org.hiddenclerk.standins.Shows;
 import org.hiddenclerk.standins.StandInHouse;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -42,8 +43,8 @@ class StandInController {
         this.members = members;
     }
 
-    /** A module of the stand-in house: what somebody sees who stands before it. */
-    record StandInModuleView(String serial, String place, List<Integer> lit) {
+    /** A module of the stand-in house: what somebody sees who stands before it, its indicator as its maker describes it. */
+    record StandInModuleView(String serial, String place, List<Integer> lit, Shows shows, String pattern) {
     }
 
     record StandInView(boolean built, List<StandInModuleView> modules) {
@@ -64,7 +65,16 @@ class StandInController {
     StandInView standIn(@PathVariable UUID job) {
         Optional<StandInHouse> house = houses.of(job);
         return new StandInView(house.isPresent(), house.map(h -> bench.modules(job).stream().filter(m -> h.knows(m.serial())).map(m -> new StandInModuleView(
-                m.serial(), m.place(), h.lit(m.serial()))).toList()).orElse(List.of()));
+                m.serial(), m.place(), h.lit(m.serial()), h.shows(m.serial()), pattern(m, h.shows(m.serial())))).toList()).orElse(List.of()));
+    }
+
+    private static String pattern(Bench.Ready module, Shows shows) {
+        DataSheet sheet = module.model().sheet();
+        return (switch (shows) {
+            case SEARCHING -> sheet.whileSearching();
+            case JOINED -> sheet.whenJoined();
+            case FAILED, UPDATING -> sheet.indicators().stream().filter(indicator -> indicator.state().equals(shows.name().toLowerCase(java.util.Locale.ROOT))).findFirst();
+        }).map(DataSheet.Indicator::pattern).orElse("");
     }
 
     @PostMapping

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -22,6 +23,8 @@ class FeelTest {
 
     @Autowired
     private MockMvc mvc;
+    @Autowired
+    private Feels feels;
     private Person person;
     private SmallHouse house;
     private String box;
@@ -125,6 +128,20 @@ class FeelTest {
             }
         }
         throw new AssertionError("no stage");
+    }
+
+    @Test
+    void aModuleThatLivesOnBlinksIsSetToThem() {
+        String stair = person.demoBox("B-10");
+        JsonNode feel = person.get("/api/v1/boxes/" + stair + "/feel").ok();
+        JsonNode input = feel.get("inputs").get(0);
+        assertThat(input.get("wall").asString()).isEqualTo("SUPPLY");
+        assertThat(input.get("ends").asInt()).as("a switch on each storey").isGreaterThan(1);
+        assertThat(allowed(input)).containsExactly("SUPPLY_BLINK");
+        person.put("/api/v1/boxes/" + stair + "/feel/" + input.get("key").asString(), Map.of("version", 0, "boxVersion", feel.get("boxVersion").asLong(), "behaviour",
+                "SUPPLY_BLINK", "document", input.get("document"))).ok();
+        assertThat(feels.settings(UUID.fromString(person.demoJob())).get(UUID.fromString(stair)).values()).singleElement().satisfies(settings ->
+                assertThat(settings).containsEntry("input-1.behaviour", "SUPPLY_BLINK"));
     }
 
     @Test

@@ -275,7 +275,10 @@ class JoiningTest {
             unitOf(house.boxIn(room, "in " + room, survey -> { }), zigbee, address());
         }
         List<String> places = new ArrayList<>();
-        network().get("waiting").forEach(module -> places.add(module.get("place").asString()));
+        network().get("waiting").forEach(module -> {
+            places.add(module.get("place").asString());
+            assertThat(module.get("guide").get("shows").asString()).as("what its indicator shows while it searches").isNotEmpty();
+        });
         assertThat(places).hasSize(3);
         assertThat(places.get(0)).contains("Near");
         assertThat(places.get(1)).contains("Middle");
@@ -298,6 +301,9 @@ class JoiningTest {
         build(Map.of());
         person.post(job("/join/window"), opening).ok();
         JsonNode in = awaitIn("WIFI", 1);
+        List<String> shown = new ArrayList<>();
+        person.get(job("/stand-in")).ok().get("modules").forEach(module -> shown.add(module.get("shows").asString() + " " + module.get("pattern").asString()));
+        assertThat(shown.get(1)).as("in, and dark as its maker says").isEqualTo("JOINED dark");
         assertThat(in.get("devices").get(0).get("address").asString()).isEqualTo(address);
         assertThat(in.get("waiting")).hasSize(1);
     }

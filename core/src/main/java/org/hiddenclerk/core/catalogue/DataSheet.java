@@ -6,6 +6,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.regex.Pattern;
 
 /**
  * What else a maker states of a module. Everything may be missing, and what is missing is unknown.
@@ -26,6 +27,10 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
                         OptionalDouble standbyWatts, boolean dims, List<PairingWay> pairing, List<Indicator> indicators,
                         List<FirmwareLine> firmware, Optional<String> defaultFunction, List<Endpoint> endpoints,
                         Set<Unstated> unstated) {
+    /** Makers' words for waiting to be let in, and for being in. */
+    private static final Pattern SEARCHING = Pattern.compile("pair|search|looking|access point", Pattern.CASE_INSENSITIVE);
+    private static final Pattern JOINED = Pattern.compile("joined|connected", Pattern.CASE_INSENSITIVE);
+
     /** A module of which nothing more is known. */
     public static final DataSheet EMPTY = new DataSheet(Optional.empty(), OptionalInt.empty(), Optional.empty(),
             OptionalDouble.empty(), false, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Set.of());
@@ -36,6 +41,20 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
         firmware = List.copyOf(firmware);
         endpoints = List.copyOf(endpoints);
         unstated = Set.copyOf(unstated);
+    }
+
+    /** What it shows while it waits to be let in. */
+    public Optional<Indicator> whileSearching() {
+        return shows(SEARCHING);
+    }
+
+    /** What it shows when it is in. */
+    public Optional<Indicator> whenJoined() {
+        return shows(JOINED);
+    }
+
+    private Optional<Indicator> shows(Pattern state) {
+        return indicators.stream().filter(indicator -> state.matcher(indicator.state()).find()).findFirst();
     }
 
     /** Air around a module, in degrees Celsius. */

@@ -34,8 +34,7 @@ public final class JoinGuide {
             case MQTT_WIFI -> List.of("Its address of the broker, its account and its topic are set on its own access point.", "Nobody else has its topic.");
         });
         steps.add(way(model, closed).map(way -> "Let it search: " + way.words() + ".").orElse("No way into pairing is known with the plate on: open the box, isolated and proved dead."));
-        Optional<String> shows = model.sheet().indicators().stream().filter(i -> i.state().toLowerCase(java.util.Locale.ROOT).contains("pair")
-                || i.state().toLowerCase(java.util.Locale.ROOT).contains("search")).map(DataSheet.Indicator::pattern).findFirst();
+        Optional<String> shows = model.sheet().whileSearching().map(DataSheet.Indicator::pattern);
         List<String> whenNot = new ArrayList<>();
         whenNot.add("It shows nothing at all: it has no supply. Test live to neutral at its terminals.");
         whenNot.add("It shows something else: it is still in another network. Reset it: a long press of about 5 s, then let it search again.");
