@@ -43,7 +43,7 @@ public final class RuleCheck {
     }
 
     /** What was found, how the rules read, and what is reached. */
-    public record RulesAnswer(List<RulesController.RuleFindingView> findings, Map<String, String> sentences, List<ReachedView> reach) {
+    public record RulesAnswer(List<RulesViews.RuleFindingView> findings, Map<String, String> sentences, List<ReachedView> reach) {
     }
 
     /** @throws IllegalArgumentException for a value that the schema cannot tell from a good one */
@@ -64,7 +64,7 @@ public final class RuleCheck {
         Delays delays = document.delays == null ? Delays.USUAL : document.delays;
         Map<String, String> sentences = new LinkedHashMap<>();
         house.rules().forEach(rule -> sentences.put(rule.id(), Piece.plain(Words.of(house, rule))));
-        return new RulesAnswer(RuleAnalysis.of(house, delays).stream().map(RulesController.RuleFindingView::of).toList(), sentences, Reach.of(house, delays).stream().map(RuleCheck::view)
+        return new RulesAnswer(RuleAnalysis.of(house, delays).stream().map(RulesViews.RuleFindingView::of).toList(), sentences, Reach.of(house, delays).stream().map(RuleCheck::view)
                 .toList());
     }
 

@@ -5,7 +5,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Function;
-import org.hiddenclerk.app.rules.RulesController.SlotChoice;
+import org.hiddenclerk.app.rules.RulesViews.SlotChoice;
 import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;

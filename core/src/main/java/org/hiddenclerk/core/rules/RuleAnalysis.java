@@ -28,7 +28,6 @@ public final class RuleAnalysis {
     private final RuleIndex index;
     private final Delays delays;
     private final Map<String, RuleFinding> findings = new LinkedHashMap<>();
-    private final Set<Rule> fired = new HashSet<>();
     private final Map<Rule, Set<Trigger>> firedBy = new HashMap<>();
 
     private RuleAnalysis(RuledHouse house, Delays delays) {
@@ -147,10 +146,7 @@ public final class RuleAnalysis {
     }
 
     private void judge(Course course, String stimulus) {
-        course.firings().forEach(firing -> {
-            fired.add(firing.rule());
-            firedBy.computeIfAbsent(firing.rule(), r -> new HashSet<>()).add(firing.trigger());
-        });
+        course.firings().forEach(firing -> firedBy.computeIfAbsent(firing.rule(), r -> new HashSet<>()).add(firing.trigger()));
         if (course.circle().isPresent()) {
             Set<Rule> round = course.circle().get().stream().map(Course.Firing::rule).collect(Collectors.toCollection(() -> new java.util.LinkedHashSet<>()));
             Set<String> ids = round.stream().map(Rule::id).collect(Collectors.toCollection(TreeSet::new));

@@ -47,7 +47,7 @@ final class RuleReferences {
         } else if (trigger instanceof Trigger.Used used) {
             RuledHouse.known(problems, pointer + "/control", used.control(), house.controls()::containsKey, "a control of the house");
         } else if (trigger instanceof Trigger.Sensed sensed) {
-            sensor(pointer, sensed.sensor(), sensed.reading());
+            sensor(pointer, sensed.sensor());
         } else if (trigger instanceof Trigger.Due due && due.schedule() instanceof Schedule.Recurring recurring) {
             Occurrences.problem(recurring.rule()).ifPresent(why -> problems.add(new Problem(pointer + "/schedule/rule", recurring.rule(), "a recurrence of RFC 5545: " + why)));
         }
@@ -57,7 +57,7 @@ final class RuleReferences {
         if (guard instanceof Guard.OutputIs is) {
             output(pointer + "/output", is.output());
         } else if (guard instanceof Guard.SensorSays says) {
-            sensor(pointer, says.sensor(), says.reading());
+            sensor(pointer, says.sensor());
         }
     }
 
@@ -94,7 +94,7 @@ final class RuleReferences {
         RuledHouse.known(problems, pointer, id, house.outputs()::containsKey, "an output of the house");
     }
 
-    private void sensor(String pointer, String id, Trigger.Reading reading) {
+    private void sensor(String pointer, String id) {
         RuledHouse.known(problems, pointer + "/sensor", id, house.sensors()::containsKey, "a sensor of the house");
     }
 
