@@ -4,14 +4,6 @@ import { api, type Schemas } from "../../api/client";
 import { Choice } from "../../ui/Choice";
 import type { Act } from "./RuleCard";
 
-const WAYS: Record<Schemas["HouseLinkView"]["way"], string> = {
-  WIRE: "by wire",
-  LOCAL_GROUP: "by local group",
-  DIRECT_BINDING: "by direct binding",
-  HUB: "by the hub",
-  CLOUD: "by a cloud",
-};
-
 /** Switches that act on lamps of other modules, and how. */
 export function LinkList({
   job,
@@ -61,9 +53,9 @@ export function LinkList({
                 act(() => api.linkBy(job, link.id, way, view.version));
               }}
             >
-              {[...new Set([...link.ways, link.way])].map((way) => (
-                <option key={way} value={way}>
-                  {WAYS[way]}
+              {link.ways.map((way) => (
+                <option key={way.code} value={way.code}>
+                  {way.label}
                 </option>
               ))}
             </select>

@@ -6,13 +6,6 @@ import { Sentence } from "./Sentence";
 type View = Schemas["RulesView"];
 export type Act = (change: () => Promise<View>) => void;
 
-const RUNS: { value: Schemas["RuleView"]["on"]; label: string }[] = [
-  { value: "DEVICE", label: "in the device" },
-  { value: "DEVICE_TO_DEVICE", label: "from device to device" },
-  { value: "HUB", label: "on the hub" },
-  { value: "CLOUD", label: "in a cloud" },
-];
-
 /** One rule as a sentence, with where it runs and when it is due. */
 export function RuleCard({
   job,
@@ -84,9 +77,9 @@ export function RuleCard({
             disabled={busy}
             onChange={(e) => change({ on: e.target.value as Schemas["RuleView"]["on"] })}
           >
-            {RUNS.map((r) => (
-              <option key={r.value} value={r.value}>
-                {r.label}
+            {view.runs.map((place) => (
+              <option key={place.code} value={place.code}>
+                {place.label}
               </option>
             ))}
           </select>

@@ -53,7 +53,7 @@ final class RulesViews {
     record RuleView(String id, String name, Rule.RunsOn on, boolean enabled, List<PieceView> sentence, List<OffsetDateTime> next, @MayBeAbsent String nextUnknown) {
     }
 
-    record HouseLinkView(String id, String sentence, Link.Way way, List<Link.Way> ways) {
+    record HouseLinkView(String id, String sentence, Link.Way way, List<SlotChoice> ways) {
     }
 
     /** Something done at a press that mends a finding. */
@@ -91,9 +91,9 @@ final class RulesViews {
     record HousePlaceView(double latitude, double longitude, String zone) {
     }
 
-    /** Everything of the rules of a house; {@code choices} by kind of slot. */
+    /** Everything of the rules of a house; {@code choices} by kind of slot, {@code runs} are the places where a rule may run. */
     record RulesView(long version, int devices, List<RuleView> rules, List<HouseLinkView> links, List<RuleFindingView> findings, ReachGridView reach, List<RecipeView> recipes,
-                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place) {
+                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<SlotChoice> runs, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place) {
     }
 
     /** @param now from which the next times of schedules are told */
@@ -105,7 +105,7 @@ final class RulesViews {
         return new RulesView(kept.version(), house.devices().size(), house.rules().stream().map(rule -> view(house, rule, where, now)).toList(),
                 house.links().stream().map(link -> view(house, link)).toList(), RuleAnalysis.of(house, Delays.USUAL).stream().map(RuleFindingView::of).toList(), reach(house),
                 Arrays.stream(Recipe.values()).map(recipe -> new RecipeView(recipe, recipe.label(), recipe.needs(), recipe.draft(house, "r").isPresent())).toList(),
-                kept.document().things().stream().map(RulesViews::view).toList(), choices, kept.lost(), kept.undoable(), Optional.ofNullable(kept.document().place()).map(place ->
+                kept.document().things().stream().map(RulesViews::view).toList(), choices, Arrays.stream(Rule.RunsOn.values()).map(on -> new SlotChoice(on.name(), on.words())).toList(), kept.lost(), kept.undoable(), Optional.ofNullable(kept.document().place()).map(place ->
                 new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null));
     }
 
@@ -126,7 +126,8 @@ final class RulesViews {
     private static HouseLinkView view(RuledHouse house, Link link) {
         Set<Link.Way> both = new TreeSet<>(house.owner(link.control()).direct());
         both.retainAll(house.owner(link.output()).direct());
-        return new HouseLinkView(link.id(), Words.of(house, link), link.way(), Stream.concat(both.stream(), Stream.of(Link.Way.HUB, Link.Way.CLOUD)).toList());
+        return new HouseLinkView(link.id(), Words.of(house, link), link.way(), Stream.of(both.stream(), Stream.of(link.way(), Link.Way.HUB, Link.Way.CLOUD)).flatMap(ways -> ways)
+                .distinct().map(way -> new SlotChoice(way.name(), way.words())).toList());
     }
 
     private static ThingView view(Device thing) {
