@@ -55,6 +55,11 @@ public record State(List<Contact> contacts, List<Contact> counted, List<Counting
         return new State(contacts, contacts, List.of(), relay, motion, OptionalLong.empty(), false, Supply.THERE, Optional.empty(), OptionalLong.empty(), OptionalLong.empty());
     }
 
+    /** The same after something else switched the output: a run-on that was going on has ended. */
+    public State withRelay(boolean on) {
+        return new State(contacts, counted, counting, on, motion, pressed ? timerEnds : OptionalLong.empty(), pressed, supply, waiting, upEnded, downEnded);
+    }
+
     /** The same with every contact counted where it stands, and no timer or pause running. */
     State settled() {
         return of(contacts, relay, motion);

@@ -87,7 +87,7 @@ final class RegionTable {
         return supply instanceof ModuleSupply.TwoWire ? enough && solver.isOnLive(device.live()) : enough;
     }
 
-    private static boolean isAsserted(Region.InputPin input, RowSolver solver) {
+    static boolean isAsserted(Region.InputPin input, RowSolver solver) {
         if (input.other() >= 0) {
             return solver.isJoined(input.pin(), input.other(), false);
         }

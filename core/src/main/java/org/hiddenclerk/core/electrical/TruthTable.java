@@ -91,6 +91,23 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
         return switches;
     }
 
+    /** The loads that a module's channel switches: some state in which the channel alone takes the load from on to off or back. */
+    public List<PartId> loadsOf(PartId module, String channel) {
+        List<PartId> loads = new ArrayList<>();
+        String id = module + "/" + channel;
+        for (RegionTable table : tables) {
+            Region region = table.region();
+            for (int e = 0; e < region.elements().length; e++) {
+                for (int r = 0; r < region.resistors().length && region.elements()[e].id().equals(id); r++) {
+                    if (region.resistors()[r].kind() == Region.ResistorKind.LOAD && changes(table, e, r)) {
+                        loads.add(region.resistors()[r].part().id());
+                    }
+                }
+            }
+        }
+        return loads;
+    }
+
     private static boolean isRead(RegionTable table, int element, int input) {
         int device = table.region().inputPins()[input].device();
         return table.usablePairs(element).stream().anyMatch(pair -> table.isPowered(pair[0], device) && table.isPowered(pair[1], device)

@@ -7,9 +7,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.PriorityQueue;
-import java.util.function.IntUnaryOperator;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.catalogue.Protocol;
 
 /**
  * One course of events on a virtual clock: somebody does something, and devices, links and rules react until nothing is left to
@@ -76,8 +75,8 @@ final class Course {
         }
     }
 
-    /** What is still to come; {@code turn} is given the level at that instant. */
-    private record Pending(long atMs, int order, String output, IntUnaryOperator turn, Cause cause, int runOn) implements Comparable<Pending> {
+    /** What is still to come; what a run-on ends counts which one it was. */
+    private record Pending(long atMs, int order, Turning turning, Cause cause, int runOn) implements Comparable<Pending> {
         @Override
         public int compareTo(Pending other) {
             return atMs != other.atMs ? Long.compare(atMs, other.atMs) : Integer.compare(order, other.order);
@@ -130,9 +129,10 @@ final class Course {
         boolean active = control.kind() != Device.Kind.ROCKER || !before;
         contacts.put(id, control.kind() == Device.Kind.ROCKER && active);
         control.output().ifPresent(own -> ownOutput(control, own, active, gesture));
-        for (Link link : index.linksOf(id)) {
+        boolean leads = gesture != Device.Gesture.LONG && gesture != Device.Gesture.DOUBLE;
+        for (Link link : leads ? index.linksOf(id) : List.<Link>of()) {
             boolean led = control.output().map(own -> level(own) > 0).orElse(active);
-            later(delays.of(link.way()), link.output(), link.effect() == Link.Effect.TOGGLE ? level -> level > 0 ? 0 : FULL : level -> led ? FULL : 0, Cause.HAND);
+            later(delays.of(link.way(), house.owner(id).protocol(), house.owner(link.output()).protocol()), link.output(), link.effect() == Link.Effect.TOGGLE ? new Turning.Change.Toggle() : new Turning.Change.To(led ? FULL : 0), Cause.HAND);
         }
         index.usedBy(id).forEach(listener -> {
             if (((Trigger.Used) listener.trigger()).gesture() == gesture) {
@@ -158,7 +158,7 @@ final class Course {
             case SWITCH_ON -> {
                 command(own, FULL, Cause.HAND);
                 if (control.behaviour() == InputBehaviour.RUN_ON) {
-                    runOn(own, RUN_ON_MS, Cause.HAND);
+                    runOn(new Turning(RUN_ON_MS, own, new Turning.Change.RunOnEnds()), 0, Cause.HAND);
                 }
             }
             case SWITCH_OFF -> command(own, 0, Cause.HAND);
@@ -187,19 +187,20 @@ final class Course {
         while (!queue.isEmpty() && circle.isEmpty()) {
             Pending next = queue.poll();
             now = next.atMs();
-            if (next.runOn() == 0 || runOnOf.getOrDefault(next.output(), 0) == next.runOn()) {
-                command(next.output(), next.turn().applyAsInt(level(next.output())), next.cause());
+            String output = next.turning().output();
+            if (next.runOn() == 0 || runOnOf.getOrDefault(output, 0) == next.runOn()) {
+                command(output, next.turning().from(this::level, each -> stepOf.merge(each, 1, Integer::sum)), next.cause());
             }
         }
     }
 
-    private void later(long ms, String output, IntUnaryOperator turn, Cause cause) {
-        queue.add(new Pending(now + ms, pendings++, output, turn, cause, 0));
+    private void later(long ms, String output, Turning.Change change, Cause cause) {
+        queue.add(new Pending(now + ms, pendings++, new Turning(0, output, change), cause, 0));
     }
 
-    private void runOn(String output, long ms, Cause cause) {
-        int generation = runOnOf.merge(output, 1, Integer::sum);
-        queue.add(new Pending(now + ms, pendings++, output, level -> 0, cause, generation));
+    private void runOn(Turning end, long ms, Cause cause) {
+        int generation = runOnOf.merge(end.output(), 1, Integer::sum);
+        queue.add(new Pending(now + ms + end.afterMs(), pendings++, end, cause, generation));
     }
 
     private void command(String output, int to, Cause cause) {
@@ -239,7 +240,7 @@ final class Course {
         circle = circleOf(firing);
         if (circle.isEmpty()) {
             Cause cause = new Cause(Origin.RULE, Optional.of(firing));
-            rule.deeds().forEach(deed -> act(deed.action(), delays.of(rule.on()) + deed.afterSeconds() * 1000L, cause));
+            rule.deeds().forEach(deed -> act(deed, cause, rule.on(), house.sourceOf(listener.trigger()).map(Device::protocol)));
         }
     }
 
@@ -255,35 +256,14 @@ final class Course {
         return firings.size() > MOST_FIRINGS && chain.size() > MOST_FIRINGS / 2 ? Optional.of(chain) : Optional.empty();
     }
 
-    private void act(Action action, long ms, Cause cause) {
-        if (action instanceof Action.Turn turn) {
-            later(ms, turn.output(), level -> turn.command() == Action.Command.TOGGLE ? level > 0 ? 0 : FULL : turn.command() == Action.Command.ON ? FULL : 0, cause);
-        } else if (action instanceof Action.SetLevel set) {
-            later(ms, set.output(), level -> set.percent(), cause);
-        } else if (action instanceof Action.AllOff off) {
-            house.outputs().keySet().stream().filter(house::isLight).filter(output -> !off.except().contains(output)).forEach(output -> later(ms, output, level -> 0, cause));
-        } else if (action instanceof Action.Step step) {
-            later(ms, step.output(), level -> step.percents().get(stepOf.merge(step.output(), 1, Integer::sum) % step.percents().size()), cause);
-        } else if (action instanceof Action.DimToggle toggle) {
-            later(ms, toggle.output(), level -> level > toggle.threshold() ? toggle.low() : toggle.high(), cause);
-        } else if (action instanceof Action.AtLeast least) {
-            later(ms, least.output(), level -> level == 0 ? 0 : Math.max(level, least.percent()), cause);
-        } else if (action instanceof Action.Pulse pulse) {
-            later(ms, pulse.output(), level -> FULL, cause);
-            later(ms + pulse.ms(), pulse.output(), level -> 0, cause);
-        } else if (action instanceof Action.Move move) {
-            later(ms, move.output(), level -> move.motion() == Motion.STOP ? 0 : FULL, cause);
-            later(ms + move.ms(), move.output(), level -> 0, cause);
-        } else if (action instanceof Action.Follow follow) {
-            later(ms, follow.output(), level -> level(follow.source()), cause);
-        } else if (action instanceof Action.RunOn run) {
-            later(ms, run.output(), level -> FULL, cause);
-            runOn(run.output(), ms + run.seconds() * 1000L, cause);
-        } else if (action instanceof Action.Pretend pretend) {
-            pretend.outputs().forEach(output -> {
-                later(ms, output, level -> FULL, cause);
-                later(ms + pretend.leastMinutes() * 60_000L, output, level -> 0, cause);
-            });
+    private void act(Rule.Deed deed, Cause cause, Rule.RunsOn on, Optional<Protocol> from) {
+        for (Turning turning : Turning.of(deed.action(), house, Turning.LEAST)) {
+            long ms = delays.of(on, from, house.owner(turning.output()).protocol()) + deed.afterSeconds() * 1000L;
+            if (turning.change() instanceof Turning.Change.RunOnEnds) {
+                runOn(turning, ms, cause);
+            } else {
+                queue.add(new Pending(now + ms + turning.afterMs(), pendings++, turning, cause, 0));
+            }
         }
     }
 }

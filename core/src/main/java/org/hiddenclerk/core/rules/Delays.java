@@ -1,5 +1,8 @@
 package org.hiddenclerk.core.rules;
 
+import java.util.Optional;
+import org.hiddenclerk.core.catalogue.Protocol;
+
 /**
  * How long things take, in milliseconds; common practice, no source, and to be measured in the house.
  *
@@ -21,22 +24,41 @@ public record Delays(int wire, int group, int binding, int mesh, int wifi, int b
         }
     }
 
-    int of(Rule.RunsOn on) {
-        return switch (on) {
-            case DEVICE -> wire;
-            case DEVICE_TO_DEVICE -> binding;
-            case HUB -> 2 * mesh + hub;
-            case CLOUD -> 2 * mesh + hub + cloud;
+    /** Between a device and the hub, one way. */
+    public int toHub(Protocol protocol) {
+        return switch (protocol) {
+            case ZIGBEE, ZWAVE -> mesh;
+            case MQTT_WIFI -> wifi + broker;
+            case WIFI -> wifi;
         };
     }
 
-    int of(Link.Way way) {
+    /** From device to device without a hub: a command that only passes through a mesh, or the Wi-Fi of the house. */
+    public int direct(Protocol from) {
+        return from.isMesh() ? binding : group;
+    }
+
+    /** From what happened at a device to what a rule makes of an output. */
+    int of(Rule.RunsOn on, Optional<Protocol> from, Protocol to) {
+        return switch (on) {
+            case DEVICE -> wire;
+            case DEVICE_TO_DEVICE -> from.map(this::direct).orElse(binding);
+            case HUB -> overHub(from, to);
+            case CLOUD -> overHub(from, to) + cloud;
+        };
+    }
+
+    int of(Link.Way way, Protocol from, Protocol to) {
         return switch (way) {
             case WIRE -> wire;
             case LOCAL_GROUP -> group;
             case DIRECT_BINDING -> binding;
-            case HUB -> 2 * mesh + hub;
-            case CLOUD -> 2 * mesh + hub + cloud;
+            case HUB -> overHub(Optional.of(from), to);
+            case CLOUD -> overHub(Optional.of(from), to) + cloud;
         };
+    }
+
+    private int overHub(Optional<Protocol> from, Protocol to) {
+        return from.map(this::toHub).orElse(0) + hub + toHub(to);
     }
 }

@@ -81,6 +81,11 @@ public record Device(String id, String name, String room, Protocol protocol, Opt
                 case EVERY_FLIP, POSITION_RULES, REPORT_ONLY, UP_DOWN, SUPPLY_BLINK -> kind == Kind.PUSH ? Set.of(Gesture.PRESS, Gesture.FLIP) : Set.of(Gesture.FLIP);
             };
         }
+
+        /** The one of them by which it leads what it is linked to. */
+        public Gesture leading() {
+            return gestures().contains(Gesture.SHORT) ? Gesture.SHORT : gestures().contains(Gesture.PRESS) ? Gesture.PRESS : Gesture.FLIP;
+        }
     }
 
     /** What a sensor senses. */

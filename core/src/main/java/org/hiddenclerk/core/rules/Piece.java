@@ -9,7 +9,7 @@ public record Piece(String words, Optional<Slot> slot) {
     /** What may be put into a slot. */
     public enum Kind {
         OUTPUT, OUTPUTS, CONTROL, SENSOR, GESTURE, TO, COMMAND, READING, MINUTES, SECONDS, MILLISECONDS, PERCENT, PERCENTS, FIGURE, TIME, OFFSET, DAYS, MOTION, HOME, DARK, ON_OFF,
-        BY_HAND, RULE_TEXT, DATE_TIME, SEED, KEY, VALUE, DEVICE, SUN
+        BY_HAND, RULE_TEXT, DATE_TIME, SEED, KEY, VALUE, DEVICE, SUN, SWITCH, DOING, PART
     }
 
     /**
@@ -21,15 +21,15 @@ public record Piece(String words, Optional<Slot> slot) {
     public record Slot(String pointer, Kind kind, String unit) {
     }
 
-    static Piece text(String words) {
+    public static Piece text(String words) {
         return new Piece(words, Optional.empty());
     }
 
-    static Piece slot(String words, String pointer, Kind kind, String unit) {
+    public static Piece slot(String words, String pointer, Kind kind, String unit) {
         return new Piece(words, Optional.of(new Slot(pointer, kind, unit)));
     }
 
-    static Piece slot(String words, String pointer, Kind kind) {
+    public static Piece slot(String words, String pointer, Kind kind) {
         return slot(words, pointer, kind, "");
     }
 

@@ -30,6 +30,28 @@ public final class Reach {
         /** Sorts of parts, those of the whole house first. */
         public enum Kind { WIFI, BROKER, COORDINATOR, HUB, INTERNET, MAINS, MODULE }
 
+        public static final Part WIFI = new Part(Kind.WIFI, "", "Wi-Fi");
+        public static final Part BROKER = new Part(Kind.BROKER, "", "broker");
+        public static final Part HUB = new Part(Kind.HUB, "", "hub");
+        public static final Part INTERNET = new Part(Kind.INTERNET, "", "internet");
+
+        public static Part of(Device device) {
+            return new Part(Kind.MODULE, device.id(), device.name());
+        }
+
+        public static Part mains(String circuit) {
+            return new Part(Kind.MAINS, circuit, "mains of " + circuit);
+        }
+
+        /** What stands between a device of a network and the hub. */
+        public static Set<Part> toHub(Protocol protocol) {
+            return switch (protocol) {
+                case ZIGBEE, ZWAVE -> Set.of(new Part(Kind.COORDINATOR, protocol.name(), protocol.label() + " coordinator"));
+                case MQTT_WIFI -> Set.of(WIFI, BROKER);
+                case WIFI -> Set.of(WIFI);
+            };
+        }
+
         @Override
         public int compareTo(Part other) {
             return Comparator.comparing(Part::kind).thenComparing(Part::id).compare(this, other);
@@ -137,60 +159,31 @@ public final class Reach {
         Device to = house.owner(link.output());
         Set<Part> parts = both(from, to);
         if (link.way() == Link.Way.LOCAL_GROUP) {
-            parts.add(wifi());
+            parts.add(Part.WIFI);
         } else if (link.way() == Link.Way.HUB || link.way() == Link.Way.CLOUD) {
-            return overHub(link.way().words(), parts, from, to, link.way() == Link.Way.CLOUD);
+            parts.addAll(overHub(from, to, link.way() == Link.Way.CLOUD));
         }
-        return new Path(link.way().words(), parts, delays.of(link.way()));
+        return new Path(link.way().words(), parts, delays.of(link.way(), from.protocol(), to.protocol()));
     }
 
     private Path of(Rule rule, Device from, Device to) {
         Set<Part> parts = both(from, to);
-        String words = "\"" + rule.name() + "\", " + rule.on().words();
-        return switch (rule.on()) {
-            case DEVICE -> new Path(words, parts, delays.wire());
-            case DEVICE_TO_DEVICE -> {
-                if (!from.protocol().isMesh()) {
-                    parts.add(wifi());
-                }
-                yield new Path(words, parts, from.protocol().isMesh() ? delays.binding() : delays.group());
-            }
-            case HUB, CLOUD -> overHub(words, parts, from, to, rule.on() == Rule.RunsOn.CLOUD);
-        };
+        if (rule.on() == Rule.RunsOn.HUB || rule.on() == Rule.RunsOn.CLOUD) {
+            parts.addAll(overHub(from, to, rule.on() == Rule.RunsOn.CLOUD));
+        } else if (rule.on() == Rule.RunsOn.DEVICE_TO_DEVICE && !from.protocol().isMesh()) {
+            parts.add(Part.WIFI);
+        }
+        return new Path("\"" + rule.name() + "\", " + rule.on().words(), parts, delays.of(rule.on(), Optional.of(from.protocol()), to.protocol()));
     }
 
-    private Path overHub(String words, Set<Part> parts, Device from, Device to, boolean cloud) {
-        parts.add(new Part(Part.Kind.HUB, "", "hub"));
-        int ms = delays.hub() + toHub(from.protocol(), parts) + toHub(to.protocol(), parts);
+    private static Set<Part> overHub(Device from, Device to, boolean cloud) {
+        Set<Part> parts = new TreeSet<>(Set.of(Part.HUB));
+        parts.addAll(Part.toHub(from.protocol()));
+        parts.addAll(Part.toHub(to.protocol()));
         if (cloud) {
-            parts.add(new Part(Part.Kind.INTERNET, "", "internet"));
-            ms += delays.cloud();
+            parts.add(Part.INTERNET);
         }
-        return new Path(words, parts, ms);
-    }
-
-    /** What stands between a device and the hub, with its delay. */
-    private int toHub(Protocol protocol, Set<Part> parts) {
-        switch (protocol) {
-            case ZIGBEE, ZWAVE -> {
-                parts.add(new Part(Part.Kind.COORDINATOR, protocol.name(), protocol.label() + " coordinator"));
-                return delays.mesh();
-            }
-            case MQTT_WIFI -> {
-                parts.add(wifi());
-                parts.add(new Part(Part.Kind.BROKER, "", "broker"));
-                return delays.wifi() + delays.broker();
-            }
-            case WIFI -> {
-                parts.add(wifi());
-                return delays.wifi();
-            }
-            default -> throw new IllegalStateException("Impossible state: a protocol without a way to the hub.");
-        }
-    }
-
-    private static Part wifi() {
-        return new Part(Part.Kind.WIFI, "", "Wi-Fi");
+        return parts;
     }
 
     private Set<Part> both(Device from, Device to) {
@@ -201,8 +194,8 @@ public final class Reach {
 
     /** A device works while it is whole and its circuit is on. */
     private static Set<Part> own(Device device) {
-        Set<Part> parts = new TreeSet<>(Set.of(new Part(Part.Kind.MODULE, device.id(), device.name())));
-        device.circuit().ifPresent(circuit -> parts.add(new Part(Part.Kind.MAINS, circuit, "mains of " + circuit)));
+        Set<Part> parts = new TreeSet<>(Set.of(Part.of(device)));
+        device.circuit().ifPresent(circuit -> parts.add(Part.mains(circuit)));
         return parts;
     }
 }

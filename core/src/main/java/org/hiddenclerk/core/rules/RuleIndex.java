@@ -12,6 +12,7 @@ final class RuleIndex {
     private final Map<String, List<Listener>> changes = new HashMap<>();
     private final Map<String, List<Listener>> used = new HashMap<>();
     private final Map<Trigger, List<Listener>> others = new HashMap<>();
+    private final Map<String, List<Listener>> sensed = new HashMap<>();
     private final Map<String, List<Link>> links = new HashMap<>();
 
     RuleIndex(RuledHouse house) {
@@ -26,6 +27,9 @@ final class RuleIndex {
                 used.computeIfAbsent(use.control(), c -> new ArrayList<>()).add(listener);
             } else {
                 others.computeIfAbsent(trigger, t -> new ArrayList<>()).add(listener);
+                if (trigger instanceof Trigger.Sensed sense) {
+                    sensed.computeIfAbsent(sense.sensor(), s -> new ArrayList<>()).add(listener);
+                }
             }
         }));
     }
@@ -56,6 +60,15 @@ final class RuleIndex {
 
     List<Listener> listenersTo(Trigger trigger) {
         return others.getOrDefault(trigger, List.of());
+    }
+
+    /** Listeners to what is no change of an output and no use of a control. */
+    Map<Trigger, List<Listener>> others() {
+        return others;
+    }
+
+    List<Listener> listenersToSensor(String sensor) {
+        return sensed.getOrDefault(sensor, List.of());
     }
 
     List<Link> linksOf(String control) {

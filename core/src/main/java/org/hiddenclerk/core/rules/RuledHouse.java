@@ -70,6 +70,19 @@ public final class RuledHouse {
         return controls.containsKey(id) ? controls.get(id).name() : sensors.containsKey(id) ? sensors.get(id).name() : id;
     }
 
+    /** The device at which a trigger happens; none for a time, or for people. */
+    Optional<Device> sourceOf(Trigger trigger) {
+        Optional<String> at = trigger instanceof Trigger.Changes changes ? Optional.of(changes.output()) : trigger instanceof Trigger.Used used ? Optional.of(used.control())
+                : trigger instanceof Trigger.Sensed sensed ? Optional.of(sensed.sensor()) : Optional.empty();
+        return at.map(this::owner);
+    }
+
+    /** The device that a rule runs in when it runs in one: where it is set going, or where it acts when a time does that. */
+    public Optional<Device> holderOf(Rule rule) {
+        Optional<Device> source = rule.triggers().stream().flatMap(trigger -> sourceOf(trigger).stream()).findFirst();
+        return source.or(() -> rule.deeds().stream().flatMap(deed -> deed.action().outputs().stream()).map(this::owner).findFirst());
+    }
+
     /** Whether it is one of the lights that "all off" means. */
     boolean isLight(String output) {
         return outputs.get(output).declared() == Device.Drives.LIGHT;

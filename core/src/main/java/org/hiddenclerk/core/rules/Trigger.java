@@ -65,6 +65,33 @@ public sealed interface Trigger {
             };
         }
 
+        /**
+         * Whether a sensor says this.
+         *
+         * @param value  as in {@link World.Sensing}
+         * @param forMs  for how long it has said so
+         * @param figure of the trigger or guard
+         */
+        boolean holdsAt(int value, long forMs, int figure) {
+            return switch (this) {
+                case OPENS, MOVES -> value > 0;
+                case CLOSES -> value == 0;
+                case STILL -> value == 0 && forMs >= figure * 60_000L;
+                case BRIGHTER, WARMER, DAMPER -> value > figure;
+                case DARKER, COLDER, DRIER -> value < figure;
+            };
+        }
+
+        /** A value at which a sensor says this; one beyond the figure where there is one. */
+        public int valueAt(int figure) {
+            return switch (this) {
+                case OPENS, MOVES -> 1;
+                case CLOSES, STILL -> 0;
+                case BRIGHTER, WARMER, DAMPER -> figure + 1;
+                case DARKER, COLDER, DRIER -> figure - 1;
+            };
+        }
+
         Reading opposite() {
             return values()[ordinal() % 2 == 0 ? ordinal() + 1 : ordinal() - 1];
         }

@@ -5,8 +5,10 @@ import java.time.LocalTime;
 import java.time.format.TextStyle;
 import java.util.ArrayList;
 import java.util.Collection;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.Motion;
@@ -45,6 +47,25 @@ public final class Words {
         }
         words.text(".");
         return List.copyOf(words.pieces);
+    }
+
+    /** Parts of a rule in words, by their pointers. */
+    public static Map<String, String> parts(RuledHouse house, Rule rule) {
+        Map<String, String> parts = new LinkedHashMap<>();
+        for (int i = 0; i < rule.triggers().size(); i++) {
+            parts.put("/triggers/" + i, "when " + of(house, rule.triggers().get(i)));
+        }
+        for (int i = 0; i < rule.guards().size(); i++) {
+            Words words = new Words(house);
+            words.guard(rule.guards().get(i), "");
+            parts.put("/guards/" + i, "only while " + Piece.plain(words.pieces));
+        }
+        for (int i = 0; i < rule.deeds().size(); i++) {
+            Words words = new Words(house);
+            words.action(rule.deeds().get(i).action(), "");
+            parts.put("/deeds/" + i, "then " + Piece.plain(words.pieces));
+        }
+        return parts;
     }
 
     /** A trigger, within a sentence. */

@@ -29,6 +29,13 @@ public record SunDay(Optional<ZonedDateTime> rise, ZonedDateTime noon, Optional<
         return new SunDay(Optional.ofNullable(morning.getRise()), noon, Optional.ofNullable(evening.getSet()), isUp);
     }
 
+    /** Whether it is up at an instant of this local date. */
+    public boolean isUp(ZonedDateTime at) {
+        boolean beforeRise = rise.filter(at::isBefore).isPresent();
+        boolean afterSet = set.filter(at::isAfter).isPresent();
+        return (isUp || rise.isPresent() || set.isPresent()) && !beforeRise && !afterSet;
+    }
+
     private static SunTimes times(Whereabouts where, ZonedDateTime from, Duration limit) {
         return SunTimes.compute().on(from).timezone(where.zone()).at(where.latitude(), where.longitude()).limit(limit).execute();
     }

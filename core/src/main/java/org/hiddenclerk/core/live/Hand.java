@@ -1,0 +1,29 @@
+package org.hiddenclerk.core.live;
+
+import java.util.Locale;
+
+/**
+ * What somebody does to a switch at the wall, or to a button of a remote control.
+ *
+ * @param at id of the switch, or of the control
+ */
+public record Hand(String at, Doing doing) {
+    /** What a hand does. */
+    public enum Doing {
+        FLIP, PRESS, HOLD, PRESS_TWICE;
+
+        /** As in a sentence: is flipped, is pressed. */
+        public String words() {
+            return switch (this) {
+                case FLIP -> "is flipped";
+                case PRESS -> "is pressed";
+                case HOLD -> "is held";
+                case PRESS_TWICE -> "is pressed twice";
+            };
+        }
+
+        public String label() {
+            return name().toLowerCase(Locale.ROOT).replace('_', ' ');
+        }
+    }
+}

@@ -1,0 +1,40 @@
+package org.hiddenclerk.core.live;
+
+import org.hiddenclerk.core.behaviour.Cause;
+import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.RuleRunner;
+
+/** Something that is said in a house. */
+public sealed interface Said {
+    /** Whether nothing changed and it is only told once more. */
+    default boolean again() {
+        return false;
+    }
+
+    /**
+     * An output is so.
+     *
+     * @param percent 0 is off
+     * @param motion  of a blind; STOP for others
+     */
+    record Level(String output, int percent, Motion motion, Cause by, boolean again) implements Said {
+    }
+
+    /**
+     * A control was used.
+     *
+     * @param active what it says now
+     * @param leads  whether it leads by this what it is linked to; a button tells of its release too
+     */
+    record Gestured(String control, Device.Gesture gesture, boolean active, boolean leads) implements Said {
+    }
+
+    /** @param value as in {@link org.hiddenclerk.core.rules.World.Sensing} */
+    record Sensed(String sensor, int value, boolean again) implements Said {
+    }
+
+    /** @param by whose order it is, in words */
+    record Ordered(RuleRunner.Order order, String by) implements Said {
+    }
+}
