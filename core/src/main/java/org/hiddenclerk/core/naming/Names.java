@@ -47,6 +47,30 @@ public final class Names {
         return names;
     }
 
+    /**
+     * A handle for each of some texts, no two alike.
+     *
+     * @param taken handles that somebody else has
+     */
+    public static List<String> handles(List<String> texts, Set<String> taken) {
+        Set<String> used = new HashSet<>(taken);
+        List<String> handles = new ArrayList<>();
+        for (String text : texts) {
+            String bare = Convention.handleOf(text).isEmpty() ? "device" : Convention.handleOf(text);
+            String handle = cut(bare, "");
+            for (int number = 2; !used.add(handle); number++) {
+                handle = cut(bare, "-" + number);
+            }
+            handles.add(handle);
+        }
+        return handles;
+    }
+
+    private static String cut(String handle, String tail) {
+        int most = DeviceName.HANDLE_CHARACTERS - tail.length();
+        return (handle.length() <= most ? handle : handle.substring(0, most).replaceAll("-+$", "")) + tail;
+    }
+
     /** A device that is called otherwise from now on: on itself, on the hub, in rules and on its label, all together. */
     public record Renaming(String place, DeviceName from, DeviceName to) {
     }

@@ -3,6 +3,7 @@ package org.hiddenclerk.core.ordering;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -36,10 +37,22 @@ public final class PickList {
 
     /** @param plans one for each run; those without a plan take nothing */
     public static List<Need> of(List<WiringPlan> plans, RegionProfile region) {
+        return of(plans.stream().map(plan -> takes(plan, region)).toList());
+    }
+
+    /** What one plan takes, without spares: how many of each thing, of wire how many millimetres. */
+    public static Map<Thing, BigDecimal> takes(WiringPlan plan, RegionProfile region) {
         PickList list = new PickList(region);
-        plans.forEach(plan -> plan.planned().ifPresent(planned -> list.add(plan, planned)));
+        plan.planned().ifPresent(planned -> list.add(plan, planned));
+        return Collections.unmodifiableMap(list.counts);
+    }
+
+    /** @param takes of each run */
+    public static List<Need> of(List<Map<Thing, BigDecimal>> takes) {
+        Map<Thing, BigDecimal> counts = new TreeMap<>();
+        takes.forEach(each -> each.forEach((thing, count) -> counts.merge(thing, count, BigDecimal::add)));
         List<Need> needs = new ArrayList<>();
-        list.counts.forEach((thing, count) -> needs.add(thing.kind() == Kind.WIRE ? wire(thing, count) : new Need(thing, count, spares(thing, count))));
+        counts.forEach((thing, count) -> needs.add(thing.kind() == Kind.WIRE ? wire(thing, count) : new Need(thing, count, spares(thing, count))));
         return needs;
     }
 
