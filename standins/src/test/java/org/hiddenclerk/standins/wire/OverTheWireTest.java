@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import java.io.IOException;
 import java.io.UncheckedIOException;
-import java.net.ServerSocket;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
 import java.util.ArrayList;
@@ -27,7 +25,6 @@ import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.standins.Fault;
 import org.hiddenclerk.standins.HouseClock;
 import org.hiddenclerk.standins.StandInHouse;
-import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 
@@ -39,12 +36,6 @@ class OverTheWireTest {
     private static final String OTHER_MATTER_CODE = new MatterManualCode(3, 31_415_926, Optional.empty()).code();
 
     private final StandInHouse house = new StandInHouse(HouseClock.live(1_000));
-    private Optional<Process> mosquitto = Optional.empty();
-
-    @AfterEach
-    void endWhatWasBegun() {
-        mosquitto.ifPresent(Process::destroy);
-    }
 
     /** A module comes in, is called and set, flipped and asked; another one stays silent, and a wrong order is refused with its reason. */
     private void talk(Gateway gateway) throws InterruptedException {
@@ -104,25 +95,8 @@ class OverTheWireTest {
 
     @Test
     void overAnIndependentBroker(@TempDir Path dir) throws Exception {
-        int port;
-        try (ServerSocket socket = new ServerSocket(0)) {
-            port = socket.getLocalPort();
-        }
-        Path settings = Files.writeString(dir.resolve("broker.conf"), "listener " + port + " 127.0.0.1\nallow_anonymous true\npersistence false\nuser root\n");
-        mosquitto = Optional.of(new ProcessBuilder("mosquitto", "-c", settings.toString()).redirectErrorStream(true)
-                .redirectOutput(dir.resolve("log").toFile()).start());
-        MqttLine.Broker broker = new MqttLine.Broker("tcp://127.0.0.1:" + port, "nobody", "none");
-        for (int tries = 0; tries < 50 && !isThere(port); tries++) {
-            Thread.sleep(100);
-        }
-        talkOver(broker);
-    }
-
-    private static boolean isThere(int port) {
-        try (java.net.Socket socket = new java.net.Socket("127.0.0.1", port)) {
-            return socket.isConnected();
-        } catch (IOException e) {
-            return false;
+        try (Mosquitto broker = new Mosquitto(dir)) {
+            talkOver(broker.broker());
         }
     }
 

@@ -1,0 +1,97 @@
+package org.hiddenclerk.standins.wire;
+
+import com.fasterxml.jackson.annotation.JsonInclude;
+import java.util.List;
+import java.util.Optional;
+import org.hiddenclerk.core.behaviour.Cause;
+import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.live.Said;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.RuleRunner;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+
+/** JSON of what is said in a house that runs. {@code atMs} is the clock of the house when it was said. */
+final class HouseMessages {
+    private static final int FULL = 100;
+    private static final JsonMapper JSON = JsonMapper.builder().disable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+            .changeDefaultPropertyInclusion(old -> old.withValueInclusion(JsonInclude.Include.NON_NULL)).build();
+
+    private HouseMessages() {
+    }
+
+    record State(int level, Motion motion, Cause by, long atMs) {
+    }
+
+    /** @param leads whether what is linked to the control acts on this */
+    record Told(Device.Gesture gesture, boolean active, boolean leads, long atMs) {
+    }
+
+    record Reading(int value, long atMs) {
+    }
+
+    /** Exactly one of level, toggle and move. */
+    record Order(@Nullable Integer level, @Nullable Boolean toggle, @Nullable Motion move, @Nullable String by, @Nullable Long atMs) {
+    }
+
+    record About(String name, String room, String protocol, List<OutputAbout> outputs, List<NamedAbout> controls, List<NamedAbout> sensors) {
+        static About of(Device device) {
+            return new About(device.name(), device.room(), device.protocol().label(), device.outputs().stream().map(output -> new OutputAbout(last(output.id()), output.name(),
+                    output.declared().label(), output.dims())).toList(), device.controls().stream().map(control -> new NamedAbout(last(control.id()), control.name())).toList(),
+                    device.sensors().stream().map(sensor -> new NamedAbout(last(sensor.id()), sensor.name())).toList());
+        }
+
+        private static String last(String id) {
+            return id.substring(id.lastIndexOf('/') + 1);
+        }
+    }
+
+    /** @param is what the hub takes it for */
+    record OutputAbout(String id, String name, String is, boolean dims) {
+    }
+
+    record NamedAbout(String id, String name) {
+    }
+
+    static byte[] write(Object message) {
+        return JSON.writeValueAsBytes(message);
+    }
+
+    static byte[] write(Said said, long atMs) {
+        if (said instanceof Said.Level level) {
+            return write(new State(level.percent(), level.motion(), level.by(), atMs));
+        } else if (said instanceof Said.Gestured gestured) {
+            return write(new Told(gestured.gesture(), gestured.active(), gestured.leads(), atMs));
+        } else if (said instanceof Said.Sensed sensed) {
+            return write(new Reading(sensed.value(), atMs));
+        }
+        Said.Ordered ordered = (Said.Ordered) said;
+        RuleRunner.Order order = ordered.order();
+        return write(new Order(order instanceof RuleRunner.Order.Level level ? level.percent() : null, order instanceof RuleRunner.Order.Toggle ? Boolean.TRUE : null,
+                order instanceof RuleRunner.Order.Move move ? move.motion() : null, ordered.by(), atMs));
+    }
+
+    static <T> Optional<T> read(byte[] json, Class<T> kind) {
+        try {
+            return Optional.of(JSON.readValue(json, kind));
+        } catch (JacksonException e) {
+            // Whoever may write here may write nonsense; nobody acts on it.
+            return Optional.empty();
+        }
+    }
+
+    /** Empty for what is no order, or more than one. */
+    static Optional<RuleRunner.Order> order(String output, Order order) {
+        int said = (order.level() == null ? 0 : 1) + (order.toggle() == null ? 0 : 1) + (order.move() == null ? 0 : 1);
+        if (said != 1) {
+            return Optional.empty();
+        } else if (order.level() != null) {
+            return order.level() < 0 || order.level() > FULL ? Optional.empty() : Optional.of(new RuleRunner.Order.Level(output, order.level()));
+        } else if (order.move() != null) {
+            return Optional.of(new RuleRunner.Order.Move(output, order.move()));
+        }
+        return Boolean.TRUE.equals(order.toggle()) ? Optional.of(new RuleRunner.Order.Toggle(output)) : Optional.empty();
+    }
+}

@@ -1,0 +1,235 @@
+package org.hiddenclerk.standins.wire;
+
+import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.atomic.AtomicReference;
+import java.util.function.BiConsumer;
+import java.util.function.Consumer;
+import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.live.Carrier;
+import org.hiddenclerk.core.live.Conditions;
+import org.hiddenclerk.core.live.Happening;
+import org.hiddenclerk.core.live.LiveHouse;
+import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.live.Said;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.Reach.Part;
+import org.hiddenclerk.core.rules.RuledHouse;
+import org.hiddenclerk.standins.RunningHouse;
+
+/**
+ * The messages of a house on a broker. Devices that speak MQTT have a connection each, the hub has one; for devices of other
+ * networks the hub says how they are, and takes orders. What comes in is handed to the thread of the house.
+ */
+public final class HouseOnBroker implements AutoCloseable {
+    private static final String HUB = "hub";
+    private static final String HERE = "here";
+    private static final String GONE = "gone";
+    private static final String OUTSIDE = "somebody on the broker";
+
+    private final HouseTopics topics;
+    private final RuledHouse house;
+    private final MqttLine.Broker broker;
+    private final Map<String, Connection> lines = new ConcurrentHashMap<>();
+    private final List<Device> mirrored;
+    private final String id;
+    private final Consumer<LiveHouse> afterwards;
+    private final RunningHouse running;
+    private Conditions lastConditions = Conditions.WHOLE;
+    private int lastSupplyChanges;
+
+    /** A cable with a client at its end. */
+    private record Connection(Relay relay, MqttLine line) {
+    }
+
+    /**
+     * A house that is connected, and runs.
+     *
+     * @param id         of the house, by which the broker knows its clients
+     * @param start      what its clock shows at first
+     * @param watcher    told, on the thread of the house, what happens
+     * @param afterwards told, on the thread of the house, when something may be otherwise
+     * @throws java.io.UncheckedIOException when the broker is not reached
+     */
+    public HouseOnBroker(MqttLine.Broker broker, String id, LivePlan plan, Instant start, HouseTopics topics, Consumer<Happening> watcher, Consumer<LiveHouse> afterwards) {
+        this.broker = broker;
+        this.id = id;
+        this.topics = topics;
+        this.afterwards = afterwards;
+        house = plan.house();
+        mirrored = house.devices().stream().filter(device -> !isOnBroker(device)).toList();
+        running = new RunningHouse(new LiveHouse(plan, start, new Lines(), watcher), this::after);
+        try {
+            connect(HUB, List.of(topics.every("outputs", "state"), topics.every("outputs", "order"), topics.every("controls", "told"), topics.every("sensors", "reading")),
+                    this::hubHears, topics.hubPresence(), this::hubIsBack);
+            house.devices().stream().filter(HouseOnBroker::isOnBroker).forEach(device -> connect(device.id(), device.outputs().stream().map(output ->
+                    topics.order(device, output.id())).toList(), (topic, message) -> deviceHears(device, topic, message), topics.presence(device), () -> isBack(device)));
+        } catch (RuntimeException e) {
+            close();
+            throw e;
+        }
+    }
+
+    public RunningHouse running() {
+        return running;
+    }
+
+    public HouseTopics topics() {
+        return topics;
+    }
+
+    private static boolean isOnBroker(Device device) {
+        return device.protocol() == Protocol.MQTT_WIFI;
+    }
+
+    /** Cuts the cables of whatever is down, and mends those of whatever is back. */
+    private void after(LiveHouse live) {
+        Conditions now = live.conditions();
+        if (!now.equals(lastConditions) || live.supplyChanges() != lastSupplyChanges) {
+            lastConditions = now;
+            lastSupplyChanges = live.supplyChanges();
+            Set<String> acting = live.acting();
+            lines.forEach((who, connection) -> {
+                boolean hub = who.equals(HUB);
+                boolean cut = now.down().contains(Part.BROKER) || hub && now.down().contains(Part.HUB) || !hub && (now.down().contains(Part.WIFI) || !acting.contains(who));
+                connection.relay().cut(cut);
+                connection.relay().slow(hub ? 0 : (long) (now.slow() - 1) * live.plan().delays().wifi());
+            });
+            tellWhoIsThere(live);
+        }
+        afterwards.accept(live);
+    }
+
+    private void connect(String who, List<String> filters, BiConsumer<String, byte[]> ear, String presence, Runnable back) {
+        Relay relay = new Relay(broker.url());
+        try {
+            AtomicReference<MqttLine> own = new AtomicReference<>();
+            MqttLine line = new MqttLine(broker.at(relay.url()), id + "-" + lines.size(), filters, ear, Optional.of(new MqttLine.Will(presence, GONE)), () -> {
+                if (own.get() != null) {
+                    back.run();
+                }
+            });
+            own.set(line);
+            lines.put(who, new Connection(relay, line));
+            back.run();
+        } catch (RuntimeException e) {
+            relay.close();
+            throw e;
+        }
+    }
+
+    private boolean say(MqttLine line, Device from, Said said, long sentMs) {
+        byte[] message = HouseMessages.write(said, sentMs);
+        if (said instanceof Said.Level level) {
+            return line.retain(topics.state(from, level.output()), message);
+        } else if (said instanceof Said.Gestured gestured) {
+            return line.send(topics.told(from, gestured.control()), message);
+        } else if (said instanceof Said.Sensed sensed) {
+            return line.retain(topics.reading(from, sensed.sensor()), message);
+        }
+        return false;
+    }
+
+    /** Carries for devices on the broker, and tells the broker of the others. */
+    private final class Lines implements Carrier {
+        @Override
+        public boolean carries(Device device) {
+            return isOnBroker(device);
+        }
+
+        @Override
+        public boolean toHub(Device from, Said said, long sentMs) {
+            Connection connection = lines.get(from.id());
+            return connection != null && say(connection.line(), from, said, sentMs);
+        }
+
+        @Override
+        public boolean toDevice(Device to, Said.Ordered ordered, long sentMs) {
+            Connection connection = lines.get(HUB);
+            return connection != null && connection.line().send(topics.order(to, ordered.order().output()), HouseMessages.write(ordered, sentMs));
+        }
+
+        @Override
+        public void heardByHub(Device from, Said said, long sentMs) {
+            Connection connection = lines.get(HUB);
+            if (connection != null && !isOnBroker(from)) {
+                say(connection.line(), from, said, sentMs);
+            }
+        }
+    }
+
+    private void hubHears(String topic, byte[] message) {
+        topics.subject(topic).ifPresent(subject -> {
+            Device device = house.owner(subject);
+            boolean order = topic.endsWith("/order");
+            if (order && !isOnBroker(device)) {
+                HouseMessages.read(message, HouseMessages.Order.class).flatMap(said -> HouseMessages.order(subject, said)).ifPresent(said -> running.tell(live -> live.remote(said, OUTSIDE)));
+            } else if (!order && isOnBroker(device)) {
+                said(subject, topic, message).ifPresent(heard -> running.tell(live -> live.reachesHub(device, heard.said(), heard.atMs())));
+            }
+        });
+    }
+
+    private record HeardAt(Said said, long atMs) {
+    }
+
+    private static Optional<HeardAt> said(String subject, String topic, byte[] message) {
+        if (topic.endsWith("/state")) {
+            return HouseMessages.read(message, HouseMessages.State.class).map(state -> new HeardAt(new Said.Level(subject, state.level(), state.motion(), state.by(), false), state.atMs()));
+        } else if (topic.endsWith("/told")) {
+            return HouseMessages.read(message, HouseMessages.Told.class).map(told -> new HeardAt(new Said.Gestured(subject, told.gesture(), told.active(), told.leads()), told.atMs()));
+        }
+        return HouseMessages.read(message, HouseMessages.Reading.class).map(reading -> new HeardAt(new Said.Sensed(subject, reading.value(), false), reading.atMs()));
+    }
+
+    private void deviceHears(Device device, String topic, byte[] message) {
+        topics.subject(topic).ifPresent(output -> HouseMessages.read(message, HouseMessages.Order.class).ifPresent(order -> HouseMessages.order(output, order).ifPresent(said ->
+                running.tell(live -> live.reachesDevice(device, new Said.Ordered(said, Optional.ofNullable(order.by()).orElse(OUTSIDE)), Optional.ofNullable(order.atMs()).orElse(live.now()))))));
+    }
+
+    private void hubIsBack() {
+        MqttLine line = lines.get(HUB).line();
+        line.retain(topics.hubPresence(), HERE.getBytes(StandardCharsets.UTF_8));
+        mirrored.forEach(device -> line.retain(topics.about(device), HouseMessages.write(HouseMessages.About.of(device))));
+        running.tell(live -> {
+            mirrored.forEach(live::isBack);
+            tellWhoIsThere(live);
+        });
+    }
+
+    /** Of devices that have no connection of their own. */
+    private void tellWhoIsThere(LiveHouse live) {
+        Set<String> acting = live.acting();
+        Connection hub = lines.get(HUB);
+        if (hub != null) {
+            mirrored.forEach(device -> hub.line().retain(topics.presence(device), (acting.contains(device.id()) && live.hears(device) ? HERE : GONE)
+                    .getBytes(StandardCharsets.UTF_8)));
+        }
+    }
+
+    private void isBack(Device device) {
+        MqttLine line = lines.get(device.id()).line();
+        line.retain(topics.presence(device), HERE.getBytes(StandardCharsets.UTF_8));
+        line.retain(topics.about(device), HouseMessages.write(HouseMessages.About.of(device)));
+        running.tell(live -> live.isBack(device));
+    }
+
+    /** Whether every client that may be connected is. */
+    public boolean isWhole() {
+        return lines.values().stream().allMatch(connection -> connection.line().isUp());
+    }
+
+    @Override
+    public void close() {
+        running.close();
+        lines.values().forEach(connection -> {
+            connection.line().close();
+            connection.relay().close();
+        });
+    }
+}
