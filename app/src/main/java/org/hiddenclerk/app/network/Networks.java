@@ -15,6 +15,8 @@ import org.hiddenclerk.core.joining.Heard;
 import org.hiddenclerk.standins.wire.HttpGateway;
 import org.hiddenclerk.standins.wire.MqttGateway;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.dao.ConcurrencyFailureException;
+import org.springframework.dao.DataIntegrityViolationException;
 import org.springframework.stereotype.Component;
 
 /** Gateways to the networks of jobs. What is heard goes to every {@link Ear}. */
@@ -63,11 +65,20 @@ public class Networks {
         try {
             return gateways.computeIfAbsent(new Key(job, protocol), key -> {
                 Gateway gateway = connect(key);
-                gateway.listen(heard -> ears.forEach(ear -> ear.heard(job, protocol, heard)));
+                gateway.listen(heard -> ears.forEach(ear -> tell(ear, job, protocol, heard)));
                 return gateway;
             });
         } catch (UncheckedIOException e) {
             throw Unusable.conflict(e.getMessage());
+        }
+    }
+
+    /** Every node hears the same and writes it down; whoever comes second finds it written. */
+    private static void tell(Ear ear, UUID job, Protocol protocol, Heard heard) {
+        try {
+            ear.heard(job, protocol, heard);
+        } catch (DataIntegrityViolationException | ConcurrencyFailureException writtenMeanwhile) {
+            ear.heard(job, protocol, heard);
         }
     }
 

@@ -7,9 +7,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.standins.HouseClock;
 import org.hiddenclerk.standins.StandInHouse;
@@ -25,11 +25,7 @@ public class StandInHouses {
     private final BrokerLine broker;
     private final NetworkProperties properties;
     private final Map<UUID, Standing> houses = new ConcurrentHashMap<>();
-    private final ScheduledExecutorService ticks = Executors.newSingleThreadScheduledExecutor(work -> {
-        Thread thread = new Thread(work, "stand-in houses");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ScheduledExecutorService ticks = Worker.named("stand-in houses");
 
     StandInHouses(BrokerLine broker, NetworkProperties properties) {
         this.broker = broker;

@@ -10,41 +10,47 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
+import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Piece;
 import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
+import org.hiddenclerk.core.rules.RulePart;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Words;
 import org.hiddenclerk.core.schedule.Whereabouts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
-import tools.jackson.core.JsonPointer;
 import tools.jackson.databind.JsonNode;
-import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
 /** Keeps links and rules of a house. */
 @Service
-public class Rules {
+public class Rules implements StageKeeper {
     private static final int MOST = 500;
+    private static final Pattern BOX_OF_MODULE = Pattern.compile("([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})/K");
 
     private final RulesRepository rows;
-    private final HouseDevices devices;
+    private final PlannedHouses planned;
     private final Houses houses;
     private final Clock clock;
 
-    Rules(RulesRepository rows, HouseDevices devices, Houses houses, Clock clock) {
+    Rules(RulesRepository rows, PlannedHouses planned, Houses houses, Clock clock) {
         this.rows = rows;
-        this.devices = devices;
+        this.planned = planned;
         this.houses = houses;
         this.clock = clock;
     }
@@ -75,7 +81,7 @@ public class Rules {
     }
 
     private List<Device> all(UUID job, RulesDocument document) {
-        return Stream.concat(devices.of(job).stream().map(device -> declared(device, document)), document.things().stream()).toList();
+        return Stream.concat(planned.of(job).devices().stream().map(device -> declared(device, document)), document.things().stream()).toList();
     }
 
     private static Device declared(Device device, RulesDocument document) {
@@ -84,12 +90,27 @@ public class Rules {
                         : output).toList(), device.controls(), device.sensors());
     }
 
-    /** Boxes whose modules some rule or link speaks of. */
+    /** The house as it is planned, made to run by its rules. @param settings by control */
     @Transactional(readOnly = true)
-    public Set<UUID> boxesSpokenOf(UUID job, Set<UUID> boxes) {
+    public LivePlan livePlan(UUID job, Map<String, Parameters> settings) {
+        Kept kept = of(job);
+        PlannedHouses.Planned house = planned.of(job);
+        Map<String, String> names = house.spots().stream().collect(Collectors.toMap(PlannedHouses.Spot::id, PlannedHouses.Spot::name));
+        return new LivePlan(kept.house(), house.runs(), settings, house.worksAt(), names, kept.document().usualOrOwnDelays(), kept.document().whereabouts());
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.RULES;
+    }
+
+    /** Done for boxes whose modules some rule or link speaks of. */
+    @Override
+    @Transactional(readOnly = true)
+    public Map<UUID, Stage.Progress> progress(UUID job) {
         Optional<RulesDocument> document = rows.findById(job).map(row -> RuleJson.MAPPER.readValue(row.document(), RulesDocument.class));
         String text = document.map(d -> RuleJson.MAPPER.writeValueAsString(d.rules()) + RuleJson.MAPPER.writeValueAsString(d.links())).orElse("");
-        return boxes.stream().filter(box -> text.contains(box.toString())).collect(Collectors.toSet());
+        return BOX_OF_MODULE.matcher(text).results().map(found -> UUID.fromString(found.group(1))).distinct().collect(Collectors.toMap(box -> box, box -> Stage.Progress.DONE));
     }
 
     /** Where the house is, if somebody said so. */
@@ -110,11 +131,37 @@ public class Rules {
         return about;
     }
 
+    /** Drafts a rule that follows no recipe, to be put together by its parts. */
+    @Transactional
+    public void add(UUID job, long version, String who) {
+        Rule drafted = RulePart.draft(of(job).house(), newId()).orElseThrow(() -> Unusable.conflict("This house has no switch and no output yet. Pick modules in Match first."));
+        change(job, version, who, document -> document.withRules(Stream.concat(document.rules().stream(), Stream.of(drafted)).toList()));
+    }
+
+    @Transactional
+    public void addPart(UUID job, long version, String id, RulePart part, String who) {
+        Rule changed = part.addTo(rule(job, id), of(job).house()).orElseThrow(() -> Unusable.conflict("This house lacks what this part of a sentence takes."));
+        change(job, version, who, document -> document.withRules(document.rules().stream().map(each -> each.id().equals(id) ? changed : each).toList()));
+    }
+
+    /** Takes a part of the sentence away, by its pointer such as {@code /guards/1}. */
+    @Transactional
+    public void takePart(UUID job, long version, String id, String pointer, String who) {
+        ObjectNode json = RuleJson.MAPPER.valueToTree(rule(job, id)).asObject();
+        SlotFilling.take(json, "(triggers|guards|deeds)", pointer);
+        Rule changed = read(json);
+        change(job, version, who, document -> document.withRules(document.rules().stream().map(each -> each.id().equals(id) ? changed : each).toList()));
+    }
+
+    private static String newId() {
+        return "r" + UUID.randomUUID().toString().substring(0, 8);
+    }
+
     /** Drafts the rules of a recipe on the first suitable devices. */
     @Transactional
     public void add(UUID job, long version, Recipe recipe, String who) {
         Kept now = of(job);
-        List<Rule> drafted = recipe.draft(now.house(), "r" + UUID.randomUUID().toString().substring(0, 8)).orElseThrow(() -> Unusable.conflict("This house lacks what the recipe takes: "
+        List<Rule> drafted = recipe.draft(now.house(), newId()).orElseThrow(() -> Unusable.conflict("This house lacks what the recipe takes: "
                 + recipe.needs() + "."));
         change(job, version, who, document -> document.withRules(Stream.concat(document.rules().stream(), drafted.stream()).toList()));
     }
@@ -124,27 +171,9 @@ public class Rules {
     public void fill(UUID job, long version, String rule, String pointer, JsonNode value, String who) {
         Rule old = rule(job, rule);
         ObjectNode json = RuleJson.MAPPER.valueToTree(old).asObject();
-        JsonPointer at = pointer(pointer);
-        JsonNode holder = json.at(at.head());
-        String last = at.last().getMatchingProperty();
-        if (holder.at("/" + last).isMissingNode() || !pointer.matches("/(triggers|guards|deeds)/.*")) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a slot of this rule"));
-        }
-        if (holder instanceof ObjectNode object) {
-            object.set(last, value);
-        } else {
-            ((ArrayNode) holder).set(Integer.parseInt(last), value);
-        }
+        SlotFilling.fill(json, "(triggers|guards|deeds)", pointer, value);
         Rule changed = read(json);
         change(job, version, who, document -> document.withRules(document.rules().stream().map(each -> each.id().equals(rule) ? changed : each).toList()));
-    }
-
-    private static JsonPointer pointer(String text) {
-        try {
-            return JsonPointer.compile(text);
-        } catch (IllegalArgumentException e) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", text, "a JSON pointer"));
-        }
     }
 
     private static Rule read(JsonNode json) {
@@ -205,6 +234,11 @@ public class Rules {
         change(job, version, who, document -> document.at(place));
     }
 
+    @Transactional
+    public void take(UUID job, long version, Delays delays, String who) {
+        change(job, version, who, document -> document.withDelays(delays));
+    }
+
     /** Does what mends a finding. */
     @Transactional
     public void mend(UUID job, long version, Fix fix, String who) {
@@ -244,7 +278,7 @@ public class Rules {
         if (next.rules().size() + next.links().size() + next.things().size() > MOST) {
             throw Unusable.conflict("A house keeps " + MOST + " rules, links, sensors and remotes at most.");
         }
-        RulesRow row = rows.findById(job).orElseGet(() -> new RulesRow(job));
+        RulesRow row = rows.findById(job).orElseGet(() -> new RulesRow(job, RuleJson.MAPPER.writeValueAsString(RulesDocument.EMPTY)));
         row.is(RuleJson.MAPPER.writeValueAsString(next), who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         rows.saveAndFlush(row);
     }

@@ -5,6 +5,8 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -13,17 +15,21 @@ import java.time.Clock;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.rules.RulesViews.RulesView;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
+import org.hiddenclerk.core.rules.RulePart;
 import org.hiddenclerk.core.schedule.Whereabouts;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -40,6 +46,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Links, rules and schedules of a house. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/rules")
 @Tag(name = "rules")
 class RulesController {
@@ -53,7 +60,11 @@ class RulesController {
         this.clock = clock;
     }
 
-    record NewRule(long version, @NotNull Recipe recipe) {
+    /** @param recipe left out for a rule of one's own */
+    record NewRule(long version, @MayBeAbsent Recipe recipe) {
+    }
+
+    record NewRulePart(long version, @NotNull RulePart part) {
     }
 
     record Filling(long version, @NotBlank @Size(max = 200) String pointer, @NotNull JsonNode value) {
@@ -84,9 +95,27 @@ class RulesController {
     }
 
     @PostMapping
-    @Operation(operationId = "addRule", summary = "Drafts the rules of a recipe on the first suitable devices of the house")
+    @Operation(operationId = "addRule", summary = "Drafts the rules of a recipe, or one of one's own, on the first suitable devices of the house")
     RulesView add(@PathVariable UUID job, @Valid @RequestBody NewRule added, Principal who) {
-        rules.add(job, added.version(), added.recipe(), people.nameOf(who));
+        if (added.recipe() == null) {
+            rules.add(job, added.version(), people.nameOf(who));
+        } else {
+            rules.add(job, added.version(), added.recipe(), people.nameOf(who));
+        }
+        return rules(job);
+    }
+
+    @PostMapping("/{rule}/parts")
+    @Operation(operationId = "addRulePart", summary = "Adds what sets a rule going, what must hold, or what it does")
+    RulesView addPart(@PathVariable UUID job, @PathVariable String rule, @Valid @RequestBody NewRulePart added, Principal who) {
+        rules.addPart(job, added.version(), rule, added.part(), people.nameOf(who));
+        return rules(job);
+    }
+
+    @DeleteMapping("/{rule}/parts")
+    @Operation(operationId = "takeRulePart", summary = "Takes a part of a rule's sentence away")
+    RulesView takePart(@PathVariable UUID job, @PathVariable String rule, @RequestParam long version, @RequestParam String pointer, Principal who) {
+        rules.takePart(job, version, rule, pointer, people.nameOf(who));
         return rules(job);
     }
 
@@ -185,6 +214,19 @@ class RulesController {
     @Operation(operationId = "placeHouse", summary = "Says where the house is and whose clocks it keeps")
     RulesView place(@PathVariable UUID job, @Valid @RequestBody Placing placing, Principal who) {
         rules.move(job, placing.version(), new RulesDocument.PlaceEntry(placing.latitude(), placing.longitude(), placing.zone()), people.nameOf(who));
+        return rules(job);
+    }
+
+    /** Milliseconds. */
+    record DelaysChange(long version, @Min(0) @Max(10_000) int wire, @Min(0) @Max(10_000) int group, @Min(0) @Max(10_000) int binding, @Min(0) @Max(10_000) int mesh,
+                        @Min(0) @Max(10_000) int wifi, @Min(0) @Max(10_000) int broker, @Min(0) @Max(10_000) int hub, @Min(0) @Max(10_000) int cloud) {
+    }
+
+    @PutMapping("/delays")
+    @Operation(operationId = "setDelays", summary = "Says how long things take in this house, as measured or as estimated")
+    RulesView delays(@PathVariable UUID job, @Valid @RequestBody DelaysChange change, Principal who) {
+        rules.take(job, change.version(), new Delays(change.wire(), change.group(), change.binding(), change.mesh(), change.wifi(), change.broker(), change.hub(), change.cloud()),
+                people.nameOf(who));
         return rules(job);
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Rule;
@@ -16,10 +17,12 @@ import org.hiddenclerk.core.schedule.Whereabouts;
  *
  * @param things   sensors and remote controls that no box holds
  * @param declared what the hub takes outputs for, where it was told
+ * @param delays   how long things take in this house; left out while it is as usual
  * @param place    where the house is; left out while nobody said
  */
-record RulesDocument(List<Device> things, Map<String, Device.Drives> declared, List<Link> links, List<Rule> rules, @MayBeAbsent PlaceEntry place) {
-    static final RulesDocument EMPTY = new RulesDocument(List.of(), Map.of(), List.of(), List.of(), null);
+record RulesDocument(List<Device> things, Map<String, Device.Drives> declared, List<Link> links, List<Rule> rules, @MayBeAbsent PlaceEntry place,
+                     @MayBeAbsent Delays delays) {
+    static final RulesDocument EMPTY = new RulesDocument(List.of(), Map.of(), List.of(), List.of(), null, null);
 
     RulesDocument {
         things = List.copyOf(things);
@@ -45,22 +48,30 @@ record RulesDocument(List<Device> things, Map<String, Device.Drives> declared, L
     }
 
     RulesDocument withRules(List<Rule> other) {
-        return new RulesDocument(things, declared, links, other, place);
+        return new RulesDocument(things, declared, links, other, place, delays);
     }
 
     RulesDocument withLinks(List<Link> other) {
-        return new RulesDocument(things, declared, other, rules, place);
+        return new RulesDocument(things, declared, other, rules, place, delays);
     }
 
     RulesDocument withThings(List<Device> other) {
-        return new RulesDocument(other, declared, links, rules, place);
+        return new RulesDocument(other, declared, links, rules, place, delays);
     }
 
     RulesDocument withDeclared(Map<String, Device.Drives> other) {
-        return new RulesDocument(things, other, links, rules, place);
+        return new RulesDocument(things, other, links, rules, place, delays);
     }
 
     RulesDocument at(PlaceEntry other) {
-        return new RulesDocument(things, declared, links, rules, other);
+        return new RulesDocument(things, declared, links, rules, other, delays);
+    }
+
+    RulesDocument withDelays(Delays other) {
+        return new RulesDocument(things, declared, links, rules, place, other);
+    }
+
+    Delays usualOrOwnDelays() {
+        return Optional.ofNullable(delays).orElse(Delays.USUAL);
     }
 }

@@ -2,9 +2,7 @@ package org.hiddenclerk.app.rules;
 
 import jakarta.persistence.Column;
 import jakarta.persistence.Entity;
-import jakarta.persistence.Id;
 import jakarta.persistence.Table;
-import jakarta.persistence.Version;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.UUID;
@@ -13,32 +11,16 @@ import org.jspecify.annotations.Nullable;
 /** Links and rules of a job. */
 @Entity
 @Table(name = "house_rules")
-class RulesRow {
-    @Id
-    private UUID jobId;
-    @Version
-    private @Nullable Long version;
-    @Column(columnDefinition = "LONGTEXT")
-    private String document = "";
+class RulesRow extends JobDocumentRow {
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable String previous;
-    private String changedBy = "";
-    private Instant changedAt = Instant.EPOCH;
 
     protected RulesRow() {
     }
 
-    RulesRow(UUID jobId) {
-        this.jobId = jobId;
-    }
-
-    /** Versions count from 1; 0 is a house that nobody gave a rule yet. */
-    long version() {
-        return version == null ? 0 : version + 1;
-    }
-
-    String document() {
-        return document;
+    /** @param document what a house begins with, so that its first change can be taken back */
+    RulesRow(UUID jobId, String document) {
+        super(jobId, document);
     }
 
     /** What it was before the last change; taking that back is a change too. */
@@ -46,18 +28,9 @@ class RulesRow {
         return Optional.ofNullable(previous);
     }
 
-    void is(String newDocument, String who, Instant now) {
-        previous = document.isEmpty() ? null : document;
-        document = newDocument;
-        changedBy = who;
-        changedAt = now;
-    }
-
-    String changedBy() {
-        return changedBy;
-    }
-
-    Instant changedAt() {
-        return changedAt;
+    @Override
+    public void is(String newDocument, String who, Instant now) {
+        previous = document();
+        super.is(newDocument, who, now);
     }
 }

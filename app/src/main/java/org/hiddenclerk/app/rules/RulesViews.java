@@ -26,6 +26,7 @@ import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuleAnalysis;
 import org.hiddenclerk.core.rules.RuleFinding;
+import org.hiddenclerk.core.rules.RulePart;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.rules.Words;
@@ -35,22 +36,34 @@ import org.hiddenclerk.core.schedule.Whereabouts;
 import tools.jackson.databind.JsonNode;
 
 /** Rules of a house as they are shown: sentences with slots, what is found, what is reached. */
-final class RulesViews {
+public final class RulesViews {
     private static final int NEXT = 10;
 
     private RulesViews() {
     }
 
     /** A choice with its words. */
-    record SlotChoice(String code, String label) {
+    public record SlotChoice(String code, String label) {
     }
 
     /** A part of a sentence; with a pointer it is a slot. {@code value} is what stands in the rule there, as JSON text. */
-    record PieceView(String words, @MayBeAbsent String pointer, @MayBeAbsent Piece.Kind kind, @MayBeAbsent String unit, @MayBeAbsent String value) {
+    public record PieceView(String words, @MayBeAbsent String pointer, @MayBeAbsent Piece.Kind kind, @MayBeAbsent String unit, @MayBeAbsent String value) {
+        /** @param json that the pointers of the sentence point into */
+        public static PieceView of(Piece piece, JsonNode json) {
+            return piece.slot().map(slot -> new PieceView(piece.words(), slot.pointer(), slot.kind(), slot.unit(), json.at(slot.pointer()).toString()))
+                    .orElseGet(() -> new PieceView(piece.words(), null, null, null, null));
+        }
     }
 
     /** A rule. {@code next} are the next times that it is due, where it is by the clock or the sun. */
-    record RuleView(String id, String name, Rule.RunsOn on, boolean enabled, List<PieceView> sentence, List<OffsetDateTime> next, @MayBeAbsent String nextUnknown) {
+    record RuleView(String id, String name, Rule.RunsOn on, boolean enabled, List<PieceView> sentence, List<SentencePartView> parts, List<OffsetDateTime> next, @MayBeAbsent String nextUnknown) {
+    }
+
+    /** A part of a sentence that can be taken away. */
+    public record SentencePartView(String pointer, String words) {
+        public static List<SentencePartView> of(Map<String, String> parts) {
+            return parts.entrySet().stream().map(part -> new SentencePartView(part.getKey(), part.getValue())).toList();
+        }
     }
 
     record HouseLinkView(String id, String sentence, Link.Way way, List<SlotChoice> ways) {
@@ -88,39 +101,54 @@ final class RulesViews {
     record ThingView(String id, String name, String what) {
     }
 
+    /** One of the delays of a house, in milliseconds. */
+    record DelayView(String key, String words, int ms, int usual) {
+        static List<DelayView> of(Delays own) {
+            Delays usual = Delays.USUAL;
+            return List.of(new DelayView("wire", "debounce and relay of a wired switch", own.wire(), usual.wire()),
+                    new DelayView("group", "from device to device over Wi-Fi", own.group(), usual.group()),
+                    new DelayView("binding", "from device to device over a mesh", own.binding(), usual.binding()),
+                    new DelayView("mesh", "between a device and its coordinator", own.mesh(), usual.mesh()),
+                    new DelayView("wifi", "between a device and broker or hub over Wi-Fi", own.wifi(), usual.wifi()),
+                    new DelayView("broker", "through the broker", own.broker(), usual.broker()), new DelayView("hub", "until the hub has decided", own.hub(), usual.hub()),
+                    new DelayView("cloud", "to a cloud and back", own.cloud(), usual.cloud()));
+        }
+    }
+
     record HousePlaceView(double latitude, double longitude, String zone) {
     }
 
     /** Everything of the rules of a house; {@code choices} by kind of slot, {@code runs} are the places where a rule may run. */
     record RulesView(long version, int devices, List<RuleView> rules, List<HouseLinkView> links, List<RuleFindingView> findings, ReachGridView reach, List<RecipeView> recipes,
-                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<SlotChoice> runs, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place) {
+                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<SlotChoice> runs, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place,
+                     List<DelayView> delays, List<SlotChoice> parts) {
     }
 
     /** @param now from which the next times of schedules are told */
     static RulesView of(Rules.Kept kept, Instant now) {
         RuledHouse house = kept.house();
+        Delays delays = kept.document().usualOrOwnDelays();
         Optional<Whereabouts> where = kept.document().whereabouts();
         Map<Piece.Kind, List<SlotChoice>> choices = new EnumMap<>(Piece.Kind.class);
         Arrays.stream(Piece.Kind.values()).forEach(kind -> choices.put(kind, Slots.choices(house, kind)));
         return new RulesView(kept.version(), house.devices().size(), house.rules().stream().map(rule -> view(house, rule, where, now)).toList(),
-                house.links().stream().map(link -> view(house, link)).toList(), RuleAnalysis.of(house, Delays.USUAL).stream().map(RuleFindingView::of).toList(), reach(house),
+                house.links().stream().map(link -> view(house, link)).toList(), RuleAnalysis.of(house, delays).stream().map(RuleFindingView::of).toList(), reach(house, delays),
                 Arrays.stream(Recipe.values()).map(recipe -> new RecipeView(recipe, recipe.label(), recipe.needs(), recipe.draft(house, "r").isPresent())).toList(),
                 kept.document().things().stream().map(RulesViews::view).toList(), choices, Arrays.stream(Rule.RunsOn.values()).map(on -> new SlotChoice(on.name(), on.words())).toList(), kept.lost(), kept.undoable(), Optional.ofNullable(kept.document().place()).map(place ->
-                new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null));
+                new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null), DelayView.of(delays), Arrays.stream(RulePart.values()).map(part -> new SlotChoice(part.name(), part.words())).toList());
     }
 
     private static RuleView view(RuledHouse house, Rule rule, Optional<Whereabouts> where, Instant now) {
         JsonNode json = RuleJson.MAPPER.valueToTree(rule);
-        List<PieceView> sentence = Words.of(house, rule).stream().map(piece -> piece.slot().map(slot -> new PieceView(piece.words(), slot.pointer(), slot.kind(), slot.unit(),
-                json.at(slot.pointer()).toString())).orElseGet(() -> new PieceView(piece.words(), null, null, null, null))).toList();
+        List<PieceView> sentence = Words.of(house, rule).stream().map(piece -> PieceView.of(piece, json)).toList();
         List<Schedule> schedules = rule.triggers().stream().filter(Trigger.Due.class::isInstance).map(trigger -> ((Trigger.Due) trigger).schedule()).toList();
         if (schedules.isEmpty() || where.isEmpty()) {
-            return new RuleView(rule.id(), rule.name(), rule.on(), rule.enabled(), sentence, List.of(), schedules.isEmpty() ? null
+            return new RuleView(rule.id(), rule.name(), rule.on(), rule.enabled(), sentence, SentencePartView.of(Words.parts(house, rule)), List.of(), schedules.isEmpty() ? null
                     : "Say where the house is: times are by its clocks and its sun.");
         }
         List<OffsetDateTime> next = schedules.stream().flatMap(schedule -> Occurrences.next(schedule, where.get(), now, NEXT).stream()).sorted().limit(NEXT)
                 .map(ZonedDateTime::toOffsetDateTime).toList();
-        return new RuleView(rule.id(), rule.name(), rule.on(), rule.enabled(), sentence, next, next.isEmpty() ? "It is never due again." : null);
+        return new RuleView(rule.id(), rule.name(), rule.on(), rule.enabled(), sentence, SentencePartView.of(Words.parts(house, rule)), next, next.isEmpty() ? "It is never due again." : null);
     }
 
     private static HouseLinkView view(RuledHouse house, Link link) {
@@ -136,8 +164,8 @@ final class RulesViews {
         return new ThingView(thing.id(), thing.name(), what);
     }
 
-    private static ReachGridView reach(RuledHouse house) {
-        List<Reach.Row> rows = Reach.of(house, Delays.USUAL);
+    private static ReachGridView reach(RuledHouse house, Delays delays) {
+        List<Reach.Row> rows = Reach.of(house, delays);
         List<Reach.Part> common = rows.stream().flatMap(row -> row.paths().stream()).flatMap(path -> path.parts().stream()).filter(part ->
                 part.kind().compareTo(Reach.Part.Kind.MAINS) < 0).distinct().sorted().toList();
         List<Set<Reach.Part>> columns = new ArrayList<>();

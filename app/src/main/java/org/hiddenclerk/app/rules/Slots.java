@@ -15,12 +15,12 @@ import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.schedule.Schedule;
 
 /** What may be put into a slot of a sentence; values are JSON as they stand in the rule. */
-final class Slots {
+public final class Slots {
     private Slots() {
     }
 
     /** Choices of a slot; none where anything may be typed. */
-    static List<SlotChoice> choices(RuledHouse house, Piece.Kind kind) {
+    public static List<SlotChoice> choices(RuledHouse house, Piece.Kind kind) {
         return switch (kind) {
             case OUTPUT, OUTPUTS -> named(house.outputs(), Device.Output::name);
             case CONTROL -> named(house.controls(), Device.Control::name);
@@ -46,6 +46,8 @@ final class Slots {
             case ON_OFF -> yesNo("on", "off");
             case BY_HAND -> yesNo("by a hand on the switch", "by whatever it may be");
             case MINUTES, SECONDS, MILLISECONDS, PERCENT, PERCENTS, FIGURE, TIME, OFFSET, RULE_TEXT, DATE_TIME, SEED, KEY, VALUE -> List.of();
+            // Slots of checks, which speak of a house that runs.
+            case SWITCH, DOING, PART -> List.of();
         };
     }
 

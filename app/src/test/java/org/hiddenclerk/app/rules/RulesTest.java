@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import java.io.StringReader;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.StreamSupport;
@@ -79,6 +80,36 @@ class RulesTest {
         JsonNode rule = add("ALL_OFF").get("rules").get(0);
         assertThat(sentence(rule)).startsWith("When Hall switch (").endsWith("then all lights go off, except none.");
         assertThat(person.post(path(""), Map.of("version", version(), "recipe", "BLINDS")).status()).as("no blind in this house").isEqualTo(409);
+    }
+
+    @Test
+    void aRuleOfOnesOwnIsPutTogetherByItsParts() {
+        JsonNode rule = person.post(path(""), Map.of("version", version())).ok().get("rules").get(0);
+        assertThat(sentence(rule)).startsWith("When Hall switch (").contains(" is flipped, then Hall ");
+        String parts = path("/" + rule.get("id").asString() + "/parts");
+        person.post(parts, Map.of("version", version(), "part", "WHILE_DARK")).ok();
+        JsonNode more = person.post(parts, Map.of("version", version(), "part", "THEN_RUN_ON")).ok().get("rules").get(0);
+        assertThat(sentence(more)).contains("but only while it is dark", "180 s");
+        assertThat(more.get("parts").valueStream().map(part -> part.get("pointer").asString())).containsExactly("/triggers/0", "/guards/0", "/deeds/0", "/deeds/1");
+        assertThat(person.post(parts, Map.of("version", version(), "part", "WHEN_SENSED")).status()).as("no sensor in this house").isEqualTo(409);
+        assertThat(sentence(person.delete(parts + "?version=" + version() + "&pointer=/deeds/0").ok().get("rules").get(0))).doesNotContain("changes over");
+        assertThat(person.delete(parts + "?version=" + version() + "&pointer=/triggers/0").status()).as("something must set it going").isEqualTo(422);
+        assertThat(person.delete(parts + "?version=" + version() + "&pointer=/name").pointer()).isEqualTo("/pointer");
+    }
+
+    @Test
+    void delaysOfTheHouseAreKeptAndReachGoesByThem() {
+        assertThat(rules().get("reach").get("rows").get(0).get("delayMs").asInt()).isEqualTo(40);
+        Map<String, Object> own = new LinkedHashMap<>(Map.of("version", version(), "wire", 55, "group", 60, "binding", 80, "mesh", 60, "wifi", 30, "broker", 10, "hub", 50, "cloud", 800));
+        JsonNode changed = person.put(path("/delays"), own).ok();
+        assertThat(changed.get("reach").get("rows").get(0).get("delayMs").asInt()).isEqualTo(55);
+        assertThat(changed.get("delays").get(0).get("ms").asInt()).isEqualTo(55);
+        assertThat(changed.get("delays").get(0).get("usual").asInt()).isEqualTo(40);
+        own.put("version", version());
+        own.put("wire", -1);
+        assertThat(person.put(path("/delays"), own).status()).isEqualTo(422);
+        person.post(path("/undo"), Map.of("version", version())).ok();
+        assertThat(rules().get("delays").get(0).get("ms").asInt()).isEqualTo(40);
     }
 
     @Test

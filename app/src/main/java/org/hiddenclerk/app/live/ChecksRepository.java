@@ -1,0 +1,7 @@
+package org.hiddenclerk.app.live;
+
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface ChecksRepository extends JpaRepository<ChecksRow, UUID> {
+}

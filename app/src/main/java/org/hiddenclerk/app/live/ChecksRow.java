@@ -1,0 +1,18 @@
+package org.hiddenclerk.app.live;
+
+import jakarta.persistence.Entity;
+import jakarta.persistence.Table;
+import java.util.UUID;
+import org.hiddenclerk.app.rules.JobDocumentRow;
+
+/** Checks of a job's house. */
+@Entity
+@Table(name = "house_checks")
+class ChecksRow extends JobDocumentRow {
+    protected ChecksRow() {
+    }
+
+    ChecksRow(UUID jobId) {
+        super(jobId, "");
+    }
+}

@@ -1,0 +1,87 @@
+package org.hiddenclerk.app.live;
+
+import jakarta.validation.constraints.Max;
+import jakarta.validation.constraints.Min;
+import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
+import java.time.LocalTime;
+import java.util.Optional;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.live.Conditions;
+import org.hiddenclerk.core.live.Hand;
+import org.hiddenclerk.core.live.LiveHouse;
+import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.live.Parts;
+import org.hiddenclerk.core.rules.RuleRunner;
+
+/**
+ * Something that is done in a house that runs.
+ *
+ * @param at      switch, button, output, sensor or part that it is done to
+ * @param doing   of a hand
+ * @param percent that an output is ordered to
+ * @param value   that a sensor says
+ * @param is      whether a part is down, it is dark, somebody is home, or the hub asks instead of being told; left out where it is dark, the sun decides
+ * @param slow    times as long as usual that messages take
+ * @param time    that the clock is put on to
+ */
+record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @MayBeAbsent Hand.Doing doing, @MayBeAbsent @Min(0) @Max(100) Integer percent,
+                @MayBeAbsent @Min(-100_000) @Max(1_000_000) Integer value, @MayBeAbsent Boolean is, @MayBeAbsent @Min(1) @Max(100) Integer slow, @MayBeAbsent LocalTime time) {
+    enum Kind { HAND, ORDER, SENSE, PART, SLOW, POLLING, DARK, HOME, CLOCK }
+
+    /** @throws Unusable with the pointer of what is missing or unknown */
+    void check(LivePlan plan) {
+        switch (kind) {
+            case HAND -> {
+                needs(doing, "/doing");
+                known("/at", plan.house().controls().containsKey(at) || plan.runs().stream().anyMatch(run -> run.switches().containsValue(at)), "a switch or button of the house");
+            }
+            case ORDER -> {
+                needs(percent, "/percent");
+                known("/at", plan.house().outputs().containsKey(at), "an output of the house");
+            }
+            case SENSE -> {
+                needs(value, "/value");
+                known("/at", plan.house().sensors().containsKey(at), "a sensor of the house");
+            }
+            case PART -> {
+                needs(is, "/is");
+                known("/at", at != null && Parts.find(plan.house(), at).isPresent(), "a part of the house");
+            }
+            case SLOW -> needs(slow, "/slow");
+            case POLLING, HOME -> needs(is, "/is");
+            case CLOCK -> needs(time, "/time");
+            case DARK -> { }
+        }
+    }
+
+    private static void needs(@org.jspecify.annotations.Nullable Object value, String pointer) {
+        if (value == null) {
+            throw Unusable.content("This cannot be done in the house", new FieldProblem(pointer, "nothing", "a value for this kind of deed"));
+        }
+    }
+
+    private void known(String pointer, boolean isKnown, String expected) {
+        if (!isKnown) {
+            throw Unusable.content("This cannot be done in the house", new FieldProblem(pointer, String.valueOf(at), expected));
+        }
+    }
+
+    /** It must have been checked. */
+    void doIn(LiveHouse house) {
+        Conditions now = house.conditions();
+        switch (kind) {
+            case HAND -> house.hand(new Hand(at, doing));
+            case ORDER -> house.remote(new RuleRunner.Order.Level(at, percent));
+            case SENSE -> house.sense(at, value);
+            case PART -> Parts.find(house.plan().house(), at).ifPresent(part -> house.conditions(now.with(part, is)));
+            case SLOW -> house.conditions(new Conditions(now.down(), slow, now.polling()));
+            case POLLING -> house.conditions(new Conditions(now.down(), now.slow(), is));
+            case DARK -> house.dark(Optional.ofNullable(is));
+            case HOME -> house.household(is);
+            case CLOCK -> house.clock(time);
+        }
+    }
+}
