@@ -1,0 +1,241 @@
+package org.hiddenclerk.app.handover;
+
+import java.math.BigDecimal;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import java.util.stream.Collectors;
+import org.hiddenclerk.app.fitting.RunSheets;
+import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.StageKeeper;
+import org.hiddenclerk.app.live.LivePlans;
+import org.hiddenclerk.app.planning.IssuedPlanRow;
+import org.hiddenclerk.app.planning.Plans;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.rules.PlannedHouses;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.handover.Entry;
+import org.hiddenclerk.core.handover.HandoverRecord;
+import org.hiddenclerk.core.handover.HandoverTest;
+import org.hiddenclerk.core.handover.HandoverTests;
+import org.hiddenclerk.core.handover.Matter;
+import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.jspecify.annotations.Nullable;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.core.type.TypeReference;
+import tools.jackson.databind.json.JsonMapper;
+
+/** Keeps the record of the hand over of a house. */
+@Service
+public class Handovers implements StageKeeper {
+    private final HandoverEntryRepository entries;
+    private final HandedOverRepository given;
+    private final LivePlans plans;
+    private final PlannedHouses planned;
+    private final Bases bases;
+    private final Boxes boxes;
+    private final Houses houses;
+    private final Plans issued;
+    private final RunSheets sheets;
+    private final JsonMapper json;
+    private final Clock clock;
+
+    Handovers(HandoverEntryRepository entries, HandedOverRepository given, LivePlans plans, PlannedHouses planned, Bases bases, Boxes boxes, Houses houses, Plans issued,
+              RunSheets sheets, JsonMapper json, Clock clock) {
+        this.entries = entries;
+        this.given = given;
+        this.plans = plans;
+        this.planned = planned;
+        this.bases = bases;
+        this.boxes = boxes;
+        this.houses = houses;
+        this.issued = issued;
+        this.sheets = sheets;
+        this.json = json;
+        this.clock = clock;
+    }
+
+    /**
+     * The record of a house.
+     *
+     * @param blocks what stands between it and its final papers, in words
+     * @param given  when it was handed over, latest first
+     */
+    public record Held(LivePlan plan, HandoverRecord record, List<Block> blocks, List<Given> given) {
+        public boolean isFinal() {
+            return blocks.isEmpty();
+        }
+    }
+
+    /** @param box empty for what concerns the whole house */
+    public record Block(Optional<UUID> box, Stage stage, String words) {
+    }
+
+    /** That a house was given to its people. */
+    public record Given(String to, String by, java.time.Instant at, int tests) {
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.HAND_OVER;
+    }
+
+    @Transactional(readOnly = true)
+    public Held of(UUID job) {
+        LivePlan plan = plans.of(job);
+        HandoverRecord record = record(job, plan);
+        return new Held(plan, record, blocks(job, record), given.findByJobIdOrderByGivenAtDesc(job).stream().map(row -> new Given(row.givenTo(), row.givenBy(), row.givenAt(), row.tests()))
+                .toList());
+    }
+
+    private HandoverRecord record(UUID job, LivePlan plan) {
+        Map<String, Map<Matter, String>> now = bases.of(job, plan);
+        List<Entry> made = entries.findByJobIdOrderByMadeAt(job).stream().map(row -> new Entry(row.test(), row.asPlanned(), row.figure(), row.note(), row.cause(), row.madeBy(), row.madeAt(),
+                json.readValue(row.basis(), new TypeReference<Map<Matter, String>>() { }))).toList();
+        return HandoverRecord.of(tests(job, plan), made, test -> now.getOrDefault(test.device(), Map.of()));
+    }
+
+    /** Figures of one test, oldest first. @param name of what was measured */
+    record Series(HandoverTest test, String name, String unit, List<Point> points) {
+    }
+
+    record Point(java.time.Instant at, BigDecimal figure, boolean passed, String who) {
+    }
+
+    /** Tests with a figure that were made at least once. */
+    @Transactional(readOnly = true)
+    public List<Series> series(UUID job) {
+        LivePlan plan = plans.of(job);
+        Map<String, List<HandoverEntryRow>> byTest = entries.findByJobIdOrderByMadeAt(job).stream().filter(row -> row.figure().isPresent()).collect(Collectors.groupingBy(HandoverEntryRow::test));
+        return tests(job, plan).stream().filter(test -> test.scale().isPresent() && byTest.containsKey(test.id())).map(test -> new Series(test, plan.nameOf(test.output()),
+                test.scale().get().unit(), byTest.get(test.id()).stream().map(row -> new Point(row.madeAt(), row.figure().orElseThrow(), row.asPlanned(), row.madeBy())).toList())).toList();
+    }
+
+    private List<HandoverTest> tests(UUID job, LivePlan plan) {
+        return HandoverTests.of(plan, planned.of(job).metered());
+    }
+
+    private List<Block> blocks(UUID job, HandoverRecord record) {
+        List<Block> blocks = new ArrayList<>();
+        HouseContext house = houses.context(job);
+        Map<UUID, IssuedPlanRow> last = issued.lastIssuedByBox(job);
+        Map<UUID, UUID> finished = sheets.planFinished(job);
+        Map<UUID, List<HandoverRecord.Line>> byBox = byBox(record);
+        for (BoxRow row : boxes.ofJob(job)) {
+            if (row.picks().isEmpty()) {
+                continue;
+            }
+            Optional<IssuedPlanRow> plan = Optional.ofNullable(last.get(row.id()));
+            boolean current = plan.isPresent() && issued.isCurrent(plan.get(), boxes.found(row, job, house));
+            if (!current) {
+                blocks.add(new Block(Optional.of(row.id()), Stage.DRAW, row.label() + ": " + (plan.isEmpty() ? "no plan is issued" : "the plan was issued before the last change")));
+            } else if (!plan.get().id().equals(finished.get(row.id()))) {
+                blocks.add(new Block(Optional.of(row.id()), Stage.FIT, row.label() + ": the run sheet is not finished"));
+            }
+            HandoverRecord.Count count = HandoverRecord.count(byBox.getOrDefault(row.id(), List.of()));
+            words(count).ifPresent(words -> blocks.add(new Block(Optional.of(row.id()), Stage.HAND_OVER, row.label() + ": " + words)));
+        }
+        if (record.lines().isEmpty()) {
+            blocks.add(new Block(Optional.empty(), Stage.MATCH, "No module is planned in this house yet"));
+        }
+        return blocks;
+    }
+
+    private static Optional<String> words(HandoverRecord.Count count) {
+        List<String> parts = new ArrayList<>();
+        if (count.failed() > 0) {
+            parts.add(count.failed() + " failed");
+        }
+        if (count.again() > 0) {
+            parts.add(count.again() + " to be made again");
+        }
+        if (count.open() > 0) {
+            parts.add(count.open() + " not made");
+        }
+        return parts.isEmpty() ? Optional.empty() : Optional.of("of " + count.all() + " tests " + String.join(", ", parts));
+    }
+
+    static UUID boxOf(HandoverTest test) {
+        return UUID.fromString(test.device().split("/")[0]);
+    }
+
+    private static boolean isOfBox(HandoverTest test) {
+        return test.device().contains("/K");
+    }
+
+    public static Map<UUID, List<HandoverRecord.Line>> byBox(HandoverRecord record) {
+        return record.lines().stream().filter(line -> isOfBox(line.test())).collect(Collectors.groupingBy(line -> boxOf(line.test()), LinkedHashMap::new, Collectors.toList()));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Map<UUID, Stage.Progress> progress(UUID job) {
+        if (!entries.existsByJobId(job)) {
+            return Map.of();
+        }
+        Map<UUID, Stage.Progress> progress = new HashMap<>();
+        byBox(record(job, plans.of(job))).forEach((box, lines) -> {
+            HandoverRecord.Count count = HandoverRecord.count(lines);
+            progress.put(box, count.again() > 0 ? Stage.Progress.REOPENED : count.isComplete() ? Stage.Progress.DONE : count.open() == count.all() ? Stage.Progress.OPEN : Stage.Progress.BEGUN);
+        });
+        return progress;
+    }
+
+    /**
+     * Writes down what was found at a test.
+     *
+     * @param sentKey of the request, so that a weak connection that sends it twice makes one entry
+     * @throws Unusable when the test is none of this house, a figure is missing, or a failure is not described
+     */
+    @Transactional
+    public void enter(UUID job, String test, boolean asPlanned, Optional<BigDecimal> figure, String note, String cause, @Nullable String sentKey, String who) {
+        if (sentKey != null && entries.existsBySentKey(sentKey)) {
+            return;
+        }
+        LivePlan plan = plans.of(job);
+        HandoverTest tested = tests(job, plan).stream().filter(each -> each.id().equals(test) && isOfBox(each)).findFirst().orElseThrow(() -> Unusable.notFound("test"));
+        Map<Matter, String> basis = bases.of(job, plan).getOrDefault(tested.device(), Map.of());
+        Entry entry = new Entry(test, asPlanned, figure, note.strip(), cause.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), basis);
+        require(tested, entry);
+        boolean passed = HandoverRecord.passed(tested, entry);
+        entries.save(new HandoverEntryRow(job, boxOf(tested), tested, new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis), json.writeValueAsString(basis),
+                sentKey));
+    }
+
+    private static void require(HandoverTest test, Entry entry) {
+        if (test.scale().isPresent() && entry.figure().isEmpty()) {
+            throw Unusable.content("A figure is needed", new FieldProblem("/figure", "nothing", "what was read, in " + test.scale().get().unit()));
+        }
+        if (test.scale().isEmpty() && entry.figure().isPresent()) {
+            throw Unusable.content("This test has no figure", new FieldProblem("/figure", entry.figure().get().toPlainString(), "nothing"));
+        }
+        if (!HandoverRecord.passed(test, entry) && entry.note().isEmpty()) {
+            throw Unusable.content("Say what was seen", new FieldProblem("/note", "nothing", "what happened instead of: " + test.expected()));
+        }
+    }
+
+    /**
+     * Hands the house over to its people.
+     *
+     * @throws Unusable with what is open
+     */
+    @Transactional
+    public void give(UUID job, String to, String who) {
+        Held held = of(job);
+        if (!held.isFinal()) {
+            throw Unusable.content("The house can't be handed over yet", held.blocks().stream().map(block -> new FieldProblem("", block.words(), "nothing open")).toList());
+        }
+        given.save(new HandedOverRow(job, to.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), held.record().count().all()));
+    }
+}
