@@ -18,8 +18,10 @@ final class CsvTable {
     private static final int MOST_ROWS = 2_000;
 
     private final List<CSVRecord> records;
+    private final List<String> names;
 
-    private CsvTable(List<CSVRecord> records) {
+    private CsvTable(List<CSVRecord> records, List<String> names) {
+        this.names = names;
         this.records = records;
     }
 
@@ -27,8 +29,8 @@ final class CsvTable {
     record RowNotTaken(long row, String column, String found, String expected) {
     }
 
-    /** What became of a table. */
-    record ImportReport(int taken, List<RowNotTaken> notTaken) {
+    /** What became of a table, or would: with a row that is not taken none is. */
+    record ImportReport(int taken, List<RowNotTaken> notTaken, boolean applied) {
     }
 
     /**
@@ -37,6 +39,9 @@ final class CsvTable {
      * @throws Unusable when a column that is needed is missing, or the table is too long or no table
      */
     static CsvTable read(String text, List<String> needed) {
+        if (text.indexOf('\uFFFD') >= 0 || text.indexOf('\0') >= 0) {
+            throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", "letters that could not be read", "a file in UTF-8; save it anew with that encoding"));
+        }
         String first = text.lines().findFirst().orElse("");
         char separator = first.chars().filter(c -> c == ';').count() > first.chars().filter(c -> c == ',').count() ? ';' : ',';
         CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true)
@@ -53,24 +58,34 @@ final class CsvTable {
                 throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", records.size() + " rows",
                         "at most " + MOST_ROWS + " rows"));
             }
-            return new CsvTable(records);
+            return new CsvTable(records, parser.getHeaderNames());
         } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
             throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", String.valueOf(e.getMessage()),
                     "comma-separated values with names of columns in the first line (RFC 4180)"));
         }
     }
 
-    /** Takes row after row; one that cannot be taken is reported and stops none of the others. */
+    /** Tries row after row; one that cannot be taken is reported, and the others are tried all the same. */
     ImportReport take(Consumer<Row> taking) {
         List<RowNotTaken> notTaken = new ArrayList<>();
         for (CSVRecord row : records) {
             try {
+                requireNoFormula(new Row(row));
                 taking.accept(new Row(row));
             } catch (NotTaken e) {
                 notTaken.add(e.where);
             }
         }
-        return new ImportReport(records.size() - notTaken.size(), notTaken);
+        return new ImportReport(records.size() - notTaken.size(), notTaken, false);
+    }
+
+    /** A cell that a spreadsheet would work out. */
+    private void requireNoFormula(Row row) {
+        for (String column : names) {
+            if (row.optional(column).filter(Cells::isFormula).isPresent()) {
+                throw row.wrong(column, "words or figures, nothing that a spreadsheet works out");
+            }
+        }
     }
 
     /** One row. */

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Supplier;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.problem.FieldProblem;
@@ -27,8 +28,9 @@ import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.stereotype.Service;
+import org.springframework.transaction.support.TransactionTemplate;
 
-/** Takes circuits and boxes from tables. Every row is taken whole or not at all. */
+/** Takes circuits and boxes from tables: every row of a table, or none. */
 @Service
 class HouseImport {
     private static final int MOST_SWITCHES = 6;
@@ -39,8 +41,10 @@ class HouseImport {
     private final Boxes boxes;
     private final RecordSurvey recordSurvey;
     private final Validator validator;
+    private final TransactionTemplate transaction;
 
-    HouseImport(Houses houses, OpenHouse openHouse, Boxes boxes, RecordSurvey recordSurvey, Validator validator) {
+    HouseImport(Houses houses, OpenHouse openHouse, Boxes boxes, RecordSurvey recordSurvey, Validator validator, TransactionTemplate transaction) {
+        this.transaction = transaction;
         this.houses = houses;
         this.openHouse = openHouse;
         this.boxes = boxes;
@@ -49,7 +53,23 @@ class HouseImport {
     }
 
     /** Columns: label, rating_a, phase; if wanted alternative_supply, elv_volts, device, residual_ma, cable_mm2. */
-    CsvTable.ImportReport circuits(UUID job, String csv) {
+    CsvTable.ImportReport circuits(UUID job, String csv, boolean apply) {
+        return whole(apply, () -> circuits(job, csv));
+    }
+
+    /** Everything or nothing: a row that is not taken, or a mere try, leaves no trace. */
+    private CsvTable.ImportReport whole(boolean apply, Supplier<CsvTable.ImportReport> taking) {
+        return transaction.execute(status -> {
+            CsvTable.ImportReport report = taking.get();
+            boolean applied = apply && report.notTaken().isEmpty();
+            if (!applied) {
+                status.setRollbackOnly();
+            }
+            return new CsvTable.ImportReport(report.taken(), report.notTaken(), applied);
+        });
+    }
+
+    private CsvTable.ImportReport circuits(UUID job, String csv) {
         Set<String> known = new HashSet<>();
         houses.circuits(houses.job(job).id()).forEach(circuit -> known.add(circuit.toCircuit().label()));
         List<Line> phases = houses.job(job).region().phases();
@@ -88,7 +108,11 @@ class HouseImport {
      * Columns: room, storey, label, width_mm, height_mm, depth_mm; if wanted kind, metal, marked_in3, round, and for each switch n from 1
      * switch_n, mechanism_n, circuit_n, load_n, switch_depth_mm_n.
      */
-    CsvTable.ImportReport boxes(UUID job, String csv, String who) {
+    CsvTable.ImportReport boxes(UUID job, String csv, String who, boolean apply) {
+        return whole(apply, () -> boxes(job, csv, who));
+    }
+
+    private CsvTable.ImportReport boxes(UUID job, String csv, String who) {
         Map<String, String> circuits = new HashMap<>();
         houses.circuits(houses.job(job).id()).forEach(circuit -> circuits.put(circuit.toCircuit().label(), circuit.id().toString()));
         Map<String, UUID> rooms = new HashMap<>();

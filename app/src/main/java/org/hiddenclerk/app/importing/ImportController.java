@@ -7,15 +7,19 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** Circuits and boxes from tables. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/import")
 @Tag(name = "house")
 class ImportController {
@@ -32,14 +36,14 @@ class ImportController {
     }
 
     @PostMapping("/circuits")
-    @Operation(operationId = "importCircuits")
-    CsvTable.ImportReport circuits(@PathVariable UUID job, @Valid @RequestBody Table table) {
-        return houseImport.circuits(job, table.csv());
+    @Operation(operationId = "importCircuits", summary = "Circuits from a table: all or none; without apply it is only tried")
+    CsvTable.ImportReport circuits(@PathVariable UUID job, @Valid @RequestBody Table table, @RequestParam(defaultValue = "false") boolean apply) {
+        return houseImport.circuits(job, table.csv(), apply);
     }
 
     @PostMapping("/boxes")
-    @Operation(operationId = "importBoxes")
-    CsvTable.ImportReport boxes(@PathVariable UUID job, @Valid @RequestBody Table table, Principal who) {
-        return houseImport.boxes(job, table.csv(), people.nameOf(who));
+    @Operation(operationId = "importBoxes", summary = "Boxes from a table: all or none; without apply it is only tried")
+    CsvTable.ImportReport boxes(@PathVariable UUID job, @Valid @RequestBody Table table, @RequestParam(defaultValue = "false") boolean apply, Principal who) {
+        return houseImport.boxes(job, table.csv(), people.nameOf(who), apply);
     }
 }

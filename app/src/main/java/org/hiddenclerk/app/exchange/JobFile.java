@@ -1,0 +1,122 @@
+package org.hiddenclerk.app.exchange;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.UnaryOperator;
+import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.Unusable;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.json.JsonFactory;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.SerializationFeature;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ObjectNode;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.StreamReadFeature;
+
+/** The shape of a job as a file, and how older ones are brought up to it. */
+final class JobFile {
+    static final String FORMAT = "hidden-clerk-job";
+    static final int VERSION = 2;
+
+    private static final int DEEPEST = 60;
+    private static final int LONGEST_NUMBER = 40;
+    /** A photo as text. */
+    private static final int LONGEST_TEXT = 20_000_000;
+    private static final int PROBLEM_SHOWN = 200;
+
+    static final JsonMapper MAPPER = JsonMapper.builder(JsonFactory.builder().streamReadConstraints(StreamReadConstraints.builder().maxNestingDepth(DEEPEST).maxNumberLength(LONGEST_NUMBER)
+            .maxStringLength(LONGEST_TEXT).build()).enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION).build()).enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+            .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).enable(SerializationFeature.INDENT_OUTPUT).build();
+
+    /** What brings a file of a version up to the next one, by the version that it starts from. */
+    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver);
+
+    private JobFile() {
+    }
+
+    /** Files of version 1 are of a time before hand overs and the log were kept. */
+    private static ObjectNode addHandOver(ObjectNode file) {
+        ObjectNode parts = file.get("parts").asObject();
+        for (String part : List.of("handoverEntry", "handedOver", "logEntry")) {
+            if (!parts.has(part)) {
+                parts.putArray(part);
+            }
+        }
+        parts.path("job").forEach(job -> {
+            if (job.isObject()) {
+                for (String later : List.of("archivedAt", "peopleRemovedAt", "visitOn")) {
+                    job.asObject().putNull(later);
+                }
+                job.asObject().put("contact", "");
+            }
+        });
+        return file.put("version", 2);
+    }
+
+    /**
+     * Reads a file, and brings it up to the version of today.
+     *
+     * @throws Unusable when it is no JSON, no job, or of a version that is not known
+     */
+    static ObjectNode read(byte[] bytes) {
+        JsonNode tree;
+        try {
+            tree = MAPPER.readTree(bytes);
+        } catch (JacksonException e) {
+            throw Unusable.content("This is not readable as JSON", new FieldProblem("", shown(e), "JSON in UTF-8, at most " + DEEPEST + " levels deep, numbers of at most " + LONGEST_NUMBER + " digits"));
+        }
+        if (!tree.isObject() || !FORMAT.equals(tree.path("format").asString(""))) {
+            throw Unusable.content("This is no job file", new FieldProblem("/format", tree.path("format").asString("nothing"), FORMAT));
+        }
+        JsonNode version = tree.path("version");
+        if (!version.isInt() || version.intValue() < 1 || version.intValue() > VERSION) {
+            throw Unusable.content("This version is not known", new FieldProblem("/version", version.asString("nothing"), "a whole number from 1 to " + VERSION
+                    + "; a newer file needs a newer clerk"));
+        }
+        if (!tree.path("parts").isObject()) {
+            throw Unusable.content("This is no job file", new FieldProblem("/parts", "nothing", "the parts of a job, by name"));
+        }
+        ObjectNode file = tree.asObject();
+        for (int from = version.intValue(); from < VERSION; from++) {
+            file = MIGRATIONS.get(from).apply(file);
+        }
+        return file;
+    }
+
+    private static String shown(JacksonException e) {
+        String words = e.getOriginalMessage() + (e.getLocation() == null ? "" : " at line " + e.getLocation().getLineNr() + ", column " + e.getLocation().getColumnNr());
+        return words.length() > PROBLEM_SHOWN ? words.substring(0, PROBLEM_SHOWN) + "…" : words;
+    }
+
+    /** Name of a part in the file. */
+    static String nameOf(JobPart part) {
+        return new Columns.Column(part.table(), Columns.Kind.TEXT, false, 0).field();
+    }
+
+    /** The published schema. */
+    static Map<String, Object> schema(Columns columns) {
+        Map<String, Object> parts = new LinkedHashMap<>();
+        for (JobPart part : JobPart.ALL) {
+            if (part.isKept()) {
+                Map<String, Object> properties = new LinkedHashMap<>();
+                columns.of(part).forEach(column -> properties.put(column.field(), column.schema()));
+                parts.put(nameOf(part), ordered("type", "array", "items", ordered("type", "object", "properties", properties, "required", columns.of(part).stream().map(Columns.Column::field).toList(),
+                        "additionalProperties", false)));
+            }
+        }
+        return ordered("$schema", "https://json-schema.org/draft/2020-12/schema", "title", "A job of Hidden Clerk as a file", "type", "object", "properties", ordered("format", Map.of("const",
+                FORMAT), "version", Map.of("const", VERSION), "parts", ordered("type", "object", "properties", parts, "required", List.copyOf(parts.keySet()), "additionalProperties", false)),
+                "required", List.of("format", "version", "parts"), "additionalProperties", false);
+    }
+
+    private static Map<String, Object> ordered(Object... namesAndValues) {
+        Map<String, Object> map = new LinkedHashMap<>();
+        for (int i = 0; i < namesAndValues.length; i += 2) {
+            map.put((String) namesAndValues[i], namesAndValues[i + 1]);
+        }
+        return map;
+    }
+}
