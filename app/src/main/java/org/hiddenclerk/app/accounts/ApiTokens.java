@@ -1,29 +1,28 @@
 package org.hiddenclerk.app.accounts;
 
-import java.nio.charset.StandardCharsets;
-import java.security.MessageDigest;
-import java.security.NoSuchAlgorithmException;
-import java.security.SecureRandom;
 import java.time.Clock;
-import java.util.Base64;
-import java.util.HexFormat;
+import java.time.Duration;
+import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Caller;
+import org.hiddenclerk.app.access.Scope;
 import org.hiddenclerk.app.problem.Unusable;
+import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** Bearer tokens: shown once, kept as a hash, revocable. */
+/** Bearer tokens: shown once, kept as a hash, for some uses and some time, revocable. */
 @Service
 class ApiTokens {
+    static final int LONGEST_DAYS = 366;
     private static final String PREFIX = "clerk_";
-    private static final int RANDOM_BYTES = 32;
 
     private final ApiTokenRepository tokens;
     private final AccountRepository accounts;
     private final Clock clock;
-    private final SecureRandom random = new SecureRandom();
 
     ApiTokens(ApiTokenRepository tokens, AccountRepository accounts, Clock clock) {
         this.tokens = tokens;
@@ -31,28 +30,28 @@ class ApiTokens {
         this.clock = clock;
     }
 
-    /** A new token; the text is not to be had again. */
-    record Fresh(UUID id, String text) {
-    }
-
     @Transactional
-    public Fresh make(String account, String label) {
-        byte[] bytes = new byte[RANDOM_BYTES];
-        random.nextBytes(bytes);
-        String text = PREFIX + Base64.getUrlEncoder().withoutPadding().encodeToString(bytes);
-        return new Fresh(tokens.save(new ApiTokenRow(accountNamed(account).id(), hash(text), label, clock.instant())).id(),
-                text);
+    public ShownOnce make(String account, String label, Set<Scope> scopes, int days) {
+        String text = Secrets.fresh(PREFIX);
+        Instant now = clock.instant();
+        ApiTokenRow row = tokens.save(new ApiTokenRow(accountNamed(account).id(), Secrets.hash(text), label, scopes, now, now.plus(Duration.ofDays(days))));
+        return new ShownOnce(row.id(), text, row.expiresAt());
     }
 
+    /** Who calls with this token, as far as it reaches. */
     @Transactional(readOnly = true)
-    public Optional<AccountRow> accountOf(String text) {
-        return tokens.findByHash(hash(text)).filter(token -> !token.isRevoked())
-                .flatMap(token -> accounts.findById(token.accountId()));
+    public Optional<Authentication> callerOf(String text) {
+        return tokens.findByHash(Secrets.hash(text)).filter(token -> token.isGoodAt(clock.instant())).flatMap(token -> accounts.findById(token.accountId()).filter(account ->
+                !account.isDisabled()).map(account -> Caller.byToken(account.name(), account.role(), token.scopes())));
     }
 
     @Transactional(readOnly = true)
     public List<ApiTokenRow> of(String account) {
         return tokens.findByAccountIdOrderByCreatedAt(accountNamed(account).id());
+    }
+
+    boolean isGood(ApiTokenRow token) {
+        return token.isGoodAt(clock.instant());
     }
 
     @Transactional
@@ -65,14 +64,5 @@ class ApiTokens {
 
     private AccountRow accountNamed(String name) {
         return accounts.findByName(name).orElseThrow(() -> Unusable.notFound("account"));
-    }
-
-    private static String hash(String text) {
-        try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256")
-                    .digest(text.getBytes(StandardCharsets.UTF_8)));
-        } catch (NoSuchAlgorithmException e) {
-            throw new IllegalStateException("Impossible state: every Java has SHA-256.", e);
-        }
     }
 }

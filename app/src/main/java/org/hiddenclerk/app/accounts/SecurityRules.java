@@ -5,9 +5,10 @@ import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
 import java.io.IOException;
-import java.util.List;
+import java.util.Arrays;
 import java.util.Map;
 import java.util.Optional;
+import org.hiddenclerk.app.access.Role;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.annotation.Order;
@@ -16,12 +17,10 @@ import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.ProviderManager;
-import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.authentication.dao.DaoAuthenticationProvider;
 import org.springframework.security.config.annotation.web.builders.HttpSecurity;
 import org.springframework.security.config.annotation.web.configurers.AbstractHttpConfigurer;
 import org.springframework.security.config.http.SessionCreationPolicy;
-import org.springframework.security.core.authority.SimpleGrantedAuthority;
 import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
 import org.springframework.security.crypto.password.DelegatingPasswordEncoder;
@@ -43,6 +42,7 @@ class SecurityRules {
     private static final String CONTENT_POLICY = "default-src 'self'; img-src 'self' data:; object-src 'none'; "
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
     private static final String BEARER = "Bearer ";
+    private static final String[] LEADS = Arrays.stream(Role.values()).filter(Role::leads).map(Role::name).toArray(String[]::new);
 
     @Bean
     @Order(1)
@@ -51,9 +51,10 @@ class SecurityRules {
                 .csrf(AbstractHttpConfigurer::disable)
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .addFilterBefore(new BearerFilter(tokens), UsernamePasswordAuthenticationFilter.class)
-                .authorizeHttpRequests(requests -> requests.anyRequest().authenticated())
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/actuator/health/**").permitAll().requestMatchers("/actuator/**").hasAnyRole(LEADS)
+                        .anyRequest().authenticated())
                 .exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, e) ->
-                        answer(response, HttpStatus.UNAUTHORIZED, "The token is not known or was revoked.")))
+                        answer(response, HttpStatus.UNAUTHORIZED, "The token is not known, was revoked or has run out.")))
                 .build();
     }
 
@@ -64,10 +65,10 @@ class SecurityRules {
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
                 .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/api/v1/session", "/api/v1/setup").permitAll()
+                        .requestMatchers("/api/v1/session", "/api/v1/setup", "/api/v1/visit", "/api/v1/invitation", "/api/v1/invitation/accepted").permitAll()
                         .requestMatchers("/api/**").authenticated()
                         .requestMatchers("/actuator/health/**").permitAll()
-                        .requestMatchers("/actuator/**").denyAll()
+                        .requestMatchers("/actuator/**").hasAnyRole(LEADS)
                         .anyRequest().permitAll())
                 .headers(headers -> headers
                         .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
@@ -125,10 +126,9 @@ class SecurityRules {
         @Override
         protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
                 throws ServletException, IOException {
-            bearer(request).flatMap(tokens::accountOf).ifPresent(account -> {
+            bearer(request).flatMap(tokens::callerOf).ifPresent(caller -> {
                 SecurityContext context = SecurityContextHolder.createEmptyContext();
-                context.setAuthentication(UsernamePasswordAuthenticationToken.authenticated(account.name(), null,
-                        List.of(new SimpleGrantedAuthority("ROLE_" + account.role()))));
+                context.setAuthentication(caller);
                 SecurityContextHolder.setContext(context);
             });
             chain.doFilter(request, response);

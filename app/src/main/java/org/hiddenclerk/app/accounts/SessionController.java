@@ -1,6 +1,7 @@
 package org.hiddenclerk.app.accounts;
 
 import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.Parameter;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -14,7 +15,12 @@ import java.security.Principal;
 import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Caller;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
+import org.hiddenclerk.app.access.Role;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -23,72 +29,101 @@ import org.springframework.security.authentication.AuthenticationManager;
 import org.springframework.security.authentication.UsernamePasswordAuthenticationToken;
 import org.springframework.security.core.Authentication;
 import org.springframework.security.core.AuthenticationException;
-import org.springframework.security.core.context.SecurityContext;
 import org.springframework.security.core.context.SecurityContextHolder;
-import org.springframework.security.web.context.SecurityContextRepository;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
-/** Logging in and out, the first account, and tokens for scripts. */
+/** Ways in and out: password and second factor, the first account, invitations, and links of households. */
 @RestController
+@Needs(Right.OPEN)
 @RequestMapping("/api/v1")
 @Tag(name = "accounts")
 class SessionController {
+    private static final String NAMES = "[a-z0-9._-]+";
+    private static final String NAMES_ARE = "small letters, digits, dot, dash and underscore";
+
     private final AuthenticationManager authentication;
-    private final SecurityContextRepository contexts;
+    private final Entering entering;
     private final LoginThrottle throttle;
     private final Accounts accounts;
-    private final ApiTokens tokens;
+    private final SecondFactors factors;
+    private final Staff staff;
+    private final GuestLinks guests;
 
-    SessionController(AuthenticationManager authentication, SecurityContextRepository contexts, LoginThrottle throttle,
-                      Accounts accounts, ApiTokens tokens) {
+    SessionController(AuthenticationManager authentication, Entering entering, LoginThrottle throttle, Accounts accounts, SecondFactors factors, Staff staff, GuestLinks guests) {
         this.authentication = authentication;
-        this.contexts = contexts;
+        this.entering = entering;
         this.throttle = throttle;
         this.accounts = accounts;
-        this.tokens = tokens;
+        this.factors = factors;
+        this.staff = staff;
+        this.guests = guests;
     }
 
-    /** Who is logged in, if anybody, and whether the first account must be made. */
-    record SessionView(boolean loggedIn, boolean setupNeeded, @MayBeAbsent String name,
-                       @MayBeAbsent String displayName) {
+    /**
+     * Who is logged in, if anybody, and whether the first account must be made.
+     *
+     * @param job       of a guest
+     * @param expiresAt when the link of a guest runs out
+     */
+    record SessionView(boolean loggedIn, boolean setupNeeded, @MayBeAbsent String name, @MayBeAbsent String displayName, @MayBeAbsent Role role, @MayBeAbsent UUID job,
+                       @MayBeAbsent Instant expiresAt) {
     }
 
-    record Login(@NotBlank @Size(max = 60) String name, @NotNull @Size(max = 200) String password) {
+    /** @param code of the second factor, or a recovery code; asked for where there is one */
+    record Login(@NotBlank @Size(max = 60) String name, @NotNull @Size(max = 200) String password, @MayBeAbsent @Size(max = 40) String code) {
+        @Override
+        public String toString() {
+            return "Login[name=" + name + "]";
+        }
     }
 
-    record Owner(@NotBlank @Size(max = 60) @Pattern(regexp = "[a-z0-9._-]+",
-                         message = "small letters, digits, dot, dash and underscore") String name,
-                 @NotBlank @Size(max = 120) String displayName,
-                 @NotNull @Size(min = 12, max = 200, message = "12 to 200 characters") String password) {
+    record Owner(@NotBlank @Size(max = 60) @Pattern(regexp = NAMES, message = NAMES_ARE) String name, @NotBlank @Size(max = 120) String displayName,
+                 @NotNull @Size(min = PasswordRules.SHORTEST, max = PasswordRules.LONGEST, message = "12 to 200 characters") String password) {
         @Override
         public String toString() {
             return "Owner[name=" + name + "]";
         }
     }
 
-    record NewToken(@NotBlank @Size(max = 120) String label) {
+    /** The text of a link. It comes in the body: an address would stand in logs. */
+    record LinkText(@NotBlank @Size(max = 200) String text) {
+        @Override
+        public String toString() {
+            return "LinkText[]";
+        }
     }
 
-    record FreshToken(UUID id, String token) {
+    /** @param name that the account has already; a new person chooses one */
+    record InvitationView(String displayName, String roleLabel, String invitedBy, Instant expiresAt, @MayBeAbsent String name) {
     }
 
-    record TokenView(UUID id, String label, Instant createdAt, boolean revoked) {
+    record InvitationAcceptance(@NotBlank @Size(max = 200) String text, @NotBlank @Size(max = 60) @Pattern(regexp = NAMES, message = NAMES_ARE) String name,
+                      @NotNull @Size(max = PasswordRules.LONGEST) String password) {
+        @Override
+        public String toString() {
+            return "InvitationAcceptance[name=" + name + "]";
+        }
     }
 
     @GetMapping("/session")
     @Operation(operationId = "session")
-    SessionView session(@io.swagger.v3.oas.annotations.Parameter(hidden = true) Principal who) {
-        if (who == null) {
-            return new SessionView(false, accounts.isEmpty(), null, null);
+    SessionView session(@Parameter(hidden = true) Principal who) {
+        Optional<Caller> caller = Caller.of(who);
+        if (caller.isEmpty()) {
+            return new SessionView(false, accounts.isEmpty(), null, null, null, null, null);
         }
-        return new SessionView(true, false, who.getName(), accounts.displayName(who.getName()).orElse(who.getName()));
+        if (caller.get().role() == Role.GUEST) {
+            Optional<GuestLinkRow> link = caller.get().guestLink().flatMap(guests::link);
+            return new SessionView(link.isPresent(), false, null, link.map(GuestLinkRow::label).orElse(null), Role.GUEST, link.map(GuestLinkRow::jobId).orElse(null), link.map(
+                    GuestLinkRow::expiresAt).orElse(null));
+        }
+        return new SessionView(true, false, who.getName(), accounts.displayName(who.getName()).orElse(who.getName()), caller.get().role(), null, null);
     }
 
     @PostMapping("/session")
@@ -97,31 +132,33 @@ class SessionController {
         Duration wait = throttle.waitFor(login.name(), request.getRemoteAddr());
         if (!wait.isZero()) {
             response.setHeader("Retry-After", String.valueOf(wait.toSeconds() + 1));
-            throw new Unusable(HttpStatus.TOO_MANY_REQUESTS, "Too many failed tries. Try again in "
-                    + (wait.toSeconds() + 1) + " seconds.", List.of());
+            throw new Unusable(HttpStatus.TOO_MANY_REQUESTS, "Too many failed tries. Try again in " + (wait.toSeconds() + 1) + " seconds.", List.of());
         }
         Authentication who;
         try {
-            who = authentication.authenticate(
-                    UsernamePasswordAuthenticationToken.unauthenticated(login.name(), login.password()));
+            who = authentication.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(login.name(), login.password()));
         } catch (AuthenticationException refused) {
             throttle.failed(login.name(), request.getRemoteAddr());
             throw new Unusable(HttpStatus.UNAUTHORIZED, "Name and password do not match.",
                     List.of(new FieldProblem("/password", "another one", "the password of this account")));
         }
+        if (accounts.hasSecondFactor(login.name())) {
+            mustBringCode(login, request);
+        }
         throttle.succeeded(login.name(), request.getRemoteAddr());
-        enter(who, request, response);
+        entering.enter(who, request, response);
         return session(who);
     }
 
-    private void enter(Authentication who, HttpServletRequest request, HttpServletResponse response) {
-        if (request.getSession(false) != null) {
-            request.changeSessionId();
+    private void mustBringCode(Login login, HttpServletRequest request) {
+        if (login.code() == null || login.code().isBlank()) {
+            throw new Unusable(HttpStatus.UNAUTHORIZED, "This account has a second factor.", List.of(new FieldProblem("/code", "none", "the six digits that your device shows now")));
         }
-        SecurityContext context = SecurityContextHolder.createEmptyContext();
-        context.setAuthentication(who);
-        SecurityContextHolder.setContext(context);
-        contexts.saveContext(context, request, response);
+        if (!factors.accepts(login.name(), login.code())) {
+            throttle.failed(login.name(), request.getRemoteAddr());
+            throw new Unusable(HttpStatus.UNAUTHORIZED, "The code does not match.", List.of(new FieldProblem("/code", "another one",
+                    "the six digits that your device shows now, each good once, or a recovery code")));
+        }
     }
 
     @DeleteMapping("/session")
@@ -140,28 +177,31 @@ class SessionController {
     @Operation(operationId = "makeOwner")
     SessionView makeOwner(@Valid @RequestBody Owner owner, HttpServletRequest request, HttpServletResponse response) {
         accounts.makeOwner(owner.name(), owner.displayName().strip(), owner.password());
-        return logIn(new Login(owner.name(), owner.password()), request, response);
+        return logIn(new Login(owner.name(), owner.password(), null), request, response);
     }
 
-    @GetMapping("/tokens")
-    @Operation(operationId = "tokens")
-    List<TokenView> tokens(Principal who) {
-        return tokens.of(who.getName()).stream()
-                .map(t -> new TokenView(t.id(), t.label(), t.createdAt(), t.isRevoked())).toList();
+    @PostMapping("/invitation")
+    @Operation(operationId = "readInvitation", summary = "Who is invited by a link, and to what")
+    InvitationView invitation(@Valid @RequestBody LinkText link) {
+        InvitationRow row = staff.invitation(link.text());
+        return new InvitationView(row.displayName(), row.role().label(), row.invitedBy(), row.expiresAt(), staff.nameFor(row).orElse(null));
     }
 
-    @PostMapping("/tokens")
+    @PostMapping("/invitation/accepted")
     @ResponseStatus(HttpStatus.CREATED)
-    @Operation(operationId = "makeToken")
-    FreshToken makeToken(@Valid @RequestBody NewToken token, Principal who) {
-        ApiTokens.Fresh fresh = tokens.make(who.getName(), token.label());
-        return new FreshToken(fresh.id(), fresh.text());
+    @Operation(operationId = "acceptInvitation", summary = "Makes the account, or gives it a new password, and logs in")
+    SessionView accept(@Valid @RequestBody InvitationAcceptance acceptance, HttpServletRequest request, HttpServletResponse response) {
+        String name = staff.accept(acceptance.text(), acceptance.name(), acceptance.password());
+        return logIn(new Login(name, acceptance.password(), null), request, response);
     }
 
-    @DeleteMapping("/tokens/{token}")
-    @ResponseStatus(HttpStatus.NO_CONTENT)
-    @Operation(operationId = "revokeToken")
-    void revokeToken(@PathVariable UUID token, Principal who) {
-        tokens.revoke(who.getName(), token);
+    @PostMapping("/visit")
+    @Operation(operationId = "visit", summary = "Opens a household's link")
+    SessionView visit(@Valid @RequestBody LinkText link, HttpServletRequest request, HttpServletResponse response) {
+        // Nobody guesses 256 bits: a link needs no slowing down, and one who tries must not keep others out.
+        GuestLinkRow row = guests.opened(link.text()).orElseThrow(() -> Unusable.conflict("This link does not lead anywhere, or it has run out. Ask the firm for a new one."));
+        Authentication who = UsernamePasswordAuthenticationToken.authenticated(Caller.guestName(row.id()), null, Caller.authorities(Role.GUEST));
+        entering.enter(who, request, response);
+        return session(who);
     }
 }
