@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
 import org.hiddenclerk.app.feel.Feels;
 import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.stock.StockBook;
@@ -25,12 +26,13 @@ import org.hiddenclerk.core.credentials.DeviceAddress;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.naming.DeviceName;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Takes the modules of a job from goods-in to packed for their boxes. */
 @Service
-public class Bench {
+public class Bench implements StageKeeper {
     private final BenchUnitRepository units;
     private final BenchPlaces places;
     private final Naming naming;
@@ -39,8 +41,9 @@ public class Bench {
     private final StockBook stock;
     private final Feels feels;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    Bench(BenchUnitRepository units, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Feels feels, Clock clock) {
+    Bench(BenchUnitRepository units, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Feels feels, Clock clock, ApplicationEventPublisher events) {
         this.units = units;
         this.places = places;
         this.naming = naming;
@@ -49,6 +52,7 @@ public class Bench {
         this.stock = stock;
         this.feels = feels;
         this.clock = clock;
+        this.events = events;
     }
 
     /** A module on the bench with all that is known of it; {@code wanted} is what it is to be set to. */
@@ -75,11 +79,12 @@ public class Bench {
      * A module of a job, for whoever takes it on from the bench.
      *
      * @param place   in words: room and box; empty while no box waits for it
+     * @param placeId of the place that it is for, as {@link DeviceNames} tells it
      * @param address read off it, in upper-case hex
      * @param wanted  what it is to be set to, by key of {@link Settings}
      */
-    public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<DeviceName> name, Optional<String> address,
-                        Map<String, String> wanted) {
+    public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<String> placeId, Optional<DeviceName> name,
+                        Optional<String> address, Map<String, String> wanted) {
     }
 
     /** Modules of a job are called otherwise from now on. */
@@ -90,8 +95,8 @@ public class Bench {
     public List<Ready> modules(UUID job) {
         State state = of(job);
         return state.units().stream().map(unit -> new Ready(unit.row().id(), unit.row().serial(), unit.model(), unit.row().boxId(), state.all().stream()
-                .filter(place -> place.waitsFor(unit.row())).map(place -> place.named().room() + ", " + place.label()).findFirst().orElse(""), unit.row().name(),
-                unit.row().address(), unit.wanted())).toList();
+                .filter(place -> place.waitsFor(unit.row())).map(place -> place.named().room() + ", " + place.label()).findFirst().orElse(""), unit.row().place(),
+                unit.row().name(), unit.row().address(), unit.wanted())).toList();
     }
 
     /** What was chosen on the bench, and over that what the switches of its box are wanted to do. */
@@ -118,8 +123,14 @@ public class Bench {
         units.saveAndFlush(row);
     }
 
+    @Override
+    public Stage stage() {
+        return Stage.BENCH;
+    }
+
     /** How far the modules of each box are; boxes without a module on the bench are left out. */
     @Transactional(readOnly = true)
+    @Override
     public Map<UUID, Stage.Progress> progress(UUID job) {
         if (!units.existsByJobId(job)) {
             return Map.of();
@@ -177,6 +188,40 @@ public class Bench {
         });
         row.mark(mark, who, now());
         units.saveAndFlush(row);
+    }
+
+    /** A module has gone out of service. */
+    public record Replaced(UUID job, UUID gone) {
+    }
+
+    /**
+     * Puts another module of the kind in a module's place: it takes over the box, the name and the settings, and with the name
+     * everything that rules say of it. The old one goes out of its network.
+     *
+     * @return the new one
+     * @throws Unusable for a serial that is known, or a module that is in no box
+     */
+    @Transactional
+    public UUID replace(UUID unit, long version, String serial, String who) {
+        BenchUnitRow old = unchanged(unit, version);
+        if (old.boxId().isEmpty()) {
+            throw Unusable.conflict("This module is in no box, so there is nothing to replace.");
+        }
+        if (units.existsBySerial(serial)) {
+            throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
+        }
+        UUID box = old.boxId().get();
+        int pick = old.pick().orElseThrow();
+        Optional<DeviceName> name = old.name();
+        old.isFree();
+        units.saveAndFlush(old);
+        BenchUnitRow row = new BenchUnitRow(old.jobId(), serial, old.moduleCode(), who, now());
+        row.goesTo(box, pick);
+        name.ifPresent(row::isCalled);
+        row.isToBe(old.wanted());
+        UUID made = units.saveAndFlush(row).id();
+        events.publishEvent(new Replaced(old.jobId(), unit));
+        return made;
     }
 
     /** Puts a module aside: its box waits for another one. */

@@ -11,6 +11,8 @@ import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.bench.BenchCard;
@@ -34,6 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The bench of a job: modules, their steps and codes. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "bench")
 class BenchController {
@@ -92,6 +95,9 @@ class BenchController {
     }
 
     record Freeing(long version) {
+    }
+
+    record Replacing(long version, @NotBlank @Size(max = 80) String serial) {
     }
 
     record Addressing(long version, @NotBlank @Size(max = 40) String address) {
@@ -156,6 +162,13 @@ class BenchController {
     @Operation(operationId = "putAside", summary = "Puts a module aside; its box waits for another one")
     BenchView putAside(@PathVariable UUID unit, @Valid @RequestBody Freeing freeing) {
         bench.free(unit, freeing.version());
+        return bench(bench.find(unit).jobId());
+    }
+
+    @PostMapping("/bench/{unit}/replaced")
+    @Operation(operationId = "replaceModule", summary = "Another module of the kind takes over box, name, settings and rules; the old one goes out of its network")
+    BenchView replace(@PathVariable UUID unit, @Valid @RequestBody Replacing replacing, Principal who) {
+        bench.replace(unit, replacing.version(), replacing.serial().strip(), people.nameOf(who));
         return bench(bench.find(unit).jobId());
     }
 

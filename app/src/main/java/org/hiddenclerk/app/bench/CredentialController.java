@@ -9,7 +9,10 @@ import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
+import org.hiddenclerk.app.secrets.Renewal;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -19,14 +22,17 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Sealed codes: shown on purpose, sealed anew. */
 @RestController
+@Needs(Right.CODES)
 @RequestMapping("/api/v1/credentials")
 @Tag(name = "bench")
 class CredentialController {
     private final Credentials credentials;
+    private final Renewal renewal;
     private final People people;
 
-    CredentialController(Credentials credentials, People people) {
+    CredentialController(Credentials credentials, Renewal renewal, People people) {
         this.credentials = credentials;
+        this.renewal = renewal;
         this.people = people;
     }
 
@@ -55,9 +61,8 @@ class CredentialController {
     }
 
     @PostMapping("/renew-key")
-    @Operation(operationId = "renewCredentialKey", summary = "Seals every code anew with a new key; for leads")
-    Renewed renew(Principal who) {
-        people.leadNameOf(who);
-        return new Renewed(credentials.renew());
+    @Operation(operationId = "renewCredentialKey", summary = "Wraps every secret with a new key; for leads")
+    Renewed renew() {
+        return new Renewed(renewal.renew());
     }
 }

@@ -8,7 +8,9 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
 import java.util.UUID;
+import org.hiddenclerk.app.secrets.Sealed;
 import org.hiddenclerk.core.credentials.CredentialKind;
+import org.jspecify.annotations.Nullable;
 
 /** A sealed credential of a module. */
 @Entity
@@ -20,6 +22,8 @@ class CredentialRow {
     @Enumerated(EnumType.STRING)
     private CredentialKind kind;
     private int keyNo;
+    @Column(columnDefinition = "VARBINARY(80)")
+    private byte @Nullable [] dataKey;
     @Column(columnDefinition = "BINARY(12)")
     private byte[] nonce;
     @Column(columnDefinition = "VARBINARY(1024)")
@@ -74,13 +78,13 @@ class CredentialRow {
         return keptAt;
     }
 
-
-    KeyRing.Sealed sealed() {
-        return new KeyRing.Sealed(keyNo, nonce, sealed);
+    Sealed sealed() {
+        return new Sealed(keyNo, dataKey == null ? new byte[0] : dataKey, nonce, sealed);
     }
 
-    void isSealed(KeyRing.Sealed text) {
+    void isSealed(Sealed text) {
         keyNo = text.key();
+        dataKey = text.dataKey();
         nonce = text.nonce();
         sealed = text.text();
     }

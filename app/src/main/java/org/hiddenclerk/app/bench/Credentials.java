@@ -3,11 +3,16 @@ package org.hiddenclerk.app.bench;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.function.UnaryOperator;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.secrets.KeepsSecrets;
+import org.hiddenclerk.app.secrets.KeyRing;
+import org.hiddenclerk.app.secrets.Sealed;
 import org.hiddenclerk.core.credentials.Checked;
 import org.hiddenclerk.core.credentials.CredentialKind;
 import org.springframework.stereotype.Service;
@@ -16,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps credentials sealed, and shows one on purpose only. */
 @Service
-class Credentials {
+public class Credentials implements KeepsSecrets {
     private final CredentialRepository credentials;
     private final ShowingRepository showings;
     private final BenchUnitRepository units;
@@ -62,6 +67,22 @@ class Credentials {
         return keys.open(row.sealed(), row.about());
     }
 
+    /** A code that was opened for the sealed section of a job. */
+    public record Opened(String name, String serial, String kind, String text) {
+    }
+
+    /** Every code of a job's modules, after the showing of each is written down. */
+    @Transactional
+    public List<Opened> openAll(UUID job, String why, String who) {
+        List<Opened> opened = new ArrayList<>();
+        for (BenchUnitRow unit : units.findByJobIdOrderByTakenAt(job)) {
+            for (CredentialRow row : credentials.findByUnitIdInOrderByKeptAt(List.of(unit.id()))) {
+                opened.add(new Opened(unit.name().map(name -> name.display()).orElse(unit.moduleCode()), unit.serial(), row.kind().label(), show(row.id(), why, who)));
+            }
+        }
+        return opened;
+    }
+
     /** What a module joins by, handed to its network; no person sees it. */
     @Transactional(readOnly = true)
     public Optional<String> textFor(UUID unit) {
@@ -81,12 +102,12 @@ class Credentials {
         credentials.delete(row);
     }
 
-    /** Seals everything anew with a new key; the old one still opens what was copied elsewhere. */
+    @Override
     @Transactional
-    public int renew() {
-        keys.renew();
+    public int wrapAnew(UnaryOperator<Sealed> wrapped) {
         List<CredentialRow> all = credentials.findAll();
-        all.forEach(row -> row.isSealed(keys.seal(keys.open(row.sealed(), row.about()), row.about())));
+        // What the ring's key sealed itself gets a key of its own now.
+        all.forEach(row -> row.isSealed(wrapped.apply(row.sealed().dataKey().length == 0 ? keys.seal(keys.open(row.sealed(), row.about()), row.about()) : row.sealed())));
         credentials.saveAllAndFlush(all);
         return all.size();
     }

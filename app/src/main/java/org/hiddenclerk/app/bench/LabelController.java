@@ -6,6 +6,8 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.springframework.http.MediaType;
@@ -19,6 +21,7 @@ import org.springframework.web.servlet.support.ServletUriComponentsBuilder;
 
 /** Labels of modules, to be printed. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}")
 @Tag(name = "bench")
 class LabelController {

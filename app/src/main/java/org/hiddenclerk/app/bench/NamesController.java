@@ -9,6 +9,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.rules.Rules;
 import org.hiddenclerk.core.naming.Convention;
 import org.hiddenclerk.core.naming.DeviceName;
@@ -23,6 +25,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Names of a job's modules: the convention, what it makes, and renaming by it. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/names")
 @Tag(name = "bench")
 class NamesController {

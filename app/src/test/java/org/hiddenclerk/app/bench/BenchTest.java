@@ -203,16 +203,18 @@ class BenchTest {
     }
 
     @Test
-    void aNewKeySealsEverythingAnew() {
+    void aNewKeyWrapsEverythingAnew() {
         JsonNode unit = take(zigbee);
         keep(unit, CODE).ok();
         String id = unit(unit).get("codes").get(0).get("id").asString();
-        String before = sql.queryForObject("SELECT HEX(sealed) FROM credential", String.class);
+        String before = sql.queryForObject("SELECT CONCAT(key_no, ' ', HEX(data_key)) FROM credential", String.class);
 
         assertThat(Person.fitter(mvc).post("/api/v1/credentials/renew-key", Map.of()).status()).isEqualTo(403);
         assertThat(person.post("/api/v1/credentials/renew-key", Map.of()).ok().get("sealed").asInt()).isEqualTo(1);
 
-        assertThat(sql.queryForObject("SELECT HEX(sealed) FROM credential", String.class)).isNotEqualTo(before);
+        String after = sql.queryForObject("SELECT CONCAT(key_no, ' ', HEX(data_key)) FROM credential", String.class);
+        assertThat(Integer.parseInt(after.split(" ")[0])).isGreaterThan(Integer.parseInt(before.split(" ")[0]));
+        assertThat(after.split(" ")[1]).isNotEqualTo(before.split(" ")[1]);
         assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "after the change")).ok().get("text").asString()).isEqualTo(CODE);
         assertThat(keep(take(zigbee), CODE).status()).as("still told to be the same").isEqualTo(422);
     }
