@@ -3,6 +3,7 @@ package org.hiddenclerk.app.problem;
 import jakarta.validation.ConstraintViolation;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataIntegrityViolationException;
@@ -45,6 +46,11 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(Exception.class)
     ResponseEntity<ProblemDetail> broken(Exception exception) {
+        Optional<Outage> outage = Outage.behind(exception);
+        if (outage.isPresent()) {
+            LOG.warn("{}: {}", outage.get(), exception.toString());
+            return answer(HttpStatus.SERVICE_UNAVAILABLE, outage.get().words(), List.of());
+        }
         LOG.error("Request failed", exception);
         return answer(HttpStatus.INTERNAL_SERVER_ERROR, "Something broke here. Nothing was changed; try again.",
                 List.of());

@@ -37,6 +37,9 @@ class BodyLimit extends OncePerRequestFilter {
     }
 
     private long limitOf(HttpServletRequest request) {
+        if (request.getRequestURI().equals("/api/v1/jobs/import")) {
+            return properties.jobFileLimitBytes();
+        }
         return FILES.matcher(request.getRequestURI()).matches() ? properties.photoLimitBytes() : properties.bodyLimitBytes();
     }
 

@@ -1,9 +1,7 @@
 package org.hiddenclerk.app.web;
 
 import java.io.IOException;
-import java.time.Clock;
 import java.time.Duration;
-import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
 import org.springframework.core.io.ClassPathResource;
 import org.springframework.core.io.Resource;
@@ -16,11 +14,6 @@ import org.springframework.web.servlet.resource.PathResourceResolver;
 @Configuration
 class StaticFiles implements WebMvcConfigurer {
     private static final Resource INDEX = new ClassPathResource("static/index.html");
-
-    @Bean
-    Clock clock() {
-        return Clock.systemUTC();
-    }
 
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
