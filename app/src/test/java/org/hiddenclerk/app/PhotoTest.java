@@ -35,7 +35,7 @@ class PhotoTest {
     }
 
     private MockHttpServletResponse send(byte[] content, MediaType as) throws Exception {
-        return mvc.perform(MockMvcRequestBuilders.post(photos).with(user("tarrow")).with(csrf()).contentType(as).content(content))
+        return mvc.perform(MockMvcRequestBuilders.post(photos).with(user("tarrow").roles("OWNER")).with(csrf()).contentType(as).content(content))
                 .andReturn().getResponse();
     }
 
@@ -67,7 +67,7 @@ class PhotoTest {
         assertThat(made.getStatus()).as(made.getContentAsString()).isEqualTo(201);
         String id = com.jayway.jsonpath.JsonPath.read(made.getContentAsString(), "$.id");
 
-        MockHttpServletResponse picture = mvc.perform(MockMvcRequestBuilders.get("/api/v1/photos/" + id).with(user("tarrow")))
+        MockHttpServletResponse picture = mvc.perform(MockMvcRequestBuilders.get("/api/v1/photos/" + id).with(user("tarrow").roles("OWNER")))
                 .andReturn().getResponse();
         assertThat(picture.getContentType()).isEqualTo("image/jpeg");
         assertThat(picture.getHeader("X-Content-Type-Options")).isEqualTo("nosniff");

@@ -10,8 +10,8 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
 import jakarta.annotation.PreDestroy;
+import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -43,11 +43,7 @@ class ChooseHouse {
     private final JsonMapper json;
     private final Clock clock;
     private final TransactionTemplate transaction;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "choose-house");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService worker = Worker.named("choose-house");
     private final Map<UUID, Boolean> stopped = new ConcurrentHashMap<>();
 
     ChooseHouse(HouseChoiceRepository choices, HouseMatches matches, Houses houses, HouseSettings settings, StockBook stock, JsonMapper json,

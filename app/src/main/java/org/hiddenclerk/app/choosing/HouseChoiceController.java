@@ -10,6 +10,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -33,6 +35,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Every position of a house matched, and choices for all of them at once. */
 @RestController
+@Needs(Right.LEAD)
 @RequestMapping("/api/v1")
 @Tag(name = "match")
 class HouseChoiceController {
@@ -80,6 +83,7 @@ class HouseChoiceController {
     }
 
     @GetMapping("/jobs/{job}/house-match")
+    @Needs(Right.WORK)
     @Operation(operationId = "houseMatch", summary = "Every module at every position, a page of positions at a time")
     HouseMatchPage match(@PathVariable UUID job, @RequestParam(defaultValue = "0") int page, @RequestParam(defaultValue = "50") int size) {
         HouseSurvey survey = matches.survey(job);

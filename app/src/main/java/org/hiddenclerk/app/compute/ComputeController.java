@@ -15,6 +15,8 @@ import java.time.OffsetDateTime;
 import java.time.ZoneId;
 import java.time.ZonedDateTime;
 import java.util.List;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.rules.RuleCheck;
@@ -40,6 +42,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Stateless computations for scripts and other software. */
 @RestController
+@Needs(Right.FACTS)
 @RequestMapping("/api/v1/compute")
 @Tag(name = "compute")
 class ComputeController {

@@ -10,6 +10,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.day.DayDocument.DayQuestion;
 import org.hiddenclerk.app.day.DayDocument.DaysView;
@@ -29,6 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The days on site of a job. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/day")
 @Tag(name = "fit")
 class DayController {

@@ -9,6 +9,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.feel.FeelDocument.EventEntry;
 import org.hiddenclerk.app.finding.FindingView;
@@ -29,6 +31,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** How the switches of a box will act. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/boxes/{box}/feel")
 @Tag(name = "feel")
 class FeelController {

@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -36,7 +37,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Keeps how the switches of a box will act, and tells what that makes of the modules' settings. */
 @Service
-public class Feels {
+public class Feels implements StageKeeper {
     private final FeelRepository rows;
     private final Boxes boxes;
     private final Plans plans;
@@ -196,8 +197,21 @@ public class Feels {
         return boxes.ofJob(job).stream().collect(Collectors.toMap(BoxRow::id, BoxRow::picks));
     }
 
+    /** How the inputs of a job are set, by control: box, module and input. Those of which nobody said anything are left out. */
+    @Transactional(readOnly = true)
+    public Map<String, Parameters> parameters(UUID job) {
+        return rows.findByJob(job).stream().collect(Collectors.toMap(row -> row.box() + "/" + row.key().replace("/", "/in"), row ->
+                json.readValue(row.document(), FeelDocument.class).parameters().parameters()));
+    }
+
+    @Override
+    public Stage stage() {
+        return Stage.FEEL;
+    }
+
     /** How far each box is, without judging its plan anew; boxes of which nobody said anything are left out. */
     @Transactional(readOnly = true)
+    @Override
     public Map<UUID, Stage.Progress> progress(UUID job) {
         Map<UUID, List<FeelRow>> byBox = rows.findByJob(job).stream().collect(Collectors.groupingBy(FeelRow::box));
         Map<UUID, List<BoxRow.PickPart>> picks = byBox.isEmpty() ? Map.of() : picks(job);

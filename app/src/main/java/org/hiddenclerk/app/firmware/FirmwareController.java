@@ -18,6 +18,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
@@ -43,6 +45,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Firmware that is kept, and roll-outs. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "firmware")
 class FirmwareController {
@@ -163,6 +166,7 @@ class FirmwareController {
 
     @PostMapping("/firmware")
     @ResponseStatus(HttpStatus.CREATED)
+    @Needs(Right.LEAD)
     @Operation(operationId = "keepFirmware", summary = "Keeps a file whose sum is the one published with it")
     List<ReleaseView> keep(@Valid @RequestBody ReleaseEntry entry, Principal who) {
         Version version = Version.read(entry.version()).orElseThrow(() -> Unusable.content("The firmware cannot be kept", new FieldProblem("/version", entry.version(),

@@ -15,14 +15,15 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.Collectors;
+import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.fitting.Isolations;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.network.Networks;
+import org.hiddenclerk.app.nodes.Leases;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.firmware.Device;
 import org.hiddenclerk.core.firmware.Policy;
@@ -52,17 +53,14 @@ class Rollouts {
     private final Networks networks;
     private final Houses houses;
     private final Isolations isolations;
+    private final Leases leases;
     private final JsonMapper json;
     private final Clock clock;
     private final Set<UUID> stopping = ConcurrentHashMap.newKeySet();
-    private final ScheduledExecutorService worker = Executors.newSingleThreadScheduledExecutor(task -> {
-        Thread thread = new Thread(task, "roll-outs");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ScheduledExecutorService worker = Worker.named("roll-outs");
 
     Rollouts(Releases releases, RolloutRepository rollouts, RolloutEventRepository events, Members members, Networks networks, Houses houses,
-             Isolations isolations, JsonMapper json, Clock clock) {
+             Isolations isolations, Leases leases, JsonMapper json, Clock clock) {
         this.releases = releases;
         this.rollouts = rollouts;
         this.events = events;
@@ -70,6 +68,7 @@ class Rollouts {
         this.networks = networks;
         this.houses = houses;
         this.isolations = isolations;
+        this.leases = leases;
         this.json = json;
         this.clock = clock;
         worker.scheduleWithFixedDelay(this::goOn, GLANCE_MS, GLANCE_MS, TimeUnit.MILLISECONDS);
@@ -157,7 +156,8 @@ class Rollouts {
 
     private void goOn() {
         try {
-            rollouts.findByState(RolloutRow.State.RUNNING).forEach(this::run);
+            // A module that two nodes order about at once ends up anywhere.
+            rollouts.findByState(RolloutRow.State.RUNNING).forEach(row -> leases.alone("rollout " + row.id(), () -> run(row)));
         } catch (RuntimeException e) {
             LOG.warn("A roll-out is tried again soon.", e);
         }
@@ -259,7 +259,8 @@ class Rollouts {
 
         @Override
         public boolean isStopped() {
-            return stopping.contains(row.id()) || Thread.currentThread().isInterrupted();
+            // Halted on this node, or on another.
+            return stopping.contains(row.id()) || Thread.currentThread().isInterrupted() || find(row.id()).state() != RolloutRow.State.RUNNING;
         }
     }
 

@@ -6,6 +6,8 @@ import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -15,6 +17,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What was found otherwise than drawn, until somebody has looked into it. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "fit")
 class FoundOtherwiseController {

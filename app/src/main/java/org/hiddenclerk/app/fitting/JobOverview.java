@@ -13,15 +13,14 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.bench.Bench;
-import org.hiddenclerk.app.feel.Feels;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.house.CircuitRow;
 import org.hiddenclerk.app.house.Houses;
-import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.house.JobRow;
+import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
-import org.hiddenclerk.app.rules.Rules;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.tracing.Traces;
@@ -44,6 +43,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** A job at a glance: rooms, circuits, boxes with their stages and worst findings, and what is isolated. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}")
 @Tag(name = "house")
 class JobOverview {
@@ -56,23 +56,16 @@ class JobOverview {
     private final RunSheets sheets;
     private final Traces traces;
     private final Standings standings;
-    private final Bench bench;
-    private final Members members;
-    private final Feels feels;
-    private final Rules rules;
+    private final List<StageKeeper> keepers;
 
-    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, Bench bench,
-                Members members, Feels feels, Rules rules) {
+    JobOverview(Houses houses, Boxes boxes, Plans plans, RunSheets sheets, Traces traces, Standings standings, List<StageKeeper> keepers) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
         this.sheets = sheets;
         this.traces = traces;
         this.standings = standings;
-        this.bench = bench;
-        this.members = members;
-        this.feels = feels;
-        this.rules = rules;
+        this.keepers = keepers;
     }
 
     /** @param terminals names on the terminals of each mechanism, for whoever writes down where a core ends */
@@ -119,18 +112,13 @@ class JobOverview {
         List<BoxView> views = new ArrayList<>();
         List<IsolationView> isolation = new ArrayList<>();
         Plans.Circumstances circumstances = plans.circumstances(job);
-        Map<UUID, Stage.Progress> onBench = bench.progress(job);
-        Map<UUID, Stage.Progress> inNetwork = members.progress(job);
-        Map<UUID, Stage.Progress> felt = feels.progress(job);
-        Set<UUID> ruled = rules.boxesSpokenOf(job, boxes.ofJob(job).stream().map(BoxRow::id).collect(Collectors.toSet()));
+        Map<Stage, Map<UUID, Stage.Progress>> kept = keepers.stream().collect(Collectors.toMap(StageKeeper::stage, keeper -> keeper.progress(job)));
         Set<UUID> otherwise = sheets.foundOtherwise(boxes.ofJob(job).stream().map(BoxRow::id).toList()).stream().map(FoundOtherwiseRow::boxId).collect(Collectors.toSet());
         for (BoxRow box : boxes.ofJob(job)) {
             Boxes.Found found = boxes.found(box, job, house);
             Optional<RunSheets.Open> sheet = Optional.ofNullable(open.get(box.id()));
             views.add(view(found, Optional.ofNullable(issued.get(box.id())), traces.standing(found, read), sheet,
-                    circumstances, Map.of(Stage.BENCH, onBench.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.JOIN, inNetwork.getOrDefault(box.id(),
-                            Stage.Progress.OPEN), Stage.FEEL, felt.getOrDefault(box.id(), Stage.Progress.OPEN), Stage.RULES, ruled.contains(box.id()) ? Stage.Progress.DONE
-                            : Stage.Progress.OPEN)));
+                    circumstances, kept.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().getOrDefault(box.id(), Stage.Progress.OPEN)))));
             if (otherwise.contains(box.id())) {
                 views.set(views.size() - 1, views.get(views.size() - 1).tracedAgain());
             }

@@ -11,6 +11,8 @@ import java.security.Principal;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.springframework.http.HttpStatus;
@@ -24,6 +26,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The run sheet of a box. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/boxes/{box}/run-sheet")
 @Tag(name = "fit")
 class RunSheetController {

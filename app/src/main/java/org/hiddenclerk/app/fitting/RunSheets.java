@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
@@ -20,6 +21,7 @@ import org.hiddenclerk.core.fitting.Entry;
 import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
+import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -33,7 +35,7 @@ import org.springframework.transaction.support.TransactionTemplate;
 
 /** Work on run sheets. The order of the gates is the core's; nothing is kept that it refuses. */
 @Service
-class RunSheets {
+public class RunSheets {
     private final RunSheetRepository sheets;
     private final Boxes boxes;
     private final Plans plans;
@@ -234,6 +236,28 @@ class RunSheets {
 
     private List<Entry> entriesOf(RunSheetRow row) {
         return row.entries().stream().map(mapping::toEntry).toList();
+    }
+
+    /** Boxes of a job whose last sheet is finished, with the plan that it was worked from. */
+    @Transactional(readOnly = true)
+    public Map<UUID, UUID> planFinished(UUID job) {
+        Map<UUID, RunSheetRow> last = new LinkedHashMap<>();
+        sheets.findByJob(job).forEach(row -> last.put(row.boxId(), row));
+        return last.values().stream().filter(RunSheetRow::isFinished).collect(Collectors.toMap(RunSheetRow::boxId, RunSheetRow::planId));
+    }
+
+    /** A reading as it was made on site. */
+    public record Made(String step, Step.Reading reading, BigDecimal value, String who, Instant when) {
+    }
+
+    /** Readings of the last sheet of each box of a job, in the order of the work. */
+    @Transactional(readOnly = true)
+    public Map<UUID, List<Made>> readings(UUID job, HouseContext house) {
+        Map<UUID, List<Made>> made = new LinkedHashMap<>();
+        lastByBox(job, house).forEach((box, open) -> made.put(box, open.sheet().steps().stream().flatMap(step -> open.sheet().entryOf(step).stream().flatMap(done -> step.readings().stream()
+                .filter(reading -> done.readings().containsKey(reading.id())).map(reading -> new Made(step.title(), reading, done.readings().get(reading.id()), done.who(), done.when()))))
+                .toList()));
+        return made;
     }
 
     /** The last sheet of each box of a job. */

@@ -12,10 +12,15 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
+import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.JobsOfCallers;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -40,15 +45,18 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Jobs, rooms and circuits. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "house")
 class HouseController {
     private final Houses houses;
     private final OpenHouse openHouse;
+    private final JobsOfCallers visible;
 
-    HouseController(Houses houses, OpenHouse openHouse) {
+    HouseController(Houses houses, OpenHouse openHouse, JobsOfCallers visible) {
         this.houses = houses;
         this.openHouse = openHouse;
+        this.visible = visible;
     }
 
     record JobEntry(UUID id, String name, String place, String regionLabel, long boxes) {
@@ -101,13 +109,16 @@ class HouseController {
     }
 
     @GetMapping("/jobs")
+    @Needs(Right.LISTS)
     @Operation(operationId = "jobs")
-    List<JobEntry> jobs() {
-        return openHouse.dayBook().stream().map(entry -> new JobEntry(entry.job().id(), entry.job().name(),
+    List<JobEntry> jobs(Principal who) {
+        Optional<Set<UUID>> theirs = visible.visibleTo(who);
+        return openHouse.dayBook().stream().filter(entry -> theirs.map(jobs -> jobs.contains(entry.job().id())).orElse(true)).map(entry -> new JobEntry(entry.job().id(), entry.job().name(),
                 entry.job().place(), entry.job().region().label(), entry.boxes())).toList();
     }
 
     @GetMapping("/regions")
+    @Needs(Right.FACTS)
     @Operation(operationId = "regions")
     List<RegionView> regions() {
         return java.util.Arrays.stream(RegionProfile.values()).map(RegionView::of).toList();
@@ -115,6 +126,7 @@ class HouseController {
 
     @PostMapping("/jobs")
     @ResponseStatus(HttpStatus.CREATED)
+    @Needs(Right.LEAD)
     @Operation(operationId = "addJob")
     Made addJob(@Valid @RequestBody NewJob job) {
         return new Made(openHouse.job(job.name().strip(), job.place().strip(), job.region()));
@@ -157,6 +169,7 @@ class HouseController {
     }
 
     @GetMapping("/loads/read")
+    @Needs(Right.FACTS)
     @Operation(operationId = "readLoads", summary = "What a typed load means, for instance 3x2 LED 7")
     TypedLoads readLoads(@RequestParam @Size(max = 200) String text) {
         LoadText.Outcome outcome = LoadText.read(text);

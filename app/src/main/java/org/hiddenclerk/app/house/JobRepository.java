@@ -5,9 +5,13 @@ import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 import org.springframework.data.jpa.repository.Query;
 
-interface JobRepository extends JpaRepository<JobRow, UUID> {
+public interface JobRepository extends JpaRepository<JobRow, UUID> {
     List<JobRow> findAllByOrderByCreatedAt();
 
-    @Query("select count(b) from BoxRow b, RoomRow r where b.roomId = r.id and r.jobId = :job")
-    long countBoxes(UUID job);
+    /** Boxes of a job that has any. */
+    record BoxCount(UUID job, long boxes) {
+    }
+
+    @Query("select r.jobId, count(b) from BoxRow b, RoomRow r where b.roomId = r.id group by r.jobId")
+    List<BoxCount> countBoxes();
 }

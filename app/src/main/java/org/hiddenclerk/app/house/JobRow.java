@@ -7,8 +7,10 @@ import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.UUID;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.jspecify.annotations.Nullable;
 
 /** One house. */
 @Entity
@@ -23,6 +25,10 @@ public class JobRow {
     @Enumerated(EnumType.STRING)
     private RegionProfile region;
     private Instant createdAt;
+    private @Nullable Instant archivedAt;
+    private @Nullable Instant peopleRemovedAt;
+    private String contact = "";
+    private @Nullable LocalDate visitOn;
 
     protected JobRow() {
     }
@@ -53,5 +59,29 @@ public class JobRow {
 
     public Instant createdAt() {
         return createdAt;
+    }
+
+    public void isCalled(String newName, String newPlace) {
+        name = newName;
+        place = newPlace;
+    }
+
+    /** @param whom to call; empty when nobody is known */
+    public void isVisited(String whom, @Nullable LocalDate next) {
+        contact = whom;
+        visitOn = next;
+    }
+
+    /** @param when null takes it up again */
+    public void isArchived(@Nullable Instant when) {
+        archivedAt = when;
+    }
+
+    public void peopleAreRemoved(Instant when) {
+        peopleRemovedAt = when;
+    }
+
+    public boolean arePeopleRemoved() {
+        return peopleRemovedAt != null;
     }
 }

@@ -3,8 +3,10 @@ package org.hiddenclerk.app.house;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.core.electrical.Line;
@@ -36,8 +38,8 @@ public class OpenHouse {
 
     @Transactional(readOnly = true)
     public List<DayBookEntry> dayBook() {
-        return jobs.findAllByOrderByCreatedAt().stream()
-                .map(job -> new DayBookEntry(job, jobs.countBoxes(job.id()))).toList();
+        Map<UUID, Long> boxes = jobs.countBoxes().stream().collect(Collectors.toMap(JobRepository.BoxCount::job, JobRepository.BoxCount::boxes));
+        return jobs.findAllByOrderByCreatedAt().stream().map(job -> new DayBookEntry(job, boxes.getOrDefault(job.id(), 0L))).toList();
     }
 
     @Transactional

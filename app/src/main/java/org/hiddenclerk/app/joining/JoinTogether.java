@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.ExecutorService;
-import java.util.concurrent.Executors;
+import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.network.Networks;
@@ -41,11 +41,7 @@ class JoinTogether {
     private final StandInHouses standIns;
     private final JsonMapper json;
     private final Clock clock;
-    private final ExecutorService worker = Executors.newSingleThreadExecutor(task -> {
-        Thread thread = new Thread(task, "join-together");
-        thread.setDaemon(true);
-        return thread;
-    });
+    private final ExecutorService worker = Worker.named("join-together");
 
     JoinTogether(JoinRunRepository runs, Joining joining, Outwards outwards, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
         this.runs = runs;

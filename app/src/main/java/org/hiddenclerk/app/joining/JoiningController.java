@@ -15,6 +15,8 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
@@ -40,6 +42,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The networks of a job: what is in, what waits, and which is which. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "join")
 class JoiningController {

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.Bench;
+import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.job.Stage;
@@ -20,12 +21,13 @@ import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Muster;
 import org.hiddenclerk.core.joining.Recognition;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps what is known of the devices in the networks of jobs, and which of them is which module. */
 @Service
-public class Members implements Networks.Ear {
+public class Members implements Networks.Ear, StageKeeper {
     private final JoinedDeviceRepository devices;
     private final RecognitionNoteRepository notes;
     private final JoinWindowRepository windows;
@@ -61,8 +63,14 @@ public class Members implements Networks.Ear {
         return devices.findByJobIdOrderByCameInAt(job).stream().filter(JoinedDeviceRow::isInUse).flatMap(row -> row.unit().stream()).map(UUID::toString).collect(Collectors.toSet());
     }
 
+    @Override
+    public Stage stage() {
+        return Stage.JOIN;
+    }
+
     /** How far the modules of each box are; boxes of which none has joined are left out. */
     @Transactional(readOnly = true)
+    @Override
     public Map<UUID, Stage.Progress> progress(UUID job) {
         List<JoinedDeviceRow> rows = devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.unit().isPresent()).toList();
         if (rows.isEmpty()) {
@@ -77,6 +85,18 @@ public class Members implements Networks.Ear {
             }
         });
         return progress;
+    }
+
+    /** A module that was replaced is no member any more: what was known of it in the network goes. */
+    @EventListener
+    @Transactional
+    public void gone(Bench.Replaced replaced) {
+        devices.findByJobIdOrderByCameInAt(replaced.job()).stream().filter(row -> row.unit().filter(replaced.gone()::equals).isPresent()).forEach(row -> {
+            notes.deleteAll(notes.findByDeviceIdInOrderByMadeAt(List.of(row.id())));
+            notes.flush();
+            devices.delete(row);
+        });
+        devices.flush();
     }
 
     /** A module says what it runs, or came back under another address. */

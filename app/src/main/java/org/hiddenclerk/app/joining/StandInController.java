@@ -11,6 +11,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.network.StandInHouses;
 import org.hiddenclerk.app.problem.Unusable;
@@ -27,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The stand-in house of a job, and the hands in it. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/stand-in")
 @Tag(name = "join")
 class StandInController {

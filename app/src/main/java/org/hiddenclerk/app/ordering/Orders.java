@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.ordering;
 
+import com.fasterxml.jackson.annotation.JsonView;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Clock;
@@ -13,6 +14,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Prices;
+import org.hiddenclerk.app.fitting.Standings;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
@@ -25,7 +28,6 @@ import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.ordering.Need;
 import org.hiddenclerk.core.ordering.PickList;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -33,21 +35,23 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What a job takes, what of it is on the shelf or has arrived, and what is left to order. */
 @Service
-class Orders {
+public class Orders {
     private static final TypeReference<List<String>> SERIALS = new TypeReference<>() { };
 
     private final Houses houses;
     private final Boxes boxes;
     private final Plans plans;
+    private final Standings standings;
     private final StockBook stock;
     private final GoodsInRepository goods;
     private final JsonMapper json;
     private final Clock clock;
 
-    Orders(Houses houses, Boxes boxes, Plans plans, StockBook stock, GoodsInRepository goods, JsonMapper json, Clock clock) {
+    Orders(Houses houses, Boxes boxes, Plans plans, Standings standings, StockBook stock, GoodsInRepository goods, JsonMapper json, Clock clock) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
+        this.standings = standings;
         this.stock = stock;
         this.goods = goods;
         this.json = json;
@@ -61,8 +65,8 @@ class Orders {
      * @param toOrder what is neither on the shelf nor arrived
      * @param price   of what is to be ordered; absent where a price is unknown
      */
-    record OrderLine(Need.Kind kind, String code, String words, BigDecimal needed, BigDecimal spare, String unit, BigDecimal onHand,
-                     BigDecimal arrived, BigDecimal toOrder, String supplier, @MayBeAbsent BigDecimal price, List<String> serials) {
+    public record OrderLine(Need.Kind kind, String code, String words, BigDecimal needed, BigDecimal spare, String unit, BigDecimal onHand,
+                     BigDecimal arrived, BigDecimal toOrder, String supplier, @JsonView(Prices.class) @MayBeAbsent BigDecimal price, List<String> serials) {
     }
 
     /**
@@ -70,7 +74,7 @@ class Orders {
      *
      * @param unpriced whether something is to be ordered whose price is unknown, and which the sum leaves out
      */
-    record SupplierView(String supplier, List<OrderLine> lines, BigDecimal sum, boolean unpriced) {
+    public record SupplierView(String supplier, List<OrderLine> lines, @JsonView(Prices.class) @MayBeAbsent BigDecimal sum, @JsonView(Prices.class) @MayBeAbsent Boolean unpriced) {
         static SupplierView of(String supplier, List<OrderLine> lines) {
             return new SupplierView(supplier, lines, lines.stream().filter(l -> l.price() != null).map(OrderLine::price)
                     .reduce(BigDecimal.ZERO, BigDecimal::add), lines.stream().anyMatch(l -> l.price() == null && l.toOrder().signum() > 0));
@@ -90,20 +94,20 @@ class Orders {
         List<GoodsInRow> arrived = goods.findByJobIdOrderByTakenAt(job);
         Map<String, BigDecimal> shelf = new LinkedHashMap<>();
         stock.onHand().forEach((code, count) -> shelf.put(code, BigDecimal.valueOf(count)));
-        return PickList.of(plansOf(job, house), house.region()).stream().map(need -> line(need, shelf, arrived))
+        return PickList.of(takenBy(job, house)).stream().map(need -> line(need, shelf, arrived))
                 .sorted(Comparator.comparing(OrderLine::supplier)).toList();
     }
 
-    /** One plan for each run: it holds what is picked for all of its boxes. */
-    private List<WiringPlan> plansOf(UUID job, HouseContext house) {
+    /** What each run takes: its plan holds what is picked for all of its boxes. */
+    private List<Map<Need.Thing, BigDecimal>> takenBy(UUID job, HouseContext house) {
         Plans.Circumstances circumstances = plans.circumstances(job);
         Set<String> done = new HashSet<>();
-        List<WiringPlan> all = new ArrayList<>();
+        List<Map<Need.Thing, BigDecimal>> all = new ArrayList<>();
         for (BoxRow row : boxes.ofJob(job)) {
             if (!row.picks().isEmpty() && !done.contains(row.id().toString())) {
                 Boxes.Found found = boxes.found(row, job, house);
                 found.run().boxes().forEach(place -> done.add(place.id()));
-                all.add(plans.judge(found, circumstances).plan());
+                all.add(standings.takes(found, circumstances));
             }
         }
         return all;

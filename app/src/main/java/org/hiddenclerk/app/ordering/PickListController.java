@@ -15,7 +15,10 @@ import java.util.List;
 import java.util.UUID;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
+import org.hiddenclerk.app.importing.Cells;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -27,6 +30,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The pick list of a job, as a list and as a file, and goods that arrive for it. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}")
 @Tag(name = "order")
 class PickListController {
@@ -50,13 +54,14 @@ class PickListController {
     }
 
     @GetMapping("/pick-list.csv")
+    @Needs(Right.LEAD)
     @Operation(operationId = "pickListCsv", summary = "The pick list as comma-separated values (RFC 4180)")
     ResponseEntity<String> csv(@PathVariable UUID job) {
         StringBuilder text = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
             printer.printRecord("supplier", "code", "what", "needed", "spare", "unit", "on_shelf", "arrived", "to_order", "price");
             for (Orders.OrderLine line : orders.lines(job)) {
-                printer.printRecord(line.supplier(), line.code(), line.words(), line.needed(), line.spare(), line.unit(), line.onHand(),
+                printer.printRecord(Cells.written(line.supplier()), Cells.written(line.code()), Cells.written(line.words()), line.needed(), line.spare(), line.unit(), line.onHand(),
                         line.arrived(), line.toOrder(), line.price() == null ? "unknown" : line.price());
             }
         } catch (IOException e) {

@@ -7,6 +7,8 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.springframework.http.CacheControl;
 import org.springframework.http.ContentDisposition;
@@ -25,6 +27,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Photos of boxes. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "survey")
 class PhotoController {

@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.planning;
 
+import com.fasterxml.jackson.annotation.JsonView;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.math.BigDecimal;
@@ -7,6 +8,9 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Prices;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -34,6 +38,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Which modules can go where, and why the others can't. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/boxes/{box}")
 @Tag(name = "match")
 class MatchController {
@@ -55,7 +60,7 @@ class MatchController {
     record CandidateView(String moduleCode, String maker, String name, String protocol, SchemeCode scheme,
                          String schemeLabel, List<Integer> gangs, List<Integer> loads,
                          @MayBeAbsent String companionCode, Map<Integer, InputBehaviour> behaviours,
-                         @MayBeAbsent BigDecimal bypassWatts, @MayBeAbsent BigDecimal price, boolean worksWithoutInternet,
+                         @MayBeAbsent BigDecimal bypassWatts, @JsonView(Prices.class) @MayBeAbsent BigDecimal price, boolean worksWithoutInternet,
                          Verdict verdict, List<FindingView> findings, List<MarginView> margins,
                          @MayBeAbsent PlaceInBoxView room) {
         static CandidateView of(Candidate candidate) {
@@ -113,7 +118,7 @@ class MatchController {
 
     /** What a scheme takes and leaves. */
     record TollView(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes,
-                    @MayBeAbsent BigDecimal price, boolean alwaysReachable, boolean switchesWork, List<String> cautions) {
+                    @JsonView(Prices.class) @MayBeAbsent BigDecimal price, boolean alwaysReachable, boolean switchesWork, List<String> cautions) {
         static TollView of(SchemeChooser.Toll toll) {
             return new TollView(toll.modules(), toll.connectors(), toll.jumpers(), toll.cappedCores(), toll.boxes(),
                     toll.minutes(), money(toll.priceCents()), toll.alwaysReachable(), toll.switchesWork(),

@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -27,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** The plan of a box: choose, draw, issue. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/boxes/{box}/plan")
 @Tag(name = "draw")
 class PlanController {
@@ -103,16 +106,17 @@ class PlanController {
     }
 
     @PostMapping("/accepted")
+    @Needs(Right.LEAD)
     @Operation(operationId = "acceptHold", summary = "A lead takes on what holds the plan back; what stops it is never accepted")
     PlanView accept(@PathVariable UUID box, @Valid @RequestBody Acceptance acceptance, Principal who) {
-        acceptHold.accept(box, acceptance.code(), acceptance.subject(), acceptance.reason().strip(), people.leadNameOf(who));
+        acceptHold.accept(box, acceptance.code(), acceptance.subject(), acceptance.reason().strip(), people.nameOf(who));
         return view(box);
     }
 
     @DeleteMapping("/accepted/{acceptance}")
+    @Needs(Right.LEAD)
     @Operation(operationId = "takeAcceptanceBack")
-    PlanView takeBack(@PathVariable UUID box, @PathVariable UUID acceptance, Principal who) {
-        people.leadNameOf(who);
+    PlanView takeBack(@PathVariable UUID box, @PathVariable UUID acceptance) {
         acceptHold.takeBack(box, acceptance);
         return view(box);
     }

@@ -21,7 +21,6 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.matching.Terms;
@@ -181,11 +180,6 @@ public class Plans {
     public void changeBehaviour(UUID box, long version, int gang, InputBehaviour behaviour, String who) {
         List<PickEntry> changed = Picks.fromRows(boxes.find(box).picks()).stream().map(pick -> pick.gangs().contains(gang) ? pick.with(gang, behaviour) : pick).toList();
         choose(box, version, changed, who);
-    }
-
-    /** What the channels of a module that is picked for a box switch, channel after channel. */
-    public List<List<SurveyedLoad>> loadsOf(Boxes.Found found, Assignment module) {
-        return planner(found.house(), found.run(), Map.of()).loadsOf(module);
     }
 
     /** Keeps a choice of modules, in place of the earlier one. */

@@ -12,6 +12,8 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
 import java.util.concurrent.ThreadLocalRandom;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.practice.PracticeLevel;
@@ -26,6 +28,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Practice walls of the person who asks. */
 @RestController
+@Needs(Right.FACTS)
 @RequestMapping("/api/v1/practice")
 @Tag(name = "practice")
 class PracticeController {

@@ -9,6 +9,8 @@ import java.math.BigDecimal;
 import java.security.Principal;
 import java.util.Map;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.core.electrical.LoadKind;
@@ -21,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What a house wants and where its rooms are; what the firm guesses with. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "match")
 class SettingsController {
@@ -57,6 +60,7 @@ class SettingsController {
     }
 
     @GetMapping("/stock/estimates")
+    @Needs(Right.FACTS)
     @Operation(operationId = "estimates")
     EstimatesView estimates() {
         var kept = settings.estimates();
@@ -64,6 +68,7 @@ class SettingsController {
     }
 
     @PutMapping("/stock/estimates")
+    @Needs(Right.LEAD)
     @Operation(operationId = "keepEstimates")
     EstimatesView keepEstimates(@Valid @RequestBody EstimatesView changed, Principal who) {
         settings.keepEstimates(changed.version(), changed.shares(), people.nameOf(who));

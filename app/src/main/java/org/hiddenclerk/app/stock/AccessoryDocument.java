@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.stock;
 
+import com.fasterxml.jackson.annotation.JsonView;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
 import jakarta.validation.constraints.Max;
@@ -8,6 +9,7 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
+import org.hiddenclerk.app.access.Prices;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.job.CoreColour;
 
@@ -19,7 +21,7 @@ import org.hiddenclerk.core.job.CoreColour;
  * @param spacerMm what a spacer adds to the depth
  */
 public record AccessoryDocument(@NotBlank @Size(max = 40) String code, @NotNull Kind kind, @NotBlank @Size(max = 120) String name,
-                                @MayBeAbsent @Min(0) @Max(1_000_000) Integer priceCents, @MayBeAbsent @Size(max = 80) String supplier,
+                                @JsonView(Prices.class) @MayBeAbsent @Min(0) @Max(1_000_000) Integer priceCents, @MayBeAbsent @Size(max = 80) String supplier,
                                 @MayBeAbsent @Min(1) @Max(24) Integer ports, @MayBeAbsent @DecimalMin("0.2") @DecimalMax("35") BigDecimal maxMm2,
                                 @MayBeAbsent @Min(1) @Max(500) Integer watts, @MayBeAbsent @Min(1) @Max(200) Integer spacerMm,
                                 @MayBeAbsent CoreColour colour, @MayBeAbsent @DecimalMin("0.2") @DecimalMax("35") BigDecimal mm2) {

@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.stock;
 
+import com.fasterxml.jackson.annotation.JsonView;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.DecimalMax;
 import jakarta.validation.constraints.DecimalMin;
@@ -19,6 +20,7 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
+import org.hiddenclerk.app.access.Prices;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
@@ -48,7 +50,7 @@ public record ModuleDocument(@NotBlank @Size(max = 40) @Pattern(regexp = "[A-Za-
                              @MayBeAbsent @DecimalMin("5") @DecimalMax("400") BigDecimal widthMm,
                              @MayBeAbsent @DecimalMin("3") @DecimalMax("400") BigDecimal thicknessMm,
                              @MayBeAbsent @DecimalMin("0") @DecimalMax("50") BigDecimal cornerRadiusMm,
-                             @MayBeAbsent @Min(0) @Max(1_000_000) Integer priceCents, @MayBeAbsent @Size(max = 80) String supplier,
+                             @JsonView(Prices.class) @MayBeAbsent @Min(0) @Max(1_000_000) Integer priceCents, @MayBeAbsent @Size(max = 80) String supplier,
                              @NotNull @Size(max = 8) Set<@NotBlank @Size(max = 8) String> markets,
                              @NotNull @Valid SupplyEntry supply, @NotNull @Size(max = 8) List<@Valid @NotNull ChannelEntry> channels,
                              @NotNull @Size(max = 8) List<@Valid @NotNull InputEntry> inputs,

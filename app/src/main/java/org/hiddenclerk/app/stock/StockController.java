@@ -11,6 +11,8 @@ import jakarta.validation.constraints.Size;
 import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.problem.Unusable;
 import org.springframework.http.HttpStatus;
@@ -29,6 +31,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** The stock book: look, add, change, retire, take in and give out. */
 @RestController
+@Needs(Right.LEAD)
 @RequestMapping("/api/v1/stock")
 @Tag(name = "stock")
 class StockController {
@@ -76,6 +79,7 @@ class StockController {
     }
 
     @GetMapping
+    @Needs(Right.FACTS)
     @Operation(operationId = "stock")
     StockView stock() {
         List<StockItemRow> rows = shelf.items();
@@ -85,6 +89,7 @@ class StockController {
     }
 
     @GetMapping("/modules/{code}")
+    @Needs(Right.FACTS)
     @Operation(operationId = "stockModule")
     ModuleItem module(@PathVariable String code) {
         return module(shelf.item(code, StockItemRow.Kind.MODULE));
@@ -99,7 +104,7 @@ class StockController {
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addModule")
     ModuleItem add(@Valid @RequestBody NewModule module, Principal who) {
-        changeStock.add(module.document(), module.onHand(), people.leadNameOf(who));
+        changeStock.add(module.document(), module.onHand(), people.nameOf(who));
         return module(module.document().code());
     }
 
@@ -110,7 +115,7 @@ class StockController {
             throw Unusable.conflict("The code of a module does not change. Duplicate it under another code.");
         }
         List<ChangeStock.Reopened> reopened = changeStock.change(change.document(), change.onHand(), change.retired(), change.version(),
-                people.leadNameOf(who));
+                people.nameOf(who));
         return new Changed(module(code), reopened);
     }
 
@@ -120,16 +125,16 @@ class StockController {
         if (!change.document().code().equals(code)) {
             throw Unusable.conflict("The code of an accessory does not change.");
         }
-        changeStock.changeAccessory(change.document(), change.onHand(), change.version(), people.leadNameOf(who));
+        changeStock.changeAccessory(change.document(), change.onHand(), change.version(), people.nameOf(who));
         StockItemRow row = shelf.item(code, StockItemRow.Kind.ACCESSORY);
         return new AccessoryItem(row.version(), json.readValue(row.document(), AccessoryDocument.class), row.onHand());
     }
 
     /** Takes modules in, row by row; those that are not taken come back with the reason. */
     @PostMapping("/import")
-    @Operation(operationId = "importStock")
-    StockTransfer.StockReport take(@RequestParam StockTransfer.Format format, @Valid @RequestBody Delivery delivery, Principal who) {
-        return transfer.take(format, delivery.text(), people.leadNameOf(who));
+    @Operation(operationId = "importStock", summary = "A stock book from a file: all or none; without apply it is only tried")
+    StockTransfer.StockReport take(@RequestParam StockTransfer.Format format, @Valid @RequestBody Delivery delivery, @RequestParam(defaultValue = "false") boolean apply, Principal who) {
+        return transfer.take(format, delivery.text(), people.nameOf(who), apply);
     }
 
     @GetMapping("/export")

@@ -13,6 +13,7 @@ import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
+import org.hiddenclerk.app.importing.Cells;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.springframework.stereotype.Component;
@@ -69,10 +70,19 @@ class StockTable {
                 throw Unusable.content("The file cannot be taken", new FieldProblem("", hasCode ? records.size() + " rows" : "no column code",
                         "a column code, and at most " + MOST + " rows"));
             }
+            requireNoFormula(parser.getHeaderNames(), records);
             return records.stream().map(this::row).toList();
         } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
             throw Unusable.content("The file cannot be taken", new FieldProblem("", String.valueOf(e.getMessage()),
                     "comma-separated values with names of columns in the first line (RFC 4180)"));
+        }
+    }
+
+    private static void requireNoFormula(List<String> names, List<CSVRecord> records) {
+        for (CSVRecord row : records) {
+            names.forEach(name -> cell(row, name).filter(Cells::isFormula).ifPresent(found -> {
+                throw Unusable.content("The file cannot be taken", new FieldProblem("/" + row.getRecordNumber() + "/" + name, found, "words or figures, nothing that a spreadsheet works out"));
+            }));
         }
     }
 
@@ -146,7 +156,7 @@ class StockTable {
             for (StockItemRow row : modules) {
                 JsonNode node = json.readTree(row.document());
                 List<Object> cells = new ArrayList<>(List.of(row.code(), ""));
-                TEXTS.values().forEach(field -> cells.add(harmless(plain(node.path(field)))));
+                TEXTS.values().forEach(field -> cells.add(Cells.written(plain(node.path(field)))));
                 FIGURES.values().forEach(field -> cells.add(plain(node.path(field))));
                 LOADS.forEach((column, kind) -> cells.add(rating(node, kind, column.endsWith("_a"))));
                 TreeSet<String> markets = new TreeSet<>();
@@ -162,11 +172,6 @@ class StockTable {
 
     private static String plain(JsonNode node) {
         return node.isNull() || node.isMissingNode() ? "unknown" : node.asString("");
-    }
-
-    /** A text that begins like a formula is not run by a spreadsheet when an apostrophe stands before it. */
-    private static String harmless(String text) {
-        return text.isEmpty() || "=+-@".indexOf(text.charAt(0)) < 0 ? text : "'" + text;
     }
 
     private static String rating(JsonNode node, String kind, boolean amps) {

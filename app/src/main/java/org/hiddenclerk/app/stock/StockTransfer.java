@@ -10,6 +10,7 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.core.JacksonException;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -17,7 +18,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * The stock book as a file. JSON holds all of it, modules and accessories; CSV holds the plain figures of the modules, see
- * {@link StockTable}. Taken in row by row: what is refused stands in the report, the rest is kept.
+ * {@link StockTable}. Tried row by row; what is refused
+ * stands in the report, and then nothing is taken.
  */
 @Component
 class StockTransfer {
@@ -30,8 +32,8 @@ class StockTransfer {
     record Refused(int row, String code, List<FieldProblem> problems) {
     }
 
-    /** What became of a file. */
-    record StockReport(int added, int changed, List<Refused> refused, List<ChangeStock.Reopened> reopened) {
+    /** What became of a file, or would: with a row refused none is taken. */
+    record StockReport(int added, int changed, List<Refused> refused, List<ChangeStock.Reopened> reopened, boolean applied) {
     }
 
     private final StockItemRepository items;
@@ -39,8 +41,10 @@ class StockTransfer {
     private final StockTable table;
     private final Validator validator;
     private final JsonMapper json;
+    private final TransactionTemplate transaction;
 
-    StockTransfer(StockItemRepository items, ChangeStock changeStock, StockTable table, Validator validator, JsonMapper json) {
+    StockTransfer(StockItemRepository items, ChangeStock changeStock, StockTable table, Validator validator, JsonMapper json, TransactionTemplate transaction) {
+        this.transaction = transaction;
         this.items = items;
         this.changeStock = changeStock;
         this.table = table;
@@ -48,7 +52,18 @@ class StockTransfer {
         this.json = json;
     }
 
-    StockReport take(Format format, String text, String who) {
+    StockReport take(Format format, String text, String who, boolean apply) {
+        return transaction.execute(status -> {
+            StockReport report = take(format, text, who);
+            boolean applied = apply && report.refused().isEmpty();
+            if (!applied) {
+                status.setRollbackOnly();
+            }
+            return new StockReport(report.added(), report.changed(), report.refused(), report.reopened(), applied);
+        });
+    }
+
+    private StockReport take(Format format, String text, String who) {
         List<Entry> entries = format == Format.JSON ? entries(text)
                 : table.rows(text).stream().map(node -> new Entry(StockItemRow.Kind.MODULE, node)).toList();
         int added = 0;
@@ -67,7 +82,7 @@ class StockTransfer {
                         e.getMessage())) : e.errors()));
             }
         }
-        return new StockReport(added, changed, refused, reopened);
+        return new StockReport(added, changed, refused, reopened, false);
     }
 
     /** Something of a file. */

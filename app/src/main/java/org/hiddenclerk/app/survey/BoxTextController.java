@@ -10,6 +10,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -21,6 +23,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** A box as plain text, both ways. Nothing is kept. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/box-text")
 @Tag(name = "survey")
 class BoxTextController {

@@ -7,6 +7,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.core.job.Box;
@@ -20,6 +22,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** What all surveyed loads of each circuit come to. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/jobs/{job}/circuit-sums")
 @Tag(name = "house")
 class CircuitSumController {

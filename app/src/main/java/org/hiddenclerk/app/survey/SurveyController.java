@@ -9,6 +9,8 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.core.finding.Finding;
@@ -27,6 +29,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Survey of one box. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1")
 @Tag(name = "survey")
 class SurveyController {

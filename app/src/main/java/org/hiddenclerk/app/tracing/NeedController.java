@@ -4,6 +4,8 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.access.Needs;
+import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.core.matching.SurveyNeed;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -12,6 +14,7 @@ import org.springframework.web.bind.annotation.RestController;
 
 /** Facts that the survey of a box lacks, each with the decision that waits for it. */
 @RestController
+@Needs(Right.WORK)
 @RequestMapping("/api/v1/boxes/{box}/needs")
 @Tag(name = "survey")
 class NeedController {

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import org.hiddenclerk.app.house.HouseReadAnew;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
@@ -25,6 +26,7 @@ import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.job.Box;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -48,6 +50,11 @@ public class Traces {
 
     /** How far the readings of a box have come. */
     public enum Standing { UNREAD, READ, CERTAIN, CONTRADICTORY }
+
+    @EventListener
+    void forget(HouseReadAnew anew) {
+        standings.keySet().removeAll(anew.boxes());
+    }
 
     private record Basis(Map<String, Long> versions, int readings, Instant last) {
     }

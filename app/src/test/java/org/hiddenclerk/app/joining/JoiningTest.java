@@ -179,6 +179,44 @@ class JoiningTest {
         assertThat(join.get("findings")).extracting(f -> f.get("code").asString()).contains("SETTING_NOT_KEPT");
     }
 
+    /** Service: the new one has box, name and settings, its tests are made again, and the old one is no member any more. */
+    @Test
+    void aReplacedModuleHandsOnItsPlaceAndLeavesTheNetwork() throws InterruptedException {
+        String unit = unit("A", address());
+        build(Map.of());
+        awaitIn(1);
+        JsonNode record = person.get(job("/handover")).ok().get("boxes").get(0).get("outputs").get(0).get("tests");
+        for (JsonNode test : record) {
+            if (List.of("REMOTE", "WALL_SWITCH").contains(test.get("kind").asString())) {
+                person.post(job("/handover/entries"), Map.of("test", test.get("id").asString(), "asPlanned", true, "note", "", "cause", "")).ok();
+            }
+        }
+        JsonNode old = person.get(job("/bench")).ok().get("units").get(0);
+        assertThat(person.post("/api/v1/bench/" + unit + "/replaced", Map.of("version", old.get("version").asLong(), "serial", old.get("serial").asString())).pointer()).isEqualTo("/serial");
+        JsonNode units = person.post("/api/v1/bench/" + unit + "/replaced", Map.of("version", old.get("version").asLong(), "serial", "JN-" + ++serials)).ok().get("units");
+        JsonNode now = units.get(units.size() - 1);
+        assertThat(now.get("boxLabel")).isEqualTo(old.get("boxLabel"));
+        assertThat(now.get("handle")).isEqualTo(old.get("handle"));
+        assertThat(units.get(0).hasNonNull("handle")).isFalse();
+        assertThat(network().get("devices")).isEmpty();
+        Map<String, String> standing = new java.util.HashMap<>();
+        person.get(job("/handover")).ok().get("boxes").get(0).get("outputs").get(0).get("tests").forEach(test -> standing.put(test.get("kind").asString(), test.get("standing").asString()));
+        assertThat(standing).containsEntry("REMOTE", "AGAIN").containsEntry("WALL_SWITCH", "PASSED");
+    }
+
+    @Test
+    void aCampaignNamesTheJobsThatAreBehind() throws InterruptedException {
+        unit("A", address());
+        build(Map.of());
+        awaitIn(1);
+        String running = network().get("devices").get(0).get("firmware").asString();
+        keep(zigbee, "99.0." + ++serials, List.of());
+        assertThat(person.get("/api/v1/firmware/campaigns").ok().valueStream().filter(campaign -> campaign.get("kind").asString().equals(zigbee)).flatMap(campaign -> campaign.get("jobs")
+                .valueStream()).filter(job -> job.get("job").asString().equals(house.job()))).singleElement().satisfies(behind -> assertThat(behind.get("running").has(running)).isTrue());
+        person.post(job("/archived"), null).ok();
+        assertThat(person.get("/api/v1/firmware/campaigns").ok().toString()).doesNotContain(house.job());
+    }
+
     /** One renaming for the bench, the label and the device. */
     @Test
     void aDeviceIsRenamedWithItsModule() throws InterruptedException {

@@ -112,13 +112,18 @@ class StockTest {
         String csv = "code,like,led_w,price_cents,on_hand,markets\n" + code + ",,175,unknown,7,EU AU\n" + code + "B," + code
                 + ",90,1200,,\nNOWHERE,,5,,,\n" + code + ",,much,,,\n" + code + ",,,,-4,\n";
 
-        JsonNode report = person.post("/api/v1/stock/import?format=CSV", Map.of("text", csv)).ok();
+        JsonNode report = person.post("/api/v1/stock/import?format=CSV&apply=true", Map.of("text", csv)).ok();
 
         assertThat(report.get("changed").asInt()).isEqualTo(1);
         assertThat(report.get("added").asInt()).isEqualTo(1);
         List<Integer> rows = new ArrayList<>();
         report.get("refused").forEach(row -> rows.add(row.get("row").asInt()));
         assertThat(rows).containsExactly(3, 4, 5);
+        assertThat(report.get("applied").asBoolean()).as("a row refused, none taken").isFalse();
+        String sound = csv.substring(0, csv.indexOf("NOWHERE"));
+        assertThat(person.post("/api/v1/stock/import?format=CSV", Map.of("text", sound)).ok().get("added").asInt()).as("a try").isEqualTo(1);
+        assertThat(person.get("/api/v1/stock").ok().toString()).doesNotContain(code + "B");
+        assertThat(person.post("/api/v1/stock/import?format=CSV&apply=true", Map.of("text", sound)).ok().get("applied").asBoolean()).isTrue();
         JsonNode changed = module(code);
         assertThat(changed.get("onHand").asInt()).isEqualTo(7);
         assertThat(changed.get("document").get("markets").toString()).contains("EU", "AU");
@@ -131,7 +136,7 @@ class StockTest {
     void theFileTakenInAgainChangesNothing() {
         String before = person.get("/api/v1/stock/export?format=JSON").ok().toString();
 
-        JsonNode report = person.post("/api/v1/stock/import?format=JSON", Map.of("text", before)).ok();
+        JsonNode report = person.post("/api/v1/stock/import?format=JSON&apply=true", Map.of("text", before)).ok();
 
         assertThat(report.get("refused")).isEmpty();
         assertThat(person.get("/api/v1/stock/export?format=JSON").ok().toString()).isEqualTo(before);
@@ -144,15 +149,16 @@ class StockTest {
         String file = json.writeValueAsString(Map.of("accessories", List.of(cap.deepCopy().asObject().put("onHand", 77),
                 cap.deepCopy().asObject().put("code", "TG-1N"), cap.deepCopy().asObject().put("kind", "ANVIL"))));
 
-        JsonNode report = person.post("/api/v1/stock/import?format=JSON", Map.of("text", file)).ok();
+        JsonNode report = person.post("/api/v1/stock/import?format=JSON&apply=true", Map.of("text", file)).ok();
 
         assertThat(report.get("changed").asInt()).isEqualTo(1);
         assertThat(report.get("refused")).hasSize(2);
         assertThat(report.get("refused").get(0).get("problems").get(0).get("pointer").asString()).isEqualTo("/code");
+        person.post("/api/v1/stock/import?format=JSON&apply=true", Map.of("text", json.writeValueAsString(Map.of("accessories", List.of(cap.deepCopy().asObject().put("onHand", 77)))))).ok();
         JsonNode kept = person.get("/api/v1/stock/export?format=JSON").ok().get("accessories").get(0);
         assertThat(kept.get("code").asString()).isEqualTo(code);
         assertThat(kept.get("onHand").asInt()).isEqualTo(77);
-        person.post("/api/v1/stock/import?format=JSON", Map.of("text", json.writeValueAsString(Map.of("accessories", List.of(cap)))));
+        person.post("/api/v1/stock/import?format=JSON&apply=true", Map.of("text", json.writeValueAsString(Map.of("accessories", List.of(cap)))));
     }
 
     /** The shipped modules by the published schema. */

@@ -1,6 +1,8 @@
 package org.hiddenclerk.app.testing;
 
+import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -69,5 +71,21 @@ public final class SmallHouse {
     public JsonNode pick(String box, String module) {
         return person.ask("PUT", "/api/v1/boxes/" + box + "/plan", Map.of("version", plan(box).get("version").asLong(), "picks", List.of(Map.of(
                 "moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP")))));
+    }
+
+    /** Issues the plan of a box and works its run sheet through, every reading in the middle of its limits. */
+    public void fit(String box) {
+        String at = "/api/v1/boxes/" + box;
+        person.ask("POST", at + "/plan/issue", Map.of("version", plan(box).get("version").asLong()));
+        JsonNode sheet = person.ask("POST", at + "/run-sheet", null);
+        while (!sheet.get("finished").asBoolean()) {
+            String current = sheet.get("current").asString();
+            JsonNode step = sheet.get("steps").valueStream().filter(each -> each.get("id").asString().equals(current)).findFirst().orElseThrow();
+            List<String> confirmed = step.get("confirms").valueStream().map(confirm -> confirm.get("id").asString()).toList();
+            Map<String, Object> readings = new LinkedHashMap<>();
+            step.get("readings").forEach(reading -> readings.put(reading.get("id").asString(), reading.get("least").decimalValue().add(reading.get("most").decimalValue())
+                    .divide(BigDecimal.valueOf(2))));
+            sheet = person.ask("POST", at + "/run-sheet/entries", Map.of("stepId", current, "confirmed", confirmed, "readings", readings, "note", ""));
+        }
     }
 }

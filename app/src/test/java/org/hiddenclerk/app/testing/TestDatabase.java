@@ -9,6 +9,9 @@ import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
 
 /**
  * A throw-away MariaDB of this JVM. The script that runs it stops as soon as its standard input closes, so however the
@@ -82,6 +85,62 @@ public final class TestDatabase {
             at = at.getParent();
         }
         return at;
+    }
+
+    /** The first value that a query of a test's own gives. */
+    public String one(String sql) {
+        try (java.sql.Connection connection = java.sql.DriverManager.getConnection(url(), "clerk", "clerk-local-only"); java.sql.Statement statement = connection.createStatement();
+             java.sql.ResultSet rows = statement.executeQuery(sql)) {
+            return rows.next() ? String.valueOf(rows.getString(1)) : "";
+        } catch (java.sql.SQLException e) {
+            throw new IllegalStateException(sql, e);
+        }
+    }
+
+    /** What scripts/db.sh wants to know of it. */
+    public Map<String, String> forScripts() {
+        return Map.of("RUN_DIR", root().resolve(".run/test-db-" + port).toString(), "DB_PORT", String.valueOf(port));
+    }
+
+    /** What the database's owner gets for some SQL: rows by line, columns by tabulator. */
+    public String asRoot(String sql) {
+        return script("db_sql -Ne \"$1\"", sql);
+    }
+
+    /** Everything in it as text, binaries as hexadecimal. */
+    public String dump() {
+        return script("mariadb-dump --no-defaults --socket=\"$DB_SOCK\" -u \"$(id -un)\" --hex-blob clerk");
+    }
+
+    /** Kills the server at once, as a power cut would; {@link #startAgain} brings it back with everything in it. */
+    public void kill() {
+        script("p=$(db_pid) && kill -9 \"$p\"; while [ -d \"/proc/$p\" ]; do sleep 0.02; done");
+    }
+
+    public void startAgain() {
+        // The server keeps what it is given as its output: a pipe would never end.
+        script("DB_EXTRA='--innodb-use-native-aio=0' db_start >/dev/null 2>&1");
+    }
+
+    /** What a script says that has the functions of scripts/db.sh. */
+    private String script(String text, String... arguments) {
+        List<String> command = new ArrayList<>(List.of("bash", "-c", ". \"$0\"; " + text, root().resolve("scripts/db.sh").toString()));
+        command.addAll(List.of(arguments));
+        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
+        builder.environment().putAll(forScripts());
+        try {
+            Process process = builder.start();
+            String words = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+            if (process.waitFor() != 0) {
+                throw new IllegalStateException(text + ": " + words);
+            }
+            return words;
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
+        }
     }
 
     public String url() {

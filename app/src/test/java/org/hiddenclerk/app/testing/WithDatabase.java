@@ -25,6 +25,7 @@ public @interface WithDatabase {
     class Initializer implements ApplicationContextInitializer<ConfigurableApplicationContext> {
         @Override
         public void initialize(ConfigurableApplicationContext context) {
+            context.getBeanFactory().addBeanPostProcessor(new QueryCounting());
             TestPropertyValues.of("spring.datasource.url=" + TestDatabase.get().url()).applyTo(context);
         }
     }
