@@ -71,7 +71,9 @@ async function asset(request) {
 self.addEventListener("fetch", (event) => {
   const { request } = event;
   const url = new URL(request.url);
-  if (request.method !== "GET" || url.origin !== self.location.origin || url.pathname.startsWith("/actuator")) {
+  // A stream of events has no end to wait for.
+  const stream = request.headers.get("accept") === "text/event-stream";
+  if (stream || request.method !== "GET" || url.origin !== self.location.origin || url.pathname.startsWith("/actuator")) {
     return;
   }
   if (request.mode === "navigate") {

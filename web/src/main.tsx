@@ -5,6 +5,7 @@ import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./api/client";
 import { App } from "./App";
 import "./styles.css";
+import { OutageBanner } from "./ui/OutageBanner";
 import { printInDaylight } from "./ui/theme";
 
 printInDaylight();
@@ -27,6 +28,7 @@ if (root) {
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={queries}>
+        <OutageBanner />
         <BrowserRouter>
           <App />
         </BrowserRouter>

@@ -1,65 +1,6 @@
-import createClient, { type Middleware } from "openapi-fetch";
-import type { components, paths } from "./schema";
+import { client, dataOf, type Schemas } from "./transport";
 
-export type Schemas = components["schemas"];
-
-/** What is wrong at one place of a request. */
-export type FieldProblem = { pointer: string; found: string; expected: string };
-
-/** A refusal of the server: an RFC 9457 problem. */
-export class ApiProblem extends Error {
-  constructor(
-    readonly status: number,
-    title: string,
-    readonly errors: FieldProblem[],
-  ) {
-    super(title);
-  }
-}
-
-/** The server could not be reached; what was typed is still there. */
-export class NoConnection extends Error {
-  constructor() {
-    super("The clerk cannot be reached. What you entered is still here; try again.");
-  }
-}
-
-const crossSiteToken = () => /(?:^|; )XSRF-TOKEN=([^;]+)/.exec(document.cookie)?.[1];
-
-const guard: Middleware = {
-  onRequest({ request }) {
-    const token = crossSiteToken();
-    if (token && request.method !== "GET") {
-      request.headers.set("X-XSRF-TOKEN", decodeURIComponent(token));
-    }
-    return request;
-  },
-};
-
-const client = createClient<paths>({ baseUrl: "" });
-client.use(guard);
-
-type Answer<T> = Promise<{ data?: T; error?: unknown; response: Response }>;
-
-/** The data of an answer, or a thrown problem. */
-async function dataOf<T>(answer: Answer<T>): Promise<T> {
-  let settled: Awaited<Answer<T>>;
-  try {
-    settled = await answer;
-  } catch {
-    throw new NoConnection();
-  }
-  const { data, error, response } = settled;
-  if (!response.ok) {
-    const problem = (error ?? {}) as { title?: string; errors?: FieldProblem[] };
-    throw new ApiProblem(
-      response.status,
-      problem.title ?? `The clerk answered ${response.status}.`,
-      problem.errors ?? [],
-    );
-  }
-  return data as T;
-}
+export { ApiProblem, type FieldProblem, NoConnection, type Schemas } from "./transport";
 
 const box = (id: string) => ({ params: { path: { box: id } } });
 
@@ -69,6 +10,43 @@ export const api = {
   logIn: (body: Schemas["Login"]) => dataOf(client.POST("/api/v1/session", { body })),
   logOut: () => dataOf(client.DELETE("/api/v1/session")),
   makeOwner: (body: Schemas["Owner"]) => dataOf(client.POST("/api/v1/setup", { body })),
+  readInvitation: (text: string) => dataOf(client.POST("/api/v1/invitation", { body: { text } })),
+  acceptInvitation: (body: Schemas["InvitationAcceptance"]) =>
+    dataOf(client.POST("/api/v1/invitation/accepted", { body })),
+  visit: (text: string) => dataOf(client.POST("/api/v1/visit", { body: { text } })),
+  account: () => dataOf(client.GET("/api/v1/account")),
+  changePassword: (body: Schemas["PasswordChange"]) =>
+    dataOf(client.PUT("/api/v1/account/password", { body })),
+  offerSecondFactor: (password: string) =>
+    dataOf(client.POST("/api/v1/account/second-factor", { body: { password } })),
+  confirmSecondFactor: (code: string) =>
+    dataOf(client.POST("/api/v1/account/second-factor/confirmed", { body: { code } })),
+  removeSecondFactor: (password: string) =>
+    dataOf(client.POST("/api/v1/account/second-factor/removed", { body: { password } })),
+  endLogin: (login: string) =>
+    dataOf(client.DELETE("/api/v1/account/logins/{login}", { params: { path: { login } } })),
+  tokens: () => dataOf(client.GET("/api/v1/tokens")),
+  makeToken: (body: Schemas["NewToken"]) => dataOf(client.POST("/api/v1/tokens", { body })),
+  revokeToken: (token: string) =>
+    dataOf(client.DELETE("/api/v1/tokens/{token}", { params: { path: { token } } })),
+  people: () => dataOf(client.GET("/api/v1/people")),
+  invite: (body: Schemas["Invitation"]) => dataOf(client.POST("/api/v1/invitations", { body })),
+  withdrawInvitation: (invitation: string) =>
+    dataOf(client.DELETE("/api/v1/invitations/{invitation}", { params: { path: { invitation } } })),
+  inviteAgain: (person: string) =>
+    dataOf(client.POST("/api/v1/people/{person}/invited-again", { params: { path: { person } } })),
+  changePerson: (person: string, body: Schemas["PersonChange"]) =>
+    dataOf(client.PUT("/api/v1/people/{person}", { params: { path: { person } }, body })),
+  assigned: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/assigned", { params: { path: { job } } })),
+  assign: (job: string, people: string[]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/assigned", { params: { path: { job } }, body: { people } })),
+  guestLinks: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/guests", { params: { path: { job } } })),
+  makeGuestLink: (job: string, body: Schemas["NewGuest"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/guests", { params: { path: { job } }, body })),
+  revokeGuestLink: (job: string, guest: string) =>
+    dataOf(client.DELETE("/api/v1/jobs/{job}/guests/{guest}", { params: { path: { job, guest } } })),
+  guide: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/guide", { params: { path: { job } } })),
+  about: () => dataOf(client.GET("/api/v1/about")),
   jobs: () => dataOf(client.GET("/api/v1/jobs")),
   regions: () => dataOf(client.GET("/api/v1/regions")),
   addJob: (body: Schemas["NewJob"]) => dataOf(client.POST("/api/v1/jobs", { body })),
@@ -82,10 +60,20 @@ export const api = {
   readLoads: (text: string) => dataOf(client.GET("/api/v1/loads/read", { params: { query: { text } } })),
   draftCable: (job: string, body: Schemas["CableWish"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/cable-draft", { params: { path: { job } }, body })),
-  importCircuits: (job: string, csv: string) =>
-    dataOf(client.POST("/api/v1/jobs/{job}/import/circuits", { params: { path: { job } }, body: { csv } })),
-  importBoxes: (job: string, csv: string) =>
-    dataOf(client.POST("/api/v1/jobs/{job}/import/boxes", { params: { path: { job } }, body: { csv } })),
+  importCircuits: (job: string, csv: string, apply: boolean) =>
+    dataOf(
+      client.POST("/api/v1/jobs/{job}/import/circuits", {
+        params: { path: { job }, query: { apply } },
+        body: { csv },
+      }),
+    ),
+  importBoxes: (job: string, csv: string, apply: boolean) =>
+    dataOf(
+      client.POST("/api/v1/jobs/{job}/import/boxes", {
+        params: { path: { job }, query: { apply } },
+        body: { csv },
+      }),
+    ),
   readBoxText: (job: string, text: string) =>
     dataOf(client.POST("/api/v1/jobs/{job}/box-text/read", { params: { path: { job } }, body: { text } })),
   writeBoxText: (job: string, survey: Schemas["SurveyDocument"]) =>
@@ -162,8 +150,8 @@ export const api = {
     dataOf(client.PUT("/api/v1/stock/modules/{code}", { params: { path: { code } }, body })),
   changeAccessory: (code: string, body: Schemas["AccessoryChange"]) =>
     dataOf(client.PUT("/api/v1/stock/accessories/{code}", { params: { path: { code } }, body })),
-  importStock: (format: "JSON" | "CSV", text: string) =>
-    dataOf(client.POST("/api/v1/stock/import", { params: { query: { format } }, body: { text } })),
+  importStock: (format: "JSON" | "CSV", text: string, apply: boolean) =>
+    dataOf(client.POST("/api/v1/stock/import", { params: { query: { format, apply } }, body: { text } })),
   estimates: () => dataOf(client.GET("/api/v1/stock/estimates")),
   keepEstimates: (body: Schemas["EstimatesView"]) => dataOf(client.PUT("/api/v1/stock/estimates", { body })),
   houseSettings: (job: string) =>
@@ -221,6 +209,61 @@ export const api = {
     dataOf(client.POST("/api/v1/jobs/{job}/rules/undo", { params: { path: { job } }, body: { version } })),
   placeHouse: (job: string, body: Schemas["Placing"]) =>
     dataOf(client.PUT("/api/v1/jobs/{job}/rules/place", { params: { path: { job } }, body })),
+  addRulePart: (job: string, rule: string, body: Schemas["NewRulePart"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rules/{rule}/parts", { params: { path: { job, rule } }, body })),
+  takeRulePart: (job: string, rule: string, version: number, pointer: string) =>
+    dataOf(
+      client.DELETE("/api/v1/jobs/{job}/rules/{rule}/parts", {
+        params: { path: { job, rule }, query: { version, pointer } },
+      }),
+    ),
+  setDelays: (job: string, body: Schemas["DelaysChange"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/rules/delays", { params: { path: { job } }, body })),
+  liveHouse: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/live", { params: { path: { job } } })),
+  startLiveHouse: (job: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/live/start", { params: { path: { job } } })),
+  stopLiveHouse: (job: string) =>
+    dataOf(client.DELETE("/api/v1/jobs/{job}/live", { params: { path: { job } } })),
+  doInLiveHouse: (job: string, body: Schemas["LiveDeed"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/live/deeds", { params: { path: { job } }, body })),
+  brokerAccounts: (job: string) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/live/accounts", { params: { path: { job } } })),
+  makeBrokerAccount: (job: string, body: Schemas["NewBrokerAccount"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/live/accounts", { params: { path: { job } }, body })),
+  takeBrokerAccount: (job: string, account: string) =>
+    dataOf(
+      client.DELETE("/api/v1/jobs/{job}/live/accounts/{account}", { params: { path: { job, account } } }),
+    ),
+  checks: (job: string) =>
+    dataOf(client.GET("/api/v1/jobs/{job}/live/checks", { params: { path: { job } } })),
+  addCheck: (job: string, version: number) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/live/checks", { params: { path: { job } }, body: { version } })),
+  nameCheck: (job: string, check: string, body: Schemas["CheckName"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/live/checks/{check}", { params: { path: { job, check } }, body })),
+  fillCheckSlot: (job: string, check: string, body: Schemas["CheckFilling"]) =>
+    dataOf(
+      client.PUT("/api/v1/jobs/{job}/live/checks/{check}/slot", { params: { path: { job, check } }, body }),
+    ),
+  addCheckPart: (job: string, check: string, body: Schemas["NewCheckPart"]) =>
+    dataOf(
+      client.POST("/api/v1/jobs/{job}/live/checks/{check}/parts", { params: { path: { job, check } }, body }),
+    ),
+  takeCheckPart: (job: string, check: string, version: number, pointer: string) =>
+    dataOf(
+      client.DELETE("/api/v1/jobs/{job}/live/checks/{check}/parts", {
+        params: { path: { job, check }, query: { version, pointer } },
+      }),
+    ),
+  removeCheck: (job: string, check: string, version: number) =>
+    dataOf(
+      client.DELETE("/api/v1/jobs/{job}/live/checks/{check}", {
+        params: { path: { job, check }, query: { version } },
+      }),
+    ),
+  runCheck: (job: string, check: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/live/checks/{check}/run", { params: { path: { job, check } } })),
+  rehearseHandover: (job: string, body: Schemas["Rehearsing"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/live/checks/rehearsal", { params: { path: { job } }, body })),
   feel: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/feel", box(id))),
   keepFeel: (id: string, key: string, body: Schemas["FeelChange"]) => {
     const [module = "", input = ""] = key.split("/");
@@ -315,4 +358,59 @@ export const api = {
     dataOf(client.POST("/api/v1/found-otherwise/{found}/settle", { params: { path: { found } } })),
   setRunSheetAside: (id: string, version: number) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/set-aside", { ...box(id), body: { version } })),
+  handover: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/handover", { params: { path: { job } } })),
+  enterHandoverTest: (job: string, body: Schemas["FoundAtTest"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/handover/entries", { params: { path: { job } }, body })),
+  handOver: (job: string, body: Schemas["GivenTo"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/handover/given", { params: { path: { job } }, body })),
+  papers: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/papers", { params: { path: { job } } })),
+  makePaper: (job: string, body: Schemas["NewPaper"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/papers", { params: { path: { job } }, body })),
+  stopPaper: (job: string, paper: string) =>
+    dataOf(client.DELETE("/api/v1/jobs/{job}/papers/{paper}", { params: { path: { job, paper } } })),
+  sealedSection: (job: string, body: Schemas["SealedRequest"]) =>
+    dataOf(
+      client.POST("/api/v1/jobs/{job}/papers/sealed-section.pdf", {
+        params: { path: { job } },
+        body,
+        parseAs: "blob",
+      }),
+    ) as Promise<unknown> as Promise<Blob>,
+  dayBook: () => dataOf(client.GET("/api/v1/day-book")),
+  keepJobDetails: (job: string, body: Schemas["JobDetails"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/details", { params: { path: { job } }, body })),
+  archiveJob: (job: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/archived", { params: { path: { job } } })),
+  takeJobUpAgain: (job: string) =>
+    dataOf(client.DELETE("/api/v1/jobs/{job}/archived", { params: { path: { job } } })),
+  removePeople: (job: string) =>
+    dataOf(client.DELETE("/api/v1/jobs/{job}/people", { params: { path: { job } } })),
+  deleteJob: (job: string, exported: string) =>
+    dataOf(client.DELETE("/api/v1/jobs/{job}", { params: { path: { job }, query: { exported } } })),
+  /** The file, with the SHA-256 that proves one has it. */
+  exportJob: async (job: string) => {
+    const answer = client.GET("/api/v1/jobs/{job}/export", { params: { path: { job } }, parseAs: "blob" });
+    const blob = (await dataOf(answer)) as unknown as Blob;
+    const { response } = await answer;
+    return { blob, print: (response.headers.get("etag") ?? "").replace(/^W\/|"/g, "") };
+  },
+  importJob: (file: string, apply: boolean) =>
+    dataOf(
+      client.POST("/api/v1/jobs/import", {
+        params: { query: { apply } },
+        // The generated type knows the file as base64; it is sent as it is.
+        body: file,
+        bodySerializer: (text) => text as string,
+        headers: { "Content-Type": "application/json" },
+      }),
+    ),
+  search: (text: string) => dataOf(client.GET("/api/v1/search", { params: { query: { text } } })),
+  log: (
+    job: string,
+    query: { box?: string; who?: string; concept?: string; text?: string; before?: number },
+  ) => dataOf(client.GET("/api/v1/jobs/{job}/log", { params: { path: { job }, query } })),
+  trends: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/trends", { params: { path: { job } } })),
+  campaigns: () => dataOf(client.GET("/api/v1/firmware/campaigns")),
+  replaceModule: (unit: string, body: Schemas["Replacing"]) =>
+    dataOf(client.POST("/api/v1/bench/{unit}/replaced", { params: { path: { unit } }, body })),
 };

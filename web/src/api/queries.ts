@@ -1,4 +1,4 @@
-import { queryOptions, useQueryClient } from "@tanstack/react-query";
+import { infiniteQueryOptions, queryOptions, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type Schemas } from "./client";
 
 /** Key, fetcher and type of everything that is asked of the server, together once. */
@@ -8,7 +8,56 @@ export const sessionOptions = queryOptions({
   staleTime: 60_000,
 });
 
-export const jobsOptions = queryOptions({ queryKey: ["jobs"], queryFn: api.jobs });
+/** Whether whoever is logged in sees prices and decides for the firm. The server decides; this only leaves away what it would refuse. */
+export const useLeads = () => useQuery(sessionOptions).data?.role !== "FITTER";
+
+export const accountOptions = queryOptions({ queryKey: ["account"], queryFn: api.account });
+
+export const aboutOptions = queryOptions({ queryKey: ["about"], queryFn: api.about });
+
+export const tokensOptions = queryOptions({ queryKey: ["tokens"], queryFn: api.tokens });
+
+export const peopleOptions = queryOptions({ queryKey: ["people"], queryFn: api.people });
+
+export const assignedOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "assigned"], queryFn: () => api.assigned(job) });
+
+export const guestLinksOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "guests"], queryFn: () => api.guestLinks(job) });
+
+export const guideOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "guide"], queryFn: () => api.guide(job) });
+
+export const dayBookOptions = queryOptions({ queryKey: ["day-book"], queryFn: api.dayBook });
+
+export const campaignsOptions = queryOptions({ queryKey: ["campaigns"], queryFn: api.campaigns });
+
+/** What was typed is asked when the hand rests; see the search box. */
+export const searchOptions = (text: string) =>
+  queryOptions({
+    queryKey: ["search", text],
+    queryFn: () => api.search(text),
+    enabled: text.length > 1,
+    staleTime: 10_000,
+  });
+
+type LogFilter = { box: string; who: string; concept: string; text: string };
+
+/** Page by page, latest first. */
+export const logOptions = (job: string, filter: LogFilter) =>
+  infiniteQueryOptions({
+    queryKey: ["job", job, "log", filter],
+    queryFn: ({ pageParam }) =>
+      api.log(job, {
+        ...Object.fromEntries(Object.entries(filter).filter(([, value]) => value !== "")),
+        ...(pageParam > 0 ? { before: pageParam } : {}),
+      }),
+    initialPageParam: 0,
+    getNextPageParam: (page) => page.older,
+  });
+
+export const trendsOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "trends"], queryFn: () => api.trends(job) });
 
 export const regionsOptions = queryOptions({
   queryKey: ["regions"],
@@ -166,3 +215,24 @@ export function useBoxChanged(job: string, box: string) {
     await queries.invalidateQueries({ queryKey: ["box", box] });
   };
 }
+
+export const liveOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "live"], queryFn: () => api.liveHouse(job) });
+
+export const handoverOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "handover"], queryFn: () => api.handover(job) });
+
+/** Asked again while a paper is on its way. */
+export const papersOptions = (job: string) =>
+  queryOptions({
+    queryKey: ["job", job, "papers"],
+    queryFn: () => api.papers(job),
+    refetchInterval: (query) =>
+      query.state.data?.papers.some((paper) => paper.state === "RUNNING") ? 500 : false,
+  });
+
+export const checksOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "checks"], queryFn: () => api.checks(job) });
+
+export const brokerAccountsOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "broker-accounts"], queryFn: () => api.brokerAccounts(job) });

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, type Schemas } from "../../api/client";
+import { useLeads } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";
@@ -104,6 +105,7 @@ export function CodeForm({ unit, onKept }: { unit: Unit; onKept: () => void }) {
 
 function Kept({ code }: { code: Schemas["CredentialView"] }) {
   const [asking, ask] = useState(false);
+  const leads = useLeads();
   const [why, setWhy] = useState("");
   const show = useMutation({ mutationFn: () => api.showCredential(code.id, why) });
   return (
@@ -122,9 +124,11 @@ function Kept({ code }: { code: Schemas["CredentialView"] }) {
           hide
         </button>
       ) : (
-        <button type="button" className="btn btn-xs btn-outline" onClick={() => ask(!asking)}>
-          show
-        </button>
+        leads && (
+          <button type="button" className="btn btn-xs btn-outline" onClick={() => ask(!asking)}>
+            show
+          </button>
+        )
       )}
       {asking && !show.data && (
         <form

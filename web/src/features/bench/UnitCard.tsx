@@ -58,6 +58,7 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
         </p>
       )}
       {aside.isError && <Failure error={aside.error} />}
+      {unit.boxLabel && <Replace unit={unit} onReplaced={changed} />}
       <ol className="mt-3 space-y-1.5">
         {unit.steps.map((step) => (
           <li key={step.step} className="border-line border-b pb-1.5 last:border-0">
@@ -90,6 +91,42 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
         ))}
       </ol>
     </section>
+  );
+}
+
+/** Service: another module of the kind takes over. */
+function Replace({ unit, onReplaced }: { unit: Unit; onReplaced: () => Promise<void> }) {
+  const [open, setOpen] = useState(false);
+  const [serial, setSerial] = useState("");
+  const replace = useMutation({
+    mutationFn: () => api.replaceModule(unit.id, { version: unit.version, serial }),
+    onSuccess: onReplaced,
+  });
+  if (!open) {
+    return (
+      <button type="button" className="btn btn-xs btn-outline mt-2" onClick={() => setOpen(true)}>
+        replace it
+      </button>
+    );
+  }
+  return (
+    <form
+      className="bg-base-200 mt-2 space-y-2 rounded-[4px] p-3"
+      onSubmit={(event) => {
+        event.preventDefault();
+        replace.mutate();
+      }}
+    >
+      <p className="text-[14px]">
+        Another {unit.name} takes over the box, the name, the settings and all that rules say of it. This one
+        goes out of the network; its tests are to be made again.
+      </p>
+      <TextField label="Serial of the new one" value={serial} onChange={setSerial} required maxLength={80} />
+      {replace.isError && <Failure error={replace.error} />}
+      <button type="submit" className="btn btn-sm btn-primary" disabled={replace.isPending}>
+        replace
+      </button>
+    </form>
   );
 }
 

@@ -2,16 +2,21 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type Schemas } from "../../api/client";
-import { jobsOptions, regionsOptions } from "../../api/queries";
+import { dayBookOptions, regionsOptions, sessionOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { TopBar } from "../job/TopBar";
+import { CampaignsPart } from "./CampaignsPart";
+import { JobFile } from "./JobFile";
+import { JobList } from "./JobList";
 
 /** All jobs, and a new one. */
 export function DayBookPage() {
-  const jobs = useQuery(jobsOptions);
+  const jobs = useQuery(dayBookOptions);
+  const session = useQuery(sessionOptions);
+  const role = session.data?.role;
   return (
     <div className="flex h-full flex-col">
       <TopBar />
@@ -22,6 +27,11 @@ export function DayBookPage() {
             <Link to="/stock" className="btn btn-sm btn-outline">
               stock book
             </Link>
+            {role === "OWNER" && (
+              <Link to="/people" className="btn btn-sm btn-outline">
+                people
+              </Link>
+            )}
             <Link to="/practice" className="btn btn-sm btn-outline">
               practice wall
             </Link>
@@ -30,35 +40,15 @@ export function DayBookPage() {
         {jobs.isPending && <Waiting what="the jobs" />}
         {jobs.isError && <Failure error={jobs.error} onRetry={() => jobs.refetch()} />}
         {jobs.data && <JobList jobs={jobs.data} />}
-        <NewJob />
+        <CampaignsPart />
+        {role !== "FITTER" && (
+          <>
+            <NewJob />
+            <JobFile />
+          </>
+        )}
       </main>
     </div>
-  );
-}
-
-function JobList({ jobs }: { jobs: Schemas["JobEntry"][] }) {
-  if (jobs.length === 0) {
-    return <p className="text-soft mb-6">No jobs yet. Open the first one below.</p>;
-  }
-  return (
-    <ul className="mb-8 space-y-2">
-      {jobs.map((job) => (
-        <li key={job.id}>
-          <Link
-            to={`/jobs/${job.id}`}
-            className="bg-base-100 border-line hover:border-primary flex items-baseline justify-between gap-4 rounded-[4px] border p-4"
-          >
-            <span>
-              <span className="font-head text-lg font-semibold">{job.name}</span>{" "}
-              <span className="text-soft">{job.place}</span>
-            </span>
-            <span className="text-soft text-sm">
-              {job.regionLabel} · {job.boxes} {job.boxes === 1 ? "box" : "boxes"}
-            </span>
-          </Link>
-        </li>
-      ))}
-    </ul>
   );
 }
 
@@ -72,7 +62,7 @@ function NewJob() {
   const open = useMutation({
     mutationFn: () => api.addJob({ name, place, region }),
     onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: ["jobs"] });
+      await queries.invalidateQueries({ queryKey: ["day-book"] });
       navigate(`/jobs/${made.id}`);
     },
   });

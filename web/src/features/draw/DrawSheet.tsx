@@ -28,7 +28,7 @@ export function DrawSheet({ job, box }: { job: Schemas["JobView"]; box: string }
   if (plan.isPending) {
     return <Waiting what="the drawing" />;
   }
-  if (plan.isError) {
+  if (plan.isError && !plan.data) {
     return (
       <div className="p-6">
         <Failure error={plan.error} onRetry={() => plan.refetch()} />

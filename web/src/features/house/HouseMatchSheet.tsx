@@ -2,7 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, type Schemas } from "../../api/client";
-import { houseChoicesOptions } from "../../api/queries";
+import { houseChoicesOptions, useLeads } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Waiting } from "../../ui/Waiting";
@@ -18,7 +18,8 @@ type Pin = Schemas["PinEntry"];
 
 /** One choice of modules for every position at once: begin, look, pin, compare, take over. */
 export function HouseMatchSheet({ job }: { job: Schemas["JobView"] }) {
-  const choices = useQuery(houseChoicesOptions(job.id));
+  const leads = useLeads();
+  const choices = useQuery({ ...houseChoicesOptions(job.id), enabled: leads });
   const queries = useQueryClient();
   const [params, setParams] = useSearchParams();
   const [pins, setPins] = useState<Pin[] | null>(null);
@@ -34,6 +35,16 @@ export function HouseMatchSheet({ job }: { job: Schemas["JobView"] }) {
       await again();
     },
   });
+  if (!leads) {
+    return (
+      <SheetLayout title="Match the whole house" detail={<HousePages job={job.id} page="/match" />}>
+        <p>
+          A lead chooses for the whole house, by prices among other things. What was chosen stands at each
+          box.
+        </p>
+      </SheetLayout>
+    );
+  }
   if (choices.isPending) {
     return <Waiting what="the choices" />;
   }

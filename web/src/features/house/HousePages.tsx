@@ -9,7 +9,10 @@ const PAGES = [
   { path: "/join", word: "Join" },
   { path: "/firmware", word: "Firmware" },
   { path: "/rules", word: "Rules" },
+  { path: "/live", word: "Live house" },
   { path: "/rooms", word: "Rooms and radio" },
+  { path: "/hand-over", word: "Hand over" },
+  { path: "/log", word: "Log book" },
 ];
 
 /** The sheets of the house as a whole. */

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, type Schemas } from "../../api/client";
-import { pickListOptions } from "../../api/queries";
+import { pickListOptions, useLeads } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { money, withUnit } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
@@ -14,6 +14,7 @@ type Line = Schemas["OrderLine"];
 /** What the plans of the house take, by supplier; what is on the shelf or arrived is not ordered. */
 export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
   const list = useQuery(pickListOptions(job.id));
+  const leads = useLeads();
   const [taking, take] = useState<string | null>(null);
   if (list.isPending) {
     return <Waiting what="the pick list" />;
@@ -25,9 +26,11 @@ export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
       detail={<HousePages job={job.id} page="/pick-list" />}
       actions={
         <span className="no-print flex gap-2">
-          <a className="btn btn-sm btn-outline" href={`/api/v1/jobs/${job.id}/pick-list.csv`} download>
-            as CSV
-          </a>
+          {leads && (
+            <a className="btn btn-sm btn-outline" href={`/api/v1/jobs/${job.id}/pick-list.csv`} download>
+              as CSV
+            </a>
+          )}
           <button type="button" className="btn btn-sm btn-outline" onClick={() => window.print()}>
             print
           </button>
@@ -91,15 +94,17 @@ function Lines({ job, order, taking, onTake }: LinesProps) {
             />
           ))}
         </tbody>
-        <tfoot className="text-base-content">
-          <tr>
-            <th colSpan={7} className="text-right">
-              To order{order.unpriced && ", without those whose price is unknown"}
-            </th>
-            <td className="font-mono text-right font-bold">{order.sum.toFixed(2)}</td>
-            <td className="no-print" />
-          </tr>
-        </tfoot>
+        {order.sum != null && (
+          <tfoot className="text-base-content">
+            <tr>
+              <th colSpan={7} className="text-right">
+                To order{order.unpriced && ", without those whose price is unknown"}
+              </th>
+              <td className="font-mono text-right font-bold">{order.sum.toFixed(2)}</td>
+              <td className="no-print" />
+            </tr>
+          </tfoot>
+        )}
       </table>
     </div>
   );

@@ -47,7 +47,7 @@ export function RoomsSheet({ job }: { job: Schemas["JobView"] }) {
   if (settings.isPending) {
     return <Waiting what="the rooms" />;
   }
-  if (settings.isError) {
+  if (settings.isError && !settings.data) {
     return (
       <div className="p-6">
         <Failure error={settings.error} onRetry={() => settings.refetch()} />

@@ -11,21 +11,24 @@ const COLUMNS: Record<What, string> = {
     "room, storey, label, width_mm, height_mm, depth_mm; and if wanted kind, metal, switch_1, mechanism_1, circuit_1, load_1 and so on",
 };
 
-/** Circuits and boxes from a table; every row that is not taken is told with its place. */
+/** Circuits and boxes from a table: tried first, each row that can't be taken told with its place; then all or none. */
 export function ImportPanel({ job }: { job: string }) {
   const queries = useQueryClient();
   const file = useRef<HTMLInputElement>(null);
   const [what, setWhat] = useState<What>("circuits");
+  const [table, setTable] = useState("");
   const take = useMutation({
-    mutationFn: (csv: string) =>
-      what === "circuits" ? api.importCircuits(job, csv) : api.importBoxes(job, csv),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["job", job] }),
+    mutationFn: ({ csv, apply }: { csv: string; apply: boolean }) =>
+      what === "circuits" ? api.importCircuits(job, csv, apply) : api.importBoxes(job, csv, apply),
+    onSuccess: (report) => report.applied && queries.invalidateQueries({ queryKey: ["job", job] }),
   });
   const chosen = async (event: ChangeEvent<HTMLInputElement>) => {
     const [picked] = event.target.files ?? [];
     event.target.value = "";
     if (picked) {
-      take.mutate(await picked.text());
+      const csv = await picked.text();
+      setTable(csv);
+      take.mutate({ csv, apply: false });
     }
   };
   const choose = (next: What) => {
@@ -48,6 +51,16 @@ export function ImportPanel({ job }: { job: string }) {
         onChange={chosen}
       />
       <div className="flex flex-wrap gap-2">
+        <a
+          className="btn btn-sm btn-outline"
+          href={`/api/v1/jobs/${job}/circuits.csv`}
+          download="circuits.csv"
+        >
+          circuits as a table
+        </a>
+        <a className="btn btn-sm btn-outline" href={`/api/v1/jobs/${job}/boxes.csv`} download="boxes.csv">
+          boxes as a table
+        </a>
         <button type="button" className="btn btn-sm btn-outline" onClick={() => choose("circuits")}>
           take circuits
         </button>
@@ -55,19 +68,30 @@ export function ImportPanel({ job }: { job: string }) {
           take boxes
         </button>
       </div>
-      {take.isPending && <p className="mt-3">Taking the rows …</p>}
+      {take.isPending && <p className="mt-3">Reading the rows …</p>}
       {take.isError && <Failure error={take.error} />}
-      {take.data && <Report report={take.data} />}
+      {take.data && <Report report={take.data} onTake={() => take.mutate({ csv: table, apply: true })} />}
     </section>
   );
 }
 
-function Report({ report }: { report: Schemas["ImportReport"] }) {
+function Report({ report, onTake }: { report: Schemas["ImportReport"]; onTake: () => void }) {
+  const rows = `${report.taken} ${report.taken === 1 ? "row" : "rows"}`;
+  const refused = report.notTaken.length;
   return (
     <div role="status" className="mt-3">
       <p className="font-semibold">
-        {report.taken} {report.taken === 1 ? "row" : "rows"} taken, {report.notTaken.length} not.
+        {report.applied
+          ? `${rows} taken.`
+          : refused > 0
+            ? `${refused} of ${report.taken + refused} rows can't be taken, so none is. Mend them in the table and choose it again.`
+            : `${rows} can be taken.`}
       </p>
+      {!report.applied && refused === 0 && report.taken > 0 && (
+        <button type="button" className="btn btn-sm btn-primary mt-2" onClick={onTake}>
+          take {rows}
+        </button>
+      )}
       {report.notTaken.length > 0 && (
         <table className="table-sm mt-2 table">
           <thead>

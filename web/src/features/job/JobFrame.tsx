@@ -17,13 +17,17 @@ import { MatchSheet } from "../match/MatchSheet";
 import { HouseMatchSheet } from "../house/HouseMatchSheet";
 import { PickListSheet } from "../house/PickListSheet";
 import { RoomsSheet } from "../house/RoomsSheet";
+import { BoxHandoverSheet } from "../handover/BoxHandoverSheet";
+import { HouseHandoverSheet } from "../handover/HouseHandoverSheet";
+import { LiveSheet } from "../live/LiveSheet";
+import { LogSheet } from "../logbook/LogSheet";
 import { RulesSheet } from "../rules/RulesSheet";
 import { SurveyPage } from "../survey/SurveyPage";
 import { type Drawer, DrawerContext } from "./drawers";
 import { HouseSheet } from "./HouseSheet";
 import { IsolationSheet, IsolationStrip } from "./IsolationStrip";
 import { TraceSheet } from "../trace/TraceSheet";
-import { NotBuiltSheet } from "./NotBuiltSheet";
+import { NoStageSheet } from "./NoStageSheet";
 import { PlateRail } from "./PlateRail";
 import { Ribbon } from "./Ribbon";
 import { SearchBox } from "./SearchBox";
@@ -86,7 +90,7 @@ export function JobFrame({ page = "" }: { page?: string }) {
   if (job.isPending) {
     return <Waiting what="the job" />;
   }
-  if (job.isError) {
+  if (job.isError && !job.data) {
     return (
       <main className="mx-auto max-w-xl p-6">
         <Failure error={job.error} onRetry={() => job.refetch()} />
@@ -145,6 +149,12 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
       return <FirmwareSheet job={job} />;
     case "/rules":
       return <RulesSheet job={job} />;
+    case "/live":
+      return <LiveSheet job={job} />;
+    case "/log":
+      return <LogSheet job={job} />;
+    case "/hand-over":
+      return <HouseHandoverSheet job={job} />;
     case "/rooms":
       return <RoomsSheet job={job} />;
     default:
@@ -179,7 +189,9 @@ function Sheet({ job, box, stage, room }: SheetProps) {
       return <FeelSheet job={job} box={box} />;
     case "fit":
       return <FitSheet job={job} box={box} />;
+    case "hand-over":
+      return <BoxHandoverSheet job={job} box={box} />;
     default:
-      return <NotBuiltSheet stage={stage} />;
+      return <NoStageSheet />;
   }
 }

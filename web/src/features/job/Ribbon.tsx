@@ -12,7 +12,7 @@ const PROGRESS: Record<Progress, { words: string; bar: string; width: string }> 
   REOPENED: { words: "re-opened", bar: "bg-warning", width: "w-full" },
 };
 
-/** The ten stages of the selected box. Those that are not built say so. */
+/** The ten stages of the selected box. */
 export function Ribbon({
   job,
   box,
@@ -40,17 +40,17 @@ export function Ribbon({
                 onPointerEnter={() => ahead(box.id, s.path)}
                 onFocus={() => ahead(box.id, s.path)}
                 aria-current={selected ? "step" : undefined}
-                title={s.built ? `${s.word}: ${look?.words ?? ""}` : `${s.word}: not built yet`}
+                title={`${s.word}: ${look?.words ?? "open"}`}
                 className={`relative block rounded-t-[4px] border-[1.5px] border-b-0 px-1 pt-1 pb-1.5 text-center ${
                   selected ? "bg-base-100 border-base-content font-semibold" : "border-line hover:border-edge"
-                } ${s.built ? "" : "text-soft"}`}
+                }`}
               >
                 <span className="font-mono block text-[12px]">{s.key}</span>
                 <span className="block text-[14px] leading-tight whitespace-nowrap">{s.word}</span>
                 <span className="bg-line mt-1 block h-[3px]">
                   {look && <span className={`block h-full ${look.bar} ${look.width}`} />}
                 </span>
-                <span className="sr-only">{s.built ? (look?.words ?? "") : "not built yet"}</span>
+                <span className="sr-only">{look?.words ?? ""}</span>
                 {progress === "REOPENED" && (
                   <span
                     aria-hidden

@@ -1,8 +1,12 @@
-import { type Ref, useId, useState } from "react";
+import { useQuery } from "@tanstack/react-query";
+import { type Ref, useDeferredValue, useId, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../../api/client";
+import { searchOptions } from "../../api/queries";
 
-/** Finds a box by room, label or gang. */
+type Hit = { key: string; to: string; name: string; detail: string };
+
+/** Finds boxes of this house at once, and everything else that is kept of any house a moment later. */
 export function SearchBox({
   job,
   stage,
@@ -17,16 +21,33 @@ export function SearchBox({
   const navigate = useNavigate();
   const list = useId();
   const wanted = text.trim().toLowerCase();
-  const hits = wanted
+  const elsewhere = useQuery(searchOptions(useDeferredValue(text.trim())));
+  const here: Hit[] = wanted
     ? job.boxes
         .map((box) => ({ box, room: job.rooms.find((r) => r.id === box.roomId)?.name ?? "" }))
         .filter(({ box, room }) => `${room} ${box.label} ${box.summary}`.toLowerCase().includes(wanted))
-        .slice(0, 8)
+        .slice(0, 6)
+        .map(({ box, room }) => ({
+          key: box.id,
+          to: `/jobs/${job.id}/boxes/${box.id}/${stage}`,
+          name: room,
+          detail: `${box.label} · ${box.summary}`,
+        }))
     : [];
-  const go = (box: string) => {
+  const others: Hit[] = (wanted ? (elsewhere.data ?? []) : [])
+    .filter((hit) => !(hit.job === job.id && here.some((own) => own.key === hit.box)))
+    .slice(0, 8)
+    .map((hit, i) => ({
+      key: `${hit.kind} ${i}`,
+      to: addressOf(hit),
+      name: hit.title,
+      detail: detailOf(hit, job.id),
+    }));
+  const hits = [...here, ...others];
+  const go = (to: string) => {
     setText("");
     setAt(0);
-    navigate(`/jobs/${job.id}/boxes/${box}/${stage}`);
+    navigate(to);
   };
   return (
     <div className="relative hidden w-[270px] sm:block">
@@ -34,8 +55,8 @@ export function SearchBox({
       <input
         ref={ref}
         className="input w-full pl-9"
-        placeholder="find a box, room or switch"
-        aria-label="find a box, room or switch"
+        placeholder="find anything"
+        aria-label="find anything"
         role="combobox"
         aria-expanded={hits.length > 0}
         aria-controls={list}
@@ -47,7 +68,7 @@ export function SearchBox({
         onKeyDown={(event) => {
           const hit = hits[at];
           if (event.key === "Enter" && hit) {
-            go(hit.box.id);
+            go(hit.to);
             event.currentTarget.blur();
           } else if (event.key === "ArrowDown") {
             setAt(Math.min(hits.length - 1, at + 1));
@@ -61,22 +82,24 @@ export function SearchBox({
       />
       <div id={list} role="listbox" aria-label="found">
         {wanted && (
-          <div className="bg-base-100 border-base-content absolute right-0 left-0 z-40 mt-1 rounded-[4px] border-[1.5px] p-1">
-            {hits.map(({ box, room }, index) => (
+          <div className="bg-base-100 border-base-content absolute right-0 z-40 w-[420px] max-w-[90vw] mt-1 rounded-[4px] border-[1.5px] p-1">
+            {hits.map((hit, index) => (
               <button
-                key={box.id}
+                key={hit.key}
                 type="button"
                 role="option"
                 aria-selected={index === at}
                 onMouseDown={(event) => event.preventDefault()}
-                onClick={() => go(box.id)}
+                onClick={() => go(hit.to)}
                 className={`block w-full rounded-[3px] px-2 py-1.5 text-left ${index === at ? "bg-base-300" : ""}`}
               >
-                <b>{room}</b> <span className="text-soft">{`${box.label} · ${box.summary}`}</span>
+                <b>{hit.name}</b> <span className="text-soft">{hit.detail}</span>
               </button>
             ))}
             {hits.length === 0 && (
-              <p className="text-soft px-2 py-1.5 text-sm">Nothing here has this in its name.</p>
+              <p className="text-soft px-2 py-1.5 text-sm">
+                {elsewhere.isFetching ? "Looking …" : "Nothing that is kept has this in it."}
+              </p>
             )}
           </div>
         )}
@@ -84,3 +107,23 @@ export function SearchBox({
     </div>
   );
 }
+
+/** Where what was found is seen. */
+function addressOf(hit: Schemas["HitView"]): string {
+  const house = `/jobs/${hit.job}`;
+  switch (hit.kind) {
+    case "LOG":
+      return `${house}/log?${new URLSearchParams(hit.box ? { box: hit.box } : { text: hit.title.split(" ").at(-1) ?? "" })}`;
+    case "TEST":
+      return hit.box ? `${house}/boxes/${hit.box}/hand-over` : `${house}/hand-over`;
+    case "MODULE":
+      return `${house}/bench`;
+    case "DEVICE":
+      return `${house}/join`;
+    default:
+      return hit.box ? `${house}/boxes/${hit.box}/survey` : house;
+  }
+}
+
+const detailOf = (hit: Schemas["HitView"], here: string) =>
+  [hit.label, hit.detail, hit.job === here ? "" : hit.jobName].filter(Boolean).join(" · ");

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { LogOut, MoonStar, PanelLeft, Sun } from "lucide-react";
+import { CircleUserRound, LogOut, MoonStar, PanelLeft, Sun } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import { api } from "../../api/client";
@@ -73,9 +73,14 @@ export function TopBar({
       >
         {theme === "cellar" ? <Sun size={19} aria-hidden /> : <MoonStar size={19} aria-hidden />}
       </button>
-      <span className="font-mono hidden text-sm whitespace-nowrap sm:inline">
-        {session.data?.displayName}
-      </span>
+      <Link
+        to="/account"
+        className="btn btn-ghost px-2 font-mono text-sm font-normal whitespace-nowrap"
+        aria-label={`your account, ${session.data?.displayName ?? ""}`}
+      >
+        <CircleUserRound size={19} aria-hidden className="sm:hidden" />
+        <span className="hidden sm:inline">{session.data?.displayName}</span>
+      </Link>
       <button
         type="button"
         className="btn btn-ghost btn-square"

@@ -2,6 +2,7 @@ import { Trash2 } from "lucide-react";
 import { api, type Schemas } from "../../api/client";
 import { Mark } from "../../ui/Mark";
 import { Sentence } from "./Sentence";
+import { SentenceParts } from "./SentenceParts";
 
 type View = Schemas["RulesView"];
 export type Act = (change: () => Promise<View>) => void;
@@ -67,6 +68,21 @@ export function RuleCard({
         onFill={(pointer, value) =>
           act(() => api.fillSlot(job, rule.id, { version: view.version, pointer, value: value as never }))
         }
+      />
+      <SentenceParts
+        name={rule.name}
+        parts={view.parts}
+        own={rule.parts}
+        busy={busy}
+        onAdd={(part) =>
+          act(() =>
+            api.addRulePart(job, rule.id, {
+              version: view.version,
+              part: part as Schemas["NewRulePart"]["part"],
+            }),
+          )
+        }
+        onTake={(pointer) => act(() => api.takeRulePart(job, rule.id, view.version, pointer))}
       />
       <div className="text-soft mt-2 flex flex-wrap items-center gap-x-3 gap-y-1 text-[13px]">
         <label className="flex items-center gap-1">

@@ -4,10 +4,12 @@ import { api, type Schemas } from "../../api/client";
 import { rulesOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
+import { Tabs } from "../../ui/Tabs";
 import { Waiting } from "../../ui/Waiting";
 import { HousePages } from "../house/HousePages";
 import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
+import { DelaysForm } from "./DelaysForm";
 import { HouseFacts } from "./HouseFacts";
 import { LinkList } from "./LinkList";
 import { ReachGrid } from "./ReachGrid";
@@ -48,26 +50,7 @@ export function RulesSheet({ job, box }: { job: Schemas["JobView"]; box?: string
     <SheetLayout
       title={page === "reach" ? "What still works when something is down" : "Rules of the house"}
       detail={box ? `${job.name}, all rooms` : <HousePages job={job.id} page="/rules" />}
-      actions={
-        <div
-          role="tablist"
-          aria-label="Rules"
-          className="border-base-content flex rounded-[4px] border-[1.5px]"
-        >
-          {PAGES.map((each) => (
-            <button
-              key={each}
-              type="button"
-              role="tab"
-              aria-selected={page === each}
-              className={`px-3 py-1 text-[14px] ${page === each ? "bg-base-content text-base-100 font-semibold" : ""}`}
-              onClick={() => setPage(each)}
-            >
-              {each}
-            </button>
-          ))}
-        </div>
-      }
+      actions={<Tabs label="Rules" pages={PAGES} page={page} onPage={setPage} />}
       margin={
         view && (
           <MarginNotes
@@ -105,7 +88,12 @@ export function RulesSheet({ job, box }: { job: Schemas["JobView"]; box?: string
           Left out: {words}.
         </p>
       ))}
-      {view && page === "reach" && <ReachGrid reach={view.reach} />}
+      {view && page === "reach" && (
+        <>
+          <ReachGrid reach={view.reach} />
+          <DelaysForm job={job.id} view={view} act={act.mutate} busy={act.isPending} />
+        </>
+      )}
       {view && page === "stories" && (
         <div className="grid gap-3 lg:grid-cols-2">
           {view.findings
@@ -134,6 +122,7 @@ export function RulesSheet({ job, box }: { job: Schemas["JobView"]; box?: string
             view={view}
             busy={act.isPending}
             onAdd={(recipe) => act.mutate(() => api.addRule(job.id, { version: view.version, recipe }))}
+            onOwn={() => act.mutate(() => api.addRule(job.id, { version: view.version }))}
           />
           <ul className="grid gap-3 lg:grid-cols-2">
             {view.rules.map((rule) => (
@@ -155,10 +144,12 @@ function AddRule({
   view,
   busy,
   onAdd,
+  onOwn,
 }: {
   view: View;
   busy: boolean;
   onAdd: (recipe: Schemas["RecipeView"]["recipe"]) => void;
+  onOwn: () => void;
 }) {
   return (
     <div className="flex flex-wrap items-center gap-3">
@@ -179,6 +170,9 @@ function AddRule({
           ))}
         </select>
       </label>
+      <button type="button" className="btn btn-outline" disabled={busy || view.devices === 0} onClick={onOwn}>
+        one of our own
+      </button>
       <span className="text-soft text-[14px]">
         {view.devices} devices, {view.rules.length} rules, {view.links.length} links
       </span>

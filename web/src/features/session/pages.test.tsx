@@ -74,7 +74,8 @@ describe("the first page", () => {
 describe("the day book", () => {
   it("says the next step when it is empty", async () => {
     answers.push(
-      { match: /jobs$/, body: [] },
+      { match: /day-book$/, body: [] },
+      { match: /campaigns$/, body: [] },
       { match: /regions/, body: [] },
       { match: /session/, body: {} },
     );
@@ -88,17 +89,28 @@ describe("the day book", () => {
       name: "Sluice Cottage",
       place: "Weir Row",
       regionLabel: "Europe, 230 V",
+      contact: "",
+      today: false,
       boxes: 1,
+      state: "ON_SITE",
+      stateLabel: "on site",
+      nextStage: "FIT",
+      next: "fit: 1 of 1 boxes are issued and wait",
+      blocks: ["1 test failed and is not mended"],
     };
     answers.push(
-      { match: /jobs$/, body: [job] },
+      { match: /day-book$/, body: [job] },
+      { match: /campaigns$/, body: [] },
       { match: /regions/, body: [] },
       { match: /session/, body: {} },
     );
     show(<DayBookPage />);
     const link = await screen.findByRole("link", { name: /Sluice Cottage/ });
     expect(link.getAttribute("href")).toBe("/jobs/1");
-    expect(link.textContent).toContain("1 box");
+    expect(screen.getByText(/1 box$/)).toBeTruthy();
+    expect(screen.getByRole("link", { name: /fit: 1 of 1/ }).getAttribute("href")).toBe("/jobs/1/day");
+    expect(screen.getByText("1 test failed and is not mended")).toBeTruthy();
+    expect(screen.getByRole("region", { name: "On site" })).toBeTruthy();
   });
 });
 

@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { stockOptions } from "../../api/queries";
+import { stockOptions, useLeads } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { money } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
@@ -18,6 +18,7 @@ type Item = Schemas["ModuleItem"];
 /** The firm's modules and accessories: what makers state, what is on the shelf, what nobody knows. */
 export function StockBookPage() {
   const stock = useQuery(stockOptions);
+  const leads = useLeads();
   const [params, setParams] = useSearchParams();
   const [find, setFind] = useState("");
   const shown = params.get("module");
@@ -50,7 +51,7 @@ export function StockBookPage() {
             <ModuleTable items={matching} onOpen={(code) => setParams({ module: code })} />
             <Accessories items={stock.data.accessories} />
             <Estimates />
-            <Transfer />
+            {leads && <Transfer />}
           </>
         )}
       </main>

@@ -6,9 +6,9 @@ import { Failure } from "../../ui/Failure";
 export function Transfer() {
   const queries = useQueryClient();
   const take = useMutation({
-    mutationFn: async (file: File) =>
-      api.importStock(file.name.toLowerCase().endsWith(".csv") ? "CSV" : "JSON", await file.text()),
-    onSuccess: () => queries.invalidateQueries(),
+    mutationFn: async ({ file, apply }: { file: File; apply: boolean }) =>
+      api.importStock(file.name.toLowerCase().endsWith(".csv") ? "CSV" : "JSON", await file.text(), apply),
+    onSuccess: (report) => report.applied && queries.invalidateQueries(),
   });
   return (
     <section className="mt-6">
@@ -29,7 +29,7 @@ export function Transfer() {
             onChange={(e) => {
               const file = e.target.files?.[0];
               if (file) {
-                take.mutate(file);
+                take.mutate({ file, apply: false });
               }
               e.target.value = "";
             }}
@@ -38,18 +38,30 @@ export function Transfer() {
       </div>
       {take.isPending && <p role="status">Reading, row by row.</p>}
       {take.isError && <Failure error={take.error} />}
-      {take.data && <Report report={take.data} />}
+      {take.data && (
+        <Report
+          report={take.data}
+          onTake={() => take.variables && take.mutate({ ...take.variables, apply: true })}
+        />
+      )}
     </section>
   );
 }
 
-function Report({ report }: { report: Schemas["StockReport"] }) {
+function Report({ report, onTake }: { report: Schemas["StockReport"]; onTake: () => void }) {
+  const refused = report.refused.length;
   return (
     <div role="status" className="mt-3">
       <p>
-        {report.added} added, {report.changed} changed, {report.refused.length} not taken
+        {report.applied ? "Taken: " : refused > 0 ? "Nothing is taken: " : "It would be: "}
+        {report.added} added, {report.changed} changed, {refused} refused
         {report.reopened.length > 0 && `; ${report.reopened.length} verdicts judged anew`}.
       </p>
+      {!report.applied && refused === 0 && report.added + report.changed > 0 && (
+        <button type="button" className="btn btn-sm btn-primary my-2" onClick={onTake}>
+          take {report.added + report.changed} rows
+        </button>
+      )}
       <ul className="list-disc pl-5">
         {report.refused.map((row) => (
           <li key={row.row}>

@@ -156,6 +156,7 @@ it("reports a file row by row", async () => {
         { row: 4, code: "QQ-7", problems: [{ pointer: "/lengthMm", found: "-3", expected: "at least 5" }] },
       ],
       reopened: [],
+      applied: false,
     },
   });
   around(<Transfer />);
@@ -163,7 +164,7 @@ it("reports a file row by row", async () => {
     .setup()
     .upload(screen.getByLabelText("take in"), new File(["code\nQQ-7\n"], "shelf.CSV", { type: "text/csv" }));
 
-  expect(await screen.findByText("1 added, 2 changed, 1 not taken.")).toBeTruthy();
+  expect(await screen.findByText("Nothing is taken: 1 added, 2 changed, 1 refused.")).toBeTruthy();
   expect(screen.getByText(/Row 4, QQ-7: \/lengthMm -3; wanted is at least 5/)).toBeTruthy();
   expect(asked[0]?.body).toEqual({ text: "code\nQQ-7\n" });
 });

@@ -24,7 +24,7 @@ function NewBox({ job, room }: { job: Schemas["JobView"]; room: string | null })
     return <p className="p-6">Add a circuit and a room to the house first.</p>;
   }
   const labels = job.boxes.map((other) => other.label);
-  if (known.isError) {
+  if (known.isError && !known.data) {
     return (
       <div className="p-6">
         <Failure error={known.error} onRetry={() => known.refetch()} />
@@ -55,7 +55,7 @@ function KnownBox({ job, box }: { job: Schemas["JobView"]; box: string }) {
   if (survey.isPending) {
     return <Waiting what="the survey" />;
   }
-  if (survey.isError) {
+  if (survey.isError && !survey.data) {
     return (
       <div className="p-6">
         <Failure error={survey.error} onRetry={() => survey.refetch()} />

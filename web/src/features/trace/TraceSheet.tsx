@@ -21,7 +21,7 @@ export function TraceSheet({ job, box }: { job: Schemas["JobView"]; box: string 
   if (trace.isPending) {
     return <Waiting what="the cores" />;
   }
-  if (trace.isError) {
+  if (trace.isError && !trace.data) {
     return (
       <div className="p-6">
         <Failure error={trace.error} onRetry={() => trace.refetch()} />

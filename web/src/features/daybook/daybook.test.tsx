@@ -1,0 +1,143 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import userEvent from "@testing-library/user-event";
+import { MemoryRouter } from "react-router";
+import { afterEach, describe, expect, it } from "vitest";
+import type { Schemas } from "../../api/client";
+import { answers, asked, forget } from "../../testing/server";
+import { JobDetails } from "./JobDetails";
+import { JobFile } from "./JobFile";
+
+const job = {
+  id: "j1",
+  name: "Sluice Cottage",
+  place: "Weir Row",
+  contact: "",
+  state: "WORK",
+} as unknown as Schemas["DayBookEntryView"];
+
+function show(page: React.ReactNode) {
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  return render(
+    <QueryClientProvider client={client}>
+      <MemoryRouter>{page}</MemoryRouter>
+    </QueryClientProvider>,
+  );
+}
+
+afterEach(() => {
+  cleanup();
+  forget();
+});
+
+describe("details of a job", () => {
+  const session = (role: string) => ({ match: /GET .*session/, body: { loggedIn: true, role } });
+
+  it("deletes only what was saved as a file, and asks first", async () => {
+    answers.push(
+      session("OWNER"),
+      { match: /export$/, body: { format: "hidden-clerk-job" } },
+      { match: /DELETE .*jobs\/j1/, status: 204, body: undefined },
+      { match: /(assigned|guests)$/, body: [] },
+    );
+    const hand = userEvent.setup();
+    show(<JobDetails job={job} />);
+    expect(screen.getByRole("button", { name: "delete" })).toHaveProperty("disabled", true);
+    await hand.click(screen.getByRole("button", { name: "save as a file" }));
+    await waitFor(() =>
+      expect(screen.queryByText("A job is deleted only after it was saved as a file.")).toBeNull(),
+    );
+  });
+
+  it("says what goes with its people before it removes them", async () => {
+    answers.push(
+      session("LEAD"),
+      { match: /DELETE .*people$/, status: 204, body: undefined },
+      { match: /(assigned|guests)$/, body: [] },
+    );
+    const hand = userEvent.setup();
+    show(<JobDetails job={job} />);
+    await hand.click(screen.getByRole("button", { name: "remove its people" }));
+    expect(screen.getByText(/gone for good\. Boxes, wirings and tests stay\./)).toBeTruthy();
+    await hand.click(screen.getByRole("button", { name: "leave it" }));
+    expect(asked.some((request) => request.method === "DELETE")).toBe(false);
+    await hand.click(screen.getByRole("button", { name: "remove its people" }));
+    await hand.click(screen.getByRole("button", { name: "remove them" }));
+    await waitFor(() => expect(asked.find((r) => r.method === "DELETE")?.url).toMatch(/jobs\/j1\/people$/));
+  });
+
+  it("leaves a visit away that is not set, and offers a fitter nothing that is for leads", async () => {
+    answers.push(session("FITTER"), { match: /PUT .*details$/, status: 204, body: undefined });
+    const hand = userEvent.setup();
+    show(<JobDetails job={job} />);
+    await hand.type(screen.getByLabelText("Whom to call"), "the miller");
+    await hand.click(screen.getByRole("button", { name: "keep" }));
+    await waitFor(() =>
+      expect(asked.find((r) => r.method === "PUT")?.body).toEqual({
+        name: "Sluice Cottage",
+        place: "Weir Row",
+        contact: "the miller",
+      }),
+    );
+    await waitFor(() => expect(screen.queryByText("Works here")).toBeNull());
+  });
+});
+
+describe("a job from a file", () => {
+  const outcome = (more: object) => ({
+    job: "j9",
+    name: "Mill Race",
+    version: 2,
+    isNew: true,
+    counts: [{ part: "box", added: 3, changed: 0, removed: 0 }],
+    refused: [],
+    notes: ["Codes open with this firm's keys only."],
+    applied: false,
+    ...more,
+  });
+  const file = () =>
+    new File(['{"format":"hidden-clerk-job"}'], "mill.job.json", { type: "application/json" });
+
+  it("is tried first and taken only when somebody says so", async () => {
+    answers.push(
+      { match: /apply=false/, body: outcome({}) },
+      { match: /apply=true/, body: outcome({ applied: true }) },
+    );
+    const hand = userEvent.setup();
+    show(<JobFile />);
+    await hand.upload(screen.getByLabelText("job file"), file());
+    await screen.findByText("Mill Race would be a new job.");
+    expect(screen.getByText("Codes open with this firm's keys only.")).toBeTruthy();
+    expect(asked.some((r) => r.url.includes("apply=true"))).toBe(false);
+    await hand.click(screen.getByRole("button", { name: "take it" }));
+    await screen.findByText(/Mill Race is taken\./);
+    expect(screen.getByRole("link", { name: "open it" }).getAttribute("href")).toBe("/jobs/j9");
+  });
+
+  it("tells every place that stands against it, and cannot be taken", async () => {
+    answers.push({
+      match: /apply=false/,
+      body: outcome({
+        refused: [
+          { pointer: "/parts/box/0/label", found: "nothing", expected: "a label" },
+          { pointer: "/parts/box/1/roomId", found: "another job's room", expected: "a room of this job" },
+        ],
+      }),
+    });
+    const hand = userEvent.setup();
+    show(<JobFile />);
+    await hand.upload(screen.getByLabelText("job file"), file());
+    await screen.findByText("Refused, at 2 places. Nothing is stored.");
+    expect(screen.getByText("/parts/box/1/roomId")).toBeTruthy();
+    expect(screen.queryByRole("button", { name: "take it" })).toBeNull();
+  });
+
+  it("says that nothing would change where it says what is here already", async () => {
+    answers.push({ match: /apply=false/, body: outcome({ isNew: false, counts: [] }) });
+    const hand = userEvent.setup();
+    show(<JobFile />);
+    await hand.upload(screen.getByLabelText("job file"), file());
+    await screen.findByText("Mill Race is here already and would be replaced.");
+    expect(screen.getByText(/taking it changes nothing/)).toBeTruthy();
+  });
+});
