@@ -13,3 +13,4 @@ port=$(cat .run/app.port)
 token=$(./clerk token bench 2>.run/token.id)
 trap './clerk token --revoke "$(grep -oE "[0-9a-f-]{36}" .run/token.id)" >/dev/null; rm -f .run/token.id' EXIT
 java -cp "$classpath" org.hiddenclerk.bench.ServedCheck "http://127.0.0.1:$port" "$token"
+node bench/served-papers.mjs "http://127.0.0.1:$port" "$token"
