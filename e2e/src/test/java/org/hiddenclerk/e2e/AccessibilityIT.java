@@ -3,6 +3,7 @@ package org.hiddenclerk.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.AriaRole;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
@@ -25,12 +26,25 @@ class AccessibilityIT {
             }
             desk.open("Boot room", "Draw");
             findings.addAll(seriousFindings(desk, "Draw, proved"));
+            desk.open("Boot room", "Hand over");
+            findings.addAll(seriousFindings(desk, "Hand over, box"));
             desk.open("Boot room", "Feel");
             findings.addAll(seriousFindings(desk, "Feel"));
-            for (String sheet : List.of("Match all", "Pick list", "Bench", "Day on site", "Join", "Firmware", "Rules", "Rooms and radio")) {
+            for (String sheet : List.of("Match all", "Pick list", "Bench", "Day on site", "Join", "Firmware", "Rules", "Live house", "Rooms and radio", "Hand over", "Log book")) {
                 desk.openHouse(sheet);
                 findings.addAll(seriousFindings(desk, sheet));
             }
+            desk.openHouse("Live house");
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run").setExact(true)).click();
+            desk.page().getByText("the hub takes everything for what it is").waitFor();
+            findings.addAll(seriousFindings(desk, "Live house, running"));
+            for (String part : List.of("checks", "handover", "outside")) {
+                desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(part)).click();
+                findings.addAll(seriousFindings(desk, "Live house, " + part));
+            }
+            desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("house").setExact(true)).click();
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("stop").setExact(true)).click();
+            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run").setExact(true)).waitFor();
             desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
             desk.seeHeading("PL-1");
             findings.addAll(seriousFindings(desk, "Stock book"));

@@ -19,12 +19,23 @@ import tools.jackson.databind.json.JsonMapper;
 final class Caller implements Asker {
     private static final JsonMapper JSON = JsonMapper.builder().build();
 
-    private final RunningClerk clerk;
+    private final String address;
     private final CookieManager cookies = new CookieManager();
     private final HttpClient http = HttpClient.newBuilder().cookieHandler(cookies).build();
 
     Caller(RunningClerk clerk) {
-        this.clerk = clerk;
+        this(clerk.address());
+    }
+
+    Caller(String address) {
+        this.address = address;
+    }
+
+    /** The same person, by the same cookies, at another address. */
+    Caller at(String other) {
+        Caller caller = new Caller(other);
+        cookies.getCookieStore().getCookies().forEach(cookie -> caller.cookies.getCookieStore().add(URI.create(other), cookie));
+        return caller;
     }
 
     /** Logs in, with whatever session there is, and returns how the new session's cookie was set. */
@@ -56,9 +67,43 @@ final class Caller implements Asker {
         }
     }
 
+    /** The body of an answer that refuses. */
+    String refused(String path, Object body) throws IOException, InterruptedException {
+        HttpResponse<String> response = send(request(path).POST(HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))).build());
+        assertThat(response.statusCode()).as(path).isBetween(400, 499);
+        return response.body();
+    }
+
     /** Does not wait for the answer. */
     CompletableFuture<HttpResponse<String>> putSoon(String path, String body) {
         return http.sendAsync(request(path).PUT(HttpRequest.BodyPublishers.ofString(body)).build(), HttpResponse.BodyHandlers.ofString());
+    }
+
+    /** Listens to server-sent events, in the background, and tells the name of each. */
+    void listen(String path, java.util.function.Consumer<String> heard) {
+        http.sendAsync(request(path).GET().build(), HttpResponse.BodyHandlers.fromLineSubscriber(new java.util.concurrent.Flow.Subscriber<String>() {
+            @Override
+            public void onSubscribe(java.util.concurrent.Flow.Subscription subscription) {
+                subscription.request(Long.MAX_VALUE);
+            }
+
+            @Override
+            public void onNext(String line) {
+                if (line.startsWith("event:")) {
+                    heard.accept(line.substring("event:".length()).strip());
+                }
+            }
+
+            @Override
+            public void onError(Throwable failure) {
+                // The node is gone; what was heard was told.
+            }
+
+            @Override
+            public void onComplete() {
+                // As above.
+            }
+        }));
     }
 
     private HttpResponse<String> send(HttpRequest request) throws IOException, InterruptedException {
@@ -68,7 +113,7 @@ final class Caller implements Asker {
     private HttpRequest.Builder request(String path) {
         String token = cookies.getCookieStore().getCookies().stream().filter(c -> c.getName().equals("XSRF-TOKEN"))
                 .map(java.net.HttpCookie::getValue).findFirst().orElse("");
-        return HttpRequest.newBuilder(URI.create(clerk.address() + path)).header("Content-Type", "application/json")
+        return HttpRequest.newBuilder(URI.create(address + path)).header("Content-Type", "application/json")
                 .header("X-XSRF-TOKEN", token);
     }
 }

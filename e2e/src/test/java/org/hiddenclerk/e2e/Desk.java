@@ -86,6 +86,13 @@ final class Desk implements AutoCloseable {
         return desk;
     }
 
+    /** Somebody at an address, with a browser of their own. */
+    static Desk at(Screen screen, String path) {
+        Desk desk = new Desk(screen, "daylight");
+        desk.page.navigate(RunningClerk.get().address() + path);
+        return desk;
+    }
+
     void logIn() {
         page.getByLabel("Login name").fill("tarrow");
         page.getByLabel("Password").fill("tannery-house-demo");
@@ -138,7 +145,7 @@ final class Desk implements AutoCloseable {
     /** Opens a stage of a box of any house. */
     void open(String house, String room, String stage) {
         page.navigate(RunningClerk.get().address() + "/");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(Pattern.compile(house))).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(house).setExact(true)).click();
         if (page.viewportSize().width < 1024) {
             press("boxes");
         }

@@ -31,12 +31,16 @@ class ImportIT {
             desk.press("open the job");
             desk.seeHeading("Tablet House");
             take(desk, "take circuits", "label,rating_a,phase\n4,10,L1\n5,ten,L1\n");
-            desk.page().getByText("1 row taken, 1 not.").waitFor();
+            desk.page().getByText("1 of 2 rows can't be taken, so none is.").waitFor();
             assertThat(desk.page().getByRole(com.microsoft.playwright.options.AriaRole.STATUS).last().innerText())
                     .contains("rating_a", "ten", "a number");
+            take(desk, "take circuits", "label,rating_a,phase\n4,10,L1\n5,16,L1\n");
+            desk.press("take 2 rows");
+            desk.page().getByText("2 rows taken.").waitFor();
             take(desk, "take boxes", "room,storey,label,width_mm,height_mm,depth_mm,switch_1,circuit_1,load_1\n"
                     + "Pantry,Ground floor,B-01,60,60,61,Shelf,4,LED 9\n");
-            desk.page().getByText("1 row taken, 0 not.").waitFor();
+            desk.press("take 1 row");
+            desk.page().getByText("1 row taken.").waitFor();
 
             desk.open("Tablet House", "B-01", "Survey");
             desk.press("as text");

@@ -9,6 +9,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.util.Map;
 import org.hiddenclerk.app.testing.TestDatabase;
+import org.hiddenclerk.standins.wire.EmbeddedBroker;
 
 /** The real application from its jar, with the demo house, on a free port and a throw-away database. */
 final class RunningClerk {
@@ -31,6 +32,23 @@ final class RunningClerk {
         return running;
     }
 
+    /** A node beside the one that everybody uses, on the same database; whoever starts it ends it. */
+    static RunningClerk another(Map<String, String> more) {
+        RunningClerk other = new RunningClerk(TestDatabase.freePort());
+        other.start(more);
+        return other;
+    }
+
+    /** Settings of a start that uses a broker outside. */
+    static Map<String, String> by(EmbeddedBroker broker) {
+        return Map.of("CLERK_MQTT_URL", broker.broker().url(), "CLERK_MQTT_USER", broker.broker().user(), "CLERK_MQTT_PASSWORD", broker.broker().password());
+    }
+
+    /** Of the last start. */
+    Path log() {
+        return Path.of("target", "clerk-" + port + ".log");
+    }
+
     String address() {
         return "http://127.0.0.1:" + port;
     }
@@ -47,13 +65,17 @@ final class RunningClerk {
         builder.environment().putAll(Map.of("CLERK_DB_URL", TestDatabase.get().url(), "CLERK_PORT", "" + port,
                 "CLERK_DEMO", "true", "CLERK_KEY_FILE", "target/credential-keys"));
         builder.environment().putAll(more);
-        builder.redirectErrorStream(true).redirectOutput(Path.of("target", "clerk.log").toFile());
+        builder.redirectErrorStream(true).redirectOutput(log().toFile());
         try {
             process = builder.start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         awaitAnswer();
+    }
+
+    boolean isAlive() {
+        return process.isAlive();
     }
 
     /** Ends the application at once, as a power cut would. */
@@ -70,7 +92,7 @@ final class RunningClerk {
         Instant end = Instant.now().plus(PATIENCE);
         while (Instant.now().isBefore(end)) {
             if (!process.isAlive()) {
-                throw new IllegalStateException("The application did not start; see e2e/target/clerk.log.");
+                throw new IllegalStateException("The application did not start; see e2e/target/clerk-" + port + ".log.");
             }
             if (answers()) {
                 return;
