@@ -1,4 +1,4 @@
-# Private MariaDB of this working tree. Source it, then db_start | db_stop | db_running | db_sql.
+# Private MariaDB of this working tree. Source it, then db_start | db_stop | db_kill | db_running | db_sql.
 # Debian's package, on loopback, in a data directory of our own, under a user that is not root.
 : "${RUN_DIR:=$PWD/.run}" "${DB_PORT:=33306}" "${DB_NAME:=clerk}" "${DB_USER:=clerk}" "${DB_PASS:=clerk-local-only}"
 DB_BASE=$RUN_DIR/mariadb; DB_DATA=$DB_BASE/data; DB_PID=$DB_BASE/mariadbd.pid; DB_LOG=$DB_BASE/mariadbd.log
@@ -33,8 +33,12 @@ CREATE USER IF NOT EXISTS '$DB_USER'@'127.0.0.1'; ALTER USER '$DB_USER'@'127.0.0
 GRANT ALL ON \`$DB_NAME\`.* TO '$DB_USER'@'127.0.0.1';
 SQL
 }
+# Waits up to 30 s for a process to be gone; one that nobody has reaped yet is.
+db_gone() { local i; for ((i = 0; i < 300; i++)); do [ -d "/proc/$1" ] && ! grep -q '^State:.Z' "/proc/$1/status" 2>/dev/null || return 0; sleep 0.1; done; return 1; }
 db_stop() {
-  local p i; p=$(db_pid) || return 0
-  kill -TERM "$p"; for ((i = 0; i < 300; i++)); do [ -d "/proc/$p" ] || return 0; sleep 0.1; done
+  local p; p=$(db_pid) || return 0
+  kill -TERM "$p"; db_gone "$p" && return 0
   echo "mariadbd $p did not stop within 30 s" >&2; return 1
 }
+# As a power cut would.
+db_kill() { local p; p=$(db_pid) && kill -9 "$p" && db_gone "$p"; }

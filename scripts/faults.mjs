@@ -63,7 +63,7 @@ class Database {
   }
 
   kill() {
-    this.bash('p=$(db_pid) && kill -9 "$p"; while [ -d "/proc/$p" ]; do sleep 0.02; done');
+    this.bash("db_kill");
   }
 
   stop() {

@@ -9,15 +9,18 @@ import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.TimeUnit;
 
 /**
  * A throw-away MariaDB of this JVM. The script that runs it stops as soon as its standard input closes, so however the
  * JVM ends, the server ends too.
  */
 public final class TestDatabase {
+    private static final Duration SCRIPT_PATIENCE = Duration.ofMinutes(3);
     private static TestDatabase running;
 
     private final Process process;
@@ -114,25 +117,28 @@ public final class TestDatabase {
 
     /** Kills the server at once, as a power cut would; {@link #startAgain} brings it back with everything in it. */
     public void kill() {
-        script("p=$(db_pid) && kill -9 \"$p\"; while [ -d \"/proc/$p\" ]; do sleep 0.02; done");
+        script("db_kill");
     }
 
     public void startAgain() {
-        // The server keeps what it is given as its output: a pipe would never end.
-        script("DB_EXTRA='--innodb-use-native-aio=0' db_start >/dev/null 2>&1");
+        script("DB_EXTRA='--innodb-use-native-aio=0' db_start");
     }
 
-    /** What a script says that has the functions of scripts/db.sh. */
+    /** What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it leaves behind would keep an end. */
     private String script(String text, String... arguments) {
         List<String> command = new ArrayList<>(List.of("bash", "-c", ". \"$0\"; " + text, root().resolve("scripts/db.sh").toString()));
         command.addAll(List.of(arguments));
-        ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
-        builder.environment().putAll(forScripts());
         try {
+            Path said = Files.createTempFile("script", ".out");
+            ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(said.toFile());
+            builder.environment().putAll(forScripts());
             Process process = builder.start();
-            String words = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
-            if (process.waitFor() != 0) {
-                throw new IllegalStateException(text + ": " + words);
+            boolean ended = process.waitFor(SCRIPT_PATIENCE.toSeconds(), TimeUnit.SECONDS);
+            String words = Files.readString(said);
+            Files.delete(said);
+            if (!ended || process.exitValue() != 0) {
+                process.destroyForcibly();
+                throw new IllegalStateException(text + (ended ? ": " : " did not end within " + SCRIPT_PATIENCE + ": ") + words);
             }
             return words;
         } catch (IOException e) {
