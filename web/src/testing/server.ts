@@ -4,7 +4,8 @@ import { configure } from "@testing-library/react";
 configure({ asyncUtilTimeout: 5_000 });
 
 /** What the stand-in server answers, and what it was asked; emptied by `forget` after each test. */
-export const answers: { match: RegExp; status?: number; body: unknown }[] = [];
+export const answers: { match: RegExp; status?: number; body?: unknown; headers?: Record<string, string> }[] =
+  [];
 export const asked: { url: string; method: string; body: unknown }[] = [];
 
 /** A setup file of the tests: the client takes fetch when it is made, so this must run before it is imported. */
@@ -16,9 +17,9 @@ globalThis.fetch = async (input) => {
   if (!answer) {
     throw new TypeError("no answer");
   }
-  return new Response(JSON.stringify(answer.body), {
+  return new Response(answer.body === undefined ? null : JSON.stringify(answer.body), {
     status: answer.status ?? 200,
-    headers: { "Content-Type": "application/json" },
+    headers: { "Content-Type": "application/json", ...answer.headers },
   });
 };
 

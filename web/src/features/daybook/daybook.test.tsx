@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { MemoryRouter } from "react-router";
-import { afterEach, describe, expect, it } from "vitest";
+import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { answers, asked, forget } from "../../testing/server";
 import { JobDetails } from "./JobDetails";
@@ -25,9 +25,20 @@ function show(page: React.ReactNode) {
   );
 }
 
+/** Names under which something was saved; the browser of the tests would leave the page. */
+const savedAs: string[] = [];
+
+beforeEach(() => {
+  vi.spyOn(HTMLAnchorElement.prototype, "click").mockImplementation(function (this: HTMLAnchorElement) {
+    savedAs.push(this.download);
+  });
+});
+
 afterEach(() => {
   cleanup();
   forget();
+  savedAs.length = 0;
+  vi.restoreAllMocks();
 });
 
 describe("details of a job", () => {
@@ -36,8 +47,8 @@ describe("details of a job", () => {
   it("deletes only what was saved as a file, and asks first", async () => {
     answers.push(
       session("OWNER"),
-      { match: /export$/, body: { format: "hidden-clerk-job" } },
-      { match: /DELETE .*jobs\/j1/, status: 204, body: undefined },
+      { match: /export$/, body: { format: "hidden-clerk-job" }, headers: { ETag: 'W/"4711"' } },
+      { match: /DELETE .*jobs\/j1/, status: 204 },
       { match: /(assigned|guests)$/, body: [] },
     );
     const hand = userEvent.setup();
@@ -47,12 +58,17 @@ describe("details of a job", () => {
     await waitFor(() =>
       expect(screen.queryByText("A job is deleted only after it was saved as a file.")).toBeNull(),
     );
+    expect(savedAs).toEqual(["Sluice Cottage.job.json"]);
+    await hand.click(screen.getByRole("button", { name: "delete" }));
+    expect(asked.some((request) => request.method === "DELETE")).toBe(false);
+    await hand.click(screen.getByRole("button", { name: "delete it" }));
+    await waitFor(() => expect(asked.find((r) => r.method === "DELETE")?.url).toMatch(/jobs\/j1\?.*4711/));
   });
 
   it("says what goes with its people before it removes them", async () => {
     answers.push(
       session("LEAD"),
-      { match: /DELETE .*people$/, status: 204, body: undefined },
+      { match: /DELETE .*people$/, status: 204 },
       { match: /(assigned|guests)$/, body: [] },
     );
     const hand = userEvent.setup();
@@ -67,7 +83,7 @@ describe("details of a job", () => {
   });
 
   it("leaves a visit away that is not set, and offers a fitter nothing that is for leads", async () => {
-    answers.push(session("FITTER"), { match: /PUT .*details$/, status: 204, body: undefined });
+    answers.push(session("FITTER"), { match: /PUT .*details$/, status: 204 });
     const hand = userEvent.setup();
     show(<JobDetails job={job} />);
     await hand.type(screen.getByLabelText("Whom to call"), "the miller");
