@@ -17,7 +17,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 
-/** The demo house holds traps, and the clerk finds them. */
+/** The demo houses hold traps, and the clerk finds them. */
 @WithDatabase
 class DemoHouseTest {
     @Autowired
@@ -118,9 +118,33 @@ class DemoHouseTest {
                 Stream.of(SchemeCode.values()).map(SchemeCode::name).toList());
     }
 
+    @Test
+    void theCabinHidesAFullBoxAHeaterForLongAndANeutralOfAnotherCircuit() {
+        assertThat(findings("Juniper Bend cabin", "J-01")).anySatisfy(f -> assertThat(f).startsWith("BOX_TOO_SMALL Conductors, devices and earths need 16\u2009in³").endsWith("the box has 12.5\u2009in³."));
+        assertThat(findings("Juniper Bend cabin", "J-04")).contains("BORROWED_NEUTRAL Current from circuit 2 returns by the neutral of circuit 1.");
+        assertThat(findings("Juniper Bend cabin", "J-05")).anySatisfy(f -> assertThat(f).startsWith("CONTINUOUS_OVERLOAD"));
+        assertThat(verdict("Juniper Bend cabin", "J-02")).isEqualTo("OK");
+    }
+
+    @Test
+    void theFlatHidesAShallowBoxAnOverratedBankAndANeutralOfAnotherCircuit() {
+        assertThat(findings("Chandlers' Flat", "F-03")).anySatisfy(f -> assertThat(f).startsWith("BOX_TOO_SHALLOW"))
+                .anySatisfy(f -> assertThat(f).startsWith("CONTACT_OVERLOAD").contains("208 W"));
+        assertThat(findings("Chandlers' Flat", "F-06")).contains("BORROWED_NEUTRAL Current from circuit L1 returns by the neutral of circuit L2.");
+        assertThat(verdict("Chandlers' Flat", "F-05")).isEqualTo("OK");
+    }
+
+    private String verdict(String job, String box) {
+        return person.get("/api/v1/boxes/" + person.demoBox(job, box) + "/plan").ok().get("verdict").asString();
+    }
+
     private List<String> findings(String box) {
+        return findings("Tannery House", box);
+    }
+
+    private List<String> findings(String job, String box) {
         List<String> texts = new ArrayList<>();
-        person.get("/api/v1/boxes/" + person.demoBox(box) + "/plan").ok().get("findings").forEach(f ->
+        person.get("/api/v1/boxes/" + person.demoBox(job, box) + "/plan").ok().get("findings").forEach(f ->
                 texts.add(f.get("code").asString() + " " + f.get("reason").asString()));
         return texts;
     }

@@ -8,19 +8,29 @@ public interface Asker {
     /** @param method of HTTP, in upper case */
     JsonNode ask(String method, String path, @Nullable Object body);
 
-    /** Id of the demo job. */
+    /** Id of the demo job that most tests work on. */
     default String demoJob() {
+        return demoJob("Tannery House");
+    }
+
+    /** Id of a job by its name. */
+    default String demoJob(String name) {
         for (JsonNode job : ask("GET", "/api/v1/jobs", null)) {
-            if (job.get("name").asString().equals("Tannery House")) {
+            if (job.get("name").asString().equals(name)) {
                 return job.get("id").asString();
             }
         }
-        throw new AssertionError("The demo house is not loaded.");
+        throw new AssertionError(name + " is not loaded.");
     }
 
     /** Id of a box of the demo house by its label. */
     default String demoBox(String label) {
-        for (JsonNode box : ask("GET", "/api/v1/jobs/" + demoJob(), null).get("boxes")) {
+        return demoBox("Tannery House", label);
+    }
+
+    /** Id of a box by the name of its job and its label. */
+    default String demoBox(String job, String label) {
+        for (JsonNode box : ask("GET", "/api/v1/jobs/" + demoJob(job), null).get("boxes")) {
             if (box.get("label").asString().equals(label)) {
                 return box.get("id").asString();
             }

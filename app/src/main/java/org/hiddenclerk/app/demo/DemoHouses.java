@@ -44,15 +44,17 @@ import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
 
-/** Loads the invented demo house and its login, when asked to and when there is no account yet. */
+/** Loads the invented demo houses and their login, when asked to and when there is no account yet. */
 @Component
-class DemoHouse implements ApplicationRunner {
-    private static final Logger LOG = LoggerFactory.getLogger(DemoHouse.class);
+class DemoHouses implements ApplicationRunner {
+    private static final Logger LOG = LoggerFactory.getLogger(DemoHouses.class);
     /** The login that the start command prints; it exists only in a demo database. */
     private static final String NAME = "tarrow";
     private static final String DISPLAY_NAME = "M. Tarrow";
     private static final String PASSWORD = "tannery-house-demo";
     private static final String FIRMWARE = "1.1.0";
+    /** One for each region that the clerk knows, each at a stage of its own; the last is the one that is opened first. */
+    private static final List<String> HOUSES = List.of("juniper-bend-cabin", "chandlers-flat", "tannery-house");
 
     private final DemoRules rules;
     private final ClerkProperties properties;
@@ -66,7 +68,7 @@ class DemoHouse implements ApplicationRunner {
     private final StockShelves stockShelves;
     private final Releases releases;
 
-    DemoHouse(ClerkProperties properties, Accounts accounts, OpenHouse openHouse, RecordSurvey recordSurvey, Boxes boxes,
+    DemoHouses(ClerkProperties properties, Accounts accounts, OpenHouse openHouse, RecordSurvey recordSurvey, Boxes boxes,
               Plans plans, JsonMapper json, HouseSettings settings, StockShelves stockShelves, Releases releases, DemoRules rules) {
         this.rules = rules;
         this.properties = properties;
@@ -82,7 +84,7 @@ class DemoHouse implements ApplicationRunner {
     }
 
     /** A house as it is written down for the demo; boxes name circuits by label and rooms by name. */
-    record House(String name, String place, RegionProfile region, List<Circuit> circuits, List<Anchor> anchors,
+    record House(String name, String place, RegionProfile region, boolean rules, List<Circuit> circuits, List<Anchor> anchors,
                  Map<String, Integer> shelf, List<Room> rooms, List<Box> boxes) {
     }
 
@@ -110,12 +112,19 @@ class DemoHouse implements ApplicationRunner {
             return;
         }
         accounts.makeOwner(NAME, DISPLAY_NAME, PASSWORD);
-        try (InputStream source = DemoHouse.class.getResourceAsStream("/demo/tannery-house.json")) {
-            load(json.readValue(source, House.class));
+        List<House> houses = HOUSES.stream().map(this::read).toList();
+        houses.stream().flatMap(house -> house.boxes().stream()).flatMap(box -> box.picks().stream()).map(PickEntry::moduleCode).distinct()
+                .forEach(this::keepFirmware);
+        houses.forEach(this::load);
+        LOG.info("The demo houses are loaded.");
+    }
+
+    private House read(String file) {
+        try (InputStream source = DemoHouses.class.getResourceAsStream("/demo/" + file + ".json")) {
+            return json.readValue(source, House.class);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
-        LOG.info("The demo house is loaded.");
     }
 
     private void load(House house) {
@@ -129,7 +138,6 @@ class DemoHouse implements ApplicationRunner {
         house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));
         settle(job, house, rooms);
         stockShelves.putOnShelf(house.shelf(), DISPLAY_NAME);
-        house.boxes().stream().flatMap(box -> box.picks().stream()).map(PickEntry::moduleCode).distinct().forEach(this::keepFirmware);
         Map<String, UUID> ids = new LinkedHashMap<>();
         for (Box box : house.boxes()) {
             SurveyDocument alone = resolved(box.survey(), circuits, Map.of());
@@ -153,7 +161,9 @@ class DemoHouse implements ApplicationRunner {
                 plans.issue(id, boxes.find(id).row().version(), DISPLAY_NAME);
             }
         }
-        rules.keep(job, DISPLAY_NAME);
+        if (house.rules()) {
+            rules.keep(job, DISPLAY_NAME);
+        }
     }
 
     /** A newer file than the stand-in modules come with. */
