@@ -10,6 +10,7 @@ import { Waiting } from "../../ui/Waiting";
 import { HousePages } from "../house/HousePages";
 import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
+import { ForLeads } from "../session/ForLeads";
 import { KeepRelease } from "./KeepRelease";
 
 type Update = Schemas["UpdateView"];
@@ -268,7 +269,9 @@ function Kept({ releases, job }: { releases: Schemas["ReleaseView"][]; job: stri
           </table>
         </section>
       )}
-      <KeepRelease job={job} />
+      <ForLeads>
+        <KeepRelease job={job} />
+      </ForLeads>
     </section>
   );
 }

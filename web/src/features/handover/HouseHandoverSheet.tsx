@@ -10,6 +10,7 @@ import { Waiting } from "../../ui/Waiting";
 import { HousePages } from "../house/HousePages";
 import { SheetLayout } from "../job/SheetLayout";
 import { STAGES } from "../job/stages";
+import { ForLeads } from "../session/ForLeads";
 import { PapersPart } from "./PapersPart";
 import { RecordGrid } from "./RecordGrid";
 
@@ -81,7 +82,11 @@ function State({ job, record }: { job: string; record: Schemas["HandoverView"] }
           Handed over to {given.to} by {given.by}, {moment(given.at)}, with {given.tests} tests.
         </p>
       ))}
-      {ready && <Give job={job} />}
+      {ready && (
+        <ForLeads otherwise={<p className="mt-3">Every test is passed. A lead hands the house over.</p>}>
+          <Give job={job} />
+        </ForLeads>
+      )}
     </section>
   );
 }

@@ -2,6 +2,7 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type Schemas } from "../../api/client";
 import { brokerAccountsOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
+import { ForLeads } from "../session/ForLeads";
 
 /** How other MQTT clients watch and command the house: where the broker is, its topics, and accounts. */
 export function Outside({ job, view }: { job: string; view: Schemas["LiveView"] }) {
@@ -48,36 +49,40 @@ export function Outside({ job, view }: { job: string; view: Schemas["LiveView"] 
                   {account.mayCommand ? "watches and commands" : "watches"}, made by {account.madeBy} on{" "}
                   {account.madeAt.slice(0, 10)}
                 </span>
-                <button
-                  type="button"
-                  className="btn btn-xs btn-outline"
-                  disabled={take.isPending}
-                  onClick={() => take.mutate(account.id)}
-                >
-                  take away
-                </button>
+                <ForLeads>
+                  <button
+                    type="button"
+                    className="btn btn-xs btn-outline"
+                    disabled={take.isPending}
+                    onClick={() => take.mutate(account.id)}
+                  >
+                    take away
+                  </button>
+                </ForLeads>
               </li>
             ))}
           </ul>
           {accounts.data?.length === 0 && <p className="text-soft mb-2">Nobody outside may come in yet.</p>}
-          <div className="flex flex-wrap gap-2">
-            <button
-              type="button"
-              className="btn btn-sm btn-outline"
-              disabled={made.isPending}
-              onClick={() => made.mutate(false)}
-            >
-              make one that watches
-            </button>
-            <button
-              type="button"
-              className="btn btn-sm btn-outline"
-              disabled={made.isPending}
-              onClick={() => made.mutate(true)}
-            >
-              make one that commands
-            </button>
-          </div>
+          <ForLeads otherwise={<p className="text-soft">A lead makes accounts.</p>}>
+            <div className="flex flex-wrap gap-2">
+              <button
+                type="button"
+                className="btn btn-sm btn-outline"
+                disabled={made.isPending}
+                onClick={() => made.mutate(false)}
+              >
+                make one that watches
+              </button>
+              <button
+                type="button"
+                className="btn btn-sm btn-outline"
+                disabled={made.isPending}
+                onClick={() => made.mutate(true)}
+              >
+                make one that commands
+              </button>
+            </div>
+          </ForLeads>
         </section>
       )}
       <section aria-label="topics">

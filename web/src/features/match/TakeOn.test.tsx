@@ -1,5 +1,5 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
@@ -32,6 +32,16 @@ const taken: Schemas["AcceptedView"] = {
 };
 
 describe("what holds a plan back", () => {
+  it("is a lead's to take on, not a fitter's", async () => {
+    answers.push({ match: /GET .*\/session$/, body: { loggedIn: true, role: "FITTER" } });
+    show([]);
+    await waitFor(() => expect(screen.queryByRole("button")).toBeNull());
+    cleanup();
+    show([taken]);
+    await screen.findByText(/Taken on by A\. Mead/);
+    await waitFor(() => expect(screen.queryByRole("button", { name: "hold it back again" })).toBeNull());
+  });
+
   it("is taken on with a reason", async () => {
     answers.push({ match: /POST .*\/plan\/accepted$/, body: {} });
     show([]);

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { api, type Schemas } from "../../api/client";
-import { useBoxChanged } from "../../api/queries";
+import { useBoxChanged, useLeads } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 
@@ -26,7 +26,8 @@ export function TakeOn({ job, box, plan, finding }: Props) {
     mutationFn: (id: string) => api.takeAcceptanceBack(box, id),
     onSuccess: changed,
   });
-  if (finding.severity !== "HOLD") {
+  const leads = useLeads();
+  if (finding.severity !== "HOLD" || (!leads && !accepted)) {
     return null;
   }
   if (accepted) {
@@ -35,13 +36,15 @@ export function TakeOn({ job, box, plan, finding }: Props) {
         <p>
           Taken on by {accepted.who}, {moment(accepted.when)}: {accepted.reason}
         </p>
-        <button
-          type="button"
-          className="btn btn-xs btn-outline mt-1"
-          onClick={() => back.mutate(accepted.id)}
-        >
-          hold it back again
-        </button>
+        {leads && (
+          <button
+            type="button"
+            className="btn btn-xs btn-outline mt-1"
+            onClick={() => back.mutate(accepted.id)}
+          >
+            hold it back again
+          </button>
+        )}
       </div>
     );
   }

@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { api, type Schemas } from "../../api/client";
 import { money } from "../../ui/figures";
+import { ForLeads } from "../session/ForLeads";
 
 type Item = Schemas["AccessoryItem"];
 
@@ -33,19 +34,21 @@ export function Accessories({ items }: { items: Item[] }) {
                 {money(item.document.priceCents == null ? null : item.document.priceCents / 100)}
               </td>
               <td className="text-right">
-                <input
-                  type="number"
-                  min={0}
-                  aria-label={`${item.document.code} on the shelf`}
-                  className="input input-sm w-24 text-right"
-                  defaultValue={item.onHand}
-                  onBlur={(e) => {
-                    const onHand = Number(e.target.value);
-                    if (onHand !== item.onHand) {
-                      change.mutate({ item, onHand });
-                    }
-                  }}
-                />
+                <ForLeads otherwise={item.onHand}>
+                  <input
+                    type="number"
+                    min={0}
+                    aria-label={`${item.document.code} on the shelf`}
+                    className="input input-sm w-24 text-right"
+                    defaultValue={item.onHand}
+                    onBlur={(e) => {
+                      const onHand = Number(e.target.value);
+                      if (onHand !== item.onHand) {
+                        change.mutate({ item, onHand });
+                      }
+                    }}
+                  />
+                </ForLeads>
               </td>
             </tr>
           ))}

@@ -8,6 +8,7 @@ import { FigureField } from "../../ui/FigureField";
 import { moment } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
+import { ForLeads } from "../session/ForLeads";
 import { ModuleFacts } from "./ModuleFacts";
 
 type Document = Schemas["ModuleDocument"];
@@ -147,24 +148,26 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
         />
       </div>
       <ModuleFacts document={draft} set={set} />
-      <div className="mt-4 flex flex-wrap items-end gap-2">
-        <button type="submit" className="btn btn-sm btn-primary" disabled={keep.isPending}>
-          keep
-        </button>
-        <button type="button" className="btn btn-sm btn-outline" onClick={() => keep.mutate(!item.retired)}>
-          {item.retired ? "buy it again" : "buy it no more"}
-        </button>
-        <span className="flex-1" />
-        <TextField label="Duplicate under the code" value={copy} onChange={setCopy} className="w-48" />
-        <button
-          type="button"
-          className="btn btn-sm btn-outline"
-          onClick={() => duplicate.mutate()}
-          disabled={!copy || duplicate.isPending}
-        >
-          duplicate
-        </button>
-      </div>
+      <ForLeads>
+        <div className="mt-4 flex flex-wrap items-end gap-2">
+          <button type="submit" className="btn btn-sm btn-primary" disabled={keep.isPending}>
+            keep
+          </button>
+          <button type="button" className="btn btn-sm btn-outline" onClick={() => keep.mutate(!item.retired)}>
+            {item.retired ? "buy it again" : "buy it no more"}
+          </button>
+          <span className="flex-1" />
+          <TextField label="Duplicate under the code" value={copy} onChange={setCopy} className="w-48" />
+          <button
+            type="button"
+            className="btn btn-sm btn-outline"
+            onClick={() => duplicate.mutate()}
+            disabled={!copy || duplicate.isPending}
+          >
+            duplicate
+          </button>
+        </div>
+      </ForLeads>
       {keep.isError && <Failure error={keep.error} />}
       {duplicate.isError && <Failure error={duplicate.error} />}
       {keep.data && keep.data.reopened.length > 0 && <Reopened reopened={keep.data.reopened} onSeen={done} />}

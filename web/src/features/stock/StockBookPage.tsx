@@ -2,12 +2,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { Schemas } from "../../api/client";
-import { stockOptions, useLeads } from "../../api/queries";
+import { stockOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { money } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { TopBar } from "../job/TopBar";
+import { ForLeads } from "../session/ForLeads";
 import { Accessories } from "./Accessories";
 import { Estimates } from "./Estimates";
 import { ModuleForm } from "./ModuleForm";
@@ -18,7 +19,6 @@ type Item = Schemas["ModuleItem"];
 /** The firm's modules and accessories: what makers state, what is on the shelf, what nobody knows. */
 export function StockBookPage() {
   const stock = useQuery(stockOptions);
-  const leads = useLeads();
   const [params, setParams] = useSearchParams();
   const [find, setFind] = useState("");
   const shown = params.get("module");
@@ -50,8 +50,10 @@ export function StockBookPage() {
             </div>
             <ModuleTable items={matching} onOpen={(code) => setParams({ module: code })} />
             <Accessories items={stock.data.accessories} />
-            <Estimates />
-            {leads && <Transfer />}
+            <ForLeads>
+              <Estimates />
+              <Transfer />
+            </ForLeads>
           </>
         )}
       </main>

@@ -40,6 +40,7 @@ public final class WholeHouse {
         if (args.length == 0) {
             match(300, four);
             match(60, SurveyedHouse.stock(40, 7));
+            matchNew(300, four);
         }
         choose(60, SurveyedHouse.stock(40, 7));
         choose(200, SurveyedHouse.stock(40, 7));
@@ -86,6 +87,20 @@ public final class WholeHouse {
         double each = (System.nanoTime() - begin) / 1e3 / judged;
         System.out.printf(Locale.ROOT, "match %d positions x %d modules: %s, first call %.0f ms; remembered: %s; one module changed: %s; %d verdicts; beside it, "
                 + "box by box: %.0f us a verdict, %.0f ms for as many%n", positions, models.size(), spread(ours), first, spread(again), spread(changed), cells, each, each * cells / 1e3);
+    }
+
+    /** Houses that nobody matched before, one after the other, as they come to a firm that has been at work: what was proved for others is remembered. */
+    private static void matchNew(int positions, List<ModuleModel> models) {
+        HouseMemory memory = new HouseMemory(models, Terms.USUAL, RegionProfile.EU_230);
+        double[] all = new double[3 * ROUNDS];
+        for (int i = 0; i < all.length; i++) {
+            HouseSurvey survey = SurveyedHouse.of(positions, 100 + i);
+            long begin = System.nanoTime();
+            new HouseMatch(survey, memory).match();
+            all[i] = (System.nanoTime() - begin) / 1e6;
+        }
+        System.out.printf(Locale.ROOT, "match %d positions x %d modules, houses that are new to a memory: first %.0f ms, then by nines %s; %s; %s%n", positions, models.size(), all[0],
+                spread(Arrays.copyOfRange(all, 0, ROUNDS)), spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)), spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
     }
 
     private static void choose(int positions, List<ModuleModel> models) {

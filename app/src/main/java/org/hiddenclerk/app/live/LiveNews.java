@@ -28,7 +28,9 @@ import tools.jackson.databind.json.JsonMapper;
 class LiveNews {
     private static final String ALL = "clerk/+/live/+";
     private static final int KEPT = 200;
-    private static final long WATCH_MS = 30 * 60_000L;
+    /** Whoever watches asks anew after this time, and is let in anew: a link that ran out or a job that was taken away shows no more by then. */
+    private static final long WATCH_MS = 2 * 60_000L;
+    private static final long ASK_AGAIN_MS = 200;
     /** A house is told of every two seconds; what nobody told anew for so long is a house whose node is gone. */
     private static final long TOO_OLD_NANOS = 10_000_000_000L;
 
@@ -117,8 +119,12 @@ class LiveNews {
     }
 
     private static void send(Told of, SseEmitter watcher, String name, Object data) {
+        send(of, watcher, SseEmitter.event().name(name).data(data));
+    }
+
+    private static void send(Told of, SseEmitter watcher, SseEmitter.SseEventBuilder event) {
         try {
-            watcher.send(SseEmitter.event().name(name).data(data));
+            watcher.send(event);
         } catch (IOException | IllegalStateException e) {
             // Whoever watched is gone.
             of.watchers.remove(watcher);
@@ -149,9 +155,10 @@ class LiveNews {
         Told of = told.computeIfAbsent(job, j -> new Told());
         SseEmitter watcher = new SseEmitter(WATCH_MS);
         watcher.onCompletion(() -> of.watchers.remove(watcher));
-        watcher.onTimeout(() -> of.watchers.remove(watcher));
+        watcher.onTimeout(watcher::complete);
         watcher.onError(failure -> of.watchers.remove(watcher));
         of.watchers.add(watcher);
+        send(of, watcher, SseEmitter.event().reconnectTime(ASK_AGAIN_MS));
         send(of, watcher, "happened", of.events());
         of.now.ifPresent(now -> send(of, watcher, "now", now));
         return watcher;
