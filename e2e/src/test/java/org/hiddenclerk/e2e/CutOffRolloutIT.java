@@ -11,7 +11,6 @@ import tools.jackson.databind.JsonNode;
 
 /** The application is killed in the middle of a roll-out; the house stands outside of it, behind a broker of its own. */
 class CutOffRolloutIT {
-    private static final String VERSION = "3.0.0";
 
     private final RunningClerk clerk = RunningClerk.get();
     private final Caller caller = new Caller(clerk);
@@ -23,20 +22,20 @@ class CutOffRolloutIT {
             clerk.kill();
             clerk.start(outside);
             caller.logIn();
-            try (HouseOutside outer = new HouseOutside(caller, broker.broker(), "CUT-", VERSION)) {
+            try (HouseOutside outer = new HouseOutside(caller, broker.broker(), "CUT-")) {
                 outer.letIn();
                 outer.begin();
                 outer.await(rollout -> rollout.get("done").asInt() >= 2);
 
                 clerk.kill();
                 outer.kinds().forEach((serial, kind) -> assertThat(outer.house().sumOf(serial)).isIn(Release.sumOf(FirmwareFile.of(kind, "1.0.0")),
-                        Release.sumOf(FirmwareFile.of(kind, VERSION))));
-                assertThat(outer.kinds().keySet()).as("cut off in the middle").anyMatch(serial -> !outer.house().versionOf(serial).equals(VERSION));
+                        Release.sumOf(FirmwareFile.of(kind, outer.version()))));
+                assertThat(outer.kinds().keySet()).as("cut off in the middle").anyMatch(serial -> !outer.house().versionOf(serial).equals(outer.version()));
                 clerk.start(outside);
 
                 JsonNode done = outer.await(rollout -> rollout.get("state").asString().equals("DONE"));
                 assertThat(done.get("findings")).isEmpty();
-                outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial)).as(serial).isEqualTo(VERSION));
+                outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial)).as(serial).isEqualTo(outer.version()));
             }
         } finally {
             clerk.kill();

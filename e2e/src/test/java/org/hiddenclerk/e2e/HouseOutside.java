@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.atomic.AtomicInteger;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.credentials.MatterManualCode;
@@ -24,21 +25,22 @@ import tools.jackson.databind.JsonNode;
 /** A stand-in house that lives here and not in the application: it goes on whatever becomes of that. */
 final class HouseOutside implements AutoCloseable {
     static final int MODULES = 6;
+    /** Every house gets a version of its own, newer than that of any before: the newest is what a roll-out takes. */
+    private static final AtomicInteger NEXT_MINOR = new AtomicInteger();
     private static final int KINDS = 3;
 
     private final Caller caller;
-    private final String version;
+    private final String version = "3." + NEXT_MINOR.getAndIncrement() + ".0";
     private final String prefix;
     private final StandInHouse house = new StandInHouse(HouseClock.live(60));
     private final Map<String, String> kinds = new LinkedHashMap<>();
     private final List<MqttFront> fronts = new ArrayList<>();
     private String job = "";
 
-    /** @param version that its modules get; they begin with 1.0.0 */
-    HouseOutside(Caller caller, MqttLine.Broker broker, String prefix, String version) {
+    /** @param prefix of the serials of its modules, which begin with version 1.0.0 */
+    HouseOutside(Caller caller, MqttLine.Broker broker, String prefix) {
         this.caller = caller;
         this.prefix = prefix;
-        this.version = version;
         open();
         for (Protocol protocol : Protocol.values()) {
             fronts.add(new MqttFront(broker, "house-" + prefix + protocol, "clerk/" + job, house.network(protocol)));
@@ -47,6 +49,11 @@ final class HouseOutside implements AutoCloseable {
 
     String job() {
         return job;
+    }
+
+    /** To which a roll-out brings its modules. */
+    String version() {
+        return version;
     }
 
     /** Kind of each module, by serial number. */

@@ -24,7 +24,6 @@ import tools.jackson.databind.JsonNode;
 
 /** Two nodes on one database and one broker, behind nginx as docs/operations.md sets it up; one of them dies. */
 class TwoNodesIT {
-    private static final String VERSION = "3.1.0";
 
     private static final int DOOR = TestDatabase.freePort();
     private static final RunningClerk FIRST = RunningClerk.get();
@@ -126,7 +125,7 @@ class TwoNodesIT {
 
     @Test
     void aRollOutMovesToTheOtherNodeAndNoModuleIsDoneTwice() throws Exception {
-        try (HouseOutside outer = new HouseOutside(caller, broker.broker(), "TWO-", VERSION)) {
+        try (HouseOutside outer = new HouseOutside(caller, broker.broker(), "TWO-")) {
             outer.letIn();
             outer.begin();
             outer.await(rollout -> rollout.get("done").asInt() >= 1);
@@ -134,7 +133,7 @@ class TwoNodesIT {
             (at.equals("one") ? FIRST : second).kill();
             JsonNode done = outer.await(rollout -> rollout.get("state").asString().equals("DONE"));
             assertThat(done.get("findings")).isEmpty();
-            outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial)).as(serial).isEqualTo(VERSION));
+            outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial)).as(serial).isEqualTo(outer.version()));
             List<String> reported = List.of(TestDatabase.get().one("SELECT GROUP_CONCAT(device) FROM rollout_event WHERE kind = 'REPORTED' AND rollout_id = '" + done.get("id").asString() + "'")
                     .split(","));
             assertThat(reported).hasSize(HouseOutside.MODULES).doesNotHaveDuplicates();
