@@ -1,11 +1,10 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { job as house } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { BenchSheet } from "./BenchSheet";
 import { CodeForm } from "./CodeForm";
 import { NamesPart } from "./NamesPart";
@@ -48,16 +47,9 @@ const unit: Schemas["BenchUnitView"] = {
   kinds: [{ kind: "ZIGBEE_INSTALL_CODE", label: "Zigbee install code" }],
 };
 
-const around = (part: React.ReactNode) =>
-  render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      {part}
-    </QueryClientProvider>,
-  );
-
 it("marks a step at the version that was seen, and leaves one out only where that may be", async () => {
   answers.push({ match: /POST .*\/bench\/u1\/marks$/, body: {} });
-  around(<UnitCard job="j" unit={unit} />);
+  show(<UnitCard job="j" unit={unit} />);
   const person = userEvent.setup();
   expect(screen.queryByRole("button", { name: "leave out" })).toBeNull();
   await person.click(screen.getByRole("button", { name: /Update it/ }));
@@ -82,7 +74,7 @@ it("keeps a code only when its check comes out, and offers the slip that explain
       slips: [{ corrected: "00112233", words: "digit 8 is 3, not 4" }],
     },
   });
-  around(<CodeForm unit={unit} onKept={() => {}} />);
+  show(<CodeForm unit={unit} onKept={() => {}} />);
   const person = userEvent.setup();
   await person.type(screen.getByLabelText("Zigbee install code"), "00112234");
   await person.click(await screen.findByRole("button", { name: "digit 8 is 3, not 4?" }));
@@ -93,7 +85,7 @@ it("keeps a code only when its check comes out, and offers the slip that explain
 
 it("shows a code after its purpose is written down, and hides it again", async () => {
   answers.push({ match: /POST .*\/credentials\/c1\/showings$/, body: { text: "0011223344556677FC05" } });
-  around(<CodeForm unit={unit} onKept={() => {}} />);
+  show(<CodeForm unit={unit} onKept={() => {}} />);
   const person = userEvent.setup();
   await person.click(screen.getByRole("button", { name: "show" }));
   await person.type(screen.getByLabelText(/What for\?/), "joining again");
@@ -111,11 +103,7 @@ it("takes serials as fast as they are scanned, and gives a refused one back", as
     body: { units: [], waiting: [{ moduleCode: "QQ-1", count: 3 }] },
   });
   answers.push({ match: /POST .*\/bench$/, body: {} });
-  around(
-    <MemoryRouter>
-      <BenchSheet job={house()} />
-    </MemoryRouter>,
-  );
+  show(<BenchSheet job={house()} />);
   const person = userEvent.setup();
   const field = await screen.findByLabelText("Serial, scanned or typed");
   await person.type(field, "SN-1{Enter}SN-2{Enter}");
@@ -147,7 +135,7 @@ it("builds names from tokens in the order in which they are pressed", async () =
     },
   });
   answers.push({ match: /PUT .*\/names$/, body: {} });
-  around(<NamesPart job="j" />);
+  show(<NamesPart job="j" />);
   const person = userEvent.setup();
   expect(await screen.findByRole("button", { name: "1 room", hidden: true })).toHaveProperty(
     "disabled",

@@ -1,10 +1,9 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { JobDetails } from "./JobDetails";
 import { JobFile } from "./JobFile";
 
@@ -15,15 +14,6 @@ const job = {
   contact: "",
   state: "WORK",
 } as unknown as Schemas["DayBookEntryView"];
-
-function show(page: React.ReactNode) {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter>{page}</MemoryRouter>
-    </QueryClientProvider>,
-  );
-}
 
 /** Names under which something was saved; the browser of the tests would leave the page. */
 const savedAs: string[] = [];

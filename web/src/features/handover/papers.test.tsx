@@ -1,9 +1,8 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen, waitFor, within } from "@testing-library/react";
+import { cleanup, screen, waitFor, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it } from "vitest";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { PapersPart } from "./PapersPart";
 
 afterEach(() => {
@@ -32,16 +31,9 @@ const KINDS = [
   { kind: "RESTORE", label: "Restore book" },
 ];
 
-function show(role = "OWNER") {
+function showPapers(role = "OWNER") {
   answers.push({ match: /GET .*session/, body: { loggedIn: true, role } });
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter>
-        <PapersPart job="j1" />
-      </MemoryRouter>
-    </QueryClientProvider>,
-  );
+  show(<PapersPart job="j1" />);
 }
 
 const row = (label: string) => screen.getByText(label).closest("li") as HTMLElement;
@@ -62,7 +54,7 @@ describe("papers of a job", () => {
       { match: /DELETE .*p2$/, status: 204, body: undefined },
     );
     const hand = userEvent.setup();
-    show();
+    showPapers();
     await screen.findByText("drawing 3 of 60");
     expect(screen.getByLabelText("As-built book on its way")).toHaveProperty("max", 60);
     expect(within(row("As-built book")).getByRole("link").textContent).toBe("open the draft");
@@ -79,7 +71,7 @@ describe("papers of a job", () => {
       { match: /POST .*papers$/, status: 202, body: { id: "p3" } },
     );
     const hand = userEvent.setup();
-    show();
+    showPapers();
     await hand.selectOptions(await screen.findByLabelText("Size"), "LETTER");
     await hand.click(screen.getByRole("button", { name: "make Restore book" }));
     await waitFor(() =>
@@ -97,7 +89,7 @@ describe("papers of a job", () => {
       },
     );
     const hand = userEvent.setup();
-    show();
+    showPapers();
     await hand.click(await screen.findByRole("button", { name: "sealed section of codes" }));
     expect(screen.getByText(/Every code in it counts as shown, by you, now\./)).toBeTruthy();
     await hand.type(screen.getByLabelText("Password, 12 characters or more"), "three lathes under moss");
@@ -112,7 +104,7 @@ describe("papers of a job", () => {
 
   it("offers codes to nobody who may not open them", async () => {
     answers.push({ match: /GET .*papers$/, body: { kinds: KINDS, papers: [] } });
-    show("FITTER");
+    showPapers("FITTER");
     await screen.findByText("As-built book");
     await waitFor(() => expect(screen.queryByRole("button", { name: "sealed section of codes" })).toBeNull());
   });

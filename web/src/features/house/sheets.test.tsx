@@ -1,12 +1,10 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen, within } from "@testing-library/react";
+import { cleanup, screen, within } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import type { ReactNode } from "react";
-import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { job } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { HouseMatchSheet } from "./HouseMatchSheet";
 import { PickListSheet } from "./PickListSheet";
 import { RoomsSheet } from "./RoomsSheet";
@@ -15,13 +13,6 @@ afterEach(() => {
   cleanup();
   forget();
 });
-
-const show = (sheet: ReactNode) =>
-  render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter>{sheet}</MemoryRouter>
-    </QueryClientProvider>,
-  );
 
 const settings: Schemas["HouseSettingsView"] = {
   version: 3,

@@ -1,10 +1,9 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { LogSheet } from "./LogSheet";
 
 afterEach(() => {
@@ -26,18 +25,11 @@ const entry = (id: number, at: string, more: object = {}) => ({
   ...more,
 });
 
-function show(at = "/jobs/j1/log") {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter initialEntries={[at]}>
-        <LogSheet
-          job={{ id: "j1", name: "Mill", boxes: [{ id: "b1", label: "B-01" }] } as Schemas["JobView"]}
-        />
-      </MemoryRouter>
-    </QueryClientProvider>,
+const showLog = (at = "/jobs/j1/log") =>
+  show(
+    <LogSheet job={{ id: "j1", name: "Mill", boxes: [{ id: "b1", label: "B-01" }] } as Schemas["JobView"]} />,
+    at,
   );
-}
 
 describe("the log book", () => {
   it("tells a story day by day, with what was and what is", async () => {
@@ -58,7 +50,7 @@ describe("the log book", () => {
         concepts: ["box", "photo"],
       },
     });
-    show();
+    showLog();
     await screen.findByText("Tuesday 3 March");
     expect(screen.getAllByText("Monday 2 March"), "two entries of a day have one head").toHaveLength(1);
     expect(screen.getByText("LED 7").tagName).toBe("DEL");
@@ -81,7 +73,7 @@ describe("the log book", () => {
       },
     );
     const hand = userEvent.setup();
-    show();
+    showLog();
     await hand.click(await screen.findByRole("button", { name: "older" }));
     await screen.findByText("Sunday 1 March");
     expect(screen.getByText("Monday 2 March")).toBeTruthy();
@@ -91,7 +83,7 @@ describe("the log book", () => {
   it("opens filtered by its address, and asks anew when the filter is another", async () => {
     answers.push({ match: /\/log/, body: { entries: [], people: ["N. Reed"], concepts: ["box"] } });
     const hand = userEvent.setup();
-    show("/jobs/j1/log?box=b1");
+    showLog("/jobs/j1/log?box=b1");
     await screen.findByText(/Nothing in the log is like this/);
     expect(asked.at(-1)?.url).toMatch(/box=b1/);
     await hand.selectOptions(screen.getByLabelText("Who"), "N. Reed");
@@ -105,7 +97,7 @@ describe("the log book", () => {
       match: /\/log/,
       body: { entries: [entry(1, "2026-03-02T09:00:00Z", { changes })], people: [], concepts: [] },
     });
-    show();
+    showLog();
     await screen.findByText("and 8 more values");
     expect(screen.queryByText(/f12:/)).toBeNull();
   });

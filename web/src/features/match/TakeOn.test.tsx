@@ -1,10 +1,10 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it } from "vitest";
 import type { Schemas } from "../../api/client";
 import { finding } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { RoomPicture } from "./RoomPicture";
 import { TakeOn } from "./TakeOn";
 
@@ -14,12 +14,8 @@ afterEach(() => {
 });
 
 const held = finding({ code: "RATING_UNKNOWN", severity: "HOLD", subject: "channel 1" });
-const show = (accepted: Schemas["AcceptedView"][], shown = held) =>
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <TakeOn job="j" box="b1" plan={{ accepted } as unknown as Schemas["PlanView"]} finding={shown} />
-    </QueryClientProvider>,
-  );
+const showHeld = (accepted: Schemas["AcceptedView"][], shown = held) =>
+  show(<TakeOn job="j" box="b1" plan={{ accepted } as unknown as Schemas["PlanView"]} finding={shown} />);
 const taken: Schemas["AcceptedView"] = {
   id: "a1",
   code: "RATING_UNKNOWN",
@@ -34,17 +30,17 @@ const taken: Schemas["AcceptedView"] = {
 describe("what holds a plan back", () => {
   it("is a lead's to take on, not a fitter's", async () => {
     answers.push({ match: /GET .*\/session$/, body: { loggedIn: true, role: "FITTER" } });
-    show([]);
+    showHeld([]);
     await waitFor(() => expect(screen.queryByRole("button")).toBeNull());
     cleanup();
-    show([taken]);
+    showHeld([taken]);
     await screen.findByText(/Taken on by A\. Mead/);
     await waitFor(() => expect(screen.queryByRole("button", { name: "hold it back again" })).toBeNull());
   });
 
   it("is taken on with a reason", async () => {
     answers.push({ match: /POST .*\/plan\/accepted$/, body: {} });
-    show([]);
+    showHeld([]);
     const person = userEvent.setup();
     await person.click(screen.getByRole("button", { name: "take it on, with a reason" }));
     await person.type(screen.getByLabelText("Why this may be done all the same"), "asked the maker today");
@@ -59,7 +55,7 @@ describe("what holds a plan back", () => {
 
   it("says who took it on, and can be held back again", async () => {
     answers.push({ match: /DELETE .*\/plan\/accepted\/a1$/, body: {} });
-    show([taken]);
+    showHeld([taken]);
 
     expect(screen.getByText(/Taken on by A. Mead.*the maker says 200 W/)).toBeTruthy();
     await userEvent.setup().click(screen.getByRole("button", { name: "hold it back again" }));
@@ -67,12 +63,12 @@ describe("what holds a plan back", () => {
   });
 
   it("must be looked at again when its numbers changed", () => {
-    show([{ ...taken, stillSo: false }]);
+    showHeld([{ ...taken, stillSo: false }]);
     expect(screen.getByRole("button", { name: "take it on, with a reason" })).toBeTruthy();
   });
 
   it("is never offered for what stops", () => {
-    show([], finding({ severity: "STOP" }));
+    showHeld([], finding({ severity: "STOP" }));
     expect(screen.queryByRole("button")).toBeNull();
   });
 });

@@ -1,10 +1,9 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen, waitFor } from "@testing-library/react";
+import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it } from "vitest";
 import { outage } from "../../api/outage";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { OutageBanner } from "../../ui/OutageBanner";
 import { AccountPage } from "../account/AccountPage";
 import { GuestPage } from "../guest/GuestPage";
@@ -18,15 +17,6 @@ afterEach(() => {
   forget();
   outage.tell(undefined);
 });
-
-function show(page: React.ReactNode) {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter>{page}</MemoryRouter>
-    </QueryClientProvider>,
-  );
-}
 
 const person = (more: object) => ({
   id: "p1",

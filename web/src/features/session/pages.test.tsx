@@ -1,28 +1,18 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { ApiProblem, NoConnection } from "../../api/client";
 import { Failure } from "../../ui/Failure";
 import { moment, withUnit } from "../../ui/figures";
 import { DayBookPage } from "../daybook/DayBookPage";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { LoginPage } from "./LoginPage";
 
 afterEach(() => {
   cleanup();
   forget();
 });
-
-function show(page: React.ReactNode) {
-  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
-  return render(
-    <QueryClientProvider client={client}>
-      <MemoryRouter>{page}</MemoryRouter>
-    </QueryClientProvider>,
-  );
-}
 
 describe("the first page", () => {
   it("logs in with name and password", async () => {

@@ -1,10 +1,9 @@
-import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { cleanup, render, screen } from "@testing-library/react";
+import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
-import { MemoryRouter } from "react-router";
 import { afterEach, expect, it, vi } from "vitest";
 import { api, type Schemas } from "../../api/client";
 import { answers, asked, forget } from "../../testing/server";
+import { show } from "../../testing/show";
 import { Estimates } from "./Estimates";
 import { ModuleForm } from "./ModuleForm";
 import { StockBookPage } from "./StockBookPage";
@@ -58,13 +57,7 @@ it("keeps an empty field unknown and a typed one as a figure, and says what was 
     module: item,
     reopened: [{ before: concerned, after: { ...concerned, verdict: "HOLD", issued: false } }],
   });
-  render(
-    <QueryClientProvider client={new QueryClient()}>
-      <MemoryRouter>
-        <ModuleForm item={item} onClose={() => {}} />
-      </MemoryRouter>
-    </QueryClientProvider>,
-  );
+  show(<ModuleForm item={item} onClose={() => {}} />);
   const person = userEvent.setup();
   expect(screen.getByText(/Not stated: size, LED rating/)).toBeTruthy();
   await person.type(screen.getByLabelText("LED lamps, W"), "75.5");
@@ -84,7 +77,7 @@ it("keeps an empty field unknown and a typed one as a figure, and says what was 
 
 it("takes terminals, firmware and pairing as rows, and keeps the rows that are not taken out", async () => {
   const change = vi.spyOn(api, "changeModule").mockResolvedValue({ module: item, reopened: [] });
-  around(<ModuleForm item={item} onClose={() => {}} />);
+  show(<ModuleForm item={item} onClose={() => {}} />);
   const person = userEvent.setup();
   await person.click(screen.getByRole("button", { name: "add to Terminals and leads", hidden: true }));
   await person.type(screen.getByLabelText("Terminals and leads 3: Name"), "S1");
@@ -108,13 +101,6 @@ it("takes terminals, firmware and pairing as rows, and keeps the rows that are n
   expect(sent?.supply.watts).toBe(0.7);
 });
 
-const around = (page: React.ReactNode) =>
-  render(
-    <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <MemoryRouter>{page}</MemoryRouter>
-    </QueryClientProvider>,
-  );
-
 it("finds modules by what they are, and never shows an unknown as nothing", async () => {
   const other = {
     ...item,
@@ -130,7 +116,7 @@ it("finds modules by what they are, and never shows an unknown as nothing", asyn
   });
   answers.push({ match: /GET .*\/estimates$/, body: { version: 0, shares: {} } });
   answers.push({ match: /PUT .*\/accessories\/LC-3$/, body: {} });
-  around(<StockBookPage />);
+  show(<StockBookPage />);
   const person = userEvent.setup();
 
   expect(await screen.findByText("2 of 2 modules")).toBeTruthy();
@@ -159,7 +145,7 @@ it("reports a file row by row", async () => {
       applied: false,
     },
   });
-  around(<Transfer />);
+  show(<Transfer />);
   await userEvent
     .setup()
     .upload(screen.getByLabelText("take in"), new File(["code\nQQ-7\n"], "shelf.CSV", { type: "text/csv" }));
@@ -175,7 +161,7 @@ it("keeps an estimate with the version it was seen at", async () => {
     body: { version: 5, shares: { MOTOR: 0.3, LED_DRIVER: 0.2 } },
   });
   answers.push({ match: /PUT .*\/estimates$/, body: { version: 6, shares: {} } });
-  around(<Estimates />);
+  show(<Estimates />);
   const person = userEvent.setup();
   const field = await screen.findByLabelText("motor");
   await person.clear(field);
