@@ -9,6 +9,8 @@ import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
@@ -41,9 +43,11 @@ class BoxTextTest {
         boxText = "/api/v1/jobs/" + person.demoJob() + "/box-text";
     }
 
-    @Test
-    void everyBoxOfTheDemoHouseIsTheSameAfterAWalkThroughText() {
-        person.get("/api/v1/jobs/" + person.demoJob()).ok().get("boxes").forEach(box -> {
+    @ParameterizedTest
+    @ValueSource(strings = {"Tannery House", "Juniper Bend cabin", "Chandlers' Flat"})
+    void everyBoxOfADemoHouseIsTheSameAfterAWalkThroughText(String house) {
+        String boxText = "/api/v1/jobs/" + person.demoJob(house) + "/box-text";
+        person.get("/api/v1/jobs/" + person.demoJob(house)).ok().get("boxes").forEach(box -> {
             JsonNode survey = person.get("/api/v1/boxes/" + box.get("id").asString() + "/survey").ok().get("survey");
             String text = person.post(boxText + "/write", Map.of("survey", survey)).ok().get("text").asString();
 

@@ -5,6 +5,7 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
 import jakarta.servlet.http.Cookie;
+import java.time.Duration;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
@@ -162,6 +163,19 @@ class PeopleTest {
         owner.put("/api/v1/people/" + id("p-lead"), Map.of("role", "FITTER", "disabled", true)).ok();
         assertThat(lead.status(HttpMethod.GET, "/api/v1/jobs", null)).isEqualTo(401);
         assertThat(lead.logIn("p-lead", WORDS, null)).isEqualTo(401);
+    }
+
+    @Test
+    void whenSomebodyWasLastHereIsKeptToTheMinuteSoThatReadingWritesNothing() {
+        Browser browser = new Browser();
+        assertThat(browser.logIn("tarrow", "tannery-house-demo", null)).isEqualTo(200);
+        assertThat(browser.status(HttpMethod.GET, "/api/v1/jobs", null)).isEqualTo(200);
+
+        long minute = Duration.ofMinutes(1).toMillis();
+        Map<String, Object> row = database.queryForMap("SELECT last_access_time, expiry_time FROM login_session WHERE principal_name = 'tarrow' ORDER BY creation_time DESC LIMIT 1");
+        long last = ((Number) row.get("last_access_time")).longValue();
+        assertThat(last % minute).isZero();
+        assertThat(((Number) row.get("expiry_time")).longValue()).isEqualTo(last + Duration.ofHours(12).toMillis() + minute);
     }
 
     @Test
