@@ -1,6 +1,7 @@
 import type { Schemas } from "../../api/client";
+import { Insulation } from "./Insulation";
 import { Panel, Words } from "./ink";
-import { roundedPath, WIRE_INK } from "./wires";
+import { roundedPath } from "./wires";
 
 /** A conductor in the colour of its insulation, with a halo while it is energised. */
 export function WireMark({ wire, live }: { wire: Schemas["Wire"]; live: boolean }) {
@@ -9,10 +10,7 @@ export function WireMark({ wire, live }: { wire: Schemas["Wire"]; live: boolean 
     <g data-wire={wire.key} data-live={live}>
       <title>{wire.words}</title>
       {live && <path d={way} stroke="var(--glow)" strokeWidth="11" strokeLinecap="round" />}
-      <path d={way} stroke={WIRE_INK[wire.colour]} strokeWidth="3.6" />
-      {wire.colour === "GREEN_YELLOW" && (
-        <path d={way} stroke="var(--wire-yellow)" strokeWidth="3.6" strokeDasharray="7 7" />
-      )}
+      <Insulation way={way} colour={wire.colour} width={3.6} />
     </g>
   );
 }

@@ -9,6 +9,7 @@ import { PlanPapers } from "./PlanPapers";
 import { StateStrip } from "./StateStrip";
 import type { Row } from "./states";
 import { WiringDrawing } from "./WiringDrawing";
+import { Insulation } from "./Insulation";
 import { roundedPath, WIRE_INK } from "./wires";
 
 const row = (position: number): Row => ({
@@ -106,6 +107,25 @@ describe("the drawing", () => {
     expect(screen.getByText("BN›"), "moved by the plan").toBeTruthy();
     expect(screen.getByText("BK")).toBeTruthy();
     expect(screen.getByText("brown of c1, permanent live")).toBeTruthy();
+  });
+
+  it("gives white an edge and green-yellow its stripes, so that both are seen on paper", () => {
+    const white = render(
+      <svg aria-hidden>
+        <Insulation way="M0 0L9 0" colour="WHITE" width={3} />
+      </svg>,
+    ).container;
+    expect([...white.querySelectorAll("path")].map((path) => path.getAttribute("stroke"))).toEqual([
+      "var(--edge)",
+      WIRE_INK.WHITE,
+    ]);
+    cleanup();
+    const earth = render(
+      <svg aria-hidden>
+        <Insulation way="M0 0L9 0" colour="GREEN_YELLOW" width={3} />
+      </svg>,
+    ).container;
+    expect(earth.querySelectorAll("path[stroke-dasharray]")).toHaveLength(1);
   });
 
   it("is not energised until it is given a state", () => {

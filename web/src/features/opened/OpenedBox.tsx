@@ -1,6 +1,6 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
-import { WIRE_INK } from "../draw/wires";
+import { Insulation } from "../draw/Insulation";
 import { beside, hanging, layOut, type SeenCable, type SeenDevice, SHEATH } from "./layout";
 
 type Colour = Schemas["Wire"]["colour"];
@@ -94,12 +94,7 @@ export function OpenedBox({ name, cables, devices, wires = [], picked = [], onPi
             to !== undefined && (
               <g key={wire.key} data-wire={wire.key}>
                 <title>{`piece of wire, ${wire.letters}`}</title>
-                <path
-                  d={beside(box.deviceX, from, to)}
-                  fill="none"
-                  stroke={WIRE_INK[wire.colour]}
-                  strokeWidth="3.4"
-                />
+                <Insulation way={beside(box.deviceX, from, to)} colour={wire.colour} width={3.4} />
               </g>
             )
           );
@@ -113,16 +108,7 @@ export function OpenedBox({ name, cables, devices, wires = [], picked = [], onPi
               {held && (
                 <path d={way} fill="none" stroke="var(--glow)" strokeWidth="11" strokeLinecap="round" />
               )}
-              <path d={way} fill="none" stroke={WIRE_INK[core.colour]} strokeWidth="3.4" />
-              {core.colour === "GREEN_YELLOW" && (
-                <path
-                  d={way}
-                  fill="none"
-                  stroke="var(--wire-yellow)"
-                  strokeWidth="3.4"
-                  strokeDasharray="7 7"
-                />
-              )}
+              <Insulation way={way} colour={core.colour} width={3.4} />
             </g>
           );
         })}

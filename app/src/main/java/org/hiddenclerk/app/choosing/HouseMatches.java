@@ -74,7 +74,7 @@ class HouseMatches {
                 kept = null;
             }
             if (kept == null) {
-                kept = latest(basis).map(earlier -> earlier.forStock(basis.models()))
+                kept = latest(basis).map(earlier -> earlier.under(basis.models(), basis.terms()))
                         .orElseGet(() -> new HouseMemory(basis.models(), basis.terms(), basis.region()));
                 memories.put(basis, kept);
             }
@@ -85,9 +85,10 @@ class HouseMatches {
         }
     }
 
-    /** The memory of the stock book as it was before, under the same terms. */
+    /** The last memory of the region: best one under the same terms, of a stock book as it was before. */
     private Optional<HouseMemory> latest(Basis basis) {
-        return memories.entrySet().stream().filter(memory -> memory.getKey().terms().equals(basis.terms())
-                && memory.getKey().region() == basis.region()).map(Map.Entry::getValue).reduce((earlier, later) -> later);
+        List<Map.Entry<Basis, HouseMemory>> ofRegion = memories.entrySet().stream().filter(memory -> memory.getKey().region() == basis.region()).toList();
+        return ofRegion.stream().filter(memory -> memory.getKey().terms().equals(basis.terms())).reduce((earlier, later) -> later)
+                .or(() -> ofRegion.stream().reduce((earlier, later) -> later)).map(Map.Entry::getValue);
     }
 }

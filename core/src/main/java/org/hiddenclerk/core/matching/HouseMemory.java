@@ -24,7 +24,7 @@ import org.hiddenclerk.core.wiring.SchemeCode;
 /**
  * What was judged before for one stock book, region and set of terms, by content and not by house: whoever changes one box of a
  * house has only that kind of box judged anew. Grows with the kinds of boxes it has seen; when the stock book changes, go on with
- * {@link #forStock}. Used by one match at a time.
+ * {@link #under}. Used by one match at a time.
  */
 public final class HouseMemory {
     private final List<ModuleModel> models;
@@ -47,12 +47,17 @@ public final class HouseMemory {
         standbyHeat = this.models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, region.nominalVolts().asDouble())).toArray();
     }
 
-    /**
-     * What is remembered of the plans and the room in boxes when a stock book changes: everything that none of the changed modules
-     * has a part in.
-     */
+    /** {@link #under} the terms as they are. */
     public HouseMemory forStock(List<ModuleModel> changed) {
-        HouseMemory next = new HouseMemory(changed, terms, region);
+        return under(changed, terms);
+    }
+
+    /**
+     * What is remembered of the plans and the room in boxes when a stock book changes, or a house has other terms: everything that none
+     * of the changed modules has a part in. No plan and no proof depends on the terms.
+     */
+    public HouseMemory under(List<ModuleModel> changed, Terms others) {
+        HouseMemory next = new HouseMemory(changed, others, region);
         Map<String, ModuleModel> now = next.models.stream().collect(Collectors.toMap(ModuleModel::code, model -> model));
         Set<String> kept = models.stream().filter(model -> model.equals(now.get(model.code()))).map(ModuleModel::code).collect(Collectors.toSet());
         shared.forEach((drawing, drawn) -> {

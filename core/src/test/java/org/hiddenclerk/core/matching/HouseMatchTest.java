@@ -202,6 +202,21 @@ class HouseMatchTest {
                 new HouseMatch(survey, changed, TERMS).match().cells().stream().map(HouseMatch.Cell::toString).toList());
     }
 
+    /** No plan and no proof depends on what a household wishes. */
+    @Test
+    void otherTermsKeepEveryPlanAndJudgeTheRestAnew() {
+        HouseSurvey survey = new HouseSurvey(Boxes.house(), Map.of("a", twoGangs("4", "4"), "b", twoGangs("4", "6")), Map.of());
+        HouseMemory before = new HouseMemory(MODELS, Terms.USUAL, RegionProfile.EU_230);
+        new HouseMatch(survey, before).match();
+
+        HouseMemory after = before.under(MODELS, TERMS);
+
+        assertThat(after.size()).isEqualTo(before.size());
+        List<String> judged = new HouseMatch(survey, after).match().cells().stream().map(HouseMatch.Cell::toString).toList();
+        assertThat(judged).isEqualTo(new HouseMatch(survey, MODELS, TERMS).match().cells().stream().map(HouseMatch.Cell::toString).toList());
+        assertThat(judged).isNotEqualTo(new HouseMatch(survey, before).match().cells().stream().map(HouseMatch.Cell::toString).toList());
+    }
+
     @Test
     void aRefusedCellSaysWhy() {
         Box box = Boxes.box().gang("4", "LED 288").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
