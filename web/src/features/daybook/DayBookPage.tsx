@@ -1,12 +1,14 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { api, type Schemas } from "../../api/client";
 import { dayBookOptions, regionsOptions, sessionOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
+import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
+import { SearchBox } from "../job/SearchBox";
 import { TopBar } from "../job/TopBar";
 import { CampaignsPart } from "./CampaignsPart";
 import { JobFile } from "./JobFile";
@@ -17,9 +19,12 @@ export function DayBookPage() {
   const jobs = useQuery(dayBookOptions);
   const session = useQuery(sessionOptions);
   const role = session.data?.role;
+  const search = useRef<HTMLInputElement>(null);
+  const keys = useMemo(() => ({ "/": () => search.current?.focus() }), []);
+  useKeys(keys);
   return (
     <div className="flex h-full flex-col">
-      <TopBar />
+      <TopBar search={<SearchBox ref={search} />} />
       <main className="mx-auto w-full max-w-4xl flex-1 overflow-y-auto p-4 sm:p-6">
         <div className="mb-4 flex flex-wrap items-baseline justify-between gap-3">
           <h1 className="text-2xl">Day book</h1>

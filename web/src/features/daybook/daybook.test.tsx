@@ -4,6 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import type { Schemas } from "../../api/client";
 import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";
+import { DayBookPage } from "./DayBookPage";
 import { JobDetails } from "./JobDetails";
 import { JobFile } from "./JobFile";
 
@@ -86,6 +87,36 @@ describe("details of a job", () => {
       }),
     );
     await waitFor(() => expect(screen.queryByText("Works here")).toBeNull());
+  });
+});
+
+describe("the day book", () => {
+  it("finds anything by its key, over all houses", async () => {
+    answers.push(
+      { match: /GET .*session/, body: { loggedIn: true, role: "OWNER" } },
+      { match: /day-book/, body: [] },
+      {
+        match: /search\?/,
+        body: [
+          {
+            kind: "MODULE",
+            job: "j1",
+            jobName: "Sluice Cottage",
+            title: "SN-77",
+            detail: "TG-1N",
+            label: "B-04",
+          },
+        ],
+      },
+      { match: /GET/, body: [] },
+    );
+    const hand = userEvent.setup();
+    show(<DayBookPage />);
+    await screen.findByText("Open a job");
+    await hand.keyboard("/");
+    expect(document.activeElement).toBe(screen.getByLabelText("find anything"));
+    await hand.keyboard("sn-77");
+    expect((await screen.findByRole("option")).textContent).toBe("SN-77 B-04 · TG-1N · Sluice Cottage");
   });
 });
 

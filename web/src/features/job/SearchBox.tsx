@@ -6,14 +6,14 @@ import { searchOptions } from "../../api/queries";
 
 type Hit = { key: string; to: string; name: string; detail: string };
 
-/** Finds boxes of this house at once, and everything else that is kept of any house a moment later. */
+/** Finds boxes of this house, if one is open, at once, and everything else that is kept of any house a moment later. */
 export function SearchBox({
   job,
-  stage,
+  stage = "survey",
   ref,
 }: {
-  job: Schemas["JobView"];
-  stage: string;
+  job?: Schemas["JobView"];
+  stage?: string;
   ref: Ref<HTMLInputElement>;
 }) {
   const [text, setText] = useState("");
@@ -22,26 +22,27 @@ export function SearchBox({
   const list = useId();
   const wanted = text.trim().toLowerCase();
   const elsewhere = useQuery(searchOptions(useDeferredValue(text.trim())));
-  const here: Hit[] = wanted
-    ? job.boxes
-        .map((box) => ({ box, room: job.rooms.find((r) => r.id === box.roomId)?.name ?? "" }))
-        .filter(({ box, room }) => `${room} ${box.label} ${box.summary}`.toLowerCase().includes(wanted))
-        .slice(0, 6)
-        .map(({ box, room }) => ({
-          key: box.id,
-          to: `/jobs/${job.id}/boxes/${box.id}/${stage}`,
-          name: room,
-          detail: `${box.label} · ${box.summary}`,
-        }))
-    : [];
+  const here: Hit[] =
+    wanted && job
+      ? job.boxes
+          .map((box) => ({ box, room: job.rooms.find((r) => r.id === box.roomId)?.name ?? "" }))
+          .filter(({ box, room }) => `${room} ${box.label} ${box.summary}`.toLowerCase().includes(wanted))
+          .slice(0, 6)
+          .map(({ box, room }) => ({
+            key: box.id,
+            to: `/jobs/${job.id}/boxes/${box.id}/${stage}`,
+            name: room,
+            detail: `${box.label} · ${box.summary}`,
+          }))
+      : [];
   const others: Hit[] = (wanted ? (elsewhere.data ?? []) : [])
-    .filter((hit) => !(hit.job === job.id && here.some((own) => own.key === hit.box)))
+    .filter((hit) => !(hit.job === job?.id && here.some((own) => own.key === hit.box)))
     .slice(0, 8)
     .map((hit, i) => ({
       key: `${hit.kind} ${i}`,
       to: addressOf(hit),
       name: hit.title,
-      detail: detailOf(hit, job.id),
+      detail: detailOf(hit, job?.id),
     }));
   const hits = [...here, ...others];
   const go = (to: string) => {
@@ -125,5 +126,5 @@ function addressOf(hit: Schemas["HitView"]): string {
   }
 }
 
-const detailOf = (hit: Schemas["HitView"], here: string) =>
+const detailOf = (hit: Schemas["HitView"], here: string | undefined) =>
   [hit.label, hit.detail, hit.job === here ? "" : hit.jobName].filter(Boolean).join(" · ");
