@@ -7,7 +7,9 @@ DB_SOCK=$DB_BASE/s.sock   # a Unix socket path may have 107 bytes at most
 db_owner() { if [ "$(id -u)" -ne 0 ]; then id -un; elif [ -d "$DB_DATA/mysql" ]; then stat -c %U "$DB_DATA"; else echo nobody; fi; }
 db_as() { local o; o=$(db_owner)
   if [ "$(id -u)" -eq 0 ] && [ "$o" != root ]; then setpriv --reuid "$o" --regid "$(id -gn "$o")" --clear-groups env HOME=/nonexistent "$@"; else "$@"; fi; }
-db_pid() { local p; p=$(cat "$DB_PID" 2>/dev/null) && [ "$(cat "/proc/$p/comm" 2>/dev/null)" = mariadbd ] && echo "$p"; }
+# One that was killed and is not reaped yet still has its name, and is gone.
+db_alive() { [ -d "/proc/$1" ] && ! grep -q '^State:.Z' "/proc/$1/status" 2>/dev/null; }
+db_pid() { local p; p=$(cat "$DB_PID" 2>/dev/null) && [ "$(cat "/proc/$p/comm" 2>/dev/null)" = mariadbd ] && db_alive "$p" && echo "$p"; }
 db_running() { db_pid >/dev/null; }
 db_sql() { mariadb --no-defaults --socket="$DB_SOCK" -u "$(id -un)" "$@"; }
 db_init() {
@@ -33,8 +35,8 @@ CREATE USER IF NOT EXISTS '$DB_USER'@'127.0.0.1'; ALTER USER '$DB_USER'@'127.0.0
 GRANT ALL ON \`$DB_NAME\`.* TO '$DB_USER'@'127.0.0.1';
 SQL
 }
-# Waits up to 30 s for a process to be gone; one that nobody has reaped yet is.
-db_gone() { local i; for ((i = 0; i < 300; i++)); do [ -d "/proc/$1" ] && ! grep -q '^State:.Z' "/proc/$1/status" 2>/dev/null || return 0; sleep 0.1; done; return 1; }
+# Waits up to 30 s for a process to be gone.
+db_gone() { local i; for ((i = 0; i < 300; i++)); do db_alive "$1" || return 0; sleep 0.1; done; return 1; }
 db_stop() {
   local p; p=$(db_pid) || return 0
   kill -TERM "$p"; db_gone "$p" && return 0
