@@ -266,11 +266,14 @@ class Day {
     survey.gangs[0].name = `Lamp ${next}`;
     this.loads.set(label, { ...known, maybe: [...known.maybe, next] });
     const kept = await this.person.ask("PUT", `/api/v1/boxes/${id}/survey`, { version: now.body.version, survey });
+    // Others change the same load: their answers may have come in between, and in any order.
+    const meanwhile = this.loads.get(label);
+    const maybe = meanwhile.maybe.filter((typed) => typed !== next);
     if (kept?.status === 200) {
-      this.loads.set(label, { sure: next, maybe: [] });
+      this.loads.set(label, now.body.version < (meanwhile.at ?? 0) ? { ...meanwhile, maybe } : { sure: next, at: now.body.version + 1, maybe });
       this.acknowledged++;
     } else if (kept) {
-      this.loads.set(label, known);
+      this.loads.set(label, { ...meanwhile, maybe });
     } else {
       this.onTheirWay++;
     }
@@ -362,7 +365,7 @@ class Day {
       if (survey.gangs[0].name.startsWith("Lamp ")) {
         expect(survey.gangs[0].name === `Lamp ${typed}`, `round ${round}: gang and load of ${label} are of different changes`);
       }
-      this.loads.set(label, { sure: typed, maybe: [] });
+      this.loads.set(label, { ...known, sure: typed, maybe: [] });
     }
     for (const box of new Set([...this.steps].map((step) => step.split(" ")[0]))) {
       const { sheet } = await this.person.sure("GET", `/api/v1/boxes/${box}/run-sheet`);
