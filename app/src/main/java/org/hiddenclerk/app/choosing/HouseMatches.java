@@ -85,7 +85,7 @@ class HouseMatches {
         }
     }
 
-    /** The last memory of the region: best one under the same terms, of a stock book as it was before. */
+    /** The latest memory of the region to go on from, one under the same terms if there is any. */
     private Optional<HouseMemory> latest(Basis basis) {
         List<Map.Entry<Basis, HouseMemory>> ofRegion = memories.entrySet().stream().filter(memory -> memory.getKey().region() == basis.region()).toList();
         return ofRegion.stream().filter(memory -> memory.getKey().terms().equals(basis.terms())).reduce((earlier, later) -> later)
