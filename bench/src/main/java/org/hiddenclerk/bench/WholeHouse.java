@@ -67,7 +67,7 @@ public final class WholeHouse {
             new HouseMatch(survey, memory).match();
             long third = System.nanoTime();
             // One module is no longer in the stock book.
-            new HouseMatch(survey, memory.forStock(models.subList(1, models.size()))).match();
+            new HouseMatch(survey, memory.under(models.subList(1, models.size()), Terms.USUAL)).match();
             if (i >= 0) {
                 ours[i] = ms;
                 again[i] = (third - second) / 1e6;

@@ -47,11 +47,6 @@ public final class HouseMemory {
         standbyHeat = this.models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, region.nominalVolts().asDouble())).toArray();
     }
 
-    /** {@link #under} the terms as they are. */
-    public HouseMemory forStock(List<ModuleModel> changed) {
-        return under(changed, terms);
-    }
-
     /**
      * What is remembered of the plans and the room in boxes when a stock book changes, or a house has other terms: everything that none
      * of the changed modules has a part in. No plan and no proof depends on the terms.

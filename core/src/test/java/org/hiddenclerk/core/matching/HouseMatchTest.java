@@ -195,7 +195,7 @@ class HouseMatchTest {
         changed.replaceAll(model -> model.code().equals(Modules.receiver().code()) ? Modules.as(Modules.withNeutral(1, 2, Modules.generous()),
                 model.code(), 700, MODELS.get(2).body().orElseThrow()) : model);
 
-        HouseMemory after = before.forStock(changed);
+        HouseMemory after = before.under(changed, TERMS);
 
         assertThat(after.size()).isPositive().isLessThan(before.size());
         assertThat(new HouseMatch(survey, after).match().cells()).map(HouseMatch.Cell::toString).isEqualTo(
