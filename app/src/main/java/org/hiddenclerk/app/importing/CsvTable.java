@@ -1,28 +1,22 @@
 package org.hiddenclerk.app.importing;
 
-import java.io.IOException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVRecord;
-import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.csv.CsvFile;
 import org.hiddenclerk.app.problem.Unusable;
 
-/** A table of comma- or semicolon-separated values with names of columns in its first line. */
+/** A table that somebody sent, taken row by row. */
 final class CsvTable {
-    private static final int MOST_ROWS = 2_000;
+    private static final CsvFile.Sent SENT = new CsvFile.Sent("The table cannot be taken", "/csv");
 
-    private final List<CSVRecord> records;
-    private final List<String> names;
+    private final CsvFile file;
 
-    private CsvTable(List<CSVRecord> records, List<String> names) {
-        this.names = names;
-        this.records = records;
+    private CsvTable(CsvFile file) {
+        this.file = file;
     }
 
     /** A row that is not taken, with the first place that stands against it. */
@@ -39,65 +33,40 @@ final class CsvTable {
      * @throws Unusable when a column that is needed is missing, or the table is too long or no table
      */
     static CsvTable read(String text, List<String> needed) {
-        if (text.indexOf('\uFFFD') >= 0 || text.indexOf('\0') >= 0) {
-            throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", "letters that could not be read", "a file in UTF-8; save it anew with that encoding"));
-        }
-        String first = text.lines().findFirst().orElse("");
-        char separator = first.chars().filter(c -> c == ';').count() > first.chars().filter(c -> c == ',').count() ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true)
-                .setIgnoreHeaderCase(true).setIgnoreEmptyLines(true).setTrim(true).get();
-        try (CSVParser parser = CSVParser.parse(text, format)) {
-            for (String column : needed) {
-                if (parser.getHeaderNames().stream().noneMatch(column::equalsIgnoreCase)) {
-                    throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", "no column " + column,
-                            "the columns " + String.join(", ", needed)));
-                }
-            }
-            List<CSVRecord> records = parser.getRecords();
-            if (records.size() > MOST_ROWS) {
-                throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", records.size() + " rows",
-                        "at most " + MOST_ROWS + " rows"));
-            }
-            return new CsvTable(records, parser.getHeaderNames());
-        } catch (IOException | IllegalArgumentException | java.io.UncheckedIOException e) {
-            throw Unusable.content("The table cannot be taken", new FieldProblem("/csv", String.valueOf(e.getMessage()),
-                    "comma-separated values with names of columns in the first line (RFC 4180)"));
-        }
+        return new CsvTable(CsvFile.read(text, needed, SENT));
     }
 
     /** Tries row after row; one that cannot be taken is reported, and the others are tried all the same. */
     ImportReport take(Consumer<Row> taking) {
         List<RowNotTaken> notTaken = new ArrayList<>();
-        for (CSVRecord row : records) {
+        List<CsvFile.Row> rows = file.rows();
+        for (CsvFile.Row row : rows) {
             try {
-                requireNoFormula(new Row(row));
+                requireNoFormula(row);
                 taking.accept(new Row(row));
             } catch (NotTaken e) {
                 notTaken.add(e.where);
             }
         }
-        return new ImportReport(records.size() - notTaken.size(), notTaken, false);
+        return new ImportReport(rows.size() - notTaken.size(), notTaken, false);
     }
 
-    /** A cell that a spreadsheet would work out. */
-    private void requireNoFormula(Row row) {
-        for (String column : names) {
-            if (row.optional(column).filter(Cells::isFormula).isPresent()) {
-                throw row.wrong(column, "words or figures, nothing that a spreadsheet works out");
-            }
-        }
+    private void requireNoFormula(CsvFile.Row row) {
+        file.formulaIn(row).ifPresent(column -> {
+            throw new Row(row).wrong(column, "words or figures, nothing that a spreadsheet works out");
+        });
     }
 
     /** One row. */
     static final class Row {
-        private final CSVRecord values;
+        private final CsvFile.Row values;
 
-        private Row(CSVRecord values) {
+        private Row(CsvFile.Row values) {
             this.values = values;
         }
 
         Optional<String> optional(String column) {
-            return values.isSet(column) && !values.get(column).isBlank() ? Optional.of(values.get(column)) : Optional.empty();
+            return values.cell(column);
         }
 
         String text(String column) {
@@ -138,7 +107,7 @@ final class CsvTable {
         }
 
         NotTaken wrong(String column, String expected) {
-            return new NotTaken(new RowNotTaken(values.getRecordNumber() + 1, column, optional(column).orElse("nothing"), expected));
+            return new NotTaken(new RowNotTaken(values.line(), column, optional(column).orElse("nothing"), expected));
         }
     }
 

@@ -1,7 +1,5 @@
 package org.hiddenclerk.app.importing;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -10,8 +8,7 @@ import java.util.Locale;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
+import org.hiddenclerk.app.csv.CsvFile;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.RoomRow;
 import org.hiddenclerk.app.survey.BoxRow;
@@ -42,7 +39,7 @@ class HouseTables {
                 circuit.alternativelySupplied() ? "yes" : "no", circuit.elvVolts().map(volts -> plain(volts.asDecimal())).orElse(""), word(circuit.protection().device()),
                 circuit.protection().residualMilliamps().isPresent() ? circuit.protection().residualMilliamps().getAsInt() : "", circuit.protection().cableMm2().map(HouseTables::plain)
                         .orElse(""))).toList();
-        return table(List.of("label", "rating_a", "phase", "alternative_supply", "elv_volts", "device", "residual_ma", "cable_mm2"), rows);
+        return CsvFile.of(List.of("label", "rating_a", "phase", "alternative_supply", "elv_volts", "device", "residual_ma", "cable_mm2"), rows);
     }
 
     @Transactional(readOnly = true)
@@ -53,7 +50,7 @@ class HouseTables {
         for (int n = 1; n <= SWITCHES; n++) {
             names.addAll(List.of("switch_" + n, "mechanism_" + n, "circuit_" + n, "switch_depth_mm_" + n, "load_" + n));
         }
-        return table(names, boxes.ofJob(job).stream().map(row -> box(row, rooms.get(row.roomId()), boxes.found(row, job, house).survey(), house)).toList());
+        return CsvFile.of(names, boxes.ofJob(job).stream().map(row -> box(row, rooms.get(row.roomId()), boxes.found(row, job, house).survey(), house)).toList());
     }
 
     private static List<Object> box(BoxRow row, RoomRow room, SurveyDocument survey, HouseContext house) {
@@ -79,18 +76,5 @@ class HouseTables {
 
     private static String word(Enum<?> value) {
         return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    private static String table(List<String> names, List<List<Object>> rows) {
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(names);
-            for (List<Object> row : rows) {
-                printer.printRecord(row.stream().map(Cells::written));
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
     }
 }

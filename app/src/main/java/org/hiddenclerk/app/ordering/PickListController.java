@@ -8,17 +8,13 @@ import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.security.Principal;
 import java.util.List;
 import java.util.UUID;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVPrinter;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
-import org.hiddenclerk.app.importing.Cells;
+import org.hiddenclerk.app.csv.CsvFile;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -57,18 +53,11 @@ class PickListController {
     @Needs(Right.LEAD)
     @Operation(operationId = "pickListCsv", summary = "The pick list as comma-separated values (RFC 4180)")
     ResponseEntity<String> csv(@PathVariable UUID job) {
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord("supplier", "code", "what", "needed", "spare", "unit", "on_shelf", "arrived", "to_order", "price");
-            for (Orders.OrderLine line : orders.lines(job)) {
-                printer.printRecord(Cells.written(line.supplier()), Cells.written(line.code()), Cells.written(line.words()), line.needed(), line.spare(), line.unit(), line.onHand(),
-                        line.arrived(), line.toOrder(), line.price() == null ? "unknown" : line.price());
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
+        String text = CsvFile.of(List.of("supplier", "code", "what", "needed", "spare", "unit", "on_shelf", "arrived", "to_order", "price"),
+                orders.lines(job).stream().map(line -> List.<Object>of(line.supplier(), line.code(), line.words(), line.needed(), line.spare(), line.unit(),
+                        line.onHand(), line.arrived(), line.toOrder(), line.price() == null ? "unknown" : line.price())).toList());
         return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header("Content-Disposition", "attachment; filename=\"pick-list.csv\"").body(text.toString());
+                .header("Content-Disposition", "attachment; filename=\"pick-list.csv\"").body(text);
     }
 
     @PostMapping("/goods-in")

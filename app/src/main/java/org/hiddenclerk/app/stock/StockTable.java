@@ -1,7 +1,5 @@
 package org.hiddenclerk.app.stock;
 
-import java.io.IOException;
-import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
@@ -9,11 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.TreeSet;
-import org.apache.commons.csv.CSVFormat;
-import org.apache.commons.csv.CSVParser;
-import org.apache.commons.csv.CSVPrinter;
-import org.apache.commons.csv.CSVRecord;
-import org.hiddenclerk.app.importing.Cells;
+import org.hiddenclerk.app.csv.CsvFile;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.springframework.stereotype.Component;
@@ -28,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
  */
 @Component
 class StockTable {
-    static final int MOST = 2_000;
+    private static final CsvFile.Sent SENT = new CsvFile.Sent("The file cannot be taken", "");
     /** Columns of a CSV and the fields of the document that they fill; a blank cell leaves a field as it is, "unknown" empties it. */
     private static final Map<String, String> TEXTS = ordered("maker", "maker", "name", "name", "supplier", "supplier",
             "mesh_role", "meshRole", "default_function", "defaultFunction");
@@ -59,37 +53,18 @@ class StockTable {
      * @throws Unusable when it is no such table
      */
     List<JsonNode> rows(String text) {
-        String first = text.lines().findFirst().orElse("");
-        char separator = first.chars().filter(c -> c == ';').count() > first.chars().filter(c -> c == ',').count() ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true).setIgnoreHeaderCase(true)
-                .setIgnoreEmptyLines(true).setTrim(true).get();
-        try (CSVParser parser = CSVParser.parse(text, format)) {
-            List<CSVRecord> records = parser.getRecords();
-            boolean hasCode = parser.getHeaderNames().stream().anyMatch("code"::equalsIgnoreCase);
-            if (!hasCode || records.size() > MOST) {
-                throw Unusable.content("The file cannot be taken", new FieldProblem("", hasCode ? records.size() + " rows" : "no column code",
-                        "a column code, and at most " + MOST + " rows"));
-            }
-            requireNoFormula(parser.getHeaderNames(), records);
-            return records.stream().map(this::row).toList();
-        } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
-            throw Unusable.content("The file cannot be taken", new FieldProblem("", String.valueOf(e.getMessage()),
-                    "comma-separated values with names of columns in the first line (RFC 4180)"));
-        }
-    }
-
-    private static void requireNoFormula(List<String> names, List<CSVRecord> records) {
-        for (CSVRecord row : records) {
-            names.forEach(name -> cell(row, name).filter(Cells::isFormula).ifPresent(found -> {
-                throw Unusable.content("The file cannot be taken", new FieldProblem("/" + row.getRecordNumber() + "/" + name, found, "words or figures, nothing that a spreadsheet works out"));
-            }));
-        }
+        CsvFile file = CsvFile.read(text, List.of("code"), SENT);
+        file.rows().forEach(row -> file.formulaIn(row).ifPresent(column -> {
+            throw Unusable.content(SENT.title(), new FieldProblem("/" + (row.line() - 1) + "/" + column, row.cell(column).orElse(""),
+                    "words or figures, nothing that a spreadsheet works out"));
+        }));
+        return file.rows().stream().map(this::row).toList();
     }
 
     /** The module as it would be after a row; with a problem in it where the row makes no sense. */
-    private JsonNode row(CSVRecord row) {
-        String code = row.get("code");
-        String like = cell(row, "like").orElse(code);
+    private JsonNode row(CsvFile.Row row) {
+        String code = row.cell("code").orElse("");
+        String like = row.cell("like").orElse(code);
         Optional<StockItemRow> origin = items.findById(items.existsById(code) ? code : like);
         if (origin.isEmpty()) {
             return json.createObjectNode().put("code", code).put("problem", "the code of a module, or in the column like the code of one that is "
@@ -97,7 +72,7 @@ class StockTable {
         }
         ObjectNode node = json.readTree(origin.get().document()).asObject();
         node.put("code", code);
-        TEXTS.forEach((column, field) -> cell(row, column).ifPresent(value -> {
+        TEXTS.forEach((column, field) -> row.cell(column).ifPresent(value -> {
             if (value.equals("unknown")) {
                 node.putNull(field);
             } else {
@@ -105,29 +80,25 @@ class StockTable {
             }
         }));
         try {
-            FIGURES.forEach((column, field) -> cell(row, column).ifPresent(value -> {
+            FIGURES.forEach((column, field) -> row.cell(column).ifPresent(value -> {
                 if (value.equals("unknown")) {
                     node.putNull(field);
                 } else {
                     node.put(field, new BigDecimal(value.replace(',', '.')));
                 }
             }));
-            cell(row, "markets").ifPresent(value -> {
+            row.cell("markets").ifPresent(value -> {
                 ArrayNode markets = node.putArray("markets");
                 List.of(value.equals("unknown") ? new String[0] : value.split("[ ,;]+")).forEach(markets::add);
             });
-            LOADS.forEach((column, kind) -> cell(row, column).ifPresent(value -> rate(node, kind, column.endsWith("_a"), value)));
-            cell(row, "on_hand").ifPresent(value -> node.put("onHand", Integer.parseInt(value)));
-            cell(row, "retired").ifPresent(value -> node.put("retired", value.equalsIgnoreCase("yes")));
+            LOADS.forEach((column, kind) -> row.cell(column).ifPresent(value -> rate(node, kind, column.endsWith("_a"), value)));
+            row.cell("on_hand").ifPresent(value -> node.put("onHand", Integer.parseInt(value)));
+            row.cell("retired").ifPresent(value -> node.put("retired", value.equalsIgnoreCase("yes")));
         } catch (NumberFormatException e) {
             return json.createObjectNode().put("code", code).put("problem", "figures with a point, blank to leave one as it is, or \"unknown\"")
                     .put("found", String.valueOf(e.getMessage())).put("at", "");
         }
         return node;
-    }
-
-    private static Optional<String> cell(CSVRecord row, String column) {
-        return row.isMapped(column) && row.isSet(column) && !row.get(column).isBlank() ? Optional.of(row.get(column).strip()) : Optional.empty();
     }
 
     private static void rate(ObjectNode node, String kind, boolean amps, String value) {
@@ -150,24 +121,19 @@ class StockTable {
         columns.addAll(FIGURES.keySet());
         columns.addAll(LOADS.keySet());
         columns.addAll(List.of("markets", "on_hand", "retired"));
-        StringBuilder text = new StringBuilder();
-        try (CSVPrinter printer = new CSVPrinter(text, CSVFormat.RFC4180)) {
-            printer.printRecord(columns);
-            for (StockItemRow row : modules) {
-                JsonNode node = json.readTree(row.document());
-                List<Object> cells = new ArrayList<>(List.of(row.code(), ""));
-                TEXTS.values().forEach(field -> cells.add(Cells.written(plain(node.path(field)))));
-                FIGURES.values().forEach(field -> cells.add(plain(node.path(field))));
-                LOADS.forEach((column, kind) -> cells.add(rating(node, kind, column.endsWith("_a"))));
-                TreeSet<String> markets = new TreeSet<>();
-                node.path("markets").forEach(m -> markets.add(m.asString("")));
-                cells.addAll(List.of(markets.isEmpty() ? "unknown" : String.join(" ", markets), row.onHand(), row.retired() ? "yes" : "no"));
-                printer.printRecord(cells);
-            }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
-        }
-        return text.toString();
+        return CsvFile.of(columns, modules.stream().map(this::cells).toList());
+    }
+
+    private List<Object> cells(StockItemRow row) {
+        JsonNode node = json.readTree(row.document());
+        List<Object> cells = new ArrayList<>(List.of(row.code(), ""));
+        TEXTS.values().forEach(field -> cells.add(plain(node.path(field))));
+        FIGURES.values().forEach(field -> cells.add(plain(node.path(field))));
+        LOADS.forEach((column, kind) -> cells.add(rating(node, kind, column.endsWith("_a"))));
+        TreeSet<String> markets = new TreeSet<>();
+        node.path("markets").forEach(m -> markets.add(m.asString("")));
+        cells.addAll(List.of(markets.isEmpty() ? "unknown" : String.join(" ", markets), row.onHand(), row.retired() ? "yes" : "no"));
+        return cells;
     }
 
     private static String plain(JsonNode node) {

@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import org.hiddenclerk.app.csv.CsvFile;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.springframework.data.domain.Sort;
@@ -154,9 +155,9 @@ class StockTransfer {
             JsonNode modules = tree.isArray() ? tree : tree.path("modules");
             modules.forEach(node -> entries.add(new Entry(StockItemRow.Kind.MODULE, node)));
             tree.path("accessories").forEach(node -> entries.add(new Entry(StockItemRow.Kind.ACCESSORY, node)));
-            if (entries.isEmpty() || entries.size() > StockTable.MOST) {
+            if (entries.isEmpty() || entries.size() > CsvFile.MOST_ROWS) {
                 throw Unusable.content("The file cannot be taken", new FieldProblem("", entries.size() + " entries",
-                        "a list of modules, or lists named modules and accessories, at most " + StockTable.MOST + " in all"));
+                        "a list of modules, or lists named modules and accessories, at most " + CsvFile.MOST_ROWS + " in all"));
             }
             return entries;
         } catch (JacksonException e) {
