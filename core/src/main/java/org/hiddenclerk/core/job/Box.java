@@ -50,6 +50,12 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
         public String words() {
             return core.colour().words() + " of " + cable.name();
         }
+
+        /** Of what tells cores of one box apart; the whole cable, with all its cores, would be read for every look-up. */
+        @Override
+        public int hashCode() {
+            return 31 * cable.name().hashCode() + core.number();
+        }
     }
 
     public List<CableCore> cores() {

@@ -25,6 +25,7 @@ import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -206,7 +207,7 @@ public final class ModuleMatch {
         if (plan.planned().isEmpty() || terms.wishes().isEmpty()) {
             return new WishCheck.AtTheWall(true, true);
         }
-        return new WishCheck.AtTheWall(SchemeChooser.mechanismsChanged(plan) == 0,
+        return new WishCheck.AtTheWall(PartsToAdd.mechanisms(plan) == 0,
                 SchemeChooser.switchesWork(planner, plan, assignment));
     }
 
@@ -301,23 +302,34 @@ public final class ModuleMatch {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
-            String subject = "channel " + model.channels().get(i).id();
-            add(ChannelLoad.of(volts, region, model.channels().get(i), loads.get(i), subject, estimates), findings,
-                    margins);
-            findings.addAll(Inrush.judge(model, loads.get(i), volts, subject));
+            add(channel(model, i, loads.get(i), volts, region, estimates), findings, margins);
         }
-        model.totalAmps().ifPresent(limit -> {
-            BigDecimal amps = loads.stream().flatMap(List::stream).flatMap(load -> load.banks().stream())
-                    .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
-            Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
-            margins.add(total);
-            if (total.isOver()) {
-                findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, model.code(),
-                        "All channels together carry " + ChannelLoad.figure(amps) + " A; " + limit + " is allowed.",
-                        Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
-            }
-        });
+        add(allChannels(model, loads, volts), findings, margins);
         return new Judged(findings, margins);
+    }
+
+    /** What one channel carries, by its contact, and the first current. */
+    static Judged channel(ModuleModel model, int index, List<SurveyedLoad> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
+        String subject = "channel " + model.channels().get(index).id();
+        Judged carried = ChannelLoad.of(volts, region, model.channels().get(index), loads, subject, estimates);
+        List<Finding> findings = new ArrayList<>(carried.findings());
+        findings.addAll(Inrush.judge(model, loads, volts, subject));
+        return new Judged(findings, carried.margins());
+    }
+
+    /** The sum over all channels, where the maker limits it. */
+    static Judged allChannels(ModuleModel model, List<List<SurveyedLoad>> loads, BigDecimal volts) {
+        if (model.totalAmps().isEmpty()) {
+            return new Judged(List.of(), List.of());
+        }
+        Amps limit = model.totalAmps().get();
+        BigDecimal amps = loads.stream().flatMap(List::stream).flatMap(load -> load.banks().stream())
+                .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
+        Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
+        List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, model.code(),
+                "All channels together carry " + ChannelLoad.figure(amps) + " A; " + limit + " is allowed.",
+                Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
+        return new Judged(findings, List.of(total));
     }
 
     /** Volts of the loads: those of an extra-low-voltage circuit where the lead hangs on one only. */
@@ -348,10 +360,8 @@ public final class ModuleMatch {
     private void wiring(WiringPlan plan, Assignment assignment, boolean byRules, List<Finding> findings) {
         plan.findings().stream().filter(f -> !byRules || !SAID_HERE.contains(f.code())).forEach(findings::add);
         if (plan.planned().isPresent()) {
-            PartsToAdd.of(plan).stream().filter(item -> item.what().startsWith("connector"))
-                    .forEach(item -> findings.add(Finding.of(FindingCode.CONNECTOR_NEEDED, assignment.model().code(),
-                            item.count() + " × " + item.what() + " in addition: its terminals can't hold them all.",
-                            Source.COMPUTED)));
+            PartsToAdd.connectors(plan).forEach((size, count) -> findings.add(Finding.of(FindingCode.CONNECTOR_NEEDED, assignment.model().code(),
+                    count + " × " + PartsToAdd.connectorWords(size) + " in addition: its terminals can't hold them all.", Source.COMPUTED)));
             boolean neutralHere = box.cores().stream()
                     .anyMatch(core -> core.core().role() == org.hiddenclerk.core.job.Role.NEUTRAL);
             if (neutralHere && assignment.model().supply() instanceof ModuleSupply.TwoWire) {

@@ -154,8 +154,8 @@ public final class SchemeChooser {
         WiringPlan plan = candidate.plan();
         var planned = plan.planned().orElseThrow();
         List<Papers> papers = plan.placesOfWork().stream().map(place -> Papers.of(plan, place, planner.house().region())).toList();
-        int connectors = PartsToAdd.of(plan).stream().filter(i -> i.what().startsWith("connector")).mapToInt(i -> i.count()).sum();
-        int mechanisms = mechanismsChanged(plan);
+        int connectors = PartsToAdd.connectors(plan).values().stream().mapToInt(Integer::intValue).sum();
+        int mechanisms = PartsToAdd.mechanisms(plan);
         int modules = planned.fitted().size();
         Set<String> boxes = new LinkedHashSet<>();
         plan.placesOfWork().forEach(place -> boxes.add(place.label()));
@@ -176,12 +176,6 @@ public final class SchemeChooser {
     static int minutes(int modules, int boxes, int mechanisms) {
         return FIRST_MODULE_MINUTES + FURTHER_MODULE_MINUTES * (modules - 1) + FURTHER_BOX_MINUTES * (boxes - 1)
                 + MECHANISM_MINUTES * mechanisms;
-    }
-
-    /** Mechanisms and plates that a plan exchanges. */
-    static int mechanismsChanged(WiringPlan plan) {
-        return PartsToAdd.of(plan).stream().filter(i -> i.what().contains("mechanism for")
-                || i.what().startsWith("blank plate")).mapToInt(i -> i.count()).sum();
     }
 
     /** Whether every wall switch of the loads still commands them. */

@@ -20,6 +20,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.Unit.At;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.SchemeCode;
@@ -274,7 +275,7 @@ final class TwinClass {
             List<Fit> fitted = plan.planned().get().fitted().stream().map(fit -> new Fit(places.indexOf(fit.place()),
                     fit.model().equals(model), plan.planned().get().at(fit.place()).connectors())).toList();
             List<Integer> opened = plan.placesOfWork().stream().map(places::indexOf).toList();
-            int exchanged = SchemeChooser.mechanismsChanged(plan);
+            int exchanged = PartsToAdd.mechanisms(plan);
             return new Case(scheme, companion, assignment, true, codes, fitted, opened, SchemeChooser.minutes(fitted.size(), opened.size(),
                     exchanged), exchanged, !SchemeChooser.switchesWork(planner, plan, assignment));
         }

@@ -191,7 +191,7 @@ final class BoxLayout {
                 List<PortWaiting> ports = new ArrayList<>();
                 for (String terminal : List.of("L", "N", "PE")) {
                     End end = new End.AtLoad(load.number(), terminal);
-                    if (!terminal.equals("PE") || !wiring.attachedAt(end).isEmpty()) {
+                    if (!terminal.equals("PE") || wiring.heldAt(end) > 0) {
                         ports.add(port(terminal, end));
                     }
                 }

@@ -112,23 +112,34 @@ public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Ma
         return attached;
     }
 
+    /** How many conductors are attached at a place. */
+    public int heldAt(End place) {
+        return held().getOrDefault(place, 0);
+    }
+
+    /** How many conductors are attached at each place that holds something. */
+    Map<End, Integer> held() {
+        Map<End, Integer> held = new LinkedHashMap<>();
+        ends.values().forEach(end -> held.merge(end, 1, Integer::sum));
+        jumpers.forEach(jumper -> {
+            held.merge(jumper.from(), 1, Integer::sum);
+            held.merge(jumper.to(), 1, Integer::sum);
+        });
+        return held;
+    }
+
     /** One conductor at a place. */
     public record Attached(String key, CoreColour colour, String words) {
     }
 
     /** Conductors that each connector holds. */
     public List<Integer> connectors() {
-        return places().stream().filter(End.InConnector.class::isInstance).map(place -> attachedAt(place).size()).toList();
+        Map<End, Integer> held = held();
+        return held.keySet().stream().filter(End.InConnector.class::isInstance).sorted().map(held::get).toList();
     }
 
     /** Places that hold something, in a stable order. */
     public List<End> places() {
-        Map<End, Boolean> places = new java.util.TreeMap<>();
-        ends.values().forEach(end -> places.put(end, true));
-        jumpers.forEach(jumper -> {
-            places.put(jumper.from(), true);
-            places.put(jumper.to(), true);
-        });
-        return List.copyOf(places.keySet());
+        return held().keySet().stream().sorted().toList();
     }
 }

@@ -7,14 +7,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.FixedNets;
 import org.hiddenclerk.core.electrical.Intent;
-import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.electrical.Neighbourhood;
-import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.wiring.Run.GangRef;
@@ -35,7 +33,7 @@ final class Found {
     private final RunWiring wiring;
     private final Wiring netlist;
     private final WiringCheck.Result proof;
-    private final FixedNets nets;
+    private final NetsAsFound nets;
     private final Map<LoadRef, List<GangRef>> controls = new LinkedHashMap<>();
 
     private Found(HouseContext house, Run run, Set<Place> interest) {
@@ -47,7 +45,7 @@ final class Found {
         wiring = RunWiring.surveyed(run, intents());
         netlist = near(new Netlisting(wiring, house).wiring(), interest);
         proof = WiringCheck.of(netlist);
-        nets = FixedNets.of(netlist);
+        nets = new NetsAsFound(house, wiring, netlist);
     }
 
     /** @param interest places that are planned from */
@@ -126,51 +124,32 @@ final class Found {
         return controls.entrySet().stream().filter(e -> e.getValue().contains(gang)).map(Map.Entry::getKey).toList();
     }
 
+    NetsAsFound nets() {
+        return nets;
+    }
+
     Optional<Integer> netAt(Place place, End end) {
-        return nets.netOf(RunWiring.node(place, end));
+        return nets.netAt(place, end);
     }
 
     /** The net of a core, from its end at a place. */
-    Optional<Integer> netOf(Place place, org.hiddenclerk.core.job.Box.CableCore core) {
-        End end = core.core().end();
-        boolean alone = end instanceof End.Capped || end instanceof End.Loose;
-        return alone ? nets.netOf(new org.hiddenclerk.core.electrical.NodeId(place.prefix() + core.key() + ".end"))
-                : netAt(place, end);
+    Optional<Integer> netOf(Place place, Box.CableCore core) {
+        return nets.netOf(place, core);
     }
 
     /** The supply net that a net is part of, if any. */
     Optional<Net> supplyOf(int net) {
-        return nets.suppliesOf(net).stream().findFirst().map(this::named);
-    }
-
-    private Net named(Part.Supply supply) {
-        if (supply.line() == Line.PE) {
-            return Net.earth();
-        }
-        CircuitId circuit = house.circuits().entrySet().stream()
-                .filter(e -> e.getValue().label().equals(supply.circuit())).map(Map.Entry::getKey).findFirst()
-                .orElseThrow(() -> new IllegalStateException("Impossible state: no circuit " + supply.circuit() + "."));
-        return switch (supply.line()) {
-            case L1, L2, L3 -> Net.live(circuit);
-            case N -> Net.neutral(circuit);
-            case ELV_PLUS -> Net.plus(circuit);
-            case ELV_MINUS -> Net.minus(circuit);
-            case PE -> throw new IllegalStateException("Impossible state: earth has no circuit.");
-        };
+        return nets.supplyOf(net);
     }
 
     /** Circuit of the supply that holds a net. */
     Optional<CircuitId> circuitOfNet(int net) {
-        return nets.suppliesOf(net).stream().filter(supply -> supply.line() != Line.PE).findFirst()
-                .map(supply -> house.circuits().entrySet().stream()
-                        .filter(e -> e.getValue().label().equals(supply.circuit())).map(Map.Entry::getKey).findFirst()
-                        .orElseThrow());
+        return nets.circuitOfNet(net);
     }
 
     /** Whether a supply net reaches a place as found. */
     boolean reaches(Net net, Place place) {
-        return place.box().cores().stream().anyMatch(core -> netOf(place, core).flatMap(this::supplyOf)
-                .filter(net::equals).isPresent());
+        return nets.reaches(net, place);
     }
 
     /** Circuits whose live and neutral both reach a place as found. */

@@ -172,7 +172,7 @@ final class ModuleWork {
         for (GangRef gang : position.controls()) {
             for (String terminal : gang.gang().mechanism().terminals()) {
                 End end = new End.AtMechanism(gang.number(), terminal);
-                boolean wired = found.wiring().at(gang.place()).places().contains(end);
+                boolean wired = found.nets().endsAt(gang.place()).contains(end);
                 if (wired && found.netAt(gang.place(), end).filter(nets::contains).isPresent()) {
                     poles.add(new SwitchPole(gang.place(), end));
                 }

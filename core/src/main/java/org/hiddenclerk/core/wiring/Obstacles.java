@@ -70,7 +70,7 @@ final class Obstacles {
     }
 
     private boolean isWired(LoadRef load) {
-        return site.found().wiring().at(load.place()).places().contains(new End.AtLoad(load.number(), "L"));
+        return site.found().nets().endsAt(load.place()).contains(new End.AtLoad(load.number(), "L"));
     }
 
     private static Finding missing(GangRef gang, String what) {

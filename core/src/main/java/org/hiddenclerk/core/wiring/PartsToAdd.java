@@ -35,19 +35,34 @@ public final class PartsToAdd {
         return items;
     }
 
+    /** Connectors that a whole plan takes, by the conductors that they are for. */
+    public static Map<Integer, Integer> connectors(WiringPlan plan) {
+        Map<Integer, Integer> bySize = new TreeMap<>();
+        plan.planned().ifPresent(planned -> plan.placesOfWork().forEach(place ->
+                connectors(plan.found().at(place), planned.at(place)).forEach((size, count) -> bySize.merge(size, count, Integer::sum))));
+        return bySize;
+    }
+
+    /** Mechanisms and plates that a whole plan exchanges. */
+    public static int mechanisms(WiringPlan plan) {
+        return plan.planned().stream().flatMap(planned -> plan.placesOfWork().stream().map(place ->
+                exchanged(plan.found().at(place), planned.at(place)).size())).mapToInt(Integer::intValue).sum();
+    }
+
+    private static List<Gang> exchanged(BoxWiring before, BoxWiring after) {
+        return after.box() == before.box() ? List.of() : after.box().gangs().stream().filter(gang -> gang.mechanism()
+                != before.box().gang(gang.number()).mechanism()).toList();
+    }
+
     /** What one box takes. */
     public static List<Item> of(BoxWiring before, BoxWiring after) {
         List<Item> items = new ArrayList<>();
         after.modules().values().forEach(model -> items.add(new Item(1, model.code() + ", " + model.name())));
-        for (Gang gang : after.box().gangs()) {
-            if (gang.mechanism() != before.box().gang(gang.number()).mechanism()) {
-                items.add(new Item(1, gang.mechanism() == Mechanism.FIXED_ON ? "blank plate for " + gang.name()
-                        : gang.mechanism().label() + " mechanism for " + gang.name()));
-            }
-        }
+        exchanged(before, after).forEach(gang -> items.add(new Item(1, gang.mechanism() == Mechanism.FIXED_ON
+                ? "blank plate for " + gang.name() : gang.mechanism().label() + " mechanism for " + gang.name())));
         spacer(before, after).ifPresent(mm -> items.add(new Item(1, "spacer of " + mm + " under the plate")));
         connectors(before, after).forEach((size, count) ->
-                items.add(new Item(count, "connector for " + size + " conductors")));
+                items.add(new Item(count, connectorWords(size))));
         Map<String, Integer> jumpers = new TreeMap<>();
         for (Jumper jumper : after.jumpers()) {
             if (!before.jumpers().contains(jumper)) {
@@ -69,13 +84,19 @@ public final class PartsToAdd {
     /** Connectors that are new, or hold more than they did and so may have to be changed for a larger one. */
     public static Map<Integer, Integer> connectors(BoxWiring before, BoxWiring after) {
         Map<Integer, Integer> bySize = new TreeMap<>();
-        for (End place : after.places()) {
-            int now = after.attachedAt(place).size();
-            if (place instanceof End.InConnector && sizeFor(now) > sizeFor(before.attachedAt(place).size())) {
-                bySize.merge(sizeFor(now), 1, Integer::sum);
+        Map<End, Integer> was = before.held();
+        after.held().forEach((place, count) -> {
+            int size = sizeFor(count);
+            if (place instanceof End.InConnector && size > sizeFor(was.getOrDefault(place, 0))) {
+                bySize.merge(size, 1, Integer::sum);
             }
-        }
+        });
         return bySize;
+    }
+
+    /** What a connector for so many conductors is called. */
+    public static String connectorWords(int size) {
+        return "connector for " + size + " conductors";
     }
 
     private static int sizeFor(int conductors) {

@@ -1,6 +1,8 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -28,6 +30,9 @@ final class PlaceWiring {
     private final BiPredicate<Place, End> isTaken;
     private final Map<String, Role> roles;
     private final Map<Box.CableCore, Net> carried = new LinkedHashMap<>();
+    /** Cores and terminals here of each net that goes on, as found. */
+    private final Map<Net, Set<Box.CableCore>> coresFound = new HashMap<>();
+    private final Map<Net, Set<End>> terminalsFound = new HashMap<>();
 
     PlaceWiring(Found found, Place place, Map<Integer, Net> owners, Map<Integer, ModuleModel> modules,
                 BiPredicate<Place, End> isTaken) {
@@ -39,6 +44,14 @@ final class PlaceWiring {
         this.isTaken = isTaken;
         netting = new Netting(surveyed, modules);
         roles = new LinkedHashMap<>(BoxWiring.surveyedRoles(place.box()));
+        for (Box.CableCore core : place.box().cores()) {
+            found.netOf(place, core).map(owners::get).ifPresent(net -> coresFound.computeIfAbsent(net, n -> new HashSet<>()).add(core));
+        }
+        for (End end : found.nets().endsAt(place)) {
+            if (end instanceof End.AtMechanism || end instanceof End.AtLoad) {
+                found.netAt(place, end).map(owners::get).ifPresent(net -> terminalsFound.computeIfAbsent(net, n -> new HashSet<>()).add(end));
+            }
+        }
     }
 
     /** @param planned the box with its mechanisms and its depth as planned */
@@ -114,23 +127,9 @@ final class PlaceWiring {
         return List.copyOf(demands.getOrDefault(net, Map.of()).getOrDefault(place, Set.of()));
     }
 
+    /** Whether a net joins here just what it joined as found. */
     private boolean isAsFound(Net net, List<Box.CableCore> cores, List<End> terminals) {
-        if (!owners.containsValue(net)) {
-            return false;
-        }
-        Set<Box.CableCore> coresFound = new LinkedHashSet<>();
-        for (Box.CableCore core : place.box().cores()) {
-            if (found.netOf(place, core).map(owners::get).filter(net::equals).isPresent()) {
-                coresFound.add(core);
-            }
-        }
-        Set<End> terminalsFound = new LinkedHashSet<>();
-        for (End end : surveyed.places()) {
-            if ((end instanceof End.AtMechanism || end instanceof End.AtLoad)
-                    && found.netAt(place, end).map(owners::get).filter(net::equals).isPresent()) {
-                terminalsFound.add(end);
-            }
-        }
-        return coresFound.equals(new LinkedHashSet<>(cores)) && terminalsFound.equals(new LinkedHashSet<>(terminals));
+        return owners.containsValue(net) && coresFound.getOrDefault(net, Set.of()).equals(Set.copyOf(cores))
+                && terminalsFound.getOrDefault(net, Set.of()).equals(Set.copyOf(terminals));
     }
 }

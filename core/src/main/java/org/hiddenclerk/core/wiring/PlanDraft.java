@@ -124,15 +124,15 @@ final class PlanDraft {
     Outcome finish() {
         Map<Integer, Net> owners = owners();
         retain(owners);
-        List<Way> ways = ways();
+        List<Way> ways = found.nets().ways();
         Map<Way, Net> owned = new LinkedHashMap<>();
         ways.forEach(way -> Optional.ofNullable(owners.get(way.net())).ifPresent(net -> owned.put(way, net)));
         Routing routing = new Routing(found.house().region(), ways, owned, homes);
         for (Net net : ordered()) {
             if (net.kind() != Net.Kind.KEPT && net.kind() != Net.Kind.EARTH) {
-                routing.connect(net, sources(net), demands.get(net).keySet());
+                routing.connect(net, found.nets().sources(net), demands.get(net).keySet());
                 if (net.kind().isSupply()) {
-                    routing.release(net, this::stoodOnTakenTerminal, (n, place) -> sources(n).contains(place)
+                    routing.release(net, this::stoodOnTakenTerminal, (n, place) -> found.nets().sources(n).contains(place)
                             || demands.getOrDefault(n, Map.of()).containsKey(place));
                 }
             }
@@ -149,21 +149,12 @@ final class PlanDraft {
 
     /** Net of the plan that each net as found goes on in: supplies do, and nets that the plan does not touch. */
     private Map<Integer, Net> owners() {
-        Map<Integer, Net> owners = new LinkedHashMap<>();
+        Map<Integer, Net> owners = new LinkedHashMap<>(found.nets().supplies());
         for (Place place : found.run().places()) {
-            for (End end : found.wiring().at(place).places()) {
-                Optional<Integer> net = found.netAt(place, end);
-                if (net.isPresent()) {
-                    Optional<Net> supply = found.supplyOf(net.get());
-                    if (supply.isPresent()) {
-                        owners.put(net.get(), supply.get());
-                    } else if (isTerminal(end) && !isTaken(place, end)) {
-                        owners.put(net.get(), Net.kept(net.get()));
-                    }
+            for (End end : found.nets().endsAt(place)) {
+                if (isTerminal(end) && !isTaken(place, end)) {
+                    found.netAt(place, end).ifPresent(net -> owners.computeIfAbsent(net, Net::kept));
                 }
-            }
-            for (Box.CableCore core : place.box().cores()) {
-                found.netOf(place, core).ifPresent(net -> found.supplyOf(net).ifPresent(s -> owners.put(net, s)));
             }
         }
         return owners;
@@ -187,39 +178,12 @@ final class PlanDraft {
     /** Terminals that the plan does not take over stay on their nets. */
     private void retain(Map<Integer, Net> owners) {
         for (Place place : found.run().places()) {
-            for (End end : found.wiring().at(place).places()) {
+            for (End end : found.nets().endsAt(place)) {
                 if (isTerminal(end) && !isTaken(place, end)) {
                     found.netAt(place, end).map(owners::get).ifPresent(net -> put(net, place, end));
                 }
             }
         }
-    }
-
-    private List<Way> ways() {
-        List<Way> ways = new ArrayList<>();
-        for (Run.Span span : found.run().spans()) {
-            for (var core : span.atA().cores()) {
-                span.twin(core).ifPresent(twin -> {
-                    Box.CableCore atA = new Box.CableCore(span.atA(), core);
-                    ways.add(new Way(span.a(), atA, span.b(), new Box.CableCore(span.atB(), twin),
-                            found.netOf(span.a(), atA).orElse(-1)));
-                });
-            }
-        }
-        return ways;
-    }
-
-    private Set<Place> sources(Net net) {
-        Set<Place> sources = new LinkedHashSet<>();
-        for (Place place : found.run().places()) {
-            for (Box.CableCore core : place.box().cores()) {
-                if (core.cable().leads() instanceof Leads.FromSupply
-                        && found.netOf(place, core).flatMap(found::supplyOf).filter(net::equals).isPresent()) {
-                    sources.add(place);
-                }
-            }
-        }
-        return sources;
     }
 
     private boolean stoodOnTakenTerminal(Way way, Place place) {

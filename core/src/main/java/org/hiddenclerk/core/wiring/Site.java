@@ -14,12 +14,21 @@ import org.hiddenclerk.core.wiring.Run.GangRef;
 import org.hiddenclerk.core.wiring.Run.LoadRef;
 import org.hiddenclerk.core.wiring.Run.Place;
 
-/**
- * What one assignment is about: the run as found, and the positions that the module takes over.
- *
- * @param lead box from which gangs and loads are named
- */
-record Site(Found found, Run.Place lead, Assignment assignment) {
+/** What one assignment is about: the run as found, and the positions that the module takes over. */
+final class Site {
+    private final Found found;
+    private final Place lead;
+    private final Assignment assignment;
+    private final List<Position> positions = new ArrayList<>();
+
+    /** @param lead box from which gangs and loads are named */
+    Site(Found found, Place lead, Assignment assignment) {
+        this.found = found;
+        this.lead = lead;
+        this.assignment = assignment;
+        assignment.gangs().forEach(number -> positions.add(ofGang(number)));
+        assignment.loads().forEach(number -> positions.add(ofLoad(number)));
+    }
 
     /**
      * What one channel takes over.
@@ -40,6 +49,19 @@ record Site(Found found, Run.Place lead, Assignment assignment) {
         }
     }
 
+    Found found() {
+        return found;
+    }
+
+    /** Box from which gangs and loads are named. */
+    Place lead() {
+        return lead;
+    }
+
+    Assignment assignment() {
+        return assignment;
+    }
+
     Run run() {
         return found.run();
     }
@@ -49,19 +71,20 @@ record Site(Found found, Run.Place lead, Assignment assignment) {
     }
 
     List<Position> positions() {
-        List<Position> positions = new ArrayList<>();
-        for (int number : assignment.gangs()) {
-            GangRef gang = new GangRef(lead(), number);
-            List<LoadRef> loads = found.loadsOf(gang);
-            Set<GangRef> controls = new LinkedHashSet<>(List.of(gang));
-            loads.forEach(load -> controls.addAll(found.controlsOf(load)));
-            positions.add(new Position(Optional.of(gang), loads, List.copyOf(controls), gang.gang().circuit()));
-        }
-        for (int number : assignment.loads()) {
-            LoadRef load = run().load(lead(), number);
-            positions.add(new Position(Optional.empty(), List.of(load), found.controlsOf(load), circuitOf(load)));
-        }
         return positions;
+    }
+
+    private Position ofGang(int number) {
+        GangRef gang = new GangRef(lead, number);
+        List<LoadRef> loads = found.loadsOf(gang);
+        Set<GangRef> controls = new LinkedHashSet<>(List.of(gang));
+        loads.forEach(load -> controls.addAll(found.controlsOf(load)));
+        return new Position(Optional.of(gang), loads, List.copyOf(controls), gang.gang().circuit());
+    }
+
+    private Position ofLoad(int number) {
+        LoadRef load = run().load(lead, number);
+        return new Position(Optional.empty(), List.of(load), found.controlsOf(load), circuitOf(load));
     }
 
     /** By the conductor on its neutral side; failing that, the only circuit there is. */

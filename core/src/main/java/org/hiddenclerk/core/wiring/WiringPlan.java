@@ -251,23 +251,16 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
 
     private static List<Finding> crowdedTerminals(Run.Place at, BoxWiring after) {
         List<Finding> crowded = new ArrayList<>();
-        for (End place : after.places()) {
-            int holds = after.attachedAt(place).size();
-            int takes;
-            if (place instanceof End.AtModule terminal) {
-                takes = after.modules().get(terminal.module()).terminal(terminal.terminal()).takes();
-            } else if (place instanceof End.AtMechanism) {
-                takes = Netting.MECHANISM_TERMINAL_TAKES;
-            } else {
-                continue;
-            }
+        after.held().forEach((place, holds) -> {
+            int takes = place instanceof End.AtModule terminal ? after.modules().get(terminal.module()).terminal(terminal.terminal()).takes()
+                    : place instanceof End.AtMechanism ? Netting.MECHANISM_TERMINAL_TAKES : Integer.MAX_VALUE;
             if (holds > takes) {
                 String words = (at.prefix().isEmpty() ? "" : at.label() + ": ") + after.words(place);
                 crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, words,
                         words + " holds " + holds + " conductors; it takes " + takes + ".",
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR, "put a connector in between")));
             }
-        }
+        });
         return crowded;
     }
 }
