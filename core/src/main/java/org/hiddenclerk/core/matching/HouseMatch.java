@@ -35,7 +35,6 @@ import org.hiddenclerk.core.wiring.SchemeCode;
 public final class HouseMatch {
     /** Gangs that one module of the stock book may take. */
     private static final int MOST_CHANNELS = 4;
-    private static final Part METAL = Part.of(EnumSet.of(FindingCode.METAL_BOX_RADIO));
 
     private final HouseSurvey survey;
     private final HouseMemory memory;
@@ -79,80 +78,70 @@ public final class HouseMatch {
         /** What may be chosen, numbered. */
         public List<HouseOption> options() {
             List<HouseOption> options = new ArrayList<>();
-            cells.stream().filter(cell -> cell.verdict == Verdict.OK).forEach(cell -> options.add(cell.option(options.size())));
+            cells.stream().filter(cell -> cell.verdict() == Verdict.OK).forEach(cell -> options.add(cell.option(options.size())));
             return options;
         }
     }
 
     /** One module at one position in one scheme that applies. */
     public static final class Cell {
-        private final Position position;
-        private final ModuleModel model;
-        private final Verdict verdict;
-        private final Part[] parts;
+        private final VerdictTable.Row row;
+        private final int module;
 
-        private Cell(Position position, ModuleModel model, Verdict verdict, Part[] parts) {
-            this.position = position;
-            this.model = model;
-            this.verdict = verdict;
-            this.parts = parts;
+        Cell(VerdictTable.Row row, int module) {
+            this.row = row;
+            this.module = module;
         }
 
         public List<Unit> units() {
-            return position.group.units();
+            return row.position().group().units();
         }
 
         public String lead() {
-            return position.member.lead();
+            return row.position().member().lead();
         }
 
         public SchemeCode scheme() {
-            return position.drawn.scheme();
+            return row.position().drawn().scheme();
         }
 
         public ModuleModel model() {
-            return model;
+            return row.model(module);
         }
 
         public Verdict verdict() {
-            return verdict;
+            return row.verdict(module);
         }
 
         /** Everything found, notes too. */
         public Set<FindingCode> codes() {
-            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-            for (Part part : parts) {
-                codes.addAll(part.codes());
-            }
-            return codes;
+            return row.codes(module);
         }
 
         /** The option that it is, for choosing. */
         private HouseOption option(int number) {
-            Case drawn = position.drawn;
-            List<String> boxes = position.member.boxes();
+            VerdictTable.Position position = row.position();
+            Case drawn = position.drawn();
+            ModuleModel model = model();
+            List<String> boxes = position.member().boxes();
             List<HouseOption.Fitting> fitted = drawn.fitted().stream().map(fit -> new HouseOption.Fitting(fit.box() < 0 ? ""
                     : boxes.get(fit.box()), fit.own() ? model : drawn.companion().orElse(model))).toList();
-            int missed = position.wishes.isEmpty() ? 0 : (int) HouseMatch.wishes(position.wishes, model, drawn).stream()
+            int missed = position.wishes().isEmpty() ? 0 : (int) HouseMatch.wishes(position.wishes(), model, drawn).stream()
                     .filter(f -> f.severity() == Severity.NOTE).count();
-            return new HouseOption(number, units(), lead(), position.group.gangs(), position.group.loads(), drawn.scheme(), model,
+            return new HouseOption(number, units(), lead(), position.group().gangs(), position.group().loads(), drawn.scheme(), model,
                     drawn.companion(), fitted, drawn.opened().stream().filter(i -> i >= 0).map(boxes::get).toList(), drawn.minutes(),
                     drawn.exchanged(), drawn.silent(), drawn.isCut(), missed, drawn.codes().contains(FindingCode.NEUTRAL_PREFERRED) ? 1 : 0,
-                    drawn.assignment().bypass(), drawn.assignment().bypass().isPresent() ? position.group.gangs().size() : 0);
+                    drawn.assignment().bypass(), drawn.assignment().bypass().isPresent() ? position.group().gangs().size() : 0);
         }
 
         @Override
         public String toString() {
-            return lead() + " " + scheme() + " " + model.code() + " " + verdict + " " + codes();
+            return lead() + " " + scheme() + " " + model().code() + " " + verdict() + " " + codes();
         }
     }
 
     /** A scheme that does not apply, whatever else these modules are. */
     public record Refusal(List<Unit> units, String lead, SchemeCode scheme, List<ModuleModel> models, Set<FindingCode> codes) {
-    }
-
-    /** A drawn scheme at a position. */
-    private record Position(Member member, Units.Group group, Case drawn, List<Wish> wishes) {
     }
 
     /** Judges everything; kinds of runs beside each other on the processors that there are. */
@@ -175,13 +164,8 @@ public final class HouseMatch {
                 works.add(new Work(member, twins, group))));
         works.stream().collect(Collectors.groupingBy(work -> work.twins)).values().parallelStream().forEach(kind ->
                 kind.forEach(this::judge));
-        List<Cell> cells = new ArrayList<>();
-        List<Refusal> refusals = new ArrayList<>();
-        works.forEach(work -> {
-            cells.addAll(work.cells);
-            refusals.addAll(work.refusals);
-        });
-        return new Result(all, cells, refusals, mute);
+        VerdictTable cells = new VerdictTable(works.stream().flatMap(work -> work.rows.stream()).toList());
+        return new Result(all, cells, works.stream().flatMap(work -> work.refusals.stream()).toList(), mute);
     }
 
     /** What a lead may switch together, and what comes of it. */
@@ -189,7 +173,7 @@ public final class HouseMatch {
         private final Member member;
         private final TwinClass twins;
         private final Units.Group group;
-        private final List<Cell> cells = new ArrayList<>();
+        private final List<VerdictTable.Row> rows = new ArrayList<>();
         private final List<Refusal> refusals = new ArrayList<>();
 
         private Work(Member member, TwinClass twins, Units.Group group) {
@@ -202,7 +186,7 @@ public final class HouseMatch {
     private void judge(Work work) {
         List<List<SurveyedLoad>> loads = work.twins.loadsOf(work.member, work.group.gangs(), work.group.loads());
         BigDecimal volts = work.twins.facts().volts();
-        Switched switched = new Switched(loads, volts, contacts(volts, loads), BoxHeat.contactHeat(loads, volts));
+        Switched switched = new Switched(loads, volts);
         for (TwinClass.Slot slot : work.twins.slots(work.group.gangs(), work.group.loads())) {
             Optional<Case> drawn = slot.sharedWith(work.member);
             if (drawn.isPresent()) {
@@ -214,7 +198,45 @@ public final class HouseMatch {
     }
 
     /** What a group switches, with what each class of contacts makes of it and the heat of a contact, in watts. */
-    private record Switched(List<List<SurveyedLoad>> loads, BigDecimal volts, Part[] contacts, double contactHeat) {
+    private final class Switched {
+        private final List<List<SurveyedLoad>> loads;
+        private final BigDecimal volts;
+        private final double contactHeat;
+        private final Part[] contacts;
+        private final List<Part[]> channels = new ArrayList<>();
+
+        private Switched(List<List<SurveyedLoad>> loads, BigDecimal volts) {
+            this.loads = loads;
+            this.volts = volts;
+            contactHeat = BoxHeat.contactHeat(loads, volts);
+            List<Object> keys = new ArrayList<>();
+            loads.forEach(at -> keys.add(at.stream().map(l -> List.of(l.banks(), l.continuous())).toList()));
+            contacts = memory.table(List.of("contacts", volts, keys), models.size());
+            for (int i = 0; i < keys.size(); i++) {
+                channels.add(memory.table(List.of("channel", i, volts, keys.get(i)), models.size()));
+            }
+        }
+
+        /** What the contacts of a module make of it: a channel that carries the same elsewhere is not judged again. */
+        private Part carried(int index) {
+            int kind = shapes.contactsOf(index);
+            Part known = contacts[kind];
+            if (known == null) {
+                known = judged(shapes.model(index), kind);
+                contacts[kind] = known;
+            }
+            return known;
+        }
+
+        private Part judged(ModuleModel model, int kind) {
+            EnumSet<FindingCode> codes = FindingCode.of(ModuleMatch.allChannels(model, loads, volts).findings());
+            for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
+                int channel = i;
+                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleMatch.channel(model, channel, loads.get(channel), volts,
+                        survey.house().region(), terms.estimates()).findings()).codes());
+            }
+            return Part.of(codes);
+        }
     }
 
     private void judge(Work work, Switched switched, Case drawn, Shapes.Alike same) {
@@ -223,42 +245,25 @@ public final class HouseMatch {
                     drawn.codes()));
             return;
         }
-        Position position = new Position(work.member, work.group, drawn, terms.wishes());
-        List<List<SurveyedLoad>> loads = switched.loads();
+        VerdictTable.Position position = new VerdictTable.Position(work.member, work.group, drawn, terms.wishes());
+        List<List<SurveyedLoad>> loads = switched.loads;
         Box lead = survey.boxes().get(work.member.lead());
-        Part wiring = Part.of(drawn.codes());
         FittedPlaces places = new FittedPlaces(survey, memory, work.member.boxes(), drawn);
         Part[] suitable = memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
         Part[] conductors = memory.table(List.of("mm2", places.thickest()), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
         boolean regulated = drawn.assignment().gangs().stream().anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
-        boolean inMetal = places.isMetal();
+        VerdictTable.Row row = new VerdictTable.Row(position, same, Part.of(drawn.codes()), places.isMetal());
         for (int index : same.indices()) {
             ModuleModel model = shapes.model(index);
-            Part carried = !byRules ? Part.NOTHING : HouseMemory.entry(switched.contacts(), shapes.contactsOf(index),
-                    () -> ModuleMatch.loads(model, loads, switched.volts(), survey.house().region(), terms.estimates()).findings());
+            Part carried = byRules ? switched.carried(index) : Part.NOTHING;
             Part suits = HouseMemory.entry(suitable, index, () -> suitability(model, drawn));
             Part thick = HouseMemory.entry(conductors, index, () -> Suitability.conductors(model, places.thickest()));
             Part dims = regulated || model.sheet().dims() ? Part.of(ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
                     : Part.NOTHING;
-            Part metal = Suitability.isShielded(model, inMetal) ? METAL : Part.NOTHING;
-            Part[] parts = {wiring, carried, suits, thick, places.room(index), places.warmth(index, switched.contactHeat()), dims, metal};
-            work.cells.add(new Cell(position, model, worst(parts), parts));
+            row.add(carried, suits, thick, places.room(index), places.warmth(index, switched.contactHeat), dims);
         }
-    }
-
-    private Part[] contacts(BigDecimal volts, List<List<SurveyedLoad>> loads) {
-        List<Object> key = new ArrayList<>(List.of("contacts", volts));
-        loads.forEach(at -> key.add(at.stream().map(l -> List.of(l.banks(), l.continuous())).toList()));
-        return memory.table(key, models.size());
-    }
-
-    private static Verdict worst(Part[] parts) {
-        Verdict worst = Verdict.OK;
-        for (Part part : parts) {
-            worst = part.verdict().compareTo(worst) < 0 ? part.verdict() : worst;
-        }
-        return worst;
+        work.rows.add(row);
     }
 
     private List<Finding> suitability(ModuleModel model, Case drawn) {
