@@ -30,6 +30,7 @@ import org.hiddenclerk.core.wiring.Run;
  */
 public final class WholeHouse {
     private static final int ROUNDS = 9;
+    private static final int WARM_UP = 150;
 
     private WholeHouse() {
     }
@@ -41,6 +42,7 @@ public final class WholeHouse {
             match(300, four);
             match(60, SurveyedHouse.stock(40, 7));
             matchNew(300, four);
+            matchAfresh(300, four);
         }
         choose(60, SurveyedHouse.stock(40, 7));
         choose(200, SurveyedHouse.stock(40, 7));
@@ -100,6 +102,21 @@ public final class WholeHouse {
             all[i] = (System.nanoTime() - begin) / 1e6;
         }
         System.out.printf(Locale.ROOT, "match %d positions x %d modules, houses that are new to a memory: first %.0f ms, then by nines %s; %s; %s%n", positions, models.size(), all[0],
+                spread(Arrays.copyOfRange(all, 0, ROUNDS)), spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)), spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
+    }
+
+    /** Nothing remembered, again and again, until the virtual machine has compiled what it needs: what the work itself takes. */
+    private static void matchAfresh(int positions, List<ModuleModel> models) {
+        double[] all = new double[3 * ROUNDS];
+        for (int i = -WARM_UP; i < all.length; i++) {
+            HouseSurvey survey = SurveyedHouse.of(positions, 11);
+            long begin = System.nanoTime();
+            new HouseMatch(survey, models, Terms.USUAL).match();
+            if (i >= 0) {
+                all[i] = (System.nanoTime() - begin) / 1e6;
+            }
+        }
+        System.out.printf(Locale.ROOT, "match %d positions x %d modules, nothing remembered, after %d matches: by nines %s; %s; %s%n", positions, models.size(), WARM_UP,
                 spread(Arrays.copyOfRange(all, 0, ROUNDS)), spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)), spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
     }
 

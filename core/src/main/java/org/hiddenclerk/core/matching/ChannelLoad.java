@@ -97,15 +97,14 @@ final class ChannelLoad {
     }
 
     private Finding near(Margin margin) {
-        return Finding.of(FindingCode.NEAR_LIMIT, subject, String.format("%s of %s %s for %s: little room is left.",
-                figure(margin.found()), figure(margin.allowed()), margin.unit(), margin.what()), Source.MAKER);
+        return Finding.of(FindingCode.NEAR_LIMIT, subject, figure(margin.found()) + " of " + figure(margin.allowed()) + " "
+                + margin.unit() + " for " + margin.what() + ": little room is left.", Source.MAKER);
     }
 
     private Finding overloaded(Margin margin) {
-        return Finding.of(FindingCode.CONTACT_OVERLOAD, subject, String.format(
-                "%s %s of %s on a contact for %s %s: over by %s %s.", figure(margin.found()), margin.unit(),
-                margin.what().substring(0, margin.what().lastIndexOf(", " + subject)), figure(margin.allowed()),
-                margin.unit(), figure(margin.excess()), margin.unit()), Source.MAKER,
+        return Finding.of(FindingCode.CONTACT_OVERLOAD, subject, figure(margin.found()) + " " + margin.unit() + " of "
+                + margin.what().substring(0, margin.what().lastIndexOf(", " + subject)) + " on a contact for " + figure(margin.allowed()) + " "
+                + margin.unit() + ": over by " + figure(margin.excess()) + " " + margin.unit() + ".", Source.MAKER,
                 new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                 new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));
     }

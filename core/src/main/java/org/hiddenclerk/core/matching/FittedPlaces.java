@@ -28,6 +28,8 @@ final class FittedPlaces {
     private final boolean lampUnknown;
     /** What all places together make of a body. */
     private final Part[] together;
+    private final BigDecimal thickest;
+    private final boolean metal;
 
     FittedPlaces(HouseSurvey survey, HouseMemory memory, List<String> run, Case drawn) {
         this.memory = memory;
@@ -36,6 +38,9 @@ final class FittedPlaces {
         drawn.fitted().forEach(fit -> byBox.computeIfAbsent(fit.box(), b -> new ArrayList<>()).add(fit));
         lampUnknown = byBox.remove(-1) != null;
         byBox.forEach((index, here) -> places.add(new Place(survey.boxes().get(run.get(index)), here)));
+        List<Box> boxes = places.stream().map(place -> place.box).toList();
+        thickest = ModuleMatch.thickest(boxes);
+        metal = ModuleMatch.isMetal(boxes);
         together = memory.table(List.of("rooms", lampUnknown, places.stream().map(place -> place.key).toList()), memory.shapes().bodies());
     }
 
@@ -45,6 +50,7 @@ final class FittedPlaces {
         private final List<Fit> fits;
         private final List<Object> key;
         private final Part[] rooms;
+        private final RoomInBox.Placer placer;
         private final int own;
         private final double othersWatts;
         private final double kelvinPerWatt;
@@ -56,6 +62,7 @@ final class FittedPlaces {
             key = List.of("room", memory.room(RoomKey.of(box)), fits.stream().map(fit -> fit.own() ? "own"
                     : companion.orElseThrow().code()).toList(), fits.get(0).connectors());
             rooms = memory.table(key, memory.shapes().bodies());
+            placer = memory.placer(box);
             own = (int) fits.stream().filter(Fit::own).count();
             double nominal = memory.region().nominalVolts().asDouble();
             othersWatts = fits.size() == own ? 0 : (fits.size() - own) * BoxHeat.standbyHeat(companion.orElseThrow(), nominal);
@@ -65,7 +72,7 @@ final class FittedPlaces {
 
         private Part room(int index) {
             return HouseMemory.entry(rooms, memory.shapes().bodyOf(index), () -> RoomInBox.of(box, modules(memory.shapes().model(index)),
-                    memory.region(), fits.get(0).connectors(), memory::placement).findings());
+                    memory.region(), fits.get(0).connectors(), placer).findings());
         }
 
         private List<ModuleModel> modules(ModuleModel own) {
@@ -81,21 +88,27 @@ final class FittedPlaces {
         }
     }
 
+    /** Cross-section of the thickest core in the boxes, in mm². */
     BigDecimal thickest() {
-        return ModuleMatch.thickest(boxes());
+        return thickest;
     }
 
     boolean isMetal() {
-        return ModuleMatch.isMetal(boxes());
+        return metal;
     }
 
-    private List<Box> boxes() {
-        return places.stream().map(place -> place.box).toList();
+    /** What is found about room, by the class of a module's body; filled by {@link #room}. */
+    Part[] rooms() {
+        return isOne() ? places.get(0).rooms : together;
+    }
+
+    private boolean isOne() {
+        return places.size() == 1 && !lampUnknown;
     }
 
     /** @param index the module, by its place in the stock book */
     Part room(int index) {
-        if (places.size() == 1 && !lampUnknown) {
+        if (isOne()) {
             return places.get(0).room(index);
         }
         int body = memory.shapes().bodyOf(index);

@@ -173,6 +173,8 @@ public final class HouseMatch {
         private final Member member;
         private final TwinClass twins;
         private final Units.Group group;
+        /** By what goes where: many schemes fit the same. */
+        private final Map<Object, FittedPlaces> places = new HashMap<>();
         private final List<VerdictTable.Row> rows = new ArrayList<>();
         private final List<Refusal> refusals = new ArrayList<>();
 
@@ -217,15 +219,12 @@ public final class HouseMatch {
             }
         }
 
-        /** What the contacts of a module make of it: a channel that carries the same elsewhere is not judged again. */
-        private Part carried(int index) {
+        /** Fills in what the contacts of a module make of it; a channel that carries the same elsewhere is not judged again. */
+        private void judge(int index) {
             int kind = shapes.contactsOf(index);
-            Part known = contacts[kind];
-            if (known == null) {
-                known = judged(shapes.model(index), kind);
-                contacts[kind] = known;
+            if (contacts[kind] == null) {
+                contacts[kind] = judged(shapes.model(index), kind);
             }
-            return known;
         }
 
         private Part judged(ModuleModel model, int kind) {
@@ -248,20 +247,31 @@ public final class HouseMatch {
         VerdictTable.Position position = new VerdictTable.Position(work.member, work.group, drawn, terms.wishes());
         List<List<SurveyedLoad>> loads = switched.loads;
         Box lead = survey.boxes().get(work.member.lead());
-        FittedPlaces places = new FittedPlaces(survey, memory, work.member.boxes(), drawn);
+        FittedPlaces places = work.places.computeIfAbsent(List.of(drawn.fitted(), drawn.companion().map(ModuleModel::code)),
+                k -> new FittedPlaces(survey, memory, work.member.boxes(), drawn));
         Part[] suitable = memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
         Part[] conductors = memory.table(List.of("mm2", places.thickest()), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
         boolean regulated = drawn.assignment().gangs().stream().anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
-        VerdictTable.Row row = new VerdictTable.Row(position, same, Part.of(drawn.codes()), places.isMetal());
-        for (int index : same.indices()) {
+        VerdictTable.Row row = new VerdictTable.Row(position, shapes, same, Part.of(drawn.codes()), places.isMetal(),
+                new VerdictTable.Shared(byRules ? switched.contacts : new Part[0], suitable, conductors, places.rooms()));
+        int[] indices = same.indices();
+        for (int at = 0; at < indices.length; at++) {
+            int index = indices[at];
             ModuleModel model = shapes.model(index);
-            Part carried = byRules ? switched.carried(index) : Part.NOTHING;
-            Part suits = HouseMemory.entry(suitable, index, () -> suitability(model, drawn));
-            Part thick = HouseMemory.entry(conductors, index, () -> Suitability.conductors(model, places.thickest()));
+            if (byRules) {
+                switched.judge(index);
+            }
+            if (suitable[index] == null) {
+                suitable[index] = Part.of(suitability(model, drawn));
+            }
+            if (conductors[index] == null) {
+                conductors[index] = Part.of(Suitability.conductors(model, places.thickest()));
+            }
+            places.room(index);
             Part dims = regulated || model.sheet().dims() ? Part.of(ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
                     : Part.NOTHING;
-            row.add(carried, suits, thick, places.room(index), places.warmth(index, switched.contactHeat), dims);
+            row.judge(at, places.warmth(index, switched.contactHeat), dims);
         }
         work.rows.add(row);
     }

@@ -16,7 +16,6 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.SchemeCode;
@@ -36,7 +35,7 @@ public final class HouseMemory {
     private final Map<Drawing, Optional<TwinClass.Case>> shared = new ConcurrentHashMap<>();
     private final AtomicInteger nextRoom = new AtomicInteger();
     private final Map<Object, Integer> rooms = new ConcurrentHashMap<>();
-    private final Map<Object, Optional<Placement>> placements = new ConcurrentHashMap<>();
+    private final Map<Object, Map<List<Body>, Optional<Placement>>> placements = new ConcurrentHashMap<>();
     private final Map<Object, TwinClass.Facts> facts = new ConcurrentHashMap<>();
 
     public HouseMemory(List<ModuleModel> models, Terms terms, RegionProfile region) {
@@ -94,6 +93,11 @@ public final class HouseMemory {
         static Part of(EnumSet<FindingCode> codes) {
             return new Part(codes, Verdict.ofCodes(codes));
         }
+
+        /** The lower, the worse. */
+        int rank() {
+            return verdict.ordinal();
+        }
     }
 
     public List<ModuleModel> models() {
@@ -126,11 +130,12 @@ public final class HouseMemory {
         return rooms.computeIfAbsent(key, k -> nextRoom.getAndIncrement());
     }
 
-    /** Where bodies lie, which is the same in boxes that differ in their depth only. */
-    Optional<Placement> placement(Box box, BoxGeometry room, RegionProfile where, List<Body> bodies) {
-        List<Object> key = List.of(room.width(), room.height(), room.round(), box.gangs().stream().map(gang -> List.of(gang.number(),
-                gang.depth())).toList(), bodies);
-        return placements.computeIfAbsent(key, k -> Placement.of(box, room, where, bodies));
+    /** Finds where bodies lie in a box, which is the same in boxes that differ in their depth only. */
+    RoomInBox.Placer placer(Box box) {
+        Object inside = box.geometry().map(room -> List.of(room.width(), room.height(), room.round(), box.gangs().stream().map(gang ->
+                List.of(gang.number(), gang.depth())).toList()));
+        Map<List<Body>, Optional<Placement>> known = placements.computeIfAbsent(inside, k -> new ConcurrentHashMap<>());
+        return (placed, room, where, bodies) -> known.computeIfAbsent(bodies, b -> Placement.of(placed, room, where, b));
     }
 
     static Part entry(Part[] table, int index, Supplier<List<Finding>> findings) {

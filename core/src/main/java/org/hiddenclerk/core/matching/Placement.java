@@ -62,7 +62,8 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
     private record Solid(Rect at, long from, long to) {
     }
 
-    private record Partial(List<Solid> placed, long deepest) {
+    /** @param spread where modules end, summed: among equal depths, those that begin further up have more room for their wires */
+    private record Partial(List<Solid> placed, long deepest, long spread) {
     }
 
     /** A body turned some way: its sides in the outline, how far it reaches into the depth, and the rounding that helps in the outline. */
@@ -97,13 +98,13 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
         List<Solid> mechanisms = mechanisms(box, room, region).stream().map(m -> new Solid(new Rect(m.x().micrometres(),
                 m.y().micrometres(), m.width().micrometres(), m.height().micrometres()), 0, m.depth().micrometres())).toList();
         long floor = mechanisms.stream().mapToLong(Solid::to).max().orElse(0);
-        List<Partial> beginnings = List.of(new Partial(List.of(), floor));
+        List<Partial> beginnings = List.of(new Partial(List.of(), floor, 0));
         for (Body body : modules) {
             List<Partial> longer = new ArrayList<>();
             for (Partial beginning : beginnings) {
                 extend(outline, mechanisms, beginning, body, longer);
             }
-            longer.sort(Comparator.comparingLong(Partial::deepest).thenComparingLong(Placement::spread));
+            longer.sort(Comparator.comparingLong(Partial::deepest).thenComparingLong(Partial::spread));
             beginnings = modules.size() > 2 ? longer.subList(0, Math.min(BEAM, longer.size())) : longer;
         }
         return beginnings.stream().findFirst().map(best -> read(outline, best, mechanisms));
@@ -117,11 +118,6 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
         long b = body.width().micrometres();
         return outline.places(a, b, rounding).stream().anyMatch(at -> outline.holds(new Rect(at[0], at[1], a, b), rounding))
                 || outline.places(b, a, rounding).stream().anyMatch(at -> outline.holds(new Rect(at[0], at[1], b, a), rounding));
-    }
-
-    /** Among equal depths, modules that begin further up come first: their wires have more room. */
-    private static long spread(Partial partial) {
-        return partial.placed.stream().mapToLong(Solid::to).sum();
     }
 
     private static void extend(Outline outline, List<Solid> mechanisms, Partial beginning, Body body, List<Partial> longer) {
@@ -149,7 +145,7 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
             from = Math.max(from, FRAME);
             List<Solid> placed = new ArrayList<>(beginning.placed);
             placed.add(new Solid(at, from, from + body.into));
-            longer.add(new Partial(placed, Math.max(beginning.deepest, from + body.into)));
+            longer.add(new Partial(placed, Math.max(beginning.deepest, from + body.into), beginning.spread + from + body.into));
         }
     }
 

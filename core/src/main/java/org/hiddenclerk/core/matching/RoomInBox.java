@@ -4,6 +4,7 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Locale;
 import java.util.Optional;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
@@ -98,9 +99,8 @@ public final class RoomInBox {
         Margin depth = new Margin("depth", used.asDecimal(), room.depth().asDecimal(), "mm");
         margins.add(depth);
         if (depth.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, box.label(), String.format(
-                    "%s deep; mechanism %s, module %s and wires %s need %s: %s\u2009mm too little.", room.depth(), mechanism,
-                    behind, Placement.WIRING_SPACE, used, depth.excess().toPlainString()), Source.COMMON_PRACTICE,
+            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, box.label(), room.depth() + " deep; mechanism " + mechanism + ", module "
+                    + behind + " and wires " + Placement.WIRING_SPACE + " need " + used + ": " + depth.excess().toPlainString() + "\u2009mm too little.", Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a spacer of " + depth.excess().toPlainString()
                             + "\u2009mm or more, or a deeper box"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a thinner module"),
@@ -126,9 +126,8 @@ public final class RoomInBox {
             }
             margins.add(new Margin("outline", BigDecimal.valueOf(found).setScale(1, RoundingMode.HALF_UP), BigDecimal.valueOf(allowed)
                     .setScale(1, RoundingMode.HALF_UP), "mm"));
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, box.label(), String.format(
-                    "%s is %s by %s%s; the box is %s inside.", model.code(), body.length(), body.width(), room.round()
-                            ? String.format(java.util.Locale.ROOT, ", %.1f\u2009mm from corner to corner", found) : "", inside),
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, box.label(), model.code() + " is " + body.length() + " by " + body.width()
+                    + (room.round() ? String.format(Locale.ROOT, ", %.1f\u2009mm from corner to corner", found) : "") + "; the box is " + inside + " inside.",
                     Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         }

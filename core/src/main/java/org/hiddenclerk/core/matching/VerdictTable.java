@@ -3,8 +3,10 @@ package org.hiddenclerk.core.matching;
 import java.util.AbstractList;
 import java.util.Arrays;
 import java.util.EnumSet;
+import java.util.HashMap;
 import java.util.Iterator;
 import java.util.List;
+import java.util.Map;
 import java.util.NoSuchElementException;
 import java.util.RandomAccess;
 import java.util.Set;
@@ -40,75 +42,90 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
     record Position(Member member, Units.Group group, Case drawn, List<Wish> wishes) {
     }
 
+    /**
+     * What groups of rules make of modules, shared by all positions that are alike in it.
+     *
+     * @param contacts   by the class of a module's contacts; empty in schemes where the proof alone knows what a channel carries
+     * @param suitable   by the place of a module in the stock book
+     * @param conductors by the place of a module in the stock book
+     * @param rooms      by the class of a module's body
+     */
+    record Shared(Part[] contacts, Part[] suitable, Part[] conductors, Part[] rooms) {
+    }
+
     /** Modules that are wired alike, judged in one drawn scheme at a position. */
     static final class Row {
-        /** Groups of rules that are asked of each module. */
-        private static final int PARTS = 6;
-
         private final Position position;
+        private final Shapes shapes;
         private final Shapes.Alike same;
         private final Part wiring;
         private final boolean inMetal;
-        private final Part[] parts;
+        private final Shared shared;
+        /** What is found of single modules beside that: seldom anything. */
+        private final Map<Integer, Part> own = new HashMap<>();
         private final byte[] verdicts;
-        private int size;
 
-        Row(Position position, Shapes.Alike same, Part wiring, boolean inMetal) {
+        Row(Position position, Shapes shapes, Shapes.Alike same, Part wiring, boolean inMetal, Shared shared) {
             this.position = position;
+            this.shapes = shapes;
             this.same = same;
             this.wiring = wiring;
             this.inMetal = inMetal;
-            parts = new Part[PARTS * same.indices().length];
+            this.shared = shared;
             verdicts = new byte[same.indices().length];
         }
 
-        /** Adds what was found of the next module. */
-        void add(Part carried, Part suits, Part thick, Part room, Part warmth, Part dims) {
-            int at = PARTS * size;
-            parts[at] = carried;
-            parts[at + 1] = suits;
-            parts[at + 2] = thick;
-            parts[at + 3] = room;
-            parts[at + 4] = warmth;
-            parts[at + 5] = dims;
-            Verdict worst = worse(wiring, metal(size));
-            for (int i = at; i < at + PARTS && worst != Verdict.STOP; i++) {
-                worst = parts[i].verdict().compareTo(worst) < 0 ? parts[i].verdict() : worst;
+        /**
+         * Judges a module by what is found of it; what is shared must have been found before.
+         *
+         * @param at its place in the row
+         */
+        void judge(int at, Part warmth, Part dims) {
+            int index = same.indices()[at];
+            int worst = Math.min(wiring.rank(), Math.min(shared.suitable[index].rank(), shared.conductors[index].rank()));
+            worst = Math.min(worst, shared.rooms[shapes.bodyOf(index)].rank());
+            worst = Math.min(worst, isByRules() ? shared.contacts[shapes.contactsOf(index)].rank() : worst);
+            worst = Math.min(worst, Suitability.isShielded(model(at), inMetal) ? METAL.rank() : worst);
+            if (warmth != Part.NOTHING || dims != Part.NOTHING) {
+                EnumSet<FindingCode> codes = EnumSet.copyOf(warmth.codes());
+                codes.addAll(dims.codes());
+                Part alone = Part.of(codes);
+                own.put(at, alone);
+                worst = Math.min(worst, alone.rank());
             }
-            verdicts[size++] = (byte) worst.ordinal();
+            verdicts[at] = (byte) worst;
         }
 
-        private static Verdict worse(Part one, Part other) {
-            return one.verdict().compareTo(other.verdict()) < 0 ? one.verdict() : other.verdict();
-        }
-
-        private Part metal(int module) {
-            return Suitability.isShielded(model(module), inMetal) ? METAL : Part.NOTHING;
+        private boolean isByRules() {
+            return shared.contacts.length > 0;
         }
 
         int size() {
-            return size;
+            return verdicts.length;
         }
 
         Position position() {
             return position;
         }
 
-        ModuleModel model(int module) {
-            return same.models().get(module);
+        ModuleModel model(int at) {
+            return same.models().get(at);
         }
 
-        Verdict verdict(int module) {
-            return VERDICTS[verdicts[module]];
+        Verdict verdict(int at) {
+            return VERDICTS[verdicts[at]];
         }
 
         /** Everything found of a module, notes too. */
-        Set<FindingCode> codes(int module) {
+        Set<FindingCode> codes(int at) {
+            int index = same.indices()[at];
             EnumSet<FindingCode> codes = EnumSet.copyOf(wiring.codes());
-            codes.addAll(metal(module).codes());
-            for (int i = PARTS * module; i < PARTS * (module + 1); i++) {
-                codes.addAll(parts[i].codes());
-            }
+            codes.addAll(shared.suitable[index].codes());
+            codes.addAll(shared.conductors[index].codes());
+            codes.addAll(shared.rooms[shapes.bodyOf(index)].codes());
+            codes.addAll(isByRules() ? shared.contacts[shapes.contactsOf(index)].codes() : Set.of());
+            codes.addAll(Suitability.isShielded(model(at), inMetal) ? METAL.codes() : Set.of());
+            codes.addAll(own.getOrDefault(at, Part.NOTHING).codes());
             return codes;
         }
     }
