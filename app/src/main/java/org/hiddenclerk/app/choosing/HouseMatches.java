@@ -59,14 +59,22 @@ class HouseMatches {
     }
 
     HouseMatch.Result match(UUID job, HouseSurvey survey) {
-        Basis basis = new Basis(stock.models(), settings.terms(job), survey.house().region());
-        HouseMemory memory = memory(basis);
+        HouseMemory memory = memory(job, survey);
         synchronized (memory) {
             return new HouseMatch(survey, memory).match();
         }
     }
 
-    private HouseMemory memory(Basis basis) {
+    /** Matches a house so that whoever asks for it finds it remembered. */
+    void matchAhead(UUID job, HouseSurvey survey) {
+        HouseMemory memory = memory(job, survey);
+        synchronized (memory) {
+            new HouseMatch(survey, memory).matchBehind();
+        }
+    }
+
+    private HouseMemory memory(UUID job, HouseSurvey survey) {
+        Basis basis = new Basis(stock.models(), settings.terms(job), survey.house().region());
         synchronized (memories) {
             HouseMemory kept = memories.get(basis);
             if (kept != null && kept.size() > MOST_PLANS) {

@@ -10,6 +10,7 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
+import org.hiddenclerk.app.background.Rest;
 import org.hiddenclerk.app.fitting.WarmStandings.HousesJudged;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.settings.HouseSettings;
@@ -29,6 +30,9 @@ import org.springframework.transaction.event.TransactionalEventListener;
 class WarmMatches {
     private static final Logger LOG = LoggerFactory.getLogger(WarmMatches.class);
     private static final Duration LEFT_ALONE = Duration.ofSeconds(1);
+    /** It takes at most a tenth of the time: where many people work, their changes would otherwise keep the processors busy. */
+    private static final int RESTS = 9;
+    private static final int RESTS_AFTER_START = 1;
     /** Houses that are matched again when the stock book changed: those that were matched last. */
     private static final int LATEST = 4;
 
@@ -53,7 +57,7 @@ class WarmMatches {
 
     @EventListener
     void match(HousesJudged judged) {
-        judged.jobs().forEach(this::match);
+        judged.jobs().forEach(job -> Rest.after(() -> match(job), RESTS_AFTER_START));
     }
 
     @TransactionalEventListener
@@ -82,7 +86,7 @@ class WarmMatches {
     }
 
     private synchronized void matchSoon(UUID job) {
-        Future<?> earlier = due.put(job, worker.schedule(() -> match(job), LEFT_ALONE.toMillis(), TimeUnit.MILLISECONDS));
+        Future<?> earlier = due.put(job, worker.schedule(() -> Rest.after(() -> match(job), RESTS), LEFT_ALONE.toMillis(), TimeUnit.MILLISECONDS));
         if (earlier != null) {
             earlier.cancel(false);
         }
@@ -90,7 +94,7 @@ class WarmMatches {
 
     private void match(UUID job) {
         try {
-            matches.match(job, matches.survey(job));
+            matches.matchAhead(job, matches.survey(job));
             synchronized (this) {
                 due.remove(job);
                 int times = matched.getOrDefault(job, 0);

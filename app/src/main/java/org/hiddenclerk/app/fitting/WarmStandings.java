@@ -2,6 +2,7 @@ package org.hiddenclerk.app.fitting;
 
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.background.Rest;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.planning.Plans;
@@ -17,7 +18,7 @@ import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Judges every box once after a start, behind everything else, so that the first person to open a house need not wait for it. */
+/** Judges every box once after a start, in half of the time, so that the first person to open a house need not wait for it. */
 @Component
 public class WarmStandings {
     private static final Logger LOG = LoggerFactory.getLogger(WarmStandings.class);
@@ -56,7 +57,7 @@ public class WarmStandings {
     private void judgeAll() {
         try {
             List<UUID> jobs = openHouse.dayBook().stream().map(entry -> entry.job().id()).toList();
-            jobs.forEach(job -> transaction.executeWithoutResult(status -> judge(job)));
+            jobs.forEach(job -> Rest.after(() -> transaction.executeWithoutResult(status -> judge(job)), 1));
             events.publishEvent(new HousesJudged(jobs));
         } catch (RuntimeException e) {
             // Only speed is lost: whoever opens a house has it judged then.

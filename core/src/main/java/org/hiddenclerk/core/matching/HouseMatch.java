@@ -11,6 +11,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
@@ -146,6 +147,15 @@ public final class HouseMatch {
 
     /** Judges everything; kinds of runs beside each other on the processors that there are. */
     public Result match() {
+        return match(true);
+    }
+
+    /** The same in this thread alone, for work that nobody waits for. */
+    public Result matchBehind() {
+        return match(false);
+    }
+
+    private Result match(boolean onAllProcessors) {
         Map<String, TwinClass> classes = new HashMap<>();
         Map<Member, TwinClass> leads = new LinkedHashMap<>();
         for (String id : survey.boxes().keySet()) {
@@ -162,8 +172,8 @@ public final class HouseMatch {
         List<Work> works = new ArrayList<>();
         leads.forEach((member, twins) -> units.groups(member.lead(), MOST_CHANNELS).forEach(group ->
                 works.add(new Work(member, twins, group))));
-        works.stream().collect(Collectors.groupingBy(work -> work.twins)).values().parallelStream().forEach(kind ->
-                kind.forEach(this::judge));
+        Stream<List<Work>> kinds = works.stream().collect(Collectors.groupingBy(work -> work.twins)).values().stream();
+        (onAllProcessors ? kinds.parallel() : kinds).forEach(kind -> kind.forEach(this::judge));
         VerdictTable cells = new VerdictTable(works.stream().flatMap(work -> work.rows.stream()).toList());
         return new Result(all, cells, works.stream().flatMap(work -> work.refusals.stream()).toList(), mute);
     }
