@@ -1,6 +1,9 @@
 // 50 people at work at once: node bench/served-load.mjs ADDRESS OWNER PASSWORD [PEOPLE] [SECONDS] [JOBS]
 // Bounded, and against this machine alone. Every person has a login of their own and goes through a job as one does: day book, house, boxes,
-// now and then a change, and rests between. Prints the spread of reads, computations and changes, with a health request as the floor.
+// now and then a change, and rests between. Houses that are missing are made first. Prints the spread of reads, computations and changes, with a health request as the floor.
+import { readFile } from "node:fs/promises";
+import { loadHouses } from "./load-houses.mjs";
+
 const [base, owner, password, people = "50", seconds = "120", jobsWanted = "200"] = process.argv.slice(2);
 if (!/^http:\/\/127\.0\.0\.1:\d+$/.test(base ?? "")) {
   console.error("usage: node bench/served-load.mjs http://127.0.0.1:PORT OWNER PASSWORD [PEOPLE] [SECONDS] [JOBS]");
@@ -105,9 +108,7 @@ async function work(browser, jobs, wiring, until) {
 
 const first = new Browser();
 await first.enter(owner, password);
-const all = await first.ask("GET", "/api/v1/jobs");
-const jobs = all.filter((job) => job.boxes > 0).slice(0, Number(jobsWanted));
-const { readFile } = await import("node:fs/promises");
+const jobs = await loadHouses(first.ask.bind(first), Number(jobsWanted));
 const wiring = JSON.parse(await readFile(new URL("../app/src/test/resources/examples/wiring/behind_switch-00.json", import.meta.url))).request;
 const crowd = [];
 for (let i = 1; i <= Number(people); i++) {
