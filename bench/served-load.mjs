@@ -1,12 +1,13 @@
-// 50 people at work at once: node bench/served-load.mjs ADDRESS OWNER PASSWORD [PEOPLE] [SECONDS] [JOBS]
+// 50 people at work at once: node bench/served-load.mjs ADDRESS OWNER PASSWORD [PEOPLE] [SECONDS] [JOBS] [WARM]
 // Bounded, and against this machine alone. Every person has a login of their own and goes through a job as one does: day book, house, boxes,
-// now and then a change, and rests between. Houses that are missing are made first. Prints the spread of reads, computations and changes, with a health request as the floor.
+// now and then a change, and rests between. Houses that are missing are made first. Prints the spread of reads, computations and changes, with a health
+// request as the floor: of the first SECONDS of work, while the virtual machine still compiles, and of as many after WARM seconds more.
 import { readFile } from "node:fs/promises";
 import { loadHouses } from "./load-houses.mjs";
 
-const [base, owner, password, people = "50", seconds = "120", jobsWanted = "200"] = process.argv.slice(2);
+const [base, owner, password, people = "50", seconds = "120", jobsWanted = "200", warm = "300"] = process.argv.slice(2);
 if (!/^http:\/\/127\.0\.0\.1:\d+$/.test(base ?? "")) {
-  console.error("usage: node bench/served-load.mjs http://127.0.0.1:PORT OWNER PASSWORD [PEOPLE] [SECONDS] [JOBS]");
+  console.error("usage: node bench/served-load.mjs http://127.0.0.1:PORT OWNER PASSWORD [PEOPLE] [SECONDS] [JOBS] [WARM]");
   process.exit(2);
 }
 const WORDS = "grindstone lattice paper boat";
@@ -122,42 +123,50 @@ for (let i = 1; i <= Number(people); i++) {
   }
   crowd.push(browser);
 }
-console.log(`${crowd.length} people, ${jobs.length} jobs, ${jobs.reduce((n, job) => n + job.boxes, 0)} boxes, ${seconds} s`);
-// The first look at a house is no part of the figures: people begin one after the other, and what they did in the first seconds is left out.
-const WARM_MS = 30_000;
-const until = performance.now() + WARM_MS + Number(seconds) * 1000;
+console.log(`${crowd.length} people, ${jobs.length} jobs, ${jobs.reduce((n, job) => n + job.boxes, 0)} boxes, twice ${seconds} s`);
+// People begin one after the other, and what they did in the first seconds is left out.
+const BEGIN_MS = 30_000;
+const until = performance.now() + BEGIN_MS + (2 * Number(seconds) + Number(warm)) * 1000;
 const working = crowd.map(async (browser) => {
   await rest(chance() * 10_000);
   await work(browser, jobs, wiring, until);
 });
-await rest(WARM_MS);
-for (const browser of crowd) {
-  browser.times = { read: [], computed: [], changed: [] };
-  browser.slow.clear();
-}
-const floor = [];
-const probing = (async () => {
-  while (performance.now() < until) {
+
+/** Figures of everybody's work for a time. */
+async function measured(what, ms) {
+  for (const browser of crowd) {
+    browser.times = { read: [], computed: [], changed: [] };
+    browser.slow.clear();
+  }
+  const floor = [];
+  const end = performance.now() + ms;
+  while (performance.now() < end) {
     const began = performance.now();
     await (await fetch(`${base}/actuator/health`)).text();
     floor.push(performance.now() - began);
     await rest(1_000);
   }
-})();
-await Promise.all([...working, probing]);
-console.log(`health, the floor  ${spread(floor)}`);
-for (const kind of ["read", "computed", "changed"]) {
-  console.log(`${kind.padEnd(18)} ${spread(crowd.flatMap((browser) => browser.times[kind]))}`);
-}
-const pages = new Map();
-for (const browser of crowd) {
-  for (const [page, times] of browser.slow) {
-    pages.set(page, [...(pages.get(page) ?? []), ...times]);
+  console.log(what);
+  console.log(`health, the floor  ${spread(floor)}`);
+  for (const kind of ["read", "computed", "changed"]) {
+    console.log(`${kind.padEnd(18)} ${spread(crowd.flatMap((browser) => browser.times[kind]))}`);
+  }
+  const pages = new Map();
+  for (const browser of crowd) {
+    for (const [page, times] of browser.slow) {
+      pages.set(page, [...(pages.get(page) ?? []), ...times]);
+    }
+  }
+  for (const [page, times] of [...pages].toSorted((a, b) => a[0].localeCompare(b[0]))) {
+    console.log(`  ${page.padEnd(44)} ${spread(times)}`);
   }
 }
-for (const [page, times] of [...pages].toSorted((a, b) => a[0].localeCompare(b[0]))) {
-  console.log(`  ${page.padEnd(44)} ${spread(times)}`);
-}
+
+await rest(BEGIN_MS);
+await measured("just begun", Number(seconds) * 1000);
+await rest(Number(warm) * 1000);
+await measured(`after ${warm} s more of work`, Number(seconds) * 1000);
+await Promise.all(working);
 const failed = crowd.flatMap((browser) => browser.failed);
 console.log(`errors: ${failed.length}`);
 for (const line of failed.slice(0, 10)) {
