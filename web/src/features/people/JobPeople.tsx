@@ -24,9 +24,13 @@ function Workers({ job }: { job: string }) {
     mutationFn: (ids: string[]) => api.assign(job, ids),
     onSettled: () => queries.invalidateQueries({ queryKey: assignedOptions(job).queryKey }),
   });
-  // What was ticked shows at once; the server's answer takes its place.
-  const assigned =
-    (assign.isPending && assign.variables) || people.data?.filter((p) => p.assigned).map((p) => p.id) || [];
+  // What was ticked shows at once, in the very event: the state of the mutation comes a moment later. The server's answer takes its place.
+  const [ticked, setTicked] = useState<string[]>();
+  const assigned = ticked ?? people.data?.filter((p) => p.assigned).map((p) => p.id) ?? [];
+  const tick = (ids: string[]) => {
+    setTicked(ids);
+    assign.mutate(ids, { onSettled: () => setTicked(undefined) });
+  };
   const fitters = people.data?.filter((p) => !p.always) ?? [];
   return (
     <fieldset>
@@ -48,7 +52,7 @@ function Workers({ job }: { job: string }) {
             className="checkbox"
             checked={assigned.includes(person.id)}
             onChange={(event) =>
-              assign.mutate(
+              tick(
                 event.target.checked ? [...assigned, person.id] : assigned.filter((id) => id !== person.id),
               )
             }

@@ -21,7 +21,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 class LogBook {
     private static final int PAGE = 100;
-    private static final Pattern ID = Pattern.compile("[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}");
+    private static final Pattern ID = Pattern.compile("\\b[0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12}");
 
     private final JdbcClient jdbc;
     private final JsonMapper json;
