@@ -38,9 +38,14 @@ public final class CsvFile {
 
     /** One line below the names. */
     public record Row(CSVRecord values) {
-        /** Number of the line, the names being line 1. */
+        /** Its number, from 1. */
+        public long number() {
+            return values.getRecordNumber();
+        }
+
+        /** Its number as a spreadsheet counts, the names being row 1. */
         public long line() {
-            return values.getRecordNumber() + 1;
+            return number() + 1;
         }
 
         /** What a cell says, without spaces around it; empty for a blank one and for a column that is not there. */

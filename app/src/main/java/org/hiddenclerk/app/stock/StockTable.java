@@ -55,7 +55,7 @@ class StockTable {
     List<JsonNode> rows(String text) {
         CsvFile file = CsvFile.read(text, List.of("code"), SENT);
         file.rows().forEach(row -> file.formulaIn(row).ifPresent(column -> {
-            throw Unusable.content(SENT.title(), new FieldProblem("/" + (row.line() - 1) + "/" + column, row.cell(column).orElse(""),
+            throw Unusable.content(SENT.title(), new FieldProblem("/" + row.number() + "/" + column, row.cell(column).orElse(""),
                     "words or figures, nothing that a spreadsheet works out"));
         }));
         return file.rows().stream().map(this::row).toList();

@@ -13,7 +13,6 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Run.GangRef;

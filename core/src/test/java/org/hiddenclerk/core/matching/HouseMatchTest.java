@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.SoftAssertions.assertSoftly;
 import static org.hiddenclerk.core.testing.Boxes.common;
 import static org.hiddenclerk.core.testing.Boxes.throwOf;
@@ -14,6 +15,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.IntStream;
+import org.assertj.core.api.SoftAssertions;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
@@ -28,10 +31,12 @@ import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.SpecialRuns;
+import org.hiddenclerk.core.wiring.WiringPlan;
 import org.junit.jupiter.api.Test;
 
 class HouseMatchTest {
@@ -115,6 +120,35 @@ class HouseMatchTest {
                 .allSatisfy(c -> assertThat(c.codes()).contains(FindingCode.BYPASS_NEEDED));
     }
 
+    /** Cells lie in rows, some of them without a module: by number, in order and in one thread they are the same. */
+    @Test
+    void everyCellIsFoundByItsNumber() {
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        for (String load : List.of("LED 7", "halogen 50", "fan 45")) {
+            boxes.put("b" + boxes.size(), Boxes.box().gang("4", load).feed("4", common(1)).lamp(1, throwOf(1), "4").build());
+        }
+        HouseSurvey survey = new HouseSurvey(Boxes.house(), boxes, Map.of());
+        List<HouseMatch.Cell> cells = new HouseMatch(survey, MODELS, TERMS).match().cells();
+        List<String> inOrder = new ArrayList<>();
+        cells.iterator().forEachRemaining(cell -> inOrder.add(cell.toString()));
+        assertThat(inOrder).hasSize(cells.size()).doesNotHaveDuplicates();
+        assertThat(IntStream.range(0, cells.size()).mapToObj(i -> cells.get(i).toString())).isEqualTo(inOrder);
+        assertThatThrownBy(() -> cells.get(cells.size())).isInstanceOf(IndexOutOfBoundsException.class);
+        assertThatThrownBy(() -> cells.get(-1)).isInstanceOf(IndexOutOfBoundsException.class);
+        assertThat(new HouseMatch(survey, MODELS, TERMS).matchBehind().cells()).map(HouseMatch.Cell::toString).isEqualTo(inOrder);
+    }
+
+    /** What is counted by itself of a plan is what its list of parts says, and what hands find at a place. */
+    private static void requireCounts(SoftAssertions softly, String name, WiringPlan plan) {
+        List<PartsToAdd.Item> items = PartsToAdd.of(plan);
+        softly.assertThat(PartsToAdd.connectors(plan).values().stream().mapToInt(n -> n).sum()).as(name).isEqualTo(items.stream()
+                .filter(item -> item.what().startsWith("connector for")).mapToInt(PartsToAdd.Item::count).sum());
+        softly.assertThat(PartsToAdd.mechanisms(plan)).as(name).isEqualTo(items.stream().filter(item -> item.what().contains("mechanism for")
+                || item.what().startsWith("blank plate")).mapToInt(PartsToAdd.Item::count).sum());
+        plan.planned().ifPresent(planned -> planned.boxes().forEach((place, box) -> box.places().forEach(end ->
+                softly.assertThat(box.heldAt(end)).as(name + " " + end).isEqualTo(box.attachedAt(end).size()))));
+    }
+
     private static int compare(String name, HouseContext house, Map<String, Box> boxes) {
         HouseMatch.Result result = new HouseMatch(new HouseSurvey(house, boxes, Map.of()), MODELS, TERMS).match();
         Map<String, ModuleMatch> matches = new LinkedHashMap<>();
@@ -130,6 +164,7 @@ class HouseMatchTest {
                 compared[0]++;
                 Candidate judged = matches.get(cell.lead()).judge(cell.scheme(), gangs, List.of(), cell.model(), Optional.empty());
                 softly.assertThat(cell.verdict()).as(name + " " + cell).isEqualTo(judged.verdict());
+                requireCounts(softly, name + " " + cell.scheme(), judged.plan());
                 Set<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
                 judged.findings().forEach(f -> codes.add(f.code()));
                 softly.assertThat(cell.codes()).as(name + " " + cell.scheme() + " " + cell.model().code()).isEqualTo(codes);
