@@ -109,7 +109,7 @@ final class WiringReader {
             inputs.add(new Input(input.get("id").asString(), pins, text(input, "activeWith"),
                     text(input, "potential").map(Input.Potential::valueOf).orElse(Input.Potential.MAINS),
                     InputBehaviour.valueOf(input.get("behaviour").asString()), text(input, "channel"),
-                    text(input, "target").map(PartId::new)));
+                    text(input, "target").map(PartId::new), text(input, "commonWith")));
         });
         return inputs;
     }

@@ -24,11 +24,13 @@ import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.matching.FeelCheck;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.springframework.stereotype.Service;
@@ -93,7 +95,11 @@ public class Feels implements StageKeeper {
         Parameters parameters = document.parameters().parameters();
         Map<String, String> settings = settings(input, behaviour, parameters);
         return new FeltInput(input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), new Household(document.want(), document.remote()),
-                input.fitted().model().behaviours(), parameters), settings, FeelCheck.of(name(input), input.wall(), input.fitted().model(), behaviour, parameters, settings, installed));
+                input.fitted().model().behaviours(), parameters), settings, FeelCheck.of(subject(input), input.wall(), input.fitted().model(), behaviour, parameters, settings, installed));
+    }
+
+    private static Subject subject(WallInput input) {
+        return new Subject.Input(RunWiring.moduleOf(input.fitted().number()).value(), input.input().id());
     }
 
     private static Map<String, String> settings(WallInput input, InputBehaviour behaviour, Parameters parameters) {

@@ -29,8 +29,8 @@ class AcceptHold {
     }
 
     @Transactional
-    void accept(UUID box, FindingCode code, String subject, String reason, String who) {
-        Finding finding = plans.judge(boxes.find(box)).findings().stream().filter(f -> f.code() == code && f.subject().equals(subject))
+    void accept(UUID box, FindingCode code, String subject, String facts, String reason, String who) {
+        Finding finding = plans.judge(boxes.find(box)).findings().stream().filter(f -> f.code() == code && f.subject().key().equals(subject) && f.sentence().facts().equals(facts))
                 .findFirst().orElseThrow(() -> Unusable.content("There is nothing to accept", new FieldProblem("/code", code + " at "
                         + subject, "a finding of the plan as it is now")));
         if (finding.severity() == Severity.STOP) {

@@ -17,6 +17,7 @@ public class AcceptedHoldRow {
     private UUID boxId;
     private String code;
     private String subject;
+    private String facts;
     private String finding;
     private String reason;
     private String acceptedBy;
@@ -29,7 +30,8 @@ public class AcceptedHoldRow {
         this.id = UUID.randomUUID();
         this.boxId = boxId;
         this.code = finding.code().name();
-        this.subject = finding.subject();
+        this.subject = finding.subject().key();
+        this.facts = finding.sentence().facts();
         this.finding = finding.reason();
         this.reason = reason;
         this.acceptedBy = acceptedBy;
@@ -38,7 +40,7 @@ public class AcceptedHoldRow {
 
     /** Other numbers make another finding: it has to be looked at again. */
     boolean isAbout(Finding other) {
-        return code.equals(other.code().name()) && subject.equals(other.subject()) && finding.equals(other.reason());
+        return code.equals(other.code().name()) && subject.equals(other.subject().key()) && facts.equals(other.sentence().facts());
     }
 
     UUID boxId() {
@@ -55,6 +57,10 @@ public class AcceptedHoldRow {
 
     String subject() {
         return subject;
+    }
+
+    String facts() {
+        return facts;
     }
 
     String finding() {

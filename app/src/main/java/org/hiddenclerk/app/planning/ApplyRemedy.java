@@ -34,7 +34,7 @@ class ApplyRemedy {
     @Transactional
     void apply(UUID box, long version, FindingCode code, String subject, Remedy.Kind kind, String who) {
         Boxes.Found found = boxes.findUnchanged(box, version);
-        Predicate<Finding> same = f -> f.code() == code && f.subject().equals(subject);
+        Predicate<Finding> same = f -> f.code() == code && f.subject().key().equals(subject);
         plans.judge(found).findings().stream().filter(same).filter(f -> f.remedies().stream().anyMatch(r -> r.kind() == kind)).findFirst()
                 .orElseThrow(() -> Unusable.content("There is nothing to mend", new FieldProblem("/code", code + " at " + subject,
                         "a finding of the plan as it is now, with this remedy")));

@@ -91,7 +91,7 @@ class PlanController {
     }
 
     /** A remedy of a finding, and the version it was seen at. */
-    record Mending(long version, @NotNull FindingCode code, @NotNull @Size(max = 200) String subject, @NotNull Remedy.Kind kind) {
+    record Mending(long version, @NotNull FindingCode code, @NotNull @Size(max = 1000) String subject, @NotNull Remedy.Kind kind) {
     }
 
     @PostMapping("/mend")
@@ -102,14 +102,14 @@ class PlanController {
     }
 
     /** What a lead takes on, and why. */
-    record Acceptance(@NotNull FindingCode code, @NotNull @Size(max = 200) String subject, @NotBlank @Size(min = 10, max = 500) String reason) {
+    record Acceptance(@NotNull FindingCode code, @NotNull @Size(max = 1000) String subject, @NotNull @Size(max = 1000) String facts, @NotBlank @Size(min = 10, max = 500) String reason) {
     }
 
     @PostMapping("/accepted")
     @Needs(Right.LEAD)
     @Operation(operationId = "acceptHold", summary = "A lead takes on what holds the plan back; what stops it is never accepted")
     PlanView accept(@PathVariable UUID box, @Valid @RequestBody Acceptance acceptance, Principal who) {
-        acceptHold.accept(box, acceptance.code(), acceptance.subject(), acceptance.reason().strip(), people.nameOf(who));
+        acceptHold.accept(box, acceptance.code(), acceptance.subject(), acceptance.facts(), acceptance.reason().strip(), people.nameOf(who));
         return view(box);
     }
 

@@ -43,9 +43,9 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<AcceptedView> accepted, @MayBeAbsent IssuedView issued) {
 
     /** What a person took on, with the reason. */
-    record AcceptedView(UUID id, FindingCode code, String subject, String finding, String reason, String who, Instant when, boolean stillSo) {
+    record AcceptedView(UUID id, FindingCode code, String subject, String facts, String finding, String reason, String who, Instant when, boolean stillSo) {
         static AcceptedView of(AcceptedHoldRow row, PlanJudgement judgement) {
-            return new AcceptedView(row.id(), row.code(), row.subject(), row.finding(), row.reason(), row.acceptedBy(), row.acceptedAt(),
+            return new AcceptedView(row.id(), row.code(), row.subject(), row.facts(), row.finding(), row.reason(), row.acceptedBy(), row.acceptedAt(),
                     judgement.accepted().stream().anyMatch(row::isAbout));
         }
     }

@@ -8,7 +8,8 @@ import java.util.List;
 /**
  * What each conductor of a region carries in a row. Conductors have no resistance here, so the current of one that is the
  * only way between two parts of its net follows from what flows in and out on one side (Kirchhoff's first law). Of
- * conductors that lie beside each other, as in a ring, the sum is known and the share is not: they are left out.
+ * conductors that lie beside each other, as in a ring, the sum is known and the share is not: each is given what it would
+ * carry if the others came loose where that loads it most.
  *
  * <p>Amperes are apparent ones: watts over volts over power factor, with nothing taken off for diversity.
  */
@@ -29,8 +30,17 @@ final class ConductorAmps {
         return conductors;
     }
 
-    /** Amperes by conductor, in the order of {@link #conductors()}, NaN where unknown; the row must have no short. */
-    double[] of(int row, RowSolver solver) {
+    /**
+     * What conductors carry, in the order of {@link #conductors()}.
+     *
+     * @param amps   amperes
+     * @param beside whether another way lies beside a conductor, so that the amperes are those of the worst break of it
+     */
+    record Carried(double[] amps, boolean[] beside) {
+    }
+
+    /** What each conductor carries; the row must have no short. */
+    Carried of(int row, RowSolver solver) {
         int nodes = region.nodeCount();
         double[] drawn = new double[nodes];
         boolean[] fed = new boolean[nodes];
@@ -43,16 +53,16 @@ final class ConductorAmps {
             drawn[resistor.a()] += amps;
             drawn[resistor.b()] += amps;
         }
-        List<int[]> edges = edges(row);
-        double[] amps = new double[from.length];
+        List<int[]> edges = edges(row, solver);
+        Carried carried = new Carried(new double[from.length], new boolean[from.length]);
         for (int c = 0; c < from.length; c++) {
-            amps[c] = across(c, edges, drawn, fed);
+            judge(c, edges, drawn, fed, carried);
         }
-        return amps;
+        return carried;
     }
 
-    /** Closed contacts and joints, as pairs of nodes. */
-    private List<int[]> edges(int row) {
+    /** Closed contacts and joints, as pairs of nodes; supply parts of one net are one bus at the board. */
+    private List<int[]> edges(int row, RowSolver solver) {
         List<int[]> edges = new ArrayList<>();
         for (Part part : region.parts()) {
             if (part instanceof Part.Link) {
@@ -68,6 +78,13 @@ final class ConductorAmps {
                 edges.add(new int[] {pairs[p], pairs[p + 1]});
             }
         }
+        Region.Source[] sources = region.sources();
+        for (int s = 0; s < sources.length; s++) {
+            int next = solver.nextSource(s);
+            if (next >= 0) {
+                edges.add(new int[] {sources[s].node(), sources[next].node()});
+            }
+        }
         return edges;
     }
 
@@ -75,13 +92,15 @@ final class ConductorAmps {
      * What must flow through a conductor: the draw of the side that has no supply. Where both sides have one, the smaller
      * side is the most that it can be asked for.
      */
-    private double across(int conductor, List<int[]> edges, double[] drawn, boolean[] fed) {
-        boolean[] side = reached(from[conductor], conductor, edges, drawn.length);
-        boolean around = side[to[conductor]];
-        if (around) {
-            return Double.NaN;
+    private void judge(int conductor, List<int[]> edges, double[] drawn, boolean[] fed, Carried carried) {
+        boolean[] side = reached(from[conductor], conductor, edges, new boolean[drawn.length]);
+        if (side[to[conductor]]) {
+            carried.beside()[conductor] = true;
+            carried.amps()[conductor] = Math.max(beyond(conductor, from[conductor], to[conductor], edges, drawn, fed),
+                    beyond(conductor, to[conductor], from[conductor], edges, drawn, fed));
+            return;
         }
-        boolean[] other = reached(to[conductor], conductor, edges, drawn.length);
+        boolean[] other = reached(to[conductor], conductor, edges, new boolean[drawn.length]);
         boolean fedHere = false;
         boolean fedThere = false;
         for (int node = 0; node < drawn.length; node++) {
@@ -90,10 +109,22 @@ final class ConductorAmps {
         }
         double here = wholeNet(side, drawn);
         double there = wholeNet(other, drawn);
-        if (fedHere == fedThere) {
-            return Math.min(here, there);
+        carried.amps()[conductor] = fedHere == fedThere ? Math.min(here, there) : fedHere ? there : here;
+    }
+
+    /** All that one end could be asked to feed if every other way to it came loose: what is reached from the far end without a supply. */
+    private double beyond(int conductor, int near, int far, List<int[]> edges, double[] drawn, boolean[] fed) {
+        if (fed[far]) {
+            return 0;
         }
-        return fedHere ? there : here;
+        boolean[] barred = fed.clone();
+        barred[near] = true;
+        boolean[] reached = reached(far, conductor, edges, barred.clone());
+        double sum = 0;
+        for (int node = 0; node < drawn.length; node++) {
+            sum += reached[node] && !barred[node] ? drawn[node] : 0;
+        }
+        return sum;
     }
 
     private static double wholeNet(boolean[] nodes, double[] drawn) {
@@ -104,8 +135,8 @@ final class ConductorAmps {
         return sum;
     }
 
-    private boolean[] reached(int start, int without, List<int[]> edges, int nodes) {
-        boolean[] reached = new boolean[nodes];
+    /** @param reached nodes that are not to be passed; those that are reached are added */
+    private boolean[] reached(int start, int without, List<int[]> edges, boolean[] reached) {
         Deque<Integer> open = new ArrayDeque<>(List.of(start));
         reached[start] = true;
         while (!open.isEmpty()) {

@@ -7,9 +7,10 @@ import static org.hiddenclerk.core.finding.FindingCode.RATING_UNKNOWN;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.OptionalDouble;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
+import org.hiddenclerk.core.finding.Subject;
 
 /**
  * What each contact carries, against its ratings. A contact carries the loads and bypasses that take more than
@@ -52,13 +53,12 @@ final class ContactLoads {
             List<Integer> carried = carriedIn(pair[1], pair[0]);
             seen = true;
             most = Math.max(most, carried.stream().mapToDouble(r -> watts(pair[1], r)).sum());
-            checkRatings(contact.id(), channel, pair[1], carried);
+            checkRatings(contact, channel, pair[1], carried);
         }
         if (seen && module.supply() instanceof ModuleSupply.TwoWire supply
                 && most < supply.minimumLoadWatts() * (1 - ROUNDING)) {
-            log.addOverall(BELOW_MINIMUM_LOAD, module.id().value(),
-                    String.format(Locale.ROOT, "%s carries %.1f W; it needs at least %.1f W.", region.called(module.id().value()), most,
-                            supply.minimumLoadWatts()),
+            log.addOverall(BELOW_MINIMUM_LOAD, module.subject(), Sentence.of("{0} carries {found}; it needs at least {allowed}.",
+                            region.called(module)).found(most, 1, "W").allowed(supply.minimumLoadWatts(), 1, "W"),
                     new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp"));
         }
     }
@@ -78,7 +78,8 @@ final class ContactLoads {
         return table.volts(row, resistor) * table.amps(row, resistor);
     }
 
-    private void checkRatings(String contact, Channel channel, int row, List<Integer> carried) {
+    private void checkRatings(Region.Element contact, Channel channel, int row, List<Integer> carried) {
+        Subject subject = Region.subjectOf(contact);
         double share = 0;
         double watts = 0;
         List<String> words = new ArrayList<>();
@@ -86,9 +87,10 @@ final class ContactLoads {
             if (region.resistors()[r].part() instanceof Part.Load load) {
                 OptionalDouble own = shareOf(channel, load, row, r);
                 if (own.isEmpty()) {
-                    log.add(RATING_UNKNOWN, contact, row,
-                            () -> region.called(contact) + " carries a " + load.kind().label()
-                                    + " (" + region.called(load.id().value()) + "); no rating is stated for that kind.",
+                    // Each load by itself: one that is taken on says nothing of another on the same contact.
+                    log.add(RATING_UNKNOWN, new Subject.Together(subject, load.subject()), row, watts(row, r),
+                            () -> Sentence.of("{0} carries a {1} ({2}) of {found}; no rating is stated for that kind.", region.called(contact),
+                                    load.kind().label(), region.called(load)).found(watts(row, r), 1, "W"),
                             new Remedy(Remedy.Kind.FIND_OUT, "find the rating out from the maker"));
                 } else {
                     share += own.getAsDouble();
@@ -99,15 +101,16 @@ final class ContactLoads {
         }
         if (share > NEAR_SHARE && share <= 1 + ROUNDING) {
             double near = share;
-            log.add(NEAR_LIMIT, contact, row, share, () -> String.format(Locale.ROOT,
-                    "%s is at %.0f %% of its rating.", region.called(contact), near * 100));
+            log.add(NEAR_LIMIT, subject, row, share, () -> Sentence.of("{0} is at {found} of its rating.", region.called(contact))
+                    .found(near * 100, 0, "%"));
         }
         if (share > 1 + ROUNDING) {
             double total = watts;
             double over = share;
-            log.add(CONTACT_OVERLOAD, contact, row, share,
-                    () -> String.format(Locale.ROOT, "%s carries %.0f W of %s: %.0f %% of its rating.", region.called(contact), total,
-                            String.join(", ", words.stream().distinct().toList()), over * 100),
+            log.add(CONTACT_OVERLOAD, subject, row, share,
+                    () -> Sentence.of("{0} carries {1} of {2}: {found} of its rating.", region.called(contact),
+                            Sentence.Amount.of(total, 0, "W").toString(), String.join(", ", words.stream().distinct().toList()))
+                            .found(over * 100, 0, "%").allowed(100, 0, "%"),
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));
         }

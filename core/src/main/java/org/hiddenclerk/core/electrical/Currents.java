@@ -33,10 +33,11 @@ public final class Currents {
         return all;
     }
 
-    private static Map<String, Double> shown(List<Part.Conductor> conductors, double[] amps) {
+    private static Map<String, Double> shown(List<Part.Conductor> conductors, ConductorAmps.Carried carried) {
+        double[] amps = carried.amps();
         Map<String, Double> shown = new LinkedHashMap<>();
         for (int c = 0; c < amps.length; c++) {
-            if (amps[c] >= SHOWN_AMPS) {
+            if (!carried.beside()[c] && amps[c] >= SHOWN_AMPS) {
                 shown.put(conductors.get(c).id().value(), Math.round(amps[c] * 1000) / 1000.0);
             }
         }

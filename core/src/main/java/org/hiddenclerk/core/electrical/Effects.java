@@ -10,9 +10,9 @@ import static org.hiddenclerk.core.finding.FindingCode.MODULE_UNPOWERED;
 import static org.hiddenclerk.core.finding.FindingCode.SWITCH_WITHOUT_EFFECT;
 
 import java.util.List;
-import java.util.Locale;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 
 /** What the whole table of a region says about loads, modules, inputs and mechanisms. */
 final class Effects {
@@ -62,12 +62,12 @@ final class Effects {
                     }
                 }
                 if (on == 0) {
-                    log.addOverall(LOAD_NEVER_ON, load.id().value(),
-                            region.called(load.id().value()) + " is on in none of " + usable + " states.",
+                    log.addOverall(LOAD_NEVER_ON, load.subject(),
+                            Sentence.of("{0} is on in none of " + states(usable) + ".", region.called(load)),
                             Remedy.rewire("bring the switched live and its neutral to it"));
                 } else if (on == usable && isIntended(load)) {
-                    log.addOverall(LOAD_ALWAYS_ON, load.id().value(),
-                            region.called(load.id().value()) + " is on in all " + usable + " states.",
+                    log.addOverall(LOAD_ALWAYS_ON, load.subject(),
+                            Sentence.of("{0} is on in all of " + states(usable) + ".", region.called(load)),
                             Remedy.rewire("take it off the permanent live"));
                 }
             }
@@ -81,9 +81,6 @@ final class Effects {
     private void modules() {
         for (int d = 0; d < region.devices().length; d++) {
             Region.Device device = region.devices()[d];
-            if (device.isSender()) {
-                continue;
-            }
             int idle = 0;
             int powered = 0;
             int firstCut = -1;
@@ -97,14 +94,15 @@ final class Effects {
                     }
                 }
             }
-            String id = device.part().id().value();
+            Part part = device.part();
             if (idle > 0 && powered == 0) {
-                log.addOverall(MODULE_UNPOWERED, id, region.called(id) + " gets its supply in none of " + states(idle)
-                        + " with its contacts open.", Remedy.rewire("feed it from the permanent live"));
-            } else if (powered < idle) {
+                log.addOverall(MODULE_UNPOWERED, part.subject(), Sentence.of("{0} gets its supply in none of " + states(idle)
+                        + (device.isSender() ? "." : " with its contacts open."), region.called(part)),
+                        Remedy.rewire("feed it from the permanent live"));
+            } else if (powered < idle && !device.isSender()) {
                 int off = idle - powered;
-                log.add(MODULE_CUT_BY_SWITCH, id, firstCut,
-                        () -> region.called(id) + " is without supply in " + states(off) + ": off at the wall means unreachable.",
+                log.add(MODULE_CUT_BY_SWITCH, part.subject(), firstCut,
+                        () -> Sentence.of("{0} is without supply in " + states(off) + ": off at the wall means unreachable.", region.called(part)),
                         Remedy.rewire("keep its feed permanent"));
             }
         }
@@ -114,9 +112,9 @@ final class Effects {
     private void blinks() {
         for (int d = 0; d < region.devices().length; d++) {
             if (listensForBlinks(region.devices()[d]) && !isBlinkedBySomeFlip(d)) {
-                String id = region.devices()[d].part().id().value();
-                log.addOverall(BLINK_NOT_SEEN, id,
-                        region.called(id) + " counts breaks of its supply, and no flip of a switch makes one.",
+                Part part = region.devices()[d].part();
+                log.addOverall(BLINK_NOT_SEEN, part.subject(),
+                        Sentence.of("{0} counts breaks of its supply, and no flip of a switch makes one.", region.called(part)),
                         Remedy.rewire("feed it through a change-over switch with linked throws"));
             }
         }
@@ -159,10 +157,9 @@ final class Effects {
         double volts = table.volts(row, resistor);
         double share = volts / region.resistors()[resistor].nominalVolts();
         if (share >= GLOW_SHARE && table.loadState(row, resistor) == LoadState.OFF) {
-            log.add(GHOST_GLOW, load.id().value(), row, share, () -> String.format(Locale.ROOT,
-                    "%s is off with %.1f V across it, from what the module draws through it; it may glow or flicker.",
-                    region.called(load.id().value()),
-                    volts), new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
+            log.add(GHOST_GLOW, load.subject(), row, share, () -> Sentence.of(
+                    "{0} is off with {found} across it, from what the module draws through it; it may glow or flicker.",
+                    region.called(load)).found(volts, 1, "V"), new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
         }
     }
 
@@ -184,10 +181,9 @@ final class Effects {
                 }
             }
             if (powered > 0 && (active == 0 || active == powered)) {
-                String id = owner.id() + "." + input.input().id();
                 String how = active == 0 ? "never asserted" : "always asserted";
-                log.addOverall(INPUT_STUCK, id,
-                        "Input " + region.called(id) + " is " + how + " in " + powered + " powered states.",
+                log.addOverall(INPUT_STUCK, region.subjectOf(input),
+                        Sentence.of("Input {0} is " + how + " in " + powered + " powered states.", region.called(input)),
                         Remedy.rewire("bring the switch to the input and its reference"));
             }
         }
@@ -202,9 +198,8 @@ final class Effects {
                     acts |= differs(pair[0], pair[1]);
                 }
                 if (!acts) {
-                    String id = region.elements()[e].id();
-                    log.addOverall(SWITCH_WITHOUT_EFFECT, id,
-                            "Operating " + region.called(id) + " changes no load, no supply and no input.",
+                    log.addOverall(SWITCH_WITHOUT_EFFECT, Region.subjectOf(region.elements()[e]),
+                            Sentence.of("Operating {0} changes no load, no supply and no input.", region.called(region.elements()[e])),
                             Remedy.rewire("bring it into the circuit, or take it out"));
                 }
             }

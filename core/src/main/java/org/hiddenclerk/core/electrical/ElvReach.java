@@ -10,6 +10,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 
 /**
  * Mains that reaches an extra-low-voltage part, directly or through loads, but not through another supply's net. Looked
@@ -58,10 +59,9 @@ final class ElvReach implements RowCheck {
             int source = mainsReachedFrom(node, solver);
             if (source >= 0) {
                 Part.Supply supply = region.sources()[source].supply();
-                log.add(MAINS_ON_ELV, part.id().value(), row,
-                        () -> supply.line().label() + " of circuit " + supply.circuit() + " reaches "
-                                + region.called(part.id().value())
-                                + ", which is an extra-low-voltage part.",
+                log.add(MAINS_ON_ELV, part.subject(), row,
+                        () -> Sentence.of("{0} of circuit {1} reaches {2}, which is an extra-low-voltage part.", supply.line().label(),
+                                supply.circuit(), region.called(part)),
                         Remedy.rewire("keep mains and extra-low voltage apart"));
             }
         });

@@ -9,24 +9,26 @@ import java.util.function.Supplier;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
+import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 
 /**
  * Collects what the checks of one region see, row by row, and makes one finding of each code and subject. The sentence
- * is that of the worst row; where all rows are alike, that of the first.
+ * is that of the worst row; where all rows are alike, that of the first. The gravest severity stands.
  */
 final class FindingLog {
     private final Region region;
-    private final Map<Key, Entry> entries = new LinkedHashMap<>();
-
-    private record Key(FindingCode code, String subject) {
-    }
+    private final Map<Finding.Key, Entry> entries = new LinkedHashMap<>();
 
     private static final class Entry {
         private final List<Integer> rows = new ArrayList<>();
         private double worst = Double.NEGATIVE_INFINITY;
-        private String reason = "";
+        private Severity severity = Severity.NOTE;
+        private Sentence sentence = Sentence.of("");
         private List<Remedy> remedies = List.of();
+        private Source source = Source.COMPUTED;
     }
 
     FindingLog(Region region) {
@@ -34,30 +36,50 @@ final class FindingLog {
     }
 
     /** Records that a row shows it. */
-    void add(FindingCode code, String subject, int row, Supplier<String> reason, Remedy... remedies) {
-        add(code, subject, row, 0, reason, remedies);
+    void add(FindingCode code, Subject subject, int row, Supplier<Sentence> sentence, Remedy... remedies) {
+        add(code, subject, row, 0, sentence, remedies);
     }
 
     /** Records that a row shows it, and how badly. */
-    void add(FindingCode code, String subject, int row, double badness, Supplier<String> reason, Remedy... remedies) {
-        Entry entry = entries.computeIfAbsent(new Key(code, subject), k -> new Entry());
+    void add(FindingCode code, Subject subject, int row, double badness, Supplier<Sentence> sentence, Remedy... remedies) {
+        add(code, code.severity(), subject, row, badness, sentence, sourceOf(code), remedies);
+    }
+
+    /** Records that a row shows it, how badly, and how grave it is here. */
+    void add(FindingCode code, Severity severity, Subject subject, int row, double badness, Supplier<Sentence> sentence, Source source,
+             Remedy... remedies) {
+        Entry entry = entry(code, subject);
         if (entry.rows.isEmpty() || entry.rows.get(entry.rows.size() - 1) != row) {
             entry.rows.add(row);
         }
-        if (badness > entry.worst) {
+        boolean graver = severity.compareTo(entry.severity) < 0;
+        if (graver || severity == entry.severity && badness > entry.worst) {
             entry.worst = badness;
-            entry.reason = reason.get();
+            entry.severity = severity;
+            entry.sentence = sentence.get();
             entry.remedies = List.of(remedies);
+            entry.source = source;
         }
     }
 
     /** Records what concerns the table as a whole. */
-    void addOverall(FindingCode code, String subject, String reason, Remedy... remedies) {
-        Entry entry = entries.computeIfAbsent(new Key(code, subject), k -> new Entry());
-        if (entry.reason.isEmpty()) {
-            entry.reason = reason;
+    void addOverall(FindingCode code, Subject subject, Sentence sentence, Remedy... remedies) {
+        Entry entry = entry(code, subject);
+        if (entry.sentence.words().isEmpty()) {
+            entry.severity = code.severity();
+            entry.sentence = sentence;
             entry.remedies = List.of(remedies);
+            entry.source = sourceOf(code);
         }
+    }
+
+    private Entry entry(FindingCode code, Subject subject) {
+        return entries.computeIfAbsent(new Finding.Key(code, subject), k -> new Entry());
+    }
+
+    private static Source sourceOf(FindingCode code) {
+        return code == FindingCode.CONTACT_OVERLOAD || code == FindingCode.RATING_UNKNOWN || code == FindingCode.BELOW_MINIMUM_LOAD
+                ? Source.MAKER : Source.COMPUTED;
     }
 
     List<Finding> findings() {
@@ -67,10 +89,8 @@ final class FindingLog {
                     .sorted(Comparator.comparing((Integer row) -> Integer.bitCount(row))
                             .thenComparing(Comparator.naturalOrder()))
                     .limit(Finding.STATES_SHOWN).toList();
-            Source source = key.code() == FindingCode.CONTACT_OVERLOAD || key.code() == FindingCode.RATING_UNKNOWN
-                    || key.code() == FindingCode.BELOW_MINIMUM_LOAD ? Source.MAKER : Source.COMPUTED;
-            findings.add(new Finding(key.code(), key.subject(), rows.stream().map(region::state).toList(),
-                    entry.reason, entry.remedies, source));
+            findings.add(new Finding(key.code(), entry.severity, key.subject(), rows.stream().map(region::state).toList(),
+                    entry.sentence, entry.remedies, entry.source));
         });
         return findings;
     }

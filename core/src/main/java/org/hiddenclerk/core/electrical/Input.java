@@ -14,11 +14,17 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
  * @param behaviour  what its changes do
  * @param channel    channel it commands, if any
  * @param target     module whose channel it commands by radio; its own when absent
+ * @param commonWith supply pin of its own module that one pin of a pair contact is joined to inside
  */
 public record Input(String id, List<String> pins, Optional<String> activeWith, Potential potential,
-                    InputBehaviour behaviour, Optional<String> channel, Optional<PartId> target) {
+                    InputBehaviour behaviour, Optional<String> channel, Optional<PartId> target, Optional<String> commonWith) {
     public Input {
         pins = List.copyOf(pins);
+    }
+
+    public Input(String id, List<String> pins, Optional<String> activeWith, Potential potential, InputBehaviour behaviour,
+                 Optional<String> channel, Optional<PartId> target) {
+        this(id, pins, activeWith, potential, behaviour, channel, target, Optional.empty());
     }
 
     /** What an input stands on. */

@@ -17,6 +17,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 
 /**
  * Proves what the people want of the loads: from every state that hands and remote commands can reach, each listed
@@ -198,7 +199,7 @@ final class IntentProof {
     private void judgeControl(Intent intent, PartId control) {
         Optional<Steps.Place> place = switchNamed(control);
         if (place.isEmpty()) {
-            report(SWITCH_WITHOUT_EFFECT, control.value(), name(control) + " is not connected to what feeds "
+            report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()), name(control) + " is not connected to what feeds "
                     + name(intent.load()) + ".");
             return;
         }
@@ -213,7 +214,7 @@ final class IntentProof {
             }
             if (!changed) {
                 String times = allowed == 1 ? "" : ", operated up to " + allowed + " times,";
-                report(SWITCH_WITHOUT_EFFECT, control.value(), story(state) + name(control) + times
+                report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()), story(state) + name(control) + times
                         + " does nothing to " + name(intent.load()) + ".");
                 return;
             }
@@ -239,14 +240,14 @@ final class IntentProof {
                 boolean changes = powered.stream().anyMatch(place -> isChange(loadState(state, intent.load()),
                         loadState(steps.command(state, place), intent.load())));
                 if (!changes) {
-                    report(REMOTE_WITHOUT_EFFECT, intent.load().value(), story(state)
+                    report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()), story(state)
                             + "a remote command does nothing to " + name(intent.load()) + ".");
                     return;
                 }
             }
         }
         if (!judged) {
-            report(REMOTE_WITHOUT_EFFECT, intent.load().value(),
+            report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()),
                     "No powered module can change " + name(intent.load()) + " from any state that can be reached.");
         }
     }
@@ -287,8 +288,8 @@ final class IntentProof {
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
-    private void report(FindingCode code, String subject, String reason) {
-        boolean known = findings.stream().anyMatch(f -> f.code() == code && f.subject().equals(subject));
+    private void report(FindingCode code, Subject subject, String reason) {
+        boolean known = findings.stream().anyMatch(f -> f.key().equals(new Finding.Key(code, subject)));
         if (!known) {
             findings.add(Finding.of(code, subject, reason, Source.COMPUTED,
                     new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose another behaviour for the input"),

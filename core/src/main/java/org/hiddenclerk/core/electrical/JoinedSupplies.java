@@ -12,6 +12,8 @@ import java.util.ArrayList;
 import java.util.List;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
+import org.hiddenclerk.core.finding.Subject;
 
 /** Supplies that meet in one net, looked for in every row, shorted or not. */
 final class JoinedSupplies implements RowCheck {
@@ -29,7 +31,7 @@ final class JoinedSupplies implements RowCheck {
             if (part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.Sender
                     || part instanceof Part.FittedModule) {
                 for (String pin : part.pinNames()) {
-                    if (!(part instanceof Part.Load && pin.equals("PE"))) {
+                    if (!pin.equals(EarthPins.PIN)) {
                         neverOnEarth.add(new PartPin(part, region.node(part, pin)));
                     }
                 }
@@ -42,26 +44,26 @@ final class JoinedSupplies implements RowCheck {
         Region.Source[] sources = region.sources();
         for (int a = 0; a < sources.length; a++) {
             for (int b = solver.nextSource(a); b >= 0; b = solver.nextSource(b)) {
-                meet(sources[a].supply(), sources[b].supply(), row);
+                meet(sources[a], sources[b], row, solver);
             }
         }
         for (PartPin pin : neverOnEarth) {
-            if (solver.isOn(pin.node(), Line.PE) && !solver.isOn(pin.node(), Line.ELV_MINUS)) {
-                log.add(EARTH_AS_NEUTRAL, pin.part().id().value(), row,
-                        () -> region.called(pin.part().id().value()) + " has a pin on earth; earth must never carry its current.",
+            if (solver.isOn(pin.node(), Line.PE) && !solver.isOn(pin.node(), Line.ELV_MINUS) && !solver.isOnLive(pin.node())) {
+                log.add(EARTH_AS_NEUTRAL, pin.part().subject(), row,
+                        () -> Sentence.of("{0} has a pin on earth; earth must never carry its current.", region.called(pin.part())),
                         Remedy.rewire("put it on the neutral of its own circuit"));
             }
         }
     }
 
-    private void meet(Part.Supply a, Part.Supply b, int row) {
+    private void meet(Region.Source one, Region.Source other, int row, RowSolver solver) {
+        Part.Supply a = one.supply();
+        Part.Supply b = other.supply();
         boolean sameCircuit = a.circuit().equals(b.circuit());
         if (a.line().isElv() != b.line().isElv()) {
             meetElv(a.line().isElv() ? a : b, a.line().isElv() ? b : a, row);
         } else if (a.line().isElv()) {
-            if (a.line() != b.line()) {
-                report(SHORT_LIVE_NEUTRAL, a, b, row);
-            }
+            meetPoles(one, other, row);
         } else if (a.line().isLive() && b.line().isLive()) {
             if (a.line() != b.line()) {
                 report(PHASES_JOINED, a, b, row);
@@ -75,8 +77,21 @@ final class JoinedSupplies implements RowCheck {
             if (!sameCircuit) {
                 report(BORROWED_NEUTRAL, a, b, row);
             }
-        } else if (a.line() != b.line()) {
+        } else if (a.line() != b.line() && !solver.isOnLive(one.node())) {
             report(EARTH_AS_NEUTRAL, a, b, row);
+        }
+    }
+
+    /** Poles of extra-low voltage. Two of different volts drive current through each other as two phases do. */
+    private void meetPoles(Region.Source one, Region.Source other, int row) {
+        Part.Supply a = one.supply();
+        Part.Supply b = other.supply();
+        if (a.line() != b.line()) {
+            report(SHORT_LIVE_NEUTRAL, a, b, row);
+        } else if (!RowSolver.samePotential(one, other)) {
+            report(PHASES_JOINED, a, b, row);
+        } else if (a.line() == Line.ELV_PLUS && !a.circuit().equals(b.circuit())) {
+            report(SECOND_FEED, a, b, row);
         }
     }
 
@@ -91,8 +106,8 @@ final class JoinedSupplies implements RowCheck {
     private void report(FindingCode code, Part.Supply a, Part.Supply b, int row) {
         Part.Supply first = a.id().compareTo(b.id()) <= 0 ? a : b;
         Part.Supply second = first == a ? b : a;
-        log.add(code, first.id() + "+" + second.id(), row,
-                () -> describe(first) + " and " + describe(second) + " are joined.",
+        log.add(code, new Subject.Together(first.subject(), second.subject()), row,
+                () -> Sentence.of("{0} and {1} are joined.", describe(first), describe(second)),
                 Remedy.rewire("separate them"));
     }
 

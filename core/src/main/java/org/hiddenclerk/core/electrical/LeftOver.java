@@ -5,6 +5,7 @@ import static org.hiddenclerk.core.finding.FindingCode.UNUSED_CONDUCTOR;
 import java.util.HashSet;
 import java.util.Set;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 
 /** Conductors that end in a cap and so carry nothing; an earth is never left over. */
 final class LeftOver {
@@ -25,8 +26,8 @@ final class LeftOver {
             if (part instanceof Part.Conductor conductor
                     && !earthed.contains(region.fixedJoins().find(region.node(part, "a")))
                     && (capped.contains(region.node(part, "a")) || capped.contains(region.node(part, "b")))) {
-                log.addOverall(UNUSED_CONDUCTOR, conductor.id().value(), "The " + conductor.core() + " core of "
-                        + conductor.cable() + " is left over; it stays capped at both ends.",
+                log.addOverall(UNUSED_CONDUCTOR, conductor.subject(), Sentence.of("The {0} core of {1} is left over; it stays capped at both ends.",
+                        conductor.core(), conductor.cable()),
                         Remedy.rewire("label it as a spare"));
             }
         }

@@ -33,6 +33,16 @@ public enum LoadKind {
         return this == LED_LAMP || this == LED_DRIVER || this == FLUORESCENT || this == ELECTRONIC_TRANSFORMER;
     }
 
+    /** Whether it turns. */
+    public boolean isMotor() {
+        return this == MOTOR || this == BLIND_MOTOR;
+    }
+
+    /** Whether it is made for extra-low voltage, so that its volts must be stated. */
+    public boolean isElv() {
+        return name().startsWith("ELV_");
+    }
+
     /** A heater is a resistive load: it may use that rating when it has none of its own. */
     public boolean mayUse(LoadKind rating) {
         return this == rating || this == HEATER && rating == RESISTIVE;

@@ -55,6 +55,20 @@ final class Netlist {
         return own;
     }
 
+    /** Two windings of one motor are one thing, whatever feeds them: both may be driven at once from two circuits. */
+    private void joinMotors(Sets sets) {
+        Map<String, Integer> windings = new HashMap<>();
+        for (Part part : wiring.parts()) {
+            if (part instanceof Part.Load load && load.motor().isPresent() && !pins.get(load).isEmpty()) {
+                int node = pins.get(load).values().iterator().next();
+                Integer other = windings.putIfAbsent(load.motor().get(), node);
+                if (other != null) {
+                    sets.join(other, node);
+                }
+            }
+        }
+    }
+
     private List<Region> separate() {
         Sets sets = new Sets(nodes.size());
         for (Map<String, Integer> own : pins.values()) {
@@ -63,6 +77,7 @@ final class Netlist {
                 first = first < 0 ? node : sets.join(first, node);
             }
         }
+        joinMotors(sets);
         Map<Integer, List<Part>> partsByRegion = new LinkedHashMap<>();
         for (Part part : wiring.parts()) {
             Map<String, Integer> own = pins.get(part);

@@ -3,6 +3,7 @@ package org.hiddenclerk.core.electrical;
 import static org.hiddenclerk.core.finding.FindingCode.NEUTRAL_SWITCHED;
 
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 
 /**
  * A neutral that a switch or contact takes away: between two rows that differ in one element, a pin leaves N while the
@@ -15,7 +16,7 @@ final class NeutralPath {
     static void check(RegionTable table, FindingLog log) {
         Region region = table.region();
         for (int e = 0; e < region.elements().length; e++) {
-            String element = region.elements()[e].id();
+            Region.Element element = region.elements()[e];
             for (int[] pair : table.usablePairs(e)) {
                 for (int r = 0; r < region.resistors().length; r++) {
                     if (isExposed(region.resistors()[r])) {
@@ -31,16 +32,17 @@ final class NeutralPath {
                 || module.supply() instanceof ModuleSupply.LineNeutral;
     }
 
-    private static void checkPair(RegionTable table, FindingLog log, int[] pair, int resistor, String element) {
+    private static void checkPair(RegionTable table, FindingLog log, int[] pair, int resistor, Region.Element element) {
         for (boolean pinA : new boolean[] {true, false}) {
             boolean first = table.isOnNeutral(pair[0], resistor, pinA);
             boolean second = table.isOnNeutral(pair[1], resistor, pinA);
             boolean liveThroughout = table.isOnLive(pair[0], resistor, !pinA)
                     && table.isOnLive(pair[1], resistor, !pinA);
             if (first != second && liveThroughout) {
-                String id = table.region().resistors()[resistor].part().id().value();
-                log.add(NEUTRAL_SWITCHED, id, first ? pair[1] : pair[0],
-                        () -> table.region().called(element) + " takes the neutral from " + table.region().called(id) + " and leaves it on the live.",
+                Part part = table.region().resistors()[resistor].part();
+                log.add(NEUTRAL_SWITCHED, part.subject(), first ? pair[1] : pair[0],
+                        () -> Sentence.of("{0} takes the neutral from {1} and leaves it on the live.", table.region().called(element),
+                                table.region().called(part)),
                         Remedy.rewire("switch the live instead"));
             }
         }

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.hiddenclerk.core.finding.Subject;
 
 /**
  * One part of a wiring, with its pins on nodes. Pins that name the same node are joined there. A pin that is left out
@@ -19,6 +20,9 @@ public sealed interface Part {
 
     /** Names of all pins that this part has, used or not. */
     List<String> pinNames();
+
+    /** Itself, where a finding concerns it. */
+    Subject subject();
 
     /**
      * A line, neutral, earth or extra-low-voltage pole of a circuit.
@@ -36,6 +40,11 @@ public sealed interface Part {
         public List<String> pinNames() {
             return List.of("out");
         }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Supply(id.value());
+        }
     }
 
     /** A core of a cable. It joins its two ends and is what can be missing, swapped or overloaded. */
@@ -49,6 +58,11 @@ public sealed interface Part {
         public List<String> pinNames() {
             return List.of("a", "b");
         }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Core(id.value());
+        }
     }
 
     /** A switch mechanism. */
@@ -60,6 +74,11 @@ public sealed interface Part {
         @Override
         public List<String> pinNames() {
             return mechanism.terminals();
+        }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Switch(id.value());
         }
     }
 
@@ -84,6 +103,11 @@ public sealed interface Part {
         public List<String> pinNames() {
             return List.of("L", "N", "PE");
         }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Load(id.value());
+        }
     }
 
     /** A relay module as it is fitted. */
@@ -93,6 +117,11 @@ public sealed interface Part {
             channels = List.copyOf(channels);
             inputs = List.copyOf(inputs);
             pins = ordered(pins);
+        }
+
+        /** One of its contacts, where a finding concerns it. */
+        public Subject subjectOf(Channel channel) {
+            return new Subject.Channel(id.value(), channel.id());
         }
 
         /** The same module with its pins on other nodes. */
@@ -112,6 +141,11 @@ public sealed interface Part {
             addInputPins(inputs, names);
             return List.copyOf(names.keySet());
         }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Module(id.value());
+        }
     }
 
     /** The switch-side half of a split pair: always joined through, with inputs of its own. */
@@ -129,6 +163,11 @@ public sealed interface Part {
             addInputPins(inputs, names);
             return List.copyOf(names.keySet());
         }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Module(id.value());
+        }
     }
 
     /** A parallel load at the lamp that counts towards a two-wire module's minimum. */
@@ -140,6 +179,11 @@ public sealed interface Part {
         @Override
         public List<String> pinNames() {
             return List.of("a", "b");
+        }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Bypass(id.value());
         }
     }
 
@@ -153,6 +197,11 @@ public sealed interface Part {
         public List<String> pinNames() {
             return List.of("end");
         }
+
+        @Override
+        public Subject subject() {
+            return new Subject.CoreEnd(id.value(), "end");
+        }
     }
 
     /** A jumper without identity. */
@@ -164,6 +213,11 @@ public sealed interface Part {
         @Override
         public List<String> pinNames() {
             return List.of("a", "b");
+        }
+
+        @Override
+        public Subject subject() {
+            return new Subject.Core(id.value());
         }
     }
 

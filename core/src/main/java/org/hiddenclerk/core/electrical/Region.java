@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.SwitchingState;
 
 /**
@@ -53,8 +54,8 @@ final class Region {
         }
     }
 
-    /** An input with a contact: its pins, the node it is compared with (-1 for a pair contact). */
-    record InputPin(int device, Input input, int pin, int other, int activeWith) {
+    /** An input with a contact: its pins, the node it is compared with (-1 for a pair contact), the supply pin that is one of a pair's (or -1). */
+    record InputPin(int device, Input input, int pin, int other, int activeWith, int common) {
     }
 
     /** A conductor end that nothing else touches and no cap covers. */
@@ -105,18 +106,36 @@ final class Region {
         return wiring;
     }
 
-    /**
-     * What people call a part, a channel or an input of a module; its id where it has no name.
-     *
-     * @param id such as {@code X1}, {@code K1/2} or {@code K1.in}
-     */
-    String called(String id) {
-        String[] words = id.split("[/.]", 2);
-        String name = wiring.names().get(new PartId(words[0]));
-        if (name == null) {
-            return id;
-        }
-        return words.length == 1 ? name : name + (id.contains("/") ? " channel " : " input ") + words[1];
+    /** What people call a part; its id where it has no name. */
+    String called(Part part) {
+        return wiring.nameOf(part.id());
+    }
+
+    /** What people call a switch or a contact. */
+    String called(Element element) {
+        return element.isSwitch() ? called(element.part())
+                : called(element.part(), "channel", ((Part.FittedModule) element.part()).channels().get(element.channelIndex()).id());
+    }
+
+    /** What people call an input. */
+    String called(InputPin input) {
+        return called(devices[input.device()].part(), "input", input.input().id());
+    }
+
+    private String called(Part part, String what, String own) {
+        String name = wiring.names().get(part.id());
+        return name == null ? part.id() + (what.equals("channel") ? "/" : ".") + own : name + " " + what + " " + own;
+    }
+
+    /** A switch or contact, where a finding concerns it. */
+    static Subject subjectOf(Element element) {
+        return element.isSwitch() ? element.part().subject()
+                : ((Part.FittedModule) element.part()).subjectOf(((Part.FittedModule) element.part()).channels().get(element.channelIndex()));
+    }
+
+    /** An input, where a finding concerns it. */
+    Subject subjectOf(InputPin input) {
+        return new Subject.Input(devices[input.device()].part().id().value(), input.input().id());
     }
 
     List<Part> parts() {
@@ -318,7 +337,8 @@ final class Region {
                 if (input.hasContact()) {
                     int other = input.pins().size() > 1 ? node(part, input.pins().get(1)) : -1;
                     int activeWith = other >= 0 ? -1 : node(part, input.activeWith().orElseThrow());
-                    found.add(new InputPin(d, input, node(part, input.pins().get(0)), other, activeWith));
+                    int common = input.commonWith().map(pin -> node(part, pin)).orElse(-1);
+                    found.add(new InputPin(d, input, node(part, input.pins().get(0)), other, activeWith, common));
                 }
             }
         }

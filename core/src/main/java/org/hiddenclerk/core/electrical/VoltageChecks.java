@@ -2,19 +2,21 @@ package org.hiddenclerk.core.electrical;
 
 import static org.hiddenclerk.core.finding.FindingCode.BORROWED_NEUTRAL;
 import static org.hiddenclerk.core.finding.FindingCode.BOTH_DIRECTIONS_ON;
-import static org.hiddenclerk.core.finding.FindingCode.EARTH_MISSING;
 import static org.hiddenclerk.core.finding.FindingCode.LIVE_END_OPEN;
 import static org.hiddenclerk.core.finding.FindingCode.LOADS_IN_SERIES;
 import static org.hiddenclerk.core.finding.FindingCode.OVER_VOLTAGE;
 import static org.hiddenclerk.core.finding.FindingCode.REVERSED_POLARITY;
 import static org.hiddenclerk.core.finding.FindingCode.SECOND_FEED;
 
+import java.util.ArrayList;
 import java.util.LinkedHashSet;
-import java.util.OptionalDouble;
+import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
+import org.hiddenclerk.core.finding.Subject;
 
 /** What a row without a short shows about volts, poles and the ways that current takes. */
 final class VoltageChecks implements RowCheck {
@@ -46,7 +48,6 @@ final class VoltageChecks implements RowCheck {
         for (Region.OpenEnd end : region.openEnds()) {
             openEnd(end, row, solver);
         }
-        earthMissing(row, solver);
         loadsInSeries(row, solver);
         bothDirections(row, solver);
         returnByOwnNeutral(row, solver);
@@ -55,19 +56,24 @@ final class VoltageChecks implements RowCheck {
     private void overVoltage(Region.Resistor resistor, int row, RowSolver solver) {
         double volts = solver.volts(resistor.a(), resistor.b());
         if (resistor.part() instanceof Part.FittedModule module) {
-            OptionalDouble max = module.supply().maxVolts();
-            if (max.isPresent() && volts > max.getAsDouble() * (1 + LoadState.ROUNDING)) {
-                tooManyVolts(module.id().value(), volts, max.getAsDouble(), row);
+            double max = mostVolts(module);
+            if (volts > max * (1 + LoadState.ROUNDING)) {
+                tooManyVolts(module, volts, max, row);
             }
         } else if (LoadState.at(volts, resistor.nominalVolts()) == LoadState.OVER) {
-            tooManyVolts(resistor.part().id().value(), volts, resistor.nominalVolts() * LoadState.OVER_SHARE, row);
+            tooManyVolts(resistor.part(), volts, resistor.nominalVolts() * LoadState.OVER_SHARE, row);
         }
     }
 
-    private void tooManyVolts(String subject, double found, double allowed, int row) {
-        log.add(OVER_VOLTAGE, subject, row, found,
-                () -> String.format(java.util.Locale.ROOT, "%s gets %.1f V; at most %.1f V is allowed.", region.called(subject), found,
-                        allowed),
+    /** Where the maker states no highest volts, a module stands what the mains may rise to, and no more. */
+    private double mostVolts(Part.FittedModule module) {
+        return module.supply().maxVolts().orElse(region.wiring().supply().nominalVolts() * LoadState.OVER_SHARE);
+    }
+
+    private void tooManyVolts(Part part, double found, double allowed, int row) {
+        log.add(OVER_VOLTAGE, part.subject(), row, found,
+                () -> Sentence.of("{0} gets {found}; at most {allowed} is allowed.", region.called(part)).found(found, 1, "V")
+                        .allowed(allowed, 1, "V"),
                 Remedy.rewire("feed it from a supply of its own voltage"));
     }
 
@@ -75,18 +81,24 @@ final class VoltageChecks implements RowCheck {
         boolean reversed;
         if (resistor.part() instanceof Part.FittedModule module
                 && module.supply() instanceof ModuleSupply.DirectCurrent) {
-            reversed = solver.isOn(resistor.a(), Line.ELV_MINUS) && solver.isOn(resistor.b(), Line.ELV_PLUS);
+            reversed = isOnWrongPoles(resistor, solver);
         } else if (resistor.part() instanceof Part.Bypass || resistor.part() instanceof Part.FittedModule module2
                 && module2.supply() instanceof ModuleSupply.TwoWire) {
             reversed = false;
         } else {
             reversed = solver.isOn(resistor.a(), Line.N) && solver.isOnLive(resistor.b());
+            // A load on direct current has its poles as a mains load has.
+            reversed |= resistor.part() instanceof Part.Load && isOnWrongPoles(resistor, solver);
         }
         if (reversed) {
-            String id = resistor.part().id().value();
-            log.add(REVERSED_POLARITY, id, row, () -> "The two supply conductors of " + region.called(id) + " are exchanged.",
+            log.add(REVERSED_POLARITY, resistor.part().subject(), row,
+                    () -> Sentence.of("The two supply conductors of {0} are exchanged.", region.called(resistor.part())),
                     Remedy.rewire("exchange them"));
         }
+    }
+
+    private static boolean isOnWrongPoles(Region.Resistor resistor, RowSolver solver) {
+        return solver.isOn(resistor.a(), Line.ELV_MINUS) && solver.isOn(resistor.b(), Line.ELV_PLUS);
     }
 
     private void inputPotential(Region.InputPin input, int row, RowSolver solver) {
@@ -94,30 +106,30 @@ final class VoltageChecks implements RowCheck {
         if (input.input().potential() != Input.Potential.MAINS || device.isSender()) {
             return;
         }
-        OptionalDouble max = ((Part.FittedModule) device.part()).supply().maxVolts();
+        double max = mostVolts((Part.FittedModule) device.part());
         Set<String> own = circuitsFeeding(device, solver);
         for (int pin : new int[] {input.pin(), input.other()}) {
             if (pin < 0) {
                 continue;
             }
             double volts = Math.max(solver.volts(pin, device.live()), solver.volts(pin, device.back()));
-            if (max.isPresent() && volts > max.getAsDouble() * (1 + LoadState.ROUNDING)) {
-                tooManyVolts(device.part().id().value(), volts, max.getAsDouble(), row);
+            if (volts > max * (1 + LoadState.ROUNDING)) {
+                tooManyVolts(device.part(), volts, max, row);
             }
             for (int s = solver.firstSource(pin); s >= 0; s = solver.nextSource(s)) {
                 Part.Supply supply = region.sources()[s].supply();
                 if (!own.isEmpty() && !own.contains(supply.circuit())) {
-                    foreignInput(device.part().id().value(), supply, own, row);
+                    foreignInput(device.part(), supply, own, row);
                 }
             }
         }
     }
 
-    private void foreignInput(String module, Part.Supply supply, Set<String> own, int row) {
+    private void foreignInput(Part module, Part.Supply supply, Set<String> own, int row) {
         if (supply.line().isLive() || supply.line() == Line.N) {
             FindingCode code = supply.line().isLive() ? SECOND_FEED : BORROWED_NEUTRAL;
-            log.add(code, module, row, () -> "A switch input of " + region.called(module) + " (circuit " + String.join(", ", own)
-                            + ") stands on " + supply.line().label() + " of circuit " + supply.circuit() + ".",
+            log.add(code, module.subject(), row, () -> Sentence.of("A switch input of {0} (circuit {1}) stands on {2} of circuit {3}.",
+                            region.called(module), String.join(", ", own), supply.line().label(), supply.circuit()),
                     Remedy.rewire("take the input's reference from the module's own circuit"));
         }
     }
@@ -140,23 +152,10 @@ final class VoltageChecks implements RowCheck {
     private void openEnd(Region.OpenEnd end, int row, RowSolver solver) {
         double volts = solver.voltsToEarth(end.node());
         if (volts > TOUCH_VOLTS) {
-            log.add(LIVE_END_OPEN, end.conductor().id() + "." + end.end(), row, volts,
-                    () -> String.format(java.util.Locale.ROOT,
-                            "The %s core of %s ends bare at %s with %.0f V to earth.", end.conductor().core(),
-                            end.conductor().cable(), region.nodeId(end.node()), volts),
+            log.add(LIVE_END_OPEN, new Subject.CoreEnd(end.conductor().id().value(), end.end()), row, volts,
+                    () -> Sentence.of("The {0} core of {1} ends bare with {found} to earth.", end.conductor().core(),
+                            end.conductor().cable()).found(volts, 0, "V").allowed(TOUCH_VOLTS, 0, "V"),
                     Remedy.rewire("cap it, or connect it"));
-        }
-    }
-
-    private void earthMissing(int row, RowSolver solver) {
-        for (Region.Resistor resistor : region.resistors()) {
-            if (resistor.part() instanceof Part.Load load && load.earthRequired()) {
-                int pin = region.node(load, "PE");
-                if (pin < 0 || !solver.isOn(pin, Line.PE)) {
-                    log.add(EARTH_MISSING, load.id().value(), row,
-                            () -> region.called(load.id().value()) + " needs earth and has none.", Remedy.rewire("connect its earth"));
-                }
-            }
         }
     }
 
@@ -166,10 +165,10 @@ final class VoltageChecks implements RowCheck {
             for (int j = i + 1; j < resistors.length; j++) {
                 if (resistors[i].kind() == Region.ResistorKind.LOAD && resistors[j].kind() == Region.ResistorKind.LOAD
                         && inSeries(resistors[i], resistors[j], solver)) {
-                    String a = resistors[i].part().id().value();
-                    String b = resistors[j].part().id().value();
-                    log.add(LOADS_IN_SERIES, a + "+" + b, row,
-                            () -> "Current passes through " + region.called(a) + " and then through " + region.called(b) + ".",
+                    Part a = resistors[i].part();
+                    Part b = resistors[j].part();
+                    log.add(LOADS_IN_SERIES, new Subject.Together(a.subject(), b.subject()), row,
+                            () -> Sentence.of("Current passes through {0} and then through {1}.", region.called(a), region.called(b)),
                             Remedy.rewire("give each load its own way back"));
                 }
             }
@@ -203,9 +202,9 @@ final class VoltageChecks implements RowCheck {
                         && a.motor().isPresent() && a.motor().equals(b.motor())
                         && !a.direction().equals(b.direction())
                         && !isOff(resistors[i], solver) && !isOff(resistors[j], solver)) {
-                    log.add(BOTH_DIRECTIONS_ON, a.motor().get(), row,
-                            () -> "Motor " + a.motor().get() + " is driven " + a.direction().orElse("one way")
-                                    + " and " + b.direction().orElse("the other") + " at the same time.",
+                    log.add(BOTH_DIRECTIONS_ON, new Subject.Motor(a.motor().get()), row,
+                            () -> Sentence.of("Both directions of one motor are driven at the same time: {0} and {1}.", region.called(a),
+                                    region.called(b)),
                             new Remedy(Remedy.Kind.OTHER_MODULE, "a module whose channels lock each other out"));
                 }
             }
@@ -246,22 +245,22 @@ final class VoltageChecks implements RowCheck {
         Region.Resistor[] resistors = region.resistors();
         Set<String> lives = new TreeSet<>();
         Set<String> neutrals = new TreeSet<>();
-        Set<String> members = new TreeSet<>();
+        List<Subject> members = new ArrayList<>();
         int path = paths.find(region.nodeCount() + first);
         for (int r = 0; r < resistors.length; r++) {
             if (carries[r] && paths.find(region.nodeCount() + r) == path) {
                 if (r < first) {
                     return;
                 }
-                members.add(resistors[r].part().id().value());
+                members.add(resistors[r].part().subject());
                 collectCircuits(resistors[r].a(), lives, neutrals, solver);
                 collectCircuits(resistors[r].b(), lives, neutrals, solver);
             }
         }
         if (!lives.isEmpty() && !neutrals.isEmpty() && !lives.equals(neutrals)) {
-            log.add(BORROWED_NEUTRAL, String.join("+", members), row,
-                    () -> "Current from circuit " + String.join(", ", lives) + " returns by the neutral of circuit "
-                            + String.join(", ", neutrals) + ".",
+            log.add(BORROWED_NEUTRAL, new Subject.Together(members), row,
+                    () -> Sentence.of("Current from circuit {0} returns by the neutral of circuit {1}.", String.join(", ", lives),
+                            String.join(", ", neutrals)),
                     Remedy.rewire("use the neutral of the circuit that feeds it"));
         }
     }

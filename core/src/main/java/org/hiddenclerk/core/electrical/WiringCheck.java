@@ -1,10 +1,11 @@
 package org.hiddenclerk.core.electrical;
 
 import java.util.ArrayList;
-import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
@@ -36,9 +37,11 @@ public final class WiringCheck {
         Netlist netlist = new Netlist(wiring);
         List<Finding> findings = new ArrayList<>();
         Map<Region, RegionTable> tables = new LinkedHashMap<>();
+        CircuitLoads circuits = new CircuitLoads();
         for (Region region : netlist.regions()) {
-            tables.put(region, judge(region, findings));
+            tables.put(region, judge(region, circuits.of(region), findings));
         }
+        findings.addAll(circuits.findings());
         if (tables.values().stream().noneMatch(RegionTable::hasShorts)) {
             for (List<Region> cluster : IntentProof.clusters(netlist)) {
                 addNew(findings, IntentProof.check(cluster.stream().map(tables::get).toList(), wiring.intents()));
@@ -48,11 +51,11 @@ public final class WiringCheck {
         return new Result(Verdict.of(findings), findings, new TruthTable(List.copyOf(tables.values())));
     }
 
-    private static RegionTable judge(Region region, List<Finding> findings) {
+    private static RegionTable judge(Region region, RowCheck circuits, List<Finding> findings) {
         FindingLog log = new FindingLog(region);
         RegionTable table = RegionTable.of(region, List.of(new JoinedSupplies(region, log),
-                new ElvReach(region, log), new VoltageChecks(region, log), new CircuitLoads(region, log),
-                new ConductorLoads(region, log)));
+                new ElvReach(region, log), new VoltageChecks(region, log), new EarthPins(region, log),
+                new PairInputs(region, log), new TwoCircuits(region, log), circuits, new ConductorLoads(region, log)));
         NeutralPath.check(table, log);
         ContactLoads.check(table, log);
         Effects.check(table, log);
@@ -64,13 +67,9 @@ public final class WiringCheck {
 
     /** The proof of the intent may come to what a table already showed; one finding of a code and subject is enough. */
     private static void addNew(List<Finding> findings, List<Finding> more) {
-        Map<String, Finding> known = new HashMap<>();
-        findings.forEach(f -> known.put(f.code() + " " + f.subject(), f));
-        for (Finding finding : more) {
-            if (known.putIfAbsent(finding.code() + " " + finding.subject(), finding) == null) {
-                findings.add(finding);
-            }
-        }
+        Set<Finding.Key> known = new HashSet<>();
+        findings.forEach(f -> known.add(f.key()));
+        more.stream().filter(finding -> known.add(finding.key())).forEach(findings::add);
     }
 
     /**

@@ -17,6 +17,7 @@ public final class WiringRules {
     private final Wiring wiring;
     private final List<WiringProblem> problems = new ArrayList<>();
     private final Map<PartId, Part> byId = new HashMap<>();
+    private final Set<List<String>> windings = new HashSet<>();
 
     private WiringRules(Wiring wiring) {
         this.wiring = wiring;
@@ -59,8 +60,13 @@ public final class WiringRules {
         }
         if (part instanceof Part.Supply supply) {
             checkSupply(supply, at);
+        } else if (part instanceof Part.Load load) {
+            checkLoad(load, at);
         } else if (part instanceof Part.FittedModule module) {
             checkChannels(module, at);
+            if (module.supply() instanceof ModuleSupply.DirectCurrent direct && direct.maxVolts().isEmpty()) {
+                report(at + "/module/supply/maxVolts", "nothing", "the highest volts that the direct-current supply takes");
+            }
             checkInputs(module.inputs(), module.id(), at + "/module/inputs");
         } else if (part instanceof Part.Sender sender) {
             checkInputs(sender.inputs(), sender.id(), at + "/sender/inputs");
@@ -91,6 +97,17 @@ public final class WiringRules {
         }
     }
 
+    private void checkLoad(Part.Load load, String at) {
+        if (load.kind().isElv() && load.volts().isEmpty()) {
+            report(at + "/volts", "nothing", "the volts of an extra-low-voltage load");
+        }
+        if (load.motor().isPresent() != load.direction().isPresent()) {
+            report(at + (load.motor().isPresent() ? "/direction" : "/motor"), "nothing", "motor and direction together");
+        } else if (load.motor().isPresent() && !windings.add(List.of(load.motor().get(), load.direction().get()))) {
+            report(at + "/direction", "a second " + load.direction().get() + " of motor " + load.motor().get(), "each direction once a motor");
+        }
+    }
+
     private void checkChannels(Part.FittedModule module, String at) {
         Set<String> seen = new HashSet<>();
         for (int i = 0; i < module.channels().size(); i++) {
@@ -118,7 +135,22 @@ public final class WiringRules {
             } else if (input.pins().size() == 1 && input.activeWith().isEmpty()) {
                 report(here + "/activeWith", "nothing", "the pin whose potential makes the input active");
             }
+            checkCommon(input, owner, here);
             checkCommanded(input, owner, here);
+        }
+    }
+
+    private void checkCommon(Input input, PartId owner, String at) {
+        if (input.commonWith().isEmpty()) {
+            return;
+        }
+        Part part = byId.get(owner);
+        List<String> supplyPins = part instanceof Part.FittedModule module
+                ? List.of(module.supply().livePin(), module.supply().returnPin()) : List.of("COM", "L1");
+        if (input.pins().size() != 2) {
+            report(at + "/commonWith", input.commonWith().get(), "pins of a pair contact beside it");
+        } else if (!supplyPins.contains(input.commonWith().get())) {
+            report(at + "/commonWith", input.commonWith().get(), "one of the supply pins of its own module: " + String.join(" ", supplyPins));
         }
     }
 

@@ -27,6 +27,9 @@ public enum FindingCode {
     SECOND_FEED(STOP, "Fed from two circuits"),
     DIMMER_IN_SERIES(STOP, "A dimmer in series with a module"),
     EARTH_MISSING(STOP, "Earth is missing"),
+    LIVE_ON_EARTH_PIN(STOP, "Live on an earth terminal"),
+    SUPPLY_ON_INPUT(STOP, "A supply on a volt-free input"),
+    RELAY_INTO_DIMMER(STOP, "A relay contact in series with a dimmer"),
     // Electrical, will not do its job
     MODULE_UNPOWERED(HOLD, "The module gets no supply"),
     LOAD_NEVER_ON(HOLD, "The lamp can never be on"),
@@ -44,6 +47,7 @@ public enum FindingCode {
     NEAR_LIMIT(NOTE, "Close to a limit"),
     GHOST_GLOW(NOTE, "May glow when off"),
     UNUSED_CONDUCTOR(NOTE, "A conductor is left over"),
+    TWO_CIRCUITS(NOTE, "Two circuits at one module"),
     // Choice of a module
     NEUTRAL_ABSENT(HOLD, "No neutral here"),
     CLAIMED_TWICE(HOLD, "Two plans take over one switch"),

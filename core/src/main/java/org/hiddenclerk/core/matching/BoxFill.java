@@ -12,6 +12,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Cable;
@@ -133,7 +134,7 @@ public final class BoxFill {
         Margin fill = new Margin("box fill", used, has.setScale(2, RoundingMode.DOWN).stripTrailingZeros(), "in\u00b3");
         margins.add(fill);
         if (fill.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, box.label(), "Conductors, devices and earths need "
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Box(box.label()), "Conductors, devices and earths need "
                     + needs.stripTrailingZeros().toPlainString() + "\u2009in\u00b3, modules take " + taken.toPlainString()
                     + "\u2009in\u00b3; the box has " + has.toPlainString() + "\u2009in\u00b3.", SOURCE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a larger box or an extension ring"),

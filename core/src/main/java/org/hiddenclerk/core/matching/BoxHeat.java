@@ -11,6 +11,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
@@ -87,6 +88,7 @@ public final class BoxHeat {
         }
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
+        Subject subject = new Subject.Together(new Subject.Box(box.label()), new Subject.Model(model.code()));
         int around = around(box.kind());
         BigDecimal inside = BigDecimal.valueOf(inside(around, box.geometry().get(), heatWatts)).setScale(0, RoundingMode.UP);
         OptionalInt highest = model.sheet().temperatures().map(DataSheet.Temperatures::highest).map(OptionalInt::of)
@@ -95,18 +97,18 @@ public final class BoxHeat {
                 inside.toPlainString(), box.label(), heatWatts, around);
         if (highest.isEmpty()) {
             if (inside.compareTo(BigDecimal.valueOf(WARM)) > 0) {
-                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, model.code(), estimate + "; what it stands is not stated.", SOURCE,
+                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "temperatures"), estimate + "; what it stands is not stated.", SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, "find out the highest temperature from the maker")));
             }
             return new Judged(findings, margins);
         }
         margins.add(new Margin("warmth, estimated", inside, BigDecimal.valueOf(Math.max(1, highest.getAsInt())), "°C"));
         if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt())) > 0) {
-            findings.add(Finding.of(FindingCode.TOO_WARM, model.code(), estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE,
+            findings.add(Finding.of(FindingCode.TOO_WARM, subject, estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module for warmer places, or one that draws less"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at a cooler place")));
         } else if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt() - NEAR)) > 0) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, model.code(), estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE));
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject, estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE));
         }
         return new Judged(findings, margins);
     }

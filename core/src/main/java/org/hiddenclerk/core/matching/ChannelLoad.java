@@ -13,7 +13,9 @@ import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
@@ -29,10 +31,10 @@ final class ChannelLoad {
     private final RegionProfile region;
     private final Channel channel;
     private final List<SurveyedLoad> loads;
-    private final String subject;
+    private final Subject.Channel subject;
     private final Estimates estimates;
 
-    private ChannelLoad(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject,
+    private ChannelLoad(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, Subject.Channel subject,
                         Estimates estimates) {
         this.volts = volts;
         this.region = region;
@@ -43,7 +45,7 @@ final class ChannelLoad {
     }
 
     /** @param volts volts of the loads */
-    static Judged of(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, String subject,
+    static Judged of(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, Subject.Channel subject,
                      Estimates estimates) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
@@ -70,9 +72,9 @@ final class ChannelLoad {
             margins.add(tightest.get());
             share = share.add(tightest.get().found().divide(tightest.get().allowed(), MathContext.DECIMAL128));
             if (tightest.get().isOver()) {
-                findings.add(overloaded(tightest.get()));
+                findings.add(overloaded(kind, tightest.get()));
             } else if (tightest.get().level() == Margin.Level.CLOSE) {
-                findings.add(near(tightest.get()));
+                findings.add(near(kind, tightest.get()));
             }
         }
         judgeSum(share, watts, findings);
@@ -86,7 +88,7 @@ final class ChannelLoad {
                 ? channel.ratings().stream().filter(r -> kind.mayUse(r.load())).toList() : own;
         List<Margin> margins = new ArrayList<>();
         for (ContactRating rating : usable) {
-            String what = kind.label() + ", " + subject;
+            String what = kind.label() + ", channel " + channel.id();
             rating.watts().ifPresent(limit -> margins.add(
                     new Margin(what, watts, BigDecimal.valueOf(limit).stripTrailingZeros(), "W")));
             rating.amps().ifPresent(limit -> margins.add(
@@ -96,26 +98,33 @@ final class ChannelLoad {
                 b.found().multiply(a.allowed())));
     }
 
-    private Finding near(Margin margin) {
-        return Finding.of(FindingCode.NEAR_LIMIT, subject, figure(margin.found()) + " of " + figure(margin.allowed()) + " "
-                + margin.unit() + " for " + margin.what() + ": little room is left.", Source.MAKER);
+    /** Loads of a kind: what is said of one kind says nothing of another on the same contact. */
+    private Subject of(LoadKind kind) {
+        return new Subject.LoadsOnChannel(subject, kind.name());
     }
 
-    private Finding overloaded(Margin margin) {
-        return Finding.of(FindingCode.CONTACT_OVERLOAD, subject, figure(margin.found()) + " " + margin.unit() + " of "
-                + margin.what().substring(0, margin.what().lastIndexOf(", " + subject)) + " on a contact for " + figure(margin.allowed()) + " "
-                + margin.unit() + ": over by " + figure(margin.excess()) + " " + margin.unit() + ".", Source.MAKER,
+    private static Sentence.Amount amount(BigDecimal value, String unit) {
+        return new Sentence.Amount(new BigDecimal(figure(value)), unit);
+    }
+
+    private Finding near(LoadKind kind, Margin margin) {
+        return Finding.of(FindingCode.NEAR_LIMIT, of(kind), Sentence.of("{found} of {allowed} for {0}: little room is left.", margin.what())
+                .found(amount(margin.found(), margin.unit())).allowed(amount(margin.allowed(), margin.unit())), Source.MAKER);
+    }
+
+    private Finding overloaded(LoadKind kind, Margin margin) {
+        return Finding.of(FindingCode.CONTACT_OVERLOAD, of(kind), Sentence.of("{found} of {0} on a contact for {allowed}: over by {excess}.",
+                kind.label()).found(amount(margin.found(), margin.unit())).allowed(amount(margin.allowed(), margin.unit())), Source.MAKER,
                 new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                 new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));
     }
 
     private void judgeSum(BigDecimal share, Map<LoadKind, BigDecimal> watts, List<Finding> findings) {
-        boolean alreadySaid = findings.stream().anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD
-                && f.subject().equals(subject));
+        boolean alreadySaid = findings.stream().anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD);
         if (share.compareTo(BigDecimal.ONE) > 0 && !alreadySaid) {
-            findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, subject,
-                    "The " + watts.size() + " kinds of load together take " + percent(share)
-                            + " of the contact's ratings.", Source.MAKER,
+            findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, subject, Sentence.of("The " + watts.size()
+                            + " kinds of load together take {found} of the contact's ratings.").found(percent(share)).allowed(100, 0, "%"),
+                    Source.MAKER,
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels")));
         }
     }
@@ -126,8 +135,8 @@ final class ChannelLoad {
             int allowed = region.continuousPercent().getAsInt();
             if (share.movePointRight(2).compareTo(BigDecimal.valueOf(allowed)) > 0) {
                 findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject,
-                        "Three hours or more at " + percent(share) + " of the contact's rating; at most " + allowed
-                                + " % is allowed.", region.continuousSource(),
+                        Sentence.of("Three hours or more at {found} of the contact's rating; at most {allowed} is allowed.").found(percent(share))
+                                .allowed(allowed, 0, "%"), region.continuousSource(),
                         new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact")));
             }
         }
@@ -138,15 +147,15 @@ final class ChannelLoad {
                 .filter(r -> r.load() == LoadKind.RESISTIVE && r.amps().isPresent()).findFirst()
                 .flatMap(resistive -> estimates.shareFor(kind).map(share -> share.multiply(
                         BigDecimal.valueOf(resistive.amps().getAsDouble()).multiply(volts))));
-        String words = estimate.map(watts -> " An estimate by common practice: " + figure(watts) + " W; " + figure(here)
-                + (here.compareTo(watts) > 0 ? " W are here, which is over it." : " W are here, which is within it.")).orElse("");
-        return Finding.of(FindingCode.RATING_UNKNOWN, subject,
-                "The maker states no rating for a " + kind.label() + "." + words, Source.MAKER,
+        String words = estimate.map(watts -> " An estimate by common practice: " + figure(watts) + "\u2009W, "
+                + (here.compareTo(watts) > 0 ? "and what is here is over it." : "and what is here is within it.")).orElse("");
+        return Finding.of(FindingCode.RATING_UNKNOWN, of(kind),
+                Sentence.of("The maker states no rating for a {0}; {found} are here." + words, kind.label()).found(amount(here, "W")), Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker"));
     }
 
-    private static String percent(BigDecimal share) {
-        return share.movePointRight(2).setScale(0, java.math.RoundingMode.UP) + " %";
+    private static Sentence.Amount percent(BigDecimal share) {
+        return new Sentence.Amount(share.movePointRight(2).setScale(0, java.math.RoundingMode.UP), "%");
     }
 
     static String figure(BigDecimal value) {

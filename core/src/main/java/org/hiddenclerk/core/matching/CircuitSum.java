@@ -17,6 +17,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Circuit;
@@ -69,7 +70,7 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
         Amps amps = amps(loads, volts);
         Amps continuous = amps(loads.stream().filter(SurveyedLoad::continuous).toList(), volts);
         List<Finding> findings = new ArrayList<>();
-        String subject = "circuit " + circuit.label();
+        Subject subject = new Subject.Circuit(circuit.label());
         if (amps.compareTo(circuit.rating()) > 0) {
             findings.add(Finding.of(FindingCode.CIRCUIT_OVERLOAD, subject, "All surveyed loads at once draw " + amps + "; the device is rated "
                     + circuit.rating() + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.REWIRE, "move loads to another circuit")));
@@ -106,7 +107,7 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
         Map.Entry<Double, Double> small = region == RegionProfile.US_120 ? SMALL_CONDUCTORS.floorEntry(mm2.doubleValue()) : null;
         OptionalDouble carries = small != null ? OptionalDouble.of(small.getValue()) : ConductorCapacity.amps(mm2.doubleValue());
         if (carries.isPresent() && circuit.rating().asDouble() > carries.getAsDouble()) {
-            return Optional.of(Finding.of(FindingCode.CABLE_UNDER_DEVICE, "circuit " + circuit.label(), "The cable of " + mm2.toPlainString()
+            return Optional.of(Finding.of(FindingCode.CABLE_UNDER_DEVICE, new Subject.Circuit(circuit.label()), "The cable of " + mm2.toPlainString()
                     + "\u2009mm\u00b2 takes a device of at most " + Amps.of(BigDecimal.valueOf(carries.getAsDouble())) + "; it has "
                     + circuit.rating() + ".", small != null ? NEC_SMALL : ConductorCapacity.SOURCE,
                     new Remedy(Remedy.Kind.REWIRE, "a smaller device, by a licensed person")));

@@ -11,6 +11,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
@@ -31,7 +32,7 @@ final class ContactorAdvice {
      */
     static Optional<Finding> of(List<SurveyedLoad> loads, List<ModuleModel> models, BigDecimal volts, RegionProfile region, Estimates estimates) {
         List<Set<FindingCode>> contacts = models.stream().flatMap(m -> m.channels().stream()).<Set<FindingCode>>map(channel ->
-                FindingCode.of(ChannelLoad.of(volts, region, channel, loads, "contact", estimates).findings())).toList();
+                FindingCode.of(ChannelLoad.of(volts, region, channel, loads, new Subject.Channel("K", channel.id()), estimates).findings())).toList();
         boolean noneCarries = contacts.stream().allMatch(codes -> codes.stream().anyMatch(REFUSALS::contains));
         // Where no maker says anything of the kind, a figure is to be found out first.
         boolean someSaySo = contacts.stream().anyMatch(codes -> !codes.contains(FindingCode.RATING_UNKNOWN));
@@ -40,7 +41,7 @@ final class ContactorAdvice {
         }
         BigDecimal amps = loads.stream().flatMap(l -> l.banks().stream()).map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
         String name = String.join(" and ", loads.stream().map(SurveyedLoad::name).toList());
-        return Optional.of(Finding.of(FindingCode.CONTACTOR_ADVISED, name, String.format("%s draws %s\u2009A, more than any contact of the "
+        return Optional.of(Finding.of(FindingCode.CONTACTOR_ADVISED, new Subject.Load(name), String.format("%s draws %s\u2009A, more than any contact of the "
                 + "stock book carries. A contactor for %s of at least that current goes ahead of it; a module switches its coil.", name,
                 amps.setScale(1, RoundingMode.UP).toPlainString(), categories(loads)), SOURCE,
                 new Remedy(Remedy.Kind.USE_CONTACTOR, "plan a contactor, and survey its coil as the load")));

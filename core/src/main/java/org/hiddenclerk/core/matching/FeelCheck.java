@@ -13,6 +13,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.joining.Settings;
 
 /** Whether an input can be what it is set to: by its switch, by its module, and by what the module runs. */
@@ -23,11 +24,11 @@ public final class FeelCheck {
     /**
      * What is found of one input.
      *
-     * @param subject   its name for people
+     * @param subject   the input
      * @param settings  what will be written, by key of {@link Settings}
      * @param installed what the module runs, once it has joined
      */
-    public static List<Finding> of(String subject, Wall wall, ModuleModel model, InputBehaviour behaviour, Parameters parameters, Map<String, String> settings,
+    public static List<Finding> of(Subject subject, Wall wall, ModuleModel model, InputBehaviour behaviour, Parameters parameters, Map<String, String> settings,
                                    Optional<InstalledFirmware> installed) {
         List<Finding> findings = new ArrayList<>();
         Adviser.refusal(behaviour, wall, model.behaviours()).ifPresent(why -> findings.add(Finding.of(FindingCode.BEHAVIOUR_UNSUITED, subject, "\"" + behaviour.label()

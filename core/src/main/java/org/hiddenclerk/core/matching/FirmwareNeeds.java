@@ -8,6 +8,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
 /** What schemes and behaviours ask of a module's firmware. */
@@ -34,7 +35,7 @@ public final class FirmwareNeeds {
         }
         FirmwareLine newest = model.sheet().firmware().get(0);
         Optional<FirmwareLine> other = model.sheet().firmware().stream().filter(line -> line.features().contains(feature)).findFirst();
-        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, model.code(), "Firmware " + newest.name() + " " + newest.version() + " does not have \"" + feature
+        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, new Subject.ModelFigure(model.code(), feature), "Firmware " + newest.name() + " " + newest.version() + " does not have \"" + feature
                 + "\", which " + whose + " lives on.", Source.MAKER, other.map(line -> new Remedy(Remedy.Kind.FIND_OUT, "install " + line.name() + " " + line.version()
                 + ", which has it")).orElse(new Remedy(Remedy.Kind.OTHER_MODULE, "a module whose firmware has it"))));
     }
@@ -44,7 +45,7 @@ public final class FirmwareNeeds {
         if (installed.features().contains(feature)) {
             return Optional.empty();
         }
-        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, model.code(), "The " + model.code() + " for it has " + installed.version() + " installed, without \""
+        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, new Subject.ModelFigure(model.code(), feature), "The " + model.code() + " for it has " + installed.version() + " installed, without \""
                 + feature + "\", which " + whose + " lives on.", Source.MAKER, new Remedy(Remedy.Kind.FIND_OUT, Optional.ofNullable(installed.better().get(feature))
                 .map(version -> "bring it to " + version + ", which has it").orElse("keep a version that has it, and bring it to that"))));
     }

@@ -12,6 +12,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Amps;
@@ -36,7 +37,7 @@ public final class Inrush {
         return (int) (contactPeak.milliamps() / driverPeak.milliamps());
     }
 
-    static List<Finding> judge(ModuleModel model, List<SurveyedLoad> loads, BigDecimal volts, String subject) {
+    static List<Finding> judge(ModuleModel model, List<SurveyedLoad> loads, BigDecimal volts, Subject subject) {
         List<LoadBank> sudden = loads.stream().flatMap(load -> load.banks().stream())
                 .filter(bank -> bank.peak().isPresent() || TIMES.containsKey(bank.kind())).toList();
         if (sudden.isEmpty()) {

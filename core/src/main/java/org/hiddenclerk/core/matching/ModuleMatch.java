@@ -19,6 +19,7 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Circuit;
@@ -53,6 +54,9 @@ public final class ModuleMatch {
             .thenComparing(c -> c.findings().size())
             .thenComparing(c -> c.assignment().model().priceCents().orElse(Integer.MAX_VALUE))
             .thenComparing(c -> c.assignment().model().code());
+
+    /** The module that is judged, by its id in a plan of its own. */
+    static final Subject.Module SELF = new Subject.Module(RunWiring.moduleOf(1).value());
 
     /** Longest break of a flip, and the shortest: a rocker moved by hand; common practice, no source. */
     private static final int LONGEST_FLIP_MS = 100;
@@ -216,23 +220,23 @@ public final class ModuleMatch {
         List<Finding> findings = new ArrayList<>();
         for (int gang : gangs) {
             if (box.gang(gang).mechanism() == Mechanism.DIMMER && !model.sheet().dims()) {
-                findings.add(Finding.of(FindingCode.NOT_DIMMED, model.code(), box.gang(gang).name()
+                findings.add(Finding.of(FindingCode.NOT_DIMMED, new Subject.Gang(box.label(), gang), box.gang(gang).name()
                         + " is dimmed today; this module only switches.", Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module and a dimmable lamp")));
             }
         }
         if (model.sheet().dims()) {
             loads.stream().flatMap(List::stream).forEach(load -> load.banks().stream()
-                    .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load))));
+                    .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load, new Subject.SurveyedLoad(load.name(), load.number())))));
         }
         return findings;
     }
 
-    private static Finding dimmable(LoadBank bank, SurveyedLoad load) {
+    private static Finding dimmable(LoadBank bank, SurveyedLoad load, Subject subject) {
         return bank.dimmable().isPresent()
-                ? Finding.of(FindingCode.NOT_DIMMABLE, load.name(), "The " + bank.kind().label() + " of " + load.name()
+                ? Finding.of(FindingCode.NOT_DIMMABLE, subject, "The " + bank.kind().label() + " of " + load.name()
                         + " is surveyed as not dimmable.", Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches"))
-                : Finding.of(FindingCode.FIGURE_UNKNOWN, load.name(), "Whether the " + bank.kind().label() + " of " + load.name()
+                : Finding.of(FindingCode.FIGURE_UNKNOWN, subject, "Whether the " + bank.kind().label() + " of " + load.name()
                         + " may be dimmed is not surveyed.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT,
                         "read it on the lamp, and add \"dimmable\" or \"not dimmable\" to the load"));
     }
@@ -243,12 +247,12 @@ public final class ModuleMatch {
         }
         Optional<BlinkTiming> blink = assignment.model().blink();
         if (blink.isEmpty()) {
-            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, assignment.model().code(),
+            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF,
                     "The maker states no times for breaks of the supply; a flip takes " + SHORTEST_FLIP_MS + " to "
                             + LONGEST_FLIP_MS + " ms.", Source.MAKER,
                     new Remedy(Remedy.Kind.FIND_OUT, "find out minimum and hold-up time")));
         } else if (blink.get().minimumMs() > SHORTEST_FLIP_MS || blink.get().holdUpMs() < LONGEST_FLIP_MS) {
-            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, assignment.model().code(), String.format(
+            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF, String.format(
                     "It counts breaks of %d to %d ms; a flip takes %d to %d ms.", blink.get().minimumMs(),
                     blink.get().holdUpMs(), SHORTEST_FLIP_MS, LONGEST_FLIP_MS), Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a longer hold-up time")));
@@ -259,7 +263,7 @@ public final class ModuleMatch {
         ModuleModel model = forTheFirst.assignment().model();
         List<Finding> findings = new ArrayList<>(forTheFirst.findings());
         String what = forTheFirst.assignment().loads().isEmpty() ? " gangs need " : " loads need ";
-        findings.add(Finding.of(FindingCode.TOO_FEW_CHANNELS, model.code(), positions + what + positions + " channels; "
+        findings.add(Finding.of(FindingCode.TOO_FEW_CHANNELS, SELF, positions + what + positions + " channels; "
                 + model.code() + " has " + model.channels().size() + ".", Source.MAKER,
                 new Remedy(Remedy.Kind.OTHER_MODULE, "one module for each gang, or one with more channels")));
         findings.sort(Finding.ORDER);
@@ -310,7 +314,7 @@ public final class ModuleMatch {
 
     /** What one channel carries, by its contact, and the first current. */
     static Judged channel(ModuleModel model, int index, List<SurveyedLoad> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
-        String subject = "channel " + model.channels().get(index).id();
+        Subject.Channel subject = new Subject.Channel(SELF.key(), model.channels().get(index).id());
         Judged carried = ChannelLoad.of(volts, region, model.channels().get(index), loads, subject, estimates);
         List<Finding> findings = new ArrayList<>(carried.findings());
         findings.addAll(Inrush.judge(model, loads, volts, subject));
@@ -326,7 +330,7 @@ public final class ModuleMatch {
         BigDecimal amps = loads.stream().flatMap(List::stream).flatMap(load -> load.banks().stream())
                 .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
         Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
-        List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, model.code(),
+        List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, SELF,
                 "All channels together carry " + ChannelLoad.figure(amps) + " A; " + limit + " is allowed.",
                 Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
         return new Judged(findings, List.of(total));
@@ -347,11 +351,11 @@ public final class ModuleMatch {
         Watts carried = load.plus(assignment.bypass().orElse(Watts.ZERO));
         String needed = ChannelLoad.figure(BigDecimal.valueOf(supply.minimumLoadWatts()));
         if (carried.asDouble() < supply.minimumLoadWatts()) {
-            findings.add(Finding.of(FindingCode.BELOW_MINIMUM_LOAD, assignment.model().code(), load
+            findings.add(Finding.of(FindingCode.BELOW_MINIMUM_LOAD, SELF, load
                     + " of load; this module needs at least " + needed + "\u2009W.", Source.MAKER,
                     new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp")));
         } else if (assignment.bypass().isPresent()) {
-            findings.add(Finding.of(FindingCode.BYPASS_NEEDED, assignment.model().code(), load + " of load is under "
+            findings.add(Finding.of(FindingCode.BYPASS_NEEDED, SELF, load + " of load is under "
                     + needed + "\u2009W; a bypass of " + assignment.bypass().get() + " at the lamp makes up for it.",
                     Source.MAKER));
         }
@@ -360,12 +364,12 @@ public final class ModuleMatch {
     private void wiring(WiringPlan plan, Assignment assignment, boolean byRules, List<Finding> findings) {
         plan.findings().stream().filter(f -> !byRules || !SAID_HERE.contains(f.code())).forEach(findings::add);
         if (plan.planned().isPresent()) {
-            PartsToAdd.connectors(plan).forEach((size, count) -> findings.add(Finding.of(FindingCode.CONNECTOR_NEEDED, assignment.model().code(),
+            PartsToAdd.connectors(plan).forEach((size, count) -> findings.add(Finding.of(FindingCode.CONNECTOR_NEEDED, SELF,
                     count + " × " + PartsToAdd.connectorWords(size) + " in addition: its terminals can't hold them all.", Source.COMPUTED)));
             boolean neutralHere = box.cores().stream()
                     .anyMatch(core -> core.core().role() == org.hiddenclerk.core.job.Role.NEUTRAL);
             if (neutralHere && assignment.model().supply() instanceof ModuleSupply.TwoWire) {
-                findings.add(Finding.of(FindingCode.NEUTRAL_PREFERRED, assignment.model().code(),
+                findings.add(Finding.of(FindingCode.NEUTRAL_PREFERRED, SELF,
                         "A neutral is in this box: a module that uses it has a better supply and no minimum load.",
                         Source.COMMON_PRACTICE));
             }

@@ -1,13 +1,16 @@
 package org.hiddenclerk.core.matching;
 
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
@@ -23,7 +26,7 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  * module right for its gangs, and all of them together must fit.
  *
  * @param plan     the wiring, drawn and proved
- * @param findings all findings, each code and subject once
+ * @param findings all findings
  * @param accepted those of them that hold the plan back no more, because a person took them on with a reason; never one that stops
  */
 public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Finding> accepted) {
@@ -53,13 +56,6 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         return new PlanJudgement(plan, findings, findings.stream().filter(f -> f.severity() == Severity.HOLD).filter(byPerson).toList());
     }
 
-    /** The rules for a contact have the better words, the proof knows the states: the drawing needs both. */
-    private static List<SwitchingState> statesOf(Finding said, String module, WiringPlan plan) {
-        String channel = said.subject().startsWith("channel ") ? "/" + said.subject().substring("channel ".length()) : "";
-        return plan.findings().stream().filter(f -> f.code() == said.code() && f.subject().equals(module + channel))
-                .flatMap(f -> f.states().stream()).toList();
-    }
-
     /** A plan may be issued when it is drawn and its verdict is OK. */
     public boolean mayBeIssued() {
         return plan.after().isPresent() && verdict() == Verdict.OK;
@@ -75,29 +71,63 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
      * @param others assignments of other boxes, by their place
      */
     public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others, Terms terms) {
-        Map<String, Finding> findings = new LinkedHashMap<>();
         boolean nothing = modules.isEmpty() && others.values().stream().allMatch(List::isEmpty);
         WiringPlan plan = nothing ? planner.surveyed() : planner.plan(modules, others);
         ModuleMatch match = new ModuleMatch(planner, terms);
+        Collected collected = new Collected();
+        together(planner, plan, match, modules).forEach(collected::add);
         for (int i = 0; i < modules.size(); i++) {
-            String module = "K" + (i + 1);
-            match.judge(modules.get(i)).findings().forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(),
-                    ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, module, plan)) : f));
+            collected.add(ofModule(match, modules, i, plan));
         }
+        collected.add(plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code())).toList());
+        collected.add(planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay).toList());
+        return new PlanJudgement(plan, collected.ordered(), List.of());
+    }
+
+    /**
+     * Findings from several judges. What an earlier judge said of a subject, a later one does not say again; what one judge
+     * says twice about a subject is two findings.
+     */
+    private static final class Collected {
+        private final List<Finding> findings = new ArrayList<>();
+
+        void add(List<Finding> said) {
+            Set<Finding.Key> known = findings.stream().map(Finding::key).collect(Collectors.toSet());
+            said.stream().filter(f -> !known.contains(f.key()) && !findings.contains(f)).forEach(findings::add);
+        }
+
+        List<Finding> ordered() {
+            return findings.stream().sorted(Finding.ORDER).toList();
+        }
+    }
+
+    /** What is found of one module by itself, told of it as it is fitted in the plan of all. */
+    private static List<Finding> ofModule(ModuleMatch match, List<Assignment> modules, int assignment, WiringPlan plan) {
+        Candidate alone = match.judge(modules.get(assignment));
+        List<String> here = plan.modulesOf(assignment);
+        List<String> there = alone.plan().modulesOf(0);
+        // Where nothing is drawn, each module still bears a name of its own.
+        UnaryOperator<String> ids = id -> here.isEmpty() || there.isEmpty() ? "K" + (assignment + 1)
+                : there.contains(id) && there.indexOf(id) < here.size() ? here.get(there.indexOf(id)) : id;
+        return alone.findings().stream().map(f -> f.about(f.subject().withModules(ids)))
+                .map(f -> ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, plan)) : f).toList();
+    }
+
+    /** The rules for a contact have the better words, the proof knows the states: the drawing needs both. */
+    private static List<SwitchingState> statesOf(Finding said, WiringPlan plan) {
+        return plan.findings().stream().filter(f -> f.code() == said.code() && (f.subject().involves(said.subject()) || said.subject().involves(f.subject())
+                || said.subject() instanceof Subject.LoadsOnChannel on && f.subject().involves(on.channel()))).flatMap(f -> f.states().stream()).toList();
+    }
+
+    /** What all modules of a place come to together: it stands before what each alone would. */
+    private static List<List<Finding>> together(Planner planner, WiringPlan plan, ModuleMatch match, List<Assignment> modules) {
+        List<List<Finding>> together = new ArrayList<>();
         plan.planned().ifPresent(planned -> planned.modulesByPlace().forEach((place, models) -> {
             Box box = planned.at(place).box();
-            List<Finding> together = new ArrayList<>(RoomInBox.of(box, models, planner.house().region(),
-                    planned.at(place).connectors()).findings());
-            together.addAll(warmth(match, box, models, modules));
-            together.forEach(f -> findings.put(f.code() + " " + f.subject(), f));
+            together.add(RoomInBox.of(box, models, planner.house().region(), planned.at(place).connectors()).findings());
+            together.add(warmth(match, box, models, modules));
         }));
-        plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
-                .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
-        planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay)
-                .forEach(f -> findings.putIfAbsent(f.code() + " " + f.subject(), f));
-        List<Finding> ordered = new ArrayList<>(findings.values());
-        ordered.sort(Finding.ORDER);
-        return new PlanJudgement(plan, ordered, List.of());
+        return together;
     }
 
     /** Several modules in a box warm each other. What those of other boxes switch is not known here; their own draw is. */

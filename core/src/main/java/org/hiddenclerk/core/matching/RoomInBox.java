@@ -12,6 +12,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Gang;
@@ -61,12 +62,12 @@ public final class RoomInBox {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         if (box.geometry().isEmpty()) {
-            findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, box.label(), "Nobody has measured the room at " + box.label()
+            findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, new Subject.Box(box.label()), "Nobody has measured the room at " + box.label()
                     + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
             return new Judgement(findings, margins, Optional.empty());
         }
         List<ModuleModel> unsized = modules.stream().filter(m -> m.body().isEmpty()).toList();
-        unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, m.code(), "The size of " + m.code()
+        unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(m.code(), "size"), "The size of " + m.code()
                 + " is not stated; whether it goes in cannot be said.", Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find out its size from the maker, or measure one"))));
         if (!unsized.isEmpty()) {
@@ -99,14 +100,14 @@ public final class RoomInBox {
         Margin depth = new Margin("depth", used.asDecimal(), room.depth().asDecimal(), "mm");
         margins.add(depth);
         if (depth.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, box.label(), room.depth() + " deep; mechanism " + mechanism + ", module "
+            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, new Subject.Box(box.label()), room.depth() + " deep; mechanism " + mechanism + ", module "
                     + behind + " and wires " + Placement.WIRING_SPACE + " need " + used + ": " + depth.excess().toPlainString() + "\u2009mm too little.", Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a spacer of " + depth.excess().toPlainString()
                             + "\u2009mm or more, or a deeper box"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a thinner module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         } else if (depth.level() == Margin.Level.CLOSE) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, box.label(), depth.excess().negate().toPlainString()
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, new Subject.Box(box.label()), depth.excess().negate().toPlainString()
                     + "\u2009mm left behind the switch: " + used + " of " + room.depth() + " used.",
                     Source.COMMON_PRACTICE));
         }
@@ -126,7 +127,8 @@ public final class RoomInBox {
             }
             margins.add(new Margin("outline", BigDecimal.valueOf(found).setScale(1, RoundingMode.HALF_UP), BigDecimal.valueOf(allowed)
                     .setScale(1, RoundingMode.HALF_UP), "mm"));
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, box.label(), model.code() + " is " + body.length() + " by " + body.width()
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Together(new Subject.Box(box.label()),
+                    new Subject.Model(model.code())), model.code() + " is " + body.length() + " by " + body.width()
                     + (room.round() ? String.format(Locale.ROOT, ", %.1f\u2009mm from corner to corner", found) : "") + "; the box is " + inside + " inside.",
                     Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));

@@ -16,6 +16,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Caution;
@@ -107,7 +108,7 @@ public final class SchemeChooser {
         Optional<Candidate> best = candidates.stream().min(BEST);
         if (best.isEmpty()) {
             return new Offer(scheme, Optional.empty(), Optional.empty(), List.of(Finding.of(FindingCode.TOO_FEW_CHANNELS,
-                    scheme.label(), "No module of the stock book has the channels for it.",
+                    new Subject.Scheme(scheme.name()), "No module of the stock book has the channels for it.",
                     Source.MAKER)));
         }
         if (best.get().plan().planned().isEmpty()) {

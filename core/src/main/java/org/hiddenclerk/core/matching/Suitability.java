@@ -16,6 +16,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
@@ -30,18 +31,18 @@ final class Suitability {
         unstated(model, findings);
         volts(model, region, findings);
         if (!model.markets().contains(region.market())) {
-            findings.add(Finding.of(FindingCode.NOT_APPROVED_HERE, model.code(), model.markets().isEmpty()
+            findings.add(Finding.of(FindingCode.NOT_APPROVED_HERE, new Subject.Model(model.code()), model.markets().isEmpty()
                     ? "No approval is stated for it." : "Approvals are stated for " + model.markets().stream().sorted()
                     .collect(Collectors.joining(", ")) + ", not for " + region.market() + ".", Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module approved here")));
         }
         if (model.interlocked() && scheme != SchemeCode.BLIND_PAIR) {
-            findings.add(Finding.of(FindingCode.CHANNELS_INTERLOCKED, model.code(),
+            findings.add(Finding.of(FindingCode.CHANNELS_INTERLOCKED, new Subject.Model(model.code()),
                     "Made for " + Purpose.BLINDS.label() + ": only one of its channels can be on at a time.",
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module made for lights")));
         }
         if (!model.hasWetContacts() && scheme != SchemeCode.VOLT_FREE) {
-            findings.add(Finding.of(FindingCode.CONTACT_ISOLATED, model.code(),
+            findings.add(Finding.of(FindingCode.CONTACT_ISOLATED, new Subject.Model(model.code()),
                     "Its contact stands apart from its supply; a lamp circuit needs a contact on the live.",
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches its own live")));
         }
@@ -52,7 +53,7 @@ final class Suitability {
     private static void unstated(ModuleModel model, List<Finding> findings) {
         for (DataSheet.Unstated what : DataSheet.Unstated.values()) {
             if (model.sheet().unstated().contains(what)) {
-                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, model.code() + ", " + what.label(), "The maker does not state "
+                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), what.label()), "The maker does not state "
                         + what.label() + " of " + model.code() + ".", Source.MAKER,
                         new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
             }
@@ -66,7 +67,7 @@ final class Suitability {
             return;
         }
         if (model.supply().minVolts() > region.lowestVolts().asDouble() || max < region.highestVolts().asDouble()) {
-            findings.add(Finding.of(FindingCode.VOLTS_OUT_OF_RANGE, model.code(), String.format(Locale.ROOT,
+            findings.add(Finding.of(FindingCode.VOLTS_OUT_OF_RANGE, new Subject.Model(model.code()), String.format(Locale.ROOT,
                     "Made for %.0f to %.0f V; here %s to %s must be expected.", model.supply().minVolts(), max,
                     region.lowestVolts(), region.highestVolts()), region.voltageSource(),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module for this voltage")));
@@ -85,14 +86,14 @@ final class Suitability {
     static List<Finding> conductors(ModuleModel model, BigDecimal thickest) {
         Optional<BigDecimal> takes = takes(model);
         if (takes.isEmpty()) {
-            return List.of(Finding.of(FindingCode.FIGURE_UNKNOWN, model.code() + ", terminals", "What size of conductor its terminals "
+            return List.of(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "terminals"), "What size of conductor its terminals "
                     + "take is not stated; " + thickest.toPlainString() + "\u2009mm² are here.", Source.MAKER,
                     new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
         }
         if (thickest.compareTo(takes.get()) <= 0) {
             return List.of();
         }
-        return List.of(Finding.of(FindingCode.CONDUCTOR_TOO_THICK, model.code(), "Cores of "
+        return List.of(Finding.of(FindingCode.CONDUCTOR_TOO_THICK, new Subject.Model(model.code()), "Cores of "
                 + thickest.toPlainString() + "\u2009mm² do not go into terminals for " + takes.get().toPlainString()
                 + "\u2009mm².", Source.MAKER, new Remedy(Remedy.Kind.ADD_CONNECTOR, "a connector and a thinner tail"),
                 new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger terminals")));
@@ -104,7 +105,7 @@ final class Suitability {
     }
 
     static List<Finding> metalBox(ModuleModel model, boolean metal) {
-        return !isShielded(model, metal) ? List.of() : List.of(Finding.of(FindingCode.METAL_BOX_RADIO, model.code(),
+        return !isShielded(model, metal) ? List.of() : List.of(Finding.of(FindingCode.METAL_BOX_RADIO, new Subject.Model(model.code()),
                 model.protocol().label() + " at 2.4 GHz behind a metal box: measure the link with the plate back on.",
                 Source.COMMON_PRACTICE));
     }

@@ -7,6 +7,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Gang;
@@ -33,12 +34,12 @@ public final class SurveyChecks {
         List<Finding> findings = new ArrayList<>();
         var circuits = run.circuitsIn(run.lead());
         if (circuits.size() > 1) {
-            findings.add(Finding.of(FindingCode.SEVERAL_CIRCUITS, box.label(), "Circuits " + circuits.stream().map(house::label).sorted()
+            findings.add(Finding.of(FindingCode.SEVERAL_CIRCUITS, new Subject.Box(box.label()), "Circuits " + circuits.stream().map(house::label).sorted()
                     .collect(Collectors.joining(" and ")) + " are in this box: all of them go off before it is opened.", Source.COMMON_PRACTICE));
         }
         for (Gang gang : box.gangs()) {
             if (gang.mechanism().isRegulator()) {
-                findings.add(Finding.of(FindingCode.REGULATOR_PRESENT, gang.name(), gang.name() + " is a " + gang.mechanism().label()
+                findings.add(Finding.of(FindingCode.REGULATOR_PRESENT, new Subject.Gang(box.label(), gang.number()), gang.name() + " is a " + gang.mechanism().label()
                         + "; a relay module is never fed from it or into it.", Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.REWIRE, "take it out, or choose a dimmer module for a dimmable lamp")));
             }
@@ -51,23 +52,23 @@ public final class SurveyChecks {
     private static void inside(Box box, BoxGeometry room, RegionProfile region, List<Finding> findings) {
         boolean earthed = box.cores().stream().anyMatch(core -> core.core().role() == Role.EARTH);
         if (room.metal() && !box.cables().isEmpty() && !earthed) {
-            findings.add(Finding.of(FindingCode.EARTH_NOT_FOUND, box.label(), "The box is metal and no core in it is surveyed as protective earth.",
+            findings.add(Finding.of(FindingCode.EARTH_NOT_FOUND, new Subject.Box(box.label()), "The box is metal and no core in it is surveyed as protective earth.",
                     Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT, "look for it behind the box, or test the box against earth")));
         }
         if (room.metal()) {
-            findings.add(Finding.of(FindingCode.METAL_BOX_RADIO, box.label(), "A radio module in this metal box is shielded by it; "
+            findings.add(Finding.of(FindingCode.METAL_BOX_RADIO, new Subject.Box(box.label()), "A radio module in this metal box is shielded by it; "
                     + "the link is measured with the plate on.", Source.COMMON_PRACTICE));
         }
         if (region == RegionProfile.US_120) {
             List<Margin> fill = new ArrayList<>();
             BoxFill.judge(box, List.of(), findings, fill);
             fill.stream().filter(margin -> !margin.isOver()).forEach(margin -> findings.add(Finding.of(FindingCode.ROOM_BEHIND,
-                    box.label(), "Conductors, devices and earths need " + margin.found().toPlainString() + "\u2009in\u00b3 of "
+                    new Subject.Box(box.label()), "Conductors, devices and earths need " + margin.found().toPlainString() + "\u2009in\u00b3 of "
                     + margin.allowed().toPlainString() + "\u2009in\u00b3.", BoxFill.SOURCE)));
         } else if (!box.gangs().isEmpty()) {
             Millimetres deepest = box.gangs().stream().map(Gang::depth).max(Millimetres::compareTo).orElseThrow();
             long left = room.depth().micrometres() - deepest.micrometres();
-            findings.add(Finding.of(FindingCode.ROOM_BEHIND, box.label(), left < 0
+            findings.add(Finding.of(FindingCode.ROOM_BEHIND, new Subject.Box(box.label()), left < 0
                     ? "The mechanism is deeper than the box: measure again."
                     : new Millimetres(left) + " of " + room.depth() + " are left behind the mechanism; wires take " + WIRES
                     + " of that.", Source.COMMON_PRACTICE));

@@ -8,6 +8,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 
 /** Which wishes of a house a module in a scheme does not meet. */
 final class WishCheck {
@@ -41,8 +42,8 @@ final class WishCheck {
         return findings;
     }
 
-    private static String subject(ModuleModel model, Wish wish) {
-        return model.code() + ", " + wish.words();
+    private static Subject subject(ModuleModel model, Wish wish) {
+        return new Subject.Together(new Subject.Model(model.code()), new Subject.Wish(wish.words()));
     }
 
     private static boolean isMet(Wish wish, ModuleModel model, AtTheWall wall) {

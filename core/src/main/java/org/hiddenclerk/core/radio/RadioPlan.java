@@ -16,6 +16,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.RegionProfile;
 
 /** Which way the modules of a plan reach the coordinator or access point of their network. */
@@ -140,26 +141,26 @@ public final class RadioPlan {
     public List<Finding> judge(List<Member> members) {
         List<Finding> findings = new ArrayList<>();
         if (!plan.isDrawn()) {
-            return members.isEmpty() ? List.of() : List.of(Finding.of(FindingCode.LINK_NOT_ESTIMATED, "house", "No room of this house is drawn: "
+            return members.isEmpty() ? List.of() : List.of(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.House(), "No room of this house is drawn: "
                     + "of " + members.size() + " modules no link can be estimated.", SOURCE, new Remedy(Remedy.Kind.FIND_OUT, "draw the rooms")));
         }
         Map<Member, Integer> hops = hops(members);
         for (Member member : members) {
             if (!canEstimate(member)) {
-                findings.add(Finding.of(FindingCode.LINK_NOT_ESTIMATED, member.name(), member.inMetal()
+                findings.add(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.Device(member.name()), member.inMetal()
                         ? member.name() + ": metal is around it; count on no link until it is measured." : member.name() + ": its room, or a coordinator or access point of "
                         + member.protocol().label() + ", is not on the plan of the house.", SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, member.inMetal() ? "measure it with the plate on" : "draw the rooms")));
             } else if (!hops.containsKey(member)) {
-                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, member.name(), member.name() + ": " + best(member, members), SOURCE,
+                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, new Subject.Device(member.name()), member.name() + ": " + best(member, members), SOURCE,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "a module that passes on in between, or a nearer access point")));
             } else if (hops.get(member) > HOPS.getOrDefault(member.protocol(), Integer.MAX_VALUE)) {
-                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, member.name(), member.name() + ": " + hops.get(member) + " hops to the coordinator; "
+                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, new Subject.Device(member.name()), member.name() + ": " + hops.get(member) + " hops to the coordinator; "
                         + member.protocol().label() + " goes " + HOPS.get(member.protocol()) + ".", PROTOCOL,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "move the coordinator nearer")));
             } else {
                 nearest(member, members, hops).filter(link -> link.quality() == Link.Quality.WEAK)
-                        .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, member.name(), String.format(Locale.ROOT,
+                        .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, new Subject.Device(member.name()), String.format(Locale.ROOT,
                                 "%s: %.1f\u2009dB are left over %s to the nearest that passes on.", member.name(), link.marginDecibels(),
                                 between(link)), SOURCE)));
             }
@@ -167,7 +168,7 @@ public final class RadioPlan {
         networks().forEach(protocol -> capacity(protocol).ifPresent(takes -> {
             long count = members.stream().filter(m -> m.protocol().sharesNetworkWith(protocol)).count();
             if (count > takes) {
-                findings.add(Finding.of(FindingCode.NETWORK_FULL, protocol.label(), count + " modules; the network takes " + takes
+                findings.add(Finding.of(FindingCode.NETWORK_FULL, new Subject.Network(protocol.label()), count + " modules; the network takes " + takes
                         + ".", PROTOCOL, new Remedy(Remedy.Kind.ADD_ROUTER, "another access point, or a second network")));
             }
         }));

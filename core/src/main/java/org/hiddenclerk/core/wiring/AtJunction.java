@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.wiring.Run.Place;
 
@@ -18,7 +19,7 @@ final class AtJunction implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         List<Finding> obstacles = new ArrayList<>(new Obstacles(site).gangsWithLoads().contacts().oneCircuit().mainsCircuit().mainsModule()
-                .notFor(junctions(site).isEmpty(), site.lead().label(), "No junction box is surveyed on this run.").list());
+                .notFor(junctions(site).isEmpty(), new Subject.Box(site.lead().label()), "No junction box is surveyed on this run.").list());
         obstacles.addAll(Reading.obstacles(site));
         return obstacles;
     }

@@ -28,12 +28,12 @@ final class AtLampBlink implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().oneLampPlace()
-                .notFor(site.positions().size() > 1, site.positions().get(0).words(), "One wire feeds one module.")
-                .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).words(),
+                .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One wire feeds one module.")
+                .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).subject(),
                         "More than " + MOST_SWITCHES + " switches on one wire are not planned here.")
                 .lacks(blinkInput(site).isEmpty(), site.model().code()
                         + " does not count breaks of its supply, or its firmware lacks it.", "a module that counts breaks");
-        site.positions().get(0).controls().forEach(gang -> obstacles.notFor(gang.gang().mechanism().isPush(), gang.words(),
+        site.positions().get(0).controls().forEach(gang -> obstacles.notFor(gang.gang().mechanism().isPush(), gang.subject(),
                 gang.words() + " is a push button: held, it would leave the module without power."));
         return obstacles.list();
     }

@@ -18,7 +18,7 @@ final class BehindSwitchWithoutNeutral implements Scheme {
         return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch().mainsCircuit()
                 .liveAt(site.lead())
                 .notFor(!(site.model().supply() instanceof ModuleSupply.TwoWire) || site.model().isSender(),
-                        site.model().code(), site.model().code() + " needs a neutral, or has no contact.").list();
+                        site.modelSubject(), site.model().code() + " needs a neutral, or has no contact.").list();
     }
 
     @Override

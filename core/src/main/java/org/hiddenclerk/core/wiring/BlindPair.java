@@ -27,7 +27,7 @@ final class BlindPair extends BehindSwitchWithNeutral {
                 .lacks(!site.model().interlocked(), site.model().code() + " does not lock its channels against each other.",
                         "a blind module")
                 .notFor(site.positions().size() != 2 || motors.size() != 1 || directions.size() != 2,
-                        site.positions().get(0).words(), "A blind takes two gangs, up and down of one motor.").list());
+                        site.positions().get(0).subject(), "A blind takes two gangs, up and down of one motor.").list());
         return obstacles;
     }
 

@@ -31,7 +31,7 @@ final class CanopyFanLight implements Scheme {
         List<LoadRef> loads = loads(site);
         boolean fan = loads.stream().anyMatch(CanopyFanLight::isFan);
         return new Obstacles(site).contacts().oneCircuit().mainsCircuit().mainsModule().oneLampPlace()
-                .notFor(loads.size() != 2 || !fan, site.positions().get(0).words(),
+                .notFor(loads.size() != 2 || !fan, site.positions().get(0).subject(),
                         "This scheme takes one fan and one light in the same place.")
                 .lacks(site.model().channels().size() < 2, "A fan and a light need two channels.", "a module for a canopy")
                 .list();

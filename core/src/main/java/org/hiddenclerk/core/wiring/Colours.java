@@ -8,6 +8,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.job.CoreColour;
@@ -26,33 +27,37 @@ final class Colours {
     static List<Finding> of(Box box, RegionProfile region) {
         List<Finding> findings = new ArrayList<>();
         for (Box.CableCore core : box.cores()) {
-            misleads(core, region).ifPresent(findings::add);
+            misleads(box, core, region).ifPresent(findings::add);
         }
         return findings;
     }
 
-    private static Optional<Finding> misleads(Box.CableCore core, RegionProfile region) {
+    private static Optional<Finding> misleads(Box box, Box.CableCore core, RegionProfile region) {
         CoreColour seen = core.core().sleeve().orElse(core.core().colour());
         Role role = core.core().role();
         ColourEra era = ColourEra.of(region, core.cable());
         boolean seenAsEarth = EARTHS.contains(seen) || seen == era.earth();
         if (seenAsEarth && (OF_LIVES.contains(role) || role == Role.NEUTRAL)) {
-            return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, core.words(), core.words() + " is surveyed as "
+            return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, subject(box, core), core.words() + " is surveyed as "
                     + role.label() + "; that colour is for protective earth alone.", era.source(),
                     new Remedy(Remedy.Kind.REWIRE, "test what it is; another core must do its work")));
         }
         boolean seenAsNeutral = era.neutrals().contains(seen);
         if (seenAsNeutral && OF_LIVES.contains(role)) {
-            return Optional.of(misleading(core, role, era.source(), region.liveColour()));
+            return Optional.of(misleading(box, core, role, era.source(), region.liveColour()));
         }
         if (!seenAsNeutral && role == Role.NEUTRAL) {
-            return Optional.of(misleading(core, role, era.source(), region.neutralColour()));
+            return Optional.of(misleading(box, core, role, era.source(), region.neutralColour()));
         }
         return Optional.empty();
     }
 
-    private static Finding misleading(Box.CableCore core, Role role, Source source, CoreColour sleeve) {
-        return Finding.of(FindingCode.COLOUR_MISLEADS, core.words(), core.words() + " is a " + role.label()
+    private static Subject subject(Box box, Box.CableCore core) {
+        return new Subject.SurveyedCore(box.label(), core.key());
+    }
+
+    private static Finding misleading(Box box, Box.CableCore core, Role role, Source source, CoreColour sleeve) {
+        return Finding.of(FindingCode.COLOUR_MISLEADS, subject(box, core), core.words() + " is a " + role.label()
                 + "; its colour says otherwise.", source,
                 new Remedy(Remedy.Kind.REWIRE, "test it, and sleeve it " + sleeve.words() + " at both ends"));
     }

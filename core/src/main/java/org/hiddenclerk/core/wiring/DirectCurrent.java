@@ -17,11 +17,11 @@ final class DirectCurrent implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch()
-                .notFor(!(site.model().supply() instanceof ModuleSupply.DirectCurrent), site.model().code(),
+                .notFor(!(site.model().supply() instanceof ModuleSupply.DirectCurrent), site.modelSubject(),
                         site.model().code() + " is not powered from direct current.");
         for (Site.Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
-            obstacles.notFor(!circuit.isElv(), position.words(), "Circuit " + circuit.label() + " is mains.");
+            obstacles.notFor(!circuit.isElv(), position.subject(), "Circuit " + circuit.label() + " is mains.");
         }
         return obstacles.liveAt(site.lead()).list();
     }

@@ -7,10 +7,11 @@ import org.hiddenclerk.core.electrical.Input;
 /**
  * A module at its place in a plan.
  *
- * @param number from 1 within the plan
+ * @param number     from 1 within the plan
+ * @param assignment which of the plan's assignments it is for, from 0
  * @param inputs those of its inputs that are used, set as the plan wants them
  */
-public record Fitted(int number, Run.Place place, ModuleModel model, List<Input> inputs) {
+public record Fitted(int number, int assignment, Run.Place place, ModuleModel model, List<Input> inputs) {
     public Fitted {
         inputs = List.copyOf(inputs);
     }

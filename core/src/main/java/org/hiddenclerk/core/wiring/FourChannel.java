@@ -20,7 +20,7 @@ final class FourChannel extends BehindSwitchWithNeutral {
                 .lacks(site.model().channels().size() < 3 || !elvInputs,
                         "This scheme takes a module with three channels or more and extra-low-voltage inputs.",
                         "a module with extra-low-voltage inputs")
-                .notFor(site.positions().size() < 2, site.positions().get(0).words(),
+                .notFor(site.positions().size() < 2, site.positions().get(0).subject(),
                         "One switch alone needs no common.").list());
         return obstacles;
     }

@@ -173,8 +173,10 @@ final class Netlisting {
             PartId id = RunWiring.loadOf(ref, bank);
             names.put(id, ref.load().name());
             boolean earthed = one.kind() == LoadKind.SOCKET;
+            // A load to which an earth core goes has an earth terminal; whether that is on earth is for the proof to say.
+            boolean hasEarth = earthed || wiring.at(ref.place()).ends().containsValue(new End.AtLoad(ref.number(), "PE"));
             Map<String, NodeId> pins = new LinkedHashMap<>();
-            for (String pin : earthed ? List.of("L", "N", "PE") : List.of("L", "N")) {
+            for (String pin : hasEarth ? List.of("L", "N", "PE") : List.of("L", "N")) {
                 pins.put(pin, node(ref.place(), new End.AtLoad(ref.number(), pin)));
             }
             parts.add(new Part.Load(id, one.kind(), one.total().asDouble(), one.powerFactor().doubleValue(),

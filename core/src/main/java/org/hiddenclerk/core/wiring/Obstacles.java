@@ -9,6 +9,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
@@ -30,7 +31,7 @@ final class Obstacles {
         return List.copyOf(found);
     }
 
-    Obstacles notFor(boolean obstacle, String subject, String reason) {
+    Obstacles notFor(boolean obstacle, Subject subject, String reason) {
         if (obstacle) {
             found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, subject, reason, Source.COMMON_PRACTICE));
         }
@@ -39,7 +40,7 @@ final class Obstacles {
 
     Obstacles lacks(boolean obstacle, String reason, String remedy) {
         if (obstacle) {
-            found.add(Finding.of(FindingCode.FEATURE_MISSING, site.model().code(), reason, Source.MAKER,
+            found.add(Finding.of(FindingCode.FEATURE_MISSING, site.modelSubject(), reason, Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, remedy)));
         }
         return this;
@@ -48,9 +49,10 @@ final class Obstacles {
     /** Channels of one module share its live: all positions must hang on one circuit. */
     Obstacles oneCircuit() {
         Set<String> circuits = new LinkedHashSet<>();
-        site.positions().forEach(position -> circuits.add(position.circuit().value()));
+        site.positions().forEach(position -> circuits.add(site.found().house().label(position.circuit())));
         if (circuits.size() > 1) {
-            found.add(Finding.of(FindingCode.SEPARATE_FEEDS, "gangs " + site.assignment().gangs(),
+            found.add(Finding.of(FindingCode.SEPARATE_FEEDS,
+                    new Subject.Together(site.positions().stream().map(Position::subject).toList()),
                     "These gangs hang on circuits " + String.join(" and ", circuits)
                             + "; the channels of one module share one live.", Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module of its own for each circuit")));
@@ -61,7 +63,7 @@ final class Obstacles {
     /** Every position was named by its gang, and has a load that was found. */
     Obstacles gangsWithLoads() {
         for (Position position : site.positions()) {
-            notFor(position.gang().isEmpty(), position.words(), position.words() + " has no switch in this box.");
+            notFor(position.gang().isEmpty(), position.subject(), position.words() + " has no switch in this box.");
             if (position.gang().isPresent() && position.loads().stream().noneMatch(this::isWired)) {
                 found.add(missing(position.gang().get(), "no lamp wire of this gang is surveyed in this box"));
             }
@@ -74,7 +76,7 @@ final class Obstacles {
     }
 
     private static Finding missing(GangRef gang, String what) {
-        return Finding.of(FindingCode.SURVEY_INCOMPLETE, gang.words(), gang.words() + ": " + what + ".",
+        return Finding.of(FindingCode.SURVEY_INCOMPLETE, gang.subject(), gang.words() + ": " + what + ".",
                 Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "complete the survey"));
     }
 
@@ -90,7 +92,7 @@ final class Obstacles {
         for (Position position : site.positions()) {
             for (GangRef gang : position.controls()) {
                 if (Site.contactOf(gang.gang().mechanism()).isEmpty()) {
-                    found.add(Finding.of(FindingCode.MECHANISM_UNSUITABLE, gang.words(), gang.words()
+                    found.add(Finding.of(FindingCode.MECHANISM_UNSUITABLE, gang.subject(), gang.words()
                             + " is neither a switch nor a push button; a dimmer comes out, a plain mechanism goes in.",
                             Source.COMMON_PRACTICE));
                 }
@@ -101,7 +103,7 @@ final class Obstacles {
 
     Obstacles singleSwitch() {
         for (Position position : site.positions()) {
-            notFor(position.hasSeveralSwitches(), position.words(), "The lamp of " + position.words() + " has "
+            notFor(position.hasSeveralSwitches(), position.subject(), "The lamp of " + position.words() + " has "
                     + position.controls().size() + " switches; this scheme reads one.");
         }
         return this;
@@ -109,7 +111,7 @@ final class Obstacles {
 
     Obstacles severalSwitches() {
         for (Position position : site.positions()) {
-            notFor(!position.hasSeveralSwitches(), position.words(), "The lamp of " + position.words()
+            notFor(!position.hasSeveralSwitches(), position.subject(), "The lamp of " + position.words()
                     + " has one switch only.");
         }
         return this;
@@ -119,7 +121,7 @@ final class Obstacles {
     Obstacles liveAt(Place place) {
         for (Position position : site.positions()) {
             if (position.gang().isPresent() && !site.found().reaches(feed(position), place)) {
-                found.add(missing(position.gang().get(), "no permanent live of circuit " + position.circuit()
+                found.add(missing(position.gang().get(), "no permanent live of circuit " + site.found().house().label(position.circuit())
                         + " is surveyed in this box"));
             }
         }
@@ -135,22 +137,22 @@ final class Obstacles {
         boolean mains = site.model().supply() instanceof ModuleSupply.LineNeutral;
         boolean elv = site.model().supply() instanceof ModuleSupply.DirectCurrent;
         if (elv) {
-            found.add(Finding.of(FindingCode.SUPPLY_NOT_MAINS, site.model().code(),
+            found.add(Finding.of(FindingCode.SUPPLY_NOT_MAINS, site.modelSubject(),
                     site.model().code() + " is powered from extra-low voltage; this box has mains only.",
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a mains module")));
         } else if (!mains) {
-            found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, site.model().code(), site.model().code()
+            found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, site.modelSubject(), site.model().code()
                     + " has no neutral terminal; this scheme feeds the module from live and neutral.", Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a neutral terminal")));
         }
-        notFor(site.model().isSender(), site.model().code(), site.model().code() + " has no contact of its own.");
+        notFor(site.model().isSender(), site.modelSubject(), site.model().code() + " has no contact of its own.");
         return this;
     }
 
     Obstacles mainsCircuit() {
         for (Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
-            notFor(circuit.isElv(), position.words(), "Circuit " + circuit.label() + " is extra-low voltage.");
+            notFor(circuit.isElv(), position.subject(), "Circuit " + circuit.label() + " is extra-low voltage.");
         }
         return this;
     }
@@ -159,8 +161,9 @@ final class Obstacles {
     Obstacles neutralAt(Place place) {
         for (CircuitId circuit : new LinkedHashSet<>(site.positions().stream().map(Position::circuit).toList())) {
             if (!site.found().reaches(Net.neutral(circuit), place)) {
-                found.add(Finding.of(FindingCode.NEUTRAL_ABSENT, "circuit " + circuit,
-                        "No neutral of circuit " + circuit + " reaches " + (place.equals(site.lead()) ? "this box"
+                String label = site.found().house().label(circuit);
+                found.add(Finding.of(FindingCode.NEUTRAL_ABSENT, new Subject.Together(new Subject.Circuit(label), new Subject.Box(place.label())),
+                        "No neutral of circuit " + label + " reaches " + (place.equals(site.lead()) ? "this box"
                                 : place.label()) + ". A neutral of another circuit, or earth, must never take its place.",
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that needs no neutral"),
                         new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp, where the neutral is")));
@@ -172,7 +175,7 @@ final class Obstacles {
     /** All loads hang in one place. */
     Obstacles oneLampPlace() {
         boolean several = site.lampPlace().isEmpty();
-        notFor(several, site.positions().get(0).words(), "The loads of " + site.positions().get(0).words()
+        notFor(several, site.positions().get(0).subject(), "The loads of " + site.positions().get(0).words()
                 + " hang in several places, or none is surveyed.");
         return this;
     }
@@ -182,7 +185,7 @@ final class Obstacles {
         for (Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
             if (circuit.alternativelySupplied()) {
-                found.add(Finding.of(FindingCode.ALTERNATIVE_SUPPLY, "circuit " + circuit.label(), "Circuit "
+                found.add(Finding.of(FindingCode.ALTERNATIVE_SUPPLY, new Subject.Circuit(circuit.label()), "Circuit "
                         + circuit.label() + " has another supply. A heavy module goes on one phase of one supply only.",
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.REWIRE, "put the appliance on a circuit without one")));
             }

@@ -35,6 +35,7 @@ final class PlanDraft {
     private final Map<LoadRef, Wish> wishes = new LinkedHashMap<>();
     private final Map<Net, Integer> homes = new LinkedHashMap<>();
     private final Set<String> lifted = new LinkedHashSet<>();
+    private int assignment = -1;
 
     /** What is wanted of a load that the plan touches. */
     record Wish(List<GangRef> controls, boolean remote) {
@@ -48,9 +49,14 @@ final class PlanDraft {
         return found;
     }
 
+    /** What is fitted from now on is for the next assignment of the plan. */
+    void beginAssignment() {
+        assignment++;
+    }
+
     /** Fits a module and tells its number; its inputs are told later. */
     int fit(Place place, ModuleModel model) {
-        fitted.add(new Fitted(fitted.size() + 1, place, model, List.of()));
+        fitted.add(new Fitted(fitted.size() + 1, assignment, place, model, List.of()));
         return fitted.size();
     }
 
@@ -59,7 +65,7 @@ final class PlanDraft {
         Fitted old = fitted.get(module - 1);
         List<Input> inputs = new ArrayList<>(old.inputs());
         inputs.add(input);
-        fitted.set(module - 1, new Fitted(module, old.place(), old.model(), inputs));
+        fitted.set(module - 1, new Fitted(module, old.assignment(), old.place(), old.model(), inputs));
     }
 
     /** Puts a terminal on a net; the first of a net at a place holds the cores if it can. */

@@ -16,6 +16,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.wiring.Run.Place;
@@ -163,13 +164,13 @@ final class Routing {
             if (own(net, near, far).isEmpty() && free(near, far) <= 0) {
                 List<Net> wanted = new ArrayList<>(requests.getOrDefault(hop(near, far), List.of()));
                 wanted.add(net);
-                return Finding.of(FindingCode.TOO_FEW_CORES, near.label() + " to " + far.label(), String.format(
+                return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Stretch(near.label(), far.label()), String.format(
                         "Free cores between %s and %s: %d. Needed: %d (%s).", near.label(), far.label(),
                         pool(near, far).size(), wanted.size(), String.join(", ", wanted.stream().map(Net::words).toList())),
                         Source.COMPUTED, new Remedy(Remedy.Kind.OTHER_MODULE, "a scheme that needs fewer wires there"));
             }
         }
-        return Finding.of(FindingCode.TOO_FEW_CORES, to.label(), "No cable of this run joins "
+        return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Box(to.label()), "No cable of this run joins "
                 + from.iterator().next().label() + " and " + to.label() + ".", Source.COMPUTED);
     }
 

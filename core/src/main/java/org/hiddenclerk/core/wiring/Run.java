@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.CircuitId;
@@ -27,7 +28,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 public final class Run {
     private final List<Place> places = new ArrayList<>();
     private final List<Span> spans = new ArrayList<>();
-    private final List<String> dangling = new ArrayList<>();
+    private final List<DanglingCable> dangling = new ArrayList<>();
 
     /**
      * A box, or a lamp.
@@ -56,6 +57,17 @@ public final class Run {
         @Override
         public String toString() {
             return label();
+        }
+    }
+
+    /** A cable that leads to a box in which it was not found. */
+    public record DanglingCable(Place at, Cable cable) {
+        Subject subject() {
+            return new Subject.Cable(at.label(), cable.name());
+        }
+
+        public String words() {
+            return at.label() + ": " + cable.name() + " leads to a box in which it was not found";
         }
     }
 
@@ -91,6 +103,10 @@ public final class Run {
             return place.box().gang(number);
         }
 
+        Subject subject() {
+            return new Subject.Gang(place.label(), number);
+        }
+
         /** Name that tells it from gangs of the same name elsewhere. */
         public String words() {
             return gang().name();
@@ -99,6 +115,10 @@ public final class Run {
 
     /** A load at the place where it hangs. */
     public record LoadRef(Place place, int number) {
+        Subject subject() {
+            return new Subject.SurveyedLoad(place.label(), number);
+        }
+
         public SurveyedLoad load() {
             return place.box().load(number);
         }
@@ -144,7 +164,7 @@ public final class Run {
                 .filter(c -> c.name().equals(to.cable()) && c.leads() instanceof Leads.ToBox back
                         && back.box().equals(at.id()) && back.cable().equals(cable.name())).findFirst();
         if (there.isEmpty()) {
-            dangling.add(at.label() + ": " + cable.name() + " leads to a box in which it was not found");
+            dangling.add(new DanglingCable(at, cable));
             return;
         }
         Place place = known.get(to.box());
@@ -187,7 +207,7 @@ public final class Run {
     }
 
     /** Cables whose other end was not found, in words. */
-    public List<String> danglingCables() {
+    public List<DanglingCable> danglingCables() {
         return List.copyOf(dangling);
     }
 

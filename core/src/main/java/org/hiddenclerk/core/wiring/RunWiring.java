@@ -77,7 +77,7 @@ public record RunWiring(Run run, Map<Run.Place, BoxWiring> boxes, List<Fitted> f
         return new PartId(gang.place().prefix() + "S" + gang.number());
     }
 
-    static PartId moduleOf(int number) {
+    public static PartId moduleOf(int number) {
         return new PartId("K" + number);
     }
 

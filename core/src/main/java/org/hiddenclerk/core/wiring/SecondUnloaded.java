@@ -26,7 +26,7 @@ final class SecondUnloaded implements Scheme {
     public List<Finding> obstacles(Site site) {
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().inputs().contacts().severalSwitches().oneCircuit().mainsCircuit()
                 .mainsModule().liveAt(site.lead()).neutralAt(site.lead())
-                .notFor(site.positions().size() > 1, site.positions().get(0).words(), "One lamp at a time.");
+                .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One lamp at a time.");
         companion(site).ifPresent(other -> obstacles.lacks(other.protocol() != site.model().protocol(),
                 other.code() + " does not speak " + site.model().protocol().label() + ".", "a module of the same network"));
         return obstacles.list();

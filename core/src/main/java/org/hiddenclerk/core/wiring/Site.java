@@ -8,6 +8,7 @@ import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.wiring.Run.GangRef;
@@ -44,6 +45,10 @@ final class Site {
             return gang.map(GangRef::words).orElseGet(() -> loads.get(0).load().name());
         }
 
+        Subject subject() {
+            return gang.map(GangRef::subject).orElseGet(() -> loads.get(0).subject());
+        }
+
         boolean hasSeveralSwitches() {
             return controls.size() > 1;
         }
@@ -68,6 +73,11 @@ final class Site {
 
     ModuleModel model() {
         return assignment.model();
+    }
+
+    /** The module of the stock book, where a finding concerns it. */
+    Subject modelSubject() {
+        return new Subject.Model(model().code());
     }
 
     List<Position> positions() {

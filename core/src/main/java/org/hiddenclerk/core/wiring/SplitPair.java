@@ -27,8 +27,8 @@ final class SplitPair implements Scheme {
     public List<Finding> obstacles(Site site) {
         Optional<ModuleModel> sender = site.assignment().companion();
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().oneLampPlace()
-                .notFor(site.positions().size() > 1, site.positions().get(0).words(), "One relay takes one load.")
-                .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).words(),
+                .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One relay takes one load.")
+                .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).subject(),
                         "More than " + MOST_SWITCHES + " senders on one wire are not planned here.")
                 .lacks(sender.filter(ModuleModel::isSender).isEmpty(), "No sender is chosen for the switches.",
                         "a sender of the same network")

@@ -17,7 +17,7 @@ final class SwitchUpstream implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         return new Obstacles(site).gangsWithLoads().mainsCircuit().mainsModule().oneLampPlace()
-                .notFor(site.positions().size() > 1, site.positions().get(0).words(), "One switch feeds one module.").list();
+                .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One switch feeds one module.").list();
     }
 
     @Override

@@ -15,6 +15,7 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
@@ -59,6 +60,12 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return names;
     }
 
+    /** Modules that an assignment fits, the one that carries its loads first, by their parts; none where nothing is drawn. */
+    public List<String> modulesOf(int assignment) {
+        return planned.map(RunWiring::fitted).orElse(List.of()).stream().filter(f -> f.assignment() == assignment)
+                .map(f -> RunWiring.moduleOf(f.number()).value()).toList();
+    }
+
     /** Places in which something changes; the lead always counts. */
     public List<Run.Place> placesOfWork() {
         return run().places().stream().filter(place -> place.equals(run().lead())
@@ -84,8 +91,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     private static List<Finding> dangling(Run run) {
-        return run.danglingCables().stream().map(words -> Finding.of(FindingCode.SURVEY_INCOMPLETE, words.split(": ")[0],
-                words + ".", Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
+        return run.danglingCables().stream().map(cable -> Finding.of(FindingCode.SURVEY_INCOMPLETE, cable.subject(), cable.words() + ".", Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
     }
 
     /** Plans modules into a box whose cables lead to loads and supplies only. */
@@ -122,7 +128,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
             for (Run.GangRef gang : site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList()) {
                 Site other = claimed.putIfAbsent(gang, site);
                 if (other != null && other != site) {
-                    twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.words(), gang.words() + " is taken over by the "
+                    twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.subject(), gang.words() + " is taken over by the "
                             + other.model().code() + " of " + other.lead().label() + " and by the " + site.model().code()
                             + " of " + site.lead().label() + ".", Source.COMPUTED,
                             new Remedy(Remedy.Kind.OTHER_MODULE, "take one of the two picks back")));
@@ -193,7 +199,10 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
 
     private static WiringPlan proved(Found found, List<Consumer<PlanDraft>> chosen) {
         PlanDraft draft = new PlanDraft(found);
-        chosen.forEach(variant -> variant.accept(draft));
+        chosen.forEach(variant -> {
+            draft.beginAssignment();
+            variant.accept(draft);
+        });
         PlanDraft.Outcome outcome = draft.finish();
         if (outcome.wiring().isEmpty()) {
             return refused(found, outcome.obstacles());
@@ -256,7 +265,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
                     : place instanceof End.AtMechanism ? Netting.MECHANISM_TERMINAL_TAKES : Integer.MAX_VALUE;
             if (holds > takes) {
                 String words = (at.prefix().isEmpty() ? "" : at.label() + ": ") + after.words(place);
-                crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, words,
+                crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, new Subject.Terminal(at.label(), place.key()),
                         words + " holds " + holds + " conductors; it takes " + takes + ".",
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR, "put a connector in between")));
             }

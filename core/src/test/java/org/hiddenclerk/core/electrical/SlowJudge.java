@@ -25,7 +25,8 @@ final class SlowJudge {
             FindingCode.NEUTRAL_SWITCHED, FindingCode.LOADS_IN_SERIES, FindingCode.INPUT_STUCK, FindingCode.BOTH_DIRECTIONS_ON,
             FindingCode.EARTH_MISSING, FindingCode.GHOST_GLOW, FindingCode.UNUSED_CONDUCTOR, FindingCode.CIRCUIT_OVERLOAD,
             FindingCode.CONTACT_OVERLOAD, FindingCode.RATING_UNKNOWN, FindingCode.BELOW_MINIMUM_LOAD,
-            FindingCode.MAINS_ON_ELV);
+            FindingCode.MAINS_ON_ELV, FindingCode.LIVE_ON_EARTH_PIN, FindingCode.SUPPLY_ON_INPUT, FindingCode.TWO_CIRCUITS,
+            FindingCode.DIMMER_IN_SERIES, FindingCode.CONDUCTOR_OVERLOAD);
 
     private final Wiring wiring;
     private final List<Part> region;
@@ -38,13 +39,17 @@ final class SlowJudge {
 
     static Set<FindingCode> codesOf(Wiring wiring) {
         Set<FindingCode> codes = new TreeSet<>();
+        Map<List<Part>, List<SlowState>> soundByRegion = new LinkedHashMap<>();
         for (List<Part> region : regions(wiring)) {
-            codes.addAll(new SlowJudge(wiring, region).judge());
+            SlowJudge judge = new SlowJudge(wiring, region);
+            soundByRegion.put(region, judge.judge());
+            codes.addAll(judge.found);
         }
+        codes.addAll(SlowCurrents.circuits(soundByRegion, wiring));
         return codes;
     }
 
-    /** Parts that hang together by common nodes. */
+    /** Parts that hang together by common nodes, or are windings of one motor. */
     private static List<List<Part>> regions(Wiring wiring) {
         List<List<Part>> regions = new ArrayList<>();
         Set<Part> left = new LinkedHashSet<>(wiring.parts());
@@ -54,7 +59,7 @@ final class SlowJudge {
             for (int i = 0; i < region.size(); i++) {
                 Set<String> nodes = nodesOf(region.get(i));
                 for (Part part : List.copyOf(left)) {
-                    if (nodesOf(part).stream().anyMatch(nodes::contains)) {
+                    if (nodesOf(part).stream().anyMatch(nodes::contains) || isSameMotor(part, region.get(i))) {
                         region.add(part);
                         left.remove(part);
                     }
@@ -63,6 +68,10 @@ final class SlowJudge {
             regions.add(region);
         }
         return regions;
+    }
+
+    private static boolean isSameMotor(Part one, Part other) {
+        return one instanceof Part.Load a && other instanceof Part.Load b && a.motor().isPresent() && a.motor().equals(b.motor());
     }
 
     static Set<String> nodesOf(Part part) {
@@ -76,9 +85,11 @@ final class SlowJudge {
         return node == null ? "alone " + part.id() + " " + pin : node.value();
     }
 
-    private Set<FindingCode> judge() {
+    /** Judges and tells the states without a short. */
+    private List<SlowState> judge() {
         List<Map<String, Integer>> states = states();
         SlowMeetings meetings = new SlowMeetings(wiring, region, found);
+        SlowTerminals terminals = new SlowTerminals(region, found);
         List<SlowState> sound = new ArrayList<>();
         for (Map<String, Integer> positions : states) {
             SlowState state = new SlowState(wiring, region, positions);
@@ -91,9 +102,9 @@ final class SlowJudge {
                 ends(state);
                 series(state);
                 directions(state);
-                earths(state);
                 glow(state);
-                circuits(state);
+                terminals.add(state);
+                SlowCurrents.conductors(state, region, found);
             }
         }
         if (!sound.isEmpty()) {
@@ -102,9 +113,10 @@ final class SlowJudge {
             neutralsTakenAway(sound);
             stuckInputs(sound);
             new SlowContacts(region, found).add(sound);
+            terminals.dimmers(sound);
         }
         leftOver();
-        return found;
+        return sound;
     }
 
     private void neutralsTakenAway(List<SlowState> sound) {
@@ -158,15 +170,6 @@ final class SlowJudge {
         }
     }
 
-    private void earths(SlowState state) {
-        for (Part part : region) {
-            if (part instanceof Part.Load load && load.earthRequired()
-                    && (!load.pins().containsKey("PE") || !state.isOn(node(load, "PE"), Line.PE))) {
-                found.add(FindingCode.EARTH_MISSING);
-            }
-        }
-    }
-
     private void glow(SlowState state) {
         for (SlowState.Resistance r : state.resistances) {
             boolean electronic = r.part() instanceof Part.Load load && Set.of(LoadKind.LED_LAMP, LoadKind.LED_DRIVER,
@@ -174,23 +177,6 @@ final class SlowJudge {
             double share = state.volts(r.a(), r.b()) / r.nominal();
             if (electronic && share >= 0.03 && share <= 0.1) {
                 found.add(FindingCode.GHOST_GLOW);
-            }
-        }
-    }
-
-    private void circuits(SlowState state) {
-        for (Part.Supply supply : state.supplies()) {
-            if (supply.line().isLive() && supply.ratedAmps().isPresent()) {
-                String net = state.net(node(supply, "out"));
-                double amps = 0;
-                for (SlowState.Resistance r : state.resistances) {
-                    if (state.net(r.a()).equals(net) != state.net(r.b()).equals(net)) {
-                        amps += state.flow(r) / (r.part() instanceof Part.Load load ? load.powerFactor() : 1);
-                    }
-                }
-                if (amps > supply.ratedAmps().getAsDouble() * 1.0001) {
-                    found.add(FindingCode.CIRCUIT_OVERLOAD);
-                }
             }
         }
     }
@@ -265,7 +251,7 @@ final class SlowJudge {
     private void volts(SlowState state) {
         for (SlowState.Resistance r : state.resistances) {
             double volts = state.volts(r.a(), r.b());
-            double most = r.part() instanceof Part.FittedModule module ? module.supply().maxVolts().orElse(1e9) : 1.1 * r.nominal();
+            double most = r.part() instanceof Part.FittedModule module ? module.supply().maxVolts().orElse(1.1 * wiring.supply().nominalVolts()) : 1.1 * r.nominal();
             if (volts > most * 1.000001) {
                 found.add(FindingCode.OVER_VOLTAGE);
             }
@@ -274,7 +260,7 @@ final class SlowJudge {
             if (polar && state.isOn(r.a(), Line.N) && state.isOnLive(r.b())) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
-            boolean direct = r.part() instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
+            boolean direct = r.part() instanceof Part.Load || r.part() instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
             if (direct && state.isOn(r.a(), Line.ELV_MINUS) && state.isOn(r.b(), Line.ELV_PLUS)) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
@@ -296,7 +282,7 @@ final class SlowJudge {
         Set<String> own = lives.isEmpty() ? others : lives;
         for (Input input : module.inputs()) {
             for (String pin : input.potential() == Input.Potential.MAINS ? input.pins() : List.<String>of()) {
-                double most = module.supply().maxVolts().orElse(1e9) * 1.000001;
+                double most = module.supply().maxVolts().orElse(1.1 * wiring.supply().nominalVolts()) * 1.000001;
                 if (state.volts(node(module, pin), node(module, module.supply().livePin())) > most
                         || state.volts(node(module, pin), node(module, module.supply().returnPin())) > most) {
                     found.add(FindingCode.OVER_VOLTAGE);
@@ -376,6 +362,9 @@ final class SlowJudge {
 
     private void modules(List<SlowState> sound) {
         for (Part part : region) {
+            if (part instanceof Part.Sender && sound.stream().noneMatch(s -> s.isOnLive(node(part, "COM")))) {
+                found.add(FindingCode.MODULE_UNPOWERED);
+            }
             if (part instanceof Part.FittedModule module) {
                 List<SlowState> idle = sound.stream().filter(s -> module.channels().stream()
                         .allMatch(c -> s.positions.get(module.id() + "/" + c.id()) == 0)).toList();

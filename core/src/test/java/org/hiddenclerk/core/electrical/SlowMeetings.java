@@ -17,7 +17,7 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
         for (Part.Supply a : state.supplies()) {
             for (Part.Supply b : state.supplies()) {
                 if (a != b && state.net(SlowJudge.node(a, "out")).equals(state.net(SlowJudge.node(b, "out")))) {
-                    meet(a, b);
+                    meet(a, b, state.isOnLive(SlowJudge.node(a, "out")));
                 }
             }
         }
@@ -25,14 +25,15 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
             boolean uses = part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.FittedModule
                     || part instanceof Part.Sender;
             for (String pin : uses ? part.pinNames() : List.<String>of()) {
-                if (!pin.equals("PE") && state.isOn(SlowJudge.node(part, pin), Line.PE) && !state.isOn(SlowJudge.node(part, pin), Line.ELV_MINUS)) {
+                if (!pin.equals("PE") && state.isOn(SlowJudge.node(part, pin), Line.PE) && !state.isOn(SlowJudge.node(part, pin), Line.ELV_MINUS)
+                        && !state.isOnLive(SlowJudge.node(part, pin))) {
                     found.add(FindingCode.EARTH_AS_NEUTRAL);
                 }
             }
         }
     }
 
-    private void meet(Part.Supply a, Part.Supply b) {
+    private void meet(Part.Supply a, Part.Supply b, boolean besideLive) {
         boolean same = a.circuit().equals(b.circuit());
         if (a.line().isElv() || b.line().isElv()) {
             meetElv(a, b);
@@ -48,7 +49,7 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
             found.add(b.line() == Line.PE ? FindingCode.SHORT_LIVE_EARTH : FindingCode.SHORT_LIVE_NEUTRAL);
         } else if (a.line() == Line.N && b.line() == Line.N && !same) {
             found.add(FindingCode.BORROWED_NEUTRAL);
-        } else if (a.line() == Line.N && b.line() == Line.PE) {
+        } else if (a.line() == Line.N && b.line() == Line.PE && !besideLive) {
             found.add(FindingCode.EARTH_AS_NEUTRAL);
         }
     }
@@ -57,6 +58,10 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
         if (a.line().isElv() && b.line().isElv()) {
             if (a.line() != b.line()) {
                 found.add(FindingCode.SHORT_LIVE_NEUTRAL);
+            } else if (a.line() == Line.ELV_PLUS && Math.abs(a.volts().orElseThrow() - b.volts().orElseThrow()) > 1e-6) {
+                found.add(FindingCode.PHASES_JOINED);
+            } else if (a.line() == Line.ELV_PLUS && !a.circuit().equals(b.circuit())) {
+                found.add(FindingCode.SECOND_FEED);
             }
         } else if (a.line().isElv() && b.line() == Line.PE) {
             if (a.line() == Line.ELV_PLUS) {

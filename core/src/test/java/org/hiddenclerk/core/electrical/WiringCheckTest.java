@@ -108,8 +108,8 @@ class WiringCheckTest {
             Finding finding = WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 288)).findings().get(0);
 
             assertThat(finding.code()).isEqualTo(FindingCode.CONTACT_OVERLOAD);
-            assertThat(finding.subject()).isEqualTo("K1/1");
-            assertThat(finding.reason()).contains("288 W", "192 %");
+            assertThat(finding.subject().key()).isEqualTo("K1/1");
+            assertThat(finding.reason()).contains("288\u2009W", "192\u2009%");
         }
 
         @Test

@@ -43,7 +43,36 @@ final class Wirings {
     }
 
     Wirings conductor(String id, String from, String to) {
-        parts.add(new Part.Conductor(new PartId(id), "c", "black", OptionalDouble.of(1.5), pins("a=" + from, "b=" + to)));
+        return conductor(id, from, to, 1.5);
+    }
+
+    Wirings conductor(String id, String from, String to, double mm2) {
+        parts.add(new Part.Conductor(new PartId(id), "c", "black", OptionalDouble.of(mm2), pins("a=" + from, "b=" + to)));
+        return this;
+    }
+
+    /** A pole of extra-low voltage. */
+    Wirings elv(String id, Line line, String circuit, double volts, String node) {
+        parts.add(new Part.Supply(new PartId(id), line, circuit, OptionalDouble.of(10), OptionalDouble.of(volts), pins("out=" + node)));
+        return this;
+    }
+
+    /** @param figures its own volts, where they differ */
+    Wirings load(String id, LoadKind kind, double watts, Map<String, Integer> figures, String... pins) {
+        parts.add(new Part.Load(new PartId(id), kind, watts, 1, figures.containsKey("volts") ? OptionalDouble.of(figures.get("volts")) : OptionalDouble.empty(),
+                Optional.empty(), Optional.empty(), false, pins(pins)));
+        return this;
+    }
+
+    /** One direction of a motor; null where none is named. */
+    Wirings winding(String id, String motor, String direction, String live, String neutral) {
+        parts.add(new Part.Load(new PartId(id), LoadKind.BLIND_MOTOR, 100, 1, OptionalDouble.empty(), Optional.of(motor), Optional.ofNullable(direction), false,
+                pins("L=" + live, "N=" + neutral)));
+        return this;
+    }
+
+    Wirings sender(String id, String... pins) {
+        parts.add(new Part.Sender(new PartId(id), List.of(), pins(pins)));
         return this;
     }
 

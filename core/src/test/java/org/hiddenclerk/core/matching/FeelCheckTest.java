@@ -17,6 +17,7 @@ import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.testing.Modules;
@@ -30,7 +31,7 @@ class FeelCheckTest {
 
     private List<Finding> check(ModuleModel model, Wall wall, InputBehaviour behaviour, PowerOn powerOn, Optional<InstalledFirmware> installed) {
         Parameters parameters = Parameters.USUAL.withPowerOn(powerOn);
-        return FeelCheck.of("hall", wall, model, behaviour, parameters, Settings.of(1, 1, behaviour, parameters), installed);
+        return FeelCheck.of(new Subject.Input("K1", "1"), wall, model, behaviour, parameters, Settings.of(1, 1, behaviour, parameters), installed);
     }
 
     private static ModuleModel running(ModuleModel model, String... features) {

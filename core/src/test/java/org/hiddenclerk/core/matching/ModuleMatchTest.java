@@ -43,7 +43,7 @@ class ModuleMatchTest {
             Candidate candidate = judge(oneGang("12x2 LED 12"), ONE_CHANNEL);
 
             Finding finding = only(candidate, FindingCode.CONTACT_OVERLOAD);
-            assertThat(finding.reason()).isEqualTo("288 W of LED lamp on a contact for 150 W: over by 138 W.");
+            assertThat(finding.reason()).isEqualTo("288\u2009W of LED lamp on a contact for 150\u2009W: over by 138\u2009W.");
             assertThat(finding.remedies()).extracting(Remedy::kind)
                     .containsExactly(Remedy.Kind.SPLIT_LOAD, Remedy.Kind.OTHER_MODULE);
             assertThat(candidate.verdict()).isEqualTo(Verdict.STOP);
@@ -66,7 +66,7 @@ class ModuleMatchTest {
 
             assertThat(candidate.verdict()).isEqualTo(Verdict.OK);
             assertThat(only(candidate, FindingCode.NEAR_LIMIT).reason())
-                    .isEqualTo("121 of 150 W for LED lamp, channel 1: little room is left.");
+                    .isEqualTo("121\u2009W of 150\u2009W for LED lamp, channel 1: little room is left.");
         }
 
         /** 10 A carries 2 300 W at 230 V and 1 200 W at 120 V: an amp rating scales with the volts. */
@@ -86,7 +86,7 @@ class ModuleMatchTest {
             Finding fan = only(judge(oneGang("fan 40"), resistiveOnly), FindingCode.RATING_UNKNOWN);
 
             assertThat(led.reason()).doesNotContain("estimate");
-            assertThat(fan.reason()).contains("An estimate by common practice: 690 W");
+            assertThat(fan.reason()).contains("An estimate by common practice: 690\u2009W");
             assertThat(fan.remedies()).extracting(Remedy::kind).containsExactly(Remedy.Kind.FIND_OUT);
         }
 
@@ -225,7 +225,7 @@ class ModuleMatchTest {
 
             Finding finding = judgement.findings().get(0);
             assertThat(finding.code()).isEqualTo(FindingCode.CONTACT_OVERLOAD);
-            assertThat(finding.reason()).endsWith("over by 138 W.");
+            assertThat(finding.reason()).endsWith("over by 138\u2009W.");
             assertThat(finding.states()).isNotEmpty().allSatisfy(
                     state -> assertThat(state.channels()).containsEntry("K1/1", 1));
         }
