@@ -1,10 +1,12 @@
 package org.hiddenclerk.core.electrical;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import java.util.Set;
 
 /** A wiring with one mistake in it, as a hand makes them. */
 final class Mutants {
@@ -53,6 +55,86 @@ final class Mutants {
             }
         }
         return new Mutant(words, new Wiring(wiring.supply(), parts, wiring.intents()));
+    }
+
+    /** Every way in which an earth, an input or a pole is put where it hurts: none of them may ever be proved. */
+    static List<Mutant> dangerous(Wiring wiring) {
+        List<Mutant> mutants = new ArrayList<>();
+        List<Part.Supply> supplies = wiring.parts().stream().filter(Part.Supply.class::isInstance).map(Part.Supply.class::cast).toList();
+        for (Part.Supply supply : supplies) {
+            NodeId node = supply.pins().get("out");
+            if (supply.line() == Line.N || supply.line().isLive()) {
+                earthOn(wiring, node, "earth core on " + supply.id(), mutants);
+            }
+            if (supply.line().isLive() || supply.line() == Line.ELV_PLUS) {
+                liveOnInputs(wiring, node, supply.id() + " on input", mutants);
+            }
+        }
+        for (Part part : wiring.parts()) {
+            boolean direct = part instanceof Part.FittedModule module && module.supply() instanceof ModuleSupply.DirectCurrent;
+            boolean elvLoad = part instanceof Part.Load load && load.volts().isPresent();
+            if (direct || elvLoad) {
+                String plus = direct ? ((Part.FittedModule) part).supply().livePin() : "L";
+                String minus = direct ? ((Part.FittedModule) part).supply().returnPin() : "N";
+                Map<String, NodeId> exchanged = with(with(part.pins(), plus, part.pins().get(minus)), minus, part.pins().get(plus));
+                mutants.add(new Mutant(part.id() + ": + and - exchanged", replaced(wiring, part, withPins(part, exchanged))));
+            }
+        }
+        return mutants;
+    }
+
+    /** Each earth core by its end in a box, and each earth terminal of a load. */
+    private static void earthOn(Wiring wiring, NodeId node, String words, List<Mutant> mutants) {
+        Set<NodeId> earthed = new HashSet<>();
+        wiring.parts().stream().filter(p -> p instanceof Part.Supply supply && supply.line() == Line.PE).forEach(p -> earthed.add(p.pins().get("out")));
+        reach(wiring, earthed);
+        for (Part part : wiring.parts()) {
+            if (part instanceof Part.Conductor && earthed.contains(part.pins().get("b"))) {
+                Wiring moved = replaced(wiring, part, withPins(part, with(part.pins(), "b", node)));
+                // A core that leads to no earth and to no metal hurts nobody by where its end is.
+                Set<NodeId> reached = new HashSet<>(Set.of(node));
+                reach(moved, reached);
+                if (moved.parts().stream().anyMatch(p -> p instanceof Part.Supply supply && supply.line() == Line.PE && reached.contains(p.pins().get("out"))
+                        || p instanceof Part.Load && reached.contains(p.pins().get("PE")))) {
+                    mutants.add(new Mutant(words + ": " + part.id(), moved));
+                }
+            } else if (part instanceof Part.Load && part.pins().containsKey("PE")) {
+                mutants.add(new Mutant(words + ": " + part.id(), replaced(wiring, part, withPins(part, with(part.pins(), "PE", node)))));
+            }
+        }
+    }
+
+    /** Adds all nodes that conductors and links join to some of them. */
+    private static void reach(Wiring wiring, Set<NodeId> nodes) {
+        boolean grew = !nodes.isEmpty();
+        while (grew) {
+            grew = false;
+            for (Part part : wiring.parts()) {
+                boolean joins = part instanceof Part.Conductor || part instanceof Part.Link;
+                if (joins && part.pins().values().stream().anyMatch(nodes::contains)) {
+                    grew |= nodes.addAll(part.pins().values());
+                }
+            }
+        }
+    }
+
+    private static void liveOnInputs(Wiring wiring, NodeId node, String words, List<Mutant> mutants) {
+        for (Part part : wiring.parts()) {
+            List<Input> inputs = part instanceof Part.FittedModule module ? module.inputs() : part instanceof Part.Sender sender ? sender.inputs() : List.of();
+            for (Input input : inputs) {
+                for (String pin : input.pins()) {
+                    List<Part> parts = new ArrayList<>(wiring.parts());
+                    parts.add(new Part.Link(new PartId("J99"), pins("a", node, "b", part.pins().get(pin))));
+                    mutants.add(new Mutant(words + " " + part.id() + "." + pin, new Wiring(wiring.supply(), parts, wiring.intents())));
+                }
+            }
+        }
+    }
+
+    private static Wiring replaced(Wiring wiring, Part old, Part now) {
+        List<Part> parts = new ArrayList<>(wiring.parts());
+        parts.set(parts.indexOf(old), now);
+        return new Wiring(wiring.supply(), parts, wiring.intents());
     }
 
     private static String changeMechanism(List<Part> parts, Random random) {

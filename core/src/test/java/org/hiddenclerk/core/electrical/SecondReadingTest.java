@@ -6,11 +6,13 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Random;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.Verdict;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
@@ -247,6 +249,32 @@ class SecondReadingTest {
         void aDimmerBeforeALampIsWhatItIsFor() {
             assertThat(codes(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d").lamp("X1", 5, "d", "n"))).isEmpty();
         }
+    }
+
+    /** Any supplies on a few nodes with switches between them: what is joined and differs is never without a word that stops. */
+    @Test
+    void noShortStandsWithoutAFinding() {
+        Random random = new Random(20_261_130);
+        int shorts = 0;
+        for (int i = 0; i < 2_000; i++) {
+            Wirings wirings = new Wirings();
+            for (int s = 0; s < 5; s++) {
+                Line line = Line.values()[random.nextInt(Line.values().length)];
+                wirings.elv("P" + s, line, line == Line.PE ? "" : "C" + random.nextInt(2), random.nextBoolean() ? 12 : 24, "n" + random.nextInt(5));
+            }
+            for (int s = 0; s < 3; s++) {
+                wirings.mechanism("S" + s, Mechanism.TWO_WAY, "COM=n" + random.nextInt(5), "L1=n" + random.nextInt(5), "L2=n" + random.nextInt(5));
+            }
+            WiringCheck.Result result = WiringCheck.of(wirings.build());
+            for (TruthTable.Row row : result.truthTable()) {
+                for (List<String> met : row.shorts()) {
+                    shorts++;
+                    assertThat(result.findings()).as(met + " in " + wirings.build()).anyMatch(f -> f.severity() == Severity.STOP
+                            && f.subject() instanceof Subject.Together both && met.containsAll(both.members().stream().map(Subject::key).toList()));
+                }
+            }
+        }
+        assertThat(shorts).isGreaterThan(1_000);
     }
 
     private static WiringCheck.Result check(Wirings wirings) {

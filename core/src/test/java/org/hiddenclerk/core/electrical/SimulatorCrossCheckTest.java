@@ -8,6 +8,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Random;
+import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.wiring.Plans;
 import org.junit.jupiter.api.Test;
 
@@ -20,6 +21,8 @@ class SimulatorCrossCheckTest {
     private static final int MUTANTS = Integer.getInteger("clerk.mutants", 300);
     private static final long SEED = 20_261_125;
     private static final double AGREEMENT = 0.02;
+    /** One in so many earths that are put where they hurt goes to the simulator. */
+    private static final int EARTHS_EACH = MUTANTS > 1_000 ? 3 : 83;
 
     /** One row of a table together with the same state for the simulator. */
     private record Comparison(String words, Wiring wiring, TruthTable.Row row, NaiveEvaluation naive) {
@@ -55,11 +58,58 @@ class SimulatorCrossCheckTest {
     private static List<Comparison> statesOf(String name, Wiring wiring) {
         List<Comparison> states = new ArrayList<>();
         for (TruthTable.Row row : WiringCheck.of(wiring).truthTable()) {
-            Map<String, Integer> positions = new LinkedHashMap<>(row.state().switches());
-            positions.putAll(row.state().channels());
+            Map<String, Integer> positions = positions(row);
             states.add(new Comparison(name + " " + positions, wiring, row, new NaiveEvaluation(wiring, positions)));
         }
         return states;
+    }
+
+    /** Where the simulator has dangerous volts on an earth terminal, the plan is stopped; with an earth on it there are none. */
+    @Test
+    void metalThatTheSimulatorFindsLiveIsStopped() throws Exception {
+        List<Comparison> comparisons = new ArrayList<>();
+        int number = 0;
+        for (Map.Entry<String, Wiring> plan : Plans.ofEveryKind().entrySet()) {
+            for (Mutants.Mutant mutant : Mutants.dangerous(plan.getValue())) {
+                if (mutant.words().startsWith("earth core") && number++ % EARTHS_EACH == 0) {
+                    comparisons.addAll(statesOf(plan.getKey() + ": " + mutant.words(), mutant.wiring()));
+                }
+            }
+        }
+        List<Comparison> sound = comparisons.stream().filter(c -> c.row().shorts().isEmpty()).filter(c -> {
+            c.naive().elements();
+            return !c.naive().isShorted();
+        }).toList();
+        List<Map<Integer, CircuitSimulator.Phasor>> simulated = CircuitSimulator.potentials(sound.stream().map(c ->
+                new NaiveEvaluation(c.wiring(), positions(c.row())).elements()).toList(), 50);
+        int live = 0;
+        for (int i = 0; i < sound.size(); i++) {
+            for (Part part : sound.get(i).wiring().parts()) {
+                if (part instanceof Part.Load && part.pins().containsKey("PE")) {
+                    CircuitSimulator.Phasor metal = simulated.get(i).get(new Numbering(sound.get(i)).node(part, "PE"));
+                    if (metal.minus(new CircuitSimulator.Phasor(0, 0)) > VoltageChecks.TOUCH_VOLTS) {
+                        live++;
+                        assertThat(WiringCheck.of(sound.get(i).wiring()).verdict()).as(sound.get(i).words()).isEqualTo(Verdict.STOP);
+                    }
+                }
+            }
+        }
+        assertThat(live).as("states with live metal").isGreaterThan(20);
+    }
+
+    /** Numbers of nodes as the simulator was given them. */
+    private record Numbering(Comparison comparison) {
+        int node(Part part, String pin) {
+            NaiveEvaluation again = new NaiveEvaluation(comparison.wiring(), positions(comparison.row()));
+            again.elements();
+            return again.node(part, pin);
+        }
+    }
+
+    private static Map<String, Integer> positions(TruthTable.Row row) {
+        Map<String, Integer> positions = new LinkedHashMap<>(row.state().switches());
+        positions.putAll(row.state().channels());
+        return positions;
     }
 
     private static void compare(List<Comparison> comparisons) throws Exception {

@@ -61,6 +61,7 @@ final class SlowCurrents {
     /** Conductors that are too thin, or carry too much in a state. */
     static void conductors(SlowState state, List<Part> region, Set<FindingCode> found) {
         List<Edge> edges = edges(state, region);
+        double all = 2 * state.resistances.stream().mapToDouble(r -> apparent(state, r)).sum();
         for (Part part : region) {
             if (part instanceof Part.Conductor wire && wire.mm2().isPresent()) {
                 String a = SlowJudge.node(wire, "a");
@@ -70,7 +71,8 @@ final class SlowCurrents {
                 }
                 double allowed = CAPACITY.entrySet().stream().filter(e -> e.getKey() <= wire.mm2().getAsDouble() + 1e-4).mapToDouble(Map.Entry::getValue)
                         .max().orElse(1e9);
-                if (most(state, wire, edges.stream().filter(e -> state.net(e.a()).equals(state.net(a))).toList()) > allowed * 1.0001) {
+                // What all loads together do not draw, no conductor carries.
+                if (all > allowed && most(state, wire, edges.stream().filter(e -> state.net(e.a()).equals(state.net(a))).toList()) > allowed * 1.0001) {
                     found.add(FindingCode.CONDUCTOR_OVERLOAD);
                 }
             }

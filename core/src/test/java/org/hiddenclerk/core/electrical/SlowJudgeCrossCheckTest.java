@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.wiring.Plans;
 import org.junit.jupiter.api.Test;
 
@@ -17,6 +18,8 @@ class SlowJudgeCrossCheckTest {
     /** Many more with {@code ./clerk test --deep}. */
     private static final int MUTANTS = Integer.getInteger("clerk.mutants", 600);
     private static final long SEED = 4_711;
+    /** Of the dangerous mutants every one is judged, and one in so many compared with the slow judge; all of them with {@code --deep}. */
+    private static final int EACH = MUTANTS > 1_000 ? 1 : 17;
 
     @Test
     void plannedWiringsShowNothingButNotes() {
@@ -44,6 +47,28 @@ class SlowJudgeCrossCheckTest {
         }
         assertThat(seen.keySet()).as("the seed shows the codes that a mistake in a house can make")
                 .hasSizeGreaterThanOrEqualTo(11);
+    }
+
+    /** Earths, inputs and poles put where they hurt, on every planned wiring: all refused, and for the reasons of the slow judge. */
+    @Test
+    void whatHurtsIsNeverProved() {
+        int tried = 0;
+        int compared = 0;
+        for (Map.Entry<String, Wiring> plan : Plans.ofEveryKind().entrySet()) {
+            if (WiringCheck.of(plan.getValue()).verdict() != Verdict.OK) {
+                continue;
+            }
+            for (Mutants.Mutant mutant : Mutants.dangerous(plan.getValue())) {
+                WiringCheck.Result result = WiringCheck.of(mutant.wiring());
+                assertThat(result.verdict()).as(plan.getKey() + ": " + mutant.words() + "\n" + result.findings()).isNotEqualTo(Verdict.OK);
+                if (tried++ % EACH == 0) {
+                    compared++;
+                    assertThat(covered(result)).as(plan.getKey() + ": " + mutant.words() + "\n" + result.findings())
+                            .isEqualTo(SlowJudge.codesOf(mutant.wiring()));
+                }
+            }
+        }
+        System.out.println("earths, inputs and poles put where they hurt: " + tried + " refused, " + compared + " compared with the slow judge");
     }
 
     private static Set<FindingCode> covered(WiringCheck.Result result) {
