@@ -291,6 +291,19 @@ public sealed interface Subject extends Comparable<Subject> {
         }
     }
 
+    /** A setting of a device. */
+    record Setting(String device, String setting) implements Subject {
+        @Override
+        public String key() {
+            return "device " + device + " setting " + setting;
+        }
+
+        @Override
+        public boolean involves(Subject other) {
+            return equals(other) || other.equals(new Device(device));
+        }
+    }
+
     /** A network of devices. */
     record Network(String protocol) implements Subject {
         @Override

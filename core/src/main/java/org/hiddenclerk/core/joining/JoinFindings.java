@@ -28,7 +28,7 @@ public final class JoinFindings {
     }
 
     public static List<Finding> settings(String subject, List<Settings.Difference> differences) {
-        return differences.stream().map(d -> of(FindingCode.SETTING_NOT_KEPT, new Subject.Input(subject, d.key()), subject + ": " + d.key() + " was set to " + d.written().orElse("nothing")
+        return differences.stream().map(d -> of(FindingCode.SETTING_NOT_KEPT, new Subject.Setting(subject, d.key()), subject + ": " + d.key() + " was set to " + d.written().orElse("nothing")
                 + " and reads " + d.read().orElse("nothing") + ".", Remedy.Kind.FIND_OUT, "write it once more; if it reads the same, its firmware may lack it")).toList();
     }
 
