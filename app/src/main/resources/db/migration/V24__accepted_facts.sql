@@ -2,4 +2,4 @@
 -- it has no facts, and is to be looked at again.
 ALTER TABLE accepted_hold
     MODIFY subject VARCHAR(1000) NOT NULL,
-    ADD COLUMN facts VARCHAR(1000) NOT NULL DEFAULT '' AFTER subject;
+    ADD COLUMN facts VARCHAR(1000) NULL AFTER subject;

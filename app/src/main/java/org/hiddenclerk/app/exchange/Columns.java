@@ -175,7 +175,7 @@ class Columns {
                 SELECT c.column_name, c.data_type, c.column_type, c.is_nullable, c.character_maximum_length,
                        EXISTS (SELECT 1 FROM information_schema.check_constraints k WHERE k.constraint_schema = c.table_schema AND k.table_name = c.table_name
                                AND k.check_clause LIKE CONCAT('%json_valid(`', c.column_name, '`)%')) AS json
-                FROM information_schema.columns c WHERE c.table_schema = DATABASE() AND c.table_name = :table ORDER BY c.ordinal_position""")
+                FROM information_schema.columns c WHERE c.table_schema = DATABASE() AND c.table_name = :table AND c.is_generated = 'NEVER' ORDER BY c.ordinal_position""")
                 .param("table", table).query((row, i) -> new Column(row.getString(1), kind(row.getString(2), row.getString(3), row.getBoolean(6)), "YES".equals(row.getString(4)),
                         row.getString(2).endsWith("text") ? 0 : row.getLong(5))).list();
     }

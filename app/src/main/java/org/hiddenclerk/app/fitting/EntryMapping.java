@@ -3,6 +3,7 @@ package org.hiddenclerk.app.fitting;
 import java.math.BigDecimal;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.fitting.Entry;
 import org.jspecify.annotations.Nullable;
@@ -18,6 +19,8 @@ class EntryMapping {
     private static final String TICKED = "TICKED";
     private static final String MEASURED = "MEASURED";
     private static final String SKIPPED = "SKIPPED";
+    private static final String CORRECTED = "CORRECTED";
+    private static final String VOIDED = "VOIDED";
 
     private final JsonMapper json;
 
@@ -29,6 +32,10 @@ class EntryMapping {
     record Detail(Set<String> confirmed, Map<String, BigDecimal> readings) {
     }
 
+    /** Which reading stopped a sheet, if one did. */
+    record Cause(@Nullable String reading) {
+    }
+
     /** What a tick or a measurement is of. */
     record Item(String item, boolean on, @Nullable BigDecimal value) {
     }
@@ -38,7 +45,7 @@ class EntryMapping {
             return new RunSheetRow.EntryPart(DONE, done.stepId(), json.writeValueAsString(new Detail(done.confirmed(), done.readings())), done.note(),
                     done.who(), done.when(), key);
         } else if (entry instanceof Entry.Stopped stopped) {
-            return new RunSheetRow.EntryPart(STOPPED, stopped.stepId(), "{}", stopped.reason(), stopped.who(), stopped.when(), key);
+            return new RunSheetRow.EntryPart(STOPPED, stopped.stepId(), json.writeValueAsString(new Cause(stopped.reading().orElse(null))), stopped.reason(), stopped.who(), stopped.when(), key);
         } else if (entry instanceof Entry.Ticked tick) {
             return new RunSheetRow.EntryPart(TICKED, tick.stepId(), json.writeValueAsString(new Item(tick.item(), tick.on(), null)), "", tick.who(), tick.when(), key);
         } else if (entry instanceof Entry.Measured value) {
@@ -46,6 +53,12 @@ class EntryMapping {
                     value.when(), key);
         } else if (entry instanceof Entry.Skipped skip) {
             return new RunSheetRow.EntryPart(SKIPPED, skip.stepId(), "{}", skip.reason(), skip.who(), skip.when(), key);
+        }
+        if (entry instanceof Entry.Corrected corrected) {
+            return new RunSheetRow.EntryPart(CORRECTED, corrected.stepId(), json.writeValueAsString(new Item(corrected.item(), true, corrected.value())), corrected.reason(),
+                    corrected.who(), corrected.when(), key);
+        } else if (entry instanceof Entry.Voided voided) {
+            return new RunSheetRow.EntryPart(VOIDED, "", "{}", voided.reason(), voided.who(), voided.when(), key);
         }
         Entry.Resumed resumed = (Entry.Resumed) entry;
         return new RunSheetRow.EntryPart(RESUMED, "", "{}", resumed.reason(), resumed.who(), resumed.when(), key);
@@ -58,7 +71,12 @@ class EntryMapping {
                 yield new Entry.Done(row.stepId(), detail.confirmed(), detail.readings(), row.text(), row.who(),
                         row.enteredAt());
             }
-            case STOPPED -> new Entry.Stopped(row.stepId(), row.text(), row.who(), row.enteredAt());
+            case STOPPED -> new Entry.Stopped(row.stepId(), row.text(), Optional.ofNullable(json.readValue(row.detail(), Cause.class).reading()), row.who(), row.enteredAt());
+            case VOIDED -> new Entry.Voided(row.text(), row.who(), row.enteredAt());
+            case CORRECTED -> {
+                Item item = json.readValue(row.detail(), Item.class);
+                yield new Entry.Corrected(row.stepId(), item.item(), Objects.requireNonNull(item.value()), row.text(), row.who(), row.enteredAt());
+            }
             case RESUMED -> new Entry.Resumed(row.text(), row.who(), row.enteredAt());
             case SKIPPED -> new Entry.Skipped(row.stepId(), row.text(), row.who(), row.enteredAt());
             case TICKED -> {

@@ -2,6 +2,7 @@ package org.hiddenclerk.app.fitting;
 
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -12,6 +13,7 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.fitting.RunSheet;
+import org.hiddenclerk.core.fitting.SharedCircuits;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.stereotype.Service;
@@ -37,19 +39,31 @@ public class Isolations {
     @Transactional(readOnly = true)
     public List<Isolated> of(UUID job) {
         HouseContext house = houses.context(job);
-        List<Isolated> all = new ArrayList<>();
-        Map<UUID, RunSheets.Open> open = sheets.lastByBox(job, house);
-        for (BoxRow row : boxes.ofJob(job)) {
-            Optional.ofNullable(open.get(row.id())).ifPresent(sheet -> all.addAll(of(boxes.found(row, job, house), sheet.sheet())));
-        }
-        return all;
+        return of(boxes.ofJob(job).stream().map(row -> boxes.found(row, job, house)).toList(), sheets.lastByBox(job, house));
     }
 
-    static List<Isolated> of(Boxes.Found found, RunSheet sheet) {
-        RunSheet.Isolation state = sheet.isolation();
-        boolean working = sheet.progress() > 0 && !sheet.isFinished();
-        return !working && state.state() == RunSheet.Isolation.State.ON ? List.of() : found.run().circuitsIn(found.run().lead()).stream().map(circuit ->
-                new Isolated(found.house().label(circuit), found.row().label(), found.row().id(), state.state(), state.who(), state.since())).toList();
+    /** How circuits stand because of the work on some boxes: of one circuit nothing is said in one box that another contradicts. */
+    static List<Isolated> of(List<Boxes.Found> boxes, Map<UUID, RunSheets.Open> sheets) {
+        Map<UUID, SharedCircuits.Work> works = new LinkedHashMap<>();
+        boxes.stream().filter(found -> sheets.containsKey(found.row().id())).forEach(found -> {
+            RunSheets.Open open = sheets.get(found.row().id());
+            works.put(found.row().id(), new SharedCircuits.Work(found.row().label(), open.sheet(), open.circuits().stream().map(found.house()::label)
+                    .collect(Collectors.toSet()), open.row().isSetAside()));
+        });
+        List<Isolated> all = new ArrayList<>();
+        for (Boxes.Found found : boxes) {
+            SharedCircuits.Work own = works.get(found.row().id());
+            boolean isWorked = own != null && !own.setAside() && !own.sheet().isFinished()
+                    && (own.sheet().progress() > 0 || own.sheet().isolation().state() != RunSheet.Isolation.State.ON);
+            if (isWorked) {
+                List<SharedCircuits.Work> others = works.values().stream().filter(work -> work != own).toList();
+                own.circuits().stream().sorted().forEach(circuit -> {
+                    RunSheet.Isolation state = SharedCircuits.standing(own, circuit, others);
+                    all.add(new Isolated(circuit, found.row().label(), found.row().id(), state.state(), state.who(), state.since()));
+                });
+            }
+        }
+        return all;
     }
 
     /** The circuits of every box of a job, in words. */

@@ -110,7 +110,7 @@ class JobOverview {
         Set<UUID> read = traces.boxesRead(job);
         Map<UUID, RunSheets.Open> open = sheets.lastByBox(job, house);
         List<BoxView> views = new ArrayList<>();
-        List<IsolationView> isolation = new ArrayList<>();
+        List<Boxes.Found> all = new ArrayList<>();
         Plans.Circumstances circumstances = plans.circumstances(job);
         Map<Stage, Map<UUID, Stage.Progress>> kept = keepers.stream().collect(Collectors.toMap(StageKeeper::stage, keeper -> keeper.progress(job)));
         Set<UUID> otherwise = sheets.foundOtherwise(boxes.ofJob(job).stream().map(BoxRow::id).toList()).stream().map(FoundOtherwiseRow::boxId).collect(Collectors.toSet());
@@ -122,8 +122,9 @@ class JobOverview {
             if (otherwise.contains(box.id())) {
                 views.set(views.size() - 1, views.get(views.size() - 1).tracedAgain());
             }
-            sheet.ifPresent(s -> isolation.addAll(isolation(found, s)));
+            all.add(found);
         }
+        List<IsolationView> isolation = isolation(all, open);
         return new JobView(row.id(), row.name(), row.place(), row.region(), row.region().label(),
                 (int) row.region().nominalVolts().asDouble(), row.region().phases(), TERMINALS,
                 houses.rooms(job).stream().map(r -> new RoomView(r.id(), r.name(), r.storey())).toList(),
@@ -157,10 +158,11 @@ class JobOverview {
                         e.getValue())).toList());
     }
 
-    private List<IsolationView> isolation(Boxes.Found found, RunSheets.Open sheet) {
-        List<Isolations.Isolated> isolated = Isolations.of(found, sheet.sheet());
-        List<Locks.Lock> locks = isolated.isEmpty() ? List.of() : sheets.locks(sheet);
-        return isolated.stream().map(i -> new IsolationView(i.circuit(), i.box(), i.boxId(), i.state(), i.who(), i.since().orElse(null), locks.stream().filter(lock ->
+    private List<IsolationView> isolation(List<Boxes.Found> all, Map<UUID, RunSheets.Open> open) {
+        List<Isolations.Isolated> isolated = Isolations.of(all, open);
+        Map<UUID, List<Locks.Lock>> locks = isolated.stream().map(Isolations.Isolated::boxId).distinct()
+                .collect(Collectors.toMap(box -> box, box -> sheets.locks(open.get(box))));
+        return isolated.stream().map(i -> new IsolationView(i.circuit(), i.box(), i.boxId(), i.state(), i.who(), i.since().orElse(null), locks.get(i.boxId()).stream().filter(lock ->
                 lock.circuit().equals(i.circuit())).map(Locks.Lock::person).distinct().toList())).toList();
     }
 }

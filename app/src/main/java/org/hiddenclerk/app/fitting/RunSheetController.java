@@ -58,6 +58,11 @@ class RunSheetController {
                         @NotNull BigDecimal value) {
     }
 
+    /** What a mistyped value really was, and how the mistake came about. */
+    record CorrectionEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 120) String item,
+                           @NotNull BigDecimal value, @NotBlank @Size(max = 500) String reason) {
+    }
+
     /** Why a step is left out. */
     record SkipEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 500) String reason) {
     }
@@ -71,7 +76,7 @@ class RunSheetController {
     }
 
     private RunSheetView view(RunSheets.Open open) {
-        return RunSheetView.of(open, sheets.locks(open), sheets.refusals(open.row().boxId()));
+        return RunSheetView.of(open, sheets.standing(open), sheets.locks(open), sheets.refusals(open.row().boxId()));
     }
 
     @GetMapping
@@ -106,9 +111,15 @@ class RunSheetController {
     }
 
     @PostMapping("/skips")
-    @Operation(operationId = "skipStep", summary = "Leaves a step out that is no gate, with a reason")
+    @Operation(operationId = "skipStep", summary = "Leaves a step out that may be, with a reason")
     RunSheetView skip(@PathVariable UUID box, @Valid @RequestBody SkipEntry entry, Principal who) {
         return view(sheets.skip(box, entry.key(), entry.stepId(), entry.reason(), people.nameOf(who)));
+    }
+
+    @PostMapping("/corrections")
+    @Operation(operationId = "correctReading", summary = "Puts a mistyped value right, with a reason; a reading of dead conductors is made again instead")
+    RunSheetView correct(@PathVariable UUID box, @Valid @RequestBody CorrectionEntry entry, Principal who) {
+        return view(sheets.correct(box, entry.key(), entry.stepId(), entry.item(), entry.value(), entry.reason(), people.nameOf(who)));
     }
 
     @PostMapping("/stop")
@@ -143,7 +154,7 @@ class RunSheetController {
 
     @PostMapping("/set-aside")
     @Operation(operationId = "setRunSheetAside")
-    RunSheetView setAside(@PathVariable UUID box, @RequestBody Aside aside) {
-        return view(sheets.setAside(box, aside.version()));
+    RunSheetView setAside(@PathVariable UUID box, @RequestBody Aside aside, Principal who) {
+        return view(sheets.setAside(box, aside.version(), people.nameOf(who)));
     }
 }

@@ -14,12 +14,12 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
                     @MayBeAbsent String current, @MayBeAbsent StopView stopped, RunSheet.Isolation.State isolation,
                     List<LockView> locks, List<RefusalView> refusals, List<StepView> steps) {
 
-    /** Why the sheet is stopped. */
-    record StopView(String stepId, String reason, String who, Instant when) {
+    /** Why the sheet is stopped, and whether the reading that did it may have been mistyped. */
+    record StopView(String stepId, String reason, @MayBeAbsent String reading, boolean correctable, String who, Instant when) {
     }
 
     /** A step, and what was entered. */
-    record StepView(String id, Step.Phase phase, String phaseLabel, String title, String detail, boolean gate,
+    record StepView(String id, Step.Phase phase, String phaseLabel, String title, String detail, boolean gate, boolean leavable,
                     List<Step.Confirm> confirms, List<Step.Reading> readings, boolean open, List<TickView> ticks, List<MeasuredView> measured,
                     @MayBeAbsent DoneView done) {
     }
@@ -43,18 +43,18 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
     record RefusalView(String stepId, String who, Instant when, String why) {
     }
 
-    static RunSheetView of(RunSheets.Open open, List<Locks.Lock> locks, List<RefusedEntryRow> refusals) {
+    static RunSheetView of(RunSheets.Open open, RunSheet.Isolation.State standing, List<Locks.Lock> locks, List<RefusedEntryRow> refusals) {
         RunSheet sheet = open.sheet();
         RunSheetRow row = open.row();
         return new RunSheetView(row.version(), row.startedBy(), row.startedAt(), row.isSetAside(), sheet.isFinished(),
                 sheet.progress(), sheet.current().map(Step::id).orElse(null),
-                sheet.stopped().map(s -> new StopView(s.stepId(), s.reason(), s.who(), s.when())).orElse(null),
-                sheet.isolation().state(), locks.stream().map(lock -> new LockView(lock.circuit(), lock.person(), lock.box(), lock.since())).toList(),
+                sheet.stopped().map(s -> new StopView(s.stepId(), s.reason(), s.reading().orElse(null), sheet.mayBeCorrected(), s.who(), s.when())).orElse(null),
+                standing, locks.stream().map(lock -> new LockView(lock.circuit(), lock.person(), lock.box(), lock.since())).toList(),
                 refusals.stream().map(r -> new RefusalView(r.stepId(), r.who(), r.refusedAt(), r.why())).toList(), sheet.steps().stream().map(step -> view(sheet, step)).toList());
     }
 
     private static StepView view(RunSheet sheet, Step step) {
-        return new StepView(step.id(), step.phase(), step.phase().label(), step.title(), step.detail(), step.gate(),
+        return new StepView(step.id(), step.phase(), step.phase().label(), step.title(), step.detail(), step.gate(), step.leavable(),
                 step.confirms(), step.readings(), sheet.stopped().isEmpty() && sheet.isOpen(step), sheet.ticksOf(step.id()).values().stream().map(tick ->
                 new TickView(tick.item(), tick.who(), tick.when())).toList(), sheet.measurementsOf(step.id()).values().stream().map(value ->
                 new MeasuredView(value.item(), value.value(), value.who(), value.when())).toList(), sheet.entryOf(step).map(done ->

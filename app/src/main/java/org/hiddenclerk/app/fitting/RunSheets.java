@@ -21,12 +21,15 @@ import org.hiddenclerk.core.fitting.Entry;
 import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
+import org.hiddenclerk.core.fitting.SharedCircuits;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.jspecify.annotations.Nullable;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.TransactionDefinition;
@@ -43,11 +46,13 @@ public class RunSheets {
     private final CircuitLocks locks;
     private final RefusedEntryRepository refused;
     private final FoundOtherwiseRepository otherwise;
+    private final DemandedPhotos photos;
+    private final Site site;
     private final TransactionTemplate apart;
     private final Clock clock;
 
     RunSheets(RunSheetRepository sheets, Boxes boxes, Plans plans, EntryMapping mapping, CircuitLocks locks, RefusedEntryRepository refused,
-              FoundOtherwiseRepository otherwise, PlatformTransactionManager transactions, Clock clock) {
+              FoundOtherwiseRepository otherwise, DemandedPhotos photos, JdbcClient jdbc, PlatformTransactionManager transactions, Clock clock) {
         this.sheets = sheets;
         this.boxes = boxes;
         this.plans = plans;
@@ -55,6 +60,8 @@ public class RunSheets {
         this.locks = locks;
         this.refused = refused;
         this.otherwise = otherwise;
+        this.photos = photos;
+        this.site = new Site(sheets, boxes, mapping, jdbc, this::open);
         this.apart = new TransactionTemplate(transactions);
         this.apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
         this.clock = clock;
@@ -77,9 +84,10 @@ public class RunSheets {
         return refused.findByBoxIdOrderByRefusedAtDesc(box);
     }
 
-    /** Starts a sheet from the issued plan, which must still be what the box is. */
-    @Transactional
+    /** Starts a sheet from the issued plan, which must still be what the box is, and which nobody works by already. */
+    @OnSite
     public Open start(UUID box, String who) {
+        site.hold(box);
         Boxes.Found found = boxes.find(box);
         if (sheets.existsByBoxIdAndFinishedFalseAndSetAsideFalse(box)) {
             throw Unusable.conflict("A run sheet is open on this box already.");
@@ -89,8 +97,25 @@ public class RunSheets {
         if (!plans.isCurrent(plan, found)) {
             throw Unusable.conflict("The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
         }
-        RunSheetRow row = sheets.save(new RunSheetRow(plan.id(), box, who, now()));
+        refuseSecondSheet(found, plans.restore(plan, found.house()));
+        RunSheetRow row = sheets.saveAndFlush(new RunSheetRow(plan.id(), box, who, now()));
         return open(row, found.house());
+    }
+
+    /** A plan over several boxes is one piece of work: no box of it is opened by two sheets. */
+    private void refuseSecondSheet(Boxes.Found found, WiringPlan plan) {
+        Set<String> opened = placesOf(plan);
+        for (RunSheetRow row : site.unfinished(found.job())) {
+            WiringPlan other = plans.restore(plans.issuedPlan(row.planId()), found.house());
+            if (!row.isSetAside() && !row.boxId().equals(found.row().id()) && placesOf(other).stream().anyMatch(opened::contains)) {
+                throw Unusable.conflict("This box is opened by the run sheet of " + boxes.find(row.boxId()).row().label()
+                        + " already: a plan over several boxes is worked by one sheet.");
+            }
+        }
+    }
+
+    private static Set<String> placesOf(WiringPlan plan) {
+        return plan.placesOfWork().stream().filter(place -> !place.implied()).map(Run.Place::id).collect(Collectors.toSet());
     }
 
     @Transactional(readOnly = true)
@@ -99,36 +124,43 @@ public class RunSheets {
     }
 
     /** @param key of the sender; what comes with a key that is known was entered before and changes nothing */
-    @Transactional
+    @OnSite
     public Open enter(UUID box, @Nullable String key, String stepId, Set<String> confirmed, Map<String, BigDecimal> readings,
                       String note, String who) {
         return add(box, key, new Entry.Done(stepId, confirmed, readings, note, who, now()));
     }
 
-    @Transactional
+    @OnSite
     public Open tick(UUID box, @Nullable String key, String stepId, String item, boolean on, String who) {
         return add(box, key, new Entry.Ticked(stepId, item, on, who, now()));
     }
 
-    @Transactional
+    @OnSite
     public Open measure(UUID box, @Nullable String key, String stepId, String item, BigDecimal value, String who) {
         return add(box, key, new Entry.Measured(stepId, item, value, who, now()));
     }
 
-    @Transactional
+    @OnSite
     public Open skip(UUID box, @Nullable String key, String stepId, String reason, String who) {
         return add(box, key, new Entry.Skipped(stepId, reason, who, now()));
     }
 
-    @Transactional
+    /** A mistyped value is put right. */
+    @OnSite
+    public Open correct(UUID box, @Nullable String key, String stepId, String item, BigDecimal value, String reason, String who) {
+        return add(box, key, new Entry.Corrected(stepId, item, value, reason, who, now()));
+    }
+
+    @OnSite
     public Open stop(UUID box, String reason, String who) {
+        site.hold(box);
         Open open = require(box);
         String step = open.sheet().current().map(s -> s.id()).orElse("");
         return add(box, null, new Entry.Stopped(step, reason, who, now()));
     }
 
     /** Something is otherwise than drawn: the sheet stops, and the box goes back to be traced. */
-    @Transactional
+    @OnSite
     public Open foundOtherwise(UUID box, String words, String who) {
         otherwise.saveAndFlush(new FoundOtherwiseRow(box, words, who, now()));
         return stop(box, "Found otherwise than drawn: " + words, who);
@@ -147,42 +179,49 @@ public class RunSheets {
         return otherwise.saveAndFlush(row).boxId();
     }
 
-    @Transactional
+    @OnSite
     public Open resume(UUID box, String reason, String who) {
         return add(box, null, new Entry.Resumed(reason, who, now()));
     }
 
     /** Hangs the own lock on every circuit of the sheet. */
-    @Transactional
+    @OnSite
     public Open lock(UUID box, String who) {
+        site.hold(box);
         Open open = require(box);
         locks.hang(open.circuits(), box, who, now());
         return open;
     }
 
     /** Signs off: takes the own locks for this box off. */
-    @Transactional
+    @OnSite
     public Open signOff(UUID box, String who) {
+        site.hold(box);
+        Open open = last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
         if (locks.takeOff(box, who, now()) == 0) {
             throw Unusable.conflict("No lock of yours hangs for this box.");
         }
+        site.isolateAgain(open, true, who + " took the lock for " + label(box) + " off", who, now());
         return last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
     }
 
     /** Puts a sheet aside, so that survey and plan can be changed. What it recorded stays. */
-    @Transactional
-    public Open setAside(UUID box, long version) {
+    @OnSite
+    public Open setAside(UUID box, long version, String who) {
+        site.hold(box);
         Open open = require(box);
         if (open.row().version() != version) {
             throw Unusable.conflict("Someone else entered something on this sheet. It is not set aside; look at the sheet again.");
         }
         open.row().putAside();
-        return open(sheets.saveAndFlush(open.row()), boxes.find(box).house());
+        RunSheetRow aside = sheets.saveAndFlush(open.row());
+        site.isolateAgain(open, false, "the work on " + label(box) + " was set aside", who, now());
+        return open(aside, open.house());
     }
 
     private Open add(UUID box, @Nullable String key, Entry entry) {
         // One after the other: what two people enter at the same moment both counts.
-        sheets.findForUpdate(box);
+        site.hold(box);
         Open open = require(box);
         if (key != null && open.row().entries().stream().anyMatch(known -> key.equals(known.sentKey()))) {
             return open;
@@ -191,21 +230,44 @@ public class RunSheets {
         if (outcome instanceof RunSheet.Refused no) {
             refuse(box, entry, no.field(), no.found(), no.expected());
         }
-        Entry accepted = ((RunSheet.Accepted) outcome).entry();
-        Step.Effect effect = effectOf(open.sheet(), accepted);
-        if (effect == Step.Effect.LIVE_WHILE_OPEN || effect == Step.Effect.LIVE_AND_CLOSED) {
-            Locks.refusal(locks.on(open.circuits(), open.house()), entry.who(), boxes.find(box).row().label()).ifPresent(why ->
-                    refuse(box, entry, "stepId", why, "nobody's lock but your own: everybody signs off first"));
+        RunSheet.Accepted accepted = (RunSheet.Accepted) outcome;
+        Step.Effect effect = effectOf(open.sheet(), accepted.entry());
+        site.refusal(open, accepted.entry(), effect, locks(open)).ifPresent(no -> refuse(box, entry, no.field(), no.found(), no.expected()));
+        List<Entry> entries = new java.util.ArrayList<>(entriesOf(open.row()));
+        entries.addAll(accepted.entries());
+        RunSheet after = RunSheet.replay(open.sheet().steps(), entries);
+        if (after.isFinished()) {
+            missingPhoto(open).ifPresent(where -> refuse(box, entry, "stepId", "no photo of " + where + " was taken since the work began", "a photo of the open box, on its Survey sheet"));
+        }
+        if (SharedCircuits.switchesOn(open.sheet(), accepted.entry())) {
             locks.takeOff(box, entry.who(), now());
+            site.isolateAgain(open, false, "circuit " + circuits(open) + " was switched on for " + label(box), entry.who(), now());
         }
         if (effect == Step.Effect.SWITCHED_OFF) {
             locks.hang(open.circuits(), box, entry.who(), now());
         }
-        List<Entry> entries = new java.util.ArrayList<>(entriesOf(open.row()));
-        entries.add(accepted);
-        RunSheet after = RunSheet.replay(open.sheet().steps(), entries);
-        open.row().add(mapping.toRow(accepted, key), after.isFinished());
+        accepted.entries().forEach(one -> open.row().add(mapping.toRow(one, one == accepted.entry() ? key : null), after.isFinished()));
         return new Open(sheets.saveAndFlush(open.row()), after, open.circuits(), open.house());
+    }
+
+    /** A box of the work of which no photo was taken; none when all are there. */
+    private Optional<String> missingPhoto(Open open) {
+        WiringPlan plan = plans.restore(plans.issuedPlan(open.row().planId()), open.house());
+        return plan.placesOfWork().stream().filter(place -> !place.implied() && !photos.wereTaken(UUID.fromString(place.id()), open.row().startedAt()))
+                .map(Run.Place::label).findFirst();
+    }
+
+    private static String circuits(Open open) {
+        return open.circuits().stream().map(open.house()::label).sorted().collect(Collectors.joining(", "));
+    }
+
+    private String label(UUID box) {
+        return boxes.find(box).row().label();
+    }
+
+    /** How the circuits of a sheet stand, in the light of all work on them. */
+    RunSheet.Isolation.State standing(Open open) {
+        return site.standing(open);
     }
 
     private static Step.Effect effectOf(RunSheet sheet, Entry entry) {
@@ -215,7 +277,7 @@ public class RunSheets {
 
     /** Says no, and writes down that somebody tried; the note stays when everything else is rolled back. */
     private void refuse(UUID box, Entry entry, String field, String found, String expected) {
-        String step = entry instanceof Entry.Done done ? done.stepId() : entry instanceof Entry.Skipped skip ? skip.stepId()
+        String step = entry instanceof Entry.Corrected corrected ? corrected.stepId() : entry instanceof Entry.Done done ? done.stepId() : entry instanceof Entry.Skipped skip ? skip.stepId()
                 : entry instanceof Entry.Ticked tick ? tick.stepId() : entry instanceof Entry.Measured value ? value.stepId() : "";
         apart.executeWithoutResult(status -> refused.save(new RefusedEntryRow(box, step, entry.who(), now(), found + "; expected: " + expected)));
         throw Unusable.content("The run sheet refuses this", new FieldProblem("/" + field, found, expected));
@@ -231,7 +293,11 @@ public class RunSheets {
 
     private Open open(RunSheetRow row, HouseContext house) {
         WiringPlan plan = plans.restore(plans.issuedPlan(row.planId()), house);
-        return new Open(row, RunSheet.replay(RunSheetPlan.of(house, plan), entriesOf(row)), RunSheetPlan.circuits(plan), house);
+        List<Entry> entries = entriesOf(row);
+        List<Step> steps = RunSheetPlan.of(house, plan);
+        // A sheet that was finished is what it was, whatever a sheet asks for today.
+        List<Step> asked = row.isFinished() ? RunSheet.answeredBy(steps, entries) : steps;
+        return new Open(row, RunSheet.replay(asked, entries), RunSheetPlan.circuits(plan), house);
     }
 
     private List<Entry> entriesOf(RunSheetRow row) {

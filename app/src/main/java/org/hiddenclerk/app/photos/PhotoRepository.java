@@ -21,4 +21,6 @@ interface PhotoRepository extends JpaRepository<PhotoRow, UUID> {
     List<Entry> findByBoxIdOrderByTakenAt(UUID box);
 
     long countByBoxId(UUID box);
+
+    boolean existsByBoxIdAndTakenAtGreaterThanEqual(UUID box, java.time.Instant since);
 }

@@ -1,9 +1,11 @@
 package org.hiddenclerk.app.photos;
 
 import java.time.Clock;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.app.fitting.DemandedPhotos;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.Boxes;
 import org.springframework.stereotype.Service;
@@ -11,7 +13,7 @@ import org.springframework.transaction.annotation.Transactional;
 
 /** Photos that belong to boxes. */
 @Service
-class Photos {
+class Photos implements DemandedPhotos {
     private static final int MOST_OF_A_BOX = 12;
 
     private final PhotoRepository photos;
@@ -36,6 +38,12 @@ class Photos {
             throw Unusable.conflict("A box keeps " + MOST_OF_A_BOX + " photos. Take one away first.");
         }
         return photos.save(new PhotoRow(known, photo, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public boolean wereTaken(UUID box, Instant since) {
+        return photos.existsByBoxIdAndTakenAtGreaterThanEqual(box, since);
     }
 
     @Transactional(readOnly = true)

@@ -4,9 +4,11 @@ import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.Objects;
 import java.util.UUID;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.jspecify.annotations.Nullable;
 
 /** What holds a plan back and a person took on, word for word as it was then. */
 @Entity
@@ -17,7 +19,7 @@ public class AcceptedHoldRow {
     private UUID boxId;
     private String code;
     private String subject;
-    private String facts;
+    private @Nullable String facts;
     private String finding;
     private String reason;
     private String acceptedBy;
@@ -40,7 +42,7 @@ public class AcceptedHoldRow {
 
     /** Other numbers make another finding: it has to be looked at again. */
     boolean isAbout(Finding other) {
-        return code.equals(other.code().name()) && subject.equals(other.subject().key()) && facts.equals(other.sentence().facts());
+        return code.equals(other.code().name()) && subject.equals(other.subject().key()) && other.sentence().facts().equals(facts);
     }
 
     UUID boxId() {
@@ -59,8 +61,9 @@ public class AcceptedHoldRow {
         return subject;
     }
 
+    /** Empty where it was taken on before facts were kept. */
     String facts() {
-        return facts;
+        return Objects.requireNonNullElse(facts, "");
     }
 
     String finding() {

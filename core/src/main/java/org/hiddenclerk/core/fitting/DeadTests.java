@@ -9,7 +9,7 @@ import org.hiddenclerk.core.job.RegionProfile;
  *
  * @param earthOhms         most that the earth path may have, in ohms
  * @param insulationMegohms least that the insulation must have, in megohms; empty where the region's practice does not ask for it
- * @param words             what is tested, with the source of its limits
+ * @param words             where its limits are from
  */
 record DeadTests(BigDecimal earthOhms, Optional<BigDecimal> insulationMegohms, String words) {
     /** What a usual tester shows at most. */
@@ -19,10 +19,8 @@ record DeadTests(BigDecimal earthOhms, Optional<BigDecimal> insulationMegohms, S
 
     static DeadTests of(RegionProfile region) {
         return switch (region) {
-            case EU_230 -> new DeadTests(EARTH, Optional.of(BigDecimal.ONE), "Earth path, insulation at 500 V DC (IEC 60364-6, table 6.1, from memory: 1 M\u03a9), polarity."
-                    + " The limit of the earth path is common practice.");
-            case UK_230 -> new DeadTests(EARTH, Optional.of(BigDecimal.ONE), "Earth path, insulation at 500 V DC (BS 7671, table 64, from memory: 1 M\u03a9), polarity."
-                    + " The limit of the earth path is common practice.");
+            case EU_230 -> new DeadTests(EARTH, Optional.of(BigDecimal.ONE), "Insulation: IEC 60364-6, table 6.1, from memory: 1 M\u03a9. Earth path: common practice.");
+            case UK_230 -> new DeadTests(EARTH, Optional.of(BigDecimal.ONE), "Insulation: BS 7671, table 64, from memory: 1 M\u03a9. Earth path: common practice.");
             case US_120 -> new DeadTests(EARTH, Optional.empty(), "Grounding path and polarity; common practice, no source.");
         };
     }

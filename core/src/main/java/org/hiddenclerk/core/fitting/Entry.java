@@ -3,6 +3,7 @@ package org.hiddenclerk.core.fitting;
 import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 
 /** What was written on a run sheet, by whom and when. */
@@ -30,13 +31,18 @@ public sealed interface Entry {
     /**
      * Something reads live, or a reading failed: the sheet stops.
      *
-     * @param reason what was found
+     * @param reason  what was found
+     * @param reading the reading that failed, where one did
      */
-    record Stopped(String stepId, String reason, String who, Instant when) implements Entry {
+    record Stopped(String stepId, String reason, Optional<String> reading, String who, Instant when) implements Entry {
+        /** Stopped by a person. */
+        public Stopped(String stepId, String reason, String who, Instant when) {
+            this(stepId, reason, Optional.empty(), who, when);
+        }
     }
 
     /**
-     * Work was taken up again after a stop; isolation starts over.
+     * Work was taken up again after a stop. What rests on what was wrong is done again, and no more.
      *
      * @param reason what was put right
      */
@@ -56,7 +62,23 @@ public sealed interface Entry {
     record Measured(String stepId, String item, BigDecimal value, String who, Instant when) implements Entry {
     }
 
-    /** A step that is no gate was left out. @param reason why */
+    /**
+     * A value was mistyped, and this is what it read.
+     *
+     * @param reason how the mistake came about
+     */
+    record Corrected(String stepId, String item, BigDecimal value, String reason, String who, Instant when) implements Entry {
+    }
+
+    /**
+     * Somebody took a lock off a circuit of this sheet, switched it on or set other work on it aside: what was proved of it counts no more.
+     *
+     * @param reason who did what
+     */
+    record Voided(String reason, String who, Instant when) implements Entry {
+    }
+
+    /** A step that may be was left out. @param reason why */
     record Skipped(String stepId, String reason, String who, Instant when) implements Entry {
     }
 }

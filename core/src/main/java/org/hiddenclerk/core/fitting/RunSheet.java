@@ -13,8 +13,9 @@ import java.util.Set;
  *
  * <p>Nothing can be entered behind a gate that is open, and a gate only when everything in front of it is done, so no gate can be
  * passed by. Steps between two gates may be done in any order, by more than one person: what they tick and measure adds up. A reading
- * outside its limits stops the sheet. A stop voids what was proved: after it the work starts again at the first isolation step still
- * needed, and everything from there on is open again.
+ * outside its limits stops the sheet. After a stop what rests on the failed reading is done again: of a test of the new wiring the checks of
+ * the wiring, of anything else the isolation and all that was tested since. When somebody else does something to a circuit, see
+ * {@link SharedCircuits}, isolation is done again and what was wired stays.
  */
 public final class RunSheet {
     private final List<Step> steps;
@@ -23,6 +24,7 @@ public final class RunSheet {
     private final Map<String, Map<String, Entry.Ticked>> ticks = new LinkedHashMap<>();
     private final Map<String, Map<String, Entry.Measured>> measured = new LinkedHashMap<>();
     private Optional<Entry.Stopped> stopped = Optional.empty();
+    private Isolation isolation = new Isolation(Isolation.State.ON, "", Optional.empty());
 
     private RunSheet(List<Step> steps) {
         this.steps = List.copyOf(steps);
@@ -35,9 +37,21 @@ public final class RunSheet {
     /**
      * The entry stands.
      *
-     * @param entry what to keep: the entry itself, or the stop that its readings caused
+     * @param entries what to keep: the entry itself, or the stop that its readings caused, behind the rest of what was measured with it
      */
-    public record Accepted(Entry entry) implements Outcome {
+    public record Accepted(List<Entry> entries) implements Outcome {
+        public Accepted {
+            entries = List.copyOf(entries);
+        }
+
+        Accepted(Entry entry) {
+            this(List.of(entry));
+        }
+
+        /** What the entry came to. */
+        public Entry entry() {
+            return entries.get(entries.size() - 1);
+        }
     }
 
     /**
@@ -59,6 +73,13 @@ public final class RunSheet {
         return sheet;
     }
 
+    /** Those of some steps that entries speak of, in their order. */
+    public static List<Step> answeredBy(List<Step> steps, List<Entry> entries) {
+        Set<String> answered = entries.stream().map(entry -> entry instanceof Entry.Done entered ? entered.stepId()
+                : entry instanceof Entry.Skipped skip ? skip.stepId() : "").collect(java.util.stream.Collectors.toSet());
+        return steps.stream().filter(step -> answered.contains(step.id())).toList();
+    }
+
     /** Judges an entry without changing this sheet. */
     public Outcome judge(Entry entry) {
         if (entry instanceof Entry.Done attempt) {
@@ -78,6 +99,12 @@ public final class RunSheet {
         if (entry instanceof Entry.Skipped skip) {
             return judgeSkipped(skip);
         }
+        if (entry instanceof Entry.Corrected correction) {
+            return judgeCorrected(correction);
+        }
+        if (entry instanceof Entry.Voided voided) {
+            return isProvingOrProved() ? new Accepted(voided) : new Refused("stepId", "", "a sheet whose circuits are off");
+        }
         return entry instanceof Entry.Ticked tick ? judgeTicked(tick) : judgeMeasured((Entry.Measured) entry);
     }
 
@@ -86,8 +113,52 @@ public final class RunSheet {
         if (closed.isPresent()) {
             return closed.get();
         }
-        return step(skip.stepId()).gate() ? new Refused("stepId", skip.stepId(), "a step that is no gate: a gate is never left out")
+        return !step(skip.stepId()).leavable() ? new Refused("stepId", skip.stepId(), "a step that may be left out; what is planned otherwise is planned anew")
                 : skip.reason().isBlank() ? new Refused("reason", "nothing", "why it is left out") : new Accepted(skip);
+    }
+
+    /** A mistyped value is put right where it stopped the sheet, or in a step that is done. A reading of dead conductors is made again instead. */
+    private Outcome judgeCorrected(Entry.Corrected correction) {
+        Optional<Step> step = steps.stream().filter(s -> s.id().equals(correction.stepId())).findFirst();
+        Optional<Step.Reading> reading = step.stream().flatMap(s -> s.readings().stream()).filter(r -> r.id().equals(correction.item())).findFirst();
+        if (reading.isEmpty()) {
+            return new Refused("readings", correction.item(), "a reading of this sheet");
+        }
+        if (correction.reason().isBlank()) {
+            return new Refused("reason", "nothing", "how the value came to be mistyped");
+        }
+        boolean causedStop = stopped.filter(s -> s.stepId().equals(correction.stepId()) && s.reading().filter(correction.item()::equals).isPresent()).isPresent();
+        if (stopped.isPresent() && !causedStop) {
+            return new Refused("stepId", correction.stepId(), "the reading that stopped the sheet");
+        }
+        if (!causedStop && !done.containsKey(correction.stepId())) {
+            return new Refused("stepId", correction.stepId(), "a step that is done; enter the value at the step itself");
+        }
+        if (isolates(step.get())) {
+            return new Refused("stepId", correction.stepId(), "a reading of the new wiring; what shows whether conductors are dead is measured again");
+        }
+        return reading.get().passes(correction.value()) ? new Accepted(correction)
+                : new Accepted(stop(correction.stepId(), reading.get(), correction.value(), correction));
+    }
+
+    /** Whether the reading that stopped the sheet may be put right as mistyped. */
+    public boolean mayBeCorrected() {
+        return stopped.filter(stop -> stop.reading().isPresent() && steps.stream().anyMatch(step -> step.id().equals(stop.stepId()) && !isolates(step))).isPresent();
+    }
+
+    private static boolean isolates(Step step) {
+        return step.phase() == Step.Phase.ISOLATE || step.phase() == Step.Phase.ISOLATE_AGAIN;
+    }
+
+    /** Whether circuits are taken to be off by this sheet, proved or not yet. */
+    public boolean isProvingOrProved() {
+        return isolation.state() == Isolation.State.OFF_NOT_PROVED || isolation.state() == Isolation.State.PROVED_DEAD;
+    }
+
+    /** Whether the wiring of the box is neither as it was found nor checked as it was planned. */
+    public boolean isWiringOpen() {
+        List<Step> wiring = steps.stream().filter(step -> step.phase() == Step.Phase.WIRE).toList();
+        return wiring.stream().anyMatch(this::isBehind) && !wiring.stream().allMatch(this::isBehind);
     }
 
     private Outcome judgeTicked(Entry.Ticked tick) {
@@ -133,7 +204,8 @@ public final class RunSheet {
 
     private static Entry.Stopped stop(String stepId, Step.Reading reading, BigDecimal value, Entry by) {
         return new Entry.Stopped(stepId, reading.text() + " reads " + value.toPlainString() + "\u2009" + reading.unit() + "; "
-                + reading.least().toPlainString() + " to " + reading.most().toPlainString() + "\u2009" + reading.unit() + " passes.", by.who(), by.when());
+                + reading.least().toPlainString() + " to " + reading.most().toPlainString() + "\u2009" + reading.unit() + " passes.", Optional.of(reading.id()),
+                by.who(), by.when());
     }
 
     /** What was ticked and measured of the step so far, by anybody, belongs to it. */
@@ -164,7 +236,7 @@ public final class RunSheet {
                 return new Refused("readings", "no reading: " + reading.text(), "a value in " + reading.unit());
             }
             if (!reading.passes(value)) {
-                return new Accepted(stop(step.id(), reading, value, attempt));
+                return new Accepted(beside(step, reading, attempt));
             }
         }
         Set<String> unknown = new java.util.TreeSet<>(attempt.readings().keySet());
@@ -173,9 +245,24 @@ public final class RunSheet {
                 : new Refused("readings", unknown.iterator().next(), "readings of this step only");
     }
 
+    /** What was measured beside a reading that fails need not be measured again. */
+    private List<Entry> beside(Step step, Step.Reading failed, Entry.Done attempt) {
+        List<Entry> kept = new ArrayList<>();
+        for (Step.Reading reading : step.readings()) {
+            BigDecimal value = attempt.readings().get(reading.id());
+            if (!reading.equals(failed) && value != null && reading.passes(value)) {
+                kept.add(new Entry.Measured(step.id(), reading.id(), value, attempt.who(), attempt.when()));
+            }
+        }
+        attempt.confirmed().stream().sorted().forEach(item -> kept.add(new Entry.Ticked(step.id(), item, true, attempt.who(), attempt.when())));
+        kept.add(stop(step.id(), failed, attempt.readings().get(failed.id()), attempt));
+        return kept;
+    }
+
     private void apply(Entry entry) {
         if (entry instanceof Entry.Done entered) {
             done.put(entered.stepId(), entered);
+            steps.stream().filter(step -> step.id().equals(entered.stepId())).findFirst().ifPresent(step -> isolation = after(step, entered));
         } else if (entry instanceof Entry.Stopped stop) {
             stopped = Optional.of(stop);
         } else if (entry instanceof Entry.Skipped skip) {
@@ -189,23 +276,66 @@ public final class RunSheet {
             }
         } else if (entry instanceof Entry.Measured value) {
             measured.computeIfAbsent(value.stepId(), id -> new LinkedHashMap<>()).put(value.item(), value);
+        } else if (entry instanceof Entry.Corrected correction) {
+            correct(correction);
+        } else if (entry instanceof Entry.Voided voided) {
+            isolateAgain(false);
+            isolation = new Isolation(Isolation.State.ON, voided.who(), Optional.of(voided.when()));
         } else {
-            stopped = Optional.empty();
-            voidProofs();
+            goOn();
         }
     }
 
-    /** After a stop nothing counts as isolated: the last isolation that was begun is begun again. */
-    private void voidProofs() {
+    private void correct(Entry.Corrected correction) {
+        stopped = Optional.empty();
+        Entry.Done entered = done.get(correction.stepId());
+        if (entered == null) {
+            measured.computeIfAbsent(correction.stepId(), id -> new LinkedHashMap<>()).put(correction.item(), new Entry.Measured(correction.stepId(),
+                    correction.item(), correction.value(), correction.who(), correction.when()));
+        } else {
+            Map<String, BigDecimal> readings = new LinkedHashMap<>(entered.readings());
+            readings.put(correction.item(), correction.value());
+            done.put(correction.stepId(), new Entry.Done(entered.stepId(), entered.confirmed(), readings, entered.note(), entered.who(), entered.when()));
+        }
+    }
+
+    /** After a stop what rests on what was wrong is done again. */
+    private void goOn() {
+        Optional<Step> failed = stopped.filter(stop -> stop.reading().isPresent()).flatMap(stop -> steps.stream().filter(s -> s.id().equals(stop.stepId())).findFirst());
+        stopped = Optional.empty();
+        if (failed.isPresent() && !isolates(failed.get()) && failed.get().phase().isDeadWork()) {
+            // The circuits stay dead and proved; the wiring is mended, checked and tested anew.
+            steps.stream().filter(step -> step.equals(failed.get()) || step.phase() == Step.Phase.WIRE && failed.get().phase() == Step.Phase.WIRE && step.gate())
+                    .forEach(this::clear);
+        } else {
+            isolateAgain(true);
+            isolation = new Isolation(Isolation.State.ON, "", Optional.empty());
+        }
+    }
+
+    private void clear(Step step) {
+        List.of(done, skipped, ticks, measured).forEach(entered -> entered.remove(step.id()));
+    }
+
+    /**
+     * The last isolation that was begun is begun again.
+     *
+     * @param andTests whether what was checked and tested since counts no more either; what was labelled and moved stays
+     */
+    private void isolateAgain(boolean andTests) {
         int from = 0;
         for (int i = 0; i < steps.size(); i++) {
             if (steps.get(i).effect() == Step.Effect.SWITCHED_OFF && done.containsKey(steps.get(i).id())) {
                 from = i;
             }
         }
+        boolean proving = true;
         for (int i = from; i < steps.size(); i++) {
-            String id = steps.get(i).id();
-            List.of(done, skipped, ticks, measured).forEach(entered -> entered.remove(id));
+            Step step = steps.get(i);
+            if (proving || andTests && step.phase() != Step.Phase.OPEN && (step.gate() || step.phase() != Step.Phase.WIRE)) {
+                clear(step);
+            }
+            proving &= step.effect() != Step.Effect.PROVED_DEAD;
         }
     }
 
@@ -249,24 +379,25 @@ public final class RunSheet {
         return done.size() + skipped.size();
     }
 
-    /** How the circuits of the box stand, by the last step that changed it. */
+    private Isolation after(Step step, Entry.Done entry) {
+        return switch (step.effect()) {
+            case NONE -> isolation;
+            case SWITCHED_OFF -> new Isolation(Isolation.State.OFF_NOT_PROVED, entry.who(), Optional.of(entry.when()));
+            case PROVED_DEAD -> new Isolation(Isolation.State.PROVED_DEAD, entry.who(), Optional.of(entry.when()));
+            case LIVE_WHILE_OPEN -> new Isolation(Isolation.State.LIVE_WHILE_OPEN, entry.who(), Optional.of(entry.when()));
+            case LIVE_AND_CLOSED -> new Isolation(Isolation.State.ON, entry.who(), Optional.of(entry.when()));
+        };
+    }
+
+    /** How the circuits of the box stand by this sheet, by the last that changed it. */
     public Isolation isolation() {
-        Isolation state = new Isolation(Isolation.State.ON, "", Optional.empty());
-        List<Entry.Done> entries = new ArrayList<>(done.values());
-        for (Entry.Done entry : entries) {
-            Step step = steps.stream().filter(s -> s.id().equals(entry.stepId())).findFirst().orElseThrow();
-            state = switch (step.effect()) {
-                case NONE -> state;
-                case SWITCHED_OFF -> new Isolation(Isolation.State.OFF_NOT_PROVED, entry.who(),
-                        Optional.of(entry.when()));
-                case PROVED_DEAD -> new Isolation(Isolation.State.PROVED_DEAD, entry.who(), Optional.of(entry.when()));
-                case LIVE_WHILE_OPEN -> new Isolation(Isolation.State.LIVE_WHILE_OPEN, entry.who(),
-                        Optional.of(entry.when()));
-                case LIVE_AND_CLOSED -> new Isolation(Isolation.State.ON, entry.who(), Optional.of(entry.when()));
-            };
-        }
-        boolean voided = stopped.isPresent() && state.state() == Isolation.State.PROVED_DEAD;
-        return voided ? new Isolation(Isolation.State.OFF_NOT_PROVED, state.who(), state.since()) : state;
+        boolean voided = stopped.filter(stop -> !isDeadTest(stop)).isPresent() && isolation.state() == Isolation.State.PROVED_DEAD;
+        return voided ? new Isolation(Isolation.State.OFF_NOT_PROVED, isolation.who(), isolation.since()) : isolation;
+    }
+
+    /** A failed test of the wiring says nothing against its being dead. */
+    private boolean isDeadTest(Entry.Stopped stop) {
+        return stop.reading().isPresent() && steps.stream().anyMatch(step -> step.id().equals(stop.stepId()) && step.phase().isDeadWork());
     }
 
     /** How the circuits of a box stand. */

@@ -6,7 +6,17 @@ import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.hiddenclerk.core.electrical.Input;
+import org.hiddenclerk.core.electrical.Part;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.fitting.Step.Confirm;
 import org.hiddenclerk.core.fitting.Step.Effect;
 import org.hiddenclerk.core.fitting.Step.Phase;
@@ -49,6 +59,7 @@ public final class RunSheetPlan {
     private final List<Place> places;
     private final Set<CircuitId> circuits;
     private final List<Step> steps = new ArrayList<>();
+    private final Wiring wiring;
 
     private RunSheetPlan(HouseContext house, WiringPlan plan) {
         this.house = house;
@@ -56,12 +67,14 @@ public final class RunSheetPlan {
         after = plan.planned().orElseThrow(() -> new IllegalArgumentException("There is no plan to work by."));
         places = plan.placesOfWork();
         circuits = circuits(plan);
+        wiring = plan.wiring();
     }
 
     public static List<Step> of(HouseContext house, WiringPlan work) {
         RunSheetPlan plan = new RunSheetPlan(house, work);
         plan.isolate();
         plan.open();
+        plan.testInsulation();
         plan.wire();
         plan.functionTest();
         plan.isolateAgain();
@@ -137,9 +150,10 @@ public final class RunSheetPlan {
 
     private void deadReadings(Place place, BoxWiring wiring, List<Reading> readings) {
         Map<String, Box.CableCore> ends = new LinkedHashMap<>();
+        String earth = isEarthed(place) ? " to earth" : " to a known earth, brought there by a lead";
         for (Box.CableCore core : wiring.box().cores()) {
             if (core.core().role() != Role.EARTH) {
-                readings.add(dead("earth-" + place.prefix() + core.key(), at(place) + core.words() + " to earth"));
+                readings.add(dead("earth-" + place.prefix() + core.key(), at(place) + core.words() + earth));
                 End end = wiring.endOf(core);
                 boolean alone = end instanceof End.Capped || end instanceof End.Loose;
                 ends.putIfAbsent(alone ? core.key() : end.key(), core);
@@ -181,10 +195,14 @@ public final class RunSheetPlan {
             }
         }
         List<Confirm> checks = new ArrayList<>();
+        after.fitted().forEach(fitted -> checks.add(new Confirm("module-" + fitted.number(), at(fitted.place()) + fitted.model().code()
+                + " is in, and its label names this place")));
         checks.add(new Confirm("pull", "Every terminal is pull-tested"));
         checks.add(new Confirm("copper", "No bare copper shows"));
-        checks.add(new Confirm("earths", "Earths are joined and reach every metal part"));
-        checks.add(new Confirm("caps", "Unused ends are capped at both ends"));
+        places.forEach(place -> checks.add(earths(place)));
+        if (places.stream().anyMatch(place -> after.at(place).ends().containsValue(new End.Capped()))) {
+            checks.add(new Confirm("caps", "Unused ends are capped at both ends"));
+        }
         if (before.boxes().keySet().stream().anyMatch(this::mixesVoltages)) {
             checks.add(new Confirm("elv", "Mains and extra-low voltage are kept apart, with a barrier or double insulation"));
         }
@@ -193,28 +211,88 @@ public final class RunSheetPlan {
         testDeadWiring();
     }
 
+    private boolean isEarthed(Place place) {
+        return has(place, Set.of(Role.EARTH));
+    }
+
+    private boolean has(Place place, Set<Role> roles) {
+        return before.at(place).box().cores().stream().anyMatch(core -> roles.contains(core.core().role()));
+    }
+
+    private boolean isMetal(Place place) {
+        return place.box().geometry().filter(room -> room.metal()).isPresent();
+    }
+
+    /** What is true of earths at a place: where there is none, that is written down, and what follows. */
+    private Confirm earths(Place place) {
+        if (isEarthed(place)) {
+            return new Confirm("earths" + place.prefix(), at(place) + "Earths are joined and reach every metal part that has an earth terminal");
+        }
+        return new Confirm("no-earth" + place.prefix(), at(place) + (isMetal(place)
+                ? "No earth is here and the box is metal: it is written down, and an earth is to be pulled by a licensed person"
+                : "No earth is here: only insulated parts go in, and it is written down"));
+    }
+
+    /** Before a module, a bypass or a lamp goes on: then nothing that a test at 500 V could harm hangs between the conductors. */
+    private void testInsulation() {
+        DeadTests asked = DeadTests.of(house.region());
+        List<Reading> readings = new ArrayList<>();
+        asked.insulationMegohms().ifPresent(least -> places.forEach(place -> between(place).ifPresent(words ->
+                readings.add(new Reading("insulation-" + place.prefix(), at(place) + words, "M\u03a9", least, DeadTests.MOST_MEGOHMS)))));
+        if (!readings.isEmpty()) {
+            steps.add(new Step("insulation", Phase.OPEN, "Test the insulation before anything is connected", "At 500 V DC. What has electronics is taken off"
+                    + " or bridged: where it can't be, at 250 V, or leave it out with the reason. " + asked.words(), true, List.of(), readings, Effect.NONE, true));
+        }
+    }
+
+    /** Between which conductors of a place insulation can be measured; empty where nothing of mains is there, or one conductor only. */
+    private Optional<String> between(Place place) {
+        Set<Role> lives = Set.of(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.TRAVELLER);
+        boolean mains = before.run().circuitsIn(place).stream().anyMatch(id -> !house.circuits().get(id).isElv());
+        if (!mains || !has(place, lives)) {
+            return Optional.empty();
+        }
+        if (isEarthed(place)) {
+            return Optional.of(has(place, Set.of(Role.NEUTRAL)) ? "live and neutral joined, to earth" : "all lives joined, to earth");
+        }
+        if (has(place, Set.of(Role.NEUTRAL))) {
+            return Optional.of("live to neutral, lamps out and nothing plugged in");
+        }
+        return before.at(place).box().cores().stream().filter(core -> lives.contains(core.core().role())).count() > 1
+                ? Optional.of("one live to the other, the switch open and the lamp out") : Optional.empty();
+    }
+
     private boolean mixesVoltages(Place place) {
         return places.contains(place) && before.run().circuitsIn(place).stream().map(id -> house.circuits().get(id).isElv()).distinct().count() > 1;
     }
 
-    /** Tests of the new wiring while it is dead, as the region asks for them. */
+    /** Tests of the new wiring while it is dead: what is there to be measured. */
     private void testDeadWiring() {
         DeadTests asked = DeadTests.of(house.region());
         List<Reading> readings = new ArrayList<>();
+        List<Reading> again = new ArrayList<>();
         for (Place place : places) {
-            boolean earthed = before.at(place).box().cores().stream().anyMatch(core -> core.core().role() == Role.EARTH);
-            boolean mains = before.run().circuitsIn(place).stream().anyMatch(id -> !house.circuits().get(id).isElv());
-            if (earthed) {
-                readings.add(new Reading("earth-path-" + place.prefix(), at(place) + "earth core to the main earth terminal", "\u03a9", BigDecimal.ZERO, asked.earthOhms()));
-            }
-            if (mains) {
-                asked.insulationMegohms().ifPresent(least -> readings.add(new Reading("insulation-" + place.prefix(), at(place)
-                        + (earthed ? "live and neutral together to earth" : "live to neutral, nothing plugged in"), "M\u03a9", least, DeadTests.MOST_MEGOHMS)));
+            if (isEarthed(place)) {
+                readings.add(earth("earth-path-" + place.prefix(), at(place) + "earth core to the main earth terminal", asked));
+                if (isMetal(place)) {
+                    readings.add(earth("earth-box-" + place.prefix(), at(place) + "metal of the box to the earth core", asked));
+                }
+                place.box().loads().stream().filter(load -> after.at(place).ends().containsValue(new End.AtLoad(load.number(), "PE"))).forEach(load ->
+                        readings.add(earth("earth-load-" + place.prefix() + load.number(), at(place) + "earth terminal of " + load.name() + " to the earth core", asked)));
+                asked.insulationMegohms().filter(least -> between(place).isPresent()).ifPresent(least -> again.add(new Reading("insulation-again-" + place.prefix(),
+                        at(place) + between(place).orElseThrow(), "M\u03a9", least, DeadTests.MOST_MEGOHMS)));
             }
         }
-        List<Confirm> confirms = List.of(new Confirm("polarity", "Polarity: live, neutral and load are on the terminals of the table"),
-                new Confirm("electronics", "Modules and lamps are out of the test, or live and neutral are joined for it"));
-        steps.add(new Step("test-wiring", Phase.WIRE, "Test the wiring while it is dead", asked.words(), true, confirms, readings, Effect.NONE));
+        steps.add(new Step("test-wiring", Phase.WIRE, "Test the wiring while it is dead", asked.words(), true,
+                List.of(new Confirm("polarity", "Polarity: every conductor is on the terminal of the table")), readings, Effect.NONE));
+        if (!again.isEmpty()) {
+            steps.add(new Step("insulation-again", Phase.WIRE, "Test the insulation again", "At 250 V DC, the modules being on (IEC 60364-6, 6.4.3.3, from memory)."
+                    + " Where a maker forbids it, leave it out with that reason.", true, List.of(), again, Effect.NONE, true));
+        }
+    }
+
+    private static Reading earth(String id, String text, DeadTests asked) {
+        return new Reading(id, text, "\u03a9", BigDecimal.ZERO, asked.earthOhms());
     }
 
     private void functionTest() {
@@ -223,8 +301,11 @@ public final class RunSheetPlan {
                 List.of(new Confirm("clear", "Hands and tools are clear, the lock is removed by its owner")),
                 List.of(), Effect.LIVE_WHILE_OPEN));
         List<Confirm> functions = new ArrayList<>();
+        Set<PartId> byRadio = byRadio();
         for (GangRef gang : switches()) {
-            functions.add(new Confirm("hand-" + key(gang), gang.words() + ": the wall switch changes its lamp"));
+            functions.add(byRadio.contains(RunWiring.switchOf(gang))
+                    ? new Confirm("press-" + key(gang), gang.words() + ": what is behind it shows that it was operated; its lamp is tested after joining")
+                    : new Confirm("hand-" + key(gang), gang.words() + ": the wall switch changes its lamp"));
         }
         for (Run.LoadRef load : remoteLoads()) {
             functions.add(new Confirm("remote-" + load.place().owner() + load.number(), load.load().name()
@@ -252,10 +333,37 @@ public final class RunSheetPlan {
                 List.of(new Confirm("lock", "Locks and tags are removed by their owners")), List.of(),
                 Effect.LIVE_AND_CLOSED));
         List<Confirm> tests = new ArrayList<>();
-        for (GangRef gang : switches()) {
-            tests.add(new Confirm("final-" + key(gang), gang.words() + ": works with the plate on"));
-        }
+        Set<PartId> byRadio = byRadio();
+        switches().stream().filter(gang -> !byRadio.contains(RunWiring.switchOf(gang))).forEach(gang ->
+                tests.add(new Confirm("final-" + key(gang), gang.words() + ": works with the plate on")));
         steps.add(new Step("final-tests", Phase.FINAL, "Final tests", "", true, tests, List.of(), Effect.NONE));
+    }
+
+    /** Switches that change nothing before modules have joined: what they command is reached by radio. */
+    private Set<PartId> byRadio() {
+        boolean radio = inputs(wiring).anyMatch(input -> input.target().isPresent());
+        if (!radio) {
+            return Set.of();
+        }
+        List<Part> local = wiring.parts().stream().map(RunSheetPlan::withoutRadio).toList();
+        return WiringCheck.of(new Wiring(wiring.supply(), local, wiring.intents())).findings().stream().filter(f -> f.code() == FindingCode.SWITCH_WITHOUT_EFFECT
+                && f.subject() instanceof Subject.Switch).map(f -> new PartId(f.subject().key())).collect(Collectors.toSet());
+    }
+
+    private static Stream<Input> inputs(Wiring wiring) {
+        return wiring.parts().stream().flatMap(part -> part instanceof Part.FittedModule module ? module.inputs().stream()
+                : part instanceof Part.Sender sender ? sender.inputs().stream() : Stream.empty());
+    }
+
+    private static Part withoutRadio(Part part) {
+        if (part instanceof Part.FittedModule module) {
+            return new Part.FittedModule(module.id(), module.supply(), module.channels(), local(module.inputs()), module.interlocked(), module.pins());
+        }
+        return part instanceof Part.Sender sender ? new Part.Sender(sender.id(), local(sender.inputs()), sender.pins()) : part;
+    }
+
+    private static List<Input> local(List<Input> inputs) {
+        return inputs.stream().filter(input -> input.target().isEmpty()).toList();
     }
 
     private static String key(GangRef gang) {

@@ -14,9 +14,14 @@ import java.util.List;
  * @param confirms what must be confirmed one by one
  * @param readings what must be measured
  * @param effect   what it does to the circuits
+ * @param leavable whether it may be left out with a reason: what cannot be measured everywhere
  */
 public record Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms,
-                   List<Reading> readings, Effect effect) {
+                   List<Reading> readings, Effect effect, boolean leavable) {
+    public Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms, List<Reading> readings, Effect effect) {
+        this(id, phase, title, detail, gate, confirms, readings, effect, false);
+    }
+
     public Step {
         confirms = List.copyOf(confirms);
         readings = List.copyOf(readings);
@@ -35,6 +40,11 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
 
         public String label() {
             return label;
+        }
+
+        /** Whether a hand is in the box while it is done, so that its circuits must be dead. */
+        public boolean isDeadWork() {
+            return this == OPEN || this == WIRE || this == CLOSE;
         }
     }
 

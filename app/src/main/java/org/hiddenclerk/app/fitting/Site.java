@@ -1,0 +1,102 @@
+package org.hiddenclerk.app.fitting;
+
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import java.util.function.BiFunction;
+import java.util.stream.Collectors;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.fitting.Entry;
+import org.hiddenclerk.core.fitting.Locks;
+import org.hiddenclerk.core.fitting.RunSheet;
+import org.hiddenclerk.core.fitting.SharedCircuits;
+import org.hiddenclerk.core.fitting.Step;
+import org.hiddenclerk.core.wiring.HouseContext;
+import org.springframework.jdbc.core.simple.JdbcClient;
+
+/** All work that goes on in a house, for whoever is about to do something to a circuit. */
+final class Site {
+    private final RunSheetRepository sheets;
+    private final Boxes boxes;
+    private final EntryMapping mapping;
+    private final JdbcClient jdbc;
+    private final BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening;
+
+    Site(RunSheetRepository sheets, Boxes boxes, EntryMapping mapping, JdbcClient jdbc, BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening) {
+        this.sheets = sheets;
+        this.boxes = boxes;
+        this.mapping = mapping;
+        this.jdbc = jdbc;
+        this.opening = opening;
+    }
+
+    /** Holds the site of a box until the transaction ends, so that entries come one after the other. */
+    void hold(UUID box) {
+        UUID job = jdbc.sql("SELECT r.job_id FROM box b JOIN room r ON b.room_id = r.id WHERE b.id = :box").param("box", box).query(UUID.class)
+                .optional().orElse(null);
+        if (job != null) {
+            jdbc.sql("SELECT id FROM job WHERE id = :job FOR UPDATE").param("job", job).query(UUID.class).single();
+        }
+    }
+
+    /** The last sheet of each box of a job, where it is not finished. */
+    List<RunSheetRow> unfinished(UUID job) {
+        Map<UUID, RunSheetRow> last = new LinkedHashMap<>();
+        sheets.findByJob(job).forEach(row -> last.put(row.boxId(), row));
+        return last.values().stream().filter(row -> !row.isFinished()).toList();
+    }
+
+    private List<RunSheets.Open> others(RunSheets.Open own) {
+        UUID job = boxes.find(own.row().boxId()).job();
+        return unfinished(job).stream().filter(row -> !row.boxId().equals(own.row().boxId())).map(row -> opening.apply(row, own.house())).toList();
+    }
+
+    private SharedCircuits.Work work(RunSheets.Open open) {
+        return new SharedCircuits.Work(boxes.find(open.row().boxId()).row().label(), open.sheet(), labels(open), open.row().isSetAside());
+    }
+
+    private static Set<String> labels(RunSheets.Open open) {
+        return open.circuits().stream().map(open.house()::label).collect(Collectors.toSet());
+    }
+
+    /** Why an entry is refused because of the work of others. Who only ticks or measures asks no more than the own lock. */
+    Optional<RunSheet.Refused> refusal(RunSheets.Open own, Entry entry, Step.Effect effect, Collection<Locks.Lock> locks) {
+        boolean switches = effect != Step.Effect.NONE && effect != Step.Effect.PROVED_DEAD;
+        List<SharedCircuits.Work> others = switches ? others(own).stream().map(this::work).toList() : List.of();
+        return SharedCircuits.refusal(work(own), others, locks, entry);
+    }
+
+    /** Everybody who took the circuits to be off isolates them again. */
+    void isolateAgain(RunSheets.Open by, boolean itself, String why, String who, Instant now) {
+        List<RunSheets.Open> all = new ArrayList<>(others(by));
+        if (itself) {
+            all.add(by);
+        }
+        Map<SharedCircuits.Work, RunSheets.Open> works = new LinkedHashMap<>();
+        all.forEach(open -> works.put(work(open), open));
+        for (SharedCircuits.Work voided : SharedCircuits.voidedBy(work(by), works.keySet())) {
+            RunSheetRow row = works.get(voided).row();
+            row.add(mapping.toRow(new Entry.Voided(why, who, now), null), false);
+            sheets.saveAndFlush(row);
+        }
+    }
+
+    /** How the circuits of a sheet stand: by itself, or by who else holds one of them on or off. */
+    RunSheet.Isolation.State standing(RunSheets.Open open) {
+        if (open.row().isSetAside() || open.sheet().isFinished() || open.sheet().isolation().state() != RunSheet.Isolation.State.ON) {
+            return open.sheet().isolation().state();
+        }
+        SharedCircuits.Work own = work(open);
+        List<SharedCircuits.Work> others = others(open).stream().map(this::work).toList();
+        List<RunSheet.Isolation.State> states = own.circuits().stream().map(circuit -> SharedCircuits.standing(own, circuit, others).state()).toList();
+        // Of several circuits the one that is on counts.
+        return states.contains(RunSheet.Isolation.State.ON) ? RunSheet.Isolation.State.ON : states.contains(RunSheet.Isolation.State.LIVE_WHILE_OPEN)
+                ? RunSheet.Isolation.State.LIVE_WHILE_OPEN : states.stream().findFirst().orElse(RunSheet.Isolation.State.ON);
+    }
+}

@@ -1,0 +1,15 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.Map;
+import org.hiddenclerk.core.job.RegionProfile;
+
+/** Plans of every scheme on every circuit, for tests of later stages. */
+public final class SchemeMatrixPlans {
+    private SchemeMatrixPlans() {
+    }
+
+    /** By circuit and scheme. */
+    public static Map<String, WiringPlan> of(RegionProfile region) {
+        return SchemeMatrix.plans(region);
+    }
+}
