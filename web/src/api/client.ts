@@ -136,6 +136,8 @@ export const api = {
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/stop", { ...box(id), body })),
   resumeRunSheet: (id: string, body: Schemas["Reason"]) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/resume", { ...box(id), body })),
+  correctReading: (id: string, body: Schemas["CorrectionEntry"]) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/run-sheet/corrections", { ...box(id), body })),
   acceptHold: (id: string, body: Schemas["Acceptance"]) =>
     dataOf(client.POST("/api/v1/boxes/{box}/plan/accepted", { ...box(id), body })),
   takeAcceptanceBack: (id: string, acceptance: string) =>

@@ -13,6 +13,7 @@ import { OutboxNote } from "./OutboxNote";
 import { useOutbox, withLetters } from "./outbox";
 import { ReasonForm } from "./ReasonForm";
 import { StepForm } from "./StepForm";
+import { StoppedPart } from "./StoppedPart";
 import { StepList } from "./StepList";
 
 type Sheet = Schemas["RunSheetView"];
@@ -166,15 +167,7 @@ function OpenSheet({
           <div className="border-error space-y-3 rounded-[4px] border-2 p-4">
             <h2 className="text-error text-xl">The sheet is stopped</h2>
             <p className="text-[17px]">{sheet.stopped.reason}</p>
-            <p className="text-soft text-sm">
-              {sheet.stopped.who}, {moment(sheet.stopped.when)}. Treat the box as live. Nothing that was
-              proved counts any more: isolation starts over.
-            </p>
-            <ReasonForm
-              label="What was found and put right"
-              button="start isolation over"
-              onGive={(reason) => act.mutate(() => api.resumeRunSheet(box, { reason }))}
-            />
+            <StoppedPart box={box} stopped={sheet.stopped} onDo={(deed) => act.mutate(deed)} />
           </div>
         ) : (
           current && (
@@ -218,7 +211,7 @@ function OpenSheet({
                   onLive={(text) => act.mutate(() => api.stopRunSheet(box, { reason: text }))}
                 />
               )}
-              {current.id === "label" && <Photos box={box} />}
+              {(current.id === "label" || current.id === "final-tests") && <Photos box={box} />}
             </>
           )
         )}

@@ -11,6 +11,7 @@ const step: Schemas["StepView"] = {
   title: "Prove the tester on a known source",
   detail: "",
   gate: true,
+  leavable: false,
   confirms: [{ id: "ready", text: "Two-pole tester at hand" }],
   readings: [{ id: "source", text: "known source", unit: "V", least: 195, most: 265 }],
   open: true,

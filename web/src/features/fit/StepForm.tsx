@@ -31,14 +31,15 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
   const reading = step.readings[at];
   const isOn = (id: string) => own[id] ?? step.ticks.some((tick) => tick.item === id);
   const confirmed = step.confirms.map((c) => c.id).filter(isOn);
-  const measured = step.readings.every((r) => isNumber(typed[r.id]));
+  const value = (id: string) => typed[id] ?? step.measured.find((m) => m.item === id)?.value.toString() ?? "";
+  const measured = step.readings.every((r) => isNumber(value(r.id)));
   const ready = step.confirms.every((c) => isOn(c.id)) && measured;
   const toggle = (id: string) => {
     setOwn({ ...own, [id]: !isOn(id) });
     onTick?.(id, !isOn(id));
   };
   const enter = () =>
-    onEnter(confirmed, Object.fromEntries(step.readings.map((r) => [r.id, Number(typed[r.id])])), note);
+    onEnter(confirmed, Object.fromEntries(step.readings.map((r) => [r.id, Number(value(r.id))])), note);
 
   return (
     <>
@@ -102,7 +103,7 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
                   className="font-mono w-full min-w-0 bg-transparent text-right outline-none"
                   inputMode="none"
                   autoComplete="off"
-                  value={typed[r.id] ?? ""}
+                  value={value(r.id)}
                   onFocus={() => setAt(index)}
                   onChange={(event) => setTyped({ ...typed, [r.id]: event.target.value.replace(",", ".") })}
                   onKeyDown={(event) => {
@@ -120,7 +121,7 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
         </ul>
       )}
 
-      {!step.gate &&
+      {step.leavable &&
         onSkip &&
         (skipping ? (
           <ReasonForm label="Why it is left out" button="leave it out" onGive={onSkip} />
@@ -142,7 +143,9 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
         {reading && (
           <ReadingPad
             label={`reading ${at + 1} of ${step.readings.length}: ${reading.text}`}
-            onKey={(key) => setTyped((now) => ({ ...now, [reading.id]: press(now[reading.id] ?? "", key) }))}
+            onKey={(key) =>
+              setTyped((now) => ({ ...now, [reading.id]: press(now[reading.id] ?? value(reading.id), key) }))
+            }
           />
         )}
         <div className="flex gap-2">
@@ -160,7 +163,7 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
             <button
               type="button"
               className="btn btn-success h-14 flex-1 text-[16px]"
-              disabled={!isNumber(typed[reading.id])}
+              disabled={!isNumber(value(reading.id))}
               onClick={() => setAt(at + 1)}
             >
               Next reading

@@ -1,5 +1,5 @@
 import type { Schemas } from "../../api/client";
-import { moment, withUnit } from "../../ui/figures";
+import { moment } from "../../ui/figures";
 
 /** All steps with what was entered, by whom and when. */
 export function StepList({ sheet }: { sheet: Schemas["RunSheetView"] }) {
@@ -27,8 +27,7 @@ export function StepList({ sheet }: { sheet: Schemas["RunSheetView"] }) {
                       {step.done.skipped && "left out: "}
                       {step.done.who}
                       {step.done.when && `, ${moment(step.done.when)}`}
-                      {Object.keys(step.done.readings).length > 0 &&
-                        ` · highest ${withUnit(Math.max(...Object.values(step.done.readings)), step.readings[0]?.unit ?? "")}`}
+                      {step.done.inShort && ` · ${step.done.inShort}`}
                       {step.done.note && ` · ${step.done.note}`}
                     </span>
                   )}

@@ -10,6 +10,7 @@ const step = (id: string, gate: boolean, open: boolean): Schemas["StepView"] => 
   title: id,
   detail: "",
   gate,
+  leavable: false,
   confirms: [],
   readings: [],
   open,

@@ -33,7 +33,7 @@ export function MarginNotes({
     <ul className="space-y-4">
       {findings.map((finding) => (
         <li
-          key={`${finding.code} ${finding.subject}`}
+          key={`${finding.code} ${finding.subject} ${finding.facts}`}
           className="border-line flex gap-2.5 border-b border-dashed pb-4"
         >
           <Mark kind={finding.severity} />

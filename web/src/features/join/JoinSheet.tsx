@@ -97,7 +97,7 @@ function Runs({ runs }: { runs: Schemas["JoinRunView"][] }) {
             {run.endedAt && run.findings.length === 0 && ": all came in, were named and read back"}
             <ul className="mt-1 list-disc pl-5">
               {run.findings.map((finding) => (
-                <li key={finding.code + finding.subject}>
+                <li key={finding.code + finding.subject + finding.facts}>
                   {finding.reason} <span className="text-soft">{finding.remedies[0]?.text}</span>
                 </li>
               ))}

@@ -44,7 +44,7 @@ export function CandidateCard({ candidate, rank, picked, busy, onPick, inside }:
           </p>
           <ul className="mt-1.5 space-y-1 text-[14px]">
             {candidate.findings.map((finding) => (
-              <li key={`${finding.code} ${finding.subject}`} className="flex gap-1.5">
+              <li key={`${finding.code} ${finding.subject} ${finding.facts}`} className="flex gap-1.5">
                 <span className="pt-[3px]">
                   <Mark kind={finding.severity} size={13} />
                 </span>

@@ -18,7 +18,7 @@ const plan = {
   picks: [{ moduleCode: "QQ-1", gangs: [1], behaviours: {} }],
 } as unknown as Schemas["PlanView"];
 
-const show = (kind: Schemas["RemedyView"]["kind"], subject: string, best?: string) =>
+const show = (kind: Schemas["RemedyView"]["kind"], subject: string, best?: string, model?: string) =>
   render(
     <QueryClientProvider client={new QueryClient()}>
       <MemoryRouter>
@@ -26,7 +26,7 @@ const show = (kind: Schemas["RemedyView"]["kind"], subject: string, best?: strin
           job="j"
           box="b1"
           plan={plan}
-          finding={finding({ code: "BOX_TOO_SHALLOW", subject })}
+          finding={finding({ code: "BOX_TOO_SHALLOW", subject, ...(model ? { model } : {}) })}
           remedy={{ kind, text: "what to do" }}
           best={best}
           onPickBest={() => {}}
@@ -55,7 +55,7 @@ it("plans a spacer for the finding as it was seen, and says why when none will d
 });
 
 it("leads to the book for what a maker says, and to the survey for what a box shows", () => {
-  show("FIND_OUT", "QQ-1");
+  show("FIND_OUT", "model QQ-1", undefined, "QQ-1");
   expect(screen.getByRole("link", { name: /stock book/ }).getAttribute("href")).toBe("/stock?module=QQ-1");
   cleanup();
   show("FIND_OUT", "B-07");

@@ -33,7 +33,7 @@ export function RemedyButton({ job, box, plan, finding, remedy, best, onPickBest
     onSuccess: changed,
   });
   const here = `/jobs/${job}/boxes/${box}`;
-  const isOfModule = plan.picks.some((p) => [p.moduleCode, p.companionCode].includes(finding.subject));
+  const { model } = finding;
   switch (remedy.kind) {
     case "OTHER_MODULE":
       return best ? (
@@ -64,8 +64,8 @@ export function RemedyButton({ job, box, plan, finding, remedy, best, onPickBest
       );
     case "FIND_OUT":
       return (
-        <Link className={STYLE} to={isOfModule ? `/stock?module=${finding.subject}` : `${here}/survey`}>
-          {remedy.text}, note it in the {isOfModule ? "stock book" : "survey"}
+        <Link className={STYLE} to={model ? `/stock?module=${model}` : `${here}/survey`}>
+          {remedy.text}, note it in the {model ? "stock book" : "survey"}
         </Link>
       );
     case "COMPLETE_SURVEY":

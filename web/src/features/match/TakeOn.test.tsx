@@ -13,13 +13,14 @@ afterEach(() => {
   forget();
 });
 
-const held = finding({ code: "RATING_UNKNOWN", severity: "HOLD", subject: "channel 1" });
+const held = finding({ code: "RATING_UNKNOWN", severity: "HOLD", subject: "K1/1" });
 const showHeld = (accepted: Schemas["AcceptedView"][], shown = held) =>
   show(<TakeOn job="j" box="b1" plan={{ accepted } as unknown as Schemas["PlanView"]} finding={shown} />);
 const taken: Schemas["AcceptedView"] = {
   id: "a1",
   code: "RATING_UNKNOWN",
-  subject: "channel 1",
+  subject: held.subject,
+  facts: held.facts,
   finding: held.reason,
   reason: "the maker says 200 W",
   who: "A. Mead",
@@ -48,7 +49,8 @@ describe("what holds a plan back", () => {
 
     expect(asked.find((a) => a.method === "POST")?.body).toEqual({
       code: "RATING_UNKNOWN",
-      subject: "channel 1",
+      subject: "K1/1",
+      facts: held.facts,
       reason: "asked the maker today",
     });
   });

@@ -13,10 +13,11 @@ export function TakeOn({ job, box, plan, finding }: Props) {
   const [reason, setReason] = useState("");
   const changed = useBoxChanged(job, box);
   const accepted = plan.accepted.find(
-    (a) => a.stillSo && a.code === finding.code && a.subject === finding.subject,
+    (a) => a.stillSo && a.code === finding.code && a.subject === finding.subject && a.facts === finding.facts,
   );
   const take = useMutation({
-    mutationFn: () => api.acceptHold(box, { code: finding.code, subject: finding.subject, reason }),
+    mutationFn: () =>
+      api.acceptHold(box, { code: finding.code, subject: finding.subject, facts: finding.facts, reason }),
     onSuccess: async () => {
       setOpen(false);
       await changed();

@@ -7,3 +7,8 @@ WHERE s.finished = FALSE AND s.set_aside = FALSE AND s.started_at < l.latest;
 ALTER TABLE run_sheet
     ADD COLUMN open_box UUID AS (IF(finished OR set_aside, NULL, box_id)) PERSISTENT,
     ADD UNIQUE INDEX run_sheet_one_open (open_box);
+
+-- Held while something is entered on a run sheet of a house, so that entries come one after the other.
+CREATE TABLE site_hold (
+    job_id UUID NOT NULL PRIMARY KEY
+);

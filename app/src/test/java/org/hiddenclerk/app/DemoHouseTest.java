@@ -31,7 +31,7 @@ class DemoHouseTest {
 
     @Test
     void theLedBankOverItsContactIsFound() {
-        assertThat(findings("B-03")).contains("CONTACT_OVERLOAD 288 W of LED lamp on a contact for 180 W: over by 108 W.");
+        assertThat(findings("B-03")).contains("CONTACT_OVERLOAD 288\u2009W of LED lamp on a contact for 180\u2009W: over by 108\u2009W.");
     }
 
     @Test
@@ -129,7 +129,7 @@ class DemoHouseTest {
     @Test
     void theFlatHidesAShallowBoxAnOverratedBankAndANeutralOfAnotherCircuit() {
         assertThat(findings("Chandlers' Flat", "F-03")).anySatisfy(f -> assertThat(f).startsWith("BOX_TOO_SHALLOW"))
-                .anySatisfy(f -> assertThat(f).startsWith("CONTACT_OVERLOAD").contains("208 W"));
+                .anySatisfy(f -> assertThat(f).startsWith("CONTACT_OVERLOAD").contains("208\u2009W"));
         assertThat(findings("Chandlers' Flat", "F-06")).contains("BORROWED_NEUTRAL Current from circuit L1 returns by the neutral of circuit L2.");
         assertThat(verdict("Chandlers' Flat", "F-05")).isEqualTo("OK");
     }

@@ -163,6 +163,7 @@ class MainJobTest {
         void areWorkedThroughStepByStep() {
             String box = startSheet();
 
+            person.photograph(box);
             JsonNode sheet = sheet(box);
             while (!sheet.get("finished").asBoolean()) {
                 sheet = enterCurrent(box, sheet).ok();

@@ -55,8 +55,11 @@ final class Caller implements Asker {
     @Override
     public JsonNode ask(String method, String path, @Nullable Object body) {
         try {
-            HttpResponse<String> response = send(request(path).method(method, body == null ? HttpRequest.BodyPublishers.noBody()
-                    : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body))).build());
+            HttpRequest.Builder request = body instanceof byte[] picture
+                    ? request(path).setHeader("Content-Type", "image/jpeg").method(method, HttpRequest.BodyPublishers.ofByteArray(picture))
+                    : request(path).method(method, body == null ? HttpRequest.BodyPublishers.noBody()
+                    : HttpRequest.BodyPublishers.ofString(JSON.writeValueAsString(body)));
+            HttpResponse<String> response = send(request.build());
             assertThat(response.statusCode()).as(path + " " + response.body()).isLessThan(300);
             return JSON.readTree(response.body());
         } catch (IOException e) {

@@ -7,13 +7,19 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.Playwright;
 import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.FilePayload;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.ReducedMotion;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.regex.Pattern;
+import javax.imageio.ImageIO;
 
 /** A person at the interface, in Debian's Chromium. Errors on the console and foreign requests are collected. */
 final class Desk implements AutoCloseable {
@@ -168,7 +174,29 @@ final class Desk implements AutoCloseable {
         for (Locator row : form.getByLabel("readings", new Locator.GetByLabelOptions().setExact(true)).getByRole(AriaRole.LISTITEM).all()) {
             row.locator("input").fill(proving ? "231" : row.innerText().contains("M\u03a9") ? "200" : "0.2");
         }
+        if (form.getByText("add a photo").count() > 0) {
+            takePhoto();
+        }
         press("record and go on");
+    }
+
+    /** Adds a photo where one is asked for and none is there yet. */
+    void takePhoto() {
+        Locator photos = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Photos"));
+        if (photos.getByRole(AriaRole.IMG).count() == 0) {
+            photos.locator("input[type=file]").setInputFiles(new FilePayload("box.jpg", "image/jpeg", jpeg()));
+            photos.getByRole(AriaRole.IMG).first().waitFor();
+        }
+    }
+
+    private static byte[] jpeg() {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(new BufferedImage(640, 480, BufferedImage.TYPE_INT_RGB), "jpg", out);
+            return out.toByteArray();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** Waits until fonts and answers are there. */

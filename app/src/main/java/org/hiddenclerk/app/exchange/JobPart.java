@@ -71,6 +71,7 @@ record JobPart(String table, String where, List<String> key, Fate fate) {
             kept("log_entry", OF_JOB, "id"),
             leftOut("box_finding", OF_BOX, "box_id"),
             leftOut("join_window", OF_JOB, "job_id", "protocol"),
+            leftOut("site_hold", OF_JOB, "job_id"),
             leftOut("broker_account", OF_JOB, "id"),
             leftOut("paper", OF_JOB, "id"),
             leftOut("paper_file", "paper_id IN (SELECT id FROM paper WHERE job_id = :job)", "paper_id"));

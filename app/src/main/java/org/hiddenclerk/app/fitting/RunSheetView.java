@@ -25,7 +25,7 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
     }
 
     /** What was entered at a step, or why it was left out. */
-    record DoneView(String who, Instant when, Map<String, BigDecimal> readings, String note, boolean skipped) {
+    record DoneView(String who, Instant when, Map<String, BigDecimal> readings, String inShort, String note, boolean skipped) {
     }
 
     /** Something of a step that is confirmed already, by anybody. */
@@ -58,7 +58,7 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
                 step.confirms(), step.readings(), sheet.stopped().isEmpty() && sheet.isOpen(step), sheet.ticksOf(step.id()).values().stream().map(tick ->
                 new TickView(tick.item(), tick.who(), tick.when())).toList(), sheet.measurementsOf(step.id()).values().stream().map(value ->
                 new MeasuredView(value.item(), value.value(), value.who(), value.when())).toList(), sheet.entryOf(step).map(done ->
-                new DoneView(done.who(), done.when(), done.readings(), done.note(), false)).or(() -> sheet.skipOf(step).map(skip ->
-                new DoneView(skip.who(), skip.when(), Map.of(), skip.reason(), true))).orElse(null));
+                new DoneView(done.who(), done.when(), done.readings(), step.inShort(done.readings()), done.note(), false)).or(() -> sheet.skipOf(step).map(skip ->
+                new DoneView(skip.who(), skip.when(), Map.of(), "", skip.reason(), true))).orElse(null));
     }
 }

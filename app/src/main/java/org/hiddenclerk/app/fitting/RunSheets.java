@@ -61,9 +61,9 @@ public class RunSheets {
         this.refused = refused;
         this.otherwise = otherwise;
         this.photos = photos;
-        this.site = new Site(sheets, boxes, mapping, jdbc, this::open);
         this.apart = new TransactionTemplate(transactions);
         this.apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
+        this.site = new Site(sheets, boxes, mapping, jdbc, apart, this::open);
         this.clock = clock;
     }
 
@@ -266,7 +266,8 @@ public class RunSheets {
     }
 
     /** How the circuits of a sheet stand, in the light of all work on them. */
-    RunSheet.Isolation.State standing(Open open) {
+    @Transactional(readOnly = true)
+    public RunSheet.Isolation.State standing(Open open) {
         return site.standing(open);
     }
 

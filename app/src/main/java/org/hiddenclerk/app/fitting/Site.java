@@ -19,6 +19,7 @@ import org.hiddenclerk.core.fitting.SharedCircuits;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.jdbc.core.simple.JdbcClient;
+import org.springframework.transaction.support.TransactionTemplate;
 
 /** All work that goes on in a house, for whoever is about to do something to a circuit. */
 final class Site {
@@ -26,13 +27,16 @@ final class Site {
     private final Boxes boxes;
     private final EntryMapping mapping;
     private final JdbcClient jdbc;
+    private final TransactionTemplate apart;
     private final BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening;
 
-    Site(RunSheetRepository sheets, Boxes boxes, EntryMapping mapping, JdbcClient jdbc, BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening) {
+    Site(RunSheetRepository sheets, Boxes boxes, EntryMapping mapping, JdbcClient jdbc, TransactionTemplate apart,
+         BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening) {
         this.sheets = sheets;
         this.boxes = boxes;
         this.mapping = mapping;
         this.jdbc = jdbc;
+        this.apart = apart;
         this.opening = opening;
     }
 
@@ -40,9 +44,15 @@ final class Site {
     void hold(UUID box) {
         UUID job = jdbc.sql("SELECT r.job_id FROM box b JOIN room r ON b.room_id = r.id WHERE b.id = :box").param("box", box).query(UUID.class)
                 .optional().orElse(null);
-        if (job != null) {
-            jdbc.sql("SELECT id FROM job WHERE id = :job FOR UPDATE").param("job", job).query(UUID.class).single();
+        if (job != null && !isHeld(job)) {
+            // Once a house. A row of its own: whoever writes down a refusal beside the transaction refers to the job.
+            apart.executeWithoutResult(status -> jdbc.sql("INSERT IGNORE INTO site_hold (job_id) VALUES (:job)").param("job", job).update());
+            isHeld(job);
         }
+    }
+
+    private boolean isHeld(UUID job) {
+        return jdbc.sql("SELECT job_id FROM site_hold WHERE job_id = :job FOR UPDATE").param("job", job).query(UUID.class).optional().isPresent();
     }
 
     /** The last sheet of each box of a job, where it is not finished. */

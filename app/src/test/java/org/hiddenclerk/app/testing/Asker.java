@@ -1,12 +1,31 @@
 package org.hiddenclerk.app.testing;
 
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import javax.imageio.ImageIO;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
 
 /** Somebody who asks the API and wants an answer that is no problem. */
 public interface Asker {
-    /** @param method of HTTP, in upper case */
+    /**
+     * @param method of HTTP, in upper case
+     * @param body   a document, JSON as text, or the bytes of a JPEG
+     */
     JsonNode ask(String method, String path, @Nullable Object body);
+
+    /** Adds a photo to a box. */
+    default void photograph(String box) {
+        try {
+            ByteArrayOutputStream out = new ByteArrayOutputStream();
+            ImageIO.write(new BufferedImage(64, 48, BufferedImage.TYPE_INT_RGB), "jpg", out);
+            ask("POST", "/api/v1/boxes/" + box + "/photos", out.toByteArray());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
 
     /** Id of the demo job that most tests work on. */
     default String demoJob() {

@@ -84,7 +84,9 @@ public final class Person implements Asker {
         try {
             MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user(name).roles(role))
                     .with(csrf());
-            if (body != null) {
+            if (body instanceof byte[] picture) {
+                request.contentType(MediaType.IMAGE_JPEG).content(picture);
+            } else if (body != null) {
                 request.contentType(MediaType.APPLICATION_JSON)
                         .content(body instanceof String text ? text : json.writeValueAsString(body));
             }

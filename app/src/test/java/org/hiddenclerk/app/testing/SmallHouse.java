@@ -78,6 +78,7 @@ public final class SmallHouse {
         String at = "/api/v1/boxes/" + box;
         person.ask("POST", at + "/plan/issue", Map.of("version", plan(box).get("version").asLong()));
         JsonNode sheet = person.ask("POST", at + "/run-sheet", null);
+        person.photograph(box);
         while (!sheet.get("finished").asBoolean()) {
             String current = sheet.get("current").asString();
             JsonNode step = sheet.get("steps").valueStream().filter(each -> each.get("id").asString().equals(current)).findFirst().orElseThrow();

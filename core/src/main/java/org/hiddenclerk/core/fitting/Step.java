@@ -1,7 +1,10 @@
 package org.hiddenclerk.core.fitting;
 
 import java.math.BigDecimal;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * One step of a run sheet.
@@ -25,6 +28,23 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
     public Step {
         confirms = List.copyOf(confirms);
         readings = List.copyOf(readings);
+    }
+
+    /**
+     * Readings of this step in short, by unit: of what must be low the highest, of insulation the lowest. Empty where nothing was measured.
+     *
+     * @param values by reading id
+     */
+    public String inShort(Map<String, BigDecimal> values) {
+        Map<String, BigDecimal> worst = new LinkedHashMap<>();
+        for (Reading reading : readings) {
+            BigDecimal value = values.get(reading.id());
+            if (value != null) {
+                worst.merge(reading.unit(), value, reading.isLowestThatMatters() ? BigDecimal::min : BigDecimal::max);
+            }
+        }
+        return worst.entrySet().stream().map(e -> (readings.stream().anyMatch(r -> r.unit().equals(e.getKey()) && r.isLowestThatMatters()) ? "lowest " : "highest ")
+                + e.getValue().stripTrailingZeros().toPlainString() + "\u2009" + e.getKey()).collect(Collectors.joining(", "));
     }
 
     /** Parts of the work, in order. */
@@ -75,6 +95,11 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
      * @param most  highest reading that passes
      */
     public record Reading(String id, String text, String unit, BigDecimal least, BigDecimal most) {
+        /** Of insulation little is bad; of volts on a dead core, and of ohms on the way to earth, much. */
+        boolean isLowestThatMatters() {
+            return unit.equals("M\u03a9");
+        }
+
         public boolean passes(BigDecimal value) {
             return value.compareTo(least) >= 0 && value.compareTo(most) <= 0;
         }

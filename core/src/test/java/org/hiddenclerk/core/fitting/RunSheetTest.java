@@ -252,6 +252,16 @@ class RunSheetTest {
             assertThat(sheet().current()).map(Step::id).contains("switch-off");
         }
 
+        @Test
+        void inShortInsulationIsTheLowestAndAllElseTheHighest() {
+            Step mixed = new Step("t", Step.Phase.WIRE, "", "", true, List.of(), List.of(new Step.Reading("a", "", "\u03a9", BigDecimal.ZERO, BigDecimal.ONE),
+                    new Step.Reading("b", "", "\u03a9", BigDecimal.ZERO, BigDecimal.ONE), new Step.Reading("c", "", "M\u03a9", BigDecimal.ONE, BigDecimal.TEN),
+                    new Step.Reading("d", "", "M\u03a9", BigDecimal.ONE, BigDecimal.TEN)), Step.Effect.NONE);
+
+            assertThat(mixed.inShort(Map.of("a", new BigDecimal("0.3"), "b", new BigDecimal("0.2"), "c", BigDecimal.valueOf(250), "d", BigDecimal.valueOf(180))))
+                    .isEqualTo("highest 0.3\u2009\u03a9, lowest 180\u2009M\u03a9");
+        }
+
         /** SI-4: the second prove fails, so the test is void. */
         @Test
         void aTesterThatFailsAfterwardsVoidsTheDeadTest() {
