@@ -108,7 +108,7 @@ function Marks({ place }: { place: Place }) {
           <ul className="list-disc space-y-0.5 pl-5 text-[14px]">
             {place.caps.map((cap) => (
               <li key={cap.core}>
-                {cap.core}; its other end is at {cap.otherEnd}
+                {cap.core}, labelled “{cap.label}”; its other end is at {cap.otherEnd}
               </li>
             ))}
           </ul>

@@ -280,7 +280,7 @@ describe("the papers of a plan", () => {
     restore: [{ kind: "MOVE_LIVE", conductor: "c1.1", colour: "BROWN", words: "Move brown of c1 back." }],
     labels: [{ core: "brown of c1", wasOn: "gang 1, COM", goesTo: "module 1, L" }],
     pieces: [],
-    caps: [{ core: "black of c2", otherEnd: "B-02" }],
+    caps: [{ core: "black of c2", otherEnd: "B-02", label: "spare" }],
     sleeves: [{ core: "blue of c2", colour: "BROWN", role: "SWITCHED_LIVE" }],
   };
   const plan = {

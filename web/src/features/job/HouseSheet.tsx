@@ -52,6 +52,7 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
   const [device, setDevice] = useState<NonNullable<Schemas["NewCircuit"]["device"]>>("BREAKER");
   const [residual, setResidual] = useState("");
   const [cable, setCable] = useState("");
+  const [metal, setMetal] = useState<NonNullable<Schemas["NewCircuit"]["metal"]> | "">("");
   const sums = useQuery(circuitSumsOptions(job.id));
   const add = useAdding(
     job.id,
@@ -64,6 +65,7 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
         device,
         ...(residual ? { residualMilliamps: Number(residual) } : {}),
         ...(cable ? { cableMm2: Number(cable.replace(",", ".")) } : {}),
+        ...(metal ? { metal } : {}),
       }),
     () => setLabel(""),
   );
@@ -101,6 +103,7 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
                   {circuit.device}
                   {circuit.residualMilliamps && `, ${circuit.residualMilliamps} mA`}
                   {circuit.cableMm2 && `, ${circuit.cableMm2} mm²`}
+                  {circuit.metal === "ALUMINIUM" && <b className="text-warning">, aluminium</b>}
                   {circuit.alternativelySupplied && (
                     <span className="text-warning block">also inverter, battery or generator</span>
                   )}
@@ -135,6 +138,16 @@ function Circuits({ job }: { job: Schemas["JobView"] }) {
         />
         <TextField label="Residual current, mA" value={residual} onChange={setResidual} inputMode="numeric" />
         <TextField label="Cable, mm²" value={cable} onChange={setCable} inputMode="decimal" />
+        <Choice
+          label="Conductors"
+          value={metal}
+          onChange={setMetal}
+          options={[
+            { value: "", label: "not looked at" },
+            { value: "COPPER", label: "copper" },
+            { value: "ALUMINIUM", label: "aluminium" },
+          ]}
+        />
         <label className="col-span-full flex items-center gap-2">
           <input
             type="checkbox"

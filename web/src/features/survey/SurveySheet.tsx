@@ -305,6 +305,29 @@ function Geometry({
             }
           />
         )}
+        {job.region === "US_120" && survey.kind === "LUMINAIRE" && (
+          <label className="block">
+            <span className="field-label block">Studs and hickeys, kinds</span>
+            <select
+              className="select"
+              value={geometry.supportFittings ?? ""}
+              onChange={(event) =>
+                onChange({
+                  ...survey,
+                  geometry: {
+                    ...geometry,
+                    supportFittings: event.target.value ? Number(event.target.value) : undefined,
+                  },
+                })
+              }
+            >
+              <option value="">not looked at (one is counted)</option>
+              <option value="0">none</option>
+              <option value="1">1</option>
+              <option value="2">2</option>
+            </select>
+          </label>
+        )}
         <label className="flex h-10 items-center gap-2">
           <input
             type="checkbox"

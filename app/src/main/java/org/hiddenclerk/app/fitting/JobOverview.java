@@ -32,6 +32,7 @@ import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -80,7 +81,7 @@ class JobOverview {
 
     record CircuitView(UUID id, String label, BigDecimal ratingAmps, Line phase, String phaseLabel, boolean alternativelySupplied,
                        @MayBeAbsent BigDecimal elvVolts, String device, @MayBeAbsent Integer residualMilliamps,
-                       @MayBeAbsent BigDecimal cableMm2) {
+                       @MayBeAbsent BigDecimal cableMm2, Protection.@MayBeAbsent Metal metal) {
     }
 
     record BoxView(UUID id, long version, UUID roomId, String label, BoxKind kind, String summary, int gangs,
@@ -142,7 +143,7 @@ class JobOverview {
         return new CircuitView(row.id(), circuit.label(), circuit.rating().asDecimal(), circuit.phase(),
                 circuit.phase().label(), circuit.alternativelySupplied(), circuit.elvVolts().map(v -> v.asDecimal()).orElse(null),
                 circuit.protection().device().label(), circuit.protection().residualMilliamps().isPresent()
-                ? circuit.protection().residualMilliamps().getAsInt() : null, circuit.protection().cableMm2().orElse(null));
+                ? circuit.protection().residualMilliamps().getAsInt() : null, circuit.protection().cableMm2().orElse(null), circuit.protection().metal().orElse(null));
     }
 
     private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Traces.Standing traced,

@@ -37,6 +37,8 @@ public class CircuitRow {
     @Column(name = "residual_ma")
     private @Nullable Integer residualMa;
     private @Nullable BigDecimal cableMm2;
+    @Enumerated(EnumType.STRING)
+    private Protection.@Nullable Metal metal;
 
     protected CircuitRow() {
     }
@@ -46,6 +48,7 @@ public class CircuitRow {
         this.device = protection.device();
         this.residualMa = protection.residualMilliamps().isPresent() ? protection.residualMilliamps().getAsInt() : null;
         this.cableMm2 = protection.cableMm2().orElse(null);
+        this.metal = protection.metal().orElse(null);
         this.elvMv = elvVolts.map(Volts::millivolts).orElse(null);
         this.id = UUID.randomUUID();
         this.jobId = jobId;
@@ -67,6 +70,7 @@ public class CircuitRow {
     public Circuit toCircuit() {
         return new Circuit(new CircuitId(id.toString()), label, new Amps(ratingMa), phase, alternativelySupplied,
                 Optional.ofNullable(elvMv).map(Volts::new), new Protection(device,
-                residualMa == null ? OptionalInt.empty() : OptionalInt.of(residualMa), Optional.ofNullable(cableMm2).map(BigDecimal::stripTrailingZeros)));
+                residualMa == null ? OptionalInt.empty() : OptionalInt.of(residualMa), Optional.ofNullable(cableMm2).map(BigDecimal::stripTrailingZeros),
+                Optional.ofNullable(metal)));
     }
 }

@@ -74,10 +74,12 @@ class HouseController {
                       @NotNull Line phase, boolean alternativelySupplied,
                       @MayBeAbsent @DecimalMin("5") @DecimalMax("60") @Digits(integer = 2, fraction = 1) BigDecimal elvVolts,
                       @MayBeAbsent Protection.Device device, @MayBeAbsent @Min(1) @Max(1000) Integer residualMilliamps,
-                      @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2) {
+                      @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2,
+                      @MayBeAbsent Protection.Metal metal) {
         Protection protection() {
             return new Protection(Optional.ofNullable(device).orElse(Protection.Device.BREAKER),
-                    residualMilliamps == null ? OptionalInt.empty() : OptionalInt.of(residualMilliamps), Optional.ofNullable(cableMm2));
+                    residualMilliamps == null ? OptionalInt.empty() : OptionalInt.of(residualMilliamps), Optional.ofNullable(cableMm2),
+                    Optional.ofNullable(metal));
         }
     }
 

@@ -52,7 +52,7 @@ class HouseImport {
         this.validator = validator;
     }
 
-    /** Columns: label, rating_a, phase; if wanted alternative_supply, elv_volts, device, residual_ma, cable_mm2. */
+    /** Columns: label, rating_a, phase; if wanted alternative_supply, elv_volts, device, residual_ma, cable_mm2, metal. */
     CsvTable.ImportReport circuits(UUID job, String csv, boolean apply) {
         return whole(apply, () -> circuits(job, csv));
     }
@@ -101,7 +101,8 @@ class HouseImport {
         if (cable.filter(mm2 -> mm2.compareTo(new BigDecimal("0.5")) < 0 || mm2.compareTo(new BigDecimal(50)) > 0).isPresent()) {
             throw row.wrong("cable_mm2", "0.5 to 50 mm²");
         }
-        return new Protection(row.oneOf("device", Protection.Device.class, Protection.Device.BREAKER), residual, cable);
+        Optional<Protection.Metal> metal = row.optional("metal").map(word -> row.oneOf("metal", Protection.Metal.class, Protection.Metal.COPPER));
+        return new Protection(row.oneOf("device", Protection.Device.class, Protection.Device.BREAKER), residual, cable, metal);
     }
 
     /**

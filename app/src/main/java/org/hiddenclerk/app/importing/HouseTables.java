@@ -38,8 +38,8 @@ class HouseTables {
                 .thenComparing(Circuit::label)).map(circuit -> List.<Object>of(circuit.label(), plain(circuit.rating().asDecimal()), circuit.elvVolts().isPresent() ? "" : circuit.phase(),
                 circuit.alternativelySupplied() ? "yes" : "no", circuit.elvVolts().map(volts -> plain(volts.asDecimal())).orElse(""), word(circuit.protection().device()),
                 circuit.protection().residualMilliamps().isPresent() ? circuit.protection().residualMilliamps().getAsInt() : "", circuit.protection().cableMm2().map(HouseTables::plain)
-                        .orElse(""))).toList();
-        return CsvFile.of(List.of("label", "rating_a", "phase", "alternative_supply", "elv_volts", "device", "residual_ma", "cable_mm2"), rows);
+                        .orElse(""), circuit.protection().metal().map(HouseTables::word).orElse(""))).toList();
+        return CsvFile.of(List.of("label", "rating_a", "phase", "alternative_supply", "elv_volts", "device", "residual_ma", "cable_mm2", "metal"), rows);
     }
 
     @Transactional(readOnly = true)

@@ -138,7 +138,7 @@ final class AsBuiltBook {
     private DomContent place(BoxPages pages, HouseFacts.Box box, Papers place, boolean first) {
         boolean named = pages.hasSeveralPlaces();
         return div(named ? div(h3(place.place() + ", " + place.kind()), drawn(pages, box, "As planned", place.place())) : h3("Terminals"), table(tbody(tr(td(h4("As found"), Parts.terminals(place.found())), td(h4("As built"), Parts.terminals(
-                place.terminals()))))).withClass("columns"), place.caps().isEmpty() ? text("") : p("Capped: " + place.caps().stream().map(cap -> cap.core() + ", other end at " + cap.otherEnd())
+                place.terminals()))))).withClass("columns"), place.caps().isEmpty() ? text("") : p("Capped: " + place.caps().stream().map(cap -> cap.core() + " (" + cap.label() + "), other end at " + cap.otherEnd())
                 .collect(Collectors.joining("; ")) + "."), place.sleeves().isEmpty() ? text("") : p("Sleeves: " + place.sleeves().stream().map(sleeve -> sleeve.core() + " "
                 + sleeve.colour().words() + ", now " + sleeve.role().label()).collect(Collectors.joining("; ")) + ".")).withClass(named && !first ? "chapter" : "");
     }

@@ -24,6 +24,7 @@ import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.wiring.SchemeCode;
+import org.jspecify.annotations.Nullable;
 
 /** A box with its survey and the modules picked for it. The version guards every write. */
 @Entity
@@ -44,6 +45,7 @@ public class BoxRow {
     boolean roundOutline;
     @Column(name = "marked_in3")
     BigDecimal markedCubicInches;
+    @Nullable Integer supportFittings;
     private String changedBy;
     private Instant changedAt;
     private Instant createdAt;

@@ -245,7 +245,7 @@ final class BoxText {
         }
         geometry = new Geometry(new BigDecimal(size.group(1)), new BigDecimal(size.group(2)), new BigDecimal(size.group(3)),
                 line.takes("metal"), line.takes("marked") ? line.number("the volume marked in the box, in cubic inches") : null,
-                line.takes("round") ? Boolean.TRUE : null);
+                line.takes("round") ? Boolean.TRUE : null, line.takes("studs") ? line.whole("kinds of studs and hickeys in the box") : null);
     }
 
     private void gang(Line line) {
@@ -351,7 +351,8 @@ final class BoxText {
                 .append(' ').append(plain(size.widthMm())).append('x').append(plain(size.heightMm())).append('x')
                 .append(plain(size.depthMm())).append(size.metal() ? " metal" : "")
                 .append(Optional.ofNullable(size.markedCubicInches()).map(volume -> " marked " + plain(volume)).orElse(""))
-                .append(Boolean.TRUE.equals(size.round()) ? " round" : "").append('\n');
+                .append(Boolean.TRUE.equals(size.round()) ? " round" : "")
+                .append(Optional.ofNullable(size.supportFittings()).map(count -> " studs " + count).orElse("")).append('\n');
         survey.gangs().forEach(gang -> text.append("switch ").append(gang.number()).append(' ').append(words(gang.mechanism()))
                 .append(' ').append(quoted(gang.name())).append(" circuit ").append(quoted(labelOf(circuits, gang.circuit())))
                 .append(" depth ").append(plain(gang.depthMm())).append('\n'));

@@ -29,14 +29,18 @@ public record SurveyDocument(
         @NotNull @Size(max = 12) List<@Valid @NotNull CableEntry> cables,
         @NotNull @Size(max = 24) List<@Valid @NotNull JumperEntry> jumpers) {
 
-    /** Inside of the box in millimetres, and the volume that is marked in it in cubic inches. */
+    /** Inside of the box in millimetres, the volume that is marked in it in cubic inches, and kinds of studs and hickeys in it. */
     public record Geometry(
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal widthMm,
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal heightMm,
             @NotNull @DecimalMin("5") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
             boolean metal,
             @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2) BigDecimal markedCubicInches,
-            @MayBeAbsent Boolean round) {
+            @MayBeAbsent Boolean round, @MayBeAbsent @Min(0) @Max(3) Integer supportFittings) {
+        /** A box of which nobody said whether something is fastened in it. */
+        public Geometry(BigDecimal widthMm, BigDecimal heightMm, BigDecimal depthMm, boolean metal, BigDecimal markedCubicInches, Boolean round) {
+            this(widthMm, heightMm, depthMm, metal, markedCubicInches, round, null);
+        }
     }
 
     /** One gang. */

@@ -32,6 +32,7 @@ public final class SurveyMapping {
         row.depthUm = Millimetres.of(document.geometry().depthMm()).micrometres();
         row.metal = document.geometry().metal();
         row.markedCubicInches = document.geometry().markedCubicInches();
+        row.supportFittings = document.geometry().supportFittings();
         row.roundOutline = Boolean.TRUE.equals(document.geometry().round());
         replace(row.gangs, document.gangs().stream().map(SurveyMapping::gang).toList());
         replace(row.loads, document.loads().stream().map(SurveyMapping::load).toList());
@@ -113,7 +114,7 @@ public final class SurveyMapping {
         }
         return new SurveyDocument(row.label, row.kind,
                 new SurveyDocument.Geometry(mm(row.widthUm), mm(row.heightUm), mm(row.depthUm), row.metal,
-                        plainOrNone(row.markedCubicInches), row.roundOutline ? Boolean.TRUE : null), gangs,
+                        plainOrNone(row.markedCubicInches), row.roundOutline ? Boolean.TRUE : null, row.supportFittings), gangs,
                 row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous,
                         l.motor == null ? null : new SurveyDocument.DriveEntry(l.motor, l.direction))).toList(),
                 row.cables.stream().map(cable -> cable(row, cable)).toList(),

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.survey;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -53,7 +54,8 @@ public final class SurveyReader {
         SurveyDocument.Geometry geometry = document.geometry();
         return new Box(document.label(), document.kind() == null ? BoxKind.WALL : document.kind(),
                 Optional.of(new BoxGeometry(Millimetres.of(geometry.widthMm()), Millimetres.of(geometry.heightMm()),
-                        Millimetres.of(geometry.depthMm()), geometry.metal(), Optional.ofNullable(geometry.markedCubicInches()), Boolean.TRUE.equals(geometry.round()))),
+                        Millimetres.of(geometry.depthMm()), geometry.metal(), Optional.ofNullable(geometry.markedCubicInches()), Boolean.TRUE.equals(geometry.round()),
+                        geometry.supportFittings() == null ? OptionalInt.empty() : OptionalInt.of(geometry.supportFittings()))),
                 document.gangs().stream().map(g -> new Gang(g.number(), g.name(), g.mechanism(),
                         Millimetres.of(g.depthMm()), new CircuitId(g.circuit()))).toList(),
                 loads(), cables(), jumpers());

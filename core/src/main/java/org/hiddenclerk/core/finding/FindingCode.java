@@ -122,6 +122,14 @@ public enum FindingCode {
     EARTH_NOT_FOUND(HOLD, "No earth in a metal box"),
     CABLE_UNDER_DEVICE(HOLD, "The device does not protect the cable"),
     ROOM_BEHIND(NOTE, "Room in the box"),
+    ALUMINIUM_CONDUCTOR(HOLD, "Aluminium conductors"),
+    NOT_SIZED_BY_VOLUME(HOLD, "Conductors too thick for box fill"),
+    // What a plan takes away from a household
+    SWITCH_LOST(HOLD, "A load loses a switch"),
+    SWITCH_MOVED(HOLD, "A switch goes to another load"),
+    // What is not yet known for certain
+    TRAVELLERS_ALIKE(HOLD, "Two conductors cannot be told apart"),
+    READINGS_CONTRADICT(STOP, "Readings contradict the survey"),
     // Facts that the survey lacks
     SURVEY_INCOMPLETE(HOLD, "The survey lacks something");
 

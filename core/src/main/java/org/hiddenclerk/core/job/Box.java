@@ -37,7 +37,7 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
     /** The same box, deeper by a spacer under its plate; a volume that is marked in it stays what it is. */
     public Box raised(Millimetres spacer) {
         return new Box(label, kind, geometry.map(room -> new BoxGeometry(room.width(), room.height(), room.depth().plus(spacer), room.metal(),
-                room.markedCubicInches(), room.round())), gangs, loads, cables, jumpers);
+                room.markedCubicInches(), room.round(), room.supportFittings())), gangs, loads, cables, jumpers);
     }
 
     /** A core with the cable it belongs to. */

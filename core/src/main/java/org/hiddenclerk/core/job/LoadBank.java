@@ -5,6 +5,7 @@ import java.math.MathContext;
 import java.util.Optional;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.quantity.Watts;
 
 /**
@@ -16,13 +17,19 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param powerFactor greater than 0 and at most 1
  * @param dimmable    whether the maker of the lamp says that it may be dimmed; empty where nobody looked
  * @param peak        peak of its inrush, each, where it is known
+ * @param volts       its own volts, where they are stated: of gates, locks and all that has a supply of its own
  */
 public record LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor, Optional<Boolean> dimmable,
-                       Optional<Amps> peak) {
+                       Optional<Amps> peak, Optional<Volts> volts) {
     public LoadBank {
         if (count < 1) {
             throw new IllegalArgumentException("The count (" + count + ") must be at least 1.");
         }
+    }
+
+    /** A load whose own volts are not stated. */
+    public LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor, Optional<Boolean> dimmable, Optional<Amps> peak) {
+        this(kind, count, each, powerFactor, dimmable, peak, Optional.empty());
     }
 
     /** A load of which no more is known. */

@@ -11,12 +11,13 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.quantity.Watts;
 
 /**
  * Loads as a person types them.
  *
- * <p>One bank is {@code [count x]... [count] kind watts [pf factor] [peak amps] [[not] dimmable]}: "3x2 LED 7" is three times
+ * <p>One bank is {@code [count x]... [count] kind watts [at volts V] [pf factor] [peak amps] [[not] dimmable]}: "3x2 LED 7" is three times
  * two LED lamps of 7 W, "fan 45 pf 0.7" one fan, "2 led driver 30 peak 20 dimmable" two drivers that draw 20 A at first. Banks are joined by "+". Case, spaces and a trailing "W" don't matter.
  */
 public final class LoadText {
@@ -25,7 +26,7 @@ public final class LoadText {
     private static final BigDecimal MAX_WATTS = new BigDecimal("30000");
     private static final Pattern BANK = Pattern.compile(
             "\\s*(?<counts>(?:\\d+\\s*[x×*]\\s*)*)(?<last>\\d+\\s+)?(?<kind>[a-z][a-z -]*?)\\s+"
-                    + "(?<watts>\\d+(?:[.,]\\d+)?)\\s*w?(?:\\s+pf\\s*(?<pf>[01](?:[.,]\\d+)?))?"
+                    + "(?<watts>\\d+(?:[.,]\\d+)?)\\s*w?(?:\\s+at\\s*(?<volts>\\d{1,3}(?:[.,]\\d)?)\\s*v?)?(?:\\s+pf\\s*(?<pf>[01](?:[.,]\\d+)?))?"
                     + "(?:\\s+peak\\s*(?<peak>\\d{1,4}(?:[.,]\\d)?)\\s*a?)?(?<dim>\\s+(?:not\\s+)?dimmable)?\\s*");
     private static final Map<String, LoadKind> KINDS = kinds();
 
@@ -85,7 +86,11 @@ public final class LoadText {
             }
             Optional<Amps> peak = Optional.ofNullable(matcher.group("peak")).map(LoadText::decimal).map(Amps::of);
             Optional<Boolean> dimmable = Optional.ofNullable(matcher.group("dim")).map(words -> !words.contains("not"));
-            banks.add(new LoadBank(kind, (int) count, Watts.of(watts), factor, dimmable, peak));
+            Optional<Volts> volts = Optional.ofNullable(matcher.group("volts")).map(LoadText::decimal).map(Volts::of);
+            if (volts.filter(v -> v.asDecimal().signum() == 0).isPresent()) {
+                return new NotUnderstood(column, "0 V", "volts above 0");
+            }
+            banks.add(new LoadBank(kind, (int) count, Watts.of(watts), factor, dimmable, peak, volts));
             start += part.length() + 1;
         }
         return new Understood(banks);

@@ -11,11 +11,11 @@ import org.hiddenclerk.core.quantity.Volts;
 /** What the country of a job decides. */
 public enum RegionProfile {
     EU_230("Europe, 230 V", 230, 50, SupplySystem.Arrangement.THREE_PHASE, OptionalInt.empty(), "EU",
-            "EN 60038: 230 V +/-10 %", 207, 253),
+            "EN 60038: 230 V +/-10 %", "207", "253"),
     UK_230("United Kingdom, 230 V", 230, 50, SupplySystem.Arrangement.THREE_PHASE, OptionalInt.empty(), "UK",
-            "ESQCR 2002, reg. 27: 230 V +10/-6 %", 216, 253),
+            "ESQCR 2002, reg. 27: 230 V +10/-6 %", "216.2", "253"),
     US_120("United States, 120/240 V", 120, 60, SupplySystem.Arrangement.SPLIT_PHASE, OptionalInt.of(80), "US",
-            "ANSI C84.1 range A: 114 to 126 V", 114, 126);
+            "ANSI C84.1 range A: 114 to 126 V", "114", "126");
 
     private final String label;
     private final int nominalVolts;
@@ -24,12 +24,12 @@ public enum RegionProfile {
     private final OptionalInt continuousPercent;
     private final String market;
     private final String voltageSource;
-    private final int lowestVolts;
-    private final int highestVolts;
+    private final BigDecimal lowestVolts;
+    private final BigDecimal highestVolts;
 
     RegionProfile(String label, int nominalVolts, int frequencyHz, SupplySystem.Arrangement arrangement,
-                  OptionalInt continuousPercent, String market, String voltageSource, int lowestVolts,
-                  int highestVolts) {
+                  OptionalInt continuousPercent, String market, String voltageSource, String lowestVolts,
+                  String highestVolts) {
         this.label = label;
         this.nominalVolts = nominalVolts;
         this.frequencyHz = frequencyHz;
@@ -37,8 +37,8 @@ public enum RegionProfile {
         this.continuousPercent = continuousPercent;
         this.market = market;
         this.voltageSource = voltageSource;
-        this.lowestVolts = lowestVolts;
-        this.highestVolts = highestVolts;
+        this.lowestVolts = new BigDecimal(lowestVolts);
+        this.highestVolts = new BigDecimal(highestVolts);
     }
 
     public String label() {

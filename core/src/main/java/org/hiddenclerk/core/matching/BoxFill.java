@@ -6,6 +6,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
@@ -15,6 +16,7 @@ import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Role;
 
@@ -31,6 +33,7 @@ public final class BoxFill {
     private static final BigDecimal MM3_PER_IN3 = in3("16387.064");
     private static final BigDecimal QUARTER = in3("0.25");
     private static final int FIRST_EARTHS = 4;
+    private static final Source THICK = new Source("NEC 314.28; from memory, check the edition in force");
     static final Source SOURCE = new Source("NEC 314.16(B), allowances of Table 314.16(B)(1)");
 
     /** Editions of the code that count earths differently. */
@@ -113,6 +116,12 @@ public final class BoxFill {
         return allowance;
     }
 
+    /** Volume of a round box in cubic inches, to a thousandth: pi/4 of the square around it. Several in a row have a rim each. */
+    static BigDecimal roundVolume(BoxGeometry room) {
+        BigDecimal square = volume(room.height().asDecimal(), room.height().asDecimal(), room.depth().asDecimal());
+        return square.multiply(BigDecimal.valueOf(Math.PI / 4)).multiply(BigDecimal.valueOf(room.rounds())).setScale(3, RoundingMode.HALF_UP);
+    }
+
     /** Outer volume of a body in cubic inches, to a thousandth. */
     public static BigDecimal volume(BigDecimal lengthMm, BigDecimal widthMm, BigDecimal heightMm) {
         return lengthMm.multiply(widthMm).multiply(heightMm).divide(MM3_PER_IN3, 3, RoundingMode.HALF_UP);
@@ -124,9 +133,16 @@ public final class BoxFill {
             return;
         }
         BoxGeometry room = box.geometry().get();
-        BigDecimal has = room.markedCubicInches().orElseGet(() ->
-                volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal()));
-        BigDecimal needs = needed(contents(box), Edition.SINCE_2020);
+        Optional<Cable> thick = box.cables().stream().filter(cable -> CableProtection.gauge(cable.mm2().doubleValue()).filter(awg -> awg <= THICKEST).isPresent()).findFirst();
+        if (thick.isPresent()) {
+            findings.add(Finding.of(FindingCode.NOT_SIZED_BY_VOLUME, new Subject.Box(box.label()), "The cores of " + thick.get().name() + " ("
+                    + thick.get().mm2().toPlainString() + "\u2009mm²) are 4 AWG or larger: such a box is sized by its dimensions, not by volume.", THICK,
+                    new Remedy(Remedy.Kind.FIND_OUT, "have a licensed person size the box"), new Remedy(Remedy.Kind.WORK_AT_LAMP, "work elsewhere on the circuit")));
+            return;
+        }
+        BigDecimal has = room.markedCubicInches().orElseGet(() -> room.round() ? roundVolume(room)
+                : volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal()));
+        BigDecimal needs = needed(contents(box, room), Edition.SINCE_2020);
         BigDecimal taken = modules.stream().flatMap(m -> m.body().stream())
                 .map(b -> volume(b.length().asDecimal(), b.width().asDecimal(), b.thickness().asDecimal()))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
@@ -143,7 +159,7 @@ public final class BoxFill {
         }
     }
 
-    private static Contents contents(Box box) {
+    private static Contents contents(Box box, BoxGeometry room) {
         List<Wire> wires = new ArrayList<>();
         List<Integer> earths = new ArrayList<>();
         int thickest = 14;
@@ -160,7 +176,9 @@ public final class BoxFill {
         }
         int yoke = thickest;
         List<Integer> yokes = box.gangs().stream().filter(gang -> gang.mechanism() != Mechanism.FIXED_ON).map(gang -> yoke).toList();
-        return new Contents(wires, earths, true, 0, yokes);
+        // What nobody looked at is taken to be there: a lamp hangs on a stud or a hickey.
+        boolean lamp = box.kind() == BoxKind.LUMINAIRE;
+        return new Contents(wires, earths, true, room.supportFittings().orElse(lamp ? 1 : 0), yokes);
     }
 
     /** The size whose area comes nearest (ASTM B258). */

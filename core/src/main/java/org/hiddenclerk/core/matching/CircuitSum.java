@@ -9,10 +9,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.Set;
-import java.util.TreeMap;
-import org.hiddenclerk.core.electrical.ConductorCapacity;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -43,9 +40,6 @@ import org.hiddenclerk.core.wiring.HouseContext;
 public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amps continuous, List<Finding> findings) {
     /** Share of a rating from which a sum is called close; common practice, no source. */
     private static final int CLOSE_PERCENT = 80;
-    /** Largest device for small copper conductors in mm², NEC 240.4(D). */
-    private static final TreeMap<Double, Double> SMALL_CONDUCTORS = new TreeMap<>(Map.of(2.08, 15.0, 3.31, 20.0, 5.26, 30.0));
-    private static final Source NEC_SMALL = new Source("NEC 240.4(D); from memory, check the edition in force");
 
     public CircuitSum {
         findings = List.copyOf(findings);
@@ -100,19 +94,7 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
     }
 
     private static Optional<Finding> cable(Circuit circuit, RegionProfile region) {
-        if (circuit.protection().cableMm2().isEmpty()) {
-            return Optional.empty();
-        }
-        BigDecimal mm2 = circuit.protection().cableMm2().get();
-        Map.Entry<Double, Double> small = region == RegionProfile.US_120 ? SMALL_CONDUCTORS.floorEntry(mm2.doubleValue()) : null;
-        OptionalDouble carries = small != null ? OptionalDouble.of(small.getValue()) : ConductorCapacity.amps(mm2.doubleValue());
-        if (carries.isPresent() && circuit.rating().asDouble() > carries.getAsDouble()) {
-            return Optional.of(Finding.of(FindingCode.CABLE_UNDER_DEVICE, new Subject.Circuit(circuit.label()), "The cable of " + mm2.toPlainString()
-                    + "\u2009mm\u00b2 takes a device of at most " + Amps.of(BigDecimal.valueOf(carries.getAsDouble())) + "; it has "
-                    + circuit.rating() + ".", small != null ? NEC_SMALL : ConductorCapacity.SOURCE,
-                    new Remedy(Remedy.Kind.REWIRE, "a smaller device, by a licensed person")));
-        }
-        return Optional.empty();
+        return circuit.protection().cableMm2().flatMap(mm2 -> CableProtection.judge(circuit, mm2, region, new Subject.Circuit(circuit.label()), "The cable"));
     }
 
     /** Circuit of a load: that of its gang; of one that hangs in a box, the first that is met along the cables. */

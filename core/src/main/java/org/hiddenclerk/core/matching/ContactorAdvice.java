@@ -5,8 +5,8 @@ import java.math.RoundingMode;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -18,7 +18,10 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 
 /** What to do with a load that no module of the stock book carries: a contactor, whose coil a module switches. */
 final class ContactorAdvice {
-    private static final Source SOURCE = new Source("utilisation categories of IEC 60947-4-1 and IEC 61095; the advice is common practice");
+    private static final Source SOURCE = new Source("utilisation categories of IEC 60947-4-1, IEC 60947-5-1 and IEC 61095; the advice is common practice");
+
+    /** IEC 60947-5-1 tells coils apart here. */
+    private static final double LARGE_COIL_VA = 72;
 
     private static final Set<FindingCode> REFUSALS = Set.of(FindingCode.CONTACT_OVERLOAD, FindingCode.CONTINUOUS_OVERLOAD,
             FindingCode.RATING_UNKNOWN);
@@ -42,19 +45,26 @@ final class ContactorAdvice {
         BigDecimal amps = loads.stream().flatMap(l -> l.banks().stream()).map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
         String name = String.join(" and ", loads.stream().map(SurveyedLoad::name).toList());
         return Optional.of(Finding.of(FindingCode.CONTACTOR_ADVISED, new Subject.Load(name), String.format("%s draws %s\u2009A, more than any contact of the "
-                + "stock book carries. A contactor for %s of at least that current goes ahead of it; a module switches its coil.", name,
+                + "stock book carries. A contactor (%s) of at least that current goes ahead of it; a module switches its coil.", name,
                 amps.setScale(1, RoundingMode.UP).toPlainString(), categories(loads)), SOURCE,
                 new Remedy(Remedy.Kind.USE_CONTACTOR, "plan a contactor, and survey its coil as the load")));
     }
 
+    /** Every kind by its own category; of LED only the maker's figure counts. */
     private static String categories(List<SurveyedLoad> loads) {
-        boolean motor = loads.stream().flatMap(l -> l.banks().stream()).map(LoadBank::kind)
-                .anyMatch(kind -> kind == LoadKind.MOTOR || kind == LoadKind.BLIND_MOTOR);
-        boolean lamps = loads.stream().flatMap(l -> l.banks().stream()).map(LoadBank::kind).anyMatch(kind -> switch (kind) {
-            case LED_LAMP, LED_DRIVER, FLUORESCENT, INCANDESCENT, HALOGEN, ELECTRONIC_TRANSFORMER, WIRE_WOUND_TRANSFORMER -> true;
-            case RESISTIVE, MOTOR, BLIND_MOTOR, HEATER, SOCKET, COIL, ELV_STRIP, DOOR_INPUT -> false;
-        });
-        return motor ? "category AC-3 or AC-7b (motors)" : lamps ? "lamps (category AC-5a or AC-5b, or the maker's own lamp table)"
-                : "category AC-1 or AC-7a";
+        return loads.stream().flatMap(l -> l.banks().stream()).map(ContactorAdvice::category).distinct().sorted().collect(Collectors.joining("; "));
+    }
+
+    private static String category(LoadBank bank) {
+        return switch (bank.kind()) {
+            case MOTOR, BLIND_MOTOR -> "category AC-3 or AC-7b (motors)";
+            case FLUORESCENT -> "category AC-5a (discharge lamps)";
+            case INCANDESCENT, HALOGEN -> "category AC-5b (incandescent lamps)";
+            case LED_LAMP, LED_DRIVER, ELECTRONIC_TRANSFORMER -> bank.kind().label() + " by the maker's own figure, and no category";
+            case WIRE_WOUND_TRANSFORMER -> "category AC-6a (transformers)";
+            case COIL -> bank.each().asDouble() > LARGE_COIL_VA ? "category AC-15 (coils over 72 VA)" : "category AC-14 (coils up to 72 VA)";
+            case HEATER, RESISTIVE, SOCKET -> "category AC-1 or AC-7a (heating)";
+            case ELV_STRIP, DOOR_INPUT -> bank.kind().label() + " by the maker's own figure";
+        };
     }
 }

@@ -9,6 +9,7 @@ import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.SwitchingState;
@@ -81,7 +82,17 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         }
         collected.add(plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code())).toList());
         collected.add(planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay).toList());
+        collected.add(shownBySurvey(planner, plan));
         return new PlanJudgement(plan, collected.ordered(), List.of());
+    }
+
+    /** Whatever the survey of the boxes that are opened stops or holds, stops or holds the plan as well. */
+    private static List<Finding> shownBySurvey(Planner planner, WiringPlan plan) {
+        List<Finding> shown = new ArrayList<>();
+        plan.placesOfWork().stream().filter(place -> !place.implied()).forEach(place ->
+                shown.addAll(SurveyChecks.of(planner.house(), planner.run(), place)));
+        planner.surveyed().findings().stream().filter(f -> f.code() == FindingCode.EARTH_COLOUR_MISUSED).forEach(shown::add);
+        return shown.stream().filter(f -> f.severity() != Severity.NOTE).toList();
     }
 
     /**

@@ -1,8 +1,14 @@
 package org.hiddenclerk.core.matching;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -10,9 +16,15 @@ import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Run;
@@ -30,9 +42,17 @@ public final class SurveyChecks {
      * {@link CircuitSum}.
      */
     public static List<Finding> of(HouseContext house, Run run) {
-        Box box = run.lead().box();
+        return of(house, run, run.lead());
+    }
+
+    /** The checks of one box of a run. */
+    static List<Finding> of(HouseContext house, Run run, Run.Place place) {
+        Box box = place.box();
         List<Finding> findings = new ArrayList<>();
-        var circuits = run.circuitsIn(run.lead());
+        var circuits = run.circuitsIn(place);
+        circuits.stream().map(house.circuits()::get).forEach(circuit -> circuit(house.region(), circuit, box, findings));
+        motors(house, box, findings);
+        behindDimmers(box, findings);
         if (circuits.size() > 1) {
             findings.add(Finding.of(FindingCode.SEVERAL_CIRCUITS, new Subject.Box(box.label()), "Circuits " + circuits.stream().map(house::label).sorted()
                     .collect(Collectors.joining(" and ")) + " are in this box: all of them go off before it is opened.", Source.COMMON_PRACTICE));
@@ -47,6 +67,62 @@ public final class SurveyChecks {
         box.geometry().ifPresent(room -> inside(box, room, house.region(), findings));
         findings.sort(Finding.ORDER);
         return findings;
+    }
+
+    /** What the protection of a circuit leaves unprotected in this box, and conductors that few terminals take. */
+    private static void circuit(RegionProfile region, Circuit circuit, Box box, List<Finding> findings) {
+        Optional<Finding> whole = circuit.protection().cableMm2().flatMap(mm2 -> CableProtection.judge(circuit, mm2, region, new Subject.Circuit(circuit.label()),
+                "The cable"));
+        whole.ifPresent(findings::add);
+        if (whole.isEmpty()) {
+            box.cables().stream().filter(cable -> cable.leads() instanceof Leads.FromSupply feed && feed.circuit().equals(circuit.id())
+                    || cable.leads() instanceof Leads.ToLoadWithFeed loop && loop.circuit().equals(circuit.id())).forEach(cable ->
+                    CableProtection.judge(circuit, cable.mm2(), region, new Subject.Cable(box.label(), cable.name()), "Cable " + cable.name()).ifPresent(findings::add));
+        }
+        if (circuit.protection().metal().filter(metal -> metal == Protection.Metal.ALUMINIUM).isPresent()) {
+            findings.add(Finding.of(FindingCode.ALUMINIUM_CONDUCTOR, new Subject.Circuit(circuit.label()), "Circuit " + circuit.label() + " is wired in aluminium: only terminals"
+                    + " and connectors that are marked for it may hold it.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR,
+                    "copper tails in connectors made for both, by a licensed person")));
+        }
+    }
+
+    /** A motor with two windings: each tells its motor and its direction, and both hang on one circuit. */
+    private static void motors(HouseContext house, Box box, List<Finding> findings) {
+        Map<String, List<SurveyedLoad>> motors = new LinkedHashMap<>();
+        for (SurveyedLoad load : box.loads()) {
+            load.drive().ifPresent(drive -> motors.computeIfAbsent(drive.motor(), m -> new ArrayList<>()).add(load));
+            if (load.drive().isEmpty() && load.banks().stream().anyMatch(bank -> bank.kind() == LoadKind.BLIND_MOTOR)) {
+                findings.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, new Subject.SurveyedLoad(box.label(), load.number()), load.name()
+                        + " is a blind: which motor it is and which way it turns is not surveyed.", Source.COMMON_PRACTICE,
+                        new Remedy(Remedy.Kind.COMPLETE_SURVEY, "give it its motor and direction")));
+            }
+        }
+        motors.forEach((motor, windings) -> {
+            Subject subject = new Subject.Motor(motor);
+            List<Drive.Direction> directions = windings.stream().map(load -> load.drive().orElseThrow().direction()).toList();
+            if (directions.stream().distinct().count() < directions.size()) {
+                findings.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, subject, "Two windings of " + motor + " turn it the same way: one of them is the other direction.",
+                        Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "look which wire turns it which way")));
+            }
+            Set<CircuitId> circuits = windings.stream().filter(load -> !load.hangsHere()).map(load -> box.gang(load.gang()).circuit()).collect(Collectors.toSet());
+            if (circuits.size() > 1) {
+                findings.add(Finding.of(FindingCode.SEPARATE_FEEDS, subject, "The two directions of " + motor + " hang on circuits " + circuits.stream().map(house::label)
+                        .sorted().collect(Collectors.joining(" and ")) + ": with both on, each feeds back into the other.", Source.COMMON_PRACTICE,
+                        new Remedy(Remedy.Kind.REWIRE, "both directions on one circuit, by a licensed person")));
+            }
+        });
+    }
+
+    /** A lamp dimmer is for lamps: nothing that turns, and nothing that anybody plugs in. */
+    private static void behindDimmers(Box box, List<Finding> findings) {
+        for (Gang gang : box.gangs()) {
+            if (gang.mechanism() == Mechanism.DIMMER) {
+                box.loadsOf(gang.number()).stream().filter(load -> load.banks().stream().anyMatch(bank -> bank.kind().isMotor() || bank.kind() == LoadKind.SOCKET))
+                        .forEach(load -> findings.add(Finding.of(FindingCode.DIMMER_IN_SERIES, new Subject.Together(new Subject.Gang(box.label(), gang.number()),
+                                new Subject.SurveyedLoad(box.label(), load.number())), load.name() + " is fed through the dimmer " + gang.name() + ".", Source.COMMON_PRACTICE,
+                                new Remedy(Remedy.Kind.REWIRE, "take the dimmer out and put a plain switch in"))));
+            }
+        }
     }
 
     private static void inside(Box box, BoxGeometry room, RegionProfile region, List<Finding> findings) {

@@ -49,30 +49,37 @@ final class CanopyFanLight implements Scheme {
 
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
-        List<GangRef> switches = site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList();
-        List<Consumer<PlanDraft>> variants = new ArrayList<>();
-        if (!switches.isEmpty()) {
-            variants.add(draft -> apply(site, switches, true, draft));
-        }
-        variants.add(draft -> apply(site, switches, false, draft));
-        return variants;
+        List<LoadRef> loads = loads(site);
+        List<List<LoadRef>> read = new ArrayList<>(List.of(loads));
+        loads.forEach(load -> read.add(List.of(load)));
+        read.add(List.of());
+        return read.stream().<Consumer<PlanDraft>>map(own -> draft -> apply(site, own, draft)).toList();
     }
 
-    private static void apply(Site site, List<GangRef> switches, boolean read, PlanDraft draft) {
+    /**
+     * Each load that is read keeps the switch that it has: as many as cores and inputs allow.
+     *
+     * @param read loads whose own switch becomes an input
+     */
+    private static void apply(Site site, List<LoadRef> read, PlanDraft draft) {
         Place place = site.lampPlace().orElseThrow();
         ModuleModel model = site.model();
         CircuitId circuit = site.positions().get(0).circuit();
         ModuleWork work = ModuleWork.fit(draft, place, model);
         work.supply(circuit);
+        List<GangRef> switches = site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList();
+        Set<Input> used = new LinkedHashSet<>();
         for (LoadRef load : loads(site)) {
             Channel channel = channelFor(model, load);
             work.output(channel, List.of(load));
-            List<Input> inputs = work.inputsOf(channel);
-            boolean reads = read && !isFan(load) && !inputs.isEmpty();
+            List<GangRef> own = site.found().controlsOf(load).stream().filter(gang -> !draft.isTakenOver(gang)).toList();
+            List<Input> inputs = work.inputsOf(channel).stream().filter(input -> !used.contains(input)).toList();
+            boolean reads = read.contains(load) && !inputs.isEmpty() && !own.isEmpty();
             if (reads) {
-                work.input(inputs.get(0), switches.get(0), circuit, site.assignment().behaviour(switches.get(0).number()));
+                used.add(inputs.get(0));
+                work.input(inputs.get(0), own.get(0), circuit, site.assignment().behaviour(own.get(0).number()));
             }
-            draft.want(load, reads ? List.of(switches.get(0)) : List.of(), true);
+            draft.want(load, reads ? List.of(own.get(0)) : List.of(), true);
         }
         switches.stream().filter(gang -> !draft.isTakenOver(gang)).forEach(gang -> NoSwitch.blank(draft, gang));
     }

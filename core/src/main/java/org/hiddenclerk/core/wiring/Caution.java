@@ -35,7 +35,7 @@ public enum Caution {
     POLARITY("Direct current: exchanged poles or too many volts destroy the module. Set the jumper for unregulated 12 V first "
             + "where it has one."),
     ELV_BESIDE_MAINS("Mains and extra-low voltage meet in one box: a barrier between them, no common cable, no common terminal."),
-    CAPPED_CONDUCTORS("Cores that are left over are capped at both ends and labelled as spare."),
+    CAPPED_CONDUCTORS("Cores that are left over are capped at both ends and labelled: as spare, or with what they are live from."),
     ANOTHER_CIRCUIT_LINKED("Two modules on different circuits work together by radio only: no conductor may join them."),
     NO_PLAIN_SWITCH("There is no plain switch any more: not for rooms of children or of people in care without another light."),
     BLIND_TRAVEL("Set the travel time and the pause before reversing; the motor's own end stops decide, not the module.");

@@ -35,6 +35,9 @@ import org.hiddenclerk.core.quantity.Volts;
  * the prefix of their place.
  */
 final class Netlisting {
+    /** Of a strip whose volts nobody stated; common practice, no source. */
+    private static final double USUAL_STRIP_VOLTS = 24;
+
     private final RunWiring wiring;
     private final HouseContext house;
     private final List<Part> parts = new ArrayList<>();
@@ -180,13 +183,20 @@ final class Netlisting {
                 pins.put(pin, node(ref.place(), new End.AtLoad(ref.number(), pin)));
             }
             parts.add(new Part.Load(id, one.kind(), one.total().asDouble(), one.powerFactor().doubleValue(),
-                    elvVoltsOf(ref), ref.load().drive().map(drive -> drive.motor()),
+                    voltsOf(ref, one), ref.load().drive().map(drive -> drive.motor()),
                     ref.load().drive().map(drive -> drive.direction().name()), earthed, pins));
         }
     }
 
-    private OptionalDouble elvVoltsOf(Run.LoadRef ref) {
+    /** Its own volts where they are stated; a strip is never made for mains, whatever hangs before it. */
+    private OptionalDouble voltsOf(Run.LoadRef ref, LoadBank bank) {
         Optional<Circuit> circuit = circuitAt(ref);
+        if (bank.volts().isPresent()) {
+            return OptionalDouble.of(bank.volts().get().asDouble());
+        }
+        if (bank.kind().isElv() && !(circuit.isPresent() && circuit.get().isElv())) {
+            return OptionalDouble.of(USUAL_STRIP_VOLTS);
+        }
         return circuit.isPresent() && circuit.get().isElv()
                 ? OptionalDouble.of(circuit.get().elvVolts().map(Volts::asDouble).orElseThrow()) : OptionalDouble.empty();
     }

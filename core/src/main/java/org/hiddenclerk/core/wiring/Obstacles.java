@@ -20,6 +20,9 @@ import org.hiddenclerk.core.wiring.Site.Position;
 
 /** Reasons why a scheme does not apply, collected question by question. */
 final class Obstacles {
+    /** From this share of nominal on a load is made for mains. */
+    private static final double LEAST_OF_MAINS = 0.85;
+
     private final Site site;
     private final List<Finding> found = new ArrayList<>();
 
@@ -177,6 +180,27 @@ final class Obstacles {
         boolean several = site.lampPlace().isEmpty();
         notFor(several, site.positions().get(0).subject(), "The loads of " + site.positions().get(0).words()
                 + " hang in several places, or none is surveyed.");
+        return this;
+    }
+
+    /** The contact closes the load's own circuit: its volts are known, and mains never comes to a load that is not made for it. */
+    Obstacles ownVolts() {
+        for (Position position : site.positions()) {
+            Circuit circuit = site.found().house().circuits().get(position.circuit());
+            for (LoadRef load : circuit.isElv() ? List.<LoadRef>of() : position.loads()) {
+                double nominal = site.found().house().region().nominalVolts().asDouble();
+                boolean known = load.load().banks().stream().allMatch(bank -> bank.volts().isPresent());
+                boolean mains = load.load().banks().stream().allMatch(bank -> bank.volts().filter(v -> v.asDouble() >= LEAST_OF_MAINS * nominal).isPresent());
+                if (!known) {
+                    found.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, load.subject(), "What volts " + load.load().name() + " works with by itself is not surveyed;"
+                            + " a volt-free contact closes its circuit and brings it nothing.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY,
+                            "read it on the device, and add \"at 24 V\" or what it says to the load")));
+                } else if (!mains) {
+                    found.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, load.subject(), load.load().name() + " is not made for mains: its own supply is surveyed as"
+                            + " a circuit of its volts first.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the circuit of its own supply")));
+                }
+            }
+        }
         return this;
     }
 

@@ -6,6 +6,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.electrical.LeftOver;
+import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.CoreColour;
@@ -50,8 +53,12 @@ public record Papers(String place, String kind, List<TerminalTable.Line> termina
     public record Piece(String key, CoreColour colour, BigDecimal mm2, int lengthMm, String from, String to) {
     }
 
-    /** A core that is insulated at this end. */
-    public record CappedCore(String core, String otherEnd) {
+    /**
+     * A core that is insulated at this end.
+     *
+     * @param label what stands on it: a spare, or what it is live from
+     */
+    public record CappedCore(String core, String otherEnd, String label) {
     }
 
     /** A core that needs another colour to be seen at its end. */
@@ -105,11 +112,16 @@ public record Papers(String place, String kind, List<TerminalTable.Line> termina
 
     private static List<CappedCore> caps(WiringPlan plan, Place place, BoxWiring after) {
         List<CappedCore> caps = new ArrayList<>();
+        Map<PartId, Set<String>> fed = LeftOver.capped(plan.wiring());
         for (Box.CableCore core : after.box().cores()) {
             if (after.endOf(core) instanceof End.Capped) {
                 String far = plan.run().spanOf(place, core.cable()).map(span -> span.farFrom(place).label())
                         .orElse("the board side");
-                caps.add(new CappedCore(core.words(), far));
+                String id = plan.run().spanOf(place, core.cable()).map(span -> span.conductor(place.equals(span.a()) ? core.core()
+                        : span.twin(core.core()).orElse(core.core()))).orElse(place.prefix() + core.key());
+                Set<String> circuits = fed.getOrDefault(new PartId(id), Set.of());
+                caps.add(new CappedCore(core.words(), far, circuits.isEmpty() ? after.roleOf(core) == Role.EARTH ? "earth" : "spare"
+                        : "live from " + String.join(", ", circuits)));
             }
         }
         return caps;

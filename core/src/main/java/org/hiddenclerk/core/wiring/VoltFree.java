@@ -26,7 +26,7 @@ final class VoltFree implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         boolean control = site.positions().stream().allMatch(position -> isControlCircuit(site, position));
-        return new Obstacles(site).oneLampPlace()
+        return new Obstacles(site).oneLampPlace().ownVolts()
                 .notFor(!control, site.positions().get(0).subject(), "This scheme is for gates, doors, boilers and "
                         + "extra-low-voltage circuits, not for a lamp on mains.").mainsModule()
                 .lacks(site.model().hasWetContacts(), "The contact of " + site.model().code() + " stands on its own live.",

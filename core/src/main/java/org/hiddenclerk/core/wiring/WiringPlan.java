@@ -233,6 +233,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         WiringCheck.Result proof = WiringCheck.of(wiring);
         List<Finding> findings = new ArrayList<>(proof.findings());
         planned.boxes().forEach((place, box) -> findings.addAll(crowdedTerminals(place, box)));
+        findings.addAll(TakenAway.of(found.intents(), planned.intents(), wiring, proof.truthTable()));
         findings.sort(Finding.ORDER);
         return new WiringPlan(found, Optional.of(planned), wiring, proof, findings);
     }

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.hiddenclerk.core.testing.Boxes.common;
 import static org.hiddenclerk.core.testing.Boxes.throwOf;
 
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -85,15 +86,49 @@ class PapersTest {
 
     @Nested
     class Steps {
+        /** Jumpers first and live last, as far as terminals hold what is on them on the way. */
         @Test
-        void aHandWorksJumpersFirstAndLiveLast() {
+        void theLiveGoesOnLast() {
             WiringPlan plan = plan(twoGangs, Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2);
 
             List<Move> moves = Move.between(plan.before(), plan.after().orElseThrow());
 
-            assertThat(moves).extracting(Move::kind).isSorted();
-            assertThat(moves.get(moves.size() - 1).words())
-                    .isEqualTo("Move brown of c1 (permanent live) from switch 1, COM to N2, L.");
+            assertThat(moves).extracting(Move::kind).filteredOn(kind -> kind != Move.Kind.ADD_JUMPER).isSorted();
+            assertThat(moves).extracting(Move::words).contains("Move brown of c1 (permanent live) from switch 1, COM to N2, L.");
+        }
+
+        /** On the way there and back no terminal ever holds more than it takes, and mains never meets extra-low voltage. */
+        @Test
+        void noTerminalHoldsTooMuchOnTheWay() {
+            int[] looked = {0};
+            java.util.stream.Stream.concat(SchemeMatrix.plans(org.hiddenclerk.core.job.RegionProfile.EU_230).entrySet().stream(), SpecialRuns.plans().entrySet().stream())
+                    .forEach(e -> e.getValue().planned().ifPresent(planned -> planned.boxes().forEach((place, after) -> {
+                        BoxWiring before = e.getValue().found().at(place);
+                        watch(e.getKey() + " at " + place, before, after);
+                        watch(e.getKey() + " back at " + place, after, before);
+                        looked[0]++;
+                    })));
+            assertThat(looked[0]).isGreaterThan(100);
+        }
+
+        private void watch(String name, BoxWiring from, BoxWiring to) {
+            MoveOrder order = new MoveOrder(from, to);
+            Move.between(from, to, order);
+            Map<End, Integer> holds = new HashMap<>(from.held());
+            for (MoveOrder.Task task : order.performed()) {
+                task.off().forEach(end -> holds.merge(end, -1, Integer::sum));
+                task.on().forEach(end -> holds.merge(end, 1, Integer::sum));
+                for (End end : task.on()) {
+                    int takes = end instanceof End.AtModule pole ? to.modules().getOrDefault(pole.module(), from.modules().get(pole.module())).terminal(pole.terminal()).takes()
+                            : end instanceof End.AtMechanism ? Math.max(2, to.heldAt(end)) : Integer.MAX_VALUE;
+                    assertThat(holds.get(end)).as(name + ": " + task.move().words()).isLessThanOrEqualTo(takes);
+                }
+            }
+            to.held().forEach((end, count) -> {
+                if (!(end instanceof End.Capped) && !(end instanceof End.Loose)) {
+                    assertThat(holds.getOrDefault(end, 0)).as(name + ": " + end.words()).isEqualTo(count);
+                }
+            });
         }
 
         @Test

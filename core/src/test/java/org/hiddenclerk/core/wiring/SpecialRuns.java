@@ -108,6 +108,18 @@ public final class SpecialRuns {
                 .renamedJumpers("X", "w").from("A");
     }
 
+    /** A switch for the fan and one for the light, and one core more than they need; or none more. */
+    public static Run canopyOfTwo(RegionProfile region, boolean spare) {
+        Circuits.Wire fan = wire(SWITCHED_LIVE, "1.L1", "x1.L");
+        Circuits.Wire light = wire(SWITCHED_LIVE, "2.L1", "x2.L");
+        Circuits.Wire neutral = wire(NEUTRAL, "j.n", "j.n");
+        Circuits.Wire earth = wire(EARTH, "j.earth", "j.earth");
+        return new Circuits(region).box("A", WALL).box("X", CANOPY).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "4").load("X", "fan 45 pf 0.7", 0)
+                .load("X", "3 LED 8", 0).feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM")
+                .cable("A", "X", spare ? new Circuits.Wire[] {fan, light, wire(SPARE, "cap", "cap"), neutral, earth} : new Circuits.Wire[] {fan, light, neutral, earth})
+                .jumper("X", "j.n", "x1.N").jumper("X", "j.n", "x2.N").renamedJumpers("X", "w").from("A");
+    }
+
     static WiringPlan socket(RegionProfile region) {
         Run run = new Circuits(region).box("A", SOCKET).load("A", "socket 1500", 0)
                 .cable("A", new Leads.FromSupply(new CircuitId("4")), wire(PERMANENT_LIVE, "x1.L"), wire(NEUTRAL, "x1.N"),
