@@ -133,7 +133,7 @@ class BenchController {
     private static List<BenchStepView> steps(Bench.OnBench unit) {
         return java.util.Arrays.stream(BenchStep.values()).map(step -> {
             var last = unit.row().marks().stream().filter(m -> m.mark().step() == step).reduce((a, b) -> b);
-            return new BenchStepView(step, step.title(), step.how(), step.isSkippable(), unit.card().isBehind(step), last.map(m -> m.mark().outcome())
+            return new BenchStepView(step, step.title(), step.how(unit.model().powering(), !unit.model().hasWetContacts()), step.isSkippable(), unit.card().isBehind(step), last.map(m -> m.mark().outcome())
                     .orElse(null), last.map(m -> m.mark().note()).orElse(null), last.map(BenchUnitRow.MarkPart::madeBy).orElse(null),
                     last.map(BenchUnitRow.MarkPart::madeAt).orElse(null));
         }).toList();

@@ -2,7 +2,7 @@ package org.hiddenclerk.core.bench;
 
 /** What is done to a module on the bench, in the order of the work. */
 public enum BenchStep {
-    POWER_UP("Power it up", "L and N on the bench, behind a residual-current device; fingers off the terminals.", false),
+    POWER_UP("Power it up", "With its own supply.", false),
     UPDATE("Update it", "The newest stable version of its line, before it joins anything.", true),
     CREDENTIAL("Keep its code", "Read the code off the module, not off the carton.", true),
     NAME("Name it", "By the convention of the job, on the device and on the hub together.", false),
@@ -26,8 +26,19 @@ public enum BenchStep {
         return title;
     }
 
-    public String how() {
-        return how;
+
+    /**
+     * How it is done.
+     *
+     * @param powering how a module of this kind gets its power on the bench, in words
+     * @param voltFree whether its contacts are apart from its supply
+     */
+    public String how(String powering, boolean voltFree) {
+        return switch (this) {
+            case POWER_UP -> powering;
+            case CHANNELS -> voltFree ? "With a meter across the contact, or a lamp of extra-low voltage: no mains on a volt-free contact at the bench." : how;
+            case UPDATE, CREDENTIAL, NAME, LABEL, INPUTS, SETTINGS, PACK -> how;
+        };
     }
 
     /** Whether it may be left out with a reason. */

@@ -66,4 +66,23 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
     public boolean hasWetContacts() {
         return channels.stream().allMatch(channel -> channel.from().equals(supply.livePin()));
     }
+
+    /** How it gets its power on a bench: its own supply, and nothing else. */
+    public String powering() {
+        String careful = ", behind a residual-current device; fingers off the terminals.";
+        if (isSender()) {
+            return "In the path of a lamp as it will be: live on " + supply.livePin() + ", the lamp behind " + supply.returnPin() + careful;
+        }
+        if (supply instanceof ModuleSupply.TwoWire twoWire) {
+            return "It lives on what flows through a lamp: live on " + twoWire.livePin() + ", and a lamp of at least "
+                    + Math.max(1, Math.round(twoWire.minimumLoadWatts())) + "\u2009W between " + twoWire.returnPin()
+                    + " and the neutral. Never live and neutral on its two terminals; behind a residual-current device, fingers off.";
+        }
+        if (supply instanceof ModuleSupply.DirectCurrent direct) {
+            String most = direct.maxVolts().isPresent() ? " to " + Math.round(direct.maxVolts().getAsDouble()) : "";
+            return "From direct current of " + Math.round(direct.minVolts()) + most + "\u2009V: plus on " + direct.livePin() + ", minus on " + direct.returnPin()
+                    + ". No mains comes near it.";
+        }
+        return "Live on " + supply.livePin() + " and neutral on " + supply.returnPin() + careful;
+    }
 }

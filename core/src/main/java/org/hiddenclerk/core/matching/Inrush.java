@@ -45,11 +45,9 @@ public final class Inrush {
         }
         List<Finding> findings = new ArrayList<>();
         if (model.sheet().contactPeakAmps().isEmpty()) {
-            Optional<LoadBank> grave = sudden.stream().filter(bank -> bank.peak().isPresent() || bank.kind() == LoadKind.LED_DRIVER
-                    || bank.kind() == LoadKind.MOTOR).findFirst();
-            grave.ifPresent(bank -> findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject, "What peak this contact stands is not "
-                    + "stated; " + bank.kind().label() + " may weld a small one.", Source.MAKER,
-                    new Remedy(Remedy.Kind.FIND_OUT, "ask the maker, or take a larger contact"))));
+            findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject, "What peak this contact stands is not stated; "
+                    + sudden.get(0).kind().label() + " may weld a small one.", Source.MAKER,
+                    new Remedy(Remedy.Kind.FIND_OUT, "ask the maker, or take a larger contact")));
             return findings;
         }
         int stands = model.sheet().contactPeakAmps().getAsInt();

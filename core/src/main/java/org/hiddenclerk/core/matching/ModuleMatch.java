@@ -51,6 +51,7 @@ public final class ModuleMatch {
     static final Comparator<Candidate> RANKING = Comparator
             .comparing((Candidate c) -> c.verdict()).reversed()
             .thenComparing(c -> c.findings().stream().filter(f -> f.severity() != Severity.NOTE).count())
+            .thenComparing(ModuleMatch::unknown)
             .thenComparing(c -> c.findings().size())
             .thenComparing(c -> c.assignment().model().priceCents().orElse(Integer.MAX_VALUE))
             .thenComparing(c -> c.assignment().model().code());
@@ -61,6 +62,15 @@ public final class ModuleMatch {
     /** Longest break of a flip, and the shortest: a rocker moved by hand; common practice, no source. */
     private static final int LONGEST_FLIP_MS = 100;
     private static final int SHORTEST_FLIP_MS = 20;
+
+    /** How much of a candidate is not known: it never ranks before one of which it is known, and sufficient. */
+    private static long unknown(Candidate candidate) {
+        ModuleModel model = candidate.assignment().model();
+        long found = candidate.findings().stream().filter(f -> f.code() == FindingCode.INRUSH_UNKNOWN || f.code() == FindingCode.FIGURE_UNKNOWN
+                || f.code() == FindingCode.RATING_UNKNOWN || f.code() == FindingCode.ROOM_UNKNOWN).count();
+        boolean minimum = model.supply() instanceof ModuleSupply.TwoWire supply && supply.minimumLoadWatts() == 0;
+        return found + Stream.of(model.body().isEmpty(), model.sheet().temperatures().isEmpty(), model.sheet().firmware().isEmpty(), minimum).filter(is -> is).count();
+    }
 
     private final HouseContext house;
     private final Planner planner;

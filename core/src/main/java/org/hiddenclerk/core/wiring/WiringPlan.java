@@ -8,6 +8,9 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.hiddenclerk.core.electrical.Part;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.Finding;
@@ -231,11 +234,31 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<Run.Place> interest) {
         Wiring wiring = Found.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
         WiringCheck.Result proof = WiringCheck.of(wiring);
-        List<Finding> findings = new ArrayList<>(proof.findings());
+        List<Finding> findings = new ArrayList<>(proof.findings().stream().map(f -> isLeftAsFound(f, found, wiring) ? noted(f) : f).toList());
         planned.boxes().forEach((place, box) -> findings.addAll(crowdedTerminals(place, box)));
         findings.addAll(TakenAway.of(found.intents(), planned.intents(), wiring, proof.truthTable()));
         findings.sort(Finding.ORDER);
         return new WiringPlan(found, Optional.of(planned), wiring, proof, findings);
+    }
+
+    /**
+     * Two plain switches of a blind may both be on, before the work as after it, where the plan has nothing to do with that blind: worth
+     * knowing, and no reason against a module for the lamp beside them.
+     */
+    private static boolean isLeftAsFound(Finding finding, RunWiring found, Wiring wiring) {
+        if (finding.code() != FindingCode.BOTH_DIRECTIONS_ON) {
+            return false;
+        }
+        List<PartId> windings = wiring.parts().stream().filter(part -> part instanceof Part.Load load && load.motor().map(Subject.Motor::new)
+                .filter(finding.subject()::equals).isPresent()).map(Part::id).toList();
+        TruthTable table = WiringCheck.of(wiring).truthTable();
+        boolean commanded = wiring.parts().stream().anyMatch(part -> part instanceof Part.FittedModule module && module.channels().stream()
+                .anyMatch(channel -> table.loadsOf(module.id(), channel.id()).stream().anyMatch(windings::contains)));
+        return !commanded && found.intents().stream().anyMatch(intent -> windings.contains(intent.load()));
+    }
+
+    private static Finding noted(Finding finding) {
+        return new Finding(finding.code(), Severity.NOTE, finding.subject(), finding.states(), finding.sentence(), finding.remedies(), finding.source());
     }
 
     private static Set<Run.Place> placesTouched(RunWiring found, RunWiring planned, Set<Run.Place> interest) {

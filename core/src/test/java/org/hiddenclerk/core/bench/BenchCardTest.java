@@ -12,6 +12,7 @@ import org.hiddenclerk.core.bench.BenchCard.Facts;
 import org.hiddenclerk.core.bench.BenchCard.Mark;
 import org.hiddenclerk.core.bench.BenchCard.Outcome;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.testing.Modules;
 import org.junit.jupiter.api.Test;
 
 /** What may be marked on the bench, and what may not. */
@@ -92,5 +93,15 @@ class BenchCardTest {
             assertThat(!needsCode || hasCode || card.outcome(BenchStep.CREDENTIAL).equals(Optional.of(Outcome.SKIPPED))).isTrue();
             assertThat(named && place).isTrue();
         }
+    }
+
+    /** What is said at the bench is right for the module: two wires and direct current have no live and neutral. */
+    @Test
+    void everyKindOfSupplyHasItsOwnWayToBePowered() {
+        String twoWire = BenchStep.POWER_UP.how(Modules.twoWire(30, Modules.generous()).powering(), false);
+        assertThat(twoWire).contains("a lamp of at least 30\u2009W", "Never live and neutral on its two terminals");
+        assertThat(BenchStep.POWER_UP.how(Modules.withNeutral(1, 2, Modules.generous()).powering(), false)).startsWith("Live on L and neutral on N");
+        assertThat(BenchStep.POWER_UP.how(Modules.sender().powering(), false)).startsWith("In the path of a lamp");
+        assertThat(BenchStep.CHANNELS.how("", true)).contains("no mains on a volt-free contact");
     }
 }
