@@ -32,7 +32,7 @@ import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Gang;
-import org.hiddenclerk.core.job.Protection;
+import org.hiddenclerk.core.job.Protection.Metal;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -81,7 +81,7 @@ class JobOverview {
 
     record CircuitView(UUID id, String label, BigDecimal ratingAmps, Line phase, String phaseLabel, boolean alternativelySupplied,
                        @MayBeAbsent BigDecimal elvVolts, String device, @MayBeAbsent Integer residualMilliamps,
-                       @MayBeAbsent BigDecimal cableMm2, Protection.@MayBeAbsent Metal metal) {
+                       @MayBeAbsent BigDecimal cableMm2, @MayBeAbsent Metal metal) {
     }
 
     record BoxView(UUID id, long version, UUID roomId, String label, BoxKind kind, String summary, int gangs,

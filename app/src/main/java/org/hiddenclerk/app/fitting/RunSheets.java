@@ -17,12 +17,12 @@ import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.fitting.Entry;
 import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
 import org.hiddenclerk.core.fitting.SharedCircuits;
-import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -97,6 +97,9 @@ public class RunSheets {
         if (!plans.isCurrent(plan, found)) {
             throw Unusable.conflict("The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
         }
+        plans.judge(found).findings().stream().filter(f -> f.code() == FindingCode.READINGS_CONTRADICT).findFirst().ifPresent(contradicted -> {
+            throw Unusable.conflict("What was read on site speaks against the plan. " + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
+        });
         refuseSecondSheet(found, plans.restore(plan, found.house()));
         RunSheetRow row = sheets.saveAndFlush(new RunSheetRow(plan.id(), box, who, now()));
         return open(row, found.house());

@@ -30,6 +30,7 @@ import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -48,9 +49,11 @@ public class Plans {
     private final FirmwareInHouse firmware;
     private final HouseSettings settings;
     private final Acceptances acceptances;
+    /** Asked for late: whoever keeps readings writes into surveys, and surveys know plans. */
+    private final ObjectProvider<FieldReadings> readings;
 
     Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork,
-          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware) {
+          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware, ObjectProvider<FieldReadings> readings) {
         this.boxes = boxes;
         this.boxRepository = boxRepository;
         this.issued = issued;
@@ -61,6 +64,7 @@ public class Plans {
         this.firmware = firmware;
         this.settings = settings;
         this.acceptances = acceptances;
+        this.readings = readings;
     }
 
     /** What is picked for a box. */
@@ -74,17 +78,19 @@ public class Plans {
      * @param versions changes with the settings of the house and the firm
      * @param accepted what people took on, by box
      * @param installed what modules that have joined run, by box and module code
+     * @param read      where something was read on site
      */
-    public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted, Map<UUID, Map<String, InstalledFirmware>> installed) {
+    public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted, Map<UUID, Map<String, InstalledFirmware>> installed,
+                                FieldReadings.Read read) {
         /** What of it concerns one box: changes when its judgement may. */
         public String of(UUID box) {
-            return versions + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList() + installed.getOrDefault(box, Map.of());
+            return versions + read.stamp() + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList() + installed.getOrDefault(box, Map.of());
         }
     }
 
     public Circumstances circumstances(UUID job) {
         return new Circumstances(settings.terms(job), settings.house(job).version() + "/" + settings.estimates().version(),
-                acceptances.ofJob(job), firmware.ofJob(job));
+                acceptances.ofJob(job), firmware.ofJob(job), readings.getObject().in(job));
     }
 
     /** What the stock book says of the modules picked for a box and its neighbours: changes when their judgement may. */
@@ -115,7 +121,8 @@ public class Plans {
                 Picks.fromRows(neighbour.row().picks()))));
         List<Assignment> modules = picks.assignments(chosen, found.box());
         PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), modules, others(found.run(), given), circumstances.terms())
-                .withInstalled(modules, circumstances.installed().getOrDefault(found.row().id(), Map.of()));
+                .withInstalled(modules, circumstances.installed().getOrDefault(found.row().id(), Map.of()))
+                .withEvidence(readings.getObject().evidence(found, circumstances.read()));
         List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
         return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));
     }

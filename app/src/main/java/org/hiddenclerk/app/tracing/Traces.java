@@ -12,13 +12,16 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.HouseReadAnew;
+import org.hiddenclerk.app.planning.FieldReadings;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.ConductorRole;
+import org.hiddenclerk.core.conductors.FieldEvidence;
 import org.hiddenclerk.core.conductors.PenNote;
 import org.hiddenclerk.core.conductors.Reading;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
@@ -33,7 +36,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Readings on the cores of a run of boxes, and what follows from them. */
 @Service
-public class Traces {
+public class Traces implements FieldReadings {
     private final Boxes boxes;
     private final RecordSurvey recordSurvey;
     private final TraceReadingRepository readings;
@@ -59,7 +62,7 @@ public class Traces {
     private record Basis(Map<String, Long> versions, int readings, Instant last) {
     }
 
-    private record Judged(Basis basis, Standing standing) {
+    private record Judged(Basis basis, Standing standing, FieldEvidence evidence) {
     }
 
     /**
@@ -70,33 +73,50 @@ public class Traces {
      */
     @Transactional(readOnly = true)
     public Standing standing(Boxes.Found found, Set<UUID> read) {
+        return judged(found, read).map(Judged::standing).orElse(Standing.UNREAD);
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public Read in(UUID job) {
+        List<TraceReadingRepository.ReadBox> read = readings.read(job);
+        return new Read(read.stream().map(box -> box.boxId() + ":" + box.readings() + ":" + box.last()).sorted().toList().toString(),
+                read.stream().map(TraceReadingRepository.ReadBox::boxId).collect(Collectors.toSet()));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public FieldEvidence evidence(Boxes.Found found, Read read) {
+        return judged(found, read.boxes()).map(Judged::evidence).orElse(FieldEvidence.NONE);
+    }
+
+    private Optional<Judged> judged(Boxes.Found found, Set<UUID> read) {
         Map<String, Long> versions = new TreeMap<>(Map.of(found.row().id().toString(), found.row().version()));
         found.neighbours().forEach((id, neighbour) -> versions.put(id, neighbour.row().version()));
         List<UUID> ids = versions.keySet().stream().map(UUID::fromString).toList();
         if (ids.stream().noneMatch(read::contains)) {
-            return Standing.UNREAD;
+            return Optional.empty();
         }
         List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(ids);
         Basis basis = new Basis(versions, rows.size(), rows.get(rows.size() - 1).readAt());
         Judged before = standings.get(found.row().id());
         if (before == null || !before.basis().equals(basis)) {
-            before = new Judged(basis, judge(found.row().id()));
+            before = judge(basis, found);
             standings.put(found.row().id(), before);
         }
-        return before.standing();
+        return Optional.of(before);
     }
 
-    private Standing judge(UUID box) {
-        Traced traced;
+    private Judged judge(Basis basis, Boxes.Found found) {
+        State state;
         try {
-            traced = of(box).traced();
+            state = of(found);
         } catch (Unusable tooMany) {
-            return Standing.READ;
+            return new Judged(basis, Standing.READ, FieldEvidence.NONE);
         }
-        if (!traced.contradictions().isEmpty()) {
-            return Standing.CONTRADICTORY;
-        }
-        return traced.done() ? Standing.CERTAIN : Standing.READ;
+        FieldEvidence evidence = FieldEvidence.of(state.surveyed(), state.answered(), state.traced());
+        Standing standing = !state.traced().contradictions().isEmpty() ? Standing.CONTRADICTORY : state.traced().done() ? Standing.CERTAIN : Standing.READ;
+        return new Judged(basis, standing, evidence);
     }
 
     /** Boxes of a job in which something was read. */
@@ -135,7 +155,10 @@ public class Traces {
 
     @Transactional(readOnly = true)
     State of(UUID box) {
-        Boxes.Found found = boxes.find(box);
+        return of(boxes.find(box));
+    }
+
+    private State of(Boxes.Found found) {
         Map<String, Box> all = new LinkedHashMap<>();
         all.put(found.row().id().toString(), found.box());
         found.neighbours().forEach((id, neighbour) -> all.put(id, neighbour.box()));

@@ -176,7 +176,7 @@ public final class RunSheetPlan {
         List<Confirm> labels = new ArrayList<>();
         for (Place place : places) {
             for (Box.CableCore core : place.box().cores()) {
-                labels.add(new Confirm("label-" + place.prefix() + core.key(), at(place) + core.words()
+                labels.add(new Confirm("label-" + place.prefix() + core.key(), at(place) + core.words() + leadsTo(place, core)
                         + ": labelled, was on " + before.at(place).words(before.at(place).endOf(core))));
             }
             labels.add(new Confirm("photo" + (place.prefix().isEmpty() ? "" : "-" + place.prefix()), at(place)
@@ -184,6 +184,12 @@ public final class RunSheetPlan {
         }
         steps.add(new Step("label", Phase.OPEN, "Label and photograph every core",
                 "Note where each one is before anything is disconnected.", true, labels, List.of(), Effect.NONE));
+    }
+
+    /** Where a core goes: cores of one colour are told apart by both of their ends. */
+    private String leadsTo(Place place, Box.CableCore core) {
+        return before.run().spans().stream().filter(span -> span.joins(place) && span.at(place).name().equals(core.cable().name())).findFirst()
+                .map(span -> " to " + span.farFrom(place).label()).orElse("");
     }
 
     private void wire() {

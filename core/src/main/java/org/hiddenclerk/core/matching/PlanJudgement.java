@@ -8,6 +8,7 @@ import java.util.function.Predicate;
 import java.util.function.UnaryOperator;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.conductors.FieldEvidence;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
@@ -52,6 +53,21 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         return new PlanJudgement(plan, more, accepted);
     }
 
+    /**
+     * The same judgement in the light of what was read in the run: a reading that contradicts the survey stops every plan of it, and cores that
+     * look alike are known by a reading alone.
+     */
+    public PlanJudgement withEvidence(FieldEvidence evidence) {
+        List<Finding> more = new ArrayList<>(findings);
+        if (plan.planned().isPresent()) {
+            more.addAll(evidence.against());
+            more.removeIf(f -> f.code() == FindingCode.TRAVELLERS_ALIKE);
+            more.addAll(AlikeCores.of(plan, evidence));
+        }
+        more.sort(Finding.ORDER);
+        return new PlanJudgement(plan, more, accepted);
+    }
+
     /** The same judgement, of which a person accepts what holds it back. */
     public PlanJudgement accepting(Predicate<Finding> byPerson) {
         return new PlanJudgement(plan, findings, findings.stream().filter(f -> f.severity() == Severity.HOLD).filter(byPerson).toList());
@@ -83,6 +99,7 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         collected.add(plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code())).toList());
         collected.add(planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay).toList());
         collected.add(shownBySurvey(planner, plan));
+        collected.add(AlikeCores.of(plan, FieldEvidence.NONE));
         return new PlanJudgement(plan, collected.ordered(), List.of());
     }
 

@@ -87,12 +87,12 @@ public final class Run {
             return a.equals(place) ? b : a;
         }
 
-        Cable at(Place place) {
+        public Cable at(Place place) {
             return a.equals(place) ? atA : atB;
         }
 
         /** The same core at the other end, if it was found there. */
-        Optional<Core> twin(Core core) {
+        public Optional<Core> twin(Core core) {
             return atB.cores().stream().filter(c -> c.number() == core.number()).findFirst();
         }
     }
