@@ -306,7 +306,7 @@ describe("the papers of a plan", () => {
     for (const text of [
       "brown of c1: was on gang 1, COM, goes to module 1, L",
       "Move brown of c1.",
-      "black of c2; its other end is at B-02",
+      "black of c2, labelled “spare”; its other end is at B-02",
       "blue of c2: brown sleeve, it is a switched live now",
       "A switch input is at mains potential.",
     ]) {

@@ -108,13 +108,13 @@ class HouseChoiceTest {
             hold = finding.get("severity").asString().equals("HOLD") ? finding : hold;
         }
         assertThat(hold).isNotNull();
-        Map<String, String> acceptance = Map.of("code", hold.get("code").asString(), "subject", hold.get("subject").asString(), "reason",
-                "measured again with the maker on the phone");
+        Map<String, String> acceptance = Map.of("code", hold.get("code").asString(), "subject", hold.get("subject").asString(), "facts",
+                hold.get("facts").asString(), "reason", "measured again with the maker on the phone");
         JsonNode after = person.post("/api/v1/boxes/" + shallow + "/plan/accepted", acceptance).ok();
         assertThat(after.get("accepted")).hasSize(1);
         assertThat(after.get("accepted").get(0).get("stillSo").asBoolean()).isTrue();
         assertThat(person.post("/api/v1/boxes/" + shallow + "/plan/accepted", Map.of("code", hold.get("code").asString(), "subject",
-                hold.get("subject").asString(), "reason", "short")).status()).isEqualTo(422);
+                hold.get("subject").asString(), "facts", hold.get("facts").asString(), "reason", "short")).status()).isEqualTo(422);
         JsonNode back = person.delete("/api/v1/boxes/" + shallow + "/plan/accepted/" + after.get("accepted").get(0).get("id").asString()).ok();
         assertThat(back.get("accepted")).isEmpty();
 
@@ -122,6 +122,6 @@ class HouseChoiceTest {
         JsonNode stop = person.get("/api/v1/boxes/" + porch + "/plan").ok().get("findings").get(0);
         assertThat(stop.get("severity").asString()).isEqualTo("STOP");
         assertThat(person.post("/api/v1/boxes/" + porch + "/plan/accepted", Map.of("code", stop.get("code").asString(), "subject",
-                stop.get("subject").asString(), "reason", "because I say that it is all right")).status()).isEqualTo(422);
+                stop.get("subject").asString(), "facts", stop.get("facts").asString(), "reason", "because I say that it is all right")).status()).isEqualTo(422);
     }
 }
