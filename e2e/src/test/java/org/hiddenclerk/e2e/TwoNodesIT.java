@@ -39,7 +39,7 @@ class TwoNodesIT {
         FIRST.start(node("one"));
         second = RunningClerk.another(node("two"));
         proxy = nginx();
-        for (int tries = 0; tries < 100 && !isOpen(); tries++) {
+        for (int tries = 0; tries < 1_200 && !isOpen(); tries++) {
             Thread.sleep(50);
         }
     }
@@ -148,7 +148,7 @@ class TwoNodesIT {
     }
 
     private static void await(String what, Check check) throws Exception {
-        for (int tries = 0; tries < 150 && !check.holds(); tries++) {
+        for (int tries = 0; tries < 900 && !check.holds(); tries++) {
             Thread.sleep(100);
         }
         assertThat(check.holds()).as(what).isTrue();

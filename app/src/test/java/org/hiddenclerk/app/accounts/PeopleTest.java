@@ -6,13 +6,13 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 import com.eatthepath.otp.TimeBasedOneTimePasswordGenerator;
 import jakarta.servlet.http.Cookie;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.StreamSupport;
 import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.binary.Base32;
+import org.hiddenclerk.app.testing.HeldClock;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -186,38 +186,41 @@ class PeopleTest {
 
     @Test
     void aCodeOfTheSecondFactorIsGoodOnceAndRecoveryCodesHelpOut() throws Exception {
+        try (HeldClock clock = HeldClock.hold()) {
+            secondFactor(clock);
+        }
+    }
+
+    private void secondFactor(HeldClock clock) throws Exception {
         Browser browser = joined("p-two", "LEAD");
-        // All of it within one step of 30 s.
-        long into = Instant.now().getEpochSecond() % 30;
-        Thread.sleep(into > 18 ? (30 - into) * 1000 : 0);
         assertThat(browser.status(HttpMethod.POST, "/api/v1/account/second-factor", Map.of("password", "another password"))).isEqualTo(422);
         JsonNode offered = browser.json(HttpMethod.POST, "/api/v1/account/second-factor", Map.of("password", WORDS));
         String secret = offered.get("text").asString();
         assertThat(offered.get("uri").asString()).contains("otpauth://totp/", "secret=" + secret);
         assertThat(browser.logIn("p-two", WORDS, null)).as("it does not count before it was confirmed").isEqualTo(200);
         assertThat(browser.status(HttpMethod.POST, "/api/v1/account/second-factor/confirmed", Map.of("code", "000000"))).isEqualTo(422);
-        JsonNode recovery = browser.json(HttpMethod.POST, "/api/v1/account/second-factor/confirmed", Map.of("code", code(secret, -1))).get("codes");
+        JsonNode recovery = browser.json(HttpMethod.POST, "/api/v1/account/second-factor/confirmed", Map.of("code", code(clock, secret, -1))).get("codes");
         assertThat(recovery).hasSize(10);
         Browser other = new Browser();
         assertThat(other.logIn("p-two", WORDS, null)).isEqualTo(401);
-        assertThat(other.logIn("p-two", WORDS, code(secret, -1))).as("used when it was confirmed").isEqualTo(401);
-        assertThat(other.logIn("p-two", WORDS, code(secret, 0))).isEqualTo(200);
-        assertThat(new Browser().logIn("p-two", WORDS, code(secret, 0))).as("used to log in").isEqualTo(401);
+        assertThat(other.logIn("p-two", WORDS, code(clock, secret, -1))).as("used when it was confirmed").isEqualTo(401);
+        assertThat(other.logIn("p-two", WORDS, code(clock, secret, 0))).isEqualTo(200);
+        assertThat(new Browser().logIn("p-two", WORDS, code(clock, secret, 0))).as("used to log in").isEqualTo(401);
         assertThat(new Browser().logIn("p-two", WORDS, recovery.get(3).asString())).isEqualTo(200);
         assertThat(new Browser().logIn("p-two", WORDS, recovery.get(3).asString())).isEqualTo(401);
         byte[] kept = database.queryForObject("SELECT second_factor FROM account WHERE name = 'p-two'", byte[].class);
         assertThat(new String(kept, java.nio.charset.StandardCharsets.ISO_8859_1)).doesNotContain(secret);
         owner.post("/api/v1/credentials/renew-key", Map.of()).ok();
-        assertThat(new Browser().logIn("p-two", WORDS, code(secret, 1))).as("under a new key of the ring").isEqualTo(200);
+        assertThat(new Browser().logIn("p-two", WORDS, code(clock, secret, 1))).as("under a new key of the ring").isEqualTo(200);
         String again = owner.post("/api/v1/people/" + id("p-two") + "/invited-again", null).ok().get("text").asString();
         new Browser().json(HttpMethod.POST, "/api/v1/invitation/accepted", Map.of("text", again, "name", "whatever", "password", "three lathes under moss"));
         assertThat(other.status(HttpMethod.GET, "/api/v1/jobs", null)).as("logins of before").isEqualTo(401);
         assertThat(new Browser().logIn("p-two", "three lathes under moss", null)).isEqualTo(200);
     }
 
-    private static String code(String secret, int steps) throws Exception {
+    private static String code(HeldClock clock, String secret, int steps) throws Exception {
         TimeBasedOneTimePasswordGenerator generator = new TimeBasedOneTimePasswordGenerator();
-        return generator.generateOneTimePasswordString(new SecretKeySpec(new Base32().decode(secret), generator.getAlgorithm()), Instant.now().plus(generator.getTimeStep().multipliedBy(steps)));
+        return generator.generateOneTimePasswordString(new SecretKeySpec(new Base32().decode(secret), generator.getAlgorithm()), clock.instant().plus(generator.getTimeStep().multipliedBy(steps)));
     }
 
     @Test

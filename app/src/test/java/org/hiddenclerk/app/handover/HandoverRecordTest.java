@@ -118,7 +118,7 @@ class HandoverRecordTest {
         assertThat(given.get("tests").asInt()).isEqualTo(tests().size());
         String papers = "/api/v1/jobs/" + house.job() + "/papers";
         String id = person.post(papers, Map.of("kind", "AS_BUILT", "size", "A4")).ok().get("id").asString();
-        for (int tries = 0; tries < 300 && person.get(papers).ok().get("papers").get(0).get("state").asString().equals("RUNNING"); tries++) {
+        for (int tries = 0; tries < 1_200 && person.get(papers).ok().get("papers").get(0).get("state").asString().equals("RUNNING"); tries++) {
             Thread.sleep(100);
         }
         assertThat(person.get(papers).ok().get("papers").get(0).get("draft").asBoolean()).isFalse();

@@ -75,7 +75,7 @@ class JoiningTest {
 
     private JsonNode await(String path, Predicate<JsonNode> until) throws InterruptedException {
         JsonNode now = person.get(path).ok();
-        for (int tries = 0; tries < 200 && !until.test(now); tries++) {
+        for (int tries = 0; tries < 1_200 && !until.test(now); tries++) {
             Thread.sleep(50);
             now = person.get(path).ok();
         }

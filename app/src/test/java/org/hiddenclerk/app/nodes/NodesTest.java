@@ -82,7 +82,7 @@ class NodesTest {
         try {
             HouseReadAnew anew = HouseReadAnew.here(UUID.randomUUID(), Set.of(UUID.randomUUID(), UUID.randomUUID()));
             telling.tell(anew);
-            for (int tries = 0; tries < 60 && heard.isEmpty(); tries++) {
+            for (int tries = 0; tries < 1_200 && heard.isEmpty(); tries++) {
                 Thread.sleep(50);
             }
             assertThat(heard).contains(new HouseReadAnew(anew.job(), anew.boxes(), true));

@@ -59,7 +59,7 @@ class SearchTest {
         house.pick(box, "SK-1");
         person.get("/api/v1/jobs/" + house.job()).ok();
         String word = "contact";
-        for (int tries = 0; tries < 100 && ofBox(box, word).isEmpty(); tries++) {
+        for (int tries = 0; tries < 1_200 && ofBox(box, word).isEmpty(); tries++) {
             Thread.sleep(50);
         }
         assertThat(ofBox(box, word)).isNotEmpty();

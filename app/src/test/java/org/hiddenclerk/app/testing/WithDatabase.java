@@ -26,6 +26,7 @@ public @interface WithDatabase {
         @Override
         public void initialize(ConfigurableApplicationContext context) {
             context.getBeanFactory().addBeanPostProcessor(new QueryCounting());
+            context.getBeanFactory().addBeanPostProcessor(new HeldClock());
             TestPropertyValues.of("spring.datasource.url=" + TestDatabase.get().url()).applyTo(context);
         }
     }

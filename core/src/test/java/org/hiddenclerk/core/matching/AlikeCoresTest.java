@@ -1,0 +1,104 @@
+package org.hiddenclerk.core.matching;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import org.hiddenclerk.core.conductors.FieldEvidence;
+import org.hiddenclerk.core.conductors.SurveyedBoard;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Sentence;
+import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.finding.Subject;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Cable;
+import org.hiddenclerk.core.job.Core;
+import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.testing.Topologies;
+import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.junit.jupiter.api.Test;
+
+/** Two travellers in grey: which is which is known by a reading alone. */
+class AlikeCoresTest {
+    private static final Run TOLD_APART = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
+
+    private static Run alike() {
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        TOLD_APART.places().forEach(place -> boxes.put(place.id(), new Box(place.box().label(), place.box().kind(), place.box().geometry(), place.box().gangs(), place.box().loads(),
+                place.box().cables().stream().map(AlikeCoresTest::grey).toList(), place.box().jumpers())));
+        return Run.of(boxes, TOLD_APART.lead().id(), RegionProfile.EU_230);
+    }
+
+    private static Cable grey(Cable cable) {
+        return new Cable(cable.name(), cable.leads(), cable.mm2(), cable.cores().stream().map(core -> core.role() == Role.TRAVELLER
+                ? new Core(core.number(), CoreColour.GREY, Optional.empty(), core.role(), core.end()) : core).toList());
+    }
+
+    private static PlanJudgement judge(Run run) {
+        Assignment module = new Assignment(SchemeCode.MULTI_ONE_MODULE, Modules.withInputs(4), List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
+        return PlanJudgement.of(new Planner(Boxes.house(), run), List.of(module), Map.of(), Terms.USUAL);
+    }
+
+    private static List<FindingCode> ofCores(PlanJudgement judgement) {
+        return judgement.findings().stream().map(Finding::code).filter(code -> code == FindingCode.TRAVELLERS_ALIKE || code == FindingCode.READINGS_CONTRADICT).toList();
+    }
+
+    private static FieldEvidence continuity(boolean found, String one, String other) {
+        Set<FieldEvidence.Ends> ends = Set.of(new FieldEvidence.Ends(one, other));
+        return new FieldEvidence(List.of(), found ? ends : Set.of(), found ? Set.of() : ends);
+    }
+
+    @Test
+    void coresOfTwoColoursAreToldApartByThem() {
+        assertThat(judge(TOLD_APART).plan().planned()).isPresent();
+        assertThat(ofCores(judge(TOLD_APART))).isEmpty();
+    }
+
+    @Test
+    void coresThatLookAlikeHoldThePlanUntilTheyAreRead() {
+        PlanJudgement unread = judge(alike());
+
+        assertThat(ofCores(unread)).contains(FindingCode.TRAVELLERS_ALIKE);
+        assertThat(unread.mayBeIssued()).isFalse();
+        assertThat(ofCores(unread.withEvidence(continuity(true, first("A"), first("B"))))).isEmpty();
+        assertThat(ofCores(unread.withEvidence(continuity(false, first("A"), second("B"))))).isEmpty();
+    }
+
+    @Test
+    void aReadingThatCrossesThemStopsThePlan() {
+        assertThat(ofCores(judge(alike()).withEvidence(continuity(true, first("A"), second("B"))))).containsExactly(FindingCode.READINGS_CONTRADICT);
+        assertThat(ofCores(judge(alike()).withEvidence(continuity(false, second("A"), second("B"))))).containsExactly(FindingCode.READINGS_CONTRADICT);
+    }
+
+    @Test
+    void anythingElseThatReadingsContradictStopsThePlanToo() {
+        Finding against = Finding.of(FindingCode.READINGS_CONTRADICT, new Subject.House(),
+                Sentence.of("Readings of this run contradict each other."), Source.COMPUTED);
+
+        assertThat(judge(TOLD_APART).withEvidence(new FieldEvidence(List.of(against), Set.of(), Set.of())).mayBeIssued()).isFalse();
+    }
+
+    private static String first(String place) {
+        return traveller(place, 0);
+    }
+
+    private static String second(String place) {
+        return traveller(place, 1);
+    }
+
+    private static String traveller(String place, int index) {
+        Run.Place at = TOLD_APART.places().stream().filter(p -> p.id().equals(place)).findFirst().orElseThrow();
+        return SurveyedBoard.coreId(at.id(), at.box().cores().stream().filter(c -> c.core().role() == Role.TRAVELLER).toList().get(index).key());
+    }
+}
