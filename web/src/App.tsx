@@ -10,6 +10,7 @@ import { InvitedPage } from "./features/people/InvitedPage";
 import { PeoplePage } from "./features/people/PeoplePage";
 import { PracticeBookPage } from "./features/practice/PracticeBookPage";
 import { PracticePage } from "./features/practice/PracticePage";
+import { ProofPage } from "./features/proof/ProofPage";
 import { LoginPage } from "./features/session/LoginPage";
 import { StockBookPage } from "./features/stock/StockBookPage";
 import { Failure } from "./ui/Failure";
@@ -59,6 +60,7 @@ export function App() {
       <Route path="/account" element={<AccountPage />} />
       {session.data.role === "OWNER" && <Route path="/people" element={<PeoplePage />} />}
       <Route path="/jobs/:job/boxes/:box/:stage" element={<JobFrame />} />
+      <Route path="/proof" element={<ProofPage />} />
       <Route path="/practice" element={<PracticeBookPage />} />
       <Route path="/practice/:run" element={<PracticePage />} />
       <Route path="*" element={<Navigate to="/" replace />} />

@@ -5,6 +5,7 @@ import { api, type Schemas } from "../../api/client";
 import { planOptions, useBoxChanged, whatIfOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
+import { ReliesOn } from "./ReliesOn";
 import { Stamp } from "../../ui/Stamp";
 import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
@@ -127,6 +128,7 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
           ) : (
             <IssueState plan={plan} />
           )}
+          {plan.after && !tried && <ReliesOn plan={plan} />}
           {whatIf.isError && (
             <Failure error={whatIf.error} onRetry={() => setMoves([])} retry="back to the plan" />
           )}

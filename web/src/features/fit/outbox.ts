@@ -137,7 +137,14 @@ export function withLetters(sheet: Schemas["RunSheetView"], letters: Letter[]): 
     return {
       ...step,
       open: false,
-      done: { who: "waits for the network", when: "", readings: {}, inShort: "", note, skipped: deed.do === "skip" },
+      done: {
+        who: "waits for the network",
+        when: "",
+        readings: {},
+        inShort: "",
+        note,
+        skipped: deed.do === "skip",
+      },
     };
   });
   const current = steps.find((step) => !step.done)?.id;

@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.BeforeEach;
@@ -93,6 +94,31 @@ class TraceTest {
         assertThat(progress("TRACE")).isEqualTo("REOPENED");
         assertThat(progress("SURVEY")).isEqualTo("DONE");
         assertThat(person.get("/api/v1/boxes/" + person.demoBox("B-14") + "/needs").ok().toString()).contains("colours prove nothing");
+    }
+
+    /** It stayed proved, and could be issued and worked by. */
+    @Test
+    void aReadingThatContradictsStopsThePlanAtOnceAndTakingItBackFreesIt() {
+        SmallHouse house = new SmallHouse(person);
+        String box = house.box("T");
+        assertThat(house.pick(box, "SK-1").get("verdict").asString()).isEqualTo("OK");
+        person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", house.plan(box).get("version").asLong())).ok();
+        String own = "/api/v1/boxes/" + box + "/trace";
+        String core = person.get(own).ok().get("boxes").get(0).get("cores").get(0).get("id").asString();
+        Map<String, Integer> with = Map.of(box, 0);
+        person.post(own + "/readings", Map.of("kind", "LIVE", "core", core, "with", with, "value", true)).ok();
+        person.post(own + "/readings", Map.of("kind", "LIVE", "core", core, "with", with, "value", false)).ok();
+
+        JsonNode stopped = house.plan(box);
+        assertThat(stopped.get("verdict").asString()).isEqualTo("STOP");
+        assertThat(stopped.get("findings").toString()).contains("READINGS_CONTRADICT");
+        assertThat(stopped.get("mayBeIssued").asBoolean()).isFalse();
+        assertThat(person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", stopped.get("version").asLong())).status()).isEqualTo(409);
+        assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status()).as("issued before it was read").isEqualTo(409);
+
+        person.get(own).ok().get("readings").forEach(reading -> person.delete(own + "/readings/" + reading.get("id").asString()));
+        assertThat(house.plan(box).get("verdict").asString()).isEqualTo("OK");
+        assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status()).isLessThan(300);
     }
 
     /** A note of a pen is kept as weak: it excludes nothing. */

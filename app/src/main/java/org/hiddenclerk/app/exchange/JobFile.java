@@ -19,7 +19,7 @@ import tools.jackson.core.StreamReadFeature;
 /** The shape of a job as a file, and how older ones are brought up to it. */
 final class JobFile {
     static final String FORMAT = "hidden-clerk-job";
-    static final int VERSION = 2;
+    static final int VERSION = 3;
 
     private static final int DEEPEST = 60;
     private static final int LONGEST_NUMBER = 40;
@@ -32,7 +32,7 @@ final class JobFile {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).enable(SerializationFeature.INDENT_OUTPUT).build();
 
     /** What brings a file of a version up to the next one, by the version that it starts from. */
-    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver);
+    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals);
 
     private JobFile() {
     }
@@ -54,6 +54,16 @@ final class JobFile {
             }
         });
         return file.put("version", 2);
+    }
+
+    /** Files of version 2 are of a time before metals of conductors, fittings in lamp boxes and the facts of what was taken on were kept. */
+    private static ObjectNode addMetals(ObjectNode file) {
+        Map.of("circuit", "metal", "box", "supportFittings", "acceptedHold", "facts").forEach((part, later) -> file.get("parts").path(part).forEach(row -> {
+            if (row.isObject() && !row.has(later)) {
+                row.asObject().putNull(later);
+            }
+        }));
+        return file.put("version", 3);
     }
 
     /**

@@ -186,6 +186,8 @@ public class Feels implements StageKeeper {
         rows.findByJob(job).forEach(row -> picks.getOrDefault(row.box(), List.of()).stream().filter(pick -> pick.gang() == row.gang()).findFirst().ifPresent(pick ->
                 all.computeIfAbsent(row.box(), b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.of(row.inputNumber(),
                         row.channelNumber(), behaviour(pick), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
+        picks.forEach((box, parts) -> parts.stream().filter(pick -> pick.scheme() == SchemeCode.SWITCH_UPSTREAM).forEach(pick ->
+                all.computeIfAbsent(box, b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.BEHIND_A_SWITCH)));
         return all;
     }
 

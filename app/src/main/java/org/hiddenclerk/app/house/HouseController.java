@@ -31,6 +31,7 @@ import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.StandardBox;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.ExtraLowVoltage;
 import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -72,7 +73,7 @@ class HouseController {
     record NewCircuit(@NotBlank @Size(max = 20) String label,
                       @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
                       @NotNull Line phase, boolean alternativelySupplied,
-                      @MayBeAbsent @DecimalMin("5") @DecimalMax("60") @Digits(integer = 2, fraction = 1) BigDecimal elvVolts,
+                      @MayBeAbsent @DecimalMin("5") @DecimalMax(ExtraLowVoltage.MOST_DIRECT_VOLTS) @Digits(integer = 3, fraction = 1) BigDecimal elvVolts,
                       @MayBeAbsent Protection.Device device, @MayBeAbsent @Min(1) @Max(1000) Integer residualMilliamps,
                       @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2,
                       @MayBeAbsent Protection.Metal metal) {

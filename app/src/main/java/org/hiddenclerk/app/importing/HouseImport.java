@@ -26,6 +26,7 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.ExtraLowVoltage;
 import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -82,7 +83,7 @@ class HouseImport {
             if (rating.compareTo(BigDecimal.ONE) < 0 || rating.compareTo(new BigDecimal(125)) > 0 || rating.scale() > 1) {
                 throw row.wrong("rating_a", "1 to 125, with at most one decimal");
             }
-            Optional<Volts> elv = row.optional("elv_volts").map(volts -> Volts.of(row.number("elv_volts")));
+            Optional<Volts> elv = row.optional("elv_volts").map(volts -> elv(row));
             Line phase = elv.isPresent() ? Line.ELV_PLUS : row.oneOf("phase", Line.class, Line.L1);
             if (elv.isEmpty() && !phases.contains(phase)) {
                 throw row.wrong("phase", "one of " + phases);
@@ -90,6 +91,14 @@ class HouseImport {
             openHouse.circuit(job, label, Amps.of(rating), phase, row.yes("alternative_supply"), elv, protection(row));
             known.add(label);
         });
+    }
+
+    private static Volts elv(CsvTable.Row row) {
+        BigDecimal volts = row.number("elv_volts");
+        if (volts.scale() > 1 || volts.compareTo(new BigDecimal(5)) < 0 || !ExtraLowVoltage.DIRECT.includes(Volts.of(volts))) {
+            throw row.wrong("elv_volts", "5 to " + ExtraLowVoltage.MOST_DIRECT_VOLTS + " V of direct current, with at most one decimal");
+        }
+        return Volts.of(volts);
     }
 
     private static Protection protection(CsvTable.Row row) {

@@ -129,7 +129,7 @@ class PlanController {
     private PlanView view(UUID box, Set<String> off) {
         Boxes.Found found = boxes.find(box);
         Optional<IssuedPlanRow> issued = plans.lastIssued(box);
-        return PlanView.of(found, plans.assignments(found), plans.judge(found), issued,
+        return PlanView.of(found, plans.assignments(found), plans.judge(found), plans.reliesOn(found), issued,
                 issued.filter(row -> plans.isCurrent(row, found)).isPresent(), acceptances.list(box), off);
     }
 }

@@ -8,6 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -40,7 +41,15 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdict verdict, boolean mayBeIssued, int states,
                 List<FindingView> findings, DrawnWiring before, @MayBeAbsent DrawnWiring after,
                 List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Papers> places, List<Papers.CutLine> cutList, List<String> tools,
-                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<AcceptedView> accepted, @MayBeAbsent IssuedView issued) {
+                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued) {
+
+    /** What the verdict takes for granted; of a box, who left it so and when. */
+    record ReliedOn(String what, @MayBeAbsent String by, @MayBeAbsent Instant at) {
+        static List<ReliedOn> of(Boxes.Found found, List<String> more) {
+            return Stream.concat(Stream.concat(Stream.of(found.row()), found.neighbours().values().stream().map(Boxes.Neighbour::row)).map(row ->
+                    new ReliedOn("survey of " + row.label(), row.changedBy(), row.changedAt())), more.stream().map(words -> new ReliedOn(words, null, null))).toList();
+        }
+    }
 
     /** What a person took on, with the reason. */
     record AcceptedView(UUID id, FindingCode code, String subject, String facts, String finding, String reason, String who, Instant when, boolean stillSo) {
@@ -127,7 +136,7 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     record IssuedView(String by, Instant at, int states, boolean current) {
     }
 
-    static PlanView of(Boxes.Found found, List<Assignment> modules, PlanJudgement judgement,
+    static PlanView of(Boxes.Found found, List<Assignment> modules, PlanJudgement judgement, List<String> reliesOn,
                        Optional<IssuedPlanRow> issued, boolean current, List<AcceptedHoldRow> accepted,
                        Set<String> circuitsOff) {
         WiringPlan plan = judgement.plan();
@@ -147,6 +156,6 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 found.run().circuits().stream().map(house::label).sorted().toList(),
                 plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
                         .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()),
-                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
+                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
     }
 }

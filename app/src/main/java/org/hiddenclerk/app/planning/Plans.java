@@ -23,6 +23,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.matching.PlanJudgement;
+import org.hiddenclerk.core.matching.Reliance;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -113,6 +114,11 @@ public class Plans {
     /** Judges what is picked for a box of a house whose circumstances are known. */
     public PlanJudgement judge(Boxes.Found found, Circumstances circumstances) {
         return judge(found, Picks.fromRows(found.picks()), circumstances);
+    }
+
+    /** What a judgement of what is picked takes for granted, beside the surveys themselves. */
+    List<String> reliesOn(Boxes.Found found) {
+        return Reliance.of(found.house(), found.run(), assignments(found), readings.getObject().evidence(found, readings.getObject().in(found.job())));
     }
 
     private PlanJudgement judge(Boxes.Found found, List<PickEntry> chosen, Circumstances circumstances) {

@@ -29,6 +29,7 @@ import org.hiddenclerk.core.electrical.Installation;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.matching.InstalledFirmware;
@@ -209,8 +210,24 @@ public class PlannedHouses {
                     }
                 }
             }
-            runs.add(new LivePlan.Run(found.row().id().toString(), plan.wiring(), switches, lamps));
+            runs.add(new LivePlan.Run(found.row().id().toString(), plan.wiring(), switches, lamps, plain(plan, switches, lamps, outputs)));
         }
+    }
+
+    /** What the contacts of switches do by themselves: lamps that they change, and outputs whose module they feed. */
+    private static Map<String, LivePlan.Plain> plain(WiringPlan plan, Map<PartId, String> switches, Map<PartId, LivePlan.Lamp> lamps, Map<PartId, String> outputs) {
+        TruthTable table = plan.proof().truthTable();
+        Map<String, Set<String>> changed = new LinkedHashMap<>();
+        Map<String, Set<String>> fed = new LinkedHashMap<>();
+        lamps.forEach((load, lamp) -> table.controlsOf(load).stream().filter(switches::containsKey).forEach(at -> changed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
+                .add(lamp.id())));
+        plan.planned().ifPresent(wiring -> wiring.fitted().forEach(fitted -> {
+            PartId module = new PartId("K" + fitted.number());
+            List<PartId> through = table.suppliedThrough(module);
+            fitted.model().channels().forEach(channel -> table.loadsOf(module, channel.id()).stream().filter(outputs::containsKey).forEach(load -> through.stream()
+                    .filter(switches::containsKey).forEach(at -> fed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>()).add(outputs.get(load)))));
+        }));
+        return switches.values().stream().distinct().collect(Collectors.toMap(id -> id, id -> new LivePlan.Plain(changed.getOrDefault(id, Set.of()), fed.getOrDefault(id, Set.of()))));
     }
 
     /** What hangs on each channel of a module, as the proof of the wiring shows it. */

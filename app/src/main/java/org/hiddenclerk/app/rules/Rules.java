@@ -18,6 +18,7 @@ import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.rules.Delays;
@@ -96,7 +97,10 @@ public class Rules implements StageKeeper {
         Kept kept = of(job);
         PlannedHouses.Planned house = planned.of(job);
         Map<String, String> names = house.spots().stream().collect(Collectors.toMap(PlannedHouses.Spot::id, PlannedHouses.Spot::name));
-        return new LivePlan(kept.house(), house.runs(), settings, house.worksAt(), names, kept.document().usualOrOwnDelays(), kept.document().whereabouts());
+        Map<String, Parameters> all = new HashMap<>(settings);
+        house.runs().stream().flatMap(run -> run.plain().values().stream()).flatMap(plain -> plain.feeds().stream()).forEach(output ->
+                all.putIfAbsent(output, Parameters.USUAL.withPowerOn(PowerOn.ON)));
+        return new LivePlan(kept.house(), house.runs(), all, house.worksAt(), names, kept.document().usualOrOwnDelays(), kept.document().whereabouts());
     }
 
     @Override

@@ -108,6 +108,26 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
         return loads;
     }
 
+    /** The switches that can leave a module or a sender without its supply: some state in which operating the switch alone takes it away. */
+    public List<PartId> suppliedThrough(PartId module) {
+        List<PartId> switches = new ArrayList<>();
+        for (RegionTable table : tables) {
+            Region region = table.region();
+            for (int d = 0; d < region.devices().length; d++) {
+                for (int e = 0; e < region.elements().length && region.devices()[d].part().id().equals(module); e++) {
+                    if (region.elements()[e].isSwitch() && isSupply(table, e, d)) {
+                        switches.add(region.elements()[e].part().id());
+                    }
+                }
+            }
+        }
+        return switches;
+    }
+
+    private static boolean isSupply(RegionTable table, int element, int device) {
+        return table.usablePairs(element).stream().anyMatch(pair -> table.isPowered(pair[0], device) != table.isPowered(pair[1], device));
+    }
+
     private static boolean isRead(RegionTable table, int element, int input) {
         int device = table.region().inputPins()[input].device();
         return table.usablePairs(element).stream().anyMatch(pair -> table.isPowered(pair[0], device) && table.isPowered(pair[1], device)

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.handover.HandoverTest.Kind;
 import org.hiddenclerk.core.handover.HandoverTest.Scale;
 import org.hiddenclerk.core.live.LivePlan;
@@ -80,6 +80,9 @@ public final class HandoverTests {
                 add(Kind.WALL_SWITCH, device, output, hand, "Work " + plan.nameOf(hand) + ".", output.name() + blind, Optional.empty());
             }
         }
+        plan.wiredSwitches().stream().filter(at -> plan.fedThrough(at).contains(output.id())).forEach(at -> add(Kind.WALL_SWITCH, device, output, at, "With " + output.name() + " on, switch "
+                + plan.nameOf(at) + " off, and on again after 10 seconds.", output.name() + " goes off with it" + (plan.powerOn(output.id()) == PowerOn.ON ? ", and comes on again." : "."),
+                Optional.empty()));
         for (Link link : links(output)) {
             for (String hand : plan.handsOf(link.control())) {
                 add(Kind.FAR_SWITCH, device, output, hand, "Work " + plan.nameOf(hand) + ".", output.name() + " follows " + link.way().words() + blind, Optional.empty());
@@ -91,8 +94,7 @@ public final class HandoverTests {
         if (device.circuit().isEmpty()) {
             return;
         }
-        String after = output.drives() == Device.Drives.BLIND ? "It stands still." : switch (own(output).stream().findFirst().map(control ->
-                plan.settings().getOrDefault(control.id(), Parameters.USUAL)).orElse(Parameters.USUAL).powerOn()) {
+        String after = output.drives() == Device.Drives.BLIND ? "It stands still." : switch (plan.powerOn(output.id())) {
             case OFF -> "It stays off.";
             case ON -> "It comes on.";
             case LAST -> "It is what it was before.";

@@ -12,6 +12,7 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
@@ -24,6 +25,7 @@ import org.hiddenclerk.core.rules.Words;
 
 /** What the people of a house need to know of their switches, in plain words without the trade's; what is said of it is common practice, no source. */
 public final class HouseholdGuide {
+    private static final String OUT_OF_USE = "It is out of use: nothing is worked by it any more.";
     private static final String AS_BEFORE = "It works as it always did: nothing was built in behind it.";
 
     private final LivePlan plan;
@@ -121,8 +123,15 @@ public final class HouseholdGuide {
                     && used.control().equals(control.id()))).forEach(rule ->
                     does.add(Piece.plain(Words.of(plan.house(), rule))));
         }
+        Set<String> feeds = plan.fedThrough(at.id());
+        if (!feeds.isEmpty() && controls(at).isEmpty()) {
+            String lamps = feeds.stream().map(this::named).collect(Collectors.joining(" and "));
+            does.add("It feeds " + lamps + ": leave it on. While it is off, " + lamps + " cannot be reached." + (feeds.stream().allMatch(output -> plan.powerOn(output) == PowerOn.ON)
+                    ? " Off and on again lights " + (feeds.size() == 1 ? "it." : "them.") : ""));
+        }
         if (does.isEmpty()) {
-            does.add(AS_BEFORE);
+            boolean idle = plan.wiredSwitches().contains(at.id()) && !plan.switchesByItself(at.id());
+            does.add(idle ? OUT_OF_USE : AS_BEFORE);
         }
         return new Said(at, List.copyOf(does));
     }
@@ -187,9 +196,10 @@ public final class HouseholdGuide {
     private List<String> afterCut(List<String> outputs) {
         List<String> words = new ArrayList<>();
         for (String output : outputs) {
-            plan.house().controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour() != InputBehaviour.REPORT_ONLY
-                    && control.behaviour() != InputBehaviour.UP_DOWN).findFirst().ifPresent(control -> words.add(capitalised(named(output)) + switch (
-                    plan.settings().getOrDefault(control.id(), Parameters.USUAL).powerOn()) {
+            if (plan.house().owner(output).circuit().isEmpty() && plan.house().controls().values().stream().noneMatch(control -> control.output().filter(output::equals).isPresent())) {
+                continue;
+            }
+            words.add(capitalised(named(output)) + (plan.house().outputs().get(output).drives() == Device.Drives.BLIND ? " stands still." : switch (plan.powerOn(output)) {
                 case OFF -> " stays off.";
                 case ON -> " comes on.";
                 case LAST -> " is what it was before.";

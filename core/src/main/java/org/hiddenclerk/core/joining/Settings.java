@@ -84,6 +84,9 @@ public final class Settings {
                 : Optional.of(words + " " + least + " to " + most + " " + unit + ", not \"" + value + "\".");
     }
 
+    /** What a module behind a switch that cuts it off is set to: off and on at the wall is then light, as it always was. Common practice, no source. */
+    public static final Map<String, String> BEHIND_A_SWITCH = Map.of("power-on", "on");
+
     /** What an input and the channel that it commands are set to for a behaviour; a default function of the firmware is never relied on. */
     public static Map<String, String> of(int input, int channel, InputBehaviour behaviour, Parameters parameters) {
         Map<String, String> settings = new LinkedHashMap<>();

@@ -75,7 +75,7 @@ public final class HandoverRehearsal {
         if (!blind && device.circuit().isPresent()) {
             String mains = Parts.keyOf(Part.mains(device.circuit().get()));
             add(output, Kind.POWER_CUT, List.of(new Check.Given.OutputIs(output, true)), List.of(new Check.When.Fails(mains), new Check.When.Passes(CUT_SECONDS),
-                    new Check.When.ComesBack(mains)), new Check.Then.Becomes(output, powerOn(own), POWER_ON_MS));
+                    new Check.When.ComesBack(mains)), new Check.Then.Becomes(output, powerOn(output, own), POWER_ON_MS));
         }
     }
 
@@ -104,10 +104,10 @@ public final class HandoverRehearsal {
     }
 
     /** It was on before the cut, and nobody touched the switch meanwhile. */
-    private boolean powerOn(List<Device.Control> own) {
+    private boolean powerOn(String output, List<Device.Control> own) {
         Optional<Device.Control> first = own.stream().findFirst();
         Parameters parameters = first.map(control -> settings(control.id())).orElse(Parameters.USUAL);
-        return switch (parameters.powerOn()) {
+        return switch (plan.powerOn(output)) {
             case OFF -> false;
             case ON, LAST -> true;
             case SWITCH -> first.filter(control -> (atRest.isClosed(control.id()) ? Contact.CLOSED : Contact.OPEN) != parameters.rest()

@@ -83,7 +83,7 @@ final class LiveDevice {
     /**
      * A device that has just been put in: everything is off.
      *
-     * @param settings of its controls; those without any are set as usual
+     * @param settings of its controls, and of its outputs that no control commands; those without any are set as usual
      * @param links    from its controls that it follows itself
      */
     LiveDevice(Device device, Map<String, Parameters> settings, List<Link> links, Consumer<Said> says, Consumer<Direct> commands, Watcher watcher) {
@@ -101,7 +101,7 @@ final class LiveDevice {
         device.controls().stream().filter(control -> !blind.contains(control) && control.kind() != Device.Kind.REMOTE_BUTTON).forEach(control -> units.add(new Unit(
                 new Machine(control.behaviour(), settings.getOrDefault(control.id(), Parameters.USUAL)), List.of(control), control.output())));
         device.outputs().stream().filter(output -> units.stream().noneMatch(unit -> unit.output.filter(output.id()::equals).isPresent())).forEach(output ->
-                units.add(new Unit(new Machine(output.drives() == Device.Drives.BLIND ? InputBehaviour.UP_DOWN : InputBehaviour.REPORT_ONLY, Parameters.USUAL), List.of(),
+                units.add(new Unit(new Machine(output.drives() == Device.Drives.BLIND ? InputBehaviour.UP_DOWN : InputBehaviour.REPORT_ONLY, settings.getOrDefault(output.id(), Parameters.USUAL)), List.of(),
                         Optional.of(output.id()))));
     }
 

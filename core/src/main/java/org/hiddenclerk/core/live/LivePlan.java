@@ -2,11 +2,18 @@ package org.hiddenclerk.core.live;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.rules.Delays;
+import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.schedule.Whereabouts;
 
@@ -14,7 +21,7 @@ import org.hiddenclerk.core.schedule.Whereabouts;
  * What a house that runs is made from.
  *
  * @param runs     its wirings; a device without one has its contacts in its own switches
- * @param settings by control; a control without any is set as usual
+ * @param settings by control, and by output where no control commands it; what has none is set as usual
  * @param worksAt  switches at the wall that each control reads, by control; one without any is worked itself
  * @param names    what people call switches and lamps, by id; rules know the names of everything else
  * @param where    of the house; without it nothing is dark by itself and no time of a rule comes
@@ -36,16 +43,53 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
         return names.getOrDefault(id, house.nameOf(id));
     }
 
+    /** What an output is after its supply was away. */
+    public PowerOn powerOn(String output) {
+        String setBy = house.controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour() != InputBehaviour.REPORT_ONLY)
+                .map(Device.Control::id).findFirst().orElse(output);
+        return settings.getOrDefault(setBy, Parameters.USUAL).powerOn();
+    }
+
+    /** Outputs whose module a switch at the wall cuts off its supply. */
+    public Set<String> fedThrough(String switchId) {
+        return runs.stream().map(run -> run.plain().get(switchId)).filter(Objects::nonNull).flatMap(plain -> plain.feeds().stream()).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    /** Whether a switch at the wall makes or breaks some lamp by its own contacts, whatever modules do. */
+    public boolean switchesByItself(String switchId) {
+        return runs.stream().map(run -> run.plain().get(switchId)).anyMatch(plain -> plain != null && !plain.lamps().isEmpty());
+    }
+
+    /** Switches at the wall whose contacts the wirings know. */
+    public Set<String> wiredSwitches() {
+        return runs.stream().flatMap(run -> run.plain().keySet().stream()).collect(Collectors.toCollection(TreeSet::new));
+    }
+
     /**
      * A wiring with the hands and eyes at it. A module of it is the device {@code id/part}, an input the control
      * {@code id/part/in<input>}, a channel the output {@code id/part/channel}.
      *
      * @param switches ids in the house by part: two wirings may hold one switch
+     * @param plain    what contacts of switches do by themselves, by id in the house
      */
-    public record Run(String id, Wiring wiring, Map<PartId, String> switches, Map<PartId, Lamp> lamps) {
+    public record Run(String id, Wiring wiring, Map<PartId, String> switches, Map<PartId, Lamp> lamps, Map<String, Plain> plain) {
         public Run {
             switches = Map.copyOf(switches);
             lamps = Map.copyOf(lamps);
+            plain = Map.copyOf(plain);
+        }
+    }
+
+    /**
+     * What the contacts of a switch do by themselves.
+     *
+     * @param lamps that they make and break
+     * @param feeds outputs whose module they cut off
+     */
+    public record Plain(Set<String> lamps, Set<String> feeds) {
+        public Plain {
+            lamps = Set.copyOf(lamps);
+            feeds = Set.copyOf(feeds);
         }
     }
 

@@ -1,0 +1,29 @@
+import { Link } from "react-router";
+import type { Schemas } from "../../api/client";
+import { moment } from "../../ui/figures";
+
+/** What a verdict takes for granted: it is worth what these are worth. */
+export function ReliesOn({ plan }: { plan: Schemas["PlanView"] }) {
+  return (
+    <details className="text-[14px]">
+      <summary className="cursor-pointer py-1">
+        Relies on {plan.reliesOn.length} things ·{" "}
+        <Link to="/proof" className="link">
+          what PROVED means
+        </Link>
+      </summary>
+      <ul className="list-disc space-y-0.5 pl-5">
+        {plan.reliesOn.map((relied) => (
+          <li key={relied.what}>
+            {relied.what}
+            {relied.by && relied.at && (
+              <span className="text-soft">
+                , as {relied.by} left it, {moment(relied.at)}
+              </span>
+            )}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
