@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
 import { sessionOptions } from "./api/queries";
 import { AccountPage } from "./features/account/AccountPage";
@@ -10,11 +11,12 @@ import { InvitedPage } from "./features/people/InvitedPage";
 import { PeoplePage } from "./features/people/PeoplePage";
 import { PracticeBookPage } from "./features/practice/PracticeBookPage";
 import { PracticePage } from "./features/practice/PracticePage";
-import { ProofPage } from "./features/proof/ProofPage";
 import { LoginPage } from "./features/session/LoginPage";
 import { StockBookPage } from "./features/stock/StockBookPage";
 import { Failure } from "./ui/Failure";
 import { Waiting } from "./ui/Waiting";
+
+const ProofPage = lazy(() => import("./features/proof/ProofPage"));
 
 export function App() {
   const session = useQuery(sessionOptions);
@@ -60,7 +62,14 @@ export function App() {
       <Route path="/account" element={<AccountPage />} />
       {session.data.role === "OWNER" && <Route path="/people" element={<PeoplePage />} />}
       <Route path="/jobs/:job/boxes/:box/:stage" element={<JobFrame />} />
-      <Route path="/proof" element={<ProofPage />} />
+      <Route
+        path="/proof"
+        element={
+          <Suspense fallback={<Waiting what="the page" />}>
+            <ProofPage />
+          </Suspense>
+        }
+      />
       <Route path="/practice" element={<PracticeBookPage />} />
       <Route path="/practice/:run" element={<PracticePage />} />
       <Route path="*" element={<Navigate to="/" replace />} />

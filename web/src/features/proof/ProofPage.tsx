@@ -5,7 +5,7 @@ import { TopBar } from "../job/TopBar";
 const html = marked.parse(words, { async: false });
 
 /** What the stamp means, what it relies on and what it does not cover: the page of the project's own papers. */
-export function ProofPage() {
+export default function ProofPage() {
   return (
     <div className="flex h-full flex-col">
       <TopBar />

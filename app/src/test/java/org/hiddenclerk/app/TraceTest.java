@@ -113,7 +113,7 @@ class TraceTest {
         assertThat(stopped.get("verdict").asString()).isEqualTo("STOP");
         assertThat(stopped.get("findings").toString()).contains("READINGS_CONTRADICT");
         assertThat(stopped.get("mayBeIssued").asBoolean()).isFalse();
-        assertThat(person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", stopped.get("version").asLong())).status()).isEqualTo(409);
+        assertThat(person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", stopped.get("version").asLong())).status()).isEqualTo(422);
         assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status()).as("issued before it was read").isEqualTo(409);
 
         person.get(own).ok().get("readings").forEach(reading -> person.delete(own + "/readings/" + reading.get("id").asString()));
