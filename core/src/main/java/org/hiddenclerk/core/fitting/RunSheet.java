@@ -204,7 +204,7 @@ public final class RunSheet {
 
     private static Entry.Stopped stop(String stepId, Step.Reading reading, BigDecimal value, Entry by) {
         return new Entry.Stopped(stepId, reading.text() + " reads " + value.toPlainString() + "\u2009" + reading.unit() + "; "
-                + reading.least().toPlainString() + " to " + reading.most().toPlainString() + "\u2009" + reading.unit() + " passes.", Optional.of(reading.id()),
+                + reading.allowed() + ".", Optional.of(reading.id()),
                 by.who(), by.when());
     }
 

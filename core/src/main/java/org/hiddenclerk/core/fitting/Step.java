@@ -100,6 +100,12 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
             return unit.equals("M\u03a9");
         }
 
+        /** What passes, in words. */
+        String allowed() {
+            return (isLowestThatMatters() ? least.toPlainString() : least.toPlainString() + " to " + most.toPlainString()) + "\u2009" + unit
+                    + (isLowestThatMatters() ? " or more passes" : " passes");
+        }
+
         public boolean passes(BigDecimal value) {
             return value.compareTo(least) >= 0 && value.compareTo(most) <= 0;
         }
