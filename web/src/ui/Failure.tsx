@@ -1,4 +1,5 @@
 import { ApiProblem } from "../api/client";
+import { placeOf } from "./place";
 
 /** What happened, what is kept, what to do. */
 export function Failure({
@@ -18,8 +19,9 @@ export function Failure({
         <ul className="mt-2 space-y-1 text-sm">
           {errors.map((problem) => (
             <li key={`${problem.pointer} ${problem.found}`}>
-              {problem.pointer && <code className="font-mono">{problem.pointer}</code>} found: {problem.found}
-              . Expected: {problem.expected}.
+              {placeOf(problem.pointer) && <b>{placeOf(problem.pointer)}: </b>}
+              {problem.found.trim() ? `“${problem.found}” was found` : "nothing was found"}, expected:{" "}
+              {problem.expected}.
             </li>
           ))}
         </ul>

@@ -3,6 +3,7 @@ import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { ApiProblem, NoConnection } from "../../api/client";
 import { Failure } from "../../ui/Failure";
+import { placeOf } from "../../ui/place";
 import { moment, withUnit } from "../../ui/figures";
 import { DayBookPage } from "../daybook/DayBookPage";
 import { answers, asked, forget } from "../../testing/server";
@@ -108,7 +109,14 @@ describe("a failure", () => {
   it("names place, found and expected of every error", () => {
     const problem = new ApiProblem(422, "Not like this", [{ pointer: "/a", found: "b", expected: "c" }]);
     render(<Failure error={problem} />);
-    expect(screen.getByRole("alert").textContent).toBe("Not like this/a found: b. Expected: c.");
+    expect(screen.getByRole("alert").textContent).toBe("Not like thisa: “b” was found, expected: c.");
+  });
+
+  it("names places as people do, never by a path of the document", () => {
+    expect(placeOf("/survey/loads/0/typed")).toBe("load 1, typed");
+    expect(placeOf("/cables/2/cores/1/colour")).toBe("cable 3, core 2, colour");
+    expect(placeOf("/ratingAmps")).toBe("rating amps");
+    expect(placeOf("")).toBe("");
   });
 
   it("offers a way on", async () => {

@@ -137,8 +137,8 @@ describe("the survey sheet", () => {
     await person.type(screen.getByLabelText("Gang 1, name"), " by the door");
     await person.click(screen.getByRole("button", { name: "keep the survey" }));
 
-    await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("/loads/0/typed"));
-    expect(screen.getByRole("alert").textContent).toContain("Expected: a kind of load.");
+    await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("load 1, typed"));
+    expect(screen.getByRole("alert").textContent).toContain("expected: a kind of load.");
     expect(screen.getByLabelText("Gang 1, name")).toHaveProperty("value", "Switch by the door");
   });
 
