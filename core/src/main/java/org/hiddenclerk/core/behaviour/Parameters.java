@@ -55,6 +55,10 @@ public record Parameters(long debounceMs, Contact rest, boolean inverted, long h
         return new Parameters(debounceMs, rest, inverted, holdMs, runOnMs, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, other);
     }
 
+    public Parameters withRunOn(long ms) {
+        return new Parameters(debounceMs, rest, inverted, holdMs, ms, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
+    }
+
     Parameters withoutDebounce() {
         return new Parameters(0, rest, inverted, holdMs, runOnMs, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
     }

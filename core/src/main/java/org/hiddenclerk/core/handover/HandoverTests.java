@@ -48,7 +48,9 @@ public final class HandoverTests {
     private void add(Device device) {
         for (Device.Output output : device.outputs()) {
             switches(device, output);
-            add(Kind.REMOTE, device, output, "", "Switch " + output.name() + " on and off from the hub.", "It does, and the hub shows what it is.", Optional.empty());
+            boolean pulse = output.drives() == Device.Drives.GATE;
+            add(Kind.REMOTE, device, output, "", pulse ? "Order " + output.name() + " from the hub, with nobody in its way." : "Switch " + output.name() + " on and off from the hub.",
+                    pulse ? "Its contact closes for about a second and opens by itself." : "It does, and the hub shows what it is.", Optional.empty());
             powerCut(device, output);
             missing(Kind.INTERNET_OFF, device, output, Part.INTERNET, "With the internet unplugged, work every switch of " + output.name() + ".");
             missing(Kind.HUB_OFF, device, output, Part.HUB, "With the hub off, work every switch of " + output.name() + ".");
@@ -92,6 +94,11 @@ public final class HandoverTests {
 
     private void powerCut(Device device, Device.Output output) {
         if (device.circuit().isEmpty()) {
+            return;
+        }
+        if (output.drives() == Device.Drives.GATE) {
+            add(Kind.POWER_CUT, device, output, "", "Switch circuit " + device.circuit().get() + " off for 10 seconds and on again, with nobody in its way.", output.name() + " does not move.",
+                    Optional.empty());
             return;
         }
         String after = output.drives() == Device.Drives.BLIND ? "It stands still." : switch (plan.powerOn(output.id())) {

@@ -199,7 +199,7 @@ public final class HouseholdGuide {
             if (plan.house().owner(output).circuit().isEmpty() && plan.house().controls().values().stream().noneMatch(control -> control.output().filter(output::equals).isPresent())) {
                 continue;
             }
-            words.add(capitalised(named(output)) + (plan.house().outputs().get(output).drives() == Device.Drives.BLIND ? " stands still." : switch (plan.powerOn(output)) {
+            words.add(capitalised(named(output)) + (isStill(output) ? " stands still." : switch (plan.powerOn(output)) {
                 case OFF -> " stays off.";
                 case ON -> " comes on.";
                 case LAST -> " is what it was before.";
@@ -207,6 +207,11 @@ public final class HouseholdGuide {
             }));
         }
         return words;
+    }
+
+    private boolean isStill(String output) {
+        Device.Drives drives = plan.house().outputs().get(output).drives();
+        return drives == Device.Drives.BLIND || drives == Device.Drives.GATE;
     }
 
     private static String capitalised(String words) {

@@ -71,6 +71,11 @@ public final class HandoverRehearsal {
         }
         boolean blind = plan.house().outputs().get(output).drives() == Device.Drives.BLIND;
         add(output, Kind.REMOTE, List.of(new Check.Given.OutputIs(output, false)), List.of(new Check.When.Ordered(output, true)), new Check.Then.Becomes(output, true, GOOD_MS));
+        if (plan.house().outputs().get(output).drives() == Device.Drives.GATE) {
+            add(output, Kind.REMOTE, List.of(new Check.Given.OutputIs(output, false)), List.of(new Check.When.Ordered(output, true), new Check.When.Passes(CUT_SECONDS)),
+                    new Check.Then.Becomes(output, false, GOOD_MS));
+            return;
+        }
         add(output, Kind.REMOTE, List.of(new Check.Given.OutputIs(output, true)), List.of(new Check.When.Ordered(output, false)), new Check.Then.Becomes(output, false, GOOD_MS));
         if (!blind && device.circuit().isPresent()) {
             String mains = Parts.keyOf(Part.mains(device.circuit().get()));

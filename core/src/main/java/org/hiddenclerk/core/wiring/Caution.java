@@ -38,6 +38,8 @@ public enum Caution {
     CAPPED_CONDUCTORS("Cores that are left over are capped at both ends and labelled: as spare, or with what they are live from."),
     ANOTHER_CIRCUIT_LINKED("Two modules on different circuits work together by radio only: no conductor may join them."),
     NO_PLAIN_SWITCH("There is no plain switch any more: not for rooms of children or of people in care without another light."),
+    PULSE("The contact for a gate, door or lock closes for about a second and opens by itself, as a finger does on the button: set that before it is connected, and "
+            + "try what the drive does when the power comes back."),
     BLIND_TRAVEL("Set the travel time and the pause before reversing; the motor's own end stops decide, not the module.");
 
     private final String words;
@@ -109,6 +111,8 @@ public enum Caution {
         add(cautions, UNREACHABLE_WHEN_OFF, upstream);
         add(cautions, NO_PLAIN_SWITCH, planned.boxes().values().stream().anyMatch(box -> box.box().gangs().stream()
                 .anyMatch(gang -> gang.mechanism() == Mechanism.FIXED_ON)));
+        add(cautions, PULSE, planned.fitted().stream().anyMatch(fitted -> !fitted.model().hasWetContacts()) && plan.run().loads().stream().flatMap(load -> load.load().banks().stream())
+                .anyMatch(bank -> bank.kind() == LoadKind.DOOR_INPUT));
         add(cautions, HEAVY_LOAD, plan.run().loads().stream().flatMap(load -> load.load().banks().stream())
                 .map(LoadBank::kind).anyMatch(kind -> kind == LoadKind.HEATER || kind == LoadKind.MOTOR
                         || kind == LoadKind.SOCKET || kind == LoadKind.BLIND_MOTOR));

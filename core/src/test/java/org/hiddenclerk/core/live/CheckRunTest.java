@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.handover.HandoverTest;
+import org.hiddenclerk.core.handover.HandoverTests;
 import org.hiddenclerk.core.live.Check.Given;
 import org.hiddenclerk.core.live.Check.Then;
 import org.hiddenclerk.core.live.Check.When;
@@ -53,6 +55,19 @@ class CheckRunTest {
         assertThat(run(linked(), List.of(new Given.Down("HUB")), List.of(flipped), new Then.Stays("lamp2", false, 5)).passed()).isTrue();
         assertThat(run(linked(), List.of(new Given.OutputIs("lamp2", true), new Given.Down("HUB")), List.of(new When.ComesBack("HUB"), flipped), new Then.Becomes("lamp2", true, 1))
                 .passed()).as("what is given is set before a part is down").isTrue();
+    }
+
+    /** A contact that stays closed would hold the gate, or be taken for a second press. */
+    @Test
+    void aGateIsPulsedAndStillAfterAPowerCut() {
+        Device gate = new Device("g", "Gate module", "Yard", Protocol.ZIGBEE, Optional.of("C1"), Set.of(), List.of(new Device.Output("gate", "gate", Device.Drives.GATE, Device.Drives.OTHER,
+                false)), List.of(), List.of());
+        LivePlan plan = new LivePlan(new RuledHouse(List.of(gate), List.of(), List.of()), List.of(), Map.of(), Map.of(), Map.of(), Delays.USUAL, Optional.empty());
+
+        assertThat(run(plan, List.of(), List.of(new When.Ordered("gate", true)), new Then.Becomes("gate", true, 500)).passed()).isTrue();
+        assertThat(run(plan, List.of(), List.of(new When.Ordered("gate", true), new When.Passes(2)), new Then.Becomes("gate", false, 500)).passed()).isTrue();
+        assertThat(HandoverRehearsal.run(plan, Instant.EPOCH)).hasSize(2).allSatisfy((test, result) -> assertThat(result.passed()).as(test.check().toString()).isTrue());
+        assertThat(HandoverTests.of(plan, Map.of())).extracting(HandoverTest::expected).contains("Its contact closes for about a second and opens by itself.", "gate does not move.");
     }
 
     @Test
