@@ -271,7 +271,7 @@ class OnSiteTest {
         Map<String, Object> readings = (Map<String, Object>) entry.get("readings");
         readings.replaceAll((id, value) -> id.startsWith("insulation") ? new BigDecimal("0.4") : value);
         JsonNode stopped = lead.post(sheetPath("/entries"), entry).ok();
-        assertThat(stopped.get("stopped").get("reason").asString()).contains("0.4", "1 to");
+        assertThat(stopped.get("stopped").get("reason").asString()).contains("0.4", "1\u2009M\u03a9 or more passes");
     }
 
     @Test
