@@ -48,6 +48,9 @@ class AccessibilityIT {
             desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
             desk.seeHeading("PL-1");
             findings.addAll(seriousFindings(desk, "Stock book"));
+            desk.page().navigate(RunningClerk.get().address() + "/proof");
+            desk.seeHeading("What PROVED means");
+            findings.addAll(seriousFindings(desk, "What PROVED means"));
             desk.page().navigate(RunningClerk.get().address() + "/practice");
             desk.press("start Two switches");
             desk.seeHeading("Two switches");
