@@ -187,7 +187,7 @@ public class Feels implements StageKeeper {
                 all.computeIfAbsent(row.box(), b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.of(row.inputNumber(),
                         row.channelNumber(), behaviour(pick), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
         picks.forEach((box, parts) -> parts.stream().filter(pick -> pick.scheme() == SchemeCode.SWITCH_UPSTREAM).forEach(pick ->
-                all.computeIfAbsent(box, b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.BEHIND_A_SWITCH)));
+                all.computeIfAbsent(box, b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.ofOutput(Adviser.powerOnBehindASwitch().state()))));
         return all;
     }
 

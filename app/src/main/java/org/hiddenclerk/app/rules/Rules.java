@@ -17,8 +17,8 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Parameters;
-import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.rules.Delays;
@@ -99,7 +99,7 @@ public class Rules implements StageKeeper {
         Map<String, String> names = house.spots().stream().collect(Collectors.toMap(PlannedHouses.Spot::id, PlannedHouses.Spot::name));
         Map<String, Parameters> all = new HashMap<>(settings);
         house.runs().stream().flatMap(run -> run.plain().values().stream()).flatMap(plain -> plain.feeds().stream()).forEach(output ->
-                all.putIfAbsent(output, Parameters.USUAL.withPowerOn(PowerOn.ON)));
+                all.putIfAbsent(output, Parameters.USUAL.withPowerOn(Adviser.powerOnBehindASwitch().state())));
         return new LivePlan(kept.house(), house.runs(), all, house.worksAt(), names, kept.document().usualOrOwnDelays(), kept.document().whereabouts());
     }
 

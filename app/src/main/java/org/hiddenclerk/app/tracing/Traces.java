@@ -112,7 +112,7 @@ public class Traces implements FieldReadings {
         try {
             state = of(found);
         } catch (Unusable tooMany) {
-            return new Judged(basis, Standing.READ, FieldEvidence.NONE);
+            return new Judged(basis, Standing.READ, FieldEvidence.notCompared());
         }
         FieldEvidence evidence = FieldEvidence.of(state.surveyed(), state.answered(), state.traced());
         Standing standing = !state.traced().contradictions().isEmpty() ? Standing.CONTRADICTORY : state.traced().done() ? Standing.CERTAIN : Standing.READ;

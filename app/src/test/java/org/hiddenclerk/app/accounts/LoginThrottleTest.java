@@ -2,11 +2,8 @@ package org.hiddenclerk.app.accounts;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.time.Clock;
 import java.time.Duration;
-import java.time.Instant;
-import java.time.ZoneId;
-import java.time.ZoneOffset;
+import org.hiddenclerk.app.testing.HeldClock;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -20,31 +17,12 @@ class LoginThrottleTest {
 
     @Autowired
     private LoginFailureRepository failures;
-    private final HandClock clock = new HandClock();
-
-    /** A clock that a test turns by hand. */
-    private static final class HandClock extends Clock {
-        private Instant now = Instant.parse("2026-03-02T09:41:00Z");
-
-        @Override
-        public ZoneId getZone() {
-            return ZoneOffset.UTC;
-        }
-
-        @Override
-        public Clock withZone(ZoneId zone) {
-            return this;
-        }
-
-        @Override
-        public Instant instant() {
-            return now;
-        }
-    }
+    private final HeldClock clock = HeldClock.hold();
 
     @AfterEach
     void forget() {
         failures.deleteAll();
+        clock.close();
     }
 
     @Test
@@ -64,7 +42,7 @@ class LoginThrottleTest {
     void theWaitRunsOut() {
         LoginThrottle throttle = new LoginThrottle(failures, clock);
         fail(throttle, 5);
-        clock.now = clock.now.plusSeconds(16);
+        clock.passes(Duration.ofSeconds(16));
 
         assertThat(throttle.waitFor(ACCOUNT, ADDRESS)).isZero();
     }

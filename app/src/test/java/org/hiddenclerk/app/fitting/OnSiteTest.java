@@ -38,6 +38,14 @@ class OnSiteTest {
         lead.post(sheetPath(""), null).ok();
     }
 
+    /** A second box on the circuit, with a sheet of its own. */
+    private void openAnother(Person who) {
+        box = house.box("V");
+        house.pick(box, "WX-10");
+        lead.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", house.plan(box).get("version").asLong())).ok();
+        who.post(sheetPath(""), null).ok();
+    }
+
     private String sheetPath(String more) {
         return "/api/v1/boxes/" + box + "/run-sheet" + more;
     }
@@ -181,10 +189,7 @@ class OnSiteTest {
     void whatOneDoesToACircuitTheOtherBoxKnows() {
         String first = box;
         enterUntil("energise-open");
-        box = house.box("V");
-        house.pick(box, "WX-10");
-        lead.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", house.plan(box).get("version").asLong())).ok();
-        lead.post(sheetPath(""), null).ok();
+        openAnother(lead);
         enterUntil("move-1");
         enter(lead, "move-1").ok();
         assertThat(strip()).containsOnly("PROVED_DEAD");
@@ -253,10 +258,7 @@ class OnSiteTest {
     void aLockForAnotherBoxKeepsTheCircuitOff() {
         String first = box;
         enterUntil("energise-open");
-        box = house.box("V");
-        house.pick(box, "WX-10");
-        lead.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", house.plan(box).get("version").asLong())).ok();
-        fitter.post(sheetPath(""), null).ok();
+        openAnother(fitter);
         enter(fitter, "identify").ok();
         enter(fitter, "switch-off").ok();
         box = first;

@@ -37,23 +37,23 @@ class GuidePlayedTest {
     @Autowired
     private HouseFactsReader reader;
     private Person person;
+    private SmallHouse house;
+    private int feeds;
 
     @BeforeEach
     void person() {
         person = new Person(mvc);
+        house = new SmallHouse(person);
     }
 
     @Test
-    void everySentenceOfTheDemoHouseIsPlayed() {
+    void whatIsSaidOfPlainSwitchesOfTheDemoHouseIsPlayed() {
         assertThat(played(UUID.fromString(person.demoJob()))).as("switches as they always were").isPositive();
     }
 
     @Test
     void aSwitchThatFeedsAModuleIsToBeLeftOnAndLightsTheLampOffAndOn() {
-        SmallHouse house = new SmallHouse(person);
-        String box = house.box("U");
-        pick(house, box, "SWITCH_UPSTREAM");
-        JsonNode page = person.get("/api/v1/jobs/" + house.job() + "/guide").ok().get("rooms").get(0);
+        JsonNode page = pageOf("SWITCH_UPSTREAM");
 
         assertThat(page.get("switches").get(0).get("does").toString()).contains("leave it on", "cannot be reached", "Off and on again lights it.");
         assertThat(page.get("afterCut").toString()).contains("comes on.");
@@ -64,22 +64,20 @@ class GuidePlayedTest {
 
     @Test
     void aSwitchThatWasTakenOutIsSaidToBe() {
-        SmallHouse house = new SmallHouse(person);
-        String box = house.box("O");
-        pick(house, box, "NO_SWITCH");
-        JsonNode page = person.get("/api/v1/jobs/" + house.job() + "/guide").ok().get("rooms").get(0);
+        JsonNode page = pageOf("NO_SWITCH");
 
         assertThat(page.toString()).doesNotContain("as it always did").contains("out of use");
         assertThat(page.get("afterCut")).as("an output without a switch").hasSize(1);
         played(UUID.fromString(house.job()));
     }
 
-    private void pick(SmallHouse house, String box, String scheme) {
+    /** The guide's page of the room in which one box is wired by a scheme. */
+    private JsonNode pageOf(String scheme) {
+        String box = house.box("G");
         person.put("/api/v1/boxes/" + box + "/plan", Map.of("version", house.plan(box).get("version").asLong(), "picks", List.of(Map.of("moduleCode", "TG-1N", "scheme", scheme,
                 "gangs", List.of(1), "behaviours", Map.of())))).ok();
+        return person.get("/api/v1/jobs/" + house.job() + "/guide").ok().get("rooms").get(0);
     }
-
-    private int feeds;
 
     /** @return how many switches work as they always did */
     private int played(UUID job) {

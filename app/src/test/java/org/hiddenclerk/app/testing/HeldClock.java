@@ -1,6 +1,7 @@
 package org.hiddenclerk.app.testing;
 
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
@@ -15,6 +16,11 @@ public final class HeldClock extends Clock implements BeanPostProcessor, AutoClo
     public static HeldClock hold() {
         held = Instant.now();
         return new HeldClock();
+    }
+
+    /** Lets time pass while it is held. */
+    public void passes(Duration time) {
+        held = instant().plus(time);
     }
 
     @Override

@@ -67,6 +67,11 @@ public final class Adviser {
         };
     }
 
+    /** The same for a module that a switch at the wall cuts off its supply. Common practice, no source. */
+    public static PowerOnAdvice powerOnBehindASwitch() {
+        return new PowerOnAdvice(PowerOn.ON, "off and on at the wall is light, as it always was");
+    }
+
     /** Why a behaviour cannot be had at a wall; empty when it can. */
     public static Optional<String> refusal(InputBehaviour behaviour, Wall wall, Set<InputBehaviour> can) {
         if (!can.contains(behaviour)) {

@@ -43,6 +43,12 @@ public record FieldEvidence(List<Finding> against, Set<Ends> paired, Set<Ends> a
         apart = Set.copyOf(apart);
     }
 
+    /** Something was read, and the run is too large to be held against it: that is no agreement. */
+    public static FieldEvidence notCompared() {
+        return new FieldEvidence(List.of(Finding.of(FindingCode.SURVEY_INCOMPLETE, new Subject.House(), "What was read in this run was not compared with its survey: too many circuits"
+                + " would fit.", Source.COMPUTED, LOOK)), Set.of(), Set.of());
+    }
+
     /** @param readings strong ones; a pen says nothing for certain */
     public static FieldEvidence of(SurveyedBoard board, List<Reading.Answered> readings, Traced traced) {
         if (readings.isEmpty()) {

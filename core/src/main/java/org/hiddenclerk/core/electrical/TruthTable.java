@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.stream.IntStream;
 import org.hiddenclerk.core.finding.SwitchingState;
 
 /** Every switching state of a wiring, region after region, made row by row as it is read. */
@@ -55,40 +56,19 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
      * off or back.
      */
     public List<PartId> controlsOf(PartId load) {
-        List<PartId> controls = new ArrayList<>();
-        for (RegionTable table : tables) {
-            Region region = table.region();
-            for (int r = 0; r < region.resistors().length; r++) {
-                Region.Resistor resistor = region.resistors()[r];
-                if (resistor.kind() == Region.ResistorKind.LOAD && resistor.part().id().equals(load)) {
-                    for (int e = 0; e < region.elements().length; e++) {
-                        if (region.elements()[e].isSwitch() && changes(table, e, r)) {
-                            controls.add(region.elements()[e].part().id());
-                        }
-                    }
-                }
-            }
-        }
-        return controls;
+        return switches((table, element) -> {
+            Region.Resistor[] resistors = table.region().resistors();
+            return IntStream.range(0, resistors.length).anyMatch(r -> resistors[r].kind() == Region.ResistorKind.LOAD && resistors[r].part().id().equals(load) && changes(table, element, r));
+        });
     }
 
     /** The switches that a module's input reads: some state in which operating the switch alone changes it while the module is powered. */
     public List<PartId> readBy(PartId module, String input) {
-        List<PartId> switches = new ArrayList<>();
-        for (RegionTable table : tables) {
-            Region region = table.region();
-            Region.InputPin[] pins = region.inputPins();
-            for (int i = 0; i < pins.length; i++) {
-                if (region.devices()[pins[i].device()].part().id().equals(module) && pins[i].input().id().equals(input)) {
-                    for (int e = 0; e < region.elements().length; e++) {
-                        if (region.elements()[e].isSwitch() && isRead(table, e, i)) {
-                            switches.add(region.elements()[e].part().id());
-                        }
-                    }
-                }
-            }
-        }
-        return switches;
+        return switches((table, element) -> {
+            Region.InputPin[] pins = table.region().inputPins();
+            return IntStream.range(0, pins.length).anyMatch(i -> table.region().devices()[pins[i].device()].part().id().equals(module) && pins[i].input().id().equals(input)
+                    && isRead(table, element, i));
+        });
     }
 
     /** The loads that a module's channel switches: some state in which the channel alone takes the load from on to off or back. */
@@ -110,14 +90,24 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
 
     /** The switches that can leave a module or a sender without its supply: some state in which operating the switch alone takes it away. */
     public List<PartId> suppliedThrough(PartId module) {
+        return switches((table, element) -> {
+            Region.Device[] devices = table.region().devices();
+            return IntStream.range(0, devices.length).anyMatch(d -> devices[d].part().id().equals(module) && isSupply(table, element, d));
+        });
+    }
+
+    /** What operating one switch alone does somewhere in a region. */
+    private interface Effect {
+        boolean isHad(RegionTable table, int element);
+    }
+
+    private List<PartId> switches(Effect effect) {
         List<PartId> switches = new ArrayList<>();
         for (RegionTable table : tables) {
             Region region = table.region();
-            for (int d = 0; d < region.devices().length; d++) {
-                for (int e = 0; e < region.elements().length && region.devices()[d].part().id().equals(module); e++) {
-                    if (region.elements()[e].isSwitch() && isSupply(table, e, d)) {
-                        switches.add(region.elements()[e].part().id());
-                    }
+            for (int e = 0; e < region.elements().length; e++) {
+                if (region.elements()[e].isSwitch() && effect.isHad(table, e)) {
+                    switches.add(region.elements()[e].part().id());
                 }
             }
         }

@@ -22,6 +22,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
  * {@code channel-N.reverse-pause} (milliseconds).
  */
 public final class Settings {
+    private static final String POWER_ON = "power-on";
     private static final Pattern KEY = Pattern.compile("(?:input-([1-9])\\.(behaviour|inverted|rest|press-stops|debounce|hold)|channel-([1-9])\\.(off-after|reverse-pause))");
     private static final int LONGEST_SECONDS = 86_400;
 
@@ -39,7 +40,7 @@ public final class Settings {
     /** Everything that a module may be set to. */
     public static List<Choice> of(ModuleModel model) {
         List<Choice> choices = new ArrayList<>();
-        choices.add(new Choice("power-on", "When the supply comes back", ordered("off", "off", "on", "on", "last", "as it was", "as-switch", "as the wall switch stands")));
+        choices.add(new Choice(POWER_ON, "When the supply comes back", ordered("off", "off", "on", "on", "last", "as it was", "as-switch", "as the wall switch stands")));
         Map<String, String> behaviours = new LinkedHashMap<>();
         model.behaviours().stream().sorted().forEach(behaviour -> behaviours.put(behaviour.name(), behaviour.label()));
         for (int input = 1; input <= model.inputs().size(); input++) {
@@ -84,14 +85,20 @@ public final class Settings {
                 : Optional.of(words + " " + least + " to " + most + " " + unit + ", not \"" + value + "\".");
     }
 
-    /** What a module behind a switch that cuts it off is set to: off and on at the wall is then light, as it always was. Common practice, no source. */
-    public static final Map<String, String> BEHIND_A_SWITCH = Map.of("power-on", "on");
+    /** What a module without inputs is set to, see {@link org.hiddenclerk.core.behaviour.Adviser}. */
+    public static Map<String, String> ofOutput(PowerOn powerOn) {
+        return Map.of(POWER_ON, word(powerOn));
+    }
+
+    private static String word(PowerOn powerOn) {
+        return powerOn == PowerOn.SWITCH ? "as-switch" : powerOn.name().toLowerCase(Locale.ROOT);
+    }
 
     /** What an input and the channel that it commands are set to for a behaviour; a default function of the firmware is never relied on. */
     public static Map<String, String> of(int input, int channel, InputBehaviour behaviour, Parameters parameters) {
         Map<String, String> settings = new LinkedHashMap<>();
         String at = "input-" + input + ".";
-        settings.put("power-on", parameters.powerOn() == PowerOn.SWITCH ? "as-switch" : parameters.powerOn().name().toLowerCase(Locale.ROOT));
+        settings.put(POWER_ON, word(parameters.powerOn()));
         settings.put(at + "behaviour", behaviour.name());
         if (behaviour != InputBehaviour.SUPPLY_BLINK) {
             settings.put(at + "rest", parameters.rest().name().toLowerCase(Locale.ROOT));
@@ -112,7 +119,7 @@ public final class Settings {
 
     /** Why a module cannot be set so, in words; empty when it can. */
     public static Optional<String> refusal(ModuleModel model, String key, String value) {
-        if (key.equals("power-on")) {
+        if (key.equals(POWER_ON)) {
             return List.of("off", "on", "last", "as-switch").contains(value) ? Optional.empty()
                     : Optional.of("When the supply comes back it is off, on, last or as-switch, not \"" + value + "\".");
         }
