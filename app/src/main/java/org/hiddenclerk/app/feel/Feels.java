@@ -186,9 +186,23 @@ public class Feels implements StageKeeper {
         rows.findByJob(job).forEach(row -> picks.getOrDefault(row.box(), List.of()).stream().filter(pick -> pick.gang() == row.gang()).findFirst().ifPresent(pick ->
                 all.computeIfAbsent(row.box(), b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.of(row.inputNumber(),
                         row.channelNumber(), behaviour(pick), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
-        picks.forEach((box, parts) -> parts.stream().filter(pick -> pick.scheme() == SchemeCode.SWITCH_UPSTREAM).forEach(pick ->
-                all.computeIfAbsent(box, b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.ofOutput(Adviser.powerOnBehindASwitch().state()))));
+        picks.forEach((box, parts) -> parts.forEach(pick -> {
+            Map<String, String> ofOutput = ofOutput(box, parts, pick);
+            if (!ofOutput.isEmpty()) {
+                all.computeIfAbsent(box, b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(ofOutput);
+            }
+        }));
         return all;
+    }
+
+    /** What follows from how a module is wired, without an input that says so. */
+    private Map<String, String> ofOutput(UUID box, List<BoxRow.PickPart> parts, BoxRow.PickPart pick) {
+        if (pick.scheme() == SchemeCode.SWITCH_UPSTREAM) {
+            return Settings.ofOutput(Adviser.powerOnBehindASwitch().state());
+        }
+        boolean pulsed = pick.scheme() == SchemeCode.VOLT_FREE && boxes.find(box).box().loads().stream().filter(load -> pick.loadNumber() == null ? load.gang() == pick.gang()
+                : load.number() == pick.loadNumber()).flatMap(load -> load.banks().stream()).anyMatch(bank -> bank.kind().isPulsed());
+        return pulsed ? Settings.ofPulse(1 + parts.stream().filter(part -> part.module() == pick.module()).toList().indexOf(pick)) : Map.of();
     }
 
     /** A module that lives on the blinks of its supply has no other input to read. */

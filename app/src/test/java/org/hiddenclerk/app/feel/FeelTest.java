@@ -151,4 +151,25 @@ class FeelTest {
         sequence.putArray("events").addObject().put("atMs", 100).put("deed", "CLOSE").put("input", 1);
         assertThat(keep("EVERY_FLIP", document, 0).ok().get("inputs").get(0).get("document").get("recorded").get(0)).isEqualTo(sequence);
     }
+
+    /** Where no input says what a module is set to, how it is wired does. */
+    @Test
+    void whatFollowsFromTheWiringIsWrittenToo() {
+        assertThat(wiredAs(house.box("Up"), "TG-1N", "SWITCH_UPSTREAM")).containsExactly(Map.entry("power-on", "on"));
+        String gate = house.box("Gate", survey -> survey.get("loads").get(0).asObject().put("typed", "gate 3 at 24 V"));
+        assertThat(wiredAs(gate, "SK-VF", "VOLT_FREE")).containsOnly(Map.entry("power-on", "off"), Map.entry("channel-1.off-after", "1"));
+        String lamp = house.box("Lamp");
+        pick(lamp, "SK-VF", "VOLT_FREE");
+        assertThat(feels.settings(UUID.fromString(house.job()))).as("a contact for a lamp is no pulse").containsKey(UUID.fromString(gate)).doesNotContainKey(UUID.fromString(lamp));
+    }
+
+    private Map<String, String> wiredAs(String of, String module, String scheme) {
+        pick(of, module, scheme);
+        return feels.settings(UUID.fromString(house.job())).get(UUID.fromString(of)).values().iterator().next();
+    }
+
+    private void pick(String of, String module, String scheme) {
+        person.put("/api/v1/boxes/" + of + "/plan", Map.of("version", house.plan(of).get("version").asLong(), "picks", List.of(Map.of("moduleCode", module, "scheme", scheme, "gangs",
+                List.of(1), "behaviours", Map.of())))).ok();
+    }
 }

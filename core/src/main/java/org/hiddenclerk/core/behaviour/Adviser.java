@@ -67,6 +67,9 @@ public final class Adviser {
         };
     }
 
+    /** How long what opens a gate, door or lock is closed. Common practice, no source: about as long as a finger stays on the button. */
+    public static final int PULSE_SECONDS = 1;
+
     /** The same for a module that a switch at the wall cuts off its supply. Common practice, no source. */
     public static PowerOnAdvice powerOnBehindASwitch() {
         return new PowerOnAdvice(PowerOn.ON, "off and on at the wall is light, as it always was");

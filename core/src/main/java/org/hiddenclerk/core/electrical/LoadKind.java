@@ -39,6 +39,11 @@ public enum LoadKind {
     }
 
     /** Whether it is made for extra-low voltage, so that its volts must be stated. */
+    /** Whether it is worked as a finger works a button: a contact that stays closed would hold it, or be taken for a second press. */
+    public boolean isPulsed() {
+        return this == DOOR_INPUT;
+    }
+
     public boolean isElv() {
         return name().startsWith("ELV_");
     }

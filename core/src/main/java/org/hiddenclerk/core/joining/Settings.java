@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
@@ -85,9 +86,14 @@ public final class Settings {
                 : Optional.of(words + " " + least + " to " + most + " " + unit + ", not \"" + value + "\".");
     }
 
-    /** What a module without inputs is set to, see {@link org.hiddenclerk.core.behaviour.Adviser}. */
+    /** What a module without inputs is set to, see {@link Adviser}. */
     public static Map<String, String> ofOutput(PowerOn powerOn) {
         return Map.of(POWER_ON, word(powerOn));
+    }
+
+    /** What a module is set to whose channel is a pulse. */
+    public static Map<String, String> ofPulse(int channel) {
+        return Map.of(POWER_ON, word(PowerOn.OFF), "channel-" + channel + ".off-after", String.valueOf(Adviser.PULSE_SECONDS));
     }
 
     private static String word(PowerOn powerOn) {

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Consumer;
+import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Cause;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Event;
@@ -23,8 +24,6 @@ import org.hiddenclerk.core.rules.RuleRunner;
 /** The electronics of one device: a behaviour for each of its inputs, and one for each output that no input commands. */
 final class LiveDevice {
     private static final int FULL = 100;
-    /** Common practice, no source: about a second, as a finger on the button. */
-    private static final long PULSE_MS = 1_000;
 
     private final Device device;
     private final List<Unit> units = new ArrayList<>();
@@ -103,10 +102,10 @@ final class LiveDevice {
         device.controls().stream().filter(control -> !blind.contains(control) && control.kind() != Device.Kind.REMOTE_BUTTON).forEach(control -> units.add(new Unit(
                 new Machine(control.behaviour(), settings.getOrDefault(control.id(), Parameters.USUAL)), List.of(control), control.output())));
         device.outputs().stream().filter(output -> units.stream().noneMatch(unit -> unit.output.filter(output.id()::equals).isPresent())).forEach(output ->
-                units.add(new Unit(new Machine(ofOutput(output), settings.getOrDefault(output.id(), Parameters.USUAL).withRunOn(PULSE_MS)), List.of(), Optional.of(output.id()))));
+                units.add(new Unit(new Machine(ofOutput(output), settings.getOrDefault(output.id(), Parameters.USUAL).withRunOn(Adviser.PULSE_SECONDS * 1_000L)), List.of(), Optional.of(output.id()))));
     }
 
-    /** What opens a gate or a lock is a pulse: a contact that stays closed holds it, or is taken for a second press. */
+    /** How an output acts that no control commands; what opens a gate goes off by itself. */
     private static InputBehaviour ofOutput(Device.Output output) {
         return switch (output.drives()) {
             case BLIND -> InputBehaviour.UP_DOWN;

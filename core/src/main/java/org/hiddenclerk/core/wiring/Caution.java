@@ -112,7 +112,7 @@ public enum Caution {
         add(cautions, NO_PLAIN_SWITCH, planned.boxes().values().stream().anyMatch(box -> box.box().gangs().stream()
                 .anyMatch(gang -> gang.mechanism() == Mechanism.FIXED_ON)));
         add(cautions, PULSE, planned.fitted().stream().anyMatch(fitted -> !fitted.model().hasWetContacts()) && plan.run().loads().stream().flatMap(load -> load.load().banks().stream())
-                .anyMatch(bank -> bank.kind() == LoadKind.DOOR_INPUT));
+                .anyMatch(bank -> bank.kind().isPulsed()));
         add(cautions, HEAVY_LOAD, plan.run().loads().stream().flatMap(load -> load.load().banks().stream())
                 .map(LoadBank::kind).anyMatch(kind -> kind == LoadKind.HEATER || kind == LoadKind.MOTOR
                         || kind == LoadKind.SOCKET || kind == LoadKind.BLIND_MOTOR));

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Recognition.Candidate;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
@@ -69,6 +70,13 @@ class JoiningRulesTest {
         assertThat(muster.moved()).containsExactly(Map.entry("A2", "B2"));
         assertThat(muster.twice()).containsOnlyKeys("new");
         assertThat(muster.fresh()).extracting(Member::address).containsExactly("C1", "C2");
+    }
+
+    @Test
+    void whatFollowsFromTheWiringCanBeSet() {
+        var contact = Modules.voltFree();
+        assertThat(Settings.ofPulse(1)).containsEntry("channel-1.off-after", "1").containsEntry("power-on", "off").allSatisfy((key, value) -> assertThat(Settings.refusal(contact, key, value)).isEmpty());
+        assertThat(Settings.ofOutput(PowerOn.SWITCH)).containsExactly(Map.entry("power-on", "as-switch"));
     }
 
     @Test
