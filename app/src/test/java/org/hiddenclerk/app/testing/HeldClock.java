@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
+import java.time.temporal.ChronoUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 
@@ -14,7 +15,7 @@ public final class HeldClock extends Clock implements BeanPostProcessor, AutoClo
 
     /** Holds the clock until this is closed. */
     public static HeldClock hold() {
-        held = Instant.now();
+        held = Instant.now().truncatedTo(ChronoUnit.SECONDS);
         return new HeldClock();
     }
 
