@@ -89,6 +89,16 @@ class AlikeCoresTest {
         assertThat(judge(TOLD_APART).withEvidence(new FieldEvidence(List.of(against), Set.of(), Set.of())).mayBeIssued()).isFalse();
     }
 
+    @Test
+    void aVerdictReliesOnColoursUntilSomethingWasRead() {
+        Planner planner = new Planner(Boxes.house(), TOLD_APART);
+        FieldEvidence read = continuity(true, first("A"), first("B"));
+
+        assertThat(Reliance.of(planner.house(), planner.run(), List.of(), FieldEvidence.NONE)).anyMatch(words -> words.startsWith("colours of ") && words.contains(" from A")
+                && words.contains(" to B")).noneMatch(words -> words.contains("stock book"));
+        assertThat(Reliance.of(planner.house(), planner.run(), List.of(), read)).anyMatch(words -> words.startsWith("colours, and 1 reading, of "));
+    }
+
     private static String first(String place) {
         return traveller(place, 0);
     }

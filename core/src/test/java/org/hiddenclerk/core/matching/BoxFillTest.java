@@ -8,10 +8,25 @@ import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalInt;
+import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.Cable;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Core;
+import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.matching.BoxFill.Contents;
 import org.hiddenclerk.core.matching.BoxFill.Course;
 import org.hiddenclerk.core.matching.BoxFill.Edition;
 import org.hiddenclerk.core.matching.BoxFill.Wire;
+import org.hiddenclerk.core.quantity.Millimetres;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -58,5 +73,45 @@ class BoxFillTest {
         Contents thick = new Contents(List.of(new Wire(4, Course.ONCE)), List.of(), false, 0, List.of());
 
         assertThatThrownBy(() -> BoxFill.needed(thick, Edition.SINCE_2020)).hasMessageContaining("314.28");
+    }
+
+    /** A square of 5 in, 2.5 in deep, holds 62.5 in3; the round box in it pi/4 of that. It was counted as the square. */
+    @Test
+    void aRoundBoxHoldsLessThanItsSquare() {
+        Millimetres five = Millimetres.of(127);
+
+        assertThat(BoxFill.roundVolume(new BoxGeometry(five, five, Millimetres.of(new BigDecimal("63.5")), false, Optional.empty(), true))).isEqualByComparingTo("49.087");
+    }
+
+    /** NEC 314.16(B)(3): each kind of support fitting takes one volume of the largest conductor, 2.00 in3 for 14 AWG. */
+    @Test
+    void aLampBoxOfWhichNobodyLookedHoldsOneFitting() {
+        assertThat(needed(BoxKind.LUMINAIRE, OptionalInt.empty())).isEqualByComparingTo(needed(BoxKind.LUMINAIRE, OptionalInt.of(1)));
+        assertThat(needed(BoxKind.LUMINAIRE, OptionalInt.of(2)).subtract(needed(BoxKind.LUMINAIRE, OptionalInt.of(0)))).isEqualByComparingTo("4");
+        assertThat(needed(BoxKind.WALL, OptionalInt.empty())).isEqualByComparingTo(needed(BoxKind.WALL, OptionalInt.of(0)));
+    }
+
+    @Test
+    void aBoxWithFourGaugeIsHeldByTheRuleThatApplies() {
+        List<Finding> findings = new ArrayList<>();
+        BoxFill.judge(box(BoxKind.WALL, OptionalInt.empty(), "21.2"), List.of(), findings, new ArrayList<>());
+
+        assertThat(findings).singleElement().satisfies(finding -> {
+            assertThat(finding.code()).isEqualTo(FindingCode.NOT_SIZED_BY_VOLUME);
+            assertThat(finding.source().text()).contains("314.28");
+        });
+    }
+
+    private static BigDecimal needed(BoxKind kind, OptionalInt fittings) {
+        List<Margin> margins = new ArrayList<>();
+        BoxFill.judge(box(kind, fittings, "2.08"), List.of(), new ArrayList<>(), margins);
+        return margins.get(0).found();
+    }
+
+    private static Box box(BoxKind kind, OptionalInt fittings, String mm2) {
+        BoxGeometry geometry = new BoxGeometry(Millimetres.of(100), Millimetres.of(100), Millimetres.of(60), true, Optional.empty(), false, fittings);
+        return new Box("J-9", kind, Optional.of(geometry), List.of(), List.of(), List.of(new Cable("c1", new Leads.FromSupply(new CircuitId("1")), new BigDecimal(mm2), List.of(
+                new Core(1, CoreColour.BLACK, Optional.empty(), Role.PERMANENT_LIVE, new End.Capped()), new Core(2, CoreColour.WHITE, Optional.empty(), Role.NEUTRAL, new End.Capped())))),
+                List.of());
     }
 }

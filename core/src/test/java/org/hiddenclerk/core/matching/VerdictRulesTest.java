@@ -7,6 +7,7 @@ import static org.hiddenclerk.core.testing.Boxes.common;
 import static org.hiddenclerk.core.testing.Boxes.throwOf;
 
 import java.math.BigDecimal;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -37,6 +38,8 @@ import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** What a maker states or leaves out, inrush, warmth, wishes and contactors, beside the ratings that {@link ModuleMatchTest} tests. */
 class VerdictRulesTest {
@@ -220,6 +223,16 @@ class VerdictRulesTest {
         assertThat(advice.reason()).contains("30.5\u2009A", "AC-1 or AC-7a");
         assertThat(advice(box("heater 5000"), models)).isEmpty();
         assertThat(advice(box("gate 5000"), models)).as("nobody states anything: find out first").isEmpty();
+    }
+
+    /** Categories of IEC 60947-4-1, IEC 60947-5-1 and IEC 61095; of LED no category stands for the maker's figure. */
+    @ParameterizedTest
+    @CsvSource({"fluorescent 9000, AC-5a", "halogen 9000, AC-5b", "incandescent 9000, AC-5b", "fan 9000, AC-3 or AC-7b", "heater 9000, AC-1 or AC-7a", "100x coil 100, AC-15",
+            "300x coil 50, AC-14", "wire-wound transformer 9000, AC-6a", "LED 9000, by the maker's own figure"})
+    void aContactorIsNamedByTheCategoryOfItsLoad(String load, String category) {
+        ModuleModel small = Modules.withNeutral(1, 2, Arrays.stream(LoadKind.values()).map(kind -> ContactRating.watts(kind, 100)).toArray(ContactRating[]::new));
+
+        assertThat(advice(box(load), List.of(small))).singleElement().satisfies(advice -> assertThat(advice.reason()).contains(category));
     }
 
     private static List<Finding> advice(Box box, List<ModuleModel> models) {
