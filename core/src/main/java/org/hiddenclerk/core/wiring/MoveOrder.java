@@ -62,16 +62,7 @@ final class MoveOrder {
     /** @param tasks in the order in which a hand would like to work */
     List<Move> of(List<Task> tasks) {
         List<Task> left = new ArrayList<>();
-        for (Task task : tasks) {
-            if (task.changesKind()) {
-                ordered.add(Move.takenOff(task.move(), task.what(), from.words(task.off().get(0))));
-                performed.add(new Task(task.move(), task.what(), task.off(), List.of(), task.elv(), false));
-                take(task);
-                left.add(new Task(Move.putOn(task.move(), task.what(), to.words(task.on().get(0)), task.elv()), task.what(), List.of(), task.on(), task.elv(), false));
-            } else {
-                left.add(task);
-            }
-        }
+        tasks.forEach(task -> left.add(task.changesKind() ? takeOff(task) : task));
         while (!left.isEmpty()) {
             Task next = left.stream().filter(this::fits).findFirst().orElse(null);
             if (next != null) {
@@ -85,15 +76,22 @@ final class MoveOrder {
             // Each waits for another: one end comes off for a while.
             Task first = left.stream().filter(task -> !task.off().isEmpty() && !task.on().isEmpty()).findFirst().orElse(null);
             if (first == null) {
+                // Nothing can come off: what is planned itself does not fit, which the plan is held for elsewhere.
                 left.forEach(task -> ordered.add(task.move()));
                 break;
             }
-            ordered.add(Move.takenOff(first.move(), first.what(), from.words(first.off().get(0))));
-            performed.add(new Task(first.move(), first.what(), first.off(), List.of(), first.elv(), false));
-            take(first);
-            left.set(left.indexOf(first), new Task(Move.putOn(first.move(), first.what(), to.words(first.on().get(0)), null), first.what(), List.of(), first.on(), first.elv(), false));
+            left.set(left.indexOf(first), takeOff(first));
         }
         return ordered;
+    }
+
+    /** Takes an end off for a while, insulated. @return what is left to be done with it */
+    private Task takeOff(Task task) {
+        ordered.add(Move.takenOff(task.move(), task.what(), from.words(task.off().get(0))));
+        performed.add(new Task(task.move(), task.what(), task.off(), List.of(), task.elv(), false));
+        take(task);
+        Boolean markedAs = task.changesKind() ? task.elv() : null;
+        return new Task(Move.putOn(task.move(), task.what(), to.words(task.on().get(0)), markedAs), task.what(), List.of(), task.on(), task.elv(), false);
     }
 
     private void put(String conductor, End end, Optional<Boolean> elv) {
