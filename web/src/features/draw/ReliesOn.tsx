@@ -23,7 +23,7 @@ export function ReliesOn({ plan }: { plan: Schemas["PlanView"] }) {
           ))}
         </ul>
       </details>
-      <Link to="/proof" className="link">
+      <Link to="/proof" className="link inline-block py-1">
         what PROVED means
       </Link>
     </div>
