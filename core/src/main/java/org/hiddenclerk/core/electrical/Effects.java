@@ -63,11 +63,11 @@ final class Effects {
                 }
                 if (on == 0) {
                     log.addOverall(LOAD_NEVER_ON, load.subject(),
-                            Sentence.of("{0} is on in none of " + states(usable) + ".", region.called(load)),
+                            Sentence.of("{0} is on in none of {1}.", region.called(load), states(usable)),
                             Remedy.rewire("bring the switched live and its neutral to it"));
                 } else if (on == usable && isIntended(load)) {
                     log.addOverall(LOAD_ALWAYS_ON, load.subject(),
-                            Sentence.of("{0} is on in all of " + states(usable) + ".", region.called(load)),
+                            Sentence.of("{0} is on in all of {1}.", region.called(load), states(usable)),
                             Remedy.rewire("take it off the permanent live"));
                 }
             }
@@ -96,13 +96,13 @@ final class Effects {
             }
             Part part = device.part();
             if (idle > 0 && powered == 0) {
-                log.addOverall(MODULE_UNPOWERED, part.subject(), Sentence.of("{0} gets its supply in none of " + states(idle)
-                        + (device.isSender() ? "." : " with its contacts open."), region.called(part)),
+                log.addOverall(MODULE_UNPOWERED, part.subject(), Sentence.of("{0} gets its supply in none of {1}"
+                        + (device.isSender() ? "." : " with its contacts open."), region.called(part), states(idle)),
                         Remedy.rewire("feed it from the permanent live"));
             } else if (powered < idle && !device.isSender()) {
                 int off = idle - powered;
                 log.add(MODULE_CUT_BY_SWITCH, part.subject(), firstCut,
-                        () -> Sentence.of("{0} is without supply in " + states(off) + ": off at the wall means unreachable.", region.called(part)),
+                        () -> Sentence.of("{0} is without supply in {1}: off at the wall means unreachable.", region.called(part), states(off)),
                         Remedy.rewire("keep its feed permanent"));
             }
         }
@@ -183,7 +183,7 @@ final class Effects {
             if (powered > 0 && (active == 0 || active == powered)) {
                 String how = active == 0 ? "never asserted" : "always asserted";
                 log.addOverall(INPUT_STUCK, region.subjectOf(input),
-                        Sentence.of("Input {0} is " + how + " in " + powered + " powered states.", region.called(input)),
+                        Sentence.of("Input {0} is " + how + " in {1} powered states.", region.called(input), powered),
                         Remedy.rewire("bring the switch to the input and its reference"));
             }
         }

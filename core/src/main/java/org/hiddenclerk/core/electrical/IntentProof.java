@@ -16,6 +16,7 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 
@@ -199,8 +200,7 @@ final class IntentProof {
     private void judgeControl(Intent intent, PartId control) {
         Optional<Steps.Place> place = switchNamed(control);
         if (place.isEmpty()) {
-            report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()), name(control) + " is not connected to what feeds "
-                    + name(intent.load()) + ".");
+            report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()), Sentence.of("{0} is not connected to what feeds {1}.", name(control), name(intent.load())));
             return;
         }
         int allowed = intent.maxHandActions()
@@ -214,8 +214,8 @@ final class IntentProof {
             }
             if (!changed) {
                 String times = allowed == 1 ? "" : ", operated up to " + allowed + " times,";
-                report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()), story(state) + name(control) + times
-                        + " does nothing to " + name(intent.load()) + ".");
+                report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()),
+                        Sentence.of("{0}{1}{2} does nothing to {3}.", story(state), name(control), times, name(intent.load())));
                 return;
             }
         }
@@ -240,15 +240,15 @@ final class IntentProof {
                 boolean changes = powered.stream().anyMatch(place -> isChange(loadState(state, intent.load()),
                         loadState(steps.command(state, place), intent.load())));
                 if (!changes) {
-                    report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()), story(state)
-                            + "a remote command does nothing to " + name(intent.load()) + ".");
+                    report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()),
+                            Sentence.of("{0}a remote command does nothing to {1}.", story(state), name(intent.load())));
                     return;
                 }
             }
         }
         if (!judged) {
             report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()),
-                    "No powered module can change " + name(intent.load()) + " from any state that can be reached.");
+                    Sentence.of("No powered module can change {0} from any state that can be reached.", name(intent.load())));
         }
     }
 
@@ -288,7 +288,7 @@ final class IntentProof {
         return Character.toUpperCase(words.charAt(0)) + words.substring(1);
     }
 
-    private void report(FindingCode code, Subject subject, String reason) {
+    private void report(FindingCode code, Subject subject, Sentence reason) {
         boolean known = findings.stream().anyMatch(f -> f.key().equals(new Finding.Key(code, subject)));
         if (!known) {
             findings.add(Finding.of(code, subject, reason, Source.COMPUTED,

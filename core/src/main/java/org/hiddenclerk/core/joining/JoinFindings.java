@@ -8,6 +8,7 @@ import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 
@@ -18,28 +19,33 @@ public final class JoinFindings {
 
     /** @param why what the gateway says of it, when it does */
     public static Finding notIn(String subject, int windows, Optional<String> why) {
-        return of(FindingCode.DID_NOT_COME_IN, new Subject.Device(subject), subject + " did not come in while the network was open " + windows + " times" + why.map(reason -> ": " + reason).orElse("") + ".", Remedy.Kind.FIND_OUT,
+        return of(FindingCode.DID_NOT_COME_IN, new Subject.Device(subject),
+                Sentence.of("{0} did not come in while the network was open {1} times{2}.", subject, windows, why.map(reason -> ": " + reason).orElse("")), Remedy.Kind.FIND_OUT,
                 "look at its indicator, let it search again, and read its code off the module once more");
     }
 
     public static Finding silent(String subject) {
-        return of(FindingCode.DOES_NOT_ANSWER, new Subject.Device(subject), subject + " came in and does not answer.", Remedy.Kind.OTHER_MODULE,
+        return of(FindingCode.DOES_NOT_ANSWER, new Subject.Device(subject), Sentence.of("{0} came in and does not answer.", subject), Remedy.Kind.OTHER_MODULE,
                 "take its supply away for 10 s; if it stays silent, put it aside");
     }
 
     public static List<Finding> settings(String subject, List<Settings.Difference> differences) {
-        return differences.stream().map(d -> of(FindingCode.SETTING_NOT_KEPT, new Subject.Setting(subject, d.key()), subject + ": " + d.key() + " was set to " + d.written().orElse("nothing")
-                + " and reads " + d.read().orElse("nothing") + ".", Remedy.Kind.FIND_OUT, "write it once more; if it reads the same, its firmware may lack it")).toList();
+        return differences.stream().map(d -> of(FindingCode.SETTING_NOT_KEPT, new Subject.Setting(subject, d.key()),
+                Sentence.of("{0}: {1} was set to {2} and reads {3}.", subject,
+                        d.key(), d.written().orElse("nothing"), d.read().orElse("nothing")),
+                                Remedy.Kind.FIND_OUT, "write it once more; if it reads the same, its firmware may lack it")).toList();
     }
 
     public static Optional<Finding> link(String subject, Protocol protocol, int figure) {
         Link link = Link.of(protocol, figure);
         return link.grade() == Link.Grade.GOOD ? Optional.empty() : Optional.of(of(link.grade() == Link.Grade.WEAK ? FindingCode.LINK_MEASURED_WEAK
-                : FindingCode.LINK_MEASURED_POOR, new Subject.Device(subject), subject + " is heard with " + figure + " " + link.unit() + ".", Remedy.Kind.ADD_ROUTER, link.grade().remedy()));
+                : FindingCode.LINK_MEASURED_POOR, new Subject.Device(subject),
+                        Sentence.of("{0} is heard with {found}.", subject).found(figure, 0, link.unit()), Remedy.Kind.ADD_ROUTER, link.grade().remedy()));
     }
 
     public static Finding twice(String name, List<String> addresses) {
-        return of(FindingCode.NAME_TWICE, new Subject.Device(name), "\"" + name + "\" is borne by " + String.join(" and ", addresses) + ": over one topic they act as one.",
+        return of(FindingCode.NAME_TWICE, new Subject.Device(name),
+                Sentence.of("\"{0}\" is borne by {1}: over one topic they act as one.", name, String.join(" and ", addresses)),
                 Remedy.Kind.FIND_OUT, "give each the name of its place");
     }
 
@@ -47,17 +53,18 @@ public final class JoinFindings {
     public static List<Finding> muster(Muster muster) {
         List<Finding> findings = new ArrayList<>();
         muster.twice().forEach((name, addresses) -> findings.add(twice(name, addresses)));
-        muster.moved().forEach((from, to) -> findings.add(of(FindingCode.CAME_BACK_ELSEWHERE, new Subject.Device(from), from + " came back as " + to + ".", Remedy.Kind.FIND_OUT,
+        muster.moved().forEach((from, to) -> findings.add(of(FindingCode.CAME_BACK_ELSEWHERE, new Subject.Device(from),
+                Sentence.of("{0} came back as {1}.", from, to), Remedy.Kind.FIND_OUT,
                 "give it a fixed lease, or let the hub read its table anew")));
         return findings;
     }
 
     public static Finding notUpdated(String subject, String reason) {
-        return of(FindingCode.UPDATE_NOT_TAKEN, new Subject.Device(subject), subject + ": " + reason + ".", Remedy.Kind.FIND_OUT,
+        return of(FindingCode.UPDATE_NOT_TAKEN, new Subject.Device(subject), Sentence.of("{0}: {1}.", subject, reason), Remedy.Kind.FIND_OUT,
                 "read its version; try it alone and near; if it stays so, leave it on the version it has and note it");
     }
 
-    private static Finding of(FindingCode code, Subject subject, String reason, Remedy.Kind kind, String remedy) {
+    private static Finding of(FindingCode code, Subject subject, Sentence reason, Remedy.Kind kind, String remedy) {
         return Finding.of(code, subject, reason, Source.COMMON_PRACTICE, new Remedy(kind, remedy));
     }
 

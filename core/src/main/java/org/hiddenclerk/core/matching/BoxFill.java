@@ -12,6 +12,7 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
@@ -135,8 +136,9 @@ public final class BoxFill {
         BoxGeometry room = box.geometry().get();
         Optional<Cable> thick = box.cables().stream().filter(cable -> CableProtection.gauge(cable.mm2().doubleValue()).filter(awg -> awg <= THICKEST).isPresent()).findFirst();
         if (thick.isPresent()) {
-            findings.add(Finding.of(FindingCode.NOT_SIZED_BY_VOLUME, new Subject.Box(box.label()), "The cores of " + thick.get().name() + " ("
-                    + thick.get().mm2().toPlainString() + "\u2009mm²) are 4 AWG or larger: such a box is sized by its dimensions, not by volume.", THICK,
+            findings.add(Finding.of(FindingCode.NOT_SIZED_BY_VOLUME, new Subject.Box(box.label()),
+                    Sentence.of("The cores of {0} ({found}) are 4 AWG or larger: such a box is sized by its dimensions,"
+                    + " not by volume.", thick.get().name()).found(thick.get().mm2(), "mm²"), THICK,
                     new Remedy(Remedy.Kind.FIND_OUT, "have a licensed person size the box"), new Remedy(Remedy.Kind.WORK_AT_LAMP, "work elsewhere on the circuit")));
             return;
         }
@@ -150,9 +152,10 @@ public final class BoxFill {
         Margin fill = new Margin("box fill", used, has.setScale(2, RoundingMode.DOWN).stripTrailingZeros(), "in\u00b3");
         margins.add(fill);
         if (fill.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Box(box.label()), "Conductors, devices and earths need "
-                    + needs.stripTrailingZeros().toPlainString() + "\u2009in\u00b3, modules take " + taken.toPlainString()
-                    + "\u2009in\u00b3; the box has " + has.toPlainString() + "\u2009in\u00b3.", SOURCE,
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Box(box.label()),
+                    Sentence.of("Conductors, devices and earths need {0}, modules take {1}; the box has {allowed}.",
+                    new Sentence.Amount(needs.stripTrailingZeros(), fill.unit()), new Sentence.Amount(taken, fill.unit()))
+                            .found(fill.found(), fill.unit()).allowed(has, fill.unit()), SOURCE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a larger box or an extension ring"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));

@@ -10,6 +10,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
@@ -36,6 +37,7 @@ public final class BoxHeat {
     /** From here on a module without a stated limit is held back. */
     private static final int WARM = 40;
     private static final int NEAR = 5;
+    private static final String ESTIMATE = "About {found} are expected in {0} with {1} of heat, {2}\u2009°C around it";
     private static final Source SOURCE = new Source("estimate of the steady state, common practice, no source");
 
     private BoxHeat() {
@@ -93,22 +95,25 @@ public final class BoxHeat {
         BigDecimal inside = BigDecimal.valueOf(inside(around, box.geometry().get(), heatWatts)).setScale(0, RoundingMode.UP);
         OptionalInt highest = model.sheet().temperatures().map(DataSheet.Temperatures::highest).map(OptionalInt::of)
                 .orElse(OptionalInt.empty());
-        String estimate = String.format(java.util.Locale.ROOT, "About %s\u2009°C are expected in %s with %.1f\u2009W of heat, %d\u2009°C around it",
-                inside.toPlainString(), box.label(), heatWatts, around);
+        Sentence.Amount expected = new Sentence.Amount(inside, "°C");
+        Object[] from = {box.label(), Sentence.Amount.of(heatWatts, 1, "W"), around};
         if (highest.isEmpty()) {
             if (inside.compareTo(BigDecimal.valueOf(WARM)) > 0) {
-                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "temperatures"), estimate + "; what it stands is not stated.", SOURCE,
+                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "temperatures"),
+                        Sentence.of(ESTIMATE + "; what it stands is not stated.", from).found(expected), SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, "find out the highest temperature from the maker")));
             }
             return new Judged(findings, margins);
         }
         margins.add(new Margin("warmth, estimated", inside, BigDecimal.valueOf(Math.max(1, highest.getAsInt())), "°C"));
         if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt())) > 0) {
-            findings.add(Finding.of(FindingCode.TOO_WARM, subject, estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE,
+            findings.add(Finding.of(FindingCode.TOO_WARM, subject,
+                    Sentence.of(ESTIMATE + "; it stands {allowed}.", from).found(expected).allowed(highest.getAsInt(), 0, "°C"), SOURCE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module for warmer places, or one that draws less"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at a cooler place")));
         } else if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt() - NEAR)) > 0) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject, estimate + "; it stands " + highest.getAsInt() + "\u2009°C.", SOURCE));
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject,
+                    Sentence.of(ESTIMATE + "; it stands {allowed}.", from).found(expected).allowed(highest.getAsInt(), 0, "°C"), SOURCE));
         }
         return new Judged(findings, margins);
     }

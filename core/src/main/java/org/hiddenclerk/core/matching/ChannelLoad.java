@@ -103,7 +103,7 @@ final class ChannelLoad {
         return new Subject.LoadsOnChannel(subject, kind.name());
     }
 
-    private static Sentence.Amount amount(BigDecimal value, String unit) {
+    static Sentence.Amount amount(BigDecimal value, String unit) {
         return new Sentence.Amount(new BigDecimal(figure(value)), unit);
     }
 
@@ -122,8 +122,8 @@ final class ChannelLoad {
     private void judgeSum(BigDecimal share, Map<LoadKind, BigDecimal> watts, List<Finding> findings) {
         boolean alreadySaid = findings.stream().anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD);
         if (share.compareTo(BigDecimal.ONE) > 0 && !alreadySaid) {
-            findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, subject, Sentence.of("The " + watts.size()
-                            + " kinds of load together take {found} of the contact's ratings.").found(percent(share)).allowed(100, 0, "%"),
+            findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, subject,
+                    Sentence.of("The {0} kinds of load together take {found} of the contact's ratings.", watts.size()).found(percent(share)).allowed(100, 0, "%"),
                     Source.MAKER,
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels")));
         }

@@ -13,6 +13,7 @@ import java.util.Set;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
@@ -65,17 +66,21 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
         Amps continuous = amps(loads.stream().filter(SurveyedLoad::continuous).toList(), volts);
         List<Finding> findings = new ArrayList<>();
         Subject subject = new Subject.Circuit(circuit.label());
+        Sentence.Amount drawn = ChannelLoad.amount(amps.asDecimal(), "A");
+        Sentence.Amount rated = ChannelLoad.amount(circuit.rating().asDecimal(), "A");
         if (amps.compareTo(circuit.rating()) > 0) {
-            findings.add(Finding.of(FindingCode.CIRCUIT_OVERLOAD, subject, "All surveyed loads at once draw " + amps + "; the device is rated "
-                    + circuit.rating() + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.REWIRE, "move loads to another circuit")));
+            findings.add(Finding.of(FindingCode.CIRCUIT_OVERLOAD, subject,
+                    Sentence.of("All surveyed loads at once draw {found}; the device is rated {allowed}.").found(drawn).allowed(rated), Source.COMMON_PRACTICE,
+                    new Remedy(Remedy.Kind.REWIRE, "move loads to another circuit")));
         } else if (amps.milliamps() * 100 > circuit.rating().milliamps() * CLOSE_PERCENT) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject, "All surveyed loads at once draw " + amps + " of "
-                    + circuit.rating() + ".", Source.COMMON_PRACTICE));
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject,
+                    Sentence.of("All surveyed loads at once draw {found} of {allowed}.").found(drawn).allowed(rated), Source.COMMON_PRACTICE));
         }
         region.continuousPercent().ifPresent(percent -> {
             if (!LoadArithmetic.isWithinContinuousLimit(continuous, circuit.rating(), percent)) {
-                findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject, "Loads of three hours or more draw " + continuous
-                        + "; at most " + percent + "\u2009% of " + circuit.rating() + " is allowed.", region.continuousSource()));
+                findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject,
+                        Sentence.of("Loads of three hours or more draw {found}; at most {0}\u2009% of {allowed} is allowed.", percent)
+                        .found(ChannelLoad.amount(continuous.asDecimal(), "A")).allowed(rated), region.continuousSource()));
             }
         });
         cable(circuit, region).ifPresent(findings::add);

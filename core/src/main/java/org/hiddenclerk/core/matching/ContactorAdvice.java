@@ -10,6 +10,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.LoadBank;
@@ -44,9 +45,9 @@ final class ContactorAdvice {
         }
         BigDecimal amps = loads.stream().flatMap(l -> l.banks().stream()).map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
         String name = String.join(" and ", loads.stream().map(SurveyedLoad::name).toList());
-        return Optional.of(Finding.of(FindingCode.CONTACTOR_ADVISED, new Subject.Load(name), String.format("%s draws %s\u2009A, more than any contact of the "
-                + "stock book carries. A contactor (%s) of at least that current goes ahead of it; a module switches its coil.", name,
-                amps.setScale(1, RoundingMode.UP).toPlainString(), categories(loads)), SOURCE,
+        return Optional.of(Finding.of(FindingCode.CONTACTOR_ADVISED, new Subject.Load(name), Sentence.of("{0} draws {found}, more than any contact of the "
+                + "stock book carries. A contactor ({1}) of at least that current goes ahead of it; a module switches its coil.", name, categories(loads))
+                .found(amps.setScale(1, RoundingMode.UP), "A"), SOURCE,
                 new Remedy(Remedy.Kind.USE_CONTACTOR, "plan a contactor, and survey its coil as the load")));
     }
 

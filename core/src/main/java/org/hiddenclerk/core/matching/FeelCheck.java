@@ -12,6 +12,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.joining.Settings;
@@ -31,16 +32,18 @@ public final class FeelCheck {
     public static List<Finding> of(Subject subject, Wall wall, ModuleModel model, InputBehaviour behaviour, Parameters parameters, Map<String, String> settings,
                                    Optional<InstalledFirmware> installed) {
         List<Finding> findings = new ArrayList<>();
-        Adviser.refusal(behaviour, wall, model.behaviours()).ifPresent(why -> findings.add(Finding.of(FindingCode.BEHAVIOUR_UNSUITED, subject, "\"" + behaviour.label()
-                + "\" does not go with this switch: " + why + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose the first of the list"))));
+        Adviser.refusal(behaviour, wall, model.behaviours()).ifPresent(why -> findings.add(Finding.of(FindingCode.BEHAVIOUR_UNSUITED, subject,
+                Sentence.of("\"{0}\" does not go with this switch: {1}.", behaviour.label(), why), Source.COMMON_PRACTICE,
+                new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose the first of the list"))));
         FirmwareNeeds.of(behaviour).flatMap(feature -> installed.isPresent() ? FirmwareNeeds.lackOfInstalled(model, installed.get(), feature, "this behaviour")
                 : FirmwareNeeds.lackOfLine(model, feature, "this behaviour")).ifPresent(findings::add);
         settings.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> findings.add(Finding.of(FindingCode.SETTING_NOT_OFFERED, subject, why,
                 Source.MAKER, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose a value that it takes")))));
         Adviser.PowerOnAdvice advice = Adviser.powerOn(behaviour);
         if (parameters.powerOn() != advice.state()) {
-            findings.add(Finding.of(FindingCode.POWER_ON_UNUSUAL, subject, "When the supply comes back it is " + parameters.powerOn().label() + "; usual is "
-                    + advice.state().label() + ": " + advice.reason() + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "set it to \""
+            findings.add(Finding.of(FindingCode.POWER_ON_UNUSUAL, subject,
+                    Sentence.of("When the supply comes back it is {0}; usual is {1}: {2}.", parameters.powerOn().label(), advice.state().label(), advice.reason()),
+                    Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "set it to \""
                     + advice.state().label() + "\", or keep it where the household asked for it")));
         }
         findings.sort(Finding.ORDER);

@@ -7,6 +7,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.wiring.SchemeCode;
@@ -35,8 +36,9 @@ public final class FirmwareNeeds {
         }
         FirmwareLine newest = model.sheet().firmware().get(0);
         Optional<FirmwareLine> other = model.sheet().firmware().stream().filter(line -> line.features().contains(feature)).findFirst();
-        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, new Subject.ModelFigure(model.code(), feature), "Firmware " + newest.name() + " " + newest.version() + " does not have \"" + feature
-                + "\", which " + whose + " lives on.", Source.MAKER, other.map(line -> new Remedy(Remedy.Kind.FIND_OUT, "install " + line.name() + " " + line.version()
+        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, new Subject.ModelFigure(model.code(), feature),
+                Sentence.of("Firmware {0} {1} does not have \"{2}\", which {3} lives on.", newest.name(), newest.version(), feature, whose),
+                Source.MAKER, other.map(line -> new Remedy(Remedy.Kind.FIND_OUT, "install " + line.name() + " " + line.version()
                 + ", which has it")).orElse(new Remedy(Remedy.Kind.OTHER_MODULE, "a module whose firmware has it"))));
     }
 
@@ -45,8 +47,9 @@ public final class FirmwareNeeds {
         if (installed.features().contains(feature)) {
             return Optional.empty();
         }
-        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, new Subject.ModelFigure(model.code(), feature), "The " + model.code() + " for it has " + installed.version() + " installed, without \""
-                + feature + "\", which " + whose + " lives on.", Source.MAKER, new Remedy(Remedy.Kind.FIND_OUT, Optional.ofNullable(installed.better().get(feature))
+        return Optional.of(Finding.of(FindingCode.FIRMWARE_LACKS, new Subject.ModelFigure(model.code(), feature),
+                Sentence.of("The {0} for it has {1} installed, without \"{2}\", which {3} lives on.", model.code(), installed.version(), feature, whose), Source.MAKER,
+                new Remedy(Remedy.Kind.FIND_OUT, Optional.ofNullable(installed.better().get(feature))
                 .map(version -> "bring it to " + version + ", which has it").orElse("keep a version that has it, and bring it to that"))));
     }
 }

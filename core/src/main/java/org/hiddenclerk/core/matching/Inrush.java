@@ -11,6 +11,7 @@ import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.LoadBank;
@@ -45,8 +46,8 @@ public final class Inrush {
         }
         List<Finding> findings = new ArrayList<>();
         if (model.sheet().contactPeakAmps().isEmpty()) {
-            findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject, "What peak this contact stands is not stated; "
-                    + sudden.get(0).kind().label() + " may weld a small one.", Source.MAKER,
+            findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject,
+                    Sentence.of("What peak this contact stands is not stated; {0} may weld a small one.", sudden.get(0).kind().label()), Source.MAKER,
                     new Remedy(Remedy.Kind.FIND_OUT, "ask the maker, or take a larger contact")));
             return findings;
         }
@@ -54,13 +55,14 @@ public final class Inrush {
         BigDecimal lowest = sudden.stream().map(bank -> peak(bank, volts, 0)).reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal highest = sudden.stream().map(bank -> peak(bank, volts, 1)).reduce(BigDecimal.ZERO, BigDecimal::add);
         if (lowest.compareTo(BigDecimal.valueOf(stands)) > 0) {
-            findings.add(Finding.of(FindingCode.INRUSH_TOO_HIGH, subject, String.format("A first current of at least %s\u2009A is expected; "
-                    + "the contact stands %d\u2009A.%s", whole(lowest), stands, drivers(sudden, stands)), SOURCE,
+            findings.add(Finding.of(FindingCode.INRUSH_TOO_HIGH, subject, Sentence.of("A first current of at least {found} is expected; the contact stands {allowed}.{0}",
+                            drivers(sudden, stands)).found(whole(lowest)).allowed(stands, 0, "A"), SOURCE,
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a contact that stands more")));
         } else if (highest.compareTo(BigDecimal.valueOf(stands)) > 0) {
-            findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject, String.format("A first current of %s to %s\u2009A is possible; the "
-                    + "contact stands %d\u2009A.", whole(lowest), whole(highest), stands), SOURCE,
+            findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject,
+                    Sentence.of("A first current of {0} to {found} is possible; the contact stands {allowed}.", whole(lowest))
+                            .found(whole(highest)).allowed(stands, 0, "A"), SOURCE,
                     new Remedy(Remedy.Kind.FIND_OUT, "find out the peak of the load")));
         }
         return findings;
@@ -76,7 +78,7 @@ public final class Inrush {
                 + driversPerContact(Amps.of(stands), bank.peak().orElseThrow()) + " of " + bank.peak().orElseThrow() + " each.").orElse("");
     }
 
-    private static String whole(BigDecimal amps) {
-        return amps.setScale(0, RoundingMode.UP).toPlainString();
+    private static Sentence.Amount whole(BigDecimal amps) {
+        return new Sentence.Amount(amps.setScale(0, RoundingMode.UP), "A");
     }
 }

@@ -6,6 +6,7 @@ import java.util.List;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Subject;
@@ -48,9 +49,10 @@ final class LooseWires {
         Margin margin = new Margin("wires, estimated", rounded(needed), rounded(free).max(new BigDecimal("0.1")), "cm\u00b3");
         margins.add(margin);
         if (margin.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Box(box.label()), String.format("Wires and %d connectors need about %s\u2009cm\u00b3; "
-                    + "%s\u2009cm\u00b3 are left beside mechanisms and modules.", connectors.size(), margin.found().toPlainString(),
-                    margin.allowed().toPlainString()), SOURCE, new Remedy(Remedy.Kind.DEEPER_BOX, "a deeper box or a spacer"),
+            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Box(box.label()),
+                    Sentence.of("Wires and {0} connectors need about {found}; {allowed} are left beside mechanisms and modules.",
+                    connectors.size()).found(margin.found(), margin.unit()).allowed(margin.allowed(), margin.unit()), SOURCE,
+                            new Remedy(Remedy.Kind.DEEPER_BOX, "a deeper box or a spacer"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module, or one with flying leads that saves connectors"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         }

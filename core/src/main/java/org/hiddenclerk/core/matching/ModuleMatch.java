@@ -17,6 +17,7 @@ import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
@@ -230,24 +231,27 @@ public final class ModuleMatch {
         List<Finding> findings = new ArrayList<>();
         for (int gang : gangs) {
             if (box.gang(gang).mechanism() == Mechanism.DIMMER && !model.sheet().dims()) {
-                findings.add(Finding.of(FindingCode.NOT_DIMMED, new Subject.Gang(box.label(), gang), box.gang(gang).name()
-                        + " is dimmed today; this module only switches.", Source.COMMON_PRACTICE,
+                findings.add(Finding.of(FindingCode.NOT_DIMMED, new Subject.Gang(box.label(), gang),
+                        Sentence.of("{0} is dimmed today; this module only switches.", box.gang(gang).name()), Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module and a dimmable lamp")));
             }
         }
         if (model.sheet().dims()) {
             loads.stream().flatMap(List::stream).forEach(load -> load.banks().stream()
-                    .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load, new Subject.SurveyedLoad(load.name(), load.number())))));
+                    .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load,
+                            new Subject.SurveyedLoad(load.name(), load.number())))));
         }
         return findings;
     }
 
     private static Finding dimmable(LoadBank bank, SurveyedLoad load, Subject subject) {
         return bank.dimmable().isPresent()
-                ? Finding.of(FindingCode.NOT_DIMMABLE, subject, "The " + bank.kind().label() + " of " + load.name()
-                        + " is surveyed as not dimmable.", Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches"))
-                : Finding.of(FindingCode.FIGURE_UNKNOWN, subject, "Whether the " + bank.kind().label() + " of " + load.name()
-                        + " may be dimmed is not surveyed.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT,
+                ? Finding.of(FindingCode.NOT_DIMMABLE, subject,
+                        Sentence.of("The {0} of {1} is surveyed as not dimmable.", bank.kind().label(), load.name()), Source.MAKER,
+                        new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches"))
+                : Finding.of(FindingCode.FIGURE_UNKNOWN, subject,
+                        Sentence.of("Whether the {0} of {1} may be dimmed is not surveyed.", bank.kind().label(), load.name()), Source.COMMON_PRACTICE,
+                        new Remedy(Remedy.Kind.FIND_OUT,
                         "read it on the lamp, and add \"dimmable\" or \"not dimmable\" to the load"));
     }
 
@@ -258,12 +262,11 @@ public final class ModuleMatch {
         Optional<BlinkTiming> blink = assignment.model().blink();
         if (blink.isEmpty()) {
             findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF,
-                    "The maker states no times for breaks of the supply; a flip takes " + SHORTEST_FLIP_MS + " to "
-                            + LONGEST_FLIP_MS + " ms.", Source.MAKER,
+                    Sentence.of("The maker states no times for breaks of the supply; a flip takes {0} to {1} ms.", SHORTEST_FLIP_MS, LONGEST_FLIP_MS), Source.MAKER,
                     new Remedy(Remedy.Kind.FIND_OUT, "find out minimum and hold-up time")));
         } else if (blink.get().minimumMs() > SHORTEST_FLIP_MS || blink.get().holdUpMs() < LONGEST_FLIP_MS) {
-            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF, String.format(
-                    "It counts breaks of %d to %d ms; a flip takes %d to %d ms.", blink.get().minimumMs(),
+            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF,
+                    Sentence.of("It counts breaks of {0} to {1} ms; a flip takes {2} to {3} ms.", blink.get().minimumMs(),
                     blink.get().holdUpMs(), SHORTEST_FLIP_MS, LONGEST_FLIP_MS), Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a longer hold-up time")));
         }
@@ -272,9 +275,9 @@ public final class ModuleMatch {
     private static Candidate tooFewChannels(int positions, Candidate forTheFirst) {
         ModuleModel model = forTheFirst.assignment().model();
         List<Finding> findings = new ArrayList<>(forTheFirst.findings());
-        String what = forTheFirst.assignment().loads().isEmpty() ? " gangs need " : " loads need ";
-        findings.add(Finding.of(FindingCode.TOO_FEW_CHANNELS, SELF, positions + what + positions + " channels; "
-                + model.code() + " has " + model.channels().size() + ".", Source.MAKER,
+        String what = forTheFirst.assignment().loads().isEmpty() ? "gangs" : "loads";
+        findings.add(Finding.of(FindingCode.TOO_FEW_CHANNELS, SELF, Sentence.of("{found} {0} need {found} channels; {1} has {allowed}.", what, model.code())
+                .found(positions, 0, "").allowed(model.channels().size(), 0, ""), Source.MAKER,
                 new Remedy(Remedy.Kind.OTHER_MODULE, "one module for each gang, or one with more channels")));
         findings.sort(Finding.ORDER);
         List<Margin> margins = new ArrayList<>(forTheFirst.margins());
@@ -341,7 +344,7 @@ public final class ModuleMatch {
                 .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
         Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
         List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, SELF,
-                "All channels together carry " + ChannelLoad.figure(amps) + " A; " + limit + " is allowed.",
+                Sentence.of("All channels together carry {found}; {allowed} is allowed.").found(ChannelLoad.amount(amps, "A")).allowed(ChannelLoad.amount(limit.asDecimal(), "A")),
                 Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
         return new Judged(findings, List.of(total));
     }
@@ -359,14 +362,15 @@ public final class ModuleMatch {
         }
         Watts load = smallest(assignment.gangs().stream().map(this::loadsOf).toList());
         Watts carried = load.plus(assignment.bypass().orElse(Watts.ZERO));
-        String needed = ChannelLoad.figure(BigDecimal.valueOf(supply.minimumLoadWatts()));
+        Sentence.Amount needed = ChannelLoad.amount(BigDecimal.valueOf(supply.minimumLoadWatts()), "W");
+        Sentence.Amount there = ChannelLoad.amount(load.asDecimal(), "W");
         if (carried.asDouble() < supply.minimumLoadWatts()) {
-            findings.add(Finding.of(FindingCode.BELOW_MINIMUM_LOAD, SELF, load
-                    + " of load; this module needs at least " + needed + "\u2009W.", Source.MAKER,
+            findings.add(Finding.of(FindingCode.BELOW_MINIMUM_LOAD, SELF,
+                    Sentence.of("{found} of load; this module needs at least {allowed}.").found(there).allowed(needed), Source.MAKER,
                     new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp")));
         } else if (assignment.bypass().isPresent()) {
-            findings.add(Finding.of(FindingCode.BYPASS_NEEDED, SELF, load + " of load is under "
-                    + needed + "\u2009W; a bypass of " + assignment.bypass().get() + " at the lamp makes up for it.",
+            findings.add(Finding.of(FindingCode.BYPASS_NEEDED, SELF, Sentence.of("{found} of load is under {allowed}; a bypass of {0} at the lamp makes up for it.",
+                    assignment.bypass().get()).found(there).allowed(needed),
                     Source.MAKER));
         }
     }
@@ -375,7 +379,7 @@ public final class ModuleMatch {
         plan.findings().stream().filter(f -> !byRules || !SAID_HERE.contains(f.code())).forEach(findings::add);
         if (plan.planned().isPresent()) {
             PartsToAdd.connectors(plan).forEach((size, count) -> findings.add(Finding.of(FindingCode.CONNECTOR_NEEDED, SELF,
-                    count + " × " + PartsToAdd.connectorWords(size) + " in addition: its terminals can't hold them all.", Source.COMPUTED)));
+                    Sentence.of("{found} × {0} in addition: its terminals can't hold them all.", PartsToAdd.connectorWords(size)).found(count, 0, ""), Source.COMPUTED)));
             boolean neutralHere = box.cores().stream()
                     .anyMatch(core -> core.core().role() == org.hiddenclerk.core.job.Role.NEUTRAL);
             if (neutralHere && assignment.model().supply() instanceof ModuleSupply.TwoWire) {

@@ -11,6 +11,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
@@ -62,13 +63,14 @@ public final class RoomInBox {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         if (box.geometry().isEmpty()) {
-            findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, new Subject.Box(box.label()), "Nobody has measured the room at " + box.label()
-                    + ".", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
+            findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, new Subject.Box(box.label()),
+                    Sentence.of("Nobody has measured the room at {0}.", box.label()), Source.COMMON_PRACTICE,
+                    new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
             return new Judgement(findings, margins, Optional.empty());
         }
         List<ModuleModel> unsized = modules.stream().filter(m -> m.body().isEmpty()).toList();
-        unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(m.code(), "size"), "The size of " + m.code()
-                + " is not stated; whether it goes in cannot be said.", Source.MAKER,
+        unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(m.code(), "size"),
+                Sentence.of("The size of {0} is not stated; whether it goes in cannot be said.", m.code()), Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find out its size from the maker, or measure one"))));
         if (!unsized.isEmpty()) {
             return new Judgement(findings, margins, Optional.empty());
@@ -100,15 +102,16 @@ public final class RoomInBox {
         Margin depth = new Margin("depth", used.asDecimal(), room.depth().asDecimal(), "mm");
         margins.add(depth);
         if (depth.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, new Subject.Box(box.label()), room.depth() + " deep; mechanism " + mechanism + ", module "
-                    + behind + " and wires " + Placement.WIRING_SPACE + " need " + used + ": " + depth.excess().toPlainString() + "\u2009mm too little.", Source.COMMON_PRACTICE,
+            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, new Subject.Box(box.label()),
+                    Sentence.of("{allowed} deep; mechanism {0}, module {1} and wires {2} need {found}: {excess} too little.",
+                            mechanism, behind, Placement.WIRING_SPACE).found(depth.found(), depth.unit()).allowed(depth.allowed(), depth.unit()), Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a spacer of " + depth.excess().toPlainString()
                             + "\u2009mm or more, or a deeper box"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a thinner module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         } else if (depth.level() == Margin.Level.CLOSE) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, new Subject.Box(box.label()), depth.excess().negate().toPlainString()
-                    + "\u2009mm left behind the switch: " + used + " of " + room.depth() + " used.",
+            findings.add(Finding.of(FindingCode.NEAR_LIMIT, new Subject.Box(box.label()),
+                    Sentence.of("{left} left behind the switch: {found} of {allowed} used.").found(depth.found(), depth.unit()).allowed(depth.allowed(), depth.unit()),
                     Source.COMMON_PRACTICE));
         }
     }
@@ -128,9 +131,10 @@ public final class RoomInBox {
             margins.add(new Margin("outline", BigDecimal.valueOf(found).setScale(1, RoundingMode.HALF_UP), BigDecimal.valueOf(allowed)
                     .setScale(1, RoundingMode.HALF_UP), "mm"));
             findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Together(new Subject.Box(box.label()),
-                    new Subject.Model(model.code())), model.code() + " is " + body.length() + " by " + body.width()
-                    + (room.round() ? String.format(Locale.ROOT, ", %.1f\u2009mm from corner to corner", found) : "") + "; the box is " + inside + " inside.",
-                    Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
+                    new Subject.Model(model.code())),
+                            Sentence.of("{0} is {1} by {2}" + (room.round() ? ", {found} from corner to corner" : "") + "; the box is {3} inside.", model.code(),
+                    body.length(), body.width(), inside).found(found, 1, "mm").allowed(allowed, 1, "mm"), Source.COMMON_PRACTICE,
+                            new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         }
     }

@@ -15,6 +15,7 @@ import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -32,13 +33,13 @@ final class Suitability {
         volts(model, region, findings);
         if (!model.markets().contains(region.market())) {
             findings.add(Finding.of(FindingCode.NOT_APPROVED_HERE, new Subject.Model(model.code()), model.markets().isEmpty()
-                    ? "No approval is stated for it." : "Approvals are stated for " + model.markets().stream().sorted()
-                    .collect(Collectors.joining(", ")) + ", not for " + region.market() + ".", Source.MAKER,
+                    ? Sentence.of("No approval is stated for it.") : Sentence.of("Approvals are stated for {0}, not for {1}.", model.markets().stream().sorted()
+                    .collect(Collectors.joining(", ")), region.market()), Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module approved here")));
         }
         if (model.interlocked() && scheme != SchemeCode.BLIND_PAIR) {
             findings.add(Finding.of(FindingCode.CHANNELS_INTERLOCKED, new Subject.Model(model.code()),
-                    "Made for " + Purpose.BLINDS.label() + ": only one of its channels can be on at a time.",
+                    Sentence.of("Made for {0}: only one of its channels can be on at a time.", Purpose.BLINDS.label()),
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module made for lights")));
         }
         if (!model.hasWetContacts() && scheme != SchemeCode.VOLT_FREE) {
@@ -53,8 +54,8 @@ final class Suitability {
     private static void unstated(ModuleModel model, List<Finding> findings) {
         for (DataSheet.Unstated what : DataSheet.Unstated.values()) {
             if (model.sheet().unstated().contains(what)) {
-                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), what.label()), "The maker does not state "
-                        + what.label() + " of " + model.code() + ".", Source.MAKER,
+                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), what.label()),
+                        Sentence.of("The maker does not state {0} of {1}.", what.label(), model.code()), Source.MAKER,
                         new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
             }
         }
@@ -67,9 +68,8 @@ final class Suitability {
             return;
         }
         if (model.supply().minVolts() > region.lowestVolts().asDouble() || max < region.highestVolts().asDouble()) {
-            findings.add(Finding.of(FindingCode.VOLTS_OUT_OF_RANGE, new Subject.Model(model.code()), String.format(Locale.ROOT,
-                    "Made for %.0f to %.0f V; here %s to %s must be expected.", model.supply().minVolts(), max,
-                    region.lowestVolts(), region.highestVolts()), region.voltageSource(),
+            findings.add(Finding.of(FindingCode.VOLTS_OUT_OF_RANGE, new Subject.Model(model.code()), Sentence.of("Made for {0} to {1}; here {2} to {3} must be expected.",
+                    Sentence.Amount.of(model.supply().minVolts(), 0, ""), Sentence.Amount.of(max, 0, "V"), region.lowestVolts(), region.highestVolts()), region.voltageSource(),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module for this voltage")));
         }
     }
@@ -86,16 +86,16 @@ final class Suitability {
     static List<Finding> conductors(ModuleModel model, BigDecimal thickest) {
         Optional<BigDecimal> takes = takes(model);
         if (takes.isEmpty()) {
-            return List.of(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "terminals"), "What size of conductor its terminals "
-                    + "take is not stated; " + thickest.toPlainString() + "\u2009mm² are here.", Source.MAKER,
+            return List.of(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "terminals"),
+                    Sentence.of("What size of conductor its terminals take is not stated; {found} are here.").found(thickest, "mm²"), Source.MAKER,
                     new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
         }
         if (thickest.compareTo(takes.get()) <= 0) {
             return List.of();
         }
-        return List.of(Finding.of(FindingCode.CONDUCTOR_TOO_THICK, new Subject.Model(model.code()), "Cores of "
-                + thickest.toPlainString() + "\u2009mm² do not go into terminals for " + takes.get().toPlainString()
-                + "\u2009mm².", Source.MAKER, new Remedy(Remedy.Kind.ADD_CONNECTOR, "a connector and a thinner tail"),
+        return List.of(Finding.of(FindingCode.CONDUCTOR_TOO_THICK, new Subject.Model(model.code()),
+                Sentence.of("Cores of {found} do not go into terminals for {allowed}.").found(thickest, "mm²").allowed(takes.get(), "mm²"), Source.MAKER,
+                new Remedy(Remedy.Kind.ADD_CONNECTOR, "a connector and a thinner tail"),
                 new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger terminals")));
     }
 
@@ -106,7 +106,7 @@ final class Suitability {
 
     static List<Finding> metalBox(ModuleModel model, boolean metal) {
         return !isShielded(model, metal) ? List.of() : List.of(Finding.of(FindingCode.METAL_BOX_RADIO, new Subject.Model(model.code()),
-                model.protocol().label() + " at 2.4 GHz behind a metal box: measure the link with the plate back on.",
+                Sentence.of("{0} at 2.4 GHz behind a metal box: measure the link with the plate back on.", model.protocol().label()),
                 Source.COMMON_PRACTICE));
     }
 }

@@ -12,6 +12,7 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
@@ -54,13 +55,14 @@ public final class SurveyChecks {
         motors(house, box, findings);
         behindDimmers(box, findings);
         if (circuits.size() > 1) {
-            findings.add(Finding.of(FindingCode.SEVERAL_CIRCUITS, new Subject.Box(box.label()), "Circuits " + circuits.stream().map(house::label).sorted()
-                    .collect(Collectors.joining(" and ")) + " are in this box: all of them go off before it is opened.", Source.COMMON_PRACTICE));
+            findings.add(Finding.of(FindingCode.SEVERAL_CIRCUITS, new Subject.Box(box.label()),
+                    Sentence.of("Circuits {0} are in this box: all of them go off before it is opened.",
+                            circuits.stream().map(house::label).sorted().collect(Collectors.joining(" and "))), Source.COMMON_PRACTICE));
         }
         for (Gang gang : box.gangs()) {
             if (gang.mechanism().isRegulator()) {
-                findings.add(Finding.of(FindingCode.REGULATOR_PRESENT, new Subject.Gang(box.label(), gang.number()), gang.name() + " is a " + gang.mechanism().label()
-                        + "; a relay module is never fed from it or into it.", Source.COMMON_PRACTICE,
+                findings.add(Finding.of(FindingCode.REGULATOR_PRESENT, new Subject.Gang(box.label(), gang.number()),
+                        Sentence.of("{0} is a {1}; a relay module is never fed from it or into it.", gang.name(), gang.mechanism().label()), Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.REWIRE, "take it out, or choose a dimmer module for a dimmable lamp")));
             }
         }
@@ -80,8 +82,9 @@ public final class SurveyChecks {
                     CableProtection.judge(circuit, cable.mm2(), region, new Subject.Cable(box.label(), cable.name()), "Cable " + cable.name()).ifPresent(findings::add));
         }
         if (circuit.protection().metal().filter(metal -> metal == Protection.Metal.ALUMINIUM).isPresent()) {
-            findings.add(Finding.of(FindingCode.ALUMINIUM_CONDUCTOR, new Subject.Circuit(circuit.label()), "Circuit " + circuit.label() + " is wired in aluminium: only terminals"
-                    + " and connectors that are marked for it may hold it.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR,
+            findings.add(Finding.of(FindingCode.ALUMINIUM_CONDUCTOR, new Subject.Circuit(circuit.label()),
+                    Sentence.of("Circuit {0} is wired in aluminium: only terminals and connectors that are marked for it may hold it.", circuit.label()),
+                    Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR,
                     "copper tails in connectors made for both, by a licensed person")));
         }
     }
@@ -92,8 +95,8 @@ public final class SurveyChecks {
         for (SurveyedLoad load : box.loads()) {
             load.drive().ifPresent(drive -> motors.computeIfAbsent(drive.motor(), m -> new ArrayList<>()).add(load));
             if (load.drive().isEmpty() && load.banks().stream().anyMatch(bank -> bank.kind() == LoadKind.BLIND_MOTOR)) {
-                findings.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, new Subject.SurveyedLoad(box.label(), load.number()), load.name()
-                        + " is a blind: which motor it is and which way it turns is not surveyed.", Source.COMMON_PRACTICE,
+                findings.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, new Subject.SurveyedLoad(box.label(), load.number()),
+                        Sentence.of("{0} is a blind: which motor it is and which way it turns is not surveyed.", load.name()), Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.COMPLETE_SURVEY, "give it its motor and direction")));
             }
         }
@@ -101,13 +104,15 @@ public final class SurveyChecks {
             Subject subject = new Subject.Motor(motor);
             List<Drive.Direction> directions = windings.stream().map(load -> load.drive().orElseThrow().direction()).toList();
             if (directions.stream().distinct().count() < directions.size()) {
-                findings.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, subject, "Two windings of " + motor + " turn it the same way: one of them is the other direction.",
+                findings.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, subject,
+                        Sentence.of("Two windings of {0} turn it the same way: one of them is the other direction.", motor),
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "look which wire turns it which way")));
             }
             Set<CircuitId> circuits = windings.stream().filter(load -> !load.hangsHere()).map(load -> box.gang(load.gang()).circuit()).collect(Collectors.toSet());
             if (circuits.size() > 1) {
-                findings.add(Finding.of(FindingCode.SEPARATE_FEEDS, subject, "The two directions of " + motor + " hang on circuits " + circuits.stream().map(house::label)
-                        .sorted().collect(Collectors.joining(" and ")) + ": with both on, each feeds back into the other.", Source.COMMON_PRACTICE,
+                findings.add(Finding.of(FindingCode.SEPARATE_FEEDS, subject,
+                        Sentence.of("The two directions of {0} hang on circuits {1}: with both on, each feeds back into the other.", motor,
+                                circuits.stream().map(house::label).sorted().collect(Collectors.joining(" and "))), Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.REWIRE, "both directions on one circuit, by a licensed person")));
             }
         });
@@ -119,7 +124,8 @@ public final class SurveyChecks {
             if (gang.mechanism() == Mechanism.DIMMER) {
                 box.loadsOf(gang.number()).stream().filter(load -> load.banks().stream().anyMatch(bank -> bank.kind().isMotor() || bank.kind() == LoadKind.SOCKET))
                         .forEach(load -> findings.add(Finding.of(FindingCode.DIMMER_IN_SERIES, new Subject.Together(new Subject.Gang(box.label(), gang.number()),
-                                new Subject.SurveyedLoad(box.label(), load.number())), load.name() + " is fed through the dimmer " + gang.name() + ".", Source.COMMON_PRACTICE,
+                                new Subject.SurveyedLoad(box.label(), load.number())),
+                                        Sentence.of("{0} is fed through the dimmer {1}.", load.name(), gang.name()), Source.COMMON_PRACTICE,
                                 new Remedy(Remedy.Kind.REWIRE, "take the dimmer out and put a plain switch in"))));
             }
         }
@@ -132,22 +138,23 @@ public final class SurveyChecks {
                     Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.FIND_OUT, "look for it behind the box, or test the box against earth")));
         }
         if (room.metal()) {
-            findings.add(Finding.of(FindingCode.METAL_BOX_RADIO, new Subject.Box(box.label()), "A radio module in this metal box is shielded by it; "
-                    + "the link is measured with the plate on.", Source.COMMON_PRACTICE));
+            findings.add(Finding.of(FindingCode.METAL_BOX_RADIO,
+                    new Subject.Box(box.label()), "A radio module in this metal box is shielded by it; the link is measured with the plate on.", Source.COMMON_PRACTICE));
         }
         if (region == RegionProfile.US_120) {
             List<Margin> fill = new ArrayList<>();
             BoxFill.judge(box, List.of(), findings, fill);
             fill.stream().filter(margin -> !margin.isOver()).forEach(margin -> findings.add(Finding.of(FindingCode.ROOM_BEHIND,
-                    new Subject.Box(box.label()), "Conductors, devices and earths need " + margin.found().toPlainString() + "\u2009in\u00b3 of "
-                    + margin.allowed().toPlainString() + "\u2009in\u00b3.", BoxFill.SOURCE)));
+                    new Subject.Box(box.label()),
+                            Sentence.of("Conductors, devices and earths need {found} of {allowed}.")
+                                    .found(margin.found(), margin.unit()).allowed(margin.allowed(), margin.unit()), BoxFill.SOURCE)));
         } else if (!box.gangs().isEmpty()) {
             Millimetres deepest = box.gangs().stream().map(Gang::depth).max(Millimetres::compareTo).orElseThrow();
             long left = room.depth().micrometres() - deepest.micrometres();
             findings.add(Finding.of(FindingCode.ROOM_BEHIND, new Subject.Box(box.label()), left < 0
-                    ? "The mechanism is deeper than the box: measure again."
-                    : new Millimetres(left) + " of " + room.depth() + " are left behind the mechanism; wires take " + WIRES
-                    + " of that.", Source.COMMON_PRACTICE));
+                    ? Sentence.of("The mechanism is deeper than the box: measure again.")
+                    : Sentence.of("{found} of {allowed} are left behind the mechanism; wires take {0} of that.", WIRES)
+                            .found(new Millimetres(left).asDecimal(), "mm").allowed(room.depth().asDecimal(), "mm"), Source.COMMON_PRACTICE));
         }
     }
 }

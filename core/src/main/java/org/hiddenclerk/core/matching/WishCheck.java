@@ -7,6 +7,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 
@@ -31,11 +32,11 @@ final class WishCheck {
         for (Wish wish : wishes) {
             if (wish.kind() == Wish.Kind.FIRMWARE_FEATURE && model.sheet().firmware().isEmpty()) {
                 findings.add(Finding.of(wish.must() ? FindingCode.FIGURE_UNKNOWN : FindingCode.WISH_NOT_MET, subject(model, wish),
-                        "No firmware is stated for " + model.code() + "; whether it has " + wish.detail() + " is unknown.", SOURCE,
+                        Sentence.of("No firmware is stated for {0}; whether it has {1} is unknown.", model.code(), wish.detail()), SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
             } else if (!isMet(wish, model, wall)) {
                 findings.add(Finding.of(wish.must() ? FindingCode.WISH_REFUSED : FindingCode.WISH_NOT_MET, subject(model, wish),
-                        "Wanted here: " + wish.words() + ". " + model.code() + " does not meet it in this scheme.", SOURCE,
+                        Sentence.of("Wanted here: {0}. {1} does not meet it in this scheme.", wish.words(), model.code()), SOURCE,
                         new Remedy(Remedy.Kind.OTHER_MODULE, "another module or scheme, or another wish")));
             }
         }

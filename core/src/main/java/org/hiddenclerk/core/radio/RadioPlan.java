@@ -15,6 +15,7 @@ import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -141,35 +142,38 @@ public final class RadioPlan {
     public List<Finding> judge(List<Member> members) {
         List<Finding> findings = new ArrayList<>();
         if (!plan.isDrawn()) {
-            return members.isEmpty() ? List.of() : List.of(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.House(), "No room of this house is drawn: "
-                    + "of " + members.size() + " modules no link can be estimated.", SOURCE, new Remedy(Remedy.Kind.FIND_OUT, "draw the rooms")));
+            return members.isEmpty() ? List.of() : List.of(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.House(),
+                    Sentence.of("No room of this house is drawn: of {found} modules no link can be estimated.").found(members.size(), 0, ""), SOURCE,
+                    new Remedy(Remedy.Kind.FIND_OUT, "draw the rooms")));
         }
         Map<Member, Integer> hops = hops(members);
         for (Member member : members) {
             if (!canEstimate(member)) {
                 findings.add(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.Device(member.name()), member.inMetal()
-                        ? member.name() + ": metal is around it; count on no link until it is measured." : member.name() + ": its room, or a coordinator or access point of "
-                        + member.protocol().label() + ", is not on the plan of the house.", SOURCE,
+                        ? Sentence.of("{0}: metal is around it; count on no link until it is measured.", member.name())
+                        : Sentence.of("{0}: its room, or a coordinator or access point of {1}, is not on the plan of the house.", member.name(), member.protocol().label()), SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, member.inMetal() ? "measure it with the plate on" : "draw the rooms")));
             } else if (!hops.containsKey(member)) {
-                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, new Subject.Device(member.name()), member.name() + ": " + best(member, members), SOURCE,
+                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, new Subject.Device(member.name()),
+                        Sentence.of("{0}: {1}", member.name(), best(member, members)), SOURCE,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "a module that passes on in between, or a nearer access point")));
             } else if (hops.get(member) > HOPS.getOrDefault(member.protocol(), Integer.MAX_VALUE)) {
-                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, new Subject.Device(member.name()), member.name() + ": " + hops.get(member) + " hops to the coordinator; "
-                        + member.protocol().label() + " goes " + HOPS.get(member.protocol()) + ".", PROTOCOL,
+                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, new Subject.Device(member.name()),
+                        Sentence.of("{0}: {found} hops to the coordinator; {1} goes {allowed}.", member.name(),
+                        member.protocol().label()).found(hops.get(member), 0, "").allowed(HOPS.get(member.protocol()), 0, ""), PROTOCOL,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "move the coordinator nearer")));
             } else {
                 nearest(member, members, hops).filter(link -> link.quality() == Link.Quality.WEAK)
-                        .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, new Subject.Device(member.name()), String.format(Locale.ROOT,
-                                "%s: %.1f\u2009dB are left over %s to the nearest that passes on.", member.name(), link.marginDecibels(),
-                                between(link)), SOURCE)));
+                        .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, new Subject.Device(member.name()), Sentence.of(
+                                "{0}: {found} are left over {1} to the nearest that passes on.", member.name(), between(link)).found(link.marginDecibels(), 1, "dB"), SOURCE)));
             }
         }
         networks().forEach(protocol -> capacity(protocol).ifPresent(takes -> {
             long count = members.stream().filter(m -> m.protocol().sharesNetworkWith(protocol)).count();
             if (count > takes) {
-                findings.add(Finding.of(FindingCode.NETWORK_FULL, new Subject.Network(protocol.label()), count + " modules; the network takes " + takes
-                        + ".", PROTOCOL, new Remedy(Remedy.Kind.ADD_ROUTER, "another access point, or a second network")));
+                findings.add(Finding.of(FindingCode.NETWORK_FULL, new Subject.Network(protocol.label()),
+                        Sentence.of("{found} modules; the network takes {allowed}.").found(count, 0, "").allowed(takes, 0, ""), PROTOCOL,
+                        new Remedy(Remedy.Kind.ADD_ROUTER, "another access point, or a second network")));
             }
         }));
         findings.sort(Finding.ORDER);

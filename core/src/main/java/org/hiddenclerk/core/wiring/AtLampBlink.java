@@ -8,6 +8,7 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.wiring.Run.GangRef;
 import org.hiddenclerk.core.wiring.Run.Place;
@@ -30,11 +31,11 @@ final class AtLampBlink implements Scheme {
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().oneLampPlace()
                 .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One wire feeds one module.")
                 .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).subject(),
-                        "More than " + MOST_SWITCHES + " switches on one wire are not planned here.")
-                .lacks(blinkInput(site).isEmpty(), site.model().code()
-                        + " does not count breaks of its supply, or its firmware lacks it.", "a module that counts breaks");
+                        Sentence.of("More than {0} switches on one wire are not planned here.", MOST_SWITCHES))
+                .lacks(blinkInput(site).isEmpty(), Sentence.of("{0} does not count breaks of its supply, or its firmware lacks it.",
+                        site.model().code()), "a module that counts breaks");
         site.positions().get(0).controls().forEach(gang -> obstacles.notFor(gang.gang().mechanism().isPush(), gang.subject(),
-                gang.words() + " is a push button: held, it would leave the module without power."));
+                Sentence.of("{0} is a push button: held, it would leave the module without power.", gang.words())));
         return obstacles.list();
     }
 

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 
 /** Two-wire: live to L, lamp wire to the output, the switch across the input; a bypass at the lamp where it is needed. */
 final class BehindSwitchWithoutNeutral implements Scheme {
@@ -18,7 +19,7 @@ final class BehindSwitchWithoutNeutral implements Scheme {
         return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch().mainsCircuit()
                 .liveAt(site.lead())
                 .notFor(!(site.model().supply() instanceof ModuleSupply.TwoWire) || site.model().isSender(),
-                        site.modelSubject(), site.model().code() + " needs a neutral, or has no contact.").list();
+                        site.modelSubject(), Sentence.of("{0} needs a neutral, or has no contact.", site.model().code())).list();
     }
 
     @Override

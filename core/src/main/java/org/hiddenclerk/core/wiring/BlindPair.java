@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.Drive;
 
 /** Two interlocked channels for the two directions of one motor; each switch or button commands one direction. */
@@ -24,7 +25,7 @@ final class BlindPair extends BehindSwitchWithNeutral {
             motors.add(drive.motor());
         })));
         obstacles.addAll(new Obstacles(site)
-                .lacks(!site.model().interlocked(), site.model().code() + " does not lock its channels against each other.",
+                .lacks(!site.model().interlocked(), Sentence.of("{0} does not lock its channels against each other.", site.model().code()),
                         "a blind module")
                 .notFor(site.positions().size() != 2 || motors.size() != 1 || directions.size() != 2,
                         site.positions().get(0).subject(), "A blind takes two gangs, up and down of one motor.").list());

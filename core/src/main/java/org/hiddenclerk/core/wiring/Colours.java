@@ -7,6 +7,7 @@ import java.util.Set;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
@@ -38,8 +39,8 @@ final class Colours {
         ColourEra era = ColourEra.of(region, core.cable());
         boolean seenAsEarth = EARTHS.contains(seen) || seen == era.earth();
         if (seenAsEarth && (OF_LIVES.contains(role) || role == Role.NEUTRAL)) {
-            return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, subject(box, core), core.words() + " is surveyed as "
-                    + role.label() + "; that colour is for protective earth alone.", era.source(),
+            return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, subject(box, core),
+                    Sentence.of("{0} is surveyed as {1}; that colour is for protective earth alone.", core.words(), role.label()), era.source(),
                     new Remedy(Remedy.Kind.REWIRE, "test what it is; another core must do its work")));
         }
         boolean seenAsNeutral = era.neutrals().contains(seen);
@@ -57,8 +58,7 @@ final class Colours {
     }
 
     private static Finding misleading(Box box, Box.CableCore core, Role role, Source source, CoreColour sleeve) {
-        return Finding.of(FindingCode.COLOUR_MISLEADS, subject(box, core), core.words() + " is a " + role.label()
-                + "; its colour says otherwise.", source,
+        return Finding.of(FindingCode.COLOUR_MISLEADS, subject(box, core), Sentence.of("{0} is a {1}; its colour says otherwise.", core.words(), role.label()), source,
                 new Remedy(Remedy.Kind.REWIRE, "test it, and sleeve it " + sleeve.words() + " at both ends"));
     }
 }

@@ -4,6 +4,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.Circuit;
 
 /** A module on 12 V or 24 to 60 V direct current: plus to plus, minus to minus, its inputs at the same low volts. */
@@ -18,10 +19,10 @@ final class DirectCurrent implements Scheme {
     public List<Finding> obstacles(Site site) {
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch()
                 .notFor(!(site.model().supply() instanceof ModuleSupply.DirectCurrent), site.modelSubject(),
-                        site.model().code() + " is not powered from direct current.");
+                        Sentence.of("{0} is not powered from direct current.", site.model().code()));
         for (Site.Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
-            obstacles.notFor(!circuit.isElv(), position.subject(), "Circuit " + circuit.label() + " is mains.");
+            obstacles.notFor(!circuit.isElv(), position.subject(), Sentence.of("Circuit {0} is mains.", circuit.label()));
         }
         return obstacles.liveAt(site.lead()).list();
     }

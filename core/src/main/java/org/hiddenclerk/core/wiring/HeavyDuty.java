@@ -6,6 +6,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.End;
 
 /**
@@ -23,7 +24,7 @@ final class HeavyDuty extends BehindSwitchWithNeutral {
         List<Finding> obstacles = new ArrayList<>(super.obstacles(site));
         obstacles.addAll(new Obstacles(site).singleSupply()
                 .lacks(site.model().purpose() != Purpose.HEAVY_LOADS,
-                        site.model().code() + " is not made for heavy loads.", "a heavy module").list());
+                        Sentence.of("{0} is not made for heavy loads.", site.model().code()), "a heavy module").list());
         return obstacles;
     }
 

@@ -8,6 +8,7 @@ import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Circuit;
@@ -35,6 +36,10 @@ final class Obstacles {
     }
 
     Obstacles notFor(boolean obstacle, Subject subject, String reason) {
+        return notFor(obstacle, subject, Sentence.of(reason));
+    }
+
+    Obstacles notFor(boolean obstacle, Subject subject, Sentence reason) {
         if (obstacle) {
             found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, subject, reason, Source.COMMON_PRACTICE));
         }
@@ -42,6 +47,10 @@ final class Obstacles {
     }
 
     Obstacles lacks(boolean obstacle, String reason, String remedy) {
+        return lacks(obstacle, Sentence.of(reason), remedy);
+    }
+
+    Obstacles lacks(boolean obstacle, Sentence reason, String remedy) {
         if (obstacle) {
             found.add(Finding.of(FindingCode.FEATURE_MISSING, site.modelSubject(), reason, Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, remedy)));
@@ -56,8 +65,7 @@ final class Obstacles {
         if (circuits.size() > 1) {
             found.add(Finding.of(FindingCode.SEPARATE_FEEDS,
                     new Subject.Together(site.positions().stream().map(Position::subject).toList()),
-                    "These gangs hang on circuits " + String.join(" and ", circuits)
-                            + "; the channels of one module share one live.", Source.COMMON_PRACTICE,
+                    Sentence.of("These gangs hang on circuits {0}; the channels of one module share one live.", String.join(" and ", circuits)), Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module of its own for each circuit")));
         }
         return this;
@@ -66,7 +74,7 @@ final class Obstacles {
     /** Every position was named by its gang, and has a load that was found. */
     Obstacles gangsWithLoads() {
         for (Position position : site.positions()) {
-            notFor(position.gang().isEmpty(), position.subject(), position.words() + " has no switch in this box.");
+            notFor(position.gang().isEmpty(), position.subject(), Sentence.of("{0} has no switch in this box.", position.words()));
             if (position.gang().isPresent() && position.loads().stream().noneMatch(this::isWired)) {
                 found.add(missing(position.gang().get(), "no lamp wire of this gang is surveyed in this box"));
             }
@@ -79,15 +87,15 @@ final class Obstacles {
     }
 
     private static Finding missing(GangRef gang, String what) {
-        return Finding.of(FindingCode.SURVEY_INCOMPLETE, gang.subject(), gang.words() + ": " + what + ".",
+        return Finding.of(FindingCode.SURVEY_INCOMPLETE, gang.subject(), Sentence.of("{0}: {1}.", gang.words(), what),
                 Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "complete the survey"));
     }
 
     /** The module reads as many switches as there are positions. */
     Obstacles inputs() {
         long inputs = site.model().inputs().stream().filter(input -> input.hasContact()).count();
-        return lacks(inputs < site.positions().size(), site.model().code() + " has " + inputs
-                + " switch inputs; this scheme needs " + site.positions().size() + ".", "a module with switch inputs");
+        return lacks(inputs < site.positions().size(),
+                Sentence.of("{0} has {1} switch inputs; this scheme needs {2}.", site.model().code(), inputs, site.positions().size()), "a module with switch inputs");
     }
 
     /** Every switch that will be a contact can be one. */
@@ -95,8 +103,8 @@ final class Obstacles {
         for (Position position : site.positions()) {
             for (GangRef gang : position.controls()) {
                 if (Site.contactOf(gang.gang().mechanism()).isEmpty()) {
-                    found.add(Finding.of(FindingCode.MECHANISM_UNSUITABLE, gang.subject(), gang.words()
-                            + " is neither a switch nor a push button; a dimmer comes out, a plain mechanism goes in.",
+                    found.add(Finding.of(FindingCode.MECHANISM_UNSUITABLE, gang.subject(),
+                            Sentence.of("{0} is neither a switch nor a push button; a dimmer comes out, a plain mechanism goes in.", gang.words()),
                             Source.COMMON_PRACTICE));
                 }
             }
@@ -106,16 +114,15 @@ final class Obstacles {
 
     Obstacles singleSwitch() {
         for (Position position : site.positions()) {
-            notFor(position.hasSeveralSwitches(), position.subject(), "The lamp of " + position.words() + " has "
-                    + position.controls().size() + " switches; this scheme reads one.");
+            notFor(position.hasSeveralSwitches(), position.subject(),
+                    Sentence.of("The lamp of {0} has {1} switches; this scheme reads one.", position.words(), position.controls().size()));
         }
         return this;
     }
 
     Obstacles severalSwitches() {
         for (Position position : site.positions()) {
-            notFor(!position.hasSeveralSwitches(), position.subject(), "The lamp of " + position.words()
-                    + " has one switch only.");
+            notFor(!position.hasSeveralSwitches(), position.subject(), Sentence.of("The lamp of {0} has one switch only.", position.words()));
         }
         return this;
     }
@@ -141,21 +148,21 @@ final class Obstacles {
         boolean elv = site.model().supply() instanceof ModuleSupply.DirectCurrent;
         if (elv) {
             found.add(Finding.of(FindingCode.SUPPLY_NOT_MAINS, site.modelSubject(),
-                    site.model().code() + " is powered from extra-low voltage; this box has mains only.",
+                    Sentence.of("{0} is powered from extra-low voltage; this box has mains only.", site.model().code()),
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a mains module")));
         } else if (!mains) {
-            found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, site.modelSubject(), site.model().code()
-                    + " has no neutral terminal; this scheme feeds the module from live and neutral.", Source.MAKER,
+            found.add(Finding.of(FindingCode.SCHEME_NOT_FOR_THIS, site.modelSubject(),
+                    Sentence.of("{0} has no neutral terminal; this scheme feeds the module from live and neutral.", site.model().code()), Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a neutral terminal")));
         }
-        notFor(site.model().isSender(), site.modelSubject(), site.model().code() + " has no contact of its own.");
+        notFor(site.model().isSender(), site.modelSubject(), Sentence.of("{0} has no contact of its own.", site.model().code()));
         return this;
     }
 
     Obstacles mainsCircuit() {
         for (Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
-            notFor(circuit.isElv(), position.subject(), "Circuit " + circuit.label() + " is extra-low voltage.");
+            notFor(circuit.isElv(), position.subject(), Sentence.of("Circuit {0} is extra-low voltage.", circuit.label()));
         }
         return this;
     }
@@ -166,8 +173,8 @@ final class Obstacles {
             if (!site.found().reaches(Net.neutral(circuit), place)) {
                 String label = site.found().house().label(circuit);
                 found.add(Finding.of(FindingCode.NEUTRAL_ABSENT, new Subject.Together(new Subject.Circuit(label), new Subject.Box(place.label())),
-                        "No neutral of circuit " + label + " reaches " + (place.equals(site.lead()) ? "this box"
-                                : place.label()) + ". A neutral of another circuit, or earth, must never take its place.",
+                        Sentence.of("No neutral of circuit {0} reaches {1}. A neutral of another circuit, or earth, must never take its place.", label,
+                                place.equals(site.lead()) ? "this box" : place.label()),
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that needs no neutral"),
                         new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp, where the neutral is")));
             }
@@ -178,8 +185,7 @@ final class Obstacles {
     /** All loads hang in one place. */
     Obstacles oneLampPlace() {
         boolean several = site.lampPlace().isEmpty();
-        notFor(several, site.positions().get(0).subject(), "The loads of " + site.positions().get(0).words()
-                + " hang in several places, or none is surveyed.");
+        notFor(several, site.positions().get(0).subject(), Sentence.of("The loads of {0} hang in several places, or none is surveyed.", site.positions().get(0).words()));
         return this;
     }
 
@@ -192,12 +198,14 @@ final class Obstacles {
                 boolean known = load.load().banks().stream().allMatch(bank -> bank.volts().isPresent());
                 boolean mains = load.load().banks().stream().allMatch(bank -> bank.volts().filter(v -> v.asDouble() >= LEAST_OF_MAINS * nominal).isPresent());
                 if (!known) {
-                    found.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, load.subject(), "What volts " + load.load().name() + " works with by itself is not surveyed;"
-                            + " a volt-free contact closes its circuit and brings it nothing.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY,
+                    found.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, load.subject(),
+                            Sentence.of("What volts {0} works with by itself is not surveyed; a volt-free contact closes its circuit and brings it nothing.",
+                                    load.load().name()), Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY,
                             "read it on the device, and add \"at 24 V\" or what it says to the load")));
                 } else if (!mains) {
-                    found.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, load.subject(), load.load().name() + " is not made for mains: its own supply is surveyed as"
-                            + " a circuit of its volts first.", Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the circuit of its own supply")));
+                    found.add(Finding.of(FindingCode.SURVEY_INCOMPLETE, load.subject(),
+                            Sentence.of("{0} is not made for mains: its own supply is surveyed as a circuit of its volts first.", load.load().name()), Source.COMMON_PRACTICE,
+                            new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the circuit of its own supply")));
                 }
             }
         }
@@ -209,8 +217,8 @@ final class Obstacles {
         for (Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
             if (circuit.alternativelySupplied()) {
-                found.add(Finding.of(FindingCode.ALTERNATIVE_SUPPLY, new Subject.Circuit(circuit.label()), "Circuit "
-                        + circuit.label() + " has another supply. A heavy module goes on one phase of one supply only.",
+                found.add(Finding.of(FindingCode.ALTERNATIVE_SUPPLY, new Subject.Circuit(circuit.label()),
+                        Sentence.of("Circuit {0} has another supply. A heavy module goes on one phase of one supply only.", circuit.label()),
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.REWIRE, "put the appliance on a circuit without one")));
             }
         }

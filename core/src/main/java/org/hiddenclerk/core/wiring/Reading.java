@@ -8,6 +8,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.wiring.Run.GangRef;
 import org.hiddenclerk.core.wiring.Run.Place;
 
@@ -25,7 +26,7 @@ final class Reading {
         for (Site.Position position : site.positions()) {
             boolean readable = Arrays.stream(Way.values()).anyMatch(way -> isPossible(site, position, way));
             int inputs = inputsOf(site.model(), site.positions().indexOf(position)).size();
-            obstacles.lacks(!readable, String.format("%s has %d inputs for one channel and cannot read the %d %s of %s.",
+            obstacles.lacks(!readable, Sentence.of("{0} has {1} inputs for one channel and cannot read the {2} {3} of {4}.",
                     site.model().code(), inputs, position.controls().size(), position.controls().size() == 1 ? "switch"
                     : "switches", position.words()), "a module with an input for each switch, or one that compares with the live");
         }

@@ -15,6 +15,7 @@ import java.util.function.BiPredicate;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CoreColour;
@@ -164,14 +165,14 @@ final class Routing {
             if (own(net, near, far).isEmpty() && free(near, far) <= 0) {
                 List<Net> wanted = new ArrayList<>(requests.getOrDefault(hop(near, far), List.of()));
                 wanted.add(net);
-                return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Stretch(near.label(), far.label()), String.format(
-                        "Free cores between %s and %s: %d. Needed: %d (%s).", near.label(), far.label(),
-                        pool(near, far).size(), wanted.size(), String.join(", ", wanted.stream().map(Net::words).toList())),
+                return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Stretch(near.label(), far.label()),
+                        Sentence.of("Free cores between {0} and {1}: {allowed}. Needed: {found} ({2}).",
+                        near.label(), far.label(), String.join(", ", wanted.stream().map(Net::words).toList())).found(wanted.size(), 0, "").allowed(pool(near, far).size(), 0, ""),
                         Source.COMPUTED, new Remedy(Remedy.Kind.OTHER_MODULE, "a scheme that needs fewer wires there"));
             }
         }
-        return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Box(to.label()), "No cable of this run joins "
-                + from.iterator().next().label() + " and " + to.label() + ".", Source.COMPUTED);
+        return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Box(to.label()),
+                Sentence.of("No cable of this run joins {0} and {1}.", from.iterator().next().label(), to.label()), Source.COMPUTED);
     }
 
     /** Fewest places from one to the other, whatever is free between them; empty when no cable leads there. */

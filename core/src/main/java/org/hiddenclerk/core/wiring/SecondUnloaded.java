@@ -8,6 +8,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.Run.GangRef;
 
@@ -28,7 +29,7 @@ final class SecondUnloaded implements Scheme {
                 .mainsModule().liveAt(site.lead()).neutralAt(site.lead())
                 .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One lamp at a time.");
         companion(site).ifPresent(other -> obstacles.lacks(other.protocol() != site.model().protocol(),
-                other.code() + " does not speak " + site.model().protocol().label() + ".", "a module of the same network"));
+                Sentence.of("{0} does not speak {1}.", other.code(), site.model().protocol().label()), "a module of the same network"));
         return obstacles.list();
     }
 

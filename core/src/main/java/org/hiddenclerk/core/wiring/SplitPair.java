@@ -7,6 +7,7 @@ import java.util.function.Consumer;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.wiring.Run.GangRef;
 import org.hiddenclerk.core.wiring.Run.Place;
@@ -29,7 +30,7 @@ final class SplitPair implements Scheme {
         Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().oneLampPlace()
                 .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One relay takes one load.")
                 .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).subject(),
-                        "More than " + MOST_SWITCHES + " senders on one wire are not planned here.")
+                        Sentence.of("More than {0} senders on one wire are not planned here.", MOST_SWITCHES))
                 .lacks(sender.filter(ModuleModel::isSender).isEmpty(), "No sender is chosen for the switches.",
                         "a sender of the same network")
                 .lacks(sender.filter(s -> s.protocol() != site.model().protocol()).isPresent(),

@@ -7,6 +7,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
@@ -27,9 +28,8 @@ final class VoltFree implements Scheme {
     public List<Finding> obstacles(Site site) {
         boolean control = site.positions().stream().allMatch(position -> isControlCircuit(site, position));
         return new Obstacles(site).oneLampPlace().ownVolts()
-                .notFor(!control, site.positions().get(0).subject(), "This scheme is for gates, doors, boilers and "
-                        + "extra-low-voltage circuits, not for a lamp on mains.").mainsModule()
-                .lacks(site.model().hasWetContacts(), "The contact of " + site.model().code() + " stands on its own live.",
+                .notFor(!control, site.positions().get(0).subject(), "This scheme is for gates, doors, boilers and extra-low-voltage circuits, not for a lamp on mains.").mainsModule()
+                .lacks(site.model().hasWetContacts(), Sentence.of("The contact of {0} stands on its own live.", site.model().code()),
                         "a module with a volt-free contact")
                 .notFor(site.found().circuitsAt(site.lead()).isEmpty(), new Subject.Box(site.lead().label()),
                         "No live and neutral of a mains circuit reach this box to power the module.").list();

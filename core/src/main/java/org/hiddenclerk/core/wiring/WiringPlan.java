@@ -16,6 +16,7 @@ import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
+import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
@@ -94,7 +95,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     private static List<Finding> dangling(Run run) {
-        return run.danglingCables().stream().map(cable -> Finding.of(FindingCode.SURVEY_INCOMPLETE, cable.subject(), cable.words() + ".", Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
+        return run.danglingCables().stream().map(cable -> Finding.of(FindingCode.SURVEY_INCOMPLETE, cable.subject(),
+                Sentence.of("{0}.", cable.words()), Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
     }
 
     /** Plans modules into a box whose cables lead to loads and supplies only. */
@@ -131,9 +133,9 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
             for (Run.GangRef gang : site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList()) {
                 Site other = claimed.putIfAbsent(gang, site);
                 if (other != null && other != site) {
-                    twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.subject(), gang.words() + " is taken over by the "
-                            + other.model().code() + " of " + other.lead().label() + " and by the " + site.model().code()
-                            + " of " + site.lead().label() + ".", Source.COMPUTED,
+                    twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.subject(),
+                            Sentence.of("{0} is taken over by the {1} of {2} and by the {3} of {4}.",
+                                    gang.words(), other.model().code(), other.lead().label(), site.model().code(), site.lead().label()), Source.COMPUTED,
                             new Remedy(Remedy.Kind.OTHER_MODULE, "take one of the two picks back")));
                 }
             }
@@ -290,7 +292,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
             if (holds > takes) {
                 String words = (at.prefix().isEmpty() ? "" : at.label() + ": ") + after.words(place);
                 crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, new Subject.Terminal(at.label(), place.key()),
-                        words + " holds " + holds + " conductors; it takes " + takes + ".",
+                        Sentence.of("{0} holds {found} conductors; it takes {allowed}.", words).found(holds, 0, "").allowed(takes, 0, ""),
                         Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR, "put a connector in between")));
             }
         });
