@@ -14,6 +14,7 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.survey.BoxRepository;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.CircuitSums;
 import org.hiddenclerk.app.survey.OpenWork;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.app.survey.SurveyReader;
@@ -21,6 +22,7 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.matching.CircuitSum;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.matching.Reliance;
@@ -50,11 +52,12 @@ public class Plans {
     private final FirmwareInHouse firmware;
     private final HouseSettings settings;
     private final Acceptances acceptances;
+    private final CircuitSums circuitSums;
     /** Asked for late: whoever keeps readings writes into surveys, and surveys know plans. */
     private final ObjectProvider<FieldReadings> readings;
 
     Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork,
-          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware, ObjectProvider<FieldReadings> readings) {
+          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware, CircuitSums circuitSums, ObjectProvider<FieldReadings> readings) {
         this.boxes = boxes;
         this.boxRepository = boxRepository;
         this.issued = issued;
@@ -65,6 +68,7 @@ public class Plans {
         this.firmware = firmware;
         this.settings = settings;
         this.acceptances = acceptances;
+        this.circuitSums = circuitSums;
         this.readings = readings;
     }
 
@@ -80,18 +84,19 @@ public class Plans {
      * @param accepted what people took on, by box
      * @param installed what modules that have joined run, by box and module code
      * @param read      where something was read on site
+     * @param circuits  what all loads of each circuit come to
      */
     public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted, Map<UUID, Map<String, InstalledFirmware>> installed,
-                                FieldReadings.Read read) {
+                                FieldReadings.Read read, List<CircuitSum> circuits) {
         /** What of it concerns one box: changes when its judgement may. */
         public String of(UUID box) {
-            return versions + read.stamp() + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList() + installed.getOrDefault(box, Map.of());
+            return versions + read.stamp() + circuits.stream().flatMap(sum -> sum.findings().stream()).map(f -> f.subject().key() + f.sentence().facts()).toList() + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList() + installed.getOrDefault(box, Map.of());
         }
     }
 
     public Circumstances circumstances(UUID job) {
         return new Circumstances(settings.terms(job), settings.house(job).version() + "/" + settings.estimates().version(),
-                acceptances.ofJob(job), firmware.ofJob(job), readings.getObject().in(job));
+                acceptances.ofJob(job), firmware.ofJob(job), readings.getObject().in(job), circuitSums.of(job));
     }
 
     /** What the stock book says of the modules picked for a box and its neighbours: changes when their judgement may. */
@@ -128,6 +133,7 @@ public class Plans {
         List<Assignment> modules = picks.assignments(chosen, found.box());
         PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), modules, others(found.run(), given), circumstances.terms())
                 .withInstalled(modules, circumstances.installed().getOrDefault(found.row().id(), Map.of()))
+                .withCircuits(circumstances.circuits())
                 .withEvidence(readings.getObject().evidence(found, circumstances.read()));
         List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
         return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));

@@ -28,10 +28,12 @@ import org.springframework.web.bind.annotation.RestController;
 class CircuitSumController {
     private final Houses houses;
     private final Boxes boxes;
+    private final CircuitSums sums;
 
-    CircuitSumController(Houses houses, Boxes boxes) {
+    CircuitSumController(Houses houses, Boxes boxes, CircuitSums sums) {
         this.houses = houses;
         this.boxes = boxes;
+        this.sums = sums;
     }
 
     /**
@@ -54,7 +56,7 @@ class CircuitSumController {
     List<CircuitSumView> sums(@PathVariable UUID job) {
         HouseContext house = houses.context(job);
         Map<String, Box> all = new LinkedHashMap<>();
-        boxes.ofJob(job).forEach(row -> all.put(row.id().toString(), SurveyReader.read(SurveyMapping.read(row), house.circuits().keySet())));
-        return CircuitSum.of(house, all).stream().map(sum -> CircuitSumView.of(sum, all)).toList();
+        boxes.ofJob(job).forEach(row -> all.put(row.id().toString(), boxes.read(row, house)));
+        return sums.of(job).stream().map(sum -> CircuitSumView.of(sum, all)).toList();
     }
 }

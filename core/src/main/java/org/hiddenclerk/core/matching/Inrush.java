@@ -61,7 +61,7 @@ public final class Inrush {
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a contact that stands more")));
         } else if (highest.compareTo(BigDecimal.valueOf(stands)) > 0) {
             findings.add(Finding.of(FindingCode.INRUSH_UNKNOWN, subject,
-                    Sentence.of("A first current of {0} to {found} is possible; the contact stands {allowed}.", whole(lowest))
+                    Sentence.of("A first current of {0} to {found} is possible; the contact stands {allowed}.", whole(lowest).value())
                             .found(whole(highest)).allowed(stands, 0, "A"), SOURCE,
                     new Remedy(Remedy.Kind.FIND_OUT, "find out the peak of the load")));
         }

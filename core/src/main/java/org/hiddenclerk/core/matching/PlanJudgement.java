@@ -16,6 +16,7 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
@@ -66,6 +67,19 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         }
         more.sort(Finding.ORDER);
         return new PlanJudgement(plan, more, accepted);
+    }
+
+    /** The same judgement, with what all loads of its circuits come to, also those that hang outside the run. */
+    public PlanJudgement withCircuits(List<CircuitSum> sums) {
+        if (plan.planned().isEmpty()) {
+            return this;
+        }
+        Set<CircuitId> opened = plan.placesOfWork().stream().filter(place -> !place.implied()).flatMap(place -> plan.run().circuitsIn(place).stream()).collect(Collectors.toSet());
+        Collected collected = new Collected();
+        collected.add(findings);
+        sums.stream().filter(sum -> opened.contains(sum.circuit().id())).forEach(sum ->
+                collected.add(sum.findings().stream().filter(f -> f.severity() != Severity.NOTE).toList()));
+        return new PlanJudgement(plan, collected.ordered(), accepted);
     }
 
     /** The same judgement, of which a person accepts what holds it back. */

@@ -190,4 +190,18 @@ class SurveyHeldPlansTest {
     private static java.util.Set<FindingCode> codes(PlanJudgement judgement) {
         return FindingCode.of(judgement.findings());
     }
+
+    /** The lamp of this plan is light; all that hangs on the circuit in other boxes is not. */
+    @Test
+    void whatACircuitCarriesElsewhereStopsThePlanToo() {
+        HouseContext house = house(RegionProfile.EU_230, 10, Optional.empty());
+        PlanJudgement alone = judge(house, box("LED 7"), module(1));
+        List<CircuitSum> light = CircuitSum.of(house, Map.of("a", box("LED 7"), "b", box("heater 2000")));
+        List<CircuitSum> heavy = CircuitSum.of(house, Map.of("a", box("LED 7"), "b", box("heater 2400")));
+
+        assertThat(codes(alone.withCircuits(light))).doesNotContain(FindingCode.CIRCUIT_OVERLOAD, FindingCode.NEAR_LIMIT);
+        assertThat(alone.withCircuits(heavy).findings()).filteredOn(f -> f.code() == FindingCode.CIRCUIT_OVERLOAD).singleElement()
+                .satisfies(f -> assertThat(f.subject()).isEqualTo(new Subject.Circuit("4")));
+        assertThat(alone.withCircuits(heavy).mayBeIssued()).isFalse();
+    }
 }
