@@ -31,9 +31,15 @@ final class AlikeCores {
 
     static List<Finding> of(WiringPlan plan, FieldEvidence evidence) {
         List<Finding> findings = new ArrayList<>();
-        plan.planned().ifPresent(planned -> plan.run().spans().stream().filter(span -> !span.a().implied() && !span.b().implied())
+        List<Run.Place> opened = plan.placesOfWork();
+        plan.planned().ifPresent(planned -> plan.run().spans().stream().filter(span -> isLookedInto(span.a(), opened) && isLookedInto(span.b(), opened))
                 .forEach(span -> judge(plan.found(), planned, span, evidence, findings)));
         return findings;
+    }
+
+    /** At a lamp that nobody opens the end of a core is the load that it was surveyed to feed. */
+    private static boolean isLookedInto(Run.Place place, List<Run.Place> opened) {
+        return !place.implied() || opened.contains(place);
     }
 
     private static void judge(RunWiring found, RunWiring planned, Run.Span span, FieldEvidence evidence, List<Finding> findings) {
@@ -90,7 +96,8 @@ final class AlikeCores {
             }
             return straight ? Optional.empty() : Optional.of(Finding.of(FindingCode.TRAVELLERS_ALIKE, subject, Sentence.of("Two cores are {0} between {1} and {2}, and the plan depends"
                     + " on which is which.", words, span.a().label(), span.b().label()), Source.COMPUTED, new Remedy(Remedy.Kind.FIND_OUT,
-                    "pair them on the Trace sheet: dead, both ends freed, continuity")));
+                    span.a().implied() || span.b().implied() ? "survey the lamp place as a box, then pair them on the Trace sheet"
+                            : "pair them on the Trace sheet: dead, both ends freed, continuity")));
         }
 
         private FieldEvidence.Ends ends(Core atA, Core atB) {

@@ -18,6 +18,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Core;
 import org.hiddenclerk.core.job.CoreColour;
+import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.testing.Boxes;
@@ -79,6 +80,25 @@ class AlikeCoresTest {
     void aReadingThatCrossesThemStopsThePlan() {
         assertThat(ofCores(judge(alike()).withEvidence(continuity(true, first("A"), second("B"))))).containsExactly(FindingCode.READINGS_CONTRADICT);
         assertThat(ofCores(judge(alike()).withEvidence(continuity(false, second("A"), second("B"))))).containsExactly(FindingCode.READINGS_CONTRADICT);
+    }
+
+    /** A module goes in at the lamp: which of two grey cores there is the live, and which the neutral, nobody has seen. */
+    @Test
+    void coresToALampThatNobodySurveyedHoldAPlanThatOpensIt() {
+        Box told = Boxes.box().gang("4", "LED 7").feed("4", Boxes.common(1)).lamp(1, Boxes.throwOf(1), "4").build();
+        Box alike = new Box(told.label(), told.kind(), told.geometry(), told.gangs(), told.loads(), told.cables().stream().map(cable -> cable.leads() instanceof Leads.ToLoad
+                ? new Cable(cable.name(), cable.leads(), cable.mm2(), cable.cores().stream().map(core -> new Core(core.number(), CoreColour.GREY, Optional.empty(), core.role(),
+                        core.end())).toList()) : cable).toList(), told.jumpers());
+
+        assertThat(ofCores(blinkAt(told))).isEmpty();
+        assertThat(ofCores(blinkAt(alike))).isNotEmpty().containsOnly(FindingCode.TRAVELLERS_ALIKE);
+    }
+
+    private static PlanJudgement blinkAt(Box box) {
+        Assignment module = new Assignment(SchemeCode.AT_LAMP_BLINK, Modules.blinking(), List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
+        PlanJudgement judgement = PlanJudgement.of(Boxes.house(), box, List.of(module));
+        assertThat(judgement.plan().planned()).isPresent();
+        return judgement;
     }
 
     @Test
