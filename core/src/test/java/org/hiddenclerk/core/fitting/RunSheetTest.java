@@ -18,13 +18,16 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import net.jqwik.api.constraints.Size;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -167,28 +170,88 @@ class RunSheetTest {
         @Test
         void nothingIsAskedOfConductorsThatAreNotThere() {
             for (RegionProfile region : RegionProfile.values()) {
-                SchemeMatrixPlans.of(region).forEach((name, plan) -> plan.planned().ifPresent(planned -> {
-                    List<Step> sheet = RunSheetPlan.of(Boxes.house(region), plan);
-                    List<String> earthed = plan.placesOfWork().stream().filter(place -> place.box().cores().stream().anyMatch(c -> c.core().role() == Role.EARTH))
-                            .map(Run.Place::prefix).toList();
-                    List<String> neutral = plan.placesOfWork().stream().filter(place -> place.box().cores().stream().anyMatch(c -> c.core().role() == Role.NEUTRAL))
-                            .map(Run.Place::prefix).toList();
-                    for (Run.Place place : plan.placesOfWork()) {
-                        List<Step.Reading> here = sheet.stream().flatMap(step -> step.readings().stream()).filter(r -> r.id().equals("insulation-" + place.prefix())
-                                || r.id().equals("insulation-again-" + place.prefix()) || r.id().equals("earth-path-" + place.prefix())).toList();
-                        List<String> ticks = sheet.stream().flatMap(step -> step.confirms().stream()).map(Step.Confirm::id).toList();
-                        assertThat(here).as(name + " at " + place).allSatisfy(reading -> {
-                            assertThat(reading.text().contains("earth") && !earthed.contains(place.prefix())).as(reading.text()).isFalse();
-                            assertThat(reading.text().contains("neutral") && !neutral.contains(place.prefix())).as(reading.text()).isFalse();
-                        });
-                        assertThat(ticks.contains("earths" + place.prefix())).as(name + " at " + place).isEqualTo(earthed.contains(place.prefix()));
-                        assertThat(ticks.contains("no-earth" + place.prefix())).as(name + " at " + place).isNotEqualTo(earthed.contains(place.prefix()));
-                    }
-                    assertThat(sheet.stream().filter(step -> step.id().startsWith("insulation")).toList()).as(name).allMatch(Step::leavable);
-                    assertThat(sheet.stream().map(Step::id).filter(id -> id.equals("insulation") || id.startsWith("move")).findFirst()).as(name)
-                            .satisfiesAnyOf(first -> assertThat(first).contains("insulation"), first -> assertThat(sheet).noneMatch(step -> step.id().equals("insulation")));
-                }));
+                SchemeMatrixPlans.of(region).forEach((name, plan) -> plan.planned().ifPresent(planned -> isHonest(name, Boxes.house(region), plan)));
             }
+        }
+
+        /** Boxes as they are surveyed: with and without neutral and earth, one gang or two, on one circuit or two, of every usual kind of load. */
+        @Test
+        void noSurveyedBoxLeadsToAStepThatNobodyCanTake() {
+            int planned = 0;
+            for (Feed feed : Feed.values()) {
+                for (boolean neutralAtLamp : new boolean[] {true, false}) {
+                    for (List<String> circuits : List.of(List.of("4"), List.of("4", "4"), List.of("4", "6"))) {
+                        for (String load : List.of("LED 60", "heater 800", "fan 60")) {
+                            planned += sheetsOf(feed, neutralAtLamp, circuits, load);
+                        }
+                    }
+                }
+            }
+            assertThat(planned).as("sheets that were looked at").isGreaterThan(60);
+        }
+
+        private enum Feed { WHOLE, WITHOUT_NEUTRAL, AT_THE_LAMP }
+
+        private int sheetsOf(Feed feed, boolean neutralAtLamp, List<String> circuits, String load) {
+            Boxes boxes = Boxes.box();
+            circuits.forEach(circuit -> boxes.gang(circuit, load));
+            for (int gang = 1; gang <= circuits.size(); gang++) {
+                String circuit = circuits.get(gang - 1);
+                boolean first = circuits.indexOf(circuit) == gang - 1;
+                switch (feed) {
+                    case WHOLE -> boxes.feed(circuit, first ? common(gang) : new End.InConnector("live " + gang));
+                    case WITHOUT_NEUTRAL -> boxes.feedWithoutNeutral(circuit, common(gang));
+                    case AT_THE_LAMP -> boxes.loop(gang, circuit, common(gang), throwOf(gang));
+                }
+                if (feed != Feed.AT_THE_LAMP) {
+                    lamp(boxes, gang, circuit, neutralAtLamp && feed == Feed.WHOLE);
+                }
+            }
+            int planned = 0;
+            for (ModuleModel model : List.of(Modules.withNeutral(1, 2, Modules.generous()), Modules.twoWire(10, Modules.generous()), Modules.blinking())) {
+                WiringPlan plan = WiringPlan.of(Boxes.house(), boxes.build(), List.of(new Assignment(model, List.of(1), Map.of(), Optional.empty())));
+                if (plan.planned().isPresent()) {
+                    isHonest(feed + " " + circuits + " " + load + " " + model.code(), Boxes.house(), plan);
+                    planned++;
+                }
+            }
+            return planned;
+        }
+
+        private static void lamp(Boxes boxes, int gang, String circuit, boolean neutral) {
+            if (neutral) {
+                boxes.lamp(gang, throwOf(gang), circuit);
+            } else {
+                boxes.lampWithoutNeutral(gang, throwOf(gang));
+            }
+        }
+
+        private static void isHonest(String name, HouseContext house, WiringPlan plan) {
+            List<Step> sheet = RunSheetPlan.of(house, plan);
+            List<String> earthed = prefixesWith(plan, Role.EARTH);
+            List<String> neutral = prefixesWith(plan, Role.NEUTRAL);
+            List<String> ticks = sheet.stream().flatMap(step -> step.confirms().stream()).map(Step.Confirm::id).toList();
+            for (Run.Place place : plan.placesOfWork()) {
+                List<Step.Reading> here = sheet.stream().flatMap(step -> step.readings().stream()).filter(r -> r.id().equals("insulation-" + place.prefix())
+                        || r.id().equals("insulation-again-" + place.prefix()) || r.id().equals("earth-path-" + place.prefix())).toList();
+                assertThat(here).as(name + " at " + place).allSatisfy(reading -> {
+                    assertThat(reading.text().contains("earth") && !earthed.contains(place.prefix())).as(reading.text()).isFalse();
+                    assertThat(reading.text().contains("neutral") && !neutral.contains(place.prefix())).as(reading.text()).isFalse();
+                });
+                assertThat(ticks.contains("earths" + place.prefix())).as(name + " at " + place).isEqualTo(earthed.contains(place.prefix()));
+                assertThat(ticks.contains("no-earth" + place.prefix())).as(name + " at " + place).isNotEqualTo(earthed.contains(place.prefix()));
+            }
+            if (earthed.isEmpty()) {
+                assertThat(sheet).as(name).filteredOn(step -> step.id().startsWith("test-dead")).flatExtracting(Step::readings).extracting(Step.Reading::text)
+                        .noneMatch(text -> text.endsWith(" to earth"));
+            }
+            assertThat(sheet.stream().filter(step -> step.id().startsWith("insulation")).toList()).as(name).allMatch(Step::leavable);
+            assertThat(sheet.stream().map(Step::id).filter(id -> id.equals("insulation") || id.startsWith("move")).findFirst()).as(name)
+                    .satisfiesAnyOf(first -> assertThat(first).contains("insulation"), first -> assertThat(sheet).noneMatch(step -> step.id().equals("insulation")));
+        }
+
+        private static List<String> prefixesWith(WiringPlan plan, Role role) {
+            return plan.placesOfWork().stream().filter(place -> place.box().cores().stream().anyMatch(c -> c.core().role() == role)).map(Run.Place::prefix).toList();
         }
 
         /** A switch loop has no neutral and often no earth: nothing is measured to what is not there. */
