@@ -8,17 +8,24 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.TreeSet;
 import java.util.UUID;
 import org.hiddenclerk.app.live.LivePlans;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.electrical.LoadState;
 import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.live.Carrier;
+import org.hiddenclerk.core.live.Conditions;
 import org.hiddenclerk.core.live.Hand;
 import org.hiddenclerk.core.live.LiveHouse;
 import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.RuleRunner.Order;
+import org.hiddenclerk.core.rules.Reach;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -49,6 +56,25 @@ class GuidePlayedTest {
     @Test
     void whatIsSaidOfPlainSwitchesOfTheDemoHouseIsPlayed() {
         assertThat(played(UUID.fromString(person.demoJob()))).as("switches as they always were").isPositive();
+    }
+
+    @Test
+    void whatIsSaidOfSwitchesThatModulesReadIsPlayed() {
+        LivePlan plan = plans.of(UUID.fromString(person.demoJob()));
+        Set<InputBehaviour> played = new TreeSet<>();
+        reader.of(UUID.fromString(person.demoJob()), "nobody").guide().values().forEach(page -> page.switches().forEach(said -> played.addAll(inputs(plan, said))));
+
+        assertThat(played).as("behaviours of the demo house").contains(InputBehaviour.EVERY_FLIP, InputBehaviour.PRESS_CHANGES, InputBehaviour.POSITION_RULES);
+    }
+
+    @Test
+    void whatIsSaidOfACutOfThePowerIsPlayed() {
+        LivePlan plan = plans.of(UUID.fromString(person.demoJob()));
+        Set<String> played = new TreeSet<>();
+        reader.of(UUID.fromString(person.demoJob()), "nobody").guide().values().forEach(page -> page.afterCut().forEach(sentence -> outputsOf(plan, sentence)
+                .forEach(output -> played.add(cut(plan, output, sentence)))));
+
+        assertThat(played).as("ways of coming back in the demo house").contains("stays off", "is what it was before");
     }
 
     @Test
@@ -116,6 +142,102 @@ class GuidePlayedTest {
             live.pass(live.now() + GAP_MS);
             return !states(live).equals(before);
         });
+    }
+
+    /** @return behaviours of inputs of which a sentence was played; the hub is off, so that what is said of the wires is seen alone */
+    private static Set<InputBehaviour> inputs(LivePlan plan, HouseholdGuide.Said said) {
+        Set<InputBehaviour> played = new TreeSet<>();
+        for (Device.Control control : plan.house().controls().values()) {
+            String words = String.join(" ", said.does());
+            if (!plan.handsOf(control.id()).contains(said.at().id()) || control.output().isEmpty()) {
+                continue;
+            }
+            String output = control.output().get();
+            Hand hand = new Hand(said.at().id(), control.kind() == Device.Kind.PUSH ? Hand.Doing.PRESS : Hand.Doing.FLIP);
+            LiveHouse live = running(plan);
+            List<Boolean> lit = new ArrayList<>(List.of(live.outputs().get(output).percent() > 0));
+            switch (control.behaviour()) {
+                case EVERY_FLIP, PRESS_CHANGES, SHORT_LONG -> {
+                    assertThat(words).containsPattern("(Each press|Each flip|A short press) changes");
+                    lit.addAll(worked(live, hand, output, 3));
+                    assertThat(lit).as(said.at().name()).containsExactly(lit.get(0), !lit.get(0), lit.get(0), !lit.get(0));
+                }
+                case POSITION_RULES -> {
+                    assertThat(words).contains("Its position decides");
+                    lit.addAll(worked(live, hand, output, 4));
+                    assertThat(lit.subList(1, 5)).as(said.at().name()).containsExactly(lit.get(1), !lit.get(1), lit.get(1), !lit.get(1));
+                }
+                case RUN_ON -> {
+                    assertThat(words).contains("it goes off by itself after");
+                    assertThat(worked(live, hand, output, 1)).as(said.at().name()).containsExactly(true);
+                    live.pass(live.now() + plan.settings().getOrDefault(control.id(), Parameters.USUAL).runOnMs() + GAP_MS);
+                    assertThat(live.outputs().get(output).percent()).as(said.at().name()).isZero();
+                }
+                // Played by the rehearsals of the hand over: blinds stand half way, and a blink is two flips at once.
+                case UP_DOWN, SUPPLY_BLINK, REPORT_ONLY -> {
+                    continue;
+                }
+            }
+            played.add(control.behaviour());
+        }
+        return played;
+    }
+
+    private static LiveHouse running(LivePlan plan) {
+        LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> { });
+        live.conditions(Conditions.WHOLE.with(Reach.Part.HUB, true).with(Reach.Part.INTERNET, true));
+        live.pass(GAP_MS);
+        return live;
+    }
+
+    private static List<Boolean> worked(LiveHouse live, Hand hand, String output, int times) {
+        List<Boolean> lit = new ArrayList<>();
+        for (int i = 0; i < times; i++) {
+            live.hand(hand);
+            live.pass(live.now() + GAP_MS);
+            lit.add(live.outputs().get(output).percent() > 0);
+        }
+        return lit;
+    }
+
+    /** Outputs that a sentence begins with; on the page of its own room a lamp is called without the room. */
+    private static List<String> outputsOf(LivePlan plan, String sentence) {
+        return plan.house().outputs().keySet().stream().filter(output -> plan.house().owner(output).circuit().isPresent()).filter(output -> {
+            String name = plan.nameOf(output);
+            String room = plan.house().owner(output).room() + " ";
+            return sentence.startsWith(name) || name.startsWith(room) && sentence.startsWith("The " + name.substring(room.length()) + " ");
+        }).toList();
+    }
+
+    /** @return how it comes back, as it is said */
+    private static String cut(LivePlan plan, String output, String sentence) {
+        Reach.Part mains = Reach.Part.mains(plan.house().owner(output).circuit().orElseThrow());
+        List<Integer> after = new ArrayList<>();
+        for (int percent : List.of(0, 100)) {
+            LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> { });
+            live.pass(GAP_MS);
+            live.remote(new Order.Level(output, percent));
+            live.pass(live.now() + GAP_MS);
+            live.conditions(live.conditions().with(mains, true));
+            live.pass(live.now() + GAP_MS);
+            live.conditions(live.conditions().with(mains, false));
+            live.pass(live.now() + GAP_MS);
+            after.add(Math.min(1, live.outputs().get(output).percent()));
+        }
+        if (sentence.endsWith("stays off.")) {
+            assertThat(after).as(sentence).containsExactly(0, 0);
+            return "stays off";
+        }
+        if (sentence.endsWith("comes on.")) {
+            assertThat(after).as(sentence).containsExactly(1, 1);
+            return "comes on";
+        }
+        if (sentence.endsWith("is what it was before.")) {
+            assertThat(after).as(sentence).containsExactly(0, 1);
+            return "is what it was before";
+        }
+        assertThat(sentence).matches(".*(stands still|is what its switch says)\\.");
+        return "is not told by the output alone";
     }
 
     private static void feeds(LivePlan plan, String at, String words) {
