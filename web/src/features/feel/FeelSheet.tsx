@@ -16,6 +16,9 @@ const WALL: Record<Schemas["FeelInputView"]["wall"], string> = {
   UP_DOWN: "two contacts, up and down",
 };
 
+/** The boxes of a run may each have an input of the same number. */
+const idOf = (input: Schemas["FeelInputView"]) => `${input.box} ${input.key}`;
+
 /** How the switches of a box will act. */
 export function FeelSheet({ job, box }: { job: Schemas["JobView"]; box: string }) {
   const feel = useQuery(feelOptions(box));
@@ -25,7 +28,7 @@ export function FeelSheet({ job, box }: { job: Schemas["JobView"]; box: string }
     return <Waiting what="the switches" />;
   }
   const inputs = feel.data?.inputs ?? [];
-  const input = inputs.find((i) => i.key === chosen) ?? inputs[0];
+  const input = inputs.find((i) => idOf(i) === chosen) ?? inputs[0];
   return (
     <SheetLayout
       title={input ? `Feel, ${label}: ${input.switches.join(" and ")}` : `Feel, ${label}`}
@@ -37,12 +40,12 @@ export function FeelSheet({ job, box }: { job: Schemas["JobView"]; box: string }
           <div role="tablist" aria-label="Inputs" className="flex flex-wrap gap-1">
             {inputs.map((each) => (
               <button
-                key={each.key}
+                key={idOf(each)}
                 type="button"
                 role="tab"
                 aria-selected={each === input}
                 className={`rounded-[4px] border-[1.5px] px-3 py-1 text-[14px] ${each === input ? "border-base-content font-semibold" : "border-line"}`}
-                onClick={() => setChosen(each.key)}
+                onClick={() => setChosen(idOf(each))}
               >
                 {each.switches.join(" and ")}
               </button>
@@ -73,7 +76,7 @@ export function FeelSheet({ job, box }: { job: Schemas["JobView"]; box: string }
           </Link>
         </p>
       )}
-      {feel.data && input && <InputPart key={input.key} box={box} view={feel.data} input={input} />}
+      {feel.data && input && <InputPart key={idOf(input)} box={box} view={feel.data} input={input} />}
     </SheetLayout>
   );
 }

@@ -32,15 +32,16 @@ export function InputPart({
     scope: { id: `feel ${box}` },
     mutationFn: (next: { document: Schemas["FeelDocument"]; behaviour: Behaviour }) => {
       const now = queries.getQueryData(feelOptions(box).queryKey) ?? view;
-      return api.keepFeel(box, input.key, {
-        version: now.inputs.find((each) => each.key === input.key)?.version ?? input.version,
-        boxVersion: now.boxVersion,
+      const fresh = now.inputs.find((each) => each.box === input.box && each.key === input.key) ?? input;
+      return api.keepFeel(input.box, input.key, {
+        version: fresh.version,
+        boxVersion: fresh.boxVersion,
         behaviour: next.behaviour,
         document: next.document,
       });
     },
     onSuccess: (now) => {
-      queries.setQueryData(feelOptions(box).queryKey, now);
+      queries.setQueryData(feelOptions(input.box).queryKey, now);
       queries.invalidateQueries({ queryKey: ["job"] });
       queries.invalidateQueries({ queryKey: ["box", box] });
     },

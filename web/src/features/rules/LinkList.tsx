@@ -43,31 +43,38 @@ export function LinkList({
         {view.links.map((link) => (
           <li key={link.id} className="flex flex-wrap items-center gap-2">
             <span className="min-w-0 flex-1">{link.sentence}</span>
-            <select
-              className="select select-sm w-44"
-              aria-label={`way of: ${link.sentence}`}
-              value={link.way}
-              disabled={busy}
-              onChange={(e) => {
-                const way = e.target.value as Schemas["HouseLinkView"]["way"];
-                act(() => api.linkBy(job, link.id, way, view.version));
-              }}
-            >
-              {link.ways.map((way) => (
-                <option key={way.code} value={way.code}>
-                  {way.label}
-                </option>
-              ))}
-            </select>
-            <button
-              type="button"
-              className="btn btn-ghost btn-xs btn-square"
-              aria-label={`take the link away: ${link.sentence}`}
-              disabled={busy}
-              onClick={() => act(() => api.removeRule(job, link.id, view.version))}
-            >
-              <Trash2 size={15} aria-hidden />
-            </button>
+            {link.wired && (
+              <span className="text-soft basis-full text-[13px]">belongs to the wiring; {link.wired}</span>
+            )}
+            {!link.wired && (
+              <select
+                className="select select-sm w-44"
+                aria-label={`way of: ${link.sentence}`}
+                value={link.way}
+                disabled={busy}
+                onChange={(e) => {
+                  const way = e.target.value as Schemas["HouseLinkView"]["way"];
+                  act(() => api.linkBy(job, link.id, way, view.version));
+                }}
+              >
+                {link.ways.map((way) => (
+                  <option key={way.code} value={way.code}>
+                    {way.label}
+                  </option>
+                ))}
+              </select>
+            )}
+            {!link.wired && (
+              <button
+                type="button"
+                className="btn btn-ghost btn-xs btn-square"
+                aria-label={`take the link away: ${link.sentence}`}
+                disabled={busy}
+                onClick={() => act(() => api.removeRule(job, link.id, view.version))}
+              >
+                <Trash2 size={15} aria-hidden />
+              </button>
+            )}
           </li>
         ))}
       </ul>

@@ -70,7 +70,7 @@ public class Bench implements StageKeeper {
         List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
         Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
-        Map<UUID, Map<Integer, Map<String, String>>> felt = feels.settings(job);
+        Map<String, Map<String, String>> felt = feels.settings(job);
         return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()), wanted(row, felt))).toList(),
                 all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
     }
@@ -79,7 +79,7 @@ public class Bench implements StageKeeper {
      * A module of a job, for whoever takes it on from the bench.
      *
      * @param place   in words: room and box; empty while no box waits for it
-     * @param placeId of the place that it is for, as {@link DeviceNames} tells it
+     * @param placeId id of the planned module that it is to be
      * @param address read off it, in upper-case hex
      * @param wanted  what it is to be set to, by key of {@link Settings}
      */
@@ -100,9 +100,9 @@ public class Bench implements StageKeeper {
     }
 
     /** What was chosen on the bench, and over that what the switches of its box are wanted to do. */
-    private static Map<String, String> wanted(BenchUnitRow row, Map<UUID, Map<Integer, Map<String, String>>> felt) {
+    private static Map<String, String> wanted(BenchUnitRow row, Map<String, Map<String, String>> felt) {
         Map<String, String> wanted = new TreeMap<>(row.wanted());
-        row.boxId().ifPresent(box -> wanted.putAll(felt.getOrDefault(box, Map.of()).getOrDefault(row.pick().orElse(0), Map.of())));
+        row.place().ifPresent(module -> wanted.putAll(felt.getOrDefault(module, Map.of())));
         return wanted;
     }
 
@@ -173,7 +173,7 @@ public class Bench implements StageKeeper {
                 other.isFree();
                 units.saveAndFlush(other);
             });
-            row.goesTo(place.box(), place.pick());
+            row.goesTo(place.box(), place.id());
             Map<String, DeviceName> names = naming.names(job, state.all());
             row.isCalled(names.get(place.id()));
         });
@@ -211,12 +211,12 @@ public class Bench implements StageKeeper {
             throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         UUID box = old.boxId().get();
-        int pick = old.pick().orElseThrow();
+        String planned = old.place().orElseThrow();
         Optional<DeviceName> name = old.name();
         old.isFree();
         units.saveAndFlush(old);
         BenchUnitRow row = new BenchUnitRow(old.jobId(), serial, old.moduleCode(), who, now());
-        row.goesTo(box, pick);
+        row.goesTo(box, planned);
         name.ifPresent(row::isCalled);
         row.isToBe(old.wanted());
         UUID made = units.saveAndFlush(row).id();

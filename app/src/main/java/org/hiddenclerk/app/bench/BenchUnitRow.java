@@ -24,6 +24,7 @@ import org.hiddenclerk.app.web.WordsByKey;
 import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.naming.DeviceName;
+import org.jspecify.annotations.Nullable;
 
 /** A module on the bench. */
 @Entity
@@ -37,7 +38,7 @@ class BenchUnitRow {
     private String serial;
     private String moduleCode;
     private UUID boxId;
-    private Integer pick;
+    private @Nullable String plannedModule;
     private String address;
     private String displayName;
     private String handle;
@@ -87,8 +88,9 @@ class BenchUnitRow {
         return Optional.ofNullable(boxId);
     }
 
+    /** The module of the plans that it is to be, by its id. */
     Optional<String> place() {
-        return boxId().map(box -> BenchPlaces.idOf(box, pick));
+        return Optional.ofNullable(plannedModule);
     }
 
     Optional<String> address() {
@@ -111,11 +113,6 @@ class BenchUnitRow {
         return List.copyOf(marks);
     }
 
-    /** Number of the pick of its box that it is for. */
-    Optional<Integer> pick() {
-        return Optional.ofNullable(pick);
-    }
-
     Map<String, String> wanted() {
         return Map.copyOf(wanted);
     }
@@ -124,15 +121,16 @@ class BenchUnitRow {
         wanted = new TreeMap<>(settings);
     }
 
-    void goesTo(UUID box, int number) {
+    /** @param module of the plans that it is to be */
+    void goesTo(UUID box, String module) {
         boxId = box;
-        pick = number;
+        plannedModule = module;
     }
 
     /** No box waits for it any more; its name goes with the box. */
     void isFree() {
         boxId = null;
-        pick = null;
+        plannedModule = null;
         displayName = null;
         handle = null;
     }

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.planned.PlannedId;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DeserializationFeature;
@@ -19,8 +20,9 @@ import tools.jackson.core.StreamReadFeature;
 /** The shape of a job as a file, and how older ones are brought up to it. */
 final class JobFile {
     static final String FORMAT = "hidden-clerk-job";
-    static final int VERSION = 3;
+    static final int VERSION = 4;
 
+    private static final int FIRST_COMPANION = 101;
     private static final int DEEPEST = 60;
     private static final int LONGEST_NUMBER = 40;
     /** A photo as text. */
@@ -32,7 +34,7 @@ final class JobFile {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).enable(SerializationFeature.INDENT_OUTPUT).build();
 
     /** What brings a file of a version up to the next one, by the version that it starts from. */
-    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals);
+    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules);
 
     private JobFile() {
     }
@@ -64,6 +66,23 @@ final class JobFile {
             }
         }));
         return file.put("version", 3);
+    }
+
+    /** Files of version 3 are of a time when modules on the bench were counted by box, and those that go with another one from 101 on. */
+    private static ObjectNode nameModules(ObjectNode file) {
+        file.get("parts").path("benchUnit").forEach(row -> {
+            if (row.isObject() && row.has("pick")) {
+                ObjectNode unit = row.asObject();
+                boolean told = unit.get("pick").isInt() && unit.get("pick").intValue() < FIRST_COMPANION && unit.path("boxId").isString();
+                if (told) {
+                    unit.put("plannedModule", new PlannedId.Module(unit.get("boxId").asString(), unit.get("pick").intValue(), 0).text());
+                } else {
+                    List.of("plannedModule", "boxId", "displayName", "handle").forEach(unit::putNull);
+                }
+                unit.remove("pick");
+            }
+        });
+        return file.put("version", 4);
     }
 
     /**

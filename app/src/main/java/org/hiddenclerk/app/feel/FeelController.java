@@ -65,8 +65,8 @@ class FeelController {
         }
     }
 
-    /** One switch input. {@code switches} are those that it reads, with their places. */
-    record FeelInputView(String key, long version, String name, String module, List<String> switches, Wall.Kind wall, int ends, InputBehaviour behaviour, FeelDocument document,
+    /** One switch input. {@code box} is the one whose pick it belongs to, and {@code boxVersion} of that; {@code switches} are those that it reads, with their places. */
+    record FeelInputView(UUID box, long boxVersion, String key, long version, String name, String module, List<String> switches, Wall.Kind wall, int ends, InputBehaviour behaviour, FeelDocument document,
                          List<AdviceView> advice, Map<String, String> settings, List<FindingView> findings) {
     }
 
@@ -82,15 +82,16 @@ class FeelController {
     @Operation(operationId = "feel", summary = "Every switch input of a box's plan, with behaviours ranked by what they cost")
     FeelView feel(@PathVariable UUID box) {
         Feels.Felt felt = feels.of(box);
-        return new FeelView(felt.boxVersion(), felt.inputs().stream().map(FeelController::view).toList(),
+        return new FeelView(felt.boxVersion(), felt.inputs().stream().map(input -> view(felt, input)).toList(),
                 Arrays.stream(Household.Want.values()).map(want -> new FeelChoice(want.name(), want.label())).toList(),
                 Arrays.stream(Household.RemoteUse.values()).map(use -> new FeelChoice(use.name(), use.label())).toList(),
                 Arrays.stream(PowerOn.values()).map(state -> new FeelChoice(state.name(), state.label())).toList());
     }
 
-    private static FeelInputView view(Feels.FeltInput felt) {
+    private static FeelInputView view(Feels.Felt all, Feels.FeltInput felt) {
         Wall wall = felt.input().wall();
-        return new FeelInputView(felt.input().key(), felt.version(), Feels.name(felt.input()), felt.input().fitted().model().code(), felt.input().gangs().stream()
+        String box = felt.id().box();
+        return new FeelInputView(UUID.fromString(box), all.versions().get(box), felt.id().key(), felt.version(), Feels.name(felt.input()), felt.input().fitted().model().code(), felt.input().gangs().stream()
                 .map(gang -> gang.words()).toList(), wall.kind(), wall.ends(), felt.behaviour(), felt.document(), felt.advice().stream().map(advice ->
                 AdviceView.of(advice, wall)).toList(), felt.settings(), felt.findings().stream().map(FindingView::of).toList());
     }

@@ -8,7 +8,9 @@ import jakarta.persistence.Table;
 import jakarta.persistence.Version;
 import java.io.Serializable;
 import java.time.Instant;
+import java.util.Optional;
 import java.util.UUID;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.jspecify.annotations.Nullable;
 
 /** What is wanted of one switch input of a box's plan. */
@@ -44,8 +46,9 @@ class FeelRow {
         return of.boxId();
     }
 
-    String key() {
-        return of.name();
+    /** Empty for what is no input, as none is kept today. */
+    Optional<PlannedId.Input> id() {
+        return PlannedId.Input.ofKey(of.boxId().toString(), of.name());
     }
 
     /** Versions count from 1; 0 is an input that nobody touched. */

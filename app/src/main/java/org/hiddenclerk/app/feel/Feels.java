@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.StageKeeper;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -29,6 +30,9 @@ import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.matching.FeelCheck;
 import org.hiddenclerk.core.matching.InstalledFirmware;
+import org.hiddenclerk.core.planned.PlannedId;
+import org.hiddenclerk.core.planned.PlannedModule;
+import org.hiddenclerk.core.planned.PlannedWork;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
@@ -43,10 +47,12 @@ public class Feels implements StageKeeper {
     private final FeelRepository rows;
     private final Boxes boxes;
     private final Plans plans;
+    private final PlannedHouses planned;
     private final JsonMapper json;
     private final Clock clock;
 
-    Feels(FeelRepository rows, Boxes boxes, Plans plans, JsonMapper json, Clock clock) {
+    Feels(FeelRepository rows, Boxes boxes, Plans plans, PlannedHouses planned, JsonMapper json, Clock clock) {
+        this.planned = planned;
         this.rows = rows;
         this.boxes = boxes;
         this.plans = plans;
@@ -58,30 +64,33 @@ public class Feels implements StageKeeper {
      * One input with what is wanted of it.
      *
      * @param version   of what is kept; 0 when nothing is yet
-     * @param firstGang of the lead whose switch it reads; 0 when all of them are elsewhere
+     * @param firstGang of the box whose pick it belongs to, whose switch it reads; 0 when all of them are elsewhere
      * @param advice    behaviours, best first
      * @param settings  what is written to the module
      */
-    record FeltInput(WallInput input, long version, int firstGang, FeelDocument document, InputBehaviour behaviour, List<Adviser.Advice> advice, Map<String, String> settings,
+    record FeltInput(PlannedId.Input id, WallInput input, long version, int firstGang, FeelDocument document, InputBehaviour behaviour, List<Adviser.Advice> advice, Map<String, String> settings,
                      List<Finding> findings) {
     }
 
-    /** Every input of a box's plan, and the version of the box. */
-    record Felt(long boxVersion, List<FeltInput> inputs) {
+    /** Every input of a box's plan, and the versions of the boxes whose picks they belong to. */
+    record Felt(long boxVersion, Map<String, Long> versions, List<FeltInput> inputs) {
     }
 
     @Transactional(readOnly = true)
     public Felt of(UUID box) {
         Boxes.Found found = boxes.find(box);
-        Map<String, FeelRow> kept = new LinkedHashMap<>();
-        rows.findByBox(box).forEach(row -> kept.put(row.key(), row));
         Plans.Circumstances circumstances = plans.circumstances(found.job());
-        Map<String, InstalledFirmware> installed = circumstances.installed().getOrDefault(box, Map.of());
-        return new Felt(found.row().version(), WallInput.of(plans.judge(found, circumstances).plan()).stream().map(input -> {
-            Optional<FeelRow> row = Optional.ofNullable(kept.get(input.key()));
-            FeelDocument document = row.map(r -> json.readValue(r.document(), FeelDocument.class)).orElseGet(() -> usual(input));
-            return felt(input, firstGang(found, input), row.map(FeelRow::version).orElse(0L), document, Optional.ofNullable(installed.get(input.fitted().model().code())));
-        }).toList());
+        PlannedWork work = plans.work(found, circumstances);
+        Map<PlannedId.Input, FeelRow> kept = new LinkedHashMap<>();
+        Map<String, Long> versions = new LinkedHashMap<>(Map.of(box.toString(), found.row().version()));
+        found.neighbours().forEach((id, neighbour) -> versions.put(id, neighbour.row().version()));
+        versions.keySet().forEach(each -> rows.findByBox(UUID.fromString(each)).forEach(row -> row.id().ifPresent(id -> kept.put(id, row))));
+        return new Felt(found.row().version(), versions, work.modules().stream().flatMap(module -> module.inputs().stream().map(input -> {
+            Optional<FeelRow> row = Optional.ofNullable(kept.get(input.id()));
+            FeelDocument document = row.map(r -> json.readValue(r.document(), FeelDocument.class)).orElseGet(() -> usual(input.wall()));
+            return felt(input.id(), input.wall(), firstGang(input), row.map(FeelRow::version).orElse(0L), document, Optional.ofNullable(circumstances.installed()
+                    .getOrDefault(UUID.fromString(module.box()), Map.of()).get(module.model().code())));
+        })).toList());
     }
 
     private static FeelDocument usual(WallInput input) {
@@ -90,11 +99,11 @@ public class Feels implements StageKeeper {
         return new FeelDocument(document.want(), document.remote(), FeelDocument.ParametersEntry.of(usual), List.of());
     }
 
-    private static FeltInput felt(WallInput input, int firstGang, long version, FeelDocument document, Optional<InstalledFirmware> installed) {
+    private static FeltInput felt(PlannedId.Input id, WallInput input, int firstGang, long version, FeelDocument document, Optional<InstalledFirmware> installed) {
         InputBehaviour behaviour = input.input().behaviour();
         Parameters parameters = document.parameters().parameters();
         Map<String, String> settings = settings(input, behaviour, parameters);
-        return new FeltInput(input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), new Household(document.want(), document.remote()),
+        return new FeltInput(id, input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), new Household(document.want(), document.remote()),
                 input.fitted().model().behaviours(), parameters), settings, FeelCheck.of(subject(input), input.wall(), input.fitted().model(), behaviour, parameters, settings, installed));
     }
 
@@ -118,30 +127,32 @@ public class Feels implements StageKeeper {
         return input.fitted().model().code() + ", input " + input.input().id();
     }
 
-    private static int firstGang(Boxes.Found found, WallInput input) {
-        return input.gangs().stream().filter(gang -> gang.place().equals(found.run().lead())).mapToInt(gang -> gang.number()).findFirst().orElse(0);
+    private static int firstGang(PlannedModule.Input input) {
+        return input.switches().stream().filter(at -> at.box().equals(input.id().box())).mapToInt(PlannedId.Switch::gang).findFirst().orElse(0);
     }
 
     /**
      * Keeps what is wanted of an input; another behaviour changes the plan of the box too.
      *
+     * @param box whose pick the input belongs to
+     * @param key of the input within the plan of the box
      * @throws Unusable with the pointer of what cannot be, or when somebody changed it meanwhile
      */
     @Transactional
     public void keep(UUID box, String key, long version, long boxVersion, InputBehaviour behaviour, FeelDocument document, String who) {
         Felt before = of(box);
-        FeltInput input = before.inputs().stream().filter(felt -> felt.input().key().equals(key)).findFirst().orElseThrow(() -> Unusable.notFound("input"));
+        PlannedId.Input id = PlannedId.Input.ofKey(box.toString(), key).orElseThrow(() -> Unusable.notFound("input"));
+        FeltInput input = before.inputs().stream().filter(felt -> felt.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("input"));
         if (input.version() != version) {
             throw Unusable.conflict("Somebody changed this input meanwhile. Your entry is not saved; look at it again.");
         }
         Parameters parameters = parameters(document);
         Boxes.Found found = boxes.find(box);
-        Assignment owner = owner(found, input);
         if (behaviour != input.behaviour()) {
-            change(box, boxVersion, found, input, owner, behaviour, who);
+            change(box, boxVersion, input, owner(found, input), behaviour, who);
         }
-        FeltInput now = of(box).inputs().stream().filter(felt -> felt.input().key().equals(key)).findFirst().orElseThrow();
-        FeltInput then = felt(now.input(), now.firstGang(), version, document, installed(found, now));
+        FeltInput now = of(box).inputs().stream().filter(felt -> felt.id().equals(id)).findFirst().orElseThrow();
+        FeltInput then = felt(id, now.input(), now.firstGang(), version, document, installed(found, now));
         FeelRow row = rows.findById(new FeelRow.Of(box, key)).orElseGet(() -> new FeelRow(box, key));
         row.is(json.writeValueAsString(document), now.firstGang(), inputNumber(now.input()), channelNumber(now.input()), isHeld(then.findings()), who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS));
@@ -164,34 +175,41 @@ public class Feels implements StageKeeper {
         }
     }
 
-    /** The module that was picked for the gang; empty gangs and modules that only go along have none. */
+    /** What was picked, to which the module of an input belongs. */
     private Assignment owner(Boxes.Found found, FeltInput input) {
-        return plans.assignments(found.row().id()).stream().filter(a -> a.model().code().equals(input.input().fitted().model().code())
-                && (a.gangs().contains(input.firstGang()) || input.firstGang() == 0)).findFirst()
-                .orElseThrow(() -> Unusable.conflict("This switch is read by a module that goes along with another one; it is set with its plan."));
+        return plans.assignments(found.row().id()).get(input.id().module().pick() - 1);
     }
 
-    private void change(UUID box, long boxVersion, Boxes.Found found, FeltInput input, Assignment owner, InputBehaviour behaviour, String who) {
+    private void change(UUID box, long boxVersion, FeltInput input, Assignment owner, InputBehaviour behaviour, String who) {
+        if (input.id().module().companion() > 0 || input.firstGang() == 0) {
+            throw Unusable.conflict("This switch is read by a module that goes along with another one; it is set with its plan.");
+        }
         Adviser.refusal(behaviour, input.input().wall(), owner.model().behaviours()).ifPresent(why -> {
             throw Unusable.content("The switch cannot act like this", new FieldProblem("/behaviour", behaviour.label(), "another one: " + why));
         });
         plans.changeBehaviour(box, boxVersion, input.firstGang(), behaviour, who);
     }
 
-    /** What the modules of a job are to be set to, by box and number of the pick. Inputs whose gang has no module any more are left out. */
+    /** What the modules of a job are to be set to, by planned module. Inputs that no plan has any more are left out, and those of which nobody said anything. */
     @Transactional(readOnly = true)
-    public Map<UUID, Map<Integer, Map<String, String>>> settings(UUID job) {
+    public Map<String, Map<String, String>> settings(UUID job) {
+        Map<PlannedId.Input, FeelRow> said = new HashMap<>();
+        rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> said.put(id, row)));
         Map<UUID, List<BoxRow.PickPart>> picks = picks(job);
-        Map<UUID, Map<Integer, Map<String, String>>> all = new HashMap<>();
-        rows.findByJob(job).forEach(row -> picks.getOrDefault(row.box(), List.of()).stream().filter(pick -> pick.gang() == row.gang()).findFirst().ifPresent(pick ->
-                all.computeIfAbsent(row.box(), b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(Settings.of(row.inputNumber(),
-                        row.channelNumber(), behaviour(pick), json.readValue(row.document(), FeelDocument.class).parameters().parameters()))));
-        picks.forEach((box, parts) -> parts.forEach(pick -> {
-            Map<String, String> ofOutput = ofOutput(box, parts, pick);
-            if (!ofOutput.isEmpty()) {
-                all.computeIfAbsent(box, b -> new HashMap<>()).computeIfAbsent(pick.module(), p -> new LinkedHashMap<>()).putAll(ofOutput);
+        Map<String, Map<String, String>> all = new HashMap<>();
+        planned.of(job).house().modules().forEach(module -> {
+            Map<String, String> settings = new LinkedHashMap<>();
+            module.inputs().stream().filter(input -> said.containsKey(input.id())).forEach(input -> settings.putAll(settings(input.wall(), input.wall().input().behaviour(),
+                    json.readValue(said.get(input.id()).document(), FeelDocument.class).parameters().parameters())));
+            if (module.isPicked()) {
+                UUID box = UUID.fromString(module.id().box());
+                List<BoxRow.PickPart> parts = picks.getOrDefault(box, List.of());
+                parts.stream().filter(pick -> pick.module() == module.id().pick()).forEach(pick -> settings.putAll(ofOutput(box, parts, pick)));
             }
-        }));
+            if (!settings.isEmpty()) {
+                all.put(module.id().text(), settings);
+            }
+        });
         return all;
     }
 
@@ -205,11 +223,6 @@ public class Feels implements StageKeeper {
         return pulsed ? Settings.ofPulse(1 + parts.stream().filter(part -> part.module() == pick.module()).toList().indexOf(pick)) : Map.of();
     }
 
-    /** A module that lives on the blinks of its supply has no other input to read. */
-    private static InputBehaviour behaviour(BoxRow.PickPart pick) {
-        return pick.scheme() == SchemeCode.AT_LAMP_BLINK ? InputBehaviour.SUPPLY_BLINK : pick.behaviour();
-    }
-
     /** Whether a module reads the switch of its gang at all. */
     private static boolean isRead(BoxRow.PickPart pick) {
         return pick.gang() > 0 && pick.scheme() != SchemeCode.NO_SWITCH && pick.scheme() != SchemeCode.SWITCH_UPSTREAM;
@@ -219,11 +232,12 @@ public class Feels implements StageKeeper {
         return boxes.ofJob(job).stream().collect(Collectors.toMap(BoxRow::id, BoxRow::picks));
     }
 
-    /** How the inputs of a job are set, by control: box, module and input. Those of which nobody said anything are left out. */
+    /** How the inputs of a job are set, by control. Those of which nobody said anything are left out. */
     @Transactional(readOnly = true)
     public Map<String, Parameters> parameters(UUID job) {
-        return rows.findByJob(job).stream().collect(Collectors.toMap(row -> row.box() + "/" + row.key().replace("/", "/in"), row ->
-                json.readValue(row.document(), FeelDocument.class).parameters().parameters()));
+        Map<String, Parameters> parameters = new HashMap<>();
+        rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> parameters.put(id.text(), json.readValue(row.document(), FeelDocument.class).parameters().parameters())));
+        return parameters;
     }
 
     @Override

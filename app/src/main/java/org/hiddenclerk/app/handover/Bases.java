@@ -13,7 +13,6 @@ import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.bench.DeviceNames;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.survey.BoxRow;
@@ -21,6 +20,7 @@ import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.handover.Matter;
 import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.stereotype.Component;
@@ -35,27 +35,23 @@ class Bases {
     private final Boxes boxes;
     private final Houses houses;
     private final Members members;
-    private final DeviceNames names;
     private final JsonMapper json = JsonMapper.builder().enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).build();
 
-    Bases(Boxes boxes, Houses houses, Members members, DeviceNames names) {
+    Bases(Boxes boxes, Houses houses, Members members) {
         this.boxes = boxes;
         this.houses = houses;
         this.members = members;
-        this.names = names;
     }
 
     Map<String, Map<Matter, String>> of(UUID job, LivePlan plan) {
         HouseContext house = houses.context(job);
         Map<String, Boxes.Found> found = boxes.ofJob(job).stream().map(row -> boxes.found(row, job, house)).collect(Collectors.toMap(each -> each.row().id().toString(), each -> each));
-        List<String> modules = plan.house().devices().stream().map(Device::id).toList();
-        Map<String, String> places = names.placesOf(job, modules);
         Map<String, Members.Joined> joined = new HashMap<>();
         members.joined(job).forEach(member -> member.module().placeId().ifPresent(place -> joined.put(place, member)));
         Map<String, Map<Matter, String>> bases = new HashMap<>();
         for (Device device : plan.house().devices()) {
-            Optional<Boxes.Found> box = Optional.ofNullable(found.get(device.id().split("/")[0]));
-            Optional<Members.Joined> member = Optional.ofNullable(places.get(device.id())).map(joined::get);
+            Optional<Boxes.Found> box = PlannedId.moduleOf(device.id()).map(module -> found.get(module.box()));
+            Optional<Members.Joined> member = Optional.ofNullable(joined.get(device.id()));
             Map<Matter, String> own = new EnumMap<>(Matter.class);
             own.put(Matter.WIRING, print(box.map(Bases::wiring).orElse(List.of())));
             own.put(Matter.LOADS, print(box.map(each -> each.survey().loads()).orElse(List.of())));

@@ -114,10 +114,10 @@ class HandoverController {
     private HandoverView view(UUID job, Handovers.Held held) {
         Map<UUID, BoxRow> rows = boxes.ofJob(job).stream().collect(Collectors.toMap(BoxRow::id, row -> row));
         Map<UUID, String> rooms = houses.rooms(job).stream().collect(Collectors.toMap(RoomRow::id, RoomRow::name));
-        List<HandoverBoxView> views = Handovers.byBox(held.record()).entrySet().stream().filter(e -> rows.containsKey(e.getKey())).map(e -> new HandoverBoxView(e.getKey(),
+        List<HandoverBoxView> views = held.byBox().entrySet().stream().filter(e -> rows.containsKey(e.getKey())).map(e -> new HandoverBoxView(e.getKey(),
                 rows.get(e.getKey()).label(), rooms.getOrDefault(rows.get(e.getKey()).roomId(), ""), CountView.of(HandoverRecord.count(e.getValue())), outputs(held, e.getValue()))).toList();
         return new HandoverView(views, CountView.of(held.record().count()), held.blocks().stream().map(block -> new BlockView(block.box().orElse(null), block.stage(), block.words())).toList(),
-                held.record().defects().stream().map(defect -> new DefectView(Handovers.boxOf(defect.test()), defect.test().kind().label(), held.plan().nameOf(defect.test().output()),
+                held.record().defects().stream().map(defect -> new DefectView(held.boxOf(defect.test()).orElse(null), defect.test().kind().label(), held.plan().nameOf(defect.test().output()),
                         FoundView.of(defect.test(), defect.found()), defect.mended().map(entry -> FoundView.of(defect.test(), entry)).orElse(null))).toList(),
                 held.given().stream().map(given -> new GivenView(given.to(), given.by(), given.at(), given.tests())).toList());
     }

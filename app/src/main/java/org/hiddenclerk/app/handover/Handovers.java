@@ -19,7 +19,7 @@ import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
-import org.hiddenclerk.app.rules.PlannedHouses;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.handover.Entry;
@@ -29,6 +29,8 @@ import org.hiddenclerk.core.handover.HandoverTests;
 import org.hiddenclerk.core.handover.Matter;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.planned.PlannedHouse;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.stereotype.Service;
@@ -69,10 +71,16 @@ public class Handovers implements StageKeeper {
     /**
      * The record of a house.
      *
+     * @param byBox  lines of the record by the box that the tested module sits in
      * @param blocks what stands between it and its final papers, in words
      * @param given  when it was handed over, latest first
      */
-    public record Held(LivePlan plan, HandoverRecord record, List<Block> blocks, List<Given> given) {
+    public record Held(LivePlan plan, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox, List<Block> blocks, List<Given> given) {
+        /** The box that a tested module sits in; empty for what is not of the plans. */
+        Optional<UUID> boxOf(HandoverTest test) {
+            return byBox.entrySet().stream().filter(e -> e.getValue().stream().anyMatch(line -> line.test().equals(test))).map(Map.Entry::getKey).findFirst();
+        }
+
         public boolean isFinal() {
             return blocks.isEmpty();
         }
@@ -95,7 +103,8 @@ public class Handovers implements StageKeeper {
     public Held of(UUID job) {
         LivePlan plan = plans.of(job);
         HandoverRecord record = record(job, plan);
-        return new Held(plan, record, blocks(job, record), given.findByJobIdOrderByGivenAtDesc(job).stream().map(row -> new Given(row.givenTo(), row.givenBy(), row.givenAt(), row.tests()))
+        Map<UUID, List<HandoverRecord.Line>> byBox = byBox(planned.of(job).house(), record);
+        return new Held(plan, record, byBox, blocks(job, record, byBox), given.findByJobIdOrderByGivenAtDesc(job).stream().map(row -> new Given(row.givenTo(), row.givenBy(), row.givenAt(), row.tests()))
                 .toList());
     }
 
@@ -126,13 +135,14 @@ public class Handovers implements StageKeeper {
         return HandoverTests.of(plan, planned.of(job).metered());
     }
 
-    private List<Block> blocks(UUID job, HandoverRecord record) {
+    private List<Block> blocks(UUID job, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox) {
         List<Block> blocks = new ArrayList<>();
         HouseContext house = houses.context(job);
         Map<UUID, IssuedPlanRow> last = issued.lastIssuedByBox(job);
         Map<UUID, UUID> finished = sheets.planFinished(job);
-        Map<UUID, List<HandoverRecord.Line>> byBox = byBox(record);
         for (BoxRow row : boxes.ofJob(job)) {
+            HandoverRecord.Count count = HandoverRecord.count(byBox.getOrDefault(row.id(), List.of()));
+            words(count).ifPresent(words -> blocks.add(new Block(Optional.of(row.id()), Stage.HAND_OVER, row.label() + ": " + words)));
             if (row.picks().isEmpty()) {
                 continue;
             }
@@ -143,8 +153,6 @@ public class Handovers implements StageKeeper {
             } else if (!plan.get().id().equals(finished.get(row.id()))) {
                 blocks.add(new Block(Optional.of(row.id()), Stage.FIT, row.label() + ": the run sheet is not finished"));
             }
-            HandoverRecord.Count count = HandoverRecord.count(byBox.getOrDefault(row.id(), List.of()));
-            words(count).ifPresent(words -> blocks.add(new Block(Optional.of(row.id()), Stage.HAND_OVER, row.label() + ": " + words)));
         }
         if (record.lines().isEmpty()) {
             blocks.add(new Block(Optional.empty(), Stage.MATCH, "No module is planned in this house yet"));
@@ -166,16 +174,15 @@ public class Handovers implements StageKeeper {
         return parts.isEmpty() ? Optional.empty() : Optional.of("of " + count.all() + " tests " + String.join(", ", parts));
     }
 
-    static UUID boxOf(HandoverTest test) {
-        return UUID.fromString(test.device().split("/")[0]);
+    /** The box that a tested module sits in; empty for what is not of the plans. */
+    private static Optional<UUID> boxOf(PlannedHouse house, HandoverTest test) {
+        return PlannedId.moduleOf(test.device()).flatMap(module -> house.boxOf(test.device())).map(UUID::fromString);
     }
 
-    private static boolean isOfBox(HandoverTest test) {
-        return test.device().contains("/K");
-    }
-
-    public static Map<UUID, List<HandoverRecord.Line>> byBox(HandoverRecord record) {
-        return record.lines().stream().filter(line -> isOfBox(line.test())).collect(Collectors.groupingBy(line -> boxOf(line.test()), LinkedHashMap::new, Collectors.toList()));
+    private static Map<UUID, List<HandoverRecord.Line>> byBox(PlannedHouse house, HandoverRecord record) {
+        Map<UUID, List<HandoverRecord.Line>> byBox = new LinkedHashMap<>();
+        record.lines().forEach(line -> boxOf(house, line.test()).ifPresent(box -> byBox.computeIfAbsent(box, b -> new ArrayList<>()).add(line)));
+        return byBox;
     }
 
     @Override
@@ -185,7 +192,7 @@ public class Handovers implements StageKeeper {
             return Map.of();
         }
         Map<UUID, Stage.Progress> progress = new HashMap<>();
-        byBox(record(job, plans.of(job))).forEach((box, lines) -> {
+        byBox(planned.of(job).house(), record(job, plans.of(job))).forEach((box, lines) -> {
             HandoverRecord.Count count = HandoverRecord.count(lines);
             progress.put(box, count.again() > 0 ? Stage.Progress.REOPENED : count.isComplete() ? Stage.Progress.DONE : count.open() == count.all() ? Stage.Progress.OPEN : Stage.Progress.BEGUN);
         });
@@ -204,12 +211,12 @@ public class Handovers implements StageKeeper {
             return;
         }
         LivePlan plan = plans.of(job);
-        HandoverTest tested = tests(job, plan).stream().filter(each -> each.id().equals(test) && isOfBox(each)).findFirst().orElseThrow(() -> Unusable.notFound("test"));
+        HandoverTest tested = tests(job, plan).stream().filter(each -> each.id().equals(test) && PlannedId.moduleOf(each.device()).isPresent()).findFirst().orElseThrow(() -> Unusable.notFound("test"));
         Map<Matter, String> basis = bases.of(job, plan).getOrDefault(tested.device(), Map.of());
         Entry entry = new Entry(test, asPlanned, figure, note.strip(), cause.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), basis);
         require(tested, entry);
         boolean passed = HandoverRecord.passed(tested, entry);
-        entries.save(new HandoverEntryRow(job, boxOf(tested), tested, new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis), json.writeValueAsString(basis),
+        entries.save(new HandoverEntryRow(job, boxOf(planned.of(job).house(), tested).orElseThrow(), tested, new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis), json.writeValueAsString(basis),
                 sentKey));
     }
 

@@ -15,7 +15,7 @@ import org.hiddenclerk.app.live.LiveViews.LiveOutputNameView;
 import org.hiddenclerk.app.live.LiveViews.LiveView;
 import org.hiddenclerk.app.network.BrokerAccounts;
 import org.hiddenclerk.app.network.BrokerLine;
-import org.hiddenclerk.app.rules.PlannedHouses;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.standins.wire.HouseTopics;

@@ -91,7 +91,7 @@ class LiveHouses {
 
     /** Names as levels of topics, by device. */
     Map<String, String> handles(UUID job, RuledHouse house) {
-        Map<String, String> handles = new HashMap<>(names.handles(job, house.devices().stream().map(Device::id).toList()));
+        Map<String, String> handles = new HashMap<>(names.handles(job));
         List<Device> others = house.devices().stream().filter(device -> !handles.containsKey(device.id())).toList();
         HashSet<String> taken = new HashSet<>(handles.values());
         taken.add(HUB);

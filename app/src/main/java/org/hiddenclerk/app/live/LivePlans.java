@@ -1,12 +1,8 @@
 package org.hiddenclerk.app.live;
 
-import java.util.HashMap;
-import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.feel.Feels;
 import org.hiddenclerk.app.rules.Rules;
-import org.hiddenclerk.core.behaviour.Adviser;
-import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.live.LivePlan;
 import org.springframework.stereotype.Component;
 
@@ -21,11 +17,7 @@ public class LivePlans {
         this.feels = feels;
     }
 
-    /** A switch of which nobody said anything is set as is usual for how it acts. */
     public LivePlan of(UUID job) {
-        Map<String, Parameters> settings = new HashMap<>(feels.parameters(job));
-        LivePlan bare = rules.livePlan(job, settings);
-        bare.house().controls().values().forEach(control -> settings.computeIfAbsent(control.id(), id -> Parameters.USUAL.withPowerOn(Adviser.powerOn(control.behaviour()).state())));
-        return rules.livePlan(job, settings);
+        return rules.livePlan(job, feels.parameters(job));
     }
 }

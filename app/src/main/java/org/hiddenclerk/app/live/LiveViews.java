@@ -8,8 +8,8 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.RoomRow;
-import org.hiddenclerk.app.rules.PlannedHouses;
-import org.hiddenclerk.app.rules.PlannedHouses.Spot;
+import org.hiddenclerk.app.planning.PlannedHouses;
+import org.hiddenclerk.core.planned.Spot;
 import org.hiddenclerk.app.settings.HouseDocument;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.live.Hand;
@@ -70,7 +70,7 @@ final class LiveViews {
                 room.depth())));
         Map<String, List<LiveRoomView>> storeys = new LinkedHashMap<>();
         for (RoomRow room : rooms) {
-            List<Spot> here = planned.spots().stream().filter(spot -> spot.room().equals(room.id())).toList();
+            List<Spot> here = planned.spots().stream().filter(spot -> spot.room().equals(room.id().toString())).toList();
             storeys.computeIfAbsent(room.storey(), s -> new ArrayList<>()).add(new LiveRoomView(room.id(), room.name(), placed.get(room.id()), here.stream().filter(spot -> !spot.isLamp())
                     .map(spot -> new LiveSwitchView(spot.id(), withoutRoom(spot.name(), room.name()), spot.isPush() ? Hand.Doing.PRESS : Hand.Doing.FLIP)).toList(),
                     here.stream().filter(Spot::isLamp).map(spot -> new LiveLampView(spot.id(), withoutRoom(spot.name(), room.name()), spot.drives().orElseThrow(), outputs.get(spot.id()))).toList()));

@@ -13,6 +13,7 @@ import org.hiddenclerk.core.handover.HandoverRecord;
 import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -45,6 +46,10 @@ record HouseFacts(String name, String place, HouseContext house, List<Circuit> c
      */
     record Box(UUID id, String label, String room, String kind, boolean isPlanned, List<Gang> gangs, Supplier<WiringPlan> plan, Optional<String> issuedBy, List<Module> modules,
                List<RunSheets.Made> readings, List<HandoverRecord.Line> tests) {
+        /** A switch of it as the planned house knows it. */
+        PlannedId.Switch switchId(Gang gang) {
+            return new PlannedId.Switch(id.toString(), gang.number());
+        }
     }
 
     /**

@@ -22,7 +22,7 @@ import org.hiddenclerk.app.house.RoomRow;
 import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
-import org.hiddenclerk.app.rules.PlannedHouses;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.behaviour.Parameters;
@@ -31,6 +31,8 @@ import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.handover.SettingWords;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.planned.PlannedHouse;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Piece;
 import org.hiddenclerk.core.rules.Rule;
@@ -75,7 +77,7 @@ class HouseFactsReader {
         HouseContext house = houses.context(job);
         Handovers.Held held = handovers.of(job);
         Reading reading = new Reading(job, house, held, plans.circumstances(job), plans.lastIssuedByBox(job), sheets.readings(job, house), modules(job, held.plan()),
-                Handovers.byBox(held.record()));
+                held.byBox());
         Map<UUID, List<BoxRow>> byRoom = boxes.ofJob(job).stream().collect(Collectors.groupingBy(BoxRow::roomId, LinkedHashMap::new, Collectors.toList()));
         List<HouseFacts.Room> rooms = houses.rooms(job).stream().map(room -> new HouseFacts.Room(room.id(), room.name(), room.storey(), byRoom.getOrDefault(room.id(), List.of()).stream()
                 .map(box -> box(box, room, reading)).toList())).toList();
@@ -96,18 +98,18 @@ class HouseFactsReader {
     }
 
     private Map<String, List<HouseFacts.Module>> modules(UUID job, LivePlan plan) {
-        List<Device> devices = plan.house().devices().stream().filter(device -> device.id().contains("/K")).toList();
-        Map<String, String> places = names.placesOf(job, devices.stream().map(Device::id).toList());
+        List<Device> devices = plan.house().devices().stream().filter(device -> PlannedId.moduleOf(device.id()).isPresent()).toList();
         Map<String, Bench.Ready> units = new HashMap<>();
         bench.modules(job).forEach(unit -> unit.placeId().ifPresent(place -> units.put(place, unit)));
         Map<UUID, Members.Joined> joined = members.joined(job).stream().collect(Collectors.toMap(Members.Joined::unit, member -> member));
-        Map<String, String> handles = names.handles(job, devices.stream().map(Device::id).toList());
+        Map<String, String> handles = names.handles(job);
+        PlannedHouse house = planned.of(job).house();
         Map<String, List<HouseFacts.Module>> modules = new LinkedHashMap<>();
         for (Device device : devices) {
-            Optional<Bench.Ready> unit = Optional.ofNullable(places.get(device.id())).map(units::get);
+            Optional<Bench.Ready> unit = Optional.ofNullable(units.get(device.id()));
             Optional<Members.Joined> member = unit.map(each -> joined.get(each.unit()));
-            String[] id = device.id().split("/");
-            modules.computeIfAbsent(id[0], box -> new ArrayList<>()).add(new HouseFacts.Module(id[1], device.name().substring(device.room().length()).strip(),
+            PlannedId.Module id = PlannedId.moduleOf(device.id()).orElseThrow();
+            modules.computeIfAbsent(house.boxOf(device.id()).orElse(id.box()), box -> new ArrayList<>()).add(new HouseFacts.Module(id.key(), device.name().substring(device.room().length()).strip(),
                     unit.flatMap(Bench.Ready::name).map(name -> name.display() + " (" + name.handle() + ")").orElse(handles.getOrDefault(device.id(), "")),
                     unit.map(Bench.Ready::serial).orElse(""), member.map(Members.Joined::address).or(() -> unit.flatMap(Bench.Ready::address)).orElse(""),
                     member.map(Members.Joined::firmware).orElse(""), device.protocol().label(), settings(plan, device)));
@@ -134,7 +136,7 @@ class HouseFactsReader {
         Map<String, List<HouseholdGuide.WallSwitch>> switches = new LinkedHashMap<>();
         Map<String, List<String>> outputs = new LinkedHashMap<>();
         for (HouseFacts.Room room : rooms) {
-            switches.put(room.id().toString(), room.boxes().stream().flatMap(box -> box.gangs().stream().map(gang -> new HouseholdGuide.WallSwitch(box.id() + "/S" + gang.number(), gang.name())))
+            switches.put(room.id().toString(), room.boxes().stream().flatMap(box -> box.gangs().stream().map(gang -> new HouseholdGuide.WallSwitch(box.switchId(gang).text(), gang.name())))
                     .filter(at -> house.spots().stream().anyMatch(spot -> spot.id().equals(at.id()))).toList());
             outputs.put(room.id().toString(), plan.house().devices().stream().filter(device -> device.room().equals(room.name())).flatMap(device -> device.outputs().stream())
                     .map(Device.Output::id).toList());

@@ -58,7 +58,7 @@ final class HouseholdPaper {
 
     private DomContent plate(HouseFacts.Box box, Map<String, HouseholdGuide.Said> said) {
         return div(figures.place(new PlateDrawing(box.gangs()), size.width(), size.width(), LARGEST_PLATE), each(IntStream.range(0, box.gangs().size()).boxed().toList(), i -> p(b((i + 1) + " "
-                + box.gangs().get(i).name() + ". "), text(words(said.get(box.id() + "/S" + box.gangs().get(i).number())))))).withClass("keep");
+                + box.gangs().get(i).name() + ". "), text(words(said.get(box.switchId(box.gangs().get(i)).text())))))).withClass("keep");
     }
 
     private static String words(HouseholdGuide.Said said) {

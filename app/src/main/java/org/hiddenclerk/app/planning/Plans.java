@@ -6,13 +6,16 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.survey.BoxRepository;
+import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.CircuitSums;
 import org.hiddenclerk.app.survey.OpenWork;
@@ -21,12 +24,14 @@ import org.hiddenclerk.app.survey.SurveyReader;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.matching.CircuitSum;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.matching.Reliance;
 import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.planned.PlannedWork;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.MovedEnd;
@@ -142,6 +147,19 @@ public class Plans {
     private static Planner planner(HouseContext house, Run run, Map<String, Given> given) {
         return new Planner(house, run, given.entrySet().stream().filter(e -> !e.getValue().picks().isEmpty())
                 .map(Map.Entry::getKey).collect(Collectors.toSet()));
+    }
+
+    /** The plan of everything that hangs together with a box, with its modules as they are known in the house. */
+    public PlannedWork work(Boxes.Found found, Circumstances circumstances) {
+        List<PlannedWork.Owner> owners = new ArrayList<>(owners(found.row().id().toString(), found.picks()));
+        found.run().boxes().stream().map(place -> found.neighbours().get(place.id())).filter(Objects::nonNull).forEach(neighbour ->
+                owners.addAll(owners(neighbour.row().id().toString(), neighbour.row().picks())));
+        Map<String, String> labels = found.house().circuits().values().stream().collect(Collectors.toMap(circuit -> circuit.id().value(), Circuit::label));
+        return PlannedWork.of(judge(found, circumstances).plan(), owners, labels);
+    }
+
+    private static List<PlannedWork.Owner> owners(String box, List<BoxRow.PickPart> picks) {
+        return IntStream.rangeClosed(1, Picks.fromRows(picks).size()).mapToObj(pick -> new PlannedWork.Owner(box, pick)).toList();
     }
 
     /** What was picked for another box. */

@@ -10,17 +10,21 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
-import java.util.regex.Pattern;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.StageKeeper;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.planned.PlannedHouse;
+import org.hiddenclerk.core.planned.PlannedId;
+import org.hiddenclerk.core.planned.PlannedLink;
+import org.hiddenclerk.core.planned.Spot;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
@@ -42,7 +46,6 @@ import tools.jackson.databind.node.ObjectNode;
 @Service
 public class Rules implements StageKeeper {
     private static final int MOST = 500;
-    private static final Pattern BOX_OF_MODULE = Pattern.compile("([0-9a-f]{8}(?:-[0-9a-f]{4}){3}-[0-9a-f]{12})/K");
 
     private final RulesRepository rows;
     private final PlannedHouses planned;
@@ -56,8 +59,8 @@ public class Rules implements StageKeeper {
         this.clock = clock;
     }
 
-    /** What is kept, with the house that it is about. What names a device that is no longer planned is left out and told. */
-    record Kept(long version, RulesDocument document, RuledHouse house, List<String> lost, boolean undoable) {
+    /** What is kept, with the house that it is about, links that belong to its wiring among the others. What names a device that is no longer planned is left out and told. */
+    record Kept(long version, RulesDocument document, PlannedHouses.Planned planned, RuledHouse house, List<String> lost, boolean undoable) {
     }
 
     @Transactional(readOnly = true)
@@ -65,12 +68,26 @@ public class Rules implements StageKeeper {
         houses.job(job);
         Optional<RulesRow> row = rows.findById(job);
         RulesDocument document = row.map(r -> RuleJson.MAPPER.readValue(r.document(), RulesDocument.class)).orElse(RulesDocument.EMPTY);
-        RuledHouse bare = new RuledHouse(all(job, document), List.of(), List.of());
+        PlannedHouses.Planned plans = planned.of(job);
+        RuledHouse bare = new RuledHouse(all(plans, document), List.of(), List.of());
         List<String> lost = new ArrayList<>();
         List<Rule> rules = document.rules().stream().filter(rule -> keep(bare.withRules(List.of(rule)), "\"" + rule.name() + "\"", lost)).toList();
-        List<Link> links = document.links().stream().filter(link -> keep(new RuledHouse(bare.devices(), List.of(link), List.of()), "a link", lost)).toList();
-        return new Kept(row.map(RulesRow::version).orElse(0L), document, new RuledHouse(bare.devices(), links, rules), lost,
+        List<PlannedLink> wired = plans.house().links();
+        List<Link> links = Stream.concat(wired.stream().map(PlannedLink::link), document.links().stream().filter(link -> !isWired(wired, link.control(), link.output())).filter(link ->
+                keep(new RuledHouse(bare.devices(), List.of(link), List.of()), "a link", lost))).toList();
+        return new Kept(row.map(RulesRow::version).orElse(0L), document, plans, new RuledHouse(bare.devices(), links, rules), lost,
                 row.flatMap(RulesRow::previous).isPresent());
+    }
+
+    private static boolean isWired(List<PlannedLink> wired, String control, String output) {
+        return wired.stream().map(PlannedLink::link).anyMatch(link -> link.control().equals(control) && link.output().equals(output));
+    }
+
+    /** @throws Unusable for a link that a plan needs: it goes with its plan */
+    private void requireOwn(UUID job, String id) {
+        planned.of(job).house().links().stream().filter(link -> link.id().equals(id)).findFirst().ifPresent(link -> {
+            throw Unusable.conflict("This link belongs to the wiring: without it a switch works nothing. It goes with the plan of its module, in Match.");
+        });
     }
 
     private static boolean keep(RuledHouse with, String what, List<String> lost) {
@@ -81,8 +98,8 @@ public class Rules implements StageKeeper {
         return problems.isEmpty();
     }
 
-    private List<Device> all(UUID job, RulesDocument document) {
-        return Stream.concat(planned.of(job).devices().stream().map(device -> declared(device, document)), document.things().stream()).toList();
+    private static List<Device> all(PlannedHouses.Planned plans, RulesDocument document) {
+        return Stream.concat(plans.devices().stream().map(device -> declared(device, document)), document.things().stream()).toList();
     }
 
     private static Device declared(Device device, RulesDocument document) {
@@ -91,15 +108,16 @@ public class Rules implements StageKeeper {
                         : output).toList(), device.controls(), device.sensors());
     }
 
-    /** The house as it is planned, made to run by its rules. @param settings by control */
+    /** The house as it is planned, made to run by its rules. @param settings by control; one of which nobody said anything is set as is usual for how it acts */
     @Transactional(readOnly = true)
     public LivePlan livePlan(UUID job, Map<String, Parameters> settings) {
         Kept kept = of(job);
-        PlannedHouses.Planned house = planned.of(job);
-        Map<String, String> names = house.spots().stream().collect(Collectors.toMap(PlannedHouses.Spot::id, PlannedHouses.Spot::name));
+        PlannedHouses.Planned house = kept.planned();
+        Map<String, String> names = house.spots().stream().collect(Collectors.toMap(Spot::id, Spot::name));
         Map<String, Parameters> all = new HashMap<>(settings);
         house.runs().stream().flatMap(run -> run.plain().values().stream()).flatMap(plain -> plain.feeds().stream()).forEach(output ->
                 all.putIfAbsent(output, Parameters.USUAL.withPowerOn(Adviser.powerOnBehindASwitch().state())));
+        kept.house().controls().values().forEach(control -> all.computeIfAbsent(control.id(), id -> Parameters.USUAL.withPowerOn(Adviser.powerOn(control.behaviour()).state())));
         return new LivePlan(kept.house(), house.runs(), all, house.worksAt(), names, kept.document().usualOrOwnDelays(), kept.document().whereabouts());
     }
 
@@ -113,8 +131,21 @@ public class Rules implements StageKeeper {
     @Transactional(readOnly = true)
     public Map<UUID, Stage.Progress> progress(UUID job) {
         Optional<RulesDocument> document = rows.findById(job).map(row -> RuleJson.MAPPER.readValue(row.document(), RulesDocument.class));
-        String text = document.map(d -> RuleJson.MAPPER.writeValueAsString(d.rules()) + RuleJson.MAPPER.writeValueAsString(d.links())).orElse("");
-        return BOX_OF_MODULE.matcher(text).results().map(found -> UUID.fromString(found.group(1))).distinct().collect(Collectors.toMap(box -> box, box -> Stage.Progress.DONE));
+        if (document.isEmpty()) {
+            return Map.of();
+        }
+        PlannedHouse house = planned.of(job).house();
+        return Stream.of(document.get().rules(), document.get().links()).flatMap(part -> boxesNamed(house, part)).distinct().collect(Collectors.toMap(box -> box, box ->
+                Stage.Progress.DONE));
+    }
+
+    /** Boxes in which modules sit that a rule or link speaks of. */
+    private static Stream<UUID> boxesNamed(PlannedHouse house, Object said) {
+        return texts(RuleJson.MAPPER.valueToTree(said)).filter(text -> PlannedId.moduleOf(text).isPresent()).flatMap(text -> house.boxOf(text).stream()).map(UUID::fromString);
+    }
+
+    private static Stream<String> texts(JsonNode node) {
+        return node.isString() ? Stream.of(node.asString()) : node.valueStream().flatMap(Rules::texts);
     }
 
     /** Where the house is, if somebody said so. */
@@ -126,12 +157,12 @@ public class Rules implements StageKeeper {
     /** Sentences of rules and links that speak of modules in some boxes, with the names that these have now. */
     @Transactional(readOnly = true)
     public List<String> sentencesAbout(UUID job, Set<UUID> boxes) {
-        RuledHouse house = of(job).house();
+        Kept kept = of(job);
+        RuledHouse house = kept.house();
+        PlannedHouse plans = kept.planned().house();
         List<String> about = new ArrayList<>();
-        house.rules().stream().filter(rule -> boxes.stream().anyMatch(box -> RuleJson.MAPPER.writeValueAsString(rule).contains(box.toString()))).forEach(rule ->
-                about.add(Piece.plain(Words.of(house, rule))));
-        house.links().stream().filter(link -> boxes.stream().anyMatch(box -> (link.control() + link.output()).contains(box.toString()))).forEach(link ->
-                about.add(Words.of(house, link)));
+        house.rules().stream().filter(rule -> boxesNamed(plans, rule).anyMatch(boxes::contains)).forEach(rule -> about.add(Piece.plain(Words.of(house, rule))));
+        house.links().stream().filter(link -> boxesNamed(plans, link).anyMatch(boxes::contains)).forEach(link -> about.add(Words.of(house, link)));
         return about;
     }
 
@@ -202,6 +233,7 @@ public class Rules implements StageKeeper {
 
     @Transactional
     public void remove(UUID job, long version, String id, String who) {
+        requireOwn(job, id);
         change(job, version, who, document -> document.withRules(document.rules().stream().filter(rule -> !rule.id().equals(id)).toList())
                 .withLinks(document.links().stream().filter(link -> !link.id().equals(id)).toList())
                 .withThings(document.things().stream().filter(thing -> !thing.id().equals(id)).toList()));
@@ -209,11 +241,16 @@ public class Rules implements StageKeeper {
 
     @Transactional
     public void link(UUID job, long version, Link link, String who) {
+        requireOwn(job, link.id());
+        if (isWired(planned.of(job).house().links(), link.control(), link.output())) {
+            throw Unusable.conflict("This switch commands this output already: the plan links them.");
+        }
         change(job, version, who, document -> document.withLinks(Stream.concat(document.links().stream().filter(each -> !each.id().equals(link.id())), Stream.of(link)).toList()));
     }
 
     @Transactional
     public void linkBy(UUID job, long version, String id, Link.Way way, String who) {
+        requireOwn(job, id);
         Link old = of(job).document().links().stream().filter(link -> link.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("link"));
         link(job, version, old.by(way), who);
     }
@@ -246,8 +283,9 @@ public class Rules implements StageKeeper {
     /** Does what mends a finding. */
     @Transactional
     public void mend(UUID job, long version, Fix fix, String who) {
-        RulesDocument now = of(job).document();
-        RuledHouse mended = fix.applyTo(new RuledHouse(all(job, now), now.links(), now.rules()));
+        Kept kept = of(job);
+        RulesDocument now = kept.document();
+        RuledHouse mended = fix.applyTo(new RuledHouse(all(kept.planned(), now), now.links(), now.rules()));
         change(job, version, who, document -> {
             Map<String, Device.Drives> declared = new HashMap<>(document.declared());
             if (fix.kind() == Fix.Kind.DECLARE_AS_LIGHT) {
@@ -271,9 +309,9 @@ public class Rules implements StageKeeper {
             throw Unusable.conflict("Somebody changed the rules of this house meanwhile. Your entry is not saved; look at them again.");
         }
         RulesDocument next = change.apply(before.document());
-        List<RuledHouse.Problem> problems = new RuledHouse(all(job, next), next.links(), next.rules()).problems();
+        List<RuledHouse.Problem> problems = new RuledHouse(all(before.planned(), next), next.links(), next.rules()).problems();
         // What was lost before may stay lost; what is wrong now is refused.
-        List<RuledHouse.Problem> old = new RuledHouse(all(job, before.document()), before.document().links(), before.document().rules()).problems();
+        List<RuledHouse.Problem> old = new RuledHouse(all(before.planned(), before.document()), before.document().links(), before.document().rules()).problems();
         List<FieldProblem> fresh = problems.stream().filter(problem -> old.stream().noneMatch(o -> o.found().equals(problem.found()) && o.expected().equals(problem.expected())))
                 .map(problem -> new FieldProblem(problem.pointer(), problem.found(), problem.expected())).toList();
         if (!fresh.isEmpty()) {

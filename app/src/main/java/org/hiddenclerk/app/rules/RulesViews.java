@@ -16,6 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.planned.PlannedLink;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
@@ -66,7 +67,7 @@ public final class RulesViews {
         }
     }
 
-    record HouseLinkView(String id, String sentence, Link.Way way, List<SlotChoice> ways) {
+    record HouseLinkView(String id, String sentence, Link.Way way, List<SlotChoice> ways, @MayBeAbsent String wired) {
     }
 
     /** Something done at a press that mends a finding. */
@@ -132,7 +133,7 @@ public final class RulesViews {
         Map<Piece.Kind, List<SlotChoice>> choices = new EnumMap<>(Piece.Kind.class);
         Arrays.stream(Piece.Kind.values()).forEach(kind -> choices.put(kind, Slots.choices(house, kind)));
         return new RulesView(kept.version(), house.devices().size(), house.rules().stream().map(rule -> view(house, rule, where, now)).toList(),
-                house.links().stream().map(link -> view(house, link)).toList(), RuleAnalysis.of(house, delays).stream().map(RuleFindingView::of).toList(), reach(house, delays),
+                house.links().stream().map(link -> view(house, link, kept.planned().house().links())).toList(), RuleAnalysis.of(house, delays).stream().map(RuleFindingView::of).toList(), reach(house, delays),
                 Arrays.stream(Recipe.values()).map(recipe -> new RecipeView(recipe, recipe.label(), recipe.needs(), recipe.draft(house, "r").isPresent())).toList(),
                 kept.document().things().stream().map(RulesViews::view).toList(), choices, Arrays.stream(Rule.RunsOn.values()).map(on -> new SlotChoice(on.name(), on.words())).toList(), kept.lost(), kept.undoable(), Optional.ofNullable(kept.document().place()).map(place ->
                 new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null), DelayView.of(delays), Arrays.stream(RulePart.values()).map(part -> new SlotChoice(part.name(), part.words())).toList());
@@ -151,11 +152,12 @@ public final class RulesViews {
         return new RuleView(rule.id(), rule.name(), rule.on(), rule.enabled(), sentence, SentencePartView.of(Words.parts(house, rule)), next, next.isEmpty() ? "It is never due again." : null);
     }
 
-    private static HouseLinkView view(RuledHouse house, Link link) {
+    private static HouseLinkView view(RuledHouse house, Link link, List<PlannedLink> wired) {
         Set<Link.Way> both = new TreeSet<>(house.owner(link.control()).direct());
         both.retainAll(house.owner(link.output()).direct());
         return new HouseLinkView(link.id(), Words.of(house, link), link.way(), Stream.of(both.stream(), Stream.of(link.way(), Link.Way.HUB, Link.Way.CLOUD)).flatMap(ways -> ways)
-                .distinct().map(way -> new SlotChoice(way.name(), way.words())).toList());
+                .distinct().map(way -> new SlotChoice(way.name(), way.words())).toList(), wired.stream().filter(each -> each.id().equals(link.id())).map(PlannedLink::reason).findFirst()
+                .orElse(null));
     }
 
     private static ThingView view(Device thing) {

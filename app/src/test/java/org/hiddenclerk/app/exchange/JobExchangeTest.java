@@ -109,7 +109,7 @@ class JobExchangeTest {
         assertThat(refusals(exchange.read(example, false))).isEmpty();
         Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(Files.newInputStream(FORMATS.resolve("job.schema.json")));
         assertThat(schema.validate(JobFile.MAPPER.readTree(example))).as("against the published schema").isEmpty();
-        assertThat(schema.validate(JobFile.MAPPER.readTree("{\"format\":\"hidden-clerk-job\",\"version\":3,\"parts\":{}}"))).isNotEmpty();
+        assertThat(schema.validate(JobFile.MAPPER.readTree("{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{}}"))).isNotEmpty();
     }
 
     @Test
@@ -185,15 +185,15 @@ class JobExchangeTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "[]", "{", "{\"format\":\"other\"}", "{\"format\":\"hidden-clerk-job\",\"version\":99,\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":3}",
-        "{\"format\":\"hidden-clerk-job\",\"version\":3,\"parts\":{},\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":1e999,\"parts\":{}}"})
+    @ValueSource(strings = {"", "[]", "{", "{\"format\":\"other\"}", "{\"format\":\"hidden-clerk-job\",\"version\":99,\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":4}",
+        "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{},\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":1e999,\"parts\":{}}"})
     void whatIsNoJobFileIsRefusedInWords(String text) {
         assertThatThrownBy(() -> exchange.read(text.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(Unusable.class);
     }
 
     @Test
     void hostileFilesAreRefused() {
-        String deep = "{\"format\":\"hidden-clerk-job\",\"version\":3,\"parts\":" + "[".repeat(100_000) + "]".repeat(100_000) + "}";
+        String deep = "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":" + "[".repeat(100_000) + "]".repeat(100_000) + "}";
         assertThatThrownBy(() -> exchange.read(deep.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(Unusable.class);
         assertThatThrownBy(() -> exchange.read("{\"format\":\"hidden-clerk-job\"}".getBytes(StandardCharsets.UTF_16), true)).isInstanceOf(Unusable.class);
         assertThatThrownBy(() -> exchange.read(new byte[] {'{', '"', (byte) 0xff, (byte) 0xfe, '"', ':', '1', '}'}, true)).isInstanceOf(Unusable.class);

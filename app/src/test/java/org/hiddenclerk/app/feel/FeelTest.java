@@ -9,6 +9,7 @@ import java.util.UUID;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
@@ -140,8 +141,7 @@ class FeelTest {
         assertThat(allowed(input)).containsExactly("SUPPLY_BLINK");
         person.put("/api/v1/boxes/" + stair + "/feel/" + input.get("key").asString(), Map.of("version", 0, "boxVersion", feel.get("boxVersion").asLong(), "behaviour",
                 "SUPPLY_BLINK", "document", input.get("document"))).ok();
-        assertThat(feels.settings(UUID.fromString(person.demoJob())).get(UUID.fromString(stair)).values()).singleElement().satisfies(settings ->
-                assertThat(settings).containsEntry("input-1.behaviour", "SUPPLY_BLINK"));
+        assertThat(settingsOf(person.demoJob(), stair)).containsEntry("input-1.behaviour", "SUPPLY_BLINK");
     }
 
     @Test
@@ -160,12 +160,18 @@ class FeelTest {
         assertThat(wiredAs(gate, "SK-VF", "VOLT_FREE")).containsOnly(Map.entry("power-on", "off"), Map.entry("channel-1.off-after", "1"));
         String lamp = house.box("Lamp");
         pick(lamp, "SK-VF", "VOLT_FREE");
-        assertThat(feels.settings(UUID.fromString(house.job()))).as("a contact for a lamp is no pulse").containsKey(UUID.fromString(gate)).doesNotContainKey(UUID.fromString(lamp));
+        assertThat(settingsOf(house.job(), lamp)).as("a contact for a lamp is no pulse").isEmpty();
+        assertThat(settingsOf(house.job(), gate)).isNotEmpty();
     }
 
     private Map<String, String> wiredAs(String of, String module, String scheme) {
         pick(of, module, scheme);
-        return feels.settings(UUID.fromString(house.job())).get(UUID.fromString(of)).values().iterator().next();
+        return settingsOf(house.job(), of);
+    }
+
+    /** Of the one module that is picked for a box. */
+    private Map<String, String> settingsOf(String job, String box) {
+        return feels.settings(UUID.fromString(job)).getOrDefault(new PlannedId.Module(box, 1, 0).text(), Map.of());
     }
 
     private void pick(String of, String module, String scheme) {

@@ -12,7 +12,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import java.util.UUID;
-import org.hiddenclerk.app.rules.PlannedHouses;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.hiddenclerk.core.behaviour.InputBehaviour;

@@ -31,6 +31,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What the household's guide says of switches that no module reads is so in the house that runs by the same plan. */
 @WithDatabase
@@ -64,17 +65,33 @@ class GuidePlayedTest {
         Set<InputBehaviour> played = new TreeSet<>();
         reader.of(UUID.fromString(person.demoJob()), "nobody").guide().values().forEach(page -> page.switches().forEach(said -> played.addAll(inputs(plan, said))));
 
-        assertThat(played).as("behaviours of the demo house").contains(InputBehaviour.EVERY_FLIP, InputBehaviour.PRESS_CHANGES, InputBehaviour.POSITION_RULES);
+        assertThat(played).as("behaviours of the demo house").contains(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES);
     }
 
     @Test
     void whatIsSaidOfACutOfThePowerIsPlayed() {
-        LivePlan plan = plans.of(UUID.fromString(person.demoJob()));
-        Set<String> played = new TreeSet<>();
-        reader.of(UUID.fromString(person.demoJob()), "nobody").guide().values().forEach(page -> page.afterCut().forEach(sentence -> outputsOf(plan, sentence)
-                .forEach(output -> played.add(cut(plan, output, sentence)))));
+        assertThat(cuts(UUID.fromString(person.demoJob()))).as("ways of coming back in the demo house").contains("stays off");
+    }
 
-        assertThat(played).as("ways of coming back in the demo house").contains("stays off", "is what it was before");
+    @Test
+    void aLampThatRemembersIsSaidTo() {
+        String box = house.box("R");
+        house.pick(box, "SK-1");
+        JsonNode feel = person.get("/api/v1/boxes/" + box + "/feel").ok();
+        ObjectNode document = feel.get("inputs").get(0).get("document").deepCopy().asObject();
+        document.get("parameters").asObject().put("powerOn", "LAST");
+        person.put("/api/v1/boxes/" + box + "/feel/" + feel.get("inputs").get(0).get("key").asString(), Map.of("version", 0, "boxVersion", feel.get("boxVersion").asLong(),
+                "behaviour", "EVERY_FLIP", "document", document)).ok();
+
+        assertThat(cuts(UUID.fromString(house.job()))).containsExactly("is what it was before");
+    }
+
+    private Set<String> cuts(UUID job) {
+        LivePlan plan = plans.of(job);
+        Set<String> played = new TreeSet<>();
+        reader.of(job, "nobody").guide().values().forEach(page -> page.afterCut().forEach(sentence -> outputsOf(plan, sentence).forEach(output ->
+                played.add(cut(plan, output, sentence)))));
+        return played;
     }
 
     @Test

@@ -32,10 +32,15 @@ public final class Installation {
     public record Standing(Map<PartId, TruthTable.LoadReading> loads, Map<PartId, TruthTable.ModuleReading> modules, boolean tripped) {
     }
 
+    /** How a closed channel is named among what is closed. */
+    public static String closedContact(PartId module, String channel) {
+        return module + "/" + channel;
+    }
+
     /**
      * How it stands.
      *
-     * @param closed  switches in their second position, and channels ("module/channel") that are closed
+     * @param closed  switches in their second position, and channels that are closed
      * @param between switches on their way from one position to the other, touching nothing
      * @param dead    circuits that are switched off
      */

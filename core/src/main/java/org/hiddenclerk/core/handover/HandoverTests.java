@@ -63,6 +63,11 @@ public final class HandoverTests {
         if (!device.outputs().isEmpty()) {
             add(Kind.LINK_QUALITY, device, device.outputs().get(0), device.id(), "With plates and covers on, read how well " + device.name() + " is heard.", "Good; weak at the least.",
                     Optional.of(Scales.link(device.protocol())));
+        } else {
+            // What only commands others is heard or it is nothing.
+            plan.house().links().stream().filter(link -> device.controls().stream().anyMatch(control -> control.id().equals(link.control()))).findFirst().ifPresent(link ->
+                    add(Kind.LINK_QUALITY, device, plan.house().outputs().get(link.output()), device.id(), "With plates and covers on, read how well " + device.name() + " is heard.",
+                            "Good; weak at the least.", Optional.of(Scales.link(device.protocol()))));
         }
     }
 

@@ -167,7 +167,7 @@ public final class HouseholdGuide {
     private String linked(Device.Control control, Link link) {
         boolean push = control.kind() != Device.Kind.ROCKER;
         return link.effect() == Link.Effect.FOLLOW ? capitalised(named(link.output())) + " follows it: on with it, off with it."
-                : (push ? "Each press also changes " : "Each flip also changes ") + named(link.output()) + ".";
+                : (push ? "Each press " : "Each flip ") + (control.output().isPresent() ? "also changes " : "changes ") + named(link.output()) + ".";
     }
 
     /** Rules that act on a lamp of the room and that no hand sets going. */

@@ -90,7 +90,7 @@ public final class LiveHouse {
             }
         }
         Set<String> wired = new HashSet<>();
-        plan.runs().forEach(run -> run.wiring().parts().forEach(part -> wired.add(run.id() + "/" + part.id())));
+        plan.runs().forEach(run -> run.modules().values().forEach(hung -> wired.add(hung.device())));
         unwired = devices.values().stream().filter(device -> !wired.contains(device.device().id())).toList();
         wires = new Wires(plan.runs(), devices);
         hands = new Hands(plan.house(), devices, wires, agenda);

@@ -66,17 +66,32 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
     }
 
     /**
-     * A wiring with the hands and eyes at it. A module of it is the device {@code id/part}, an input the control
-     * {@code id/part/in<input>}, a channel the output {@code id/part/channel}.
+     * A wiring with the hands and eyes at it.
      *
+     * @param modules  what modules of it are in the house, by part; others are not followed
      * @param switches ids in the house by part: two wirings may hold one switch
      * @param plain    what contacts of switches do by themselves, by id in the house
      */
-    public record Run(String id, Wiring wiring, Map<PartId, String> switches, Map<PartId, Lamp> lamps, Map<String, Plain> plain) {
+    public record Run(String id, Wiring wiring, Map<PartId, Hung> modules, Map<PartId, String> switches, Map<PartId, Lamp> lamps, Map<String, Plain> plain) {
         public Run {
+            modules = Map.copyOf(modules);
             switches = Map.copyOf(switches);
             lamps = Map.copyOf(lamps);
             plain = Map.copyOf(plain);
+        }
+    }
+
+    /**
+     * A module in a wiring.
+     *
+     * @param device   it in the house
+     * @param controls in the house by input
+     * @param channels by output in the house
+     */
+    public record Hung(String device, Map<String, String> controls, Map<String, String> channels) {
+        public Hung {
+            controls = Map.copyOf(controls);
+            channels = Map.copyOf(channels);
         }
     }
 

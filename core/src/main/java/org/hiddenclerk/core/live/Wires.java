@@ -5,6 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
@@ -118,35 +119,37 @@ final class Wires {
             }
         });
         run.wiring().parts().stream().filter(Part.FittedModule.class::isInstance).map(Part.FittedModule.class::cast).forEach(module -> {
-            LiveDevice device = devices.get(run.id() + "/" + module.id());
-            if (device != null) {
-                device.channels().forEach((output, channel) -> channel(module, output, channel).forEach(id -> closed.add(module.id() + "/" + id)));
+            LivePlan.Hung hung = run.modules().get(module.id());
+            if (hung != null) {
+                devices.get(hung.device()).channels().forEach((output, channel) -> channel(module, hung.channels().get(output), channel).forEach(id ->
+                        closed.add(Installation.closedContact(module.id(), id))));
             }
         });
         return closed;
     }
 
     /** Channels of a module that are closed for an output: a blind has one for each direction. */
-    private static List<String> channel(Part.FittedModule module, String output, LiveDevice.Channel channel) {
+    private static List<String> channel(Part.FittedModule module, String own, LiveDevice.Channel channel) {
         if (channel.level() == 0) {
             return List.of();
         }
         List<String> directions = module.inputs().stream().filter(input -> input.behaviour() == InputBehaviour.UP_DOWN).flatMap(input -> input.channel().stream()).toList();
         if (channel.motion() == Motion.STOP || directions.size() < 2) {
-            return List.of(output.substring(output.lastIndexOf('/') + 1));
+            return List.of(own);
         }
         return List.of(directions.get(channel.motion() == Motion.UP ? 0 : 1));
     }
 
     private void tell(long now, LivePlan.Run run, Installation.Standing standing, Set<String> broken) {
         standing.modules().forEach((part, reading) -> {
-            LiveDevice device = devices.get(run.id() + "/" + part);
-            if (device == null) {
+            LivePlan.Hung hung = run.modules().get(part);
+            if (hung == null) {
                 return;
             }
+            LiveDevice device = devices.get(hung.device());
             device.supply(now, reading.powered() && !broken.contains(device.device().id()));
             if (device.isPowered()) {
-                reading.inputs().forEach((input, asserted) -> device.contact(now, device.device().id() + "/in" + input, asserted));
+                reading.inputs().forEach((input, asserted) -> Optional.ofNullable(hung.controls().get(input)).ifPresent(control -> device.contact(now, control, asserted)));
             }
         });
     }

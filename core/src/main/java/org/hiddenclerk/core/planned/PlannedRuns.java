@@ -1,0 +1,107 @@
+package org.hiddenclerk.core.planned;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.electrical.Part;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
+
+/** The wirings that the modules of a planned house hang in, with the switches and lamps at them, each once. */
+public final class PlannedRuns {
+    private final Map<String, PlannedRoom> rooms;
+    private final List<LivePlan.Run> runs = new ArrayList<>();
+    private final Map<String, Spot> spots = new LinkedHashMap<>();
+
+    /** @param rooms by box */
+    public PlannedRuns(PlannedHouse house, Map<String, PlannedRoom> rooms) {
+        this.rooms = rooms;
+        house.works().forEach(this::add);
+    }
+
+    public List<LivePlan.Run> runs() {
+        return List.copyOf(runs);
+    }
+
+    public List<Spot> spots() {
+        return List.copyOf(spots.values());
+    }
+
+    /** Switches at the wall by the control that reads them. */
+    public static Map<String, List<String>> worksAt(PlannedHouse house) {
+        Map<String, List<String>> worksAt = new LinkedHashMap<>();
+        house.modules().forEach(module -> module.inputs().forEach(input -> worksAt.put(input.id().text(), input.switches().stream().map(PlannedId.Switch::text).toList())));
+        return worksAt;
+    }
+
+    private void add(PlannedWork work) {
+        Run run = work.plan().run();
+        Set<PartId> parts = work.plan().wiring().parts().stream().map(Part::id).collect(Collectors.toSet());
+        Map<PartId, String> outputs = outputs(work);
+        Map<PartId, String> switches = new LinkedHashMap<>();
+        run.gangs().stream().filter(gang -> parts.contains(RunWiring.switchOf(gang))).forEach(gang -> {
+            PlannedId.Switch id = PlannedWork.switchOf(run, gang);
+            PlannedRoom room = rooms.get(id.box());
+            switches.put(RunWiring.switchOf(gang), id.text());
+            spots.putIfAbsent(id.text(), new Spot(id, room.name() + ", " + PlannedDevices.decapitalised(gang.gang().name()), room.id(), id.box(), Optional.empty(),
+                    gang.gang().mechanism().isPush()));
+        });
+        Map<PartId, LivePlan.Lamp> lamps = new LinkedHashMap<>();
+        for (Run.LoadRef ref : run.loads()) {
+            for (int bank = 0; bank < ref.load().banks().size(); bank++) {
+                PartId part = RunWiring.loadOf(ref, bank);
+                if (parts.contains(part)) {
+                    PlannedId.Lamp id = new PlannedId.Lamp(PlannedWork.boxOf(run, ref.place()), ref.number(), bank);
+                    PlannedRoom room = rooms.get(id.box());
+                    lamps.put(part, new LivePlan.Lamp(id.text(), Optional.ofNullable(outputs.get(part))));
+                    spots.putIfAbsent(id.text(), new Spot(id, PlannedDevices.inRoom(room.name(), PlannedDevices.decapitalised(ref.load().name())), room.id(), id.box(),
+                            Optional.of(PlannedDevices.drives(ref.load().banks().get(bank).kind())), false));
+                }
+            }
+        }
+        Map<PartId, LivePlan.Hung> modules = new LinkedHashMap<>();
+        work.modules().forEach(module -> modules.put(module.part(), hung(module)));
+        runs.add(new LivePlan.Run(work.lead(), work.plan().wiring(), modules, switches, lamps, plain(work, switches, lamps, outputs)));
+    }
+
+    private static LivePlan.Hung hung(PlannedModule module) {
+        return new LivePlan.Hung(module.id().text(), module.inputs().stream().collect(Collectors.toMap(input -> input.id().input(), input -> input.id().text())),
+                module.outputs().stream().collect(Collectors.toMap(output -> output.id().text(), output -> output.id().channel())));
+    }
+
+    /** Which output switches which lamp; the two directions of a blind are one output. */
+    private static Map<PartId, String> outputs(PlannedWork work) {
+        Map<PartId, String> outputs = new LinkedHashMap<>();
+        TruthTable table = work.plan().proof().truthTable();
+        work.modules().forEach(module -> {
+            Optional<String> blind = PlannedDevices.isBlind(module.model()) ? module.outputs().stream().filter(output -> !output.loads().isEmpty()).map(output -> output.id().text())
+                    .findFirst() : Optional.empty();
+            module.outputs().stream().filter(output -> !output.loads().isEmpty()).forEach(output -> table.loadsOf(module.part(), output.id().channel()).forEach(load ->
+                    outputs.put(load, blind.orElse(output.id().text()))));
+        });
+        return outputs;
+    }
+
+    /** What the contacts of switches do by themselves: lamps that they change, and outputs whose module they feed. */
+    private static Map<String, LivePlan.Plain> plain(PlannedWork work, Map<PartId, String> switches, Map<PartId, LivePlan.Lamp> lamps, Map<PartId, String> outputs) {
+        TruthTable table = work.plan().proof().truthTable();
+        Map<String, Set<String>> changed = new LinkedHashMap<>();
+        Map<String, Set<String>> fed = new LinkedHashMap<>();
+        lamps.forEach((load, lamp) -> table.controlsOf(load).stream().filter(switches::containsKey).forEach(at -> changed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
+                .add(lamp.id())));
+        work.modules().forEach(module -> {
+            List<PartId> through = table.suppliedThrough(module.part());
+            module.outputs().forEach(output -> table.loadsOf(module.part(), output.id().channel()).stream().filter(outputs::containsKey).forEach(load -> through.stream()
+                    .filter(switches::containsKey).forEach(at -> fed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>()).add(outputs.get(load)))));
+        });
+        return switches.values().stream().distinct().collect(Collectors.toMap(id -> id, id -> new LivePlan.Plain(changed.getOrDefault(id, Set.of()), fed.getOrDefault(id, Set.of()))));
+    }
+}

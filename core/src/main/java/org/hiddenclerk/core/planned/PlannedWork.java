@@ -1,0 +1,101 @@
+package org.hiddenclerk.core.planned;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+import org.hiddenclerk.core.electrical.Installation;
+import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.wiring.Fitted;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.WallInput;
+import org.hiddenclerk.core.wiring.WiringPlan;
+
+/**
+ * One piece of work: the plan of everything that hangs together by cables, whichever of its boxes it is looked at from.
+ *
+ * @param lead    box that the plan is looked at from
+ * @param modules every one that it fits, in the order of the plan
+ */
+public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modules) {
+    public PlannedWork {
+        modules = List.copyOf(modules);
+    }
+
+    /** Whose pick an assignment of a plan is. @param pick number of the pick in its box, from 1 */
+    public record Owner(String box, int pick) {
+    }
+
+    /** @param owners one for each assignment of the plan, in its order */
+    public static PlannedWork of(WiringPlan plan, List<Owner> owners, Map<String, String> circuitLabels) {
+        Map<PartId, PlannedId.Module> ids = ids(plan, owners);
+        return new PlannedWork(plan.run().lead().id(), plan, plan.planned().map(wiring -> {
+            List<WallInput> inputs = WallInput.of(plan);
+            Installation installation = new Installation(plan.wiring());
+            return wiring.fitted().stream().map(fitted -> module(plan, fitted, ids, inputs, circuit(plan, installation, fitted, circuitLabels))).toList();
+        }).orElse(List.of()));
+    }
+
+    /** The module that an assignment picked comes first of its own, and those that go with it after it. */
+    private static Map<PartId, PlannedId.Module> ids(WiringPlan plan, List<Owner> owners) {
+        Map<PartId, PlannedId.Module> ids = new LinkedHashMap<>();
+        plan.planned().ifPresent(wiring -> {
+            Map<Integer, Integer> before = new LinkedHashMap<>();
+            wiring.fitted().forEach(fitted -> {
+                Owner owner = owners.get(fitted.assignment());
+                ids.put(RunWiring.moduleOf(fitted.number()), new PlannedId.Module(owner.box(), owner.pick(), before.merge(fitted.assignment(), 1, Integer::sum) - 1));
+            });
+        });
+        return ids;
+    }
+
+    private static PlannedModule module(WiringPlan plan, Fitted fitted, Map<PartId, PlannedId.Module> ids, List<WallInput> inputs, Optional<String> circuit) {
+        PartId part = RunWiring.moduleOf(fitted.number());
+        PlannedId.Module id = ids.get(part);
+        TruthTable table = plan.proof().truthTable();
+        List<PlannedModule.Output> outputs = fitted.model().channels().stream().map(channel -> new PlannedModule.Output(new PlannedId.Output(id, channel.id()),
+                loads(plan.run(), table.loadsOf(part, channel.id())))).toList();
+        List<PlannedModule.Input> own = inputs.stream().filter(input -> input.fitted().number() == fitted.number()).map(input -> new PlannedModule.Input(
+                new PlannedId.Input(id, input.input().id()), input, input.gangs().stream().map(gang -> switchOf(plan.run(), gang)).toList(), input.input().channel().map(channel ->
+                new PlannedId.Output(input.input().target().map(ids::get).orElse(id), channel)))).toList();
+        return new PlannedModule(id, part, boxOf(plan.run(), fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied()), fitted.model(), circuit,
+                outputs, own);
+    }
+
+    private static List<Run.LoadRef> loads(Run run, List<PartId> parts) {
+        return run.loads().stream().filter(ref -> IntStream.range(0, ref.load().banks().size()).anyMatch(bank -> parts.contains(RunWiring.loadOf(ref, bank)))).toList();
+    }
+
+    /** The circuit that a module lives on: without it the module has no supply. */
+    private static Optional<String> circuit(WiringPlan plan, Installation installation, Fitted fitted, Map<String, String> circuitLabels) {
+        PartId part = RunWiring.moduleOf(fitted.number());
+        List<String> labels = plan.run().circuits().stream().map(circuit -> circuitLabels.getOrDefault(circuit.value(), circuit.value())).sorted().toList();
+        boolean lives = installation.at(Set.of(), Set.of(), Set.of()).modules().get(part).powered();
+        return labels.stream().filter(label -> lives && !installation.at(Set.of(), Set.of(), Set.of(label)).modules().get(part).powered()).findFirst()
+                .or(() -> labels.stream().findFirst());
+    }
+
+    /** The box that is surveyed: for a lamp that a cable stands for, the one that lists its load. */
+    static String boxOf(Run run, Run.Place place) {
+        return place.implied() ? run.boxes().stream().filter(box -> box.prefix().equals(place.owner())).map(Run.Place::id).findFirst().orElse(run.lead().id()) : place.id();
+    }
+
+    static PlannedId.Switch switchOf(Run run, Run.GangRef gang) {
+        return new PlannedId.Switch(boxOf(run, gang.place()), gang.number());
+    }
+
+    /** Boxes in which something changes, the lead first. */
+    public List<Run.Place> opens() {
+        return plan.placesOfWork().stream().filter(place -> !place.implied()).toList();
+    }
+
+    /** Surveyed boxes that hang together in it. */
+    public List<String> boxes() {
+        return new ArrayList<>(plan.run().boxes().stream().map(Run.Place::id).toList());
+    }
+}

@@ -1,0 +1,114 @@
+package org.hiddenclerk.core.planned;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
+import org.hiddenclerk.core.handover.HandoverTests;
+import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.rules.Delays;
+import org.hiddenclerk.core.rules.Device;
+import org.hiddenclerk.core.rules.Link;
+import org.hiddenclerk.core.rules.Reach;
+import org.hiddenclerk.core.rules.RuledHouse;
+import org.hiddenclerk.core.wiring.Fitted;
+import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
+import org.hiddenclerk.core.wiring.WiringPlan;
+import org.junit.jupiter.api.Test;
+
+/** Every module of every scheme on every circuit reaches every later stage, with the same box, channels, inputs and links. */
+class PlannedHouseTest {
+    private static final Set<String> BINDS = Set.of(FirmwareLine.DIRECT_BINDING);
+
+    private static PlannedHouse planned(WiringPlan plan, Set<String> features) {
+        return PlannedHouse.of(List.of(PlannedWork.of(plan, List.of(new PlannedWork.Owner(plan.run().lead().id(), 1)), Map.of())), (box, model) -> features);
+    }
+
+    private static Map<String, PlannedRoom> rooms(WiringPlan plan) {
+        Map<String, PlannedRoom> rooms = new LinkedHashMap<>();
+        plan.run().boxes().forEach(place -> rooms.put(place.id(), new PlannedRoom("r" + place.id(), "Room " + place.label(), "Ground floor")));
+        return rooms;
+    }
+
+    private static Map<String, WiringPlan> drawn() {
+        Map<String, WiringPlan> drawn = new LinkedHashMap<>();
+        SchemeMatrixPlans.of(RegionProfile.EU_230).forEach((name, plan) -> plan.planned().ifPresent(wiring -> drawn.put(name, plan)));
+        return drawn;
+    }
+
+    private static LivePlan live(WiringPlan plan, PlannedHouse house) {
+        List<Device> devices = new PlannedDevices(rooms(plan), (box, model) -> Set.of()).of(house);
+        RuledHouse ruled = new RuledHouse(devices, house.links().stream().map(PlannedLink::link).toList(), List.of());
+        return new LivePlan(ruled, new PlannedRuns(house, rooms(plan)).runs(), Map.of(), PlannedRuns.worksAt(house), Map.of(), Delays.USUAL, java.util.Optional.empty());
+    }
+
+    @Test
+    void everyFittedModuleIsThereOnceInItsOwnBox() {
+        drawn().forEach((name, plan) -> {
+            PlannedHouse house = planned(plan, Set.of());
+            List<Fitted> fitted = plan.planned().orElseThrow().fitted();
+            Set<String> surveyed = plan.run().boxes().stream().map(Run.Place::id).collect(Collectors.toSet());
+
+            assertThat(house.modules()).as(name).hasSameSizeAs(fitted).extracting(PlannedModule::id).doesNotHaveDuplicates();
+            for (int i = 0; i < fitted.size(); i++) {
+                PlannedModule module = house.modules().get(i);
+                Run.Place place = fitted.get(i).place();
+                assertThat(module.model()).as(name).isEqualTo(fitted.get(i).model());
+                assertThat(module.place().label()).as(name).isEqualTo(place.label());
+                assertThat(surveyed).as(name).contains(module.box());
+                assertThat(place.implied() || module.box().equals(place.id())).as(name + ": its own box").isTrue();
+                assertThat(house.in(module.box())).as(name).contains(module);
+            }
+            assertThat(house.modules().stream().filter(PlannedModule::isPicked)).as(name + ": one was picked").hasSize(1);
+        });
+    }
+
+    /** Rules, live house and hand over have the same modules, channels with loads, and inputs. */
+    @Test
+    void everyLaterStageHasThem() {
+        drawn().forEach((name, plan) -> {
+            PlannedHouse house = planned(plan, Set.of());
+            LivePlan live = live(plan, house);
+            Set<String> modules = house.modules().stream().map(module -> module.id().text()).collect(Collectors.toSet());
+            Set<String> tested = new HashSet<>();
+            HandoverTests.of(live, Map.of()).forEach(test -> tested.add(test.device()));
+
+            assertThat(live.house().devices()).as(name).extracting(Device::id).containsExactlyInAnyOrderElementsOf(modules);
+            assertThat(live.runs().get(0).modules().values()).as(name).extracting(LivePlan.Hung::device).containsExactlyInAnyOrderElementsOf(modules);
+            assertThat(tested).as(name).containsExactlyInAnyOrderElementsOf(modules);
+            assertThat(live.house().controls().keySet()).as(name).containsExactlyInAnyOrderElementsOf(house.modules().stream().flatMap(module -> module.inputs().stream())
+                    .map(input -> input.id().text()).toList());
+            assertThat(live.house().problems()).as(name).isEmpty();
+        });
+    }
+
+    /** A switch whose module commands another one has a link, and no switch is told to work by wire what it reaches by radio. */
+    @Test
+    void whatCommandsAnotherModuleIsALink() {
+        drawn().forEach((name, plan) -> {
+            PlannedHouse house = planned(plan, Set.of());
+            boolean byRadio = name.endsWith(SchemeCode.SPLIT_PAIR.name()) || name.endsWith(SchemeCode.MULTI_SECOND_UNLOADED.name());
+
+            assertThat(house.links().isEmpty()).as(name).isEqualTo(!byRadio);
+            house.links().forEach(link -> {
+                assertThat(link.input().module()).as(name).isNotEqualTo(link.output().module());
+                assertThat(house.module(link.output().module())).as(name).isPresent();
+                assertThat(link.way()).as(name + ": " + link.reason()).isEqualTo(Link.Way.HUB);
+                Reach.Row row = Reach.of(live(plan, house).house(), Delays.USUAL).stream().filter(each -> each.control().equals(link.input().text())).findFirst().orElseThrow();
+                assertThat(row.without(Set.of(Reach.Part.HUB)).state()).as(name).isEqualTo(Reach.State.LOST);
+                assertThat(row.paths()).as(name).noneMatch(path -> path.words().equals("by wire"));
+            });
+            planned(plan, BINDS).links().forEach(link -> {
+                assertThat(link.way()).as(name + ": " + link.reason()).isEqualTo(Link.Way.DIRECT_BINDING);
+            });
+        });
+    }
+}
