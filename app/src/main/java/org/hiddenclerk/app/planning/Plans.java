@@ -151,15 +151,16 @@ public class Plans {
 
     /** The plan of everything that hangs together with a box, with its modules as they are known in the house. */
     public PlannedWork work(Boxes.Found found, Circumstances circumstances) {
-        List<PlannedWork.Owner> owners = new ArrayList<>(owners(found.row().id().toString(), found.picks()));
+        List<PlannedWork.Owner> owners = new ArrayList<>(owners(found.row().id().toString(), found.picks(), found.box()));
         found.run().boxes().stream().map(place -> found.neighbours().get(place.id())).filter(Objects::nonNull).forEach(neighbour ->
-                owners.addAll(owners(neighbour.row().id().toString(), neighbour.row().picks())));
+                owners.addAll(owners(neighbour.row().id().toString(), neighbour.row().picks(), neighbour.box())));
         Map<String, String> labels = found.house().circuits().values().stream().collect(Collectors.toMap(circuit -> circuit.id().value(), Circuit::label));
         return PlannedWork.of(judge(found, circumstances).plan(), owners, labels);
     }
 
-    private static List<PlannedWork.Owner> owners(String box, List<BoxRow.PickPart> picks) {
-        return IntStream.rangeClosed(1, Picks.fromRows(picks).size()).mapToObj(pick -> new PlannedWork.Owner(box, pick)).toList();
+    private List<PlannedWork.Owner> owners(String id, List<BoxRow.PickPart> rows, Box box) {
+        List<Assignment> assignments = picks.assignments(Picks.fromRows(rows), box);
+        return IntStream.range(0, assignments.size()).mapToObj(i -> new PlannedWork.Owner(id, i + 1, assignments.get(i))).toList();
     }
 
     /** What was picked for another box. */

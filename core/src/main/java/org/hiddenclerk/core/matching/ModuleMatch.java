@@ -289,9 +289,10 @@ public final class ModuleMatch {
         Map<Integer, InputBehaviour> behaviours = new LinkedHashMap<>();
         for (int gang : gangs) {
             Mechanism mechanism = box.gang(gang).mechanism();
-            InputBehaviour usual = mechanism.isPush() ? InputBehaviour.PRESS_CHANGES : InputBehaviour.EVERY_FLIP;
-            behaviours.put(gang, Stream.of(usual, InputBehaviour.POSITION_RULES, InputBehaviour.UP_DOWN)
-                    .filter(model.behaviours()::contains).findFirst().orElse(usual));
+            // What a module has not is wanted nevertheless, and refused by name: a push button that rules by its position is no substitute.
+            List<InputBehaviour> suited = mechanism.isPush() ? List.of(InputBehaviour.PRESS_CHANGES, InputBehaviour.SHORT_LONG, InputBehaviour.UP_DOWN)
+                    : List.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.UP_DOWN);
+            behaviours.put(gang, suited.stream().filter(model.behaviours()::contains).findFirst().orElse(suited.get(0)));
         }
         return behaviours;
     }

@@ -33,15 +33,15 @@ public final class PlannedDevices {
         this.features = features;
     }
 
-    /** Every module, in the order of the works; names are unique. */
+    /** Every module whose plan is drawn, in the order of the works; names are unique. */
     public List<Device> of(PlannedHouse house) {
-        return unique(house.modules().stream().map(this::device).toList());
+        return unique(house.drawn().stream().map(this::device).toList());
     }
 
     /** What hangs on outputs whose module measures it, by output. */
     public static Map<String, Watts> metered(PlannedHouse house) {
         Map<String, Watts> metered = new LinkedHashMap<>();
-        house.modules().stream().filter(module -> module.model().metering()).forEach(module -> module.outputs().forEach(output -> metered.put(output.id().text(), output.total())));
+        house.drawn().stream().filter(module -> module.model().metering()).forEach(module -> module.outputs().forEach(output -> metered.put(output.id().text(), output.total())));
         return metered;
     }
 

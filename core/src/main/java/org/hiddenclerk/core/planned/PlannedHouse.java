@@ -66,6 +66,11 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
         return works.stream().flatMap(work -> work.modules().stream()).toList();
     }
 
+    /** Those of them whose plan is drawn, so that it is known what they do. */
+    public List<PlannedModule> drawn() {
+        return works.stream().filter(PlannedWork::isDrawn).flatMap(work -> work.modules().stream()).toList();
+    }
+
     /** Modules that sit in a box, or at a lamp that it lists. */
     public List<PlannedModule> in(String box) {
         return modules().stream().filter(module -> module.box().equals(box)).toList();

@@ -68,7 +68,9 @@ public final class PlannedRuns {
             }
         }
         Map<PartId, LivePlan.Hung> modules = new LinkedHashMap<>();
-        work.modules().forEach(module -> modules.put(module.part(), hung(module)));
+        if (work.isDrawn()) {
+            work.modules().forEach(module -> modules.put(module.part(), hung(module)));
+        }
         runs.add(new LivePlan.Run(work.lead(), work.plan().wiring(), modules, switches, lamps, plain(work, switches, lamps, outputs)));
     }
 
@@ -80,6 +82,9 @@ public final class PlannedRuns {
     /** Which output switches which lamp; the two directions of a blind are one output. */
     private static Map<PartId, String> outputs(PlannedWork work) {
         Map<PartId, String> outputs = new LinkedHashMap<>();
+        if (!work.isDrawn()) {
+            return outputs;
+        }
         TruthTable table = work.plan().proof().truthTable();
         work.modules().forEach(module -> {
             Optional<String> blind = PlannedDevices.isBlind(module.model()) ? module.outputs().stream().filter(output -> !output.loads().isEmpty()).map(output -> output.id().text())
@@ -97,7 +102,8 @@ public final class PlannedRuns {
         Map<String, Set<String>> fed = new LinkedHashMap<>();
         lamps.forEach((load, lamp) -> table.controlsOf(load).stream().filter(switches::containsKey).forEach(at -> changed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
                 .add(lamp.id())));
-        work.modules().forEach(module -> {
+        List<PlannedModule> drawn = work.isDrawn() ? work.modules() : List.of();
+        drawn.forEach(module -> {
             List<PartId> through = table.suppliedThrough(module.part());
             module.outputs().forEach(output -> table.loadsOf(module.part(), output.id().channel()).stream().filter(outputs::containsKey).forEach(load -> through.stream()
                     .filter(switches::containsKey).forEach(at -> fed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>()).add(outputs.get(load)))));

@@ -7,9 +7,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Installation;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.RunWiring;
@@ -20,7 +22,7 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  * One piece of work: the plan of everything that hangs together by cables, whichever of its boxes it is looked at from.
  *
  * @param lead    box that the plan is looked at from
- * @param modules every one that it fits, in the order of the plan
+ * @param modules every one that it fits, in the order of the plan; while nothing is drawn, what was picked
  */
 public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modules) {
     public PlannedWork {
@@ -28,7 +30,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
     }
 
     /** Whose pick an assignment of a plan is. @param pick number of the pick in its box, from 1 */
-    public record Owner(String box, int pick) {
+    public record Owner(String box, int pick, Assignment assignment) {
     }
 
     /** @param owners one for each assignment of the plan, in its order */
@@ -38,7 +40,25 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
             List<WallInput> inputs = WallInput.of(plan);
             Installation installation = new Installation(plan.wiring());
             return wiring.fitted().stream().map(fitted -> module(plan, fitted, ids, inputs, circuit(plan, installation, fitted, circuitLabels))).toList();
-        }).orElse(List.of()));
+        }).orElseGet(() -> IntStream.range(0, owners.size()).mapToObj(i -> undrawn(plan.run(), owners.get(i), RunWiring.moduleOf(i + 1))).toList()));
+    }
+
+    /** What was picked, while nothing is drawn: it is wanted, and what it will do is not known. */
+    private static PlannedModule undrawn(Run run, Owner owner, PartId part) {
+        PlannedId.Module id = new PlannedId.Module(owner.box(), owner.pick(), 0);
+        Run.Place at = run.boxes().stream().filter(place -> place.id().equals(owner.box())).findFirst().orElse(run.lead());
+        List<List<Run.LoadRef>> positions = new ArrayList<>();
+        owner.assignment().gangs().forEach(gang -> positions.add(at.box().loadsOf(gang).stream().map(load -> run.load(at, load.number())).toList()));
+        owner.assignment().loads().forEach(load -> positions.add(List.of(run.load(at, load))));
+        ModuleModel model = owner.assignment().model();
+        List<PlannedModule.Output> outputs = IntStream.range(0, model.channels().size()).mapToObj(i -> new PlannedModule.Output(new PlannedId.Output(id, model.channels().get(i).id()),
+                i < positions.size() ? positions.get(i) : List.of())).toList();
+        return new PlannedModule(id, part, at.id(), new PlannedModule.Place(at.label(), false), model, Optional.empty(), outputs, List.of());
+    }
+
+    /** Whether its plan is drawn: until then it is known what is picked, and not what that does. */
+    public boolean isDrawn() {
+        return plan.planned().isPresent();
     }
 
     /** The module that an assignment picked comes first of its own, and those that go with it after it. */

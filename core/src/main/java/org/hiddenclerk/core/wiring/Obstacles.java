@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -94,8 +96,19 @@ final class Obstacles {
     /** The module reads as many switches as there are positions. */
     Obstacles inputs() {
         long inputs = site.model().inputs().stream().filter(input -> input.hasContact()).count();
+        actsAsWanted(site.model());
         return lacks(inputs < site.positions().size(),
                 Sentence.of("{0} has {1} switch inputs; this scheme needs {2}.", site.model().code(), inputs, site.positions().size()), "a module with switch inputs");
+    }
+
+    /** A module that reads the switches acts as these are wanted to act. */
+    Obstacles actsAsWanted(ModuleModel reads) {
+        for (Position position : site.positions()) {
+            InputBehaviour wanted = site.behaviour(position);
+            lacks(position.gang().isPresent() && !reads.behaviours().contains(wanted), Sentence.of("{0} has no \"{1}\", which {2} wants.", reads.code(), wanted.label(),
+                    position.words()), "a module that has it");
+        }
+        return this;
     }
 
     /** Every switch that will be a contact can be one. */

@@ -29,7 +29,7 @@ final class SecondUnloaded implements Scheme {
                 .mainsModule().liveAt(site.lead()).neutralAt(site.lead())
                 .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One lamp at a time.");
         companion(site).ifPresent(other -> obstacles.lacks(other.protocol() != site.model().protocol(),
-                Sentence.of("{0} does not speak {1}.", other.code(), site.model().protocol().label()), "a module of the same network"));
+                Sentence.of("{0} does not speak {1}.", other.code(), site.model().protocol().label()), "a module of the same network").actsAsWanted(other));
         return obstacles.list();
     }
 

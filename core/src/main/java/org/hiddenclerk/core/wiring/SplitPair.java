@@ -35,6 +35,7 @@ final class SplitPair implements Scheme {
                         "a sender of the same network")
                 .lacks(sender.filter(s -> s.protocol() != site.model().protocol()).isPresent(),
                         "Sender and relay do not speak the same language.", "a sender of the same network");
+        sender.ifPresent(obstacles::actsAsWanted);
         return obstacles.list();
     }
 

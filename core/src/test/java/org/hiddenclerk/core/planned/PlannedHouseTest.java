@@ -6,6 +6,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
@@ -17,6 +18,8 @@ import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.RuledHouse;
+import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.SchemeCode;
@@ -26,10 +29,12 @@ import org.junit.jupiter.api.Test;
 
 /** Every module of every scheme on every circuit reaches every later stage, with the same box, channels, inputs and links. */
 class PlannedHouseTest {
+    /** Of a plan that is drawn the assignment is not asked again. */
+    private static final Assignment NOT_ASKED = new Assignment(Modules.withNeutral(1, 2), List.of(1), Map.of(), Optional.empty());
     private static final Set<String> BINDS = Set.of(FirmwareLine.DIRECT_BINDING);
 
     private static PlannedHouse planned(WiringPlan plan, Set<String> features) {
-        return PlannedHouse.of(List.of(PlannedWork.of(plan, List.of(new PlannedWork.Owner(plan.run().lead().id(), 1)), Map.of())), (box, model) -> features);
+        return PlannedHouse.of(List.of(PlannedWork.of(plan, List.of(new PlannedWork.Owner(plan.run().lead().id(), 1, NOT_ASKED)), Map.of())), (box, model) -> features);
     }
 
     private static Map<String, PlannedRoom> rooms(WiringPlan plan) {
@@ -47,7 +52,7 @@ class PlannedHouseTest {
     private static LivePlan live(WiringPlan plan, PlannedHouse house) {
         List<Device> devices = new PlannedDevices(rooms(plan), (box, model) -> Set.of()).of(house);
         RuledHouse ruled = new RuledHouse(devices, house.links().stream().map(PlannedLink::link).toList(), List.of());
-        return new LivePlan(ruled, new PlannedRuns(house, rooms(plan)).runs(), Map.of(), PlannedRuns.worksAt(house), Map.of(), Delays.USUAL, java.util.Optional.empty());
+        return new LivePlan(ruled, new PlannedRuns(house, rooms(plan)).runs(), Map.of(), PlannedRuns.worksAt(house), Map.of(), Delays.USUAL, Optional.empty());
     }
 
     @Test
