@@ -129,7 +129,14 @@ function LineRow({ job, line, open, onTake }: RowProps) {
         <td className={figure}>{line.spare}</td>
         <td className={figure}>{line.onHand}</td>
         <td className={figure}>{line.arrived}</td>
-        <td className={`${figure} font-bold`}>{line.toOrder}</td>
+        <td className={`${figure} font-bold`}>
+          {line.packs && line.packs.packs > 0 ? `${line.packs.packs} × ${line.packs.pieces}` : line.toOrder}
+          {line.packs && line.packs.left > 0 && (
+            <span className="text-soft block text-[12.5px] font-normal">
+              {line.packs.left} go on the shelf
+            </span>
+          )}
+        </td>
         <td className={figure}>{money(line.price)}</td>
         <td className="no-print">
           {line.code &&
@@ -155,7 +162,9 @@ function LineRow({ job, line, open, onTake }: RowProps) {
 
 /** Goods that arrive: how many, and their serials, scanned or typed with spaces between. */
 function GoodsIn({ job, line, onDone }: { job: string; line: Line; onDone: () => void }) {
-  const [count, setCount] = useState(String(Math.max(1, line.toOrder)));
+  const [count, setCount] = useState(
+    String(Math.max(1, line.packs ? line.packs.packs * line.packs.pieces : line.toOrder)),
+  );
   const [serials, setSerials] = useState("");
   const queries = useQueryClient();
   const arrive = useMutation({

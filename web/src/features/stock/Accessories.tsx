@@ -32,6 +32,7 @@ export function Accessories({ items }: { items: Item[] }) {
               <td>{item.document.name}</td>
               <td className="font-mono text-right">
                 {money(item.document.priceCents == null ? null : item.document.priceCents / 100)}
+                {item.document.pieces != null && ` for ${item.document.pieces}`}
               </td>
               <td className="text-right">
                 <ForLeads otherwise={item.onHand}>

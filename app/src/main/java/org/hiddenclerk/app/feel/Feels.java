@@ -89,7 +89,7 @@ public class Feels implements StageKeeper {
             Optional<FeelRow> row = Optional.ofNullable(kept.get(input.id()));
             FeelDocument document = row.map(r -> json.readValue(r.document(), FeelDocument.class)).orElseGet(() -> usual(input.wall()));
             return felt(input.id(), input.wall(), firstGang(input), row.map(FeelRow::version).orElse(0L), document, Optional.ofNullable(circumstances.installed()
-                    .getOrDefault(UUID.fromString(module.box()), Map.of()).get(module.model().code())));
+                    .getOrDefault(UUID.fromString(module.id().box()), Map.of()).get(module.model().code())));
         })).toList());
     }
 

@@ -2,6 +2,7 @@ package org.hiddenclerk.app.joining;
 
 import java.util.List;
 import java.util.UUID;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.springframework.stereotype.Component;
 
 /** Which versions run in a house. */
@@ -13,11 +14,12 @@ public class InstalledVersions {
         this.devices = devices;
     }
 
-    /** A module of a box and the version that it said it has. */
+    /** A module that is planned, by the box whose pick it belongs to, and the version that it said it has. */
     public record Installed(UUID box, String moduleCode, String version) {
     }
 
     public List<Installed> ofJob(UUID job) {
-        return devices.versions(job).stream().map(row -> new Installed((UUID) row[0], (String) row[1], (String) row[2])).toList();
+        return devices.versions(job).stream().flatMap(row -> PlannedId.moduleOf((String) row[0]).stream().map(module -> new Installed(UUID.fromString(module.box()), (String) row[1],
+                (String) row[2]))).toList();
     }
 }

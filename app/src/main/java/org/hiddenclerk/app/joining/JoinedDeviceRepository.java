@@ -19,7 +19,7 @@ interface JoinedDeviceRepository extends JpaRepository<JoinedDeviceRow, UUID> {
     List<OfJob> networks();
 
     /** Box, module code and version of everything that is known for what it is. */
-    @Query("select u.boxId, u.moduleCode, d.firmware from JoinedDeviceRow d, BenchUnitRow u where d.unitId = u.id and d.jobId = :job and u.boxId is not null")
+    @Query("select u.plannedModule, u.moduleCode, d.firmware from JoinedDeviceRow d, BenchUnitRow u where d.unitId = u.id and d.jobId = :job and u.plannedModule is not null")
     List<Object[]> versions(UUID job);
 
     Optional<JoinedDeviceRow> findByJobIdAndProtocolAndAddress(UUID job, Protocol protocol, String address);

@@ -26,6 +26,7 @@ import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.ordering.Need;
+import org.hiddenclerk.core.ordering.Packs;
 import org.hiddenclerk.core.ordering.PickList;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.stereotype.Service;
@@ -63,10 +64,11 @@ public class Orders {
      *
      * @param code    in the stock book; empty where it has nothing of the kind
      * @param toOrder what is neither on the shelf nor arrived
+     * @param packs   in which that is ordered; absent for what is bought singly or by the metre
      * @param price   of what is to be ordered; absent where a price is unknown
      */
     public record OrderLine(Need.Kind kind, String code, String words, BigDecimal needed, BigDecimal spare, String unit, BigDecimal onHand,
-                     BigDecimal arrived, BigDecimal toOrder, String supplier, @JsonView(Prices.class) @MayBeAbsent BigDecimal price, List<String> serials) {
+                     BigDecimal arrived, BigDecimal toOrder, @MayBeAbsent Packs packs, String supplier, @JsonView(Prices.class) @MayBeAbsent BigDecimal price, List<String> serials) {
     }
 
     /**
@@ -122,8 +124,10 @@ public class Orders {
         shelf.merge(code, taken.negate(), BigDecimal::add);
         BigDecimal toOrder = wanted.subtract(taken);
         List<String> serials = own.stream().flatMap(row -> json.readValue(row.serials(), SERIALS).stream()).toList();
+        Optional<Packs> packs = stock.accessories().stream().filter(a -> a.code().equals(code) && a.pieces() != null).findFirst().map(a -> Packs.of(toOrder, a.pieces()));
+        BigDecimal times = packs.map(each -> BigDecimal.valueOf(each.packs())).orElse(toOrder);
         return new OrderLine(need.thing().kind(), code, need.thing().words(), plain(need.needed()), plain(need.spare()), need.unit(), plain(taken),
-                plain(arrived), plain(toOrder), stock.supplierOf(code), priceOf(code).map(each -> each.multiply(toOrder)
+                plain(arrived), plain(toOrder), packs.orElse(null), stock.supplierOf(code), priceOf(code).map(each -> each.multiply(times)
                 .setScale(2, RoundingMode.HALF_UP)).orElse(null), serials);
     }
 

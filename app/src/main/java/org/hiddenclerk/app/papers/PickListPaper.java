@@ -28,7 +28,11 @@ final class PickListPaper {
     private static DomContent supplier(Orders.SupplierView supplier) {
         return div(h3(supplier.supplier().isEmpty() ? "Not in the stock book" : supplier.supplier()), Parts.rows(List.of("", "What", "Code", "Needed", "Spare", "On the shelf", "Arrived",
                 "To order"), supplier.lines().stream().map(line -> List.<DomContent>of(span().withClass("box"), text(line.words()), mono(line.code()), figure(line.needed(), line.unit()), figure(
-                        line.spare(), line.unit()), figure(line.onHand(), line.unit()), figure(line.arrived(), line.unit()), figure(line.toOrder(), line.unit()))).toList()));
+                        line.spare(), line.unit()), figure(line.onHand(), line.unit()), figure(line.arrived(), line.unit()), toOrder(line))).toList()));
+    }
+
+    private static DomContent toOrder(Orders.OrderLine line) {
+        return line.packs() == null || line.packs().packs() == 0 ? figure(line.toOrder(), line.unit()) : mono(line.packs().packs() + " × " + line.packs().pieces());
     }
 
     private static DomContent figure(BigDecimal figure, String unit) {

@@ -264,7 +264,7 @@ class JoiningTest {
         keep("HV-1B", "1.0.0", List.of());
         JsonNode units = person.post("/api/v1/jobs/" + demo + "/bench", Map.of("moduleCode", "HV-1B", "serial", "JN-" + ++serials)).ok().get("units");
         JsonNode unit = units.get(units.size() - 1);
-        assertThat(unit.get("boxLabel").asString()).isEqualTo("B-10");
+        assertThat(unit.get("boxLabel").asString()).as("the module of B-10 sits at the lamp").isEqualTo("B-13");
         person.put("/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version").asLong(), "address", address())).ok();
         person.post("/api/v1/jobs/" + demo + "/stand-in", Map.of("faults", Map.of())).ok();
         person.post("/api/v1/jobs/" + demo + "/join/window", Map.of("protocol", "ZIGBEE", "seconds", 120)).ok();

@@ -75,6 +75,19 @@ class PickListTest {
         }
     }
 
+    /** 17 labels are one pack of 100 at 8.90, and not 17 packs at 151.30. */
+    @Test
+    void whatComesInPacksIsPaidByThePack() {
+        JsonNode labels = lineOf("LABEL");
+        int packs = labels.get("packs").get("packs").asInt();
+
+        assertThat(labels.get("packs").get("pieces").asInt()).isEqualTo(100);
+        assertThat(packs).isEqualTo((labels.get("toOrder").asInt() + 99) / 100);
+        assertThat(labels.get("packs").get("left").asInt()).isEqualTo(packs * 100 - labels.get("toOrder").asInt());
+        assertThat(labels.get("price").asDouble()).isCloseTo(packs * 8.90, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(lineOf("MODULE").has("packs")).as("a module is bought singly").isFalse();
+    }
+
     @Test
     void aSerialComesInOnce() {
         String code = lineOf("MODULE").get("code").asString();

@@ -26,7 +26,7 @@ public final class PlannedDevices {
 
     /**
      * @param rooms    by box
-     * @param features of the firmware of a module in a box
+     * @param features of the firmware of a module that belongs to the picks of a box
      */
     public PlannedDevices(Map<String, PlannedRoom> rooms, BiFunction<String, ModuleModel, Set<String>> features) {
         this.rooms = rooms;
@@ -60,7 +60,7 @@ public final class PlannedDevices {
         }
         List<Device.Control> controls = module.inputs().stream().map(input -> control(input, outputs, room)).toList();
         return new Device(module.id().text(), room.name() + " " + model.code(), room.name(), model.protocol(), module.circuit(),
-                PlannedHouse.direct(features.apply(module.box(), model)), outputs, controls, List.of());
+                PlannedHouse.direct(features.apply(module.id().box(), model)), outputs, controls, List.of());
     }
 
     /** The two directions of a blind are one output. */

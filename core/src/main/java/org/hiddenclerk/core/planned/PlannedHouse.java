@@ -25,7 +25,7 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
         links = List.copyOf(links);
     }
 
-    /** @param features of the firmware of a module in a box: what is installed, or else what is newest */
+    /** @param features of the firmware of a module that belongs to the picks of a box: what is installed, or else what is newest */
     public static PlannedHouse of(List<PlannedWork> works, BiFunction<String, ModuleModel, Set<String>> features) {
         Map<PlannedId.Module, PlannedModule> modules = new LinkedHashMap<>();
         works.forEach(work -> work.modules().forEach(module -> modules.put(module.id(), module)));
@@ -39,8 +39,8 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
     private static PlannedLink link(PlannedModule from, PlannedModule.Input input, PlannedModule to, BiFunction<String, ModuleModel, Set<String>> features) {
         PlannedId.Output output = input.commands().orElseThrow();
         Link.Effect effect = input.wall().input().behaviour() == InputBehaviour.POSITION_RULES ? Link.Effect.FOLLOW : Link.Effect.TOGGLE;
-        Set<Link.Way> ways = direct(features.apply(from.box(), from.model()));
-        Set<Link.Way> there = direct(features.apply(to.box(), to.model()));
+        Set<Link.Way> ways = direct(features.apply(from.id().box(), from.model()));
+        Set<Link.Way> there = direct(features.apply(to.id().box(), to.model()));
         boolean oneNetwork = from.model().protocol() == to.model().protocol();
         boolean several = to.outputs().size() > 1;
         Optional<Link.Way> way = !oneNetwork ? Optional.empty() : List.of(Link.Way.DIRECT_BINDING, Link.Way.LOCAL_GROUP).stream().filter(each -> ways.contains(each)
