@@ -15,6 +15,7 @@ import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
 import org.hiddenclerk.app.feel.Feels;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.StageKeeper;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.stock.StockBook;
@@ -34,6 +35,7 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class Bench implements StageKeeper {
     private final BenchUnitRepository units;
+    private final PlannedHouses planned;
     private final BenchPlaces places;
     private final Naming naming;
     private final Credentials credentials;
@@ -43,8 +45,9 @@ public class Bench implements StageKeeper {
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    Bench(BenchUnitRepository units, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Feels feels, Clock clock, ApplicationEventPublisher events) {
+    Bench(BenchUnitRepository units, PlannedHouses planned, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Feels feels, Clock clock, ApplicationEventPublisher events) {
         this.units = units;
+        this.planned = planned;
         this.places = places;
         this.naming = naming;
         this.credentials = credentials;
@@ -66,11 +69,12 @@ public class Bench implements StageKeeper {
     @Transactional(readOnly = true)
     public State of(UUID job) {
         houses.job(job);
-        List<ModulePlace> all = places.of(job);
+        PlannedHouses.Planned house = planned.of(job);
+        List<ModulePlace> all = places.of(job, house);
         List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
         Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
-        Map<String, Map<String, String>> felt = feels.settings(job);
+        Map<String, Map<String, String>> felt = feels.settings(job, house);
         return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()), wanted(row, felt))).toList(),
                 all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
     }

@@ -44,7 +44,11 @@ class BenchPlaces {
     }
 
     List<ModulePlace> of(UUID job) {
-        PlannedHouses.Planned house = planned.of(job);
+        return of(job, planned.of(job));
+    }
+
+    /** Of a house that has been read already. */
+    List<ModulePlace> of(UUID job, PlannedHouses.Planned house) {
         Map<String, Integer> order = new HashMap<>();
         for (BoxRow row : boxes.ofJob(job)) {
             order.put(row.id().toString(), order.size());

@@ -193,11 +193,17 @@ public class Feels implements StageKeeper {
     /** What the modules of a job are to be set to, by planned module. Inputs that no plan has any more are left out, and those of which nobody said anything. */
     @Transactional(readOnly = true)
     public Map<String, Map<String, String>> settings(UUID job) {
+        return settings(job, planned.of(job));
+    }
+
+    /** Of a house that has been read already. */
+    @Transactional(readOnly = true)
+    public Map<String, Map<String, String>> settings(UUID job, PlannedHouses.Planned house) {
         Map<PlannedId.Input, FeelRow> said = new HashMap<>();
         rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> said.put(id, row)));
         Map<UUID, List<BoxRow.PickPart>> picks = picks(job);
         Map<String, Map<String, String>> all = new HashMap<>();
-        planned.of(job).house().modules().forEach(module -> {
+        house.house().modules().forEach(module -> {
             Map<String, String> settings = new LinkedHashMap<>();
             module.inputs().stream().filter(input -> said.containsKey(input.id())).forEach(input -> settings.putAll(settings(input.wall(), input.wall().input().behaviour(),
                     json.readValue(said.get(input.id()).document(), FeelDocument.class).parameters().parameters())));

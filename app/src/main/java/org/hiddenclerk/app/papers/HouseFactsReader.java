@@ -109,7 +109,7 @@ class HouseFactsReader {
             Optional<Bench.Ready> unit = Optional.ofNullable(units.get(device.id()));
             Optional<Members.Joined> member = unit.map(each -> joined.get(each.unit()));
             PlannedId.Module id = PlannedId.moduleOf(device.id()).orElseThrow();
-            modules.computeIfAbsent(house.boxOf(device.id()).orElse(id.box()), box -> new ArrayList<>()).add(new HouseFacts.Module(id.key(), device.name().substring(device.room().length()).strip(),
+            modules.computeIfAbsent(house.boxOf(device.id()).orElse(id.box()), box -> new ArrayList<>()).add(new HouseFacts.Module(id.key(), house.module(id).map(module -> module.model().code()).orElse(""),
                     unit.flatMap(Bench.Ready::name).map(name -> name.display() + " (" + name.handle() + ")").orElse(handles.getOrDefault(device.id(), "")),
                     unit.map(Bench.Ready::serial).orElse(""), member.map(Members.Joined::address).or(() -> unit.flatMap(Bench.Ready::address)).orElse(""),
                     member.map(Members.Joined::firmware).orElse(""), device.protocol().label(), settings(plan, device)));

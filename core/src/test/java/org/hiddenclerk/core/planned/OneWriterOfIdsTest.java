@@ -1,0 +1,45 @@
+package org.hiddenclerk.core.planned;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.regex.Pattern;
+import java.util.stream.Stream;
+import org.junit.jupiter.api.Test;
+
+/** Ids of the planned house are put together and taken apart in one place. */
+class OneWriterOfIdsTest {
+    /** Text that ids are made of, as it stood in ten places once. */
+    private static final Pattern PIECE_OF_AN_ID = Pattern.compile("\"/(?:K|S|X|in)\"|\"/K|\"/in\"|contains\\(\"/K\"\\)|(?:device|control|output)[A-Za-z.()]*\\.(?:split|substring|indexOf|lastIndexOf)\\(");
+
+    @Test
+    void noOtherSourceKnowsHowTheyAreWritten() throws IOException {
+        Path root = Path.of("").toAbsolutePath().getParent();
+        List<String> found = Stream.of("core", "app", "standins").flatMap(module -> sources(root.resolve(module).resolve("src/main/java"))).filter(file ->
+                !file.endsWith("PlannedId.java")).flatMap(OneWriterOfIdsTest::pieces).toList();
+
+        assertThat(found).isEmpty();
+        assertThat(PIECE_OF_AN_ID.matcher("box + \"/K\" + number").find()).as("the pattern finds what it is for").isTrue();
+        assertThat(PIECE_OF_AN_ID.matcher("test.device().split(\"/\")").find()).isTrue();
+    }
+
+    private static Stream<Path> sources(Path directory) {
+        try (Stream<Path> files = Files.walk(directory)) {
+            return files.filter(file -> file.toString().endsWith(".java")).toList().stream();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    private static Stream<String> pieces(Path file) {
+        try {
+            return Files.readAllLines(file).stream().filter(line -> PIECE_OF_AN_ID.matcher(line).find()).map(line -> file.getFileName() + ": " + line.strip());
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
