@@ -51,10 +51,9 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
       }
     },
   });
-  const built = job.boxes
-    .find((box) => box.id === kept?.id)
-    ?.stages.some(({ stage, progress }) => (stage === "DRAW" || stage === "FIT") && progress === "DONE");
-  const byItself = Boolean(kept) && !built;
+  const issuedOnIt = kept?.issuedOnIt ?? [];
+  // What was issued is opened again by hand and never by resting.
+  const byItself = Boolean(kept) && issuedOnIt.length === 0;
   const begin = (from: Schemas["SurveyView"]) => {
     change({ do: "start", from: from.survey });
     setBase({ version: from.version, survey: from.survey });
@@ -147,7 +146,9 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
             disabled={!dirty || keep.isPending}
             onClick={() => keep.mutate(survey)}
           >
-            keep the survey
+            {issuedOnIt.length > 0 && dirty
+              ? `keep, and open ${issuedOnIt.join(", ")} again`
+              : "keep the survey"}
           </button>
           {kept && !dirty && (
             <button
@@ -159,7 +160,7 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
             </button>
           )}
           <span className="text-soft text-sm" role="status">
-            {stateOf(keep.isPending, dirty, byItself && !keep.isError, Boolean(built))}
+            {stateOf(keep.isPending, dirty, byItself && !keep.isError, issuedOnIt)}
           </span>
         </div>
       </div>
@@ -185,15 +186,15 @@ function useAutosave(wanted: boolean, survey: Survey, keep: (survey: Survey) => 
   }, [wanted, survey, keep]);
 }
 
-function stateOf(keeping: boolean, dirty: boolean, byItself: boolean, built: boolean): string {
+function stateOf(keeping: boolean, dirty: boolean, byItself: boolean, issuedOnIt: string[]): string {
   if (keeping) {
     return "keeping …";
   }
   if (!dirty) {
     return "kept";
   }
-  if (built) {
-    return "changes are not kept yet: keeping them re-opens the plan of this box";
+  if (issuedOnIt.length > 0) {
+    return `changes are not kept yet: the plan issued for ${issuedOnIt.join(", ")} rests on this survey and has to be issued again`;
   }
   return byItself ? "is kept in a moment" : "changes are not kept yet";
 }

@@ -42,6 +42,7 @@ const kept = (): Schemas["SurveyView"] => ({
   survey: newSurvey("B-01", "c4"),
   verdict: "OK",
   findings: [],
+  issuedOnIt: [],
 });
 
 describe("the survey sheet", () => {
@@ -140,6 +141,15 @@ describe("the survey sheet", () => {
     await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("load 1, typed"));
     expect(screen.getByRole("alert").textContent).toContain("expected: a kind of load.");
     expect(screen.getByLabelText("Gang 1, name")).toHaveProperty("value", "Switch by the door");
+  });
+
+  it("asks before a change opens what was issued, at every box of the work", async () => {
+    const person = userEvent.setup();
+    sheet({ ...kept(), issuedOnIt: ["B-10"] });
+    await person.type(screen.getByLabelText("Gang 1, name"), " by the door");
+
+    expect(screen.getByRole("button", { name: "keep, and open B-10 again" })).toBeTruthy();
+    expect(screen.getByText(/the plan issued for B-10 rests on this survey/)).toBeTruthy();
   });
 
   it("offers to load the box again when somebody else changed it", async () => {

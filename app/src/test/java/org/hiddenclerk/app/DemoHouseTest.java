@@ -148,4 +148,14 @@ class DemoHouseTest {
                 texts.add(f.get("code").asString() + " " + f.get("reason").asString()));
         return texts;
     }
+
+    /** A change of any box of a piece of work opens what was issued for it: whoever changes one is told before. */
+    @Test
+    void whatWasIssuedOnASurveyIsToldAtEachOfItsBoxes() {
+        for (String label : List.of("B-10", "B-11", "B-12", "B-13")) {
+            JsonNode survey = person.get("/api/v1/boxes/" + person.demoBox(label) + "/survey").ok();
+            assertThat(survey.get("issuedOnIt")).as(label).extracting(JsonNode::asString).containsExactly("B-10");
+        }
+        assertThat(person.get("/api/v1/boxes/" + person.demoBox("B-05") + "/survey").ok().get("issuedOnIt")).isEmpty();
+    }
 }

@@ -36,24 +36,26 @@ class SurveyController {
     private final People people;
     private final Boxes boxes;
     private final RecordSurvey recordSurvey;
+    private final IssuedWork issued;
 
-    SurveyController(Boxes boxes, RecordSurvey recordSurvey, People people) {
+    SurveyController(Boxes boxes, RecordSurvey recordSurvey, IssuedWork issued, People people) {
         this.people = people;
         this.boxes = boxes;
         this.recordSurvey = recordSurvey;
+        this.issued = issued;
     }
 
-    /** A surveyed box with what its wiring, as found, shows. */
+    /** A surveyed box with what its wiring, as found, shows; {@code issuedOnIt} are boxes whose issued plan a change of it opens again. */
     record SurveyView(UUID id, UUID jobId, UUID roomId, long version, String changedBy, Instant changedAt,
-                      SurveyDocument survey, Verdict verdict, List<FindingView> findings) {
-        static SurveyView of(Boxes.Found found) {
+                      SurveyDocument survey, Verdict verdict, List<FindingView> findings, List<String> issuedOnIt) {
+        static SurveyView of(Boxes.Found found, List<String> issuedOnIt) {
             WiringPlan plan = WiringPlan.surveyed(found.house(), found.run());
             BoxRow row = found.row();
             List<Finding> findings = new ArrayList<>(plan.findings());
             findings.addAll(SurveyChecks.of(found.house(), found.run()));
             findings.sort(Finding.ORDER);
             return new SurveyView(row.id(), found.job(), row.roomId(), row.version(), row.changedBy(), row.changedAt(),
-                    found.survey(), plan.verdict(), findings.stream().map(FindingView::of).toList());
+                    found.survey(), plan.verdict(), findings.stream().map(FindingView::of).toList(), issuedOnIt);
         }
     }
 
@@ -65,23 +67,27 @@ class SurveyController {
     record SurveyChange(long version, @NotNull @Valid SurveyDocument survey) {
     }
 
+    private SurveyView view(Boxes.Found found) {
+        return SurveyView.of(found, issued.restingOn(found));
+    }
+
     @GetMapping("/boxes/{box}/survey")
     @Operation(operationId = "survey")
     SurveyView survey(@PathVariable UUID box) {
-        return SurveyView.of(boxes.find(box));
+        return view(boxes.find(box));
     }
 
     @PostMapping("/rooms/{room}/boxes")
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addBox")
     SurveyView addBox(@PathVariable UUID room, @Valid @RequestBody NewBox box, Principal who) {
-        return SurveyView.of(boxes.find(recordSurvey.add(room, box.survey(), people.nameOf(who))));
+        return view(boxes.find(recordSurvey.add(room, box.survey(), people.nameOf(who))));
     }
 
     @PutMapping("/boxes/{box}/survey")
     @Operation(operationId = "recordSurvey")
     SurveyView recordSurvey(@PathVariable UUID box, @Valid @RequestBody SurveyChange change, Principal who) {
         recordSurvey.change(box, change.version(), change.survey(), people.nameOf(who));
-        return SurveyView.of(boxes.find(box));
+        return view(boxes.find(box));
     }
 }

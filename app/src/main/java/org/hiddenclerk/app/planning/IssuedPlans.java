@@ -1,0 +1,31 @@
+package org.hiddenclerk.app.planning;
+
+import java.util.List;
+import java.util.Map;
+import java.util.UUID;
+import java.util.stream.Stream;
+import org.hiddenclerk.app.survey.BoxRow;
+import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.IssuedWork;
+import org.springframework.stereotype.Component;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Plans that were issued, and the surveys that they rest on. */
+@Component
+class IssuedPlans implements IssuedWork {
+    private final Plans plans;
+    private final Boxes boxes;
+
+    IssuedPlans(Plans plans, Boxes boxes) {
+        this.plans = plans;
+        this.boxes = boxes;
+    }
+
+    @Override
+    @Transactional(readOnly = true)
+    public List<String> restingOn(Boxes.Found found) {
+        Map<UUID, IssuedPlanRow> last = plans.lastIssuedByBox(found.job());
+        return Stream.concat(Stream.of(found.row()), found.neighbours().values().stream().map(Boxes.Neighbour::row)).filter(row -> last.containsKey(row.id())).filter(row ->
+                plans.isCurrent(last.get(row.id()), row.id().equals(found.row().id()) ? found : boxes.found(row, found.job(), found.house()))).map(BoxRow::label).sorted().toList();
+    }
+}
