@@ -13,6 +13,7 @@ import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Wall;
 import org.hiddenclerk.core.electrical.Currents;
 import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.Operations;
@@ -22,7 +23,6 @@ import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
-import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.BoxDrawing;
@@ -33,8 +33,9 @@ import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Run;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.Tools;
+import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** A plan with everything that is derived from it. */
@@ -118,16 +119,14 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     record BehaviourView(InputBehaviour behaviour, String label) {
     }
 
-    /** Every gang of the lead whose switch some module reads. */
-    private static List<GangSetting> settings(Box box, List<Assignment> modules) {
+    /** Every gang of the lead whose switch some module reads, with what can be had there: the same as where its feel is set. */
+    private static List<GangSetting> settings(WiringPlan plan) {
         List<GangSetting> settings = new ArrayList<>();
-        for (Assignment module : modules) {
-            boolean reads = module.scheme() != SchemeCode.NO_SWITCH && module.scheme() != SchemeCode.SWITCH_UPSTREAM
-                    && module.scheme() != SchemeCode.AT_LAMP_BLINK && module.scheme() != SchemeCode.VOLT_FREE;
-            List<BehaviourView> possible = module.model().behaviours().stream().sorted()
-                    .filter(b -> b != InputBehaviour.SUPPLY_BLINK).map(b -> new BehaviourView(b, b.label())).toList();
-            module.gangs().stream().filter(gang -> reads).forEach(gang -> settings.add(new GangSetting(gang,
-                    box.gang(gang).name(), module.model().code(), module.behaviour(gang), possible)));
+        for (WallInput input : WallInput.of(plan)) {
+            boolean own = input.wall().kind() != Wall.Kind.SUPPLY && plan.modulesOf(input.fitted().assignment()).indexOf(RunWiring.moduleOf(input.fitted().number()).value()) == 0;
+            input.gangs().stream().filter(gang -> own && gang.place().equals(plan.run().lead())).findFirst().ifPresent(gang -> settings.add(new GangSetting(gang.number(),
+                    gang.gang().name(), input.fitted().model().code(), input.input().behaviour(), Stream.concat(Stream.of(input.input().behaviour()), input.possible().stream())
+                    .distinct().sorted().map(behaviour -> new BehaviourView(behaviour, behaviour.label())).toList())));
         }
         return settings;
     }
@@ -150,7 +149,7 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 judgement.findings().stream().map(FindingView::of).toList(),
                 DrawnWiring.of(BoxDrawing.of(plan, false, house), surveyed, circuitsOff),
                 planned ? DrawnWiring.of(BoxDrawing.of(plan, true, house), plan, circuitsOff) : null,
-                planned ? settings(found.box(), modules) : List.of(), PartsToAdd.of(plan), places, Papers.cutList(places),
+                planned ? settings(plan) : List.of(), PartsToAdd.of(plan), places, Papers.cutList(places),
                 Tools.of(plan, places),
                 Caution.of(plan, house).stream().map(Caution::words).toList(), plan.names(),
                 found.run().circuits().stream().map(house::label).sorted().toList(),

@@ -22,6 +22,13 @@ public final class FeelCheck {
     private FeelCheck() {
     }
 
+    /** That a behaviour does not go with what a hand finds at the wall; empty when it does. */
+    static Optional<Finding> unsuited(Subject subject, Wall wall, ModuleModel model, InputBehaviour behaviour) {
+        return Adviser.refusal(behaviour, wall, model.behaviours()).map(why -> Finding.of(FindingCode.BEHAVIOUR_UNSUITED, subject,
+                Sentence.of("\"{0}\" does not go with this switch: {1}.", behaviour.label(), why), Source.COMMON_PRACTICE,
+                new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose the first of the list")));
+    }
+
     /**
      * What is found of one input.
      *
@@ -32,9 +39,7 @@ public final class FeelCheck {
     public static List<Finding> of(Subject subject, Wall wall, ModuleModel model, InputBehaviour behaviour, Parameters parameters, Map<String, String> settings,
                                    Optional<InstalledFirmware> installed) {
         List<Finding> findings = new ArrayList<>();
-        Adviser.refusal(behaviour, wall, model.behaviours()).ifPresent(why -> findings.add(Finding.of(FindingCode.BEHAVIOUR_UNSUITED, subject,
-                Sentence.of("\"{0}\" does not go with this switch: {1}.", behaviour.label(), why), Source.COMMON_PRACTICE,
-                new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose the first of the list"))));
+        unsuited(subject, wall, model, behaviour).ifPresent(findings::add);
         FirmwareNeeds.of(behaviour).flatMap(feature -> installed.isPresent() ? FirmwareNeeds.lackOfInstalled(model, installed.get(), feature, "this behaviour")
                 : FirmwareNeeds.lackOfLine(model, feature, "this behaviour")).ifPresent(findings::add);
         settings.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> findings.add(Finding.of(FindingCode.SETTING_NOT_OFFERED, subject, why,

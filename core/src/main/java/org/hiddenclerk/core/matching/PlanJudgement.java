@@ -22,6 +22,7 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
@@ -114,7 +115,14 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         collected.add(planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay).toList());
         collected.add(shownBySurvey(planner, plan));
         collected.add(AlikeCores.of(plan, FieldEvidence.NONE));
+        collected.add(actingOtherwise(plan));
         return new PlanJudgement(plan, collected.ordered(), List.of());
+    }
+
+    /** Inputs whose switches cannot be read as it is planned: the plan says it before anybody sets how switches feel. */
+    private static List<Finding> actingOtherwise(WiringPlan plan) {
+        return WallInput.of(plan).stream().flatMap(input -> FeelCheck.unsuited(new Subject.Input(RunWiring.moduleOf(input.fitted().number()).value(), input.input().id()), input.wall(),
+                input.fitted().model(), input.input().behaviour()).stream()).toList();
     }
 
     /** Whatever the survey of the boxes that are opened stops or holds, stops or holds the plan as well. */

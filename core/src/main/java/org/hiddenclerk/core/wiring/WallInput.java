@@ -2,7 +2,9 @@ package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 import java.util.stream.Stream;
+import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
 import org.hiddenclerk.core.electrical.Input;
@@ -23,6 +25,16 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
     /** Its name within the plan: module and input. */
     public String key() {
         return RunWiring.moduleOf(fitted.number()).value() + "/" + input.id();
+    }
+
+    /** How else it may act: what its module can be set to and what its switches allow. */
+    public List<InputBehaviour> possible() {
+        return fitted.model().behaviours().stream().sorted().filter(behaviour -> refusal(behaviour).isEmpty()).toList();
+    }
+
+    /** Why it cannot act so; empty when it can. */
+    public Optional<String> refusal(InputBehaviour behaviour) {
+        return Adviser.refusal(behaviour, wall, fitted.model().behaviours());
     }
 
     /** Inputs that a switch at the wall reaches, in the order of the modules. */
