@@ -15,6 +15,7 @@ import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.job.BoxGeometry;
+import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.LoadBank;
@@ -29,6 +30,7 @@ public enum Caution {
     SWITCH_NO_LONGER_ISOLATES("The wall switch no longer takes the lamp off the live: isolate at the board before a lamp is "
             + "touched."),
     WORK_AT_LAMP("The module sits where it gets warm and where nobody looks: note its place, and keep its radio free of metal."),
+    PAIR_AT_BENCH("The button of the module can't be reached once it is in: let it join at the bench, and keep its code, before it goes up."),
     UNREACHABLE_WHEN_OFF("Off at the wall means that the module is gone from the network, and no longer passes messages on."),
     HEAVY_LOAD("A heavy or motor load: the contact's rating for that very kind decides, and terminals get warm when loose."),
     METAL_BOX("A metal box shields the radio; measure the link with the plate on."),
@@ -89,7 +91,9 @@ public enum Caution {
         add(cautions, ELV_INPUT, !(model.supply() instanceof ModuleSupply.DirectCurrent) && fitted.inputs().stream()
                 .anyMatch(i -> i.potential() == Input.Potential.ELV));
         add(cautions, POLARITY, model.supply() instanceof ModuleSupply.DirectCurrent);
-        add(cautions, WORK_AT_LAMP, fitted.place().box().kind().isAtLoad());
+        boolean atLoad = fitted.place().box().kind().isAtLoad();
+        add(cautions, WORK_AT_LAMP, atLoad);
+        add(cautions, PAIR_AT_BENCH, atLoad || fitted.place().box().kind() == BoxKind.JUNCTION);
         add(cautions, BLIND_TRAVEL, model.interlocked());
     }
 
