@@ -19,3 +19,6 @@ export const money = (amount: number | null | undefined) =>
 
 export const withUnit = (value: number | string, unit: string) =>
   unit ? `${value}${THIN_SPACE}${unit}` : `${value}`;
+
+/** So many of something, in words: "1 link", "2 links". */
+export const counted = (count: number, one: string) => `${count} ${one}${count === 1 ? "" : "s"}`;

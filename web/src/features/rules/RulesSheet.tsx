@@ -3,6 +3,7 @@ import { useCallback, useMemo, useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { rulesOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
+import { counted } from "../../ui/figures";
 import { useKeys } from "../../ui/useKeys";
 import { Tabs } from "../../ui/Tabs";
 import { Waiting } from "../../ui/Waiting";
@@ -174,7 +175,8 @@ function AddRule({
         one of our own
       </button>
       <span className="text-soft text-[14px]">
-        {view.devices} devices, {view.rules.length} rules, {view.links.length} links
+        {counted(view.devices, "device")}, {counted(view.rules.length, "rule")},{" "}
+        {counted(view.links.length, "link")}
       </span>
     </div>
   );
