@@ -64,6 +64,15 @@ public class Bench implements StageKeeper {
 
     /** The bench of a job: what lies on it, and the places that still wait for a module. */
     record State(List<OnBench> units, List<ModulePlace> waiting, List<ModulePlace> all) {
+        /** The place that waits for a module; empty where none does any more. */
+        Optional<ModulePlace> placeOf(BenchUnitRow row) {
+            return all.stream().filter(place -> place.waitsFor(row)).findFirst();
+        }
+
+        /** Where a module sits by the plans of today, which may have moved it since it was taken to the bench. */
+        Optional<UUID> boxOf(BenchUnitRow row) {
+            return placeOf(row).map(ModulePlace::box).or(row::boxId);
+        }
     }
 
     @Transactional(readOnly = true)
@@ -98,9 +107,11 @@ public class Bench implements StageKeeper {
     @Transactional(readOnly = true)
     public List<Ready> modules(UUID job) {
         State state = of(job);
-        return state.units().stream().map(unit -> new Ready(unit.row().id(), unit.row().serial(), unit.model(), unit.row().boxId(), state.all().stream()
-                .filter(place -> place.waitsFor(unit.row())).map(place -> place.named().room() + ", " + place.label()).findFirst().orElse(""), unit.row().place(),
-                unit.row().name(), unit.row().address(), unit.wanted())).toList();
+        return state.units().stream().map(unit -> {
+            Optional<ModulePlace> place = state.placeOf(unit.row());
+            return new Ready(unit.row().id(), unit.row().serial(), unit.model(), state.boxOf(unit.row()), place.map(each -> each.named().room() + ", " + each.label()).orElse(""),
+                    unit.row().place(), unit.row().name(), unit.row().address(), unit.wanted());
+        }).toList();
     }
 
     /** What was chosen on the bench, and over that what the switches of its box are wanted to do. */
@@ -143,7 +154,7 @@ public class Bench implements StageKeeper {
         Set<String> ready = state.units().stream().filter(unit -> unit.card().isReady()).flatMap(unit -> unit.row().place().stream())
                 .collect(Collectors.toSet());
         Map<UUID, Stage.Progress> progress = new HashMap<>();
-        state.units().forEach(unit -> unit.row().boxId().ifPresent(box -> progress.put(box, state.all().stream().filter(p -> p.box().equals(box))
+        state.units().forEach(unit -> state.boxOf(unit.row()).ifPresent(box -> progress.put(box, state.all().stream().filter(p -> p.box().equals(box))
                 .allMatch(p -> ready.contains(p.id())) ? Stage.Progress.DONE : Stage.Progress.BEGUN)));
         return progress;
     }

@@ -120,9 +120,9 @@ class BenchController {
 
     private BenchUnitView view(Bench.OnBench unit, Bench.State state) {
         BenchUnitRow row = unit.row();
-        var place = state.all().stream().filter(p -> p.waitsFor(row)).findFirst();
+        var place = state.placeOf(row);
         return new BenchUnitView(row.id(), row.version(), row.serial(), row.moduleCode(), unit.model().name(), unit.model().protocol().label(),
-                row.boxId().orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
+                state.boxOf(row).orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
                 row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), unit.wanted(), Settings.of(unit.model()).stream().map(choice ->
                 new SettingView(choice.key(), choice.words(), choice.values().entrySet().stream().map(v -> new SettingValueView(v.getKey(), v.getValue())).toList())).toList(), steps(unit), unit.card().next().orElse(null),

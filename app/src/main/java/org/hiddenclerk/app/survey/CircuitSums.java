@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
+import org.hiddenclerk.app.house.HouseReadAnew;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.matching.CircuitSum;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,6 +27,11 @@ public class CircuitSums {
     }
 
     private record Kept(HouseContext house, Map<UUID, Long> versions, List<CircuitSum> sums) {
+    }
+
+    @EventListener
+    void forget(HouseReadAnew anew) {
+        kept.remove(anew.job());
     }
 
     @Transactional(readOnly = true)

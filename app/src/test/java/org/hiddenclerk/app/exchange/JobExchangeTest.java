@@ -169,6 +169,22 @@ class JobExchangeTest {
         assertThat(exchange.write(job).bytes()).isEqualTo(before);
     }
 
+    /** A file may bring other loads with the same versions of boxes: what was worked out of the old ones is forgotten. */
+    @Test
+    void whatWasWorkedOutIsForgottenWhenAJobIsTakenAnew() {
+        UUID job = small();
+        double before = watts(job);
+        ObjectNode file = file(job);
+        file.at("/parts/boxLoad/0").asObject().put("typed", "heater 2400");
+        assertThat(exchange.read(JobFile.MAPPER.writeValueAsBytes(file), true).applied()).isTrue();
+
+        assertThat(watts(job)).isNotEqualTo(before).isGreaterThanOrEqualTo(2400);
+    }
+
+    private double watts(UUID job) {
+        return person.get("/api/v1/jobs/" + job + "/circuit-sums").ok().valueStream().mapToDouble(sum -> sum.get("watts").asDouble()).sum();
+    }
+
     @Test
     void rowsThatWouldSlipIntoAnotherJobAreRefused() {
         UUID other = small();
