@@ -41,6 +41,18 @@ class SchemeMatrixTest {
         });
     }
 
+    /** The counts that the page of the stamp quotes. */
+    @Test
+    void howManyPlansAreDrawnHeldAndRefusedIsTold() {
+        Map<String, Integer> counts = new LinkedHashMap<>(Map.of("proved", 0, "held", 0, "refused", 0));
+        for (RegionProfile region : RegionProfile.values()) {
+            SchemeMatrix.plans(region).values().forEach(plan -> counts.merge(plan.planned().isEmpty() ? "refused" : plan.verdict() == Verdict.OK ? "proved" : "held", 1, Integer::sum));
+        }
+        System.out.println("circuits x schemes, in every region: " + new java.util.TreeMap<>(counts));
+        assertThat(counts.values()).as("some of each").allMatch(count -> count > 0);
+        assertThat(counts.values().stream().mapToInt(Integer::intValue).sum()).isEqualTo(RegionProfile.values().length * SchemeMatrix.plans(RegionProfile.EU_230).size());
+    }
+
     /** Two conductors of one name would be drawn as one. */
     @Test
     void everyPartOfAPlanHasANameOfItsOwn() {
