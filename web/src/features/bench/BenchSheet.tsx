@@ -50,7 +50,7 @@ export function BenchSheet({ job, box }: { job: Schemas["JobView"]; box?: string
       }
     >
       {bench.isError && <Failure error={bench.error} onRetry={() => bench.refetch()} />}
-      {bench.data && <Take job={job.id} waiting={bench.data.waiting} />}
+      {bench.data && <Take job={job} waiting={bench.data.waiting} box={box} />}
       <div className="grid gap-4 lg:grid-cols-[minmax(280px,1fr)_minmax(0,1.5fr)]">
         <ul aria-label="modules on the bench" className="space-y-1.5">
           {units.map((unit) => (
@@ -62,7 +62,7 @@ export function BenchSheet({ job, box }: { job: Schemas["JobView"]; box?: string
               />
             </li>
           ))}
-          {units.length === 0 && (
+          {units.length === 0 && bench.data && bench.data.waiting.length > 0 && (
             <li className="text-soft">Nothing is on the bench yet. Scan or type the first serial above.</li>
           )}
         </ul>
@@ -74,17 +74,29 @@ export function BenchSheet({ job, box }: { job: Schemas["JobView"]; box?: string
 }
 
 /** Takes a module to the bench by its serial; the field is ready for the next scan at once. */
-function Take({ job, waiting }: { job: string; waiting: Schemas["WaitingView"][] }) {
+function Take({
+  job,
+  waiting,
+  box,
+}: {
+  job: Schemas["JobView"];
+  waiting: Schemas["WaitingView"][];
+  box?: string;
+}) {
   const queries = useQueryClient();
   const [module, setModule] = useState("");
   const [serial, setSerial] = useState("");
-  const chosen = waiting.some((w) => w.moduleCode === module) ? module : (waiting[0]?.moduleCode ?? "");
+  const here = (w: Schemas["WaitingView"]) => w.boxes.filter((each) => each === box).length;
+  // At a box its own modules come first; the others of the house can still be taken.
+  const kinds = [...waiting].sort((a, b) => Number(here(b) > 0) - Number(here(a) > 0));
+  const chosen = kinds.some((w) => w.moduleCode === module) ? module : (kinds[0]?.moduleCode ?? "");
+  const label = job.boxes.find((b) => b.id === box)?.label;
   const take = useMutation({
     // One after the other, however fast somebody scans: each takes the first place that is left.
     scope: { id: "take to the bench" },
-    mutationFn: (scanned: string) => api.takeToBench(job, { moduleCode: chosen, serial: scanned }),
+    mutationFn: (scanned: string) => api.takeToBench(job.id, { moduleCode: chosen, serial: scanned, box }),
     onSuccess: () => {
-      queries.invalidateQueries({ queryKey: ["job", job] });
+      queries.invalidateQueries({ queryKey: ["job", job.id] });
     },
     onError: (_, scanned) => setSerial((typed) => typed || scanned),
   });
@@ -102,8 +114,12 @@ function Take({ job, waiting }: { job: string; waiting: Schemas["WaitingView"][]
         label="Module"
         value={chosen}
         onChange={setModule}
-        options={waiting.map((w) => ({ value: w.moduleCode, label: `${w.moduleCode}, ${w.count} wanted` }))}
-        className="w-52"
+        options={kinds.map((w) => ({
+          value: w.moduleCode,
+          label:
+            here(w) > 0 ? `${w.moduleCode}, ${here(w)} for ${label}` : `${w.moduleCode}, ${w.count} wanted`,
+        }))}
+        className="w-56"
       />
       <TextField
         label="Serial, scanned or typed"

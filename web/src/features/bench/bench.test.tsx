@@ -100,7 +100,7 @@ it("shows a code after its purpose is written down, and hides it again", async (
 it("takes serials as fast as they are scanned, and gives a refused one back", async () => {
   answers.push({
     match: /GET .*\/bench$/,
-    body: { units: [], waiting: [{ moduleCode: "QQ-1", count: 3 }] },
+    body: { units: [], waiting: [{ moduleCode: "QQ-1", count: 3, boxes: ["x", "y", "z"] }] },
   });
   answers.push({ match: /POST .*\/bench$/, body: {} });
   show(<BenchSheet job={house()} />);
@@ -117,6 +117,31 @@ it("takes serials as fast as they are scanned, and gives a refused one back", as
   await person.type(field, "SN-1{Enter}");
   expect(await screen.findByText(/^no/)).toBeTruthy();
   expect((field as HTMLInputElement).value).toBe("SN-1");
+});
+
+it("offers the modules of its own box first, and takes them for it", async () => {
+  const job = house();
+  const box = job.boxes[0]?.id ?? "";
+  answers.push({
+    match: /GET .*\/bench$/,
+    body: {
+      units: [],
+      waiting: [
+        { moduleCode: "AA-1", count: 2, boxes: ["x", "y"] },
+        { moduleCode: "QQ-1", count: 3, boxes: ["x", box, "z"] },
+      ],
+    },
+  });
+  answers.push({ match: /POST .*\/bench$/, body: {} });
+  show(<BenchSheet job={job} box={box} />);
+  const person = userEvent.setup();
+  await person.type(await screen.findByLabelText("Serial, scanned or typed"), "SN-9{Enter}");
+
+  expect((screen.getByLabelText("Module") as HTMLSelectElement).value).toBe("QQ-1");
+  expect(screen.getByRole("option", { name: `QQ-1, 1 for ${job.boxes[0]?.label}` })).toBeTruthy();
+  await vi.waitFor(() =>
+    expect(asked.find((a) => a.method === "POST")?.body).toEqual({ moduleCode: "QQ-1", serial: "SN-9", box }),
+  );
 });
 
 it("builds names from tokens in the order in which they are pressed", async () => {

@@ -166,23 +166,29 @@ public class Bench implements StageKeeper {
                 JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes, wanted);
     }
 
-    /** @throws Unusable for a serial that is known, and for a module that the stock book does not have */
+    /**
+     * Takes a module to the bench, for a place that waits for one of its kind.
+     *
+     * @param box whose place is meant, if it has one; the first of the house otherwise
+     * @throws Unusable for a serial that is known, and for a module that the stock book does not have
+     */
     @Transactional
-    public UUID take(UUID job, String module, String serial, String who) {
+    public UUID take(UUID job, String module, String serial, Optional<UUID> box, String who) {
         houses.job(job);
         stock.require(module, "/moduleCode");
         if (units.existsBySerial(serial)) {
             throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         BenchUnitRow row = new BenchUnitRow(job, serial, module, who, now());
-        assign(row, job);
+        assign(row, job, box);
         return units.saveAndFlush(row).id();
     }
 
     /** The first place that waits for a module of its kind, and the name of that place. */
-    private void assign(BenchUnitRow row, UUID job) {
+    private void assign(BenchUnitRow row, UUID job, Optional<UUID> box) {
         State state = of(job);
-        state.waiting().stream().filter(place -> place.module().equals(row.moduleCode())).findFirst().ifPresent(place -> {
+        List<ModulePlace> fitting = state.waiting().stream().filter(place -> place.module().equals(row.moduleCode())).toList();
+        fitting.stream().filter(place -> box.filter(place.box()::equals).isPresent()).findFirst().or(() -> fitting.stream().findFirst()).ifPresent(place -> {
             // A module of another kind that was packed for it before its plan was changed.
             state.units().stream().map(OnBench::row).filter(other -> other.place().filter(place.id()::equals).isPresent()).forEach(other -> {
                 other.isFree();

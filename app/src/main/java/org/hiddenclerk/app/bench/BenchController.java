@@ -10,6 +10,7 @@ import java.security.Principal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
@@ -81,14 +82,15 @@ class BenchController {
                          List<CredentialView> codes, List<CodeKindView> kinds) {
     }
 
-    /** So many places wait for a module of a kind. */
-    record WaitingView(String moduleCode, long count) {
+    /** So many places wait for a module of a kind; {@code boxes} are those that they are in, in the order of the house. */
+    record WaitingView(String moduleCode, long count, List<UUID> boxes) {
     }
 
     record BenchView(List<BenchUnitView> units, List<WaitingView> waiting) {
     }
 
-    record Taking(@NotBlank @Size(max = 40) String moduleCode, @NotBlank @Size(max = 80) String serial) {
+    /** @param box for which it is taken, if one of its places is free */
+    record Taking(@NotBlank @Size(max = 40) String moduleCode, @NotBlank @Size(max = 80) String serial, @MayBeAbsent UUID box) {
     }
 
     record Marking(long version, @NotNull BenchStep step, @NotNull BenchCard.Outcome outcome, @NotNull @Size(max = 500) String note) {
@@ -114,8 +116,12 @@ class BenchController {
     BenchView bench(@PathVariable UUID job) {
         Bench.State state = bench.of(job);
         return new BenchView(state.units().stream().map(unit -> view(unit, state)).toList(), state.waiting().stream()
-                .map(BenchPlaces.ModulePlace::module).distinct().map(code -> new WaitingView(code, state.waiting().stream()
-                .filter(place -> place.module().equals(code)).count())).toList());
+                .map(BenchPlaces.ModulePlace::module).distinct().map(code -> waiting(code, state.waiting())).toList());
+    }
+
+    private static WaitingView waiting(String code, List<BenchPlaces.ModulePlace> places) {
+        List<UUID> boxes = places.stream().filter(place -> place.module().equals(code)).map(BenchPlaces.ModulePlace::box).toList();
+        return new WaitingView(code, boxes.size(), boxes);
     }
 
     private BenchUnitView view(Bench.OnBench unit, Bench.State state) {
@@ -145,9 +151,9 @@ class BenchController {
 
     @PostMapping("/jobs/{job}/bench")
     @ResponseStatus(HttpStatus.CREATED)
-    @Operation(operationId = "takeToBench", summary = "Takes a module to the bench, for the first box that waits for one of its kind")
+    @Operation(operationId = "takeToBench", summary = "Takes a module to the bench, for the box named or the first that waits for one of its kind")
     BenchView take(@PathVariable UUID job, @Valid @RequestBody Taking taking, Principal who) {
-        bench.take(job, taking.moduleCode(), taking.serial().strip(), people.nameOf(who));
+        bench.take(job, taking.moduleCode(), taking.serial().strip(), Optional.ofNullable(taking.box()), people.nameOf(who));
         return bench(job);
     }
 

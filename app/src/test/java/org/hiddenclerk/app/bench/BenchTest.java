@@ -90,6 +90,22 @@ class BenchTest {
         assertThat(take(sender).get("boxLabel").asString()).isEqualTo("A");
     }
 
+    /** At the bench of a box a module is taken for that box, whichever came first in the house. */
+    @Test
+    void aModuleIsTakenForTheBoxThatIsMeant() {
+        house.pick(house.box("A"), zigbee);
+        String second = house.box("B");
+        house.pick(second, zigbee);
+        JsonNode waiting = person.get("/api/v1/jobs/" + house.job() + "/bench").ok().get("waiting").get(0);
+        assertThat(waiting.get("count").asInt()).isEqualTo(2);
+        assertThat(waiting.get("boxes")).hasSize(2).extracting(JsonNode::asString).contains(second);
+
+        JsonNode units = person.post("/api/v1/jobs/" + house.job() + "/bench", Map.of("moduleCode", zigbee, "serial", "SN-" + ++serials, "box", second)).ok().get("units");
+        assertThat(units.get(0).get("boxLabel").asString()).isEqualTo("B");
+        JsonNode third = person.post("/api/v1/jobs/" + house.job() + "/bench", Map.of("moduleCode", zigbee, "serial", "SN-" + ++serials, "box", second)).ok().get("units");
+        assertThat(third).extracting(unit -> unit.get("boxLabel").asString()).as("its place is taken: the first of the house").containsExactly("B", "A");
+    }
+
     @Test
     void aModuleGoesThroughEveryStepForTheBoxThatWaits() {
         house.pick(house.box("A"), zigbee);
