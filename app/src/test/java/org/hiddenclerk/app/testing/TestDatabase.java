@@ -124,21 +124,25 @@ public final class TestDatabase {
         script("DB_EXTRA='--innodb-use-native-aio=0' db_start");
     }
 
-    /** What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it leaves behind would keep an end. */
+    /** What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it leaves behind would keep an end.
+     * What it complains of is kept apart: a machine without the locale that is asked for complains at every start of a shell. */
     private String script(String text, String... arguments) {
         List<String> command = new ArrayList<>(List.of("bash", "-c", ". \"$0\"; " + text, root().resolve("scripts/db.sh").toString()));
         command.addAll(List.of(arguments));
         try {
             Path said = Files.createTempFile("script", ".out");
-            ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true).redirectOutput(said.toFile());
+            Path complained = Files.createTempFile("script", ".err");
+            ProcessBuilder builder = new ProcessBuilder(command).redirectError(complained.toFile()).redirectOutput(said.toFile());
             builder.environment().putAll(forScripts());
             Process process = builder.start();
             boolean ended = process.waitFor(SCRIPT_PATIENCE.toSeconds(), TimeUnit.SECONDS);
             String words = Files.readString(said);
+            String complaints = Files.readString(complained);
             Files.delete(said);
+            Files.delete(complained);
             if (!ended || process.exitValue() != 0) {
                 process.destroyForcibly();
-                throw new IllegalStateException(text + (ended ? ": " : " did not end within " + SCRIPT_PATIENCE + ": ") + words);
+                throw new IllegalStateException(text + (ended ? ": " : " did not end within " + SCRIPT_PATIENCE + ": ") + words + complaints);
             }
             return words;
         } catch (IOException e) {
