@@ -124,8 +124,10 @@ public final class TestDatabase {
         script("DB_EXTRA='--innodb-use-native-aio=0' db_start");
     }
 
-    /** What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it leaves behind would keep an end.
-     * What it complains of is kept apart: a machine without the locale that is asked for complains at every start of a shell. */
+    /**
+     * What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it leaves behind would keep an end.
+     * What it complains of is kept apart: a machine without the locale that is asked for complains at every start of a shell.
+     */
     private String script(String text, String... arguments) {
         List<String> command = new ArrayList<>(List.of("bash", "-c", ". \"$0\"; " + text, root().resolve("scripts/db.sh").toString()));
         command.addAll(List.of(arguments));
