@@ -43,6 +43,8 @@ class BackupTest {
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().putAll(TestDatabase.get().forScripts());
         builder.environment().put("DB_NAME", name);
+        // Every machine has this locale; of one that it has not a shell complains before it does anything.
+        builder.environment().put("LC_ALL", "C");
         builder.environment().putAll(more);
         Process process = builder.start();
         String words = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
