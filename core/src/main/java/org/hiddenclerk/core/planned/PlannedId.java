@@ -103,8 +103,8 @@ public sealed interface PlannedId {
 
     /** How ids are written. */
     final class Text {
-        private static final Pattern PATTERN = Pattern.compile("(?<box>[^/]+)/(?:K(?<pick>\\d+)(?:\\.(?<companion>\\d+))?(?:/(?:in(?<input>[^/]+)|(?<channel>[^/]+)))?"
-                + "|S(?<gang>\\d+)|X(?<load>\\d+)(?:\\.(?<bank>\\d+))?)");
+        private static final Pattern PATTERN = Pattern.compile("(?<box>[^/]+)/(?:K(?<pick>\\d{1,6})(?:\\.(?<companion>\\d{1,6}))?(?:/(?:in(?<input>[^/]+)|(?<channel>[^/]+)))?"
+                + "|S(?<gang>\\d{1,6})|X(?<load>\\d{1,6})(?:\\.(?<bank>\\d{1,6}))?)");
 
         private Text() {
         }
