@@ -5,6 +5,7 @@ import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./api/client";
 import { App } from "./App";
 import "./styles.css";
+import { AskFirst } from "./ui/AskFirst";
 import { OutageBanner } from "./ui/OutageBanner";
 import { printInDaylight } from "./ui/theme";
 
@@ -29,6 +30,7 @@ if (root) {
     <StrictMode>
       <QueryClientProvider client={queries}>
         <OutageBanner />
+        <AskFirst />
         <BrowserRouter>
           <App />
         </BrowserRouter>

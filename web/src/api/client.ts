@@ -1,3 +1,4 @@
+import { OPENS_AGAIN } from "./asking";
 import { client, dataOf, type Schemas } from "./transport";
 
 export { ApiProblem, type FieldProblem, NoConnection, type Schemas } from "./transport";
@@ -81,8 +82,9 @@ export const api = {
   survey: (id: string) => dataOf(client.GET("/api/v1/boxes/{box}/survey", box(id))),
   addBox: (room: string, survey: Schemas["SurveyDocument"]) =>
     dataOf(client.POST("/api/v1/rooms/{room}/boxes", { params: { path: { room } }, body: { survey } })),
-  recordSurvey: (id: string, body: Schemas["SurveyChange"]) =>
-    dataOf(client.PUT("/api/v1/boxes/{box}/survey", { ...box(id), body })),
+  /** @param asked whether the person knows what the change opens again */
+  recordSurvey: (id: string, body: Schemas["SurveyChange"], asked = false) =>
+    dataOf(client.PUT("/api/v1/boxes/{box}/survey", { ...box(id), body, headers: asked ? OPENS_AGAIN : {} })),
   match: (id: string, query: { gangs: number[]; loads: number[]; scheme?: Schemas["OfferView"]["scheme"] }) =>
     dataOf(client.GET("/api/v1/boxes/{box}/match", { params: { path: { box: id }, query } })),
   schemes: (id: string, query: { gangs: number[]; loads: number[] }) =>

@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from "openapi-fetch";
+import { sendAsking } from "./asking";
 import { outage } from "./outage";
 import type { components, paths } from "./schema";
 
@@ -46,7 +47,7 @@ const guard: Middleware = {
   },
 };
 
-export const client = createClient<paths>({ baseUrl: "" });
+export const client = createClient<paths>({ baseUrl: "", fetch: sendAsking });
 client.use(guard);
 
 type Answer<T> = Promise<{ data?: T; error?: unknown; response: Response }>;

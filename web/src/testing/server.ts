@@ -6,13 +6,18 @@ configure({ asyncUtilTimeout: 5_000 });
 /** What the stand-in server answers, and what it was asked; emptied by `forget` after each test. */
 export const answers: { match: RegExp; status?: number; body?: unknown; headers?: Record<string, string> }[] =
   [];
-export const asked: { url: string; method: string; body: unknown }[] = [];
+export const asked: { url: string; method: string; body: unknown; headers: Headers }[] = [];
 
 /** A setup file of the tests: the client takes fetch when it is made, so this must run before it is imported. */
 globalThis.fetch = async (input) => {
   const request = input as Request;
   const text = await request.clone().text();
-  asked.push({ url: request.url, method: request.method, body: text ? JSON.parse(text) : undefined });
+  asked.push({
+    url: request.url,
+    method: request.method,
+    body: text ? JSON.parse(text) : undefined,
+    headers: request.headers,
+  });
   const answer = answers.find((a) => a.match.test(`${request.method} ${request.url}`));
   if (!answer) {
     throw new TypeError("no answer");

@@ -5,6 +5,7 @@ import { api, type Schemas } from "../../api/client";
 import { planOptions, useBoxChanged, whatIfOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
+import { labelsOf } from "../fit/work";
 import { ReliesOn } from "./ReliesOn";
 import { Stamp } from "../../ui/Stamp";
 import { useKeys } from "../../ui/useKeys";
@@ -126,7 +127,7 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
               is unchanged.
             </p>
           ) : (
-            <IssueState plan={plan} />
+            <IssueState job={job} plan={plan} />
           )}
           {plan.after && !tried && <ReliesOn plan={plan} />}
           {whatIf.isError && (
@@ -217,7 +218,7 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
   );
 }
 
-function IssueState({ plan }: { plan: Schemas["PlanView"] }) {
+function IssueState({ job, plan }: { job: Schemas["JobView"]; plan: Schemas["PlanView"] }) {
   if (!plan.after) {
     return <p>No plan is drawn yet. The wiring as found is shown.</p>;
   }
@@ -225,6 +226,7 @@ function IssueState({ plan }: { plan: Schemas["PlanView"] }) {
     return (
       <p>
         Issued for work by {plan.issued.by}, {moment(plan.issued.at)}, proved in {plan.issued.states} states.
+        {plan.opens.length > 1 && ` One work opens ${labelsOf(job, plan.opens)}.`}
       </p>
     );
   }
@@ -239,7 +241,7 @@ function IssueState({ plan }: { plan: Schemas["PlanView"] }) {
   return (
     <p>
       {plan.mayBeIssued
-        ? "Proved in every state. It can be issued for work."
+        ? `Proved in every state. It can be issued for work.${plan.opens.length > 1 ? ` One work opens ${labelsOf(job, plan.opens)}.` : ""}`
         : "Not proved: it cannot be issued for work."}
     </p>
   );

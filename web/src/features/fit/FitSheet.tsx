@@ -8,6 +8,7 @@ import { moment } from "../../ui/figures";
 import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
 import { Photos } from "../survey/Photos";
+import { labelsOf, nearestFirst, rank } from "./work";
 import { LocksPart } from "./LocksPart";
 import { OutboxNote } from "./OutboxNote";
 import { useOutbox, withLetters } from "./outbox";
@@ -129,7 +130,7 @@ function OpenSheet({
       await changed();
     },
   });
-  const open = sheet.steps.filter((step) => step.open);
+  const open = sheet.steps.filter((step) => step.open).sort((a, b) => rank(a.box, box) - rank(b.box, box));
   const current = open.find((step) => step.id === chosen) ?? open[0];
   const gateWaits =
     current?.gate &&
@@ -156,6 +157,7 @@ function OpenSheet({
             />
           ))}
         </ol>
+        <WorkNote job={job} box={box} sheet={kept} />
         <OutboxNote outbox={outbox} steps={sheet.steps} />
         {act.isError && <Failure error={act.error} onRetry={changed} retry="look at the sheet again" />}
         {!sheet.stopped && !current && !outbox.away && (
@@ -201,8 +203,11 @@ function OpenSheet({
               ) : (
                 <StepForm
                   key={current.id}
-                  step={current}
+                  step={nearestFirst(current, box)}
+                  labels={Object.fromEntries(job.boxes.map((b) => [b.id, b.label]))}
+                  here={box}
                   busy={false}
+                  onMeasure={(item, value) => outbox.put({ do: "measure", stepId: current.id, item, value })}
                   onTick={(item, on) => outbox.put({ do: "tick", stepId: current.id, item, on })}
                   onEnter={(confirmed, readings, note) =>
                     outbox.put({ do: "enter", stepId: current.id, confirmed, readings, note })
@@ -253,6 +258,29 @@ function OpenSheet({
         )}
       </div>
     </SheetLayout>
+  );
+}
+
+/** A work over several boxes has one sheet, whichever of them somebody stands at. */
+function WorkNote({ job, box, sheet }: { job: Schemas["JobView"]; box: string; sheet: Sheet }) {
+  const others = sheet.opens.filter((id) => id !== box);
+  if (others.length === 0) {
+    return null;
+  }
+  return (
+    <p className="border-line border-l-4 pl-3 text-[15px]">
+      One work opens {labelsOf(job, sheet.opens)}. What is here stands first; what is elsewhere can be done
+      there by somebody else:{" "}
+      {others.map((id) => (
+        <Link
+          key={id}
+          className="text-primary mr-2 inline-flex min-h-6 items-center underline"
+          to={`/jobs/${job.id}/boxes/${id}/fit`}
+        >
+          {job.boxes.find((b) => b.id === id)?.label}
+        </Link>
+      ))}
+    </p>
   );
 }
 

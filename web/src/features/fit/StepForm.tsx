@@ -4,19 +4,25 @@ import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { ReadingPad } from "./ReadingPad";
 import { ReasonForm } from "./ReasonForm";
+import { rank } from "./work";
 
 type Props = {
   step: Schemas["StepView"];
   busy: boolean;
   /** Something was confirmed, or is not so after all; whoever else works on the sheet sees it. */
   onTick?: (item: string, on: boolean) => void;
+  /** Something was read of a step that others work on too. */
+  onMeasure?: (item: string, value: number) => void;
   onSkip?: (reason: string) => void;
+  /** The box that somebody stands at, and the labels of all. */
+  here?: string;
+  labels?: Record<string, string>;
   onEnter: (confirmed: string[], readings: Record<string, number>, note: string) => void;
   onLive: (reason: string) => void;
 };
 
 /** The step that is open, in large type: confirm, measure, go on. */
-export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props) {
+export function StepForm({ step, busy, onTick, onMeasure, onSkip, onEnter, onLive, here, labels }: Props) {
   const [own, setOwn] = useState<Record<string, boolean>>({});
   const [skipping, setSkipping] = useState(false);
   const [typed, setTyped] = useState<Record<string, string>>({});
@@ -38,6 +44,21 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
     setOwn({ ...own, [id]: !isOn(id) });
     onTick?.(id, !isOn(id));
   };
+  const shared = new Set(step.readings.map((r) => r.box)).size > 1;
+  /** What is read where several people work is known to all at once. */
+  const measuredAt = (index: number) => {
+    const r = step.readings[index];
+    const known = step.measured.find((m) => m.item === r?.id)?.value;
+    if (shared && r && isNumber(typed[r.id]) && Number(typed[r.id]) !== known) {
+      onMeasure?.(r.id, Number(typed[r.id]));
+    }
+  };
+  const elsewhere = (items: { box: string }[], index: number) => {
+    const at = items[index]?.box ?? "";
+    return here !== undefined && rank(at, here) === 1 && items[index - 1]?.box !== at ? (
+      <p className="text-soft mt-3 mb-1 text-[15px] font-semibold">at {labels?.[at] ?? "another box"}</p>
+    ) : null;
+  };
   const enter = () =>
     onEnter(confirmed, Object.fromEntries(step.readings.map((r) => [r.id, Number(value(r.id))])), note);
 
@@ -57,8 +78,9 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
 
       {step.confirms.length > 0 && (
         <ul className="space-y-2">
-          {step.confirms.map((confirm) => (
+          {step.confirms.map((confirm, index) => (
             <li key={confirm.id}>
+              {elsewhere(step.confirms, index)}
               <label className="border-edge bg-base-100 flex min-h-[52px] cursor-pointer items-center gap-3 rounded-[4px] border px-3 py-2 text-[16px]">
                 <input
                   type="checkbox"
@@ -90,8 +112,9 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
               ref={(row) => {
                 rows.current[index] = row;
               }}
-              className="grid grid-cols-[1fr_128px] items-center gap-3"
+              className="grid grid-cols-[1fr_128px] items-center gap-x-3"
             >
+              <span className="col-span-2">{elsewhere(step.readings, index)}</span>
               <label htmlFor={`reading-${r.id}`} className="text-[16px]">
                 {r.text}
               </label>
@@ -109,6 +132,7 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
                   onKeyDown={(event) => {
                     if (event.key === "Enter") {
                       event.preventDefault();
+                      measuredAt(index);
                       setAt(Math.min(step.readings.length - 1, index + 1));
                       document.getElementById(`reading-${step.readings[index + 1]?.id}`)?.focus();
                     }
@@ -164,7 +188,10 @@ export function StepForm({ step, busy, onTick, onSkip, onEnter, onLive }: Props)
               type="button"
               className="btn btn-success h-14 flex-1 text-[16px]"
               disabled={!isNumber(value(reading.id))}
-              onClick={() => setAt(at + 1)}
+              onClick={() => {
+                measuredAt(at);
+                setAt(at + 1);
+              }}
             >
               Next reading
             </button>

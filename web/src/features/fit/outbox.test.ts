@@ -11,6 +11,7 @@ const step = (id: string, gate: boolean, open: boolean): Schemas["StepView"] => 
   detail: "",
   gate,
   leavable: false,
+  box: "",
   confirms: [],
   readings: [],
   open,
@@ -20,6 +21,8 @@ const step = (id: string, gate: boolean, open: boolean): Schemas["StepView"] => 
 
 const sheet = {
   version: 1,
+  box: "b",
+  opens: ["b"],
   startedBy: "A. Mead",
   startedAt: "2026-11-25T10:00:00Z",
   setAside: false,

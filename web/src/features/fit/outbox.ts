@@ -7,6 +7,7 @@ import { latestSheet, runSheetOptions } from "../../api/queries";
 export type Deed =
   | { do: "enter"; stepId: string; confirmed: string[]; readings: Record<string, number>; note: string }
   | { do: "tick"; stepId: string; item: string; on: boolean }
+  | { do: "measure"; stepId: string; item: string; value: number }
   | { do: "skip"; stepId: string; reason: string };
 
 export type Letter = { key: string; deed: Deed; refused?: string };
@@ -35,6 +36,8 @@ const send = (box: string, { key, deed }: Letter): Promise<Schemas["RunSheetView
       });
     case "tick":
       return api.tickStep(box, { key, stepId: deed.stepId, item: deed.item, on: deed.on });
+    case "measure":
+      return api.measureStep(box, { key, stepId: deed.stepId, item: deed.item, value: deed.value });
     case "skip":
       return api.skipStep(box, { key, stepId: deed.stepId, reason: deed.reason });
   }
@@ -129,7 +132,7 @@ export function useOutbox(box: string, onSent: () => void) {
 export function withLetters(sheet: Schemas["RunSheetView"], letters: Letter[]): Schemas["RunSheetView"] {
   const waiting = letters.filter((l) => !l.refused).map((l) => l.deed);
   const steps = sheet.steps.map((step) => {
-    const deed = waiting.find((d) => d.do !== "tick" && d.stepId === step.id);
+    const deed = waiting.find((d) => d.do !== "tick" && d.do !== "measure" && d.stepId === step.id);
     if (!deed || step.gate || step.done) {
       return step;
     }

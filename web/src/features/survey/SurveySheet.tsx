@@ -40,9 +40,14 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
   const survey = draft.now;
   const dirty = survey !== base.survey;
   const set = (to: Survey) => change({ do: "change", to });
+  const issuedOnIt = kept?.issuedOnIt ?? [];
+  // What was issued is opened again by hand and never by resting.
+  const byItself = Boolean(kept) && issuedOnIt.length === 0;
   const keep = useMutation({
     mutationFn: (to: Survey) =>
-      kept ? api.recordSurvey(kept.id, { version: base.version, survey: to }) : api.addBox(room.id, to),
+      kept
+        ? api.recordSurvey(kept.id, { version: base.version, survey: to }, !byItself)
+        : api.addBox(room.id, to),
     onSuccess: async (view, to) => {
       setBase({ version: view.version, survey: to });
       await changed();
@@ -51,9 +56,6 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
       }
     },
   });
-  const issuedOnIt = kept?.issuedOnIt ?? [];
-  // What was issued is opened again by hand and never by resting.
-  const byItself = Boolean(kept) && issuedOnIt.length === 0;
   const begin = (from: Schemas["SurveyView"]) => {
     change({ do: "start", from: from.survey });
     setBase({ version: from.version, survey: from.survey });

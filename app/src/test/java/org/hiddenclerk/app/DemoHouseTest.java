@@ -9,6 +9,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.testing.Person;
+import org.hiddenclerk.app.testing.Stair;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.BeforeEach;
@@ -152,9 +153,12 @@ class DemoHouseTest {
     /** A change of any box of a piece of work opens what was issued for it: whoever changes one is told before. */
     @Test
     void whatWasIssuedOnASurveyIsToldAtEachOfItsBoxes() {
-        for (String label : List.of("B-10", "B-11", "B-12", "B-13")) {
+        List<String> opened = person.get("/api/v1/boxes/" + person.demoBox("B-10") + "/plan").ok().get("opens").valueStream().map(JsonNode::asString).toList();
+        List<String> labels = Stair.LABELS.stream().filter(label -> opened.contains(person.demoBox(label))).toList();
+        assertThat(labels).hasSizeGreaterThan(1);
+        for (String label : Stair.LABELS) {
             JsonNode survey = person.get("/api/v1/boxes/" + person.demoBox(label) + "/survey").ok();
-            assertThat(survey.get("issuedOnIt")).as(label).extracting(JsonNode::asString).containsExactly("B-10");
+            assertThat(survey.get("issuedOnIt")).as(label).extracting(JsonNode::asString).containsExactlyElementsOf(labels);
         }
         assertThat(person.get("/api/v1/boxes/" + person.demoBox("B-05") + "/survey").ok().get("issuedOnIt")).isEmpty();
     }

@@ -67,7 +67,10 @@ class SiteWork {
         Map<String, String> words = new LinkedHashMap<>();
         List<String> notIssued = new ArrayList<>();
         Set<CircuitId> lights = new HashSet<>();
-        for (BoxRow row : boxes.ofJob(job)) {
+        List<BoxRow> rows = boxes.ofJob(job);
+        Map<UUID, String> labels = rows.stream().collect(Collectors.toMap(BoxRow::id, BoxRow::label));
+        Set<UUID> planned = new HashSet<>();
+        for (BoxRow row : rows) {
             Boxes.Found found = boxes.found(row, job, house);
             lights.addAll(lightsIn(found.box()));
             String name = rooms.get(row.roomId()) + ", " + row.label();
@@ -75,12 +78,15 @@ class SiteWork {
             boolean current = plan != null && plans.isCurrent(plan, found);
             if (!row.picks().isEmpty() && !current) {
                 notIssued.add(name);
-            } else if (current && !finished.contains(plan.id())) {
+            } else if (current && !finished.contains(plan.id()) && planned.add(plan.id())) {
+                // A plan over several boxes is one work, at the first of them that is come to.
                 WiringPlan wiring = plans.restore(plan, house);
                 Set<String> circuits = RunSheetPlan.circuits(wiring).stream().map(house::label).collect(Collectors.toSet());
                 int minutes = norms.position() + norms.place() * (wiring.placesOfWork().size() - 1);
-                works.add(new Work(row.id().toString(), name, circuits, minutes, norms.setUp() * wiring.planned().orElseThrow().fitted().size()));
-                words.put(row.id().toString(), name);
+                String also = plan.opens().stream().filter(box -> !box.equals(row.id())).map(labels::get).collect(Collectors.joining(", "));
+                String all = also.isEmpty() ? name : name + " with " + also;
+                works.add(new Work(row.id().toString(), all, circuits, minutes, norms.setUp() * wiring.planned().orElseThrow().fitted().size()));
+                words.put(row.id().toString(), all);
             }
         }
         Map<String, CircuitFacts> circuits = new LinkedHashMap<>();

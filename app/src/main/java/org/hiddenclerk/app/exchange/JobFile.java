@@ -13,6 +13,7 @@ import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.SerializationFeature;
 import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.StreamReadFeature;
@@ -20,7 +21,7 @@ import tools.jackson.core.StreamReadFeature;
 /** The shape of a job as a file, and how older ones are brought up to it. */
 final class JobFile {
     static final String FORMAT = "hidden-clerk-job";
-    static final int VERSION = 4;
+    static final int VERSION = 5;
 
     private static final int FIRST_COMPANION = 101;
     private static final int DEEPEST = 60;
@@ -34,7 +35,7 @@ final class JobFile {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).enable(SerializationFeature.INDENT_OUTPUT).build();
 
     /** What brings a file of a version up to the next one, by the version that it starts from. */
-    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules);
+    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules, 4, JobFile::addWorks);
 
     private JobFile() {
     }
@@ -83,6 +84,16 @@ final class JobFile {
             }
         });
         return file.put("version", 4);
+    }
+
+    /** Files of version 4 are of a time when an issued plan was known at the box where it was issued only. */
+    private static ObjectNode addWorks(ObjectNode file) {
+        ObjectNode parts = file.get("parts").asObject();
+        if (!parts.has("issuedPlanBox")) {
+            ArrayNode opened = parts.putArray("issuedPlanBox");
+            parts.path("issuedPlan").forEach(plan -> opened.addObject().put("planId", plan.path("id").asString("")).put("position", 0).put("boxId", plan.path("boxId").asString("")));
+        }
+        return file.put("version", 5);
     }
 
     /**

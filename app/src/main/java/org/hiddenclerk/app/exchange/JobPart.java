@@ -44,6 +44,7 @@ record JobPart(String table, String where, List<String> key, Fate fate) {
             kept("trace_reading", OF_BOX, "id"),
             kept("accepted_hold", OF_BOX, "id"),
             kept("issued_plan", OF_BOX, "id"),
+            kept("issued_plan_box", "plan_id IN (SELECT id FROM issued_plan WHERE " + OF_BOX + ")", "plan_id", "position"),
             kept("run_sheet", OF_BOX, "id"),
             kept("run_sheet_entry", "run_sheet_id IN (SELECT id FROM run_sheet WHERE " + OF_BOX + ")", "run_sheet_id", "position"),
             kept("refused_entry", OF_BOX, "id"),

@@ -32,7 +32,7 @@ public class Isolations {
         this.sheets = sheets;
     }
 
-    /** How a circuit stands because of the work on a box. */
+    /** How a circuit stands because of some work. @param box labels of the boxes that it opens @param boxId the box that its locks are for */
     public record Isolated(String circuit, String box, UUID boxId, RunSheet.Isolation.State state, String who, Optional<Instant> since) {
     }
 
@@ -45,7 +45,9 @@ public class Isolations {
     /** How circuits stand because of the work on some boxes: of one circuit nothing is said in one box that another contradicts. */
     static List<Isolated> of(List<Boxes.Found> boxes, Map<UUID, RunSheets.Open> sheets) {
         Map<UUID, SharedCircuits.Work> works = new LinkedHashMap<>();
-        boxes.stream().filter(found -> sheets.containsKey(found.row().id())).forEach(found -> {
+        Map<UUID, String> labels = boxes.stream().collect(Collectors.toMap(found -> found.row().id(), found -> found.row().label()));
+        // A work over several boxes is one: it stands at the box that its locks are for.
+        boxes.stream().filter(found -> sheets.containsKey(found.row().id()) && sheets.get(found.row().id()).box().equals(found.row().id())).forEach(found -> {
             RunSheets.Open open = sheets.get(found.row().id());
             works.put(found.row().id(), new SharedCircuits.Work(found.row().label(), open.sheet(), open.circuits().stream().map(found.house()::label)
                     .collect(Collectors.toSet()), open.row().isSetAside()));
@@ -59,7 +61,7 @@ public class Isolations {
                 List<SharedCircuits.Work> others = works.values().stream().filter(work -> work != own).toList();
                 own.circuits().stream().sorted().forEach(circuit -> {
                     RunSheet.Isolation state = SharedCircuits.standing(own, circuit, others);
-                    all.add(new Isolated(circuit, found.row().label(), found.row().id(), state.state(), state.who(), state.since()));
+                    all.add(new Isolated(circuit, sheets.get(found.row().id()).opens().stream().map(labels::get).collect(Collectors.joining(", ")), found.row().id(), state.state(), state.who(), state.since()));
                 });
             }
         }

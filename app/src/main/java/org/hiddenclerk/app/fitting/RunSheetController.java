@@ -76,7 +76,7 @@ class RunSheetController {
     }
 
     private RunSheetView view(RunSheets.Open open) {
-        return RunSheetView.of(open, sheets.standing(open), sheets.locks(open), sheets.refusals(open.row().boxId()));
+        return RunSheetView.of(open, sheets.standing(open), sheets.locks(open), sheets.refusals(open.box()));
     }
 
     @GetMapping

@@ -1,25 +1,20 @@
 package org.hiddenclerk.app.fitting;
 
-import jakarta.persistence.LockModeType;
 import java.util.List;
-import java.util.Optional;
 import java.util.UUID;
+import org.springframework.data.domain.Limit;
 import org.springframework.data.jpa.repository.JpaRepository;
-import org.springframework.data.jpa.repository.Lock;
 import org.springframework.data.jpa.repository.Query;
 
 interface RunSheetRepository extends JpaRepository<RunSheetRow, UUID> {
-    Optional<RunSheetRow> findFirstByBoxIdOrderByStartedAtDesc(UUID boxId);
+    /** Sheets of works that open a box, the latest first. */
+    @Query("select s from RunSheetRow s join IssuedPlanRow p on s.planId = p.id join p.opens o where o = :box order by s.startedAt desc")
+    List<RunSheetRow> findThatOpen(UUID box, Limit most);
 
     /** Open sheets of plans that another box belongs to as a neighbour. */
     @Query("select count(s) from RunSheetRow s, IssuedPlanRow p where s.planId = p.id and s.finished = false "
             + "and s.setAside = false and p.neighbours like concat('%', :box, '%')")
     long countOpenOnRunsThrough(String box);
-
-    /** Holds the sheets of a box until the transaction ends. */
-    @Lock(LockModeType.PESSIMISTIC_WRITE)
-    @Query("select s from RunSheetRow s where s.boxId = :box and s.finished = false and s.setAside = false")
-    List<RunSheetRow> findForUpdate(UUID box);
 
     boolean existsByBoxIdAndFinishedFalseAndSetAsideFalse(UUID boxId);
 

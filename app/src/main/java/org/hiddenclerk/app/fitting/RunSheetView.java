@@ -4,13 +4,14 @@ import java.math.BigDecimal;
 import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.UUID;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.Step;
 
-/** A run sheet as it is shown. */
-record RunSheetView(long version, String startedBy, Instant startedAt, boolean setAside, boolean finished, int done,
+/** A run sheet as it is shown. @param box at which it was started, and for which locks hang @param opens boxes that its work opens */
+record RunSheetView(long version, UUID box, List<UUID> opens, String startedBy, Instant startedAt, boolean setAside, boolean finished, int done,
                     @MayBeAbsent String current, @MayBeAbsent StopView stopped, RunSheet.Isolation.State isolation,
                     List<LockView> locks, List<RefusalView> refusals, List<StepView> steps) {
 
@@ -19,7 +20,7 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
     }
 
     /** A step, and what was entered. */
-    record StepView(String id, Step.Phase phase, String phaseLabel, String title, String detail, boolean gate, boolean leavable,
+    record StepView(String id, Step.Phase phase, String phaseLabel, String title, String detail, boolean gate, boolean leavable, String box,
                     List<Step.Confirm> confirms, List<Step.Reading> readings, boolean open, List<TickView> ticks, List<MeasuredView> measured,
                     @MayBeAbsent DoneView done) {
     }
@@ -46,7 +47,7 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
     static RunSheetView of(RunSheets.Open open, RunSheet.Isolation.State standing, List<Locks.Lock> locks, List<RefusedEntryRow> refusals) {
         RunSheet sheet = open.sheet();
         RunSheetRow row = open.row();
-        return new RunSheetView(row.version(), row.startedBy(), row.startedAt(), row.isSetAside(), sheet.isFinished(),
+        return new RunSheetView(row.version(), open.box(), open.opens(), row.startedBy(), row.startedAt(), row.isSetAside(), sheet.isFinished(),
                 sheet.progress(), sheet.current().map(Step::id).orElse(null),
                 sheet.stopped().map(s -> new StopView(s.stepId(), s.reason(), s.reading().orElse(null), sheet.mayBeCorrected(), s.who(), s.when())).orElse(null),
                 standing, locks.stream().map(lock -> new LockView(lock.circuit(), lock.person(), lock.box(), lock.since())).toList(),
@@ -54,7 +55,7 @@ record RunSheetView(long version, String startedBy, Instant startedAt, boolean s
     }
 
     private static StepView view(RunSheet sheet, Step step) {
-        return new StepView(step.id(), step.phase(), step.phase().label(), step.title(), step.detail(), step.gate(), step.leavable(),
+        return new StepView(step.id(), step.phase(), step.phase().label(), step.title(), step.detail(), step.gate(), step.leavable(), step.box(),
                 step.confirms(), step.readings(), sheet.stopped().isEmpty() && sheet.isOpen(step), sheet.ticksOf(step.id()).values().stream().map(tick ->
                 new TickView(tick.item(), tick.who(), tick.when())).toList(), sheet.measurementsOf(step.id()).values().stream().map(value ->
                 new MeasuredView(value.item(), value.value(), value.who(), value.when())).toList(), sheet.entryOf(step).map(done ->

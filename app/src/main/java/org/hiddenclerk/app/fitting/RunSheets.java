@@ -5,6 +5,7 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.Collection;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -29,6 +30,7 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.jspecify.annotations.Nullable;
+import org.springframework.data.domain.Limit;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.PlatformTransactionManager;
@@ -63,7 +65,7 @@ public class RunSheets {
         this.photos = photos;
         this.apart = new TransactionTemplate(transactions);
         this.apart.setPropagationBehavior(TransactionDefinition.PROPAGATION_REQUIRES_NEW);
-        this.site = new Site(sheets, boxes, mapping, jdbc, apart, this::open);
+        this.site = new Site(sheets, boxes, plans::openedByPlan, mapping, jdbc, apart, this::open);
         this.clock = clock;
     }
 
@@ -71,8 +73,13 @@ public class RunSheets {
      * A stored sheet with the state its entries add up to.
      *
      * @param circuits that are off while it is worked by
+     * @param opens    boxes that the work opens
      */
-    record Open(RunSheetRow row, RunSheet sheet, Set<CircuitId> circuits, HouseContext house) {
+    record Open(RunSheetRow row, RunSheet sheet, Set<CircuitId> circuits, HouseContext house, List<UUID> opens) {
+        /** The box that locks are hung for, wherever in the work somebody stands. */
+        UUID box() {
+            return row.boxId();
+        }
     }
 
     /** Locks that hang on the circuits of a sheet. */
@@ -84,14 +91,11 @@ public class RunSheets {
         return refused.findByBoxIdOrderByRefusedAtDesc(box);
     }
 
-    /** Starts a sheet from the issued plan, which must still be what the box is, and which nobody works by already. */
+    /** Starts the sheet of the work that a box belongs to, from the issued plan, which must still be what its boxes are, and which nobody works by already. */
     @OnSite
     public Open start(UUID box, String who) {
         site.hold(box);
         Boxes.Found found = boxes.find(box);
-        if (sheets.existsByBoxIdAndFinishedFalseAndSetAsideFalse(box)) {
-            throw Unusable.conflict("A run sheet is open on this box already.");
-        }
         IssuedPlanRow plan = plans.lastIssued(box)
                 .orElseThrow(() -> Unusable.conflict("No plan is issued for this box. Issue it on the Draw sheet first."));
         if (!plans.isCurrent(plan, found)) {
@@ -100,30 +104,25 @@ public class RunSheets {
         plans.judge(found).findings().stream().filter(f -> f.code() == FindingCode.READINGS_CONTRADICT).findFirst().ifPresent(contradicted -> {
             throw Unusable.conflict("What was read on site speaks against the plan. " + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
         });
-        refuseSecondSheet(found, plans.restore(plan, found.house()));
-        RunSheetRow row = sheets.saveAndFlush(new RunSheetRow(plan.id(), box, who, now()));
+        refuseSecondSheet(found.job(), plan.opens());
+        UUID at = plan.opens().contains(plan.boxId()) || plan.opens().isEmpty() ? plan.boxId() : plan.opens().get(0);
+        RunSheetRow row = sheets.saveAndFlush(new RunSheetRow(plan.id(), at, who, now()));
         return open(row, found.house());
     }
 
-    /** A plan over several boxes is one piece of work: no box of it is opened by two sheets. */
-    private void refuseSecondSheet(Boxes.Found found, WiringPlan plan) {
-        Set<String> opened = placesOf(plan);
-        for (RunSheetRow row : site.unfinished(found.job())) {
-            WiringPlan other = plans.restore(plans.issuedPlan(row.planId()), found.house());
-            if (!row.isSetAside() && !row.boxId().equals(found.row().id()) && placesOf(other).stream().anyMatch(opened::contains)) {
-                throw Unusable.conflict("This box is opened by the run sheet of " + boxes.find(row.boxId()).row().label()
-                        + " already: a plan over several boxes is worked by one sheet.");
+    /** No box is opened by two sheets. */
+    private void refuseSecondSheet(UUID job, List<UUID> opened) {
+        site.last(job).forEach((box, row) -> {
+            if (opened.contains(box) && !row.isFinished() && !row.isSetAside()) {
+                throw Unusable.conflict("A run sheet is open on " + label(box) + " already" + (opened.size() > 1 ? ": what is planned over several boxes is worked by one sheet." : "."));
             }
-        }
+        });
     }
 
-    private static Set<String> placesOf(WiringPlan plan) {
-        return plan.placesOfWork().stream().filter(place -> !place.implied()).map(Run.Place::id).collect(Collectors.toSet());
-    }
-
+    /** The last sheet of the work that opens a box, whichever of its boxes it was started at. */
     @Transactional(readOnly = true)
     public Optional<Open> last(UUID box) {
-        return sheets.findFirstByBoxIdOrderByStartedAtDesc(box).map(row -> open(row, boxes.find(box).house()));
+        return sheets.findThatOpen(box, Limit.of(1)).stream().findFirst().map(row -> open(row, boxes.find(box).house()));
     }
 
     /** @param key of the sender; what comes with a key that is known was entered before and changes nothing */
@@ -192,7 +191,7 @@ public class RunSheets {
     public Open lock(UUID box, String who) {
         site.hold(box);
         Open open = require(box);
-        locks.hang(open.circuits(), box, who, now());
+        locks.hang(open.circuits(), open.box(), who, now());
         return open;
     }
 
@@ -201,10 +200,10 @@ public class RunSheets {
     public Open signOff(UUID box, String who) {
         site.hold(box);
         Open open = last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
-        if (locks.takeOff(box, who, now()) == 0) {
+        if (locks.takeOff(open.box(), who, now()) == 0) {
             throw Unusable.conflict("No lock of yours hangs for this box.");
         }
-        site.isolateAgain(open, true, who + " took the lock for " + label(box) + " off", who, now());
+        site.isolateAgain(open, true, who + " took the lock for " + label(open.box()) + " off", who, now());
         return last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
     }
 
@@ -218,7 +217,7 @@ public class RunSheets {
         }
         open.row().putAside();
         RunSheetRow aside = sheets.saveAndFlush(open.row());
-        site.isolateAgain(open, false, "the work on " + label(box) + " was set aside", who, now());
+        site.isolateAgain(open, false, "the work on " + label(open.box()) + " was set aside", who, now());
         return open(aside, open.house());
     }
 
@@ -231,26 +230,26 @@ public class RunSheets {
         }
         RunSheet.Outcome outcome = open.sheet().judge(entry);
         if (outcome instanceof RunSheet.Refused no) {
-            refuse(box, entry, no.field(), no.found(), no.expected());
+            refuse(open.box(), entry, no.field(), no.found(), no.expected());
         }
         RunSheet.Accepted accepted = (RunSheet.Accepted) outcome;
         Step.Effect effect = effectOf(open.sheet(), accepted.entry());
-        site.refusal(open, accepted.entry(), effect, locks(open)).ifPresent(no -> refuse(box, entry, no.field(), no.found(), no.expected()));
+        site.refusal(open, accepted.entry(), effect, locks(open)).ifPresent(no -> refuse(open.box(), entry, no.field(), no.found(), no.expected()));
         List<Entry> entries = new java.util.ArrayList<>(entriesOf(open.row()));
         entries.addAll(accepted.entries());
         RunSheet after = RunSheet.replay(open.sheet().steps(), entries);
         if (after.isFinished()) {
-            missingPhoto(open).ifPresent(where -> refuse(box, entry, "stepId", "no photo of " + where + " was taken since the work began", "a photo of the open box, on its Survey sheet"));
+            missingPhoto(open).ifPresent(where -> refuse(open.box(), entry, "stepId", "no photo of " + where + " was taken since the work began", "a photo of the open box, on its Survey sheet"));
         }
         if (SharedCircuits.switchesOn(open.sheet(), accepted.entry())) {
-            locks.takeOff(box, entry.who(), now());
-            site.isolateAgain(open, false, "circuit " + circuits(open) + " was switched on for " + label(box), entry.who(), now());
+            locks.takeOff(open.box(), entry.who(), now());
+            site.isolateAgain(open, false, "circuit " + circuits(open) + " was switched on for " + label(open.box()), entry.who(), now());
         }
         if (effect == Step.Effect.SWITCHED_OFF) {
-            locks.hang(open.circuits(), box, entry.who(), now());
+            locks.hang(open.circuits(), open.box(), entry.who(), now());
         }
         accepted.entries().forEach(one -> open.row().add(mapping.toRow(one, one == accepted.entry() ? key : null), after.isFinished()));
-        return new Open(sheets.saveAndFlush(open.row()), after, open.circuits(), open.house());
+        return new Open(sheets.saveAndFlush(open.row()), after, open.circuits(), open.house(), open.opens());
     }
 
     /** A box of the work of which no photo was taken; none when all are there. */
@@ -301,7 +300,7 @@ public class RunSheets {
         List<Step> steps = RunSheetPlan.of(house, plan);
         // A sheet that was finished is what it was, whatever a sheet asks for today.
         List<Step> asked = row.isFinished() ? RunSheet.answeredBy(steps, entries) : steps;
-        return new Open(row, RunSheet.replay(asked, entries), RunSheetPlan.circuits(plan), house);
+        return new Open(row, RunSheet.replay(asked, entries), RunSheetPlan.circuits(plan), house, plan.opens().stream().map(UUID::fromString).toList());
     }
 
     private List<Entry> entriesOf(RunSheetRow row) {
@@ -311,32 +310,29 @@ public class RunSheets {
     /** Boxes of a job whose last sheet is finished, with the plan that it was worked from. */
     @Transactional(readOnly = true)
     public Map<UUID, UUID> planFinished(UUID job) {
-        Map<UUID, RunSheetRow> last = new LinkedHashMap<>();
-        sheets.findByJob(job).forEach(row -> last.put(row.boxId(), row));
-        return last.values().stream().filter(RunSheetRow::isFinished).collect(Collectors.toMap(RunSheetRow::boxId, RunSheetRow::planId));
+        return site.last(job).entrySet().stream().filter(last -> last.getValue().isFinished()).collect(Collectors.toMap(Map.Entry::getKey, last -> last.getValue().planId()));
     }
 
     /** A reading as it was made on site. */
     public record Made(String step, Step.Reading reading, BigDecimal value, String who, Instant when) {
     }
 
-    /** Readings of the last sheet of each box of a job, in the order of the work. */
+    /** Readings that the last sheet of each box of a job has of it, in the order of the work; what was read at the board stands at the box where the sheet began. */
     @Transactional(readOnly = true)
     public Map<UUID, List<Made>> readings(UUID job, HouseContext house) {
         Map<UUID, List<Made>> made = new LinkedHashMap<>();
         lastByBox(job, house).forEach((box, open) -> made.put(box, open.sheet().steps().stream().flatMap(step -> open.sheet().entryOf(step).stream().flatMap(done -> step.readings().stream()
-                .filter(reading -> done.readings().containsKey(reading.id())).map(reading -> new Made(step.title(), reading, done.readings().get(reading.id()), done.who(), done.when()))))
+                .filter(reading -> done.readings().containsKey(reading.id()) && box.equals(reading.box().isEmpty() ? open.box() : UUID.fromString(reading.box()))).map(reading -> new Made(step.title(), reading, done.readings().get(reading.id()), done.who(), done.when()))))
                 .toList()));
         return made;
     }
 
-    /** The last sheet of each box of a job. */
+    /** The last sheet of each box of a job; a work over several boxes has one. */
     @Transactional(readOnly = true)
     public Map<UUID, Open> lastByBox(UUID job, HouseContext house) {
-        Map<UUID, RunSheetRow> last = new LinkedHashMap<>();
-        sheets.findByJob(job).forEach(row -> last.put(row.boxId(), row));
+        Map<UUID, Open> sheetsById = new HashMap<>();
         Map<UUID, Open> open = new LinkedHashMap<>();
-        last.forEach((box, row) -> open.put(box, open(row, house)));
+        site.last(job).forEach((box, row) -> open.put(box, sheetsById.computeIfAbsent(row.id(), id -> open(row, house))));
         return open;
     }
 

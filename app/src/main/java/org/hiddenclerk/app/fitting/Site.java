@@ -10,6 +10,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.BiFunction;
+import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.fitting.Entry;
@@ -25,15 +26,18 @@ import org.springframework.transaction.support.TransactionTemplate;
 final class Site {
     private final RunSheetRepository sheets;
     private final Boxes boxes;
+    private final Function<UUID, Map<UUID, List<UUID>>> opened;
     private final EntryMapping mapping;
     private final JdbcClient jdbc;
     private final TransactionTemplate apart;
     private final BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening;
 
-    Site(RunSheetRepository sheets, Boxes boxes, EntryMapping mapping, JdbcClient jdbc, TransactionTemplate apart,
+    /** @param opened boxes that each issued plan of a job opens */
+    Site(RunSheetRepository sheets, Boxes boxes, Function<UUID, Map<UUID, List<UUID>>> opened, EntryMapping mapping, JdbcClient jdbc, TransactionTemplate apart,
          BiFunction<RunSheetRow, HouseContext, RunSheets.Open> opening) {
         this.sheets = sheets;
         this.boxes = boxes;
+        this.opened = opened;
         this.mapping = mapping;
         this.jdbc = jdbc;
         this.apart = apart;
@@ -55,16 +59,25 @@ final class Site {
         return jdbc.sql("SELECT job_id FROM site_hold WHERE job_id = :job FOR UPDATE").param("job", job).query(UUID.class).optional().isPresent();
     }
 
-    /** The last sheet of each box of a job, where it is not finished. */
-    List<RunSheetRow> unfinished(UUID job) {
+    /** The last sheet of each box of a job: that of the last work that opens it. */
+    Map<UUID, RunSheetRow> last(UUID job) {
+        List<RunSheetRow> all = sheets.findByJob(job);
+        Map<UUID, List<UUID>> opens = all.isEmpty() ? Map.of() : opened.apply(job);
         Map<UUID, RunSheetRow> last = new LinkedHashMap<>();
-        sheets.findByJob(job).forEach(row -> last.put(row.boxId(), row));
-        return last.values().stream().filter(row -> !row.isFinished()).toList();
+        for (RunSheetRow row : all) {
+            opens.getOrDefault(row.planId(), List.of()).forEach(box -> last.put(box, row));
+            last.put(row.boxId(), row);
+        }
+        return last;
+    }
+
+    private List<RunSheetRow> unfinished(UUID job) {
+        return last(job).values().stream().filter(row -> !row.isFinished()).distinct().toList();
     }
 
     private List<RunSheets.Open> others(RunSheets.Open own) {
         UUID job = boxes.find(own.row().boxId()).job();
-        return unfinished(job).stream().filter(row -> !row.boxId().equals(own.row().boxId())).map(row -> opening.apply(row, own.house())).toList();
+        return unfinished(job).stream().filter(row -> !row.id().equals(own.row().id())).map(row -> opening.apply(row, own.house())).toList();
     }
 
     private SharedCircuits.Work work(RunSheets.Open open) {

@@ -1,11 +1,19 @@
 package org.hiddenclerk.app.planning;
 
+import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
+import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
+import jakarta.persistence.JoinColumn;
+import jakarta.persistence.OrderColumn;
 import jakarta.persistence.Table;
 import java.time.Instant;
+import java.util.ArrayList;
+import java.util.LinkedHashSet;
+import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
@@ -29,11 +37,17 @@ public class IssuedPlanRow {
     private String issuedBy;
     private Instant issuedAt;
 
+    @ElementCollection
+    @CollectionTable(name = "issued_plan_box", joinColumns = @JoinColumn(name = "plan_id"))
+    @OrderColumn(name = "position")
+    @Column(name = "box_id")
+    private List<UUID> opens = new ArrayList<>();
+
     protected IssuedPlanRow() {
     }
 
-    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, String neighbours, String modules, int states, String issuedBy,
-                  Instant issuedAt) {
+    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, String neighbours, String modules, int states, List<UUID> opens,
+                  String issuedBy, Instant issuedAt) {
         this.id = UUID.randomUUID();
         this.boxId = boxId;
         this.boxVersion = boxVersion;
@@ -42,6 +56,7 @@ public class IssuedPlanRow {
         this.neighbours = neighbours;
         this.modules = modules;
         this.states = states;
+        this.opens = new ArrayList<>(opens);
         this.issuedBy = issuedBy;
         this.issuedAt = issuedAt;
     }
@@ -78,6 +93,18 @@ public class IssuedPlanRow {
 
     public int states() {
         return states;
+    }
+
+    /** Boxes that the work opens, in the order in which it does. */
+    public List<UUID> opens() {
+        return List.copyOf(opens);
+    }
+
+    /** Boxes that know it as theirs: those that it opens, and the one that it was issued at. */
+    Set<UUID> boxes() {
+        Set<UUID> boxes = new LinkedHashSet<>(opens);
+        boxes.add(boxId);
+        return boxes;
     }
 
     public String issuedBy() {

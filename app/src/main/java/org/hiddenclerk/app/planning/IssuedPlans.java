@@ -14,11 +14,9 @@ import org.springframework.transaction.annotation.Transactional;
 @Component
 class IssuedPlans implements IssuedWork {
     private final Plans plans;
-    private final Boxes boxes;
 
-    IssuedPlans(Plans plans, Boxes boxes) {
+    IssuedPlans(Plans plans) {
         this.plans = plans;
-        this.boxes = boxes;
     }
 
     @Override
@@ -26,6 +24,6 @@ class IssuedPlans implements IssuedWork {
     public List<String> restingOn(Boxes.Found found) {
         Map<UUID, IssuedPlanRow> last = plans.lastIssuedByBox(found.job());
         return Stream.concat(Stream.of(found.row()), found.neighbours().values().stream().map(Boxes.Neighbour::row)).filter(row -> last.containsKey(row.id())).filter(row ->
-                plans.isCurrent(last.get(row.id()), row.id().equals(found.row().id()) ? found : boxes.found(row, found.job(), found.house()))).map(BoxRow::label).sorted().toList();
+                plans.isCurrent(last.get(row.id()), found)).map(BoxRow::label).sorted().toList();
     }
 }

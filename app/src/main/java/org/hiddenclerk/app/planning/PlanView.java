@@ -38,11 +38,11 @@ import org.hiddenclerk.core.wiring.Tools;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
-/** A plan with everything that is derived from it. */
+/** A plan with everything that is derived from it. @param opens boxes that its work opens, in their order; none while nothing is planned */
 record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdict verdict, boolean mayBeIssued, int states,
                 List<FindingView> findings, DrawnWiring before, @MayBeAbsent DrawnWiring after,
                 List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Papers> places, List<Papers.CutLine> cutList, List<String> tools,
-                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued) {
+                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<String> opens, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued) {
 
     /** What the verdict takes for granted; of a box, who left it so and when. */
     record ReliedOn(String what, @MayBeAbsent String by, @MayBeAbsent Instant at) {
@@ -131,8 +131,8 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
         return settings;
     }
 
-    /** The last plan issued, and whether it is still what the box is. */
-    record IssuedView(String by, Instant at, int states, boolean current) {
+    /** The last plan issued for the work, and whether it is still what its boxes are. @param box at which it was issued */
+    record IssuedView(UUID box, String by, Instant at, int states, boolean current) {
     }
 
     static PlanView of(Boxes.Found found, List<Assignment> modules, PlanJudgement judgement, List<String> reliesOn,
@@ -154,7 +154,7 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 Caution.of(plan, house).stream().map(Caution::words).toList(), plan.names(),
                 found.run().circuits().stream().map(house::label).sorted().toList(),
                 plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
-                        .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()),
-                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
+                        .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()), planned ? plan.opens() : List.of(),
+                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.boxId(), row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
     }
 }

@@ -3,6 +3,8 @@ package org.hiddenclerk.app.planning;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -11,12 +13,14 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.survey.BoxRepository;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.ChangesOfIssuedWork;
 import org.hiddenclerk.app.survey.CircuitSums;
 import org.hiddenclerk.app.survey.OpenWork;
 import org.hiddenclerk.app.survey.SurveyDocument;
@@ -39,6 +43,7 @@ import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.beans.factory.ObjectProvider;
+import org.springframework.data.domain.Limit;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;
@@ -52,6 +57,7 @@ public class Plans {
     private final IssuedPlanRepository issued;
     private final Picks picks;
     private final OpenWork openWork;
+    private final ChangesOfIssuedWork issuedWork;
     private final JsonMapper json;
     private final Clock clock;
     private final FirmwareInHouse firmware;
@@ -61,13 +67,14 @@ public class Plans {
     /** Asked for late: whoever keeps readings writes into surveys, and surveys know plans. */
     private final ObjectProvider<FieldReadings> readings;
 
-    Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork,
+    Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork, ChangesOfIssuedWork issuedWork,
           JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware, CircuitSums circuitSums, ObjectProvider<FieldReadings> readings) {
         this.boxes = boxes;
         this.boxRepository = boxRepository;
         this.issued = issued;
         this.picks = picks;
         this.openWork = openWork;
+        this.issuedWork = issuedWork;
         this.json = json;
         this.clock = clock;
         this.firmware = firmware;
@@ -225,6 +232,7 @@ public class Plans {
     public void choose(UUID box, long version, List<PickEntry> chosen, String who) {
         Boxes.Found found = boxes.findUnchanged(box, version);
         openWork.refuseIfOpen(box);
+        issuedWork.refuseUnlessMeant(found);
         picks.assignments(chosen, found.box());
         found.row().pick(Picks.toRows(chosen));
         found.row().changed(who, clock.instant().truncatedTo(ChronoUnit.MICROS));
@@ -248,23 +256,34 @@ public class Plans {
             throw Unusable.content("A plan that is not proved is not issued for work", reasons.isEmpty()
                     ? List.of(new FieldProblem("", "no module picked", "a module for at least one gang")) : reasons);
         }
+        if (lastIssued(box).filter(last -> isCurrent(last, found)).isPresent()) {
+            // The work is issued, here or at another of its boxes.
+            return;
+        }
         issued.save(new IssuedPlanRow(box, found.row().version(),
                 json.writeValueAsString(found.survey()),
                 json.writeValueAsString(Picks.fromRows(found.picks())),
                 json.writeValueAsString(found.neighbours().values().stream().map(Plans::snapshot).toList()),
-                json.writeValueAsString(picks.modules(found.picks())), judgement.plan().proof().truthTable().size(), who,
+                json.writeValueAsString(modules(found)), judgement.plan().proof().truthTable().size(), judgement.plan().opens().stream().map(UUID::fromString).toList(), who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
 
+    /** The last issued plan of the work that a box belongs to, whichever of its boxes it was issued at. */
     public Optional<IssuedPlanRow> lastIssued(UUID box) {
-        return issued.findFirstByBoxIdOrderByIssuedAtDesc(box);
+        return Stream.concat(issued.findFirstByBoxIdOrderByIssuedAtDesc(box).stream(), issued.findThatOpen(box, Limit.of(1)).stream())
+                .max(Comparator.comparing(IssuedPlanRow::issuedAt));
     }
 
-    /** The last issued plan of each box of a job. */
+    /** The last issued plan of each box of a job, at every box of its work. */
     public Map<UUID, IssuedPlanRow> lastIssuedByBox(UUID job) {
         Map<UUID, IssuedPlanRow> last = new LinkedHashMap<>();
-        issued.findByJob(job).forEach(plan -> last.put(plan.boxId(), plan));
+        issued.findByJob(job).forEach(plan -> plan.boxes().forEach(box -> last.put(box, plan)));
         return last;
+    }
+
+    /** Boxes that each issued plan of a job opens. */
+    public Map<UUID, List<UUID>> openedByPlan(UUID job) {
+        return issued.findByJob(job).stream().collect(Collectors.toMap(IssuedPlanRow::id, IssuedPlanRow::opens));
     }
 
     public IssuedPlanRow issuedPlan(UUID id) {
@@ -284,12 +303,13 @@ public class Plans {
         return json.readValue(row.neighbours(), new TypeReference<List<Snapshot>>() { });
     }
 
-    /** Whether the box, and every box that its cables lead to, is still what the plan was issued on. */
+    /** Whether every box that hangs together by cables is still what the plan was issued on. @param found any of them */
     public boolean isCurrent(IssuedPlanRow row, Boxes.Found found) {
-        List<Snapshot> snapshots = neighboursOf(row);
-        return picks.areAsIssued(row.modules()) && row.boxVersion() == found.row().version() && snapshots.size() == found.neighbours().size()
-                && snapshots.stream().allMatch(snapshot -> Optional.ofNullable(found.neighbours().get(snapshot.box().toString()))
-                .filter(n -> n.row().version() == snapshot.version()).isPresent());
+        Map<UUID, Long> then = new HashMap<>(Map.of(row.boxId(), row.boxVersion()));
+        neighboursOf(row).forEach(snapshot -> then.put(snapshot.box(), snapshot.version()));
+        Map<UUID, Long> now = new HashMap<>(Map.of(found.row().id(), found.row().version()));
+        found.neighbours().values().forEach(neighbour -> now.put(neighbour.row().id(), neighbour.row().version()));
+        return then.equals(now) && picks.areAsIssued(row.modules());
     }
 
     /** The plan as it was issued, whatever the boxes have become since. */

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.problem;
 import jakarta.validation.ConstraintViolation;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -30,6 +31,13 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
     @ExceptionHandler(Unusable.class)
     ResponseEntity<ProblemDetail> unusable(Unusable unusable) {
         return answer(unusable.status(), unusable.getMessage(), unusable.errors());
+    }
+
+    @ExceptionHandler(OpensIssuedWork.class)
+    ResponseEntity<ProblemDetail> opensIssuedWork(OpensIssuedWork opens) {
+        ResponseEntity<ProblemDetail> answer = unusable(opens);
+        Objects.requireNonNull(answer.getBody()).setType(OpensIssuedWork.TYPE);
+        return answer;
     }
 
     @ExceptionHandler(OptimisticLockingFailureException.class)

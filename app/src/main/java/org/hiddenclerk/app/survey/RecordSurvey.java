@@ -18,14 +18,16 @@ public class RecordSurvey {
     private final Boxes found;
     private final Houses houses;
     private final OpenWork openWork;
+    private final ChangesOfIssuedWork issuedWork;
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    RecordSurvey(BoxRepository boxes, Boxes found, Houses houses, OpenWork openWork, Clock clock, ApplicationEventPublisher events) {
+    RecordSurvey(BoxRepository boxes, Boxes found, Houses houses, OpenWork openWork, ChangesOfIssuedWork issuedWork, Clock clock, ApplicationEventPublisher events) {
         this.boxes = boxes;
         this.found = found;
         this.houses = houses;
         this.openWork = openWork;
+        this.issuedWork = issuedWork;
         this.clock = clock;
         this.events = events;
     }
@@ -49,6 +51,10 @@ public class RecordSurvey {
     public void change(UUID box, long version, SurveyDocument survey, String who) {
         Boxes.Found before = found.findUnchanged(box, version);
         openWork.refuseIfOpen(box);
+        if (survey.equals(before.survey())) {
+            return;
+        }
+        issuedWork.refuseUnlessMeant(before);
         SurveyReader.read(survey, before.house().circuits().keySet());
         requireNeighbours(survey, before.job());
         SurveyMapping.write(survey, before.row());

@@ -10,6 +10,7 @@ import java.util.Map;
 import java.util.Set;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
+import org.hiddenclerk.app.testing.Stair;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
@@ -23,58 +24,19 @@ import tools.jackson.databind.node.ObjectNode;
 /** Modules that go together over several boxes: every stage knows each of them, in its own box, with its link. */
 @WithDatabase
 class PairThroughTheStagesTest {
-    /** The stair of the demo house: a switch at each storey and the lamp. */
-    private static final List<String> STAIR = List.of("B-10", "B-11", "B-12", "B-13");
     private static int serials;
 
     @Autowired
     private MockMvc mvc;
     private Person person;
     private SmallHouse house;
-    private final Map<String, String> stair = new LinkedHashMap<>();
+    private Map<String, String> stair;
 
-    /** The same stair in a house of its own: boxes first, then the cables between them. */
     @BeforeEach
     void build() {
         person = new Person(mvc);
         house = new SmallHouse(person);
-        Map<String, String> own = new LinkedHashMap<>();
-        Map<String, ObjectNode> surveys = new LinkedHashMap<>();
-        STAIR.forEach(label -> {
-            String demo = person.demoBox(label);
-            ObjectNode survey = person.get("/api/v1/boxes/" + demo + "/survey").ok().get("survey").deepCopy().asObject();
-            surveys.put(label, survey);
-            stair.put(label, house.box(label, copy -> {
-                copy.removeAll();
-                copy.setAll(inThisHouse(survey, Map.of()));
-            }));
-            own.put(demo, stair.get(label));
-        });
-        surveys.forEach((label, survey) -> {
-            String box = stair.get(label);
-            long version = person.get("/api/v1/boxes/" + box + "/survey").ok().get("version").asLong();
-            person.put("/api/v1/boxes/" + box + "/survey", Map.of("version", version, "survey", inThisHouse(survey, own))).ok();
-        });
-    }
-
-    /** @param boxes of the demo house with those of this one; cables to others are left out */
-    private ObjectNode inThisHouse(ObjectNode survey, Map<String, String> boxes) {
-        ObjectNode copy = survey.deepCopy();
-        String circuit = person.get("/api/v1/jobs/" + house.job()).ok().get("circuits").get(0).get("id").asString();
-        copy.get("gangs").forEach(gang -> gang.asObject().put("circuit", circuit));
-        List<JsonNode> cables = new ArrayList<>();
-        copy.get("cables").forEach(cable -> {
-            if (cable.hasNonNull("circuit")) {
-                cable.asObject().put("circuit", circuit);
-            }
-            if (!cable.hasNonNull("box")) {
-                cables.add(cable);
-            } else if (boxes.containsKey(cable.get("box").asString())) {
-                cables.add(cable.asObject().put("box", boxes.get(cable.get("box").asString())));
-            }
-        });
-        copy.putArray("cables").addAll(cables);
-        return copy;
+        stair = Stair.in(house, person);
     }
 
     private JsonNode of(String what) {
@@ -122,7 +84,7 @@ class PairThroughTheStagesTest {
             boxes.add(name.get("box").asString());
             handles.add(name.get("handle").asString());
         });
-        assertThat(boxes).as("each in its own box").containsExactlyInAnyOrderElementsOf(scheme.equals("SPLIT_PAIR") ? STAIR : STAIR.subList(0, 3));
+        assertThat(boxes).as("each in its own box").containsExactlyInAnyOrderElementsOf(scheme.equals("SPLIT_PAIR") ? Stair.LABELS : Stair.LABELS.subList(0, 3));
         assertThat(handles).hasSameSizeAs(fitted);
 
         fitted.forEach(code -> person.post("/api/v1/jobs/" + house.job() + "/bench", Map.of("moduleCode", code, "serial", "PT-" + ++serials)).ok());

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.testing;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.csrf;
 import static org.springframework.security.test.web.servlet.request.SecurityMockMvcRequestPostProcessors.user;
 
+import java.util.Map;
 import org.jspecify.annotations.Nullable;
 import org.springframework.http.HttpMethod;
 import org.springframework.http.MediaType;
@@ -18,6 +19,7 @@ public final class Person implements Asker {
     private final MockMvc mvc;
     private final String name;
     private final String role;
+    private final Map<String, String> headers;
     private final JsonMapper json = JsonMapper.builder().build();
 
     /** Somebody who may only fit. */
@@ -39,9 +41,19 @@ public final class Person implements Asker {
     }
 
     private Person(MockMvc mvc, String name, String role) {
+        this(mvc, name, role, Map.of());
+    }
+
+    private Person(MockMvc mvc, String name, String role, Map<String, String> headers) {
+        this.headers = headers;
         this.mvc = mvc;
         this.name = name;
         this.role = role;
+    }
+
+    /** Somebody who means to open work again that was issued. */
+    public Person openingAgain() {
+        return new Person(mvc, name, role, Map.of("Opens-Again", "yes"));
     }
 
     /** Status and body of an answer. */
@@ -84,6 +96,7 @@ public final class Person implements Asker {
         try {
             MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user(name).roles(role))
                     .with(csrf());
+            headers.forEach(request::header);
             if (body instanceof byte[] picture) {
                 request.contentType(MediaType.IMAGE_JPEG).content(picture);
             } else if (body != null) {

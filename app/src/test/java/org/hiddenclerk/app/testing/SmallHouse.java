@@ -75,10 +75,15 @@ public final class SmallHouse {
 
     /** Issues the plan of a box and works its run sheet through, every reading in the middle of its limits. */
     public void fit(String box) {
+        fitAt(box, List.of(box));
+    }
+
+    /** @param opens boxes that the work opens */
+    public void fitAt(String box, List<String> opens) {
         String at = "/api/v1/boxes/" + box;
         person.ask("POST", at + "/plan/issue", Map.of("version", plan(box).get("version").asLong()));
         JsonNode sheet = person.ask("POST", at + "/run-sheet", null);
-        person.photograph(box);
+        opens.forEach(person::photograph);
         while (!sheet.get("finished").asBoolean()) {
             String current = sheet.get("current").asString();
             JsonNode step = sheet.get("steps").valueStream().filter(each -> each.get("id").asString().equals(current)).findFirst().orElseThrow();

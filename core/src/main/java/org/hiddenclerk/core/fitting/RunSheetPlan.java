@@ -153,7 +153,7 @@ public final class RunSheetPlan {
         String earth = isEarthed(place) ? " to earth" : " to a known earth, brought there by a lead";
         for (Box.CableCore core : wiring.box().cores()) {
             if (core.core().role() != Role.EARTH) {
-                readings.add(dead("earth-" + place.prefix() + core.key(), at(place) + core.words() + earth));
+                readings.add(dead(place, "earth-" + place.prefix() + core.key(), core.words() + earth));
                 End end = wiring.endOf(core);
                 boolean alone = end instanceof End.Capped || end instanceof End.Loose;
                 ends.putIfAbsent(alone ? core.key() : end.key(), core);
@@ -162,25 +162,31 @@ public final class RunSheetPlan {
         List<Box.CableCore> distinct = List.copyOf(ends.values());
         for (int i = 0; i < distinct.size(); i++) {
             for (int j = i + 1; j < distinct.size(); j++) {
-                readings.add(dead(place.prefix() + distinct.get(i).key() + "-" + distinct.get(j).key(),
-                        at(place) + distinct.get(i).words() + " to " + distinct.get(j).words()));
+                readings.add(dead(place, place.prefix() + distinct.get(i).key() + "-" + distinct.get(j).key(), distinct.get(i).words() + " to " + distinct.get(j).words()));
             }
         }
     }
 
-    private static Reading dead(String id, String text) {
-        return new Reading(id, text, "V", BigDecimal.ZERO, DEAD_VOLTS);
+    private Reading dead(Place place, String id, String text) {
+        return new Reading(id, at(place) + text, "V", BigDecimal.ZERO, DEAD_VOLTS, box(place));
+    }
+
+    private Confirm confirm(Place place, String id, String text) {
+        return new Confirm(id, at(place) + text, box(place));
+    }
+
+    private String box(Place place) {
+        return before.run().boxOf(place);
     }
 
     private void open() {
         List<Confirm> labels = new ArrayList<>();
         for (Place place : places) {
             for (Box.CableCore core : place.box().cores()) {
-                labels.add(new Confirm("label-" + place.prefix() + core.key(), at(place) + core.words() + leadsTo(place, core)
+                labels.add(confirm(place, "label-" + place.prefix() + core.key(), core.words() + leadsTo(place, core)
                         + ": labelled, was on " + before.at(place).words(before.at(place).endOf(core))));
             }
-            labels.add(new Confirm("photo" + (place.prefix().isEmpty() ? "" : "-" + place.prefix()), at(place)
-                    + "the open box is photographed with its labels"));
+            labels.add(confirm(place, "photo" + (place.prefix().isEmpty() ? "" : "-" + place.prefix()), "the open box is photographed with its labels"));
         }
         steps.add(new Step("label", Phase.OPEN, "Label and photograph every core",
                 "Note where each one is before anything is disconnected.", true, labels, List.of(), Effect.NONE));
@@ -197,12 +203,11 @@ public final class RunSheetPlan {
         for (Place place : places) {
             for (Move move : Move.between(before.at(place), after.at(place))) {
                 steps.add(new Step("move-" + number++, Phase.WIRE, at(place) + move.words(), "", false,
-                        List.of(new Confirm("done", "Done, strand and screw checked")), List.of(), Effect.NONE));
+                        List.of(new Confirm("done", "Done, strand and screw checked")), List.of(), Effect.NONE, false, box(place)));
             }
         }
         List<Confirm> checks = new ArrayList<>();
-        after.fitted().forEach(fitted -> checks.add(new Confirm("module-" + fitted.number(), at(fitted.place()) + fitted.model().code()
-                + " is in, and its label names this place")));
+        after.fitted().forEach(fitted -> checks.add(confirm(fitted.place(), "module-" + fitted.number(), fitted.model().code() + " is in, and its label names this place")));
         checks.add(new Confirm("pull", "Every terminal is pull-tested"));
         checks.add(new Confirm("copper", "No bare copper shows"));
         places.forEach(place -> checks.add(earths(place)));
@@ -232,11 +237,11 @@ public final class RunSheetPlan {
     /** What is true of earths at a place: where there is none, that is written down, and what follows. */
     private Confirm earths(Place place) {
         if (isEarthed(place)) {
-            return new Confirm("earths" + place.prefix(), at(place) + "Earths are joined and reach every metal part that has an earth terminal");
+            return confirm(place, "earths" + place.prefix(), "Earths are joined and reach every metal part that has an earth terminal");
         }
-        return new Confirm("no-earth" + place.prefix(), at(place) + (isMetal(place)
+        return confirm(place, "no-earth" + place.prefix(), isMetal(place)
                 ? "No earth is here and the box is metal: it is written down, and an earth is to be pulled by a licensed person"
-                : "No earth is here: only insulated parts go in, and it is written down"));
+                : "No earth is here: only insulated parts go in, and it is written down");
     }
 
     /** Before a module, a bypass or a lamp goes on: then nothing that a test at 500 V could harm hangs between the conductors. */
@@ -244,10 +249,10 @@ public final class RunSheetPlan {
         DeadTests asked = DeadTests.of(house.region());
         List<Reading> readings = new ArrayList<>();
         asked.insulationMegohms().ifPresent(least -> places.forEach(place -> between(place).ifPresent(words ->
-                readings.add(new Reading("insulation-" + place.prefix(), at(place) + words, "M\u03a9", least, DeadTests.MOST_MEGOHMS)))));
+                readings.add(insulation(place, "insulation-", words, least)))));
         if (!readings.isEmpty()) {
             steps.add(new Step("insulation", Phase.OPEN, "Test the insulation before anything is connected", "At 500 V DC. What has electronics is taken off"
-                    + " or bridged: where it can't be, at 250 V, or leave it out with the reason. " + asked.words(), true, List.of(), readings, Effect.NONE, true));
+                    + " or bridged: where it can't be, at 250 V, or leave it out with the reason. " + asked.words(), true, List.of(), readings, Effect.NONE, true, ""));
         }
     }
 
@@ -279,26 +284,30 @@ public final class RunSheetPlan {
         List<Reading> again = new ArrayList<>();
         for (Place place : places) {
             if (isEarthed(place)) {
-                readings.add(earth("earth-path-" + place.prefix(), at(place) + "earth core to the main earth terminal", asked));
+                readings.add(earth(place, "earth-path-" + place.prefix(), "earth core to the main earth terminal", asked));
                 if (isMetal(place)) {
-                    readings.add(earth("earth-box-" + place.prefix(), at(place) + "metal of the box to the earth core", asked));
+                    readings.add(earth(place, "earth-box-" + place.prefix(), "metal of the box to the earth core", asked));
                 }
                 place.box().loads().stream().filter(load -> after.at(place).ends().containsValue(new End.AtLoad(load.number(), "PE"))).forEach(load ->
-                        readings.add(earth("earth-load-" + place.prefix() + load.number(), at(place) + "earth terminal of " + load.name() + " to the earth core", asked)));
-                asked.insulationMegohms().filter(least -> between(place).isPresent()).ifPresent(least -> again.add(new Reading("insulation-again-" + place.prefix(),
-                        at(place) + between(place).orElseThrow(), "M\u03a9", least, DeadTests.MOST_MEGOHMS)));
+                        readings.add(earth(place, "earth-load-" + place.prefix() + load.number(), "earth terminal of " + load.name() + " to the earth core", asked)));
+                asked.insulationMegohms().filter(least -> between(place).isPresent()).ifPresent(least ->
+                        again.add(insulation(place, "insulation-again-", between(place).orElseThrow(), least)));
             }
         }
         steps.add(new Step("test-wiring", Phase.WIRE, "Test the wiring while it is dead", asked.words(), true,
                 List.of(new Confirm("polarity", "Polarity: every conductor is on the terminal of the table")), readings, Effect.NONE));
         if (!again.isEmpty()) {
             steps.add(new Step("insulation-again", Phase.WIRE, "Test the insulation again", "At 250 V DC, the modules being on (IEC 60364-6, 6.4.3.3, from memory)."
-                    + " Where a maker forbids it, leave it out with that reason.", true, List.of(), again, Effect.NONE, true));
+                    + " Where a maker forbids it, leave it out with that reason.", true, List.of(), again, Effect.NONE, true, ""));
         }
     }
 
-    private static Reading earth(String id, String text, DeadTests asked) {
-        return new Reading(id, text, "\u03a9", BigDecimal.ZERO, asked.earthOhms());
+    private Reading earth(Place place, String id, String text, DeadTests asked) {
+        return new Reading(id, at(place) + text, "\u03a9", BigDecimal.ZERO, asked.earthOhms(), box(place));
+    }
+
+    private Reading insulation(Place place, String id, String between, BigDecimal least) {
+        return new Reading(id + place.prefix(), at(place) + between, "M\u03a9", least, DeadTests.MOST_MEGOHMS, box(place));
     }
 
     private void functionTest() {
@@ -310,12 +319,12 @@ public final class RunSheetPlan {
         Set<PartId> byRadio = byRadio();
         for (GangRef gang : switches()) {
             functions.add(byRadio.contains(RunWiring.switchOf(gang))
-                    ? new Confirm("press-" + key(gang), gang.words() + ": what is behind it shows that it was operated; its lamp is tested after joining")
-                    : new Confirm("hand-" + key(gang), gang.words() + ": the wall switch changes its lamp"));
+                    ? new Confirm("press-" + key(gang), gang.words() + ": what is behind it shows that it was operated; its lamp is tested after joining", box(gang.place()))
+                    : new Confirm("hand-" + key(gang), gang.words() + ": the wall switch changes its lamp", box(gang.place())));
         }
         for (Run.LoadRef load : remoteLoads()) {
             functions.add(new Confirm("remote-" + load.place().owner() + load.number(), load.load().name()
-                    + ": the module's button or a command changes it"));
+                    + ": the module's button or a command changes it", box(load.place())));
         }
         steps.add(new Step("function-test", Phase.FUNCTION, "Function test", "", true, functions, List.of(),
                 Effect.NONE));
@@ -331,8 +340,8 @@ public final class RunSheetPlan {
     private void close() {
         List<Confirm> closed = new ArrayList<>();
         places.forEach(place -> PartsToAdd.spacer(before.at(place), after.at(place)).ifPresent(mm ->
-                closed.add(new Confirm("spacer-" + place.label(), place.label() + ": spacer of " + mm + " under the plate"))));
-        closed.add(new Confirm("closed", "Plate on, no wire pinched"));
+                closed.add(new Confirm("spacer-" + place.label(), place.label() + ": spacer of " + mm + " under the plate", box(place)))));
+        places.forEach(place -> closed.add(new Confirm("closed" + place.prefix(), at(place) + "Closed, plate on, no wire pinched", box(place))));
         steps.add(new Step("close", Phase.CLOSE, "Push the wires back and close",
                 "Module behind or beside the mechanism, antenna lead free.", true, closed, List.of(), Effect.NONE));
         steps.add(new Step("energise", Phase.FINAL, "Energise", "", true,
@@ -341,7 +350,7 @@ public final class RunSheetPlan {
         List<Confirm> tests = new ArrayList<>();
         Set<PartId> byRadio = byRadio();
         switches().stream().filter(gang -> !byRadio.contains(RunWiring.switchOf(gang))).forEach(gang ->
-                tests.add(new Confirm("final-" + key(gang), gang.words() + ": works with the plate on")));
+                tests.add(new Confirm("final-" + key(gang), gang.words() + ": works with the plate on", box(gang.place()))));
         steps.add(new Step("final-tests", Phase.FINAL, "Final tests", "", true, tests, List.of(), Effect.NONE));
     }
 

@@ -18,11 +18,12 @@ import java.util.stream.Collectors;
  * @param readings what must be measured
  * @param effect   what it does to the circuits
  * @param leavable whether it may be left out with a reason: what cannot be measured everywhere
+ * @param box      the box that all of it is done at; empty when it is done at several, or at the board
  */
 public record Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms,
-                   List<Reading> readings, Effect effect, boolean leavable) {
+                   List<Reading> readings, Effect effect, boolean leavable, String box) {
     public Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms, List<Reading> readings, Effect effect) {
-        this(id, phase, title, detail, gate, confirms, readings, effect, false);
+        this(id, phase, title, detail, gate, confirms, readings, effect, false, "");
     }
 
     public Step {
@@ -81,8 +82,11 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
         LIVE_AND_CLOSED
     }
 
-    /** Something to confirm. */
-    public record Confirm(String id, String text) {
+    /** Something to confirm. @param box where; empty for what is done at the board or at all boxes */
+    public record Confirm(String id, String text, String box) {
+        public Confirm(String id, String text) {
+            this(id, text, "");
+        }
     }
 
     /**
@@ -93,8 +97,13 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
      * @param unit  unit, fixed
      * @param least lowest reading that passes
      * @param most  highest reading that passes
+     * @param box   where; empty for what is read at the board
      */
-    public record Reading(String id, String text, String unit, BigDecimal least, BigDecimal most) {
+    public record Reading(String id, String text, String unit, BigDecimal least, BigDecimal most, String box) {
+        public Reading(String id, String text, String unit, BigDecimal least, BigDecimal most) {
+            this(id, text, unit, least, most, "");
+        }
+
         /** Of insulation little is bad; of volts on a dead core, and of ohms on the way to earth, much. */
         boolean isLowestThatMatters() {
             return unit.equals("M\u03a9");

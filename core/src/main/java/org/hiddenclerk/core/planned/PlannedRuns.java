@@ -59,7 +59,7 @@ public final class PlannedRuns {
             for (int bank = 0; bank < ref.load().banks().size(); bank++) {
                 PartId part = RunWiring.loadOf(ref, bank);
                 if (parts.contains(part)) {
-                    PlannedId.Lamp id = new PlannedId.Lamp(PlannedWork.boxOf(run, ref.place()), ref.number(), bank);
+                    PlannedId.Lamp id = new PlannedId.Lamp(run.boxOf(ref.place()), ref.number(), bank);
                     PlannedRoom room = rooms.get(id.box());
                     lamps.put(part, new LivePlan.Lamp(id.text(), Optional.ofNullable(outputs.get(part))));
                     spots.putIfAbsent(id.text(), new Spot(id, PlannedDevices.inRoom(room.name(), PlannedDevices.decapitalised(ref.load().name())), room.id(), id.box(),

@@ -83,7 +83,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         List<PlannedModule.Input> own = inputs.stream().filter(input -> input.fitted().number() == fitted.number()).map(input -> new PlannedModule.Input(
                 new PlannedId.Input(id, input.input().id()), input, input.gangs().stream().map(gang -> switchOf(plan.run(), gang)).toList(), input.input().channel().map(channel ->
                 new PlannedId.Output(input.input().target().map(ids::get).orElse(id), channel)))).toList();
-        return new PlannedModule(id, part, boxOf(plan.run(), fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied()), fitted.model(), circuit,
+        return new PlannedModule(id, part, plan.run().boxOf(fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied()), fitted.model(), circuit,
                 outputs, own);
     }
 
@@ -100,18 +100,8 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
                 .or(() -> labels.stream().findFirst());
     }
 
-    /** The box that is surveyed: for a lamp that a cable stands for, the one that lists its load. */
-    static String boxOf(Run run, Run.Place place) {
-        return place.implied() ? run.boxes().stream().filter(box -> box.prefix().equals(place.owner())).map(Run.Place::id).findFirst().orElse(run.lead().id()) : place.id();
-    }
-
     static PlannedId.Switch switchOf(Run run, Run.GangRef gang) {
-        return new PlannedId.Switch(boxOf(run, gang.place()), gang.number());
-    }
-
-    /** Boxes in which something changes, the lead first. */
-    public List<Run.Place> opens() {
-        return plan.placesOfWork().stream().filter(place -> !place.implied()).toList();
+        return new PlannedId.Switch(run.boxOf(gang.place()), gang.number());
     }
 
     /** Surveyed boxes that hang together in it. */

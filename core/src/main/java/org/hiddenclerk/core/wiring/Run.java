@@ -216,6 +216,11 @@ public final class Run {
         return places.stream().filter(place -> !place.implied()).toList();
     }
 
+    /** The box that is surveyed: for a lamp that a cable stands for, the one that lists its load. */
+    public String boxOf(Place place) {
+        return place.implied() ? boxes().stream().filter(box -> box.prefix().equals(place.owner())).map(Place::id).findFirst().orElse(lead().id()) : place.id();
+    }
+
     Optional<Span> spanOf(Place place, Cable cable) {
         return spans.stream().filter(span -> span.joins(place) && span.at(place).name().equals(cable.name())).findFirst();
     }

@@ -70,10 +70,15 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
                 .map(f -> RunWiring.moduleOf(f.number()).value()).toList();
     }
 
-    /** Places in which something changes; the lead always counts. */
+    /** Places in which something changes, whichever box the plan is looked at from; the lead where nothing does. */
     public List<Run.Place> placesOfWork() {
-        return run().places().stream().filter(place -> place.equals(run().lead())
-                || planned.filter(p -> !p.at(place).isLike(found.at(place))).isPresent()).toList();
+        List<Run.Place> changed = run().places().stream().filter(place -> planned.filter(p -> !p.at(place).isLike(found.at(place))).isPresent()).toList();
+        return changed.isEmpty() ? List.of(run().lead()) : changed;
+    }
+
+    /** Surveyed boxes that the work opens, by identity; the box that lists the load where a lamp is opened that was not surveyed. */
+    public List<String> opens() {
+        return placesOfWork().stream().map(run()::boxOf).distinct().toList();
     }
 
     /** The wiring of a box alone as found, without any module. */
