@@ -45,6 +45,9 @@ export function DaySheet({ job }: { job: Schemas["JobView"] }) {
               <b className="text-error"> Not planned: {view.planned.left.join("; ")}.</b>
             )}
           </p>
+          {view.planned.openings.length > 0 && (
+            <p className="text-soft mb-3 text-[14px]">{openingsInWords(view.planned.openings)}</p>
+          )}
           {view.planned.days.map((each) => (
             <DayChart key={each.date} day={each} job={job.id} />
           ))}
@@ -52,6 +55,21 @@ export function DaySheet({ job }: { job: Schemas["JobView"] }) {
       )}
     </SheetLayout>
   );
+}
+
+/** How often each circuit goes off, beside what no plan goes below. */
+export function openingsInWords(openings: Schemas["CircuitOpenings"][]): string {
+  const once = openings.filter((o) => o.openings === 1).map((o) => o.circuit);
+  const more = openings.filter((o) => o.openings !== 1);
+  return [
+    once.length > 0 && `Off once: circuit${once.length > 1 ? "s" : ""} ${once.join(", ")}.`,
+    ...more.map(
+      (o) =>
+        `Circuit ${o.circuit} goes off ${o.openings} times; ${o.openings === o.fewest ? "fewer is not possible" : `no plan does it with fewer than ${o.fewest}`}.`,
+    ),
+  ]
+    .filter(Boolean)
+    .join(" ");
 }
 
 /** What is asked of the days. */
@@ -210,13 +228,18 @@ function Crew({ crew, onChange }: { crew: Question["crew"]; onChange: (crew: Que
         </span>
       ))}
       {crew.length < 6 && (
-        <button
-          type="button"
-          className="btn btn-sm btn-outline"
-          onClick={() => onChange([...crew, { name: `person ${crew.length + 1}`, mayWire: false }])}
-        >
-          one more
-        </button>
+        <span className="flex flex-wrap gap-2">
+          {[true, false].map((mayWire) => (
+            <button
+              key={String(mayWire)}
+              type="button"
+              className="btn btn-sm btn-outline"
+              onClick={() => onChange([...crew, { name: `person ${crew.length + 1}`, mayWire }])}
+            >
+              {mayWire ? "one more who may wire" : "one more who may not"}
+            </button>
+          ))}
+        </span>
       )}
     </fieldset>
   );

@@ -2,6 +2,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, expect, it } from "vitest";
 import { clock, DayChart } from "./DayChart";
+import { openingsInWords } from "./DaySheet";
 
 afterEach(cleanup);
 
@@ -54,4 +55,16 @@ it("says so when nothing fits", () => {
     </MemoryRouter>,
   );
   expect(screen.getByText(/nothing fits/)).toBeDefined();
+});
+
+it("tells how often circuits go off, beside what no plan goes below", () => {
+  expect(
+    openingsInWords([
+      { circuit: "1", openings: 1, fewest: 1 },
+      { circuit: "4", openings: 2, fewest: 2 },
+      { circuit: "5", openings: 3, fewest: 2 },
+    ]),
+  ).toBe(
+    "Off once: circuit 1. Circuit 4 goes off 2 times; fewer is not possible. Circuit 5 goes off 3 times; no plan does it with fewer than 2.",
+  );
 });

@@ -62,7 +62,14 @@ final class DayDocument {
     record DayView(LocalDate date, List<VisitView> visits, List<OpeningView> openings, List<String> notes, boolean optimal) {
     }
 
-    /** @param left works that fit into no day, in words */
-    record DaysView(List<DayView> days, List<String> left) {
+    /** How often a circuit is opened over all days, beside what no plan goes below. */
+    record CircuitOpenings(String circuit, int openings, int fewest) {
+    }
+
+    /** @param left works that fit into no day, in words @param openings by circuit; none in plans that were kept before they were counted */
+    record DaysView(List<DayView> days, List<String> left, List<CircuitOpenings> openings) {
+        DaysView {
+            openings = openings == null ? List.of() : List.copyOf(openings);
+        }
     }
 }

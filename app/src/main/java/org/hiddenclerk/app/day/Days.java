@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import org.hiddenclerk.app.day.DayDocument.CircuitOpenings;
 import org.hiddenclerk.app.day.DayDocument.DayQuestion;
 import org.hiddenclerk.app.day.DayDocument.DayView;
 import org.hiddenclerk.app.day.DayDocument.DaysView;
@@ -124,9 +125,7 @@ class Days {
         LocalDate date = question.date();
         int notBefore = Optional.ofNullable(question.notBefore()).map(Days::minute).orElse(minute(question.from()));
         while (!works.isEmpty() && days.size() < MOST_DAYS) {
-            DayTask task = new DayTask(works, all.circuits(), question.crew().stream().map(c -> new DayTask.Person(c.name(), c.mayWire())).toList(), minute(question.from()),
-                    minute(question.to()), minute(question.daylightFrom()), minute(question.daylightTo()), notBefore, question.tryOutMinutes(), question.norms().norms());
-            DayPlan plan = DayPlanner.plan(task);
+            DayPlan plan = DayPlanner.plan(task(question, works, all.circuits(), notBefore));
             boolean today = days.isEmpty() && notBefore > minute(question.from());
             if (plan.openings().isEmpty() && !today) {
                 break;
@@ -137,7 +136,17 @@ class Days {
             date = date.plusDays(1);
             notBefore = minute(question.from());
         }
-        return new DaysView(days, works.stream().map(Work::words).toList());
+        return new DaysView(days, works.stream().map(Work::words).toList(), openings(days, task(question, all.works(), all.circuits(), minute(question.from()))));
+    }
+
+    private static DayTask task(DayQuestion question, List<Work> works, Map<String, DayTask.CircuitFacts> circuits, int notBefore) {
+        return new DayTask(works, circuits, question.crew().stream().map(c -> new DayTask.Person(c.name(), c.mayWire())).toList(), minute(question.from()),
+                minute(question.to()), minute(question.daylightFrom()), minute(question.daylightTo()), notBefore, question.tryOutMinutes(), question.norms().norms());
+    }
+
+    private static List<CircuitOpenings> openings(List<DayView> days, DayTask all) {
+        return all.fewestOpenings().entrySet().stream().map(fewest -> new CircuitOpenings(fewest.getKey(), (int) days.stream().flatMap(day -> day.openings().stream())
+                .filter(opening -> opening.circuits().contains(fewest.getKey())).count(), fewest.getValue())).toList();
     }
 
     private static DayView view(LocalDate date, DayPlan plan, Map<String, String> words) {

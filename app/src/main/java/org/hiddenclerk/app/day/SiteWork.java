@@ -20,7 +20,6 @@ import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.day.DayTask.CircuitFacts;
 import org.hiddenclerk.core.day.DayTask.Norms;
 import org.hiddenclerk.core.day.DayTask.Work;
-import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
@@ -97,15 +96,8 @@ class SiteWork {
 
     /** Circuits whose gangs switch lamps here. */
     private static Set<CircuitId> lightsIn(Box box) {
-        return box.gangs().stream().filter(gang -> box.loadsOf(gang.number()).stream().flatMap(load -> load.banks().stream()).anyMatch(bank -> isLamp(bank.kind())))
+        return box.gangs().stream().filter(gang -> box.loadsOf(gang.number()).stream().flatMap(load -> load.banks().stream()).anyMatch(bank -> bank.kind().isLight()))
                 .map(gang -> gang.circuit()).collect(Collectors.toSet());
-    }
-
-    private static boolean isLamp(LoadKind kind) {
-        return switch (kind) {
-            case MOTOR, BLIND_MOTOR, HEATER, SOCKET, COIL, DOOR_INPUT -> false;
-            default -> true;
-        };
     }
 
     @Transactional(readOnly = true)

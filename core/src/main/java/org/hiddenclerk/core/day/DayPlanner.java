@@ -26,7 +26,7 @@ import org.hiddenclerk.core.day.DayTask.Work;
  * Plans a day with a library's constraint scheduler: as much work as fits, done as early as possible, circuits off as short as
  * possible. Hard rules: everybody does one thing at a time; wiring is done by those who may; a circuit is off from isolating to
  * closing; lamps are worked on by daylight; one circuit with lamps stays on; limits of being off hold; setting up comes when the
- * circuit is on again; what is tried with the household comes last.
+ * circuit is on again and stays so; what is tried with the household comes last.
  */
 public final class DayPlanner {
     /** Work that the solver may do, in its own measure, which does not depend on the machine. */
@@ -43,6 +43,9 @@ public final class DayPlanner {
     private final Map<Person, List<IntervalVar>> days = new LinkedHashMap<>();
     private final List<Deed> deeds = new ArrayList<>();
     private final List<Open> opens = new ArrayList<>();
+    private final List<IntervalVar> setUps = new ArrayList<>();
+    /** Circuits that feed what is set up, in the order of the intervals. */
+    private final List<Set<String>> fedBy = new ArrayList<>();
     private final List<String> notes = new ArrayList<>();
     private final List<String> left = new ArrayList<>();
     private final IntVar end;
@@ -111,6 +114,8 @@ public final class DayPlanner {
             if (work.setUp() > 0) {
                 Deed setUp = deed(Kind.SET_UP, work.id(), work.circuits(), work.setUp(), placed, false);
                 model.addGreaterOrEqual(setUp.from, to).onlyEnforceIf(placed);
+                setUps.add(model.newOptionalIntervalVar(setUp.from, LinearExpr.constant(work.setUp()), setUp.to, placed, "set up"));
+                fedBy.add(work.circuits());
             }
         }
         model.addEquality(minutes, 0).onlyEnforceIf(placed.not());
@@ -165,6 +170,13 @@ public final class DayPlanner {
         opens.forEach(open -> open.group.circuits().forEach(circuit -> byCircuit.computeIfAbsent(circuit, c -> new ArrayList<>()).add(
                 model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, circuit))));
         byCircuit.values().forEach(model::addNoOverlap);
+        for (int i = 0; i < setUps.size(); i++) {
+            Set<String> feeding = fedBy.get(i);
+            IntervalVar setUp = setUps.get(i);
+            // What is being set up stays fed.
+            opens.stream().filter(open -> open.group.circuits().stream().anyMatch(feeding::contains)).forEach(open -> model.addNoOverlap(List.of(setUp,
+                    model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, "off"))));
+        }
     }
 
     private void tryOut() {

@@ -33,6 +33,11 @@ public record DayTask(List<Work> works, Map<String, CircuitFacts> circuits, List
         }
     }
 
+    /** No plan opens a circuit fewer times than this to do all of it, by circuit: a bound beside what a plan does. */
+    public Map<String, Integer> fewestOpenings() {
+        return Openings.fewest(this);
+    }
+
     /**
      * Work at one position: the modules of a box, and whatever else is opened for them.
      *

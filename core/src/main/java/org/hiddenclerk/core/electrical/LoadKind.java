@@ -38,12 +38,20 @@ public enum LoadKind {
         return this == MOTOR || this == BLIND_MOTOR;
     }
 
-    /** Whether it is made for extra-low voltage, so that its volts must be stated. */
+    /** Whether one sees by it. A resistive load may be a heater, so it is not counted on. */
+    public boolean isLight() {
+        return switch (this) {
+            case INCANDESCENT, HALOGEN, LED_LAMP, LED_DRIVER, FLUORESCENT, ELECTRONIC_TRANSFORMER, WIRE_WOUND_TRANSFORMER, ELV_STRIP -> true;
+            case RESISTIVE, MOTOR, BLIND_MOTOR, HEATER, SOCKET, COIL, DOOR_INPUT -> false;
+        };
+    }
+
     /** Whether it is worked as a finger works a button: a contact that stays closed would hold it, or be taken for a second press. */
     public boolean isPulsed() {
         return this == DOOR_INPUT;
     }
 
+    /** Whether it is made for extra-low voltage, so that its volts must be stated. */
     public boolean isElv() {
         return name().startsWith("ELV_");
     }

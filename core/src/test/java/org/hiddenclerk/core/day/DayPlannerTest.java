@@ -75,6 +75,12 @@ class DayPlannerTest {
             long dark = off.stream().filter(c -> task.circuits().get(c).lights()).count();
             assertThat(lamps == 0 || dark < lamps || plan.notes().stream().anyMatch(n -> n.contains("bring a lamp"))).as("one lit circuit at " + minute).isTrue();
         }
+        plan.visits().stream().filter(v -> v.kind() == Kind.SET_UP).forEach(v -> plan.openings().stream().filter(o -> o.circuits().stream().anyMatch(v.circuits()::contains)).forEach(o ->
+                assertThat(o.from() >= v.to() || o.to() <= v.from()).as("what is set up stays fed: " + v + " " + o).isTrue()));
+        Map<String, Integer> fewest = task.fewestOpenings();
+        if (plan.left().isEmpty()) {
+            fewest.forEach((circuit, least) -> assertThat(plan.openings().stream().filter(o -> o.circuits().contains(circuit)).count()).as("openings of " + circuit).isGreaterThanOrEqualTo(least));
+        }
         task.works().forEach(work -> assertThat(done.contains(work.id()) ^ plan.left().contains(work.id())).as(work.id()).isTrue());
         plan.visits().stream().filter(v -> v.kind() == Kind.TRY_OUT).forEach(last -> assertThat(plan.visits()).allMatch(v -> v == last || v.to() <= last.from()));
     }
@@ -125,6 +131,33 @@ class DayPlannerTest {
         assertThat(DayPlanner.plan(two).openings()).as("two people do three in one").hasSize(1);
         DayTask never = day(List.of(work("a", 90, "5")), Map.of("5", new CircuitFacts(false, 80, false)), LEAD);
         assertThat(DayPlanner.plan(never).left()).containsExactly("a");
+    }
+
+    /** By hand: 35 + 25 and 30 + 30 are 60 each; longest first puts 35 alone, 30 with 30, and 25 goes to the first. */
+    @Test
+    void circuitsAreOpenedAsFewTimesAsPossible() {
+        int sixty = Norms.USUAL.isolation() + 60 + Norms.USUAL.closing();
+        DayTask task = day(List.of(work("a", 35, "5"), work("b", 30, "5"), work("c", 30, "5"), work("d", 25, "5")), Map.of("5", new CircuitFacts(false, sixty, false), "1", LAMPS), LEAD);
+        assertThat(task.fewestOpenings()).isEqualTo(Map.of("5", 2));
+        assertThat(DayPlanner.plan(task).openings()).hasSize(2);
+        DayTask seven = day(List.of(work("a", 35, "5"), work("b", 35, "5"), work("c", 35, "5"), work("d", 25, "5")), Map.of("5", new CircuitFacts(false, sixty, false), "1", LAMPS), LEAD);
+        assertThat(seven.fewestOpenings()).as("no two of 35 go into 60").isEqualTo(Map.of("5", 3));
+        assertThat(DayPlanner.plan(seven).openings()).hasSize(3);
+    }
+
+    /** All of it hung on one circuit, and was left out of every day for being longer than one. */
+    @Test
+    void whatTakesLongerThanADayIsDoneInSeveral() {
+        List<Work> works = new ArrayList<>();
+        for (int i = 0; i < 20; i++) {
+            works.add(work("w" + i, 30, "1"));
+        }
+        DayTask task = day(works, Map.of("1", SOCKETS, "2", LAMPS), LEAD);
+        DayPlan plan = DayPlanner.plan(task);
+        check(task, plan);
+        assertThat(task.fewestOpenings()).isEqualTo(Map.of("1", 2));
+        assertThat(plan.openings()).hasSize(1);
+        assertThat(plan.left()).hasSizeLessThan(20).isNotEmpty();
     }
 
     @Test
