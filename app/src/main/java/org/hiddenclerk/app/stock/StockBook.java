@@ -138,6 +138,7 @@ public class StockBook {
     private void forget() {
         changes.incrementAndGet();
         kept = kept.askedAt(Instant.MIN);
+        TransactionSynchronizationManager.unbindResourceIfPossible(this);
     }
 
     private Kept book() {
@@ -146,6 +147,26 @@ public class StockBook {
         if (!before.asked().equals(Instant.MIN) && Duration.between(before.asked(), now).compareTo(TRUSTED_FOR) < 0) {
             return before;
         }
+        if (!TransactionSynchronizationManager.isSynchronizationActive()) {
+            return read(now, true);
+        }
+        // What a transaction sees may be older than the last change: good for all that asks within it, and for nobody else.
+        if (TransactionSynchronizationManager.getResource(this) instanceof Kept own) {
+            return own;
+        }
+        Kept seen = read(now, false);
+        TransactionSynchronizationManager.bindResource(this, seen);
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCompletion(int status) {
+                TransactionSynchronizationManager.unbindResourceIfPossible(StockBook.this);
+            }
+        });
+        return seen;
+    }
+
+    /** @param isOfNow whether it is the book of this moment, which others may be told too */
+    private Kept read(Instant now, boolean isOfNow) {
         lock.lock();
         try {
             long seen = changes.get();
@@ -155,11 +176,8 @@ public class StockBook {
                 revision = items.revision();
             }
             Kept current = revision.equals(kept.revision()) ? kept.askedAt(now) : read(revision, now);
-            kept = current;
-            if (changes.get() != seen) {
-                // Changed while it was read: good for this answer, and asked for again at the next.
-                kept = current.askedAt(Instant.MIN);
-            }
+            // Changed while it was read: good for this answer, and asked for again at the next.
+            kept = isOfNow && changes.get() == seen ? current : current.askedAt(Instant.MIN);
             return current;
         } finally {
             lock.unlock();
