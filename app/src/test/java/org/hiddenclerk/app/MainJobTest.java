@@ -142,7 +142,7 @@ class MainJobTest {
         void ofAChangedBoxAreReopenedAndNoSheetStartsFromThem() {
             String box = keep(survey());
             issue(box, choose(box, "SK-2"));
-            person.put("/api/v1/boxes/" + box + "/survey", Map.of("version", versionOf(box),
+            person.openingAgain().put("/api/v1/boxes/" + box + "/survey", Map.of("version", versionOf(box),
                     "survey", survey().put("label", "B-9"))).ok();
 
             assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().get("issued").get("current").asBoolean()).isFalse();
@@ -210,10 +210,10 @@ class MainJobTest {
             String box = startSheet();
             Map<String, Object> change = Map.of("version", versionOf(box), "survey", survey().put("label", "B-5"));
 
-            assertThat(person.put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(409);
+            assertThat(person.openingAgain().put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(409);
             person.post("/api/v1/boxes/" + box + "/run-sheet/set-aside",
                     Map.of("version", sheet(box).get("version").asLong())).ok();
-            assertThat(person.put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(200);
+            assertThat(person.openingAgain().put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(200);
         }
 
         private String startSheet() {

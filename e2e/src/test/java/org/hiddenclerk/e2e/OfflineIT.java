@@ -41,6 +41,8 @@ class OfflineIT {
             desk.open("Lower stair", "Fit");
             desk.press("start the run sheet");
             int step = 1;
+            // The clerk has the sheet when the page shows it.
+            awaitStep(page, step);
             for (; sheet().get("steps").get(step - 1).get("gate").asBoolean(); step++) {
                 awaitStep(page, step);
                 desk.completeStep();
