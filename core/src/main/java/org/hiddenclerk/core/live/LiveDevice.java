@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.live;
 
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -73,7 +74,7 @@ final class LiveDevice {
             this.machine = machine;
             this.controls = controls;
             this.output = output;
-            state = machine.start(java.util.Collections.nCopies(machine.inputs(), machine.parameters().rest()), false, Motion.STOP);
+            state = machine.start(Collections.nCopies(machine.inputs(), machine.parameters().rest()), false, Motion.STOP);
         }
 
         boolean isBlind() {
@@ -129,6 +130,26 @@ final class LiveDevice {
     /** Tells every output once more. */
     void announce() {
         channels.forEach((output, channel) -> says.accept(new Said.Level(output, channel.level, channel.motion, Cause.REMOTE, true)));
+    }
+
+    /**
+     * It is put in where its switches stand as they do: that is what they are counted from. Whoever leads by where it stands leads at
+     * once; of all others nothing changes before a hand moves one.
+     *
+     * @param closed whether contacts are closed, by control; those that no wire reaches rest
+     */
+    void isPutIn(Map<String, Boolean> closed) {
+        for (Unit unit : units) {
+            Contact rest = unit.machine.parameters().rest();
+            List<Contact> contacts = new ArrayList<>(Collections.nCopies(unit.machine.inputs(), rest));
+            for (int i = 0; i < unit.controls.size(); i++) {
+                Boolean at = closed.get(unit.controls.get(i).id());
+                contacts.set(i, at == null ? rest : at ? Contact.CLOSED : Contact.OPEN);
+            }
+            boolean leads = unit.machine.behaviour() == InputBehaviour.POSITION_RULES && (contacts.get(0) != rest) != unit.machine.parameters().inverted();
+            unit.state = unit.machine.start(contacts, leads, Motion.STOP);
+            unit.output.map(channels::get).filter(channel -> leads).ifPresent(channel -> channel.level = channel.whenOn);
+        }
     }
 
     /** Its supply goes or comes. */

@@ -95,6 +95,7 @@ public final class LiveHouse {
         wires = new Wires(plan.runs(), devices);
         hands = new Hands(plan.house(), devices, wires, agenda);
         post = new Post(plan, agenda, chronicle, carrier, devices, hub, cloud, around, this::settle);
+        wires.putIn();
         wires.settle(0, Set.of(), Set.of());
         devices.values().forEach(LiveDevice::announce);
     }

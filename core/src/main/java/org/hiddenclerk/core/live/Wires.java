@@ -76,6 +76,17 @@ final class Wires {
         return lamps;
     }
 
+    /** Devices are put in with the switches where they stand. */
+    void putIn() {
+        for (LivePlan.Run run : runs) {
+            installations.get(run.id()).at(Set.of(), Set.of(), Set.of()).modules().forEach((part, reading) -> Optional.ofNullable(run.modules().get(part)).ifPresent(hung -> {
+                Map<String, Boolean> closed = new HashMap<>();
+                reading.inputs().forEach((input, asserted) -> Optional.ofNullable(hung.controls().get(input)).ifPresent(control -> closed.put(control, asserted)));
+                devices.get(hung.device()).isPutIn(closed);
+            }));
+        }
+    }
+
     /**
      * Lets supplies, inputs and relays act on each other until nothing changes.
      *

@@ -2,6 +2,8 @@ package org.hiddenclerk.core.planned;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Instant;
+import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -12,7 +14,11 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
 import org.hiddenclerk.core.handover.HandoverTests;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.live.Carrier;
+import org.hiddenclerk.core.live.Happening;
+import org.hiddenclerk.core.live.LiveHouse;
 import org.hiddenclerk.core.live.LivePlan;
+import org.hiddenclerk.core.live.Said;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
@@ -115,5 +121,17 @@ class PlannedHouseTest {
                 assertThat(link.way()).as(name + ": " + link.reason()).isEqualTo(Link.Way.DIRECT_BINDING);
             });
         });
+    }
+
+    /** A house that is put in is as it was found: nothing changes, and nothing is told of a switch, before somebody moves one. */
+    @Test
+    void nothingHappensBeforeAHandDoes() {
+        List.of(Set.<String>of(), BINDS).forEach(features -> drawn().forEach((name, plan) -> {
+            List<Happening> happened = new ArrayList<>();
+            LiveHouse house = new LiveHouse(live(plan, planned(plan, features)), Instant.EPOCH, Carrier.NONE, happened::add);
+            house.pass(60_000);
+            assertThat(happened).as(name).filteredOn(each -> each.kind() == Happening.Kind.OUTPUT || each.said().filter(said -> said instanceof Said.Gestured).isPresent())
+                    .extracting(Happening::words).isEmpty();
+        }));
     }
 }
