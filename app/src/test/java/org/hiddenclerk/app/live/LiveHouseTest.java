@@ -193,8 +193,9 @@ class LiveHouseTest {
             deed(Map.of("kind", "ORDER", "at", output(1), "percent", 100)).ok();
             deed(Map.of("kind", "ORDER", "at", output(0), "percent", 100)).ok();
             deed(Map.of("kind", "SENSE", "at", live().get("sensors").get(0).get("id").asString(), "value", 1)).ok();
+            all.send(document.get("channels").get("order").get("address").asString().replace("{house}", house.job()).replace("{device}/outputs/{output}", anOutput(heard.keySet())), "{\"move\":\"UP\"}");
             await("all of it", () -> isLit(1) && agrees() && heard.keySet().stream().anyMatch(topic -> topic.endsWith("/reading")) && heard.keySet().stream().anyMatch(topic ->
-                    topic.endsWith("/order")));
+                    topic.endsWith("/order")) && heard.keySet().stream().anyMatch(topic -> topic.endsWith("/refused")));
         }
         Set<String> seen = new HashSet<>();
         Map<String, String> wrong = new LinkedHashMap<>();
@@ -213,6 +214,11 @@ class LiveHouseTest {
         });
         assertThat(wrong).isEmpty();
         assertThat(seen).isEqualTo(new HashSet<>(document.get("channels").propertyNames()));
+    }
+
+    /** Device and output of a lamp that told its state. */
+    private static String anOutput(Set<String> topics) {
+        return topics.stream().filter(topic -> topic.endsWith("/state")).findFirst().orElseThrow().replaceAll("house/[^/]+/(.+)/state", "$1");
     }
 
     /** Another node of the application, which has nothing of the house but the broker. */

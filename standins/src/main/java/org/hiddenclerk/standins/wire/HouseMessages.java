@@ -36,6 +36,10 @@ final class HouseMessages {
     record Order(@Nullable Integer level, @Nullable Boolean toggle, @Nullable Motion move, @Nullable String by, @Nullable Long atMs) {
     }
 
+    /** Why an order was not carried out. */
+    record Refusal(String why, String order, long atMs) {
+    }
+
     record About(String name, String room, String protocol, List<OutputAbout> outputs, List<NamedAbout> controls, List<NamedAbout> sensors) {
         static About of(Device device) {
             return new About(device.name(), device.room(), device.protocol().label(), device.outputs().stream().map(output -> new OutputAbout(last(output.id()), output.name(),
@@ -82,16 +86,32 @@ final class HouseMessages {
         }
     }
 
-    /** Empty for what is no order, or more than one. */
-    static Optional<RuleRunner.Order> order(String output, Order order) {
+    /** An order as it was read: what is to be done, or why nothing is. */
+    record Ordered(Optional<RuleRunner.Order> order, String why, Optional<String> by, Optional<Long> atMs) {
+        private static Ordered refused(String why) {
+            return new Ordered(Optional.empty(), why, Optional.empty(), Optional.empty());
+        }
+    }
+
+    static Ordered order(Device.Output output, byte[] message) {
+        Optional<Order> read = read(message, Order.class);
+        if (read.isEmpty()) {
+            return Ordered.refused("an order is JSON with one of level, toggle and move");
+        }
+        Order order = read.get();
+        boolean moves = output.drives() == Device.Drives.BLIND;
         int said = (order.level() == null ? 0 : 1) + (order.toggle() == null ? 0 : 1) + (order.move() == null ? 0 : 1);
         if (said != 1) {
-            return Optional.empty();
-        } else if (order.level() != null) {
-            return order.level() < 0 || order.level() > FULL ? Optional.empty() : Optional.of(new RuleRunner.Order.Level(output, order.level()));
-        } else if (order.move() != null) {
-            return Optional.of(new RuleRunner.Order.Move(output, order.move()));
+            return Ordered.refused("an order says one of level, toggle and move; this says " + (said == 0 ? "none" : said + " of them"));
+        } else if (order.level() != null && (order.level() < 0 || order.level() > FULL)) {
+            return Ordered.refused("a level is 0 to " + FULL + ", not " + order.level());
+        } else if (order.toggle() != null && !order.toggle()) {
+            return Ordered.refused("toggle is true or left out");
+        } else if (moves != (order.move() != null) && order.level() == null) {
+            return Ordered.refused(moves ? "a blind is told to move, or a level" : "nothing moves here; say level or toggle");
         }
-        return Boolean.TRUE.equals(order.toggle()) ? Optional.of(new RuleRunner.Order.Toggle(output)) : Optional.empty();
+        RuleRunner.Order ordered = order.level() != null ? new RuleRunner.Order.Level(output.id(), order.level()) : order.move() != null ? new RuleRunner.Order.Move(output.id(), order.move())
+                : new RuleRunner.Order.Toggle(output.id());
+        return new Ordered(Optional.of(ordered), "", Optional.ofNullable(order.by()), Optional.ofNullable(order.atMs()));
     }
 }

@@ -2,6 +2,7 @@ package org.hiddenclerk.standins.wire;
 
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -30,6 +31,7 @@ public final class HouseOnBroker implements AutoCloseable {
     private static final String HUB = "hub";
     private static final String HERE = "here";
     private static final String GONE = "gone";
+    private static final int SHOWN_BYTES = 200;
     private static final String OUTSIDE = "somebody on the broker";
 
     private final HouseTopics topics;
@@ -168,7 +170,8 @@ public final class HouseOnBroker implements AutoCloseable {
             Device device = house.owner(subject);
             boolean order = topic.endsWith("/order");
             if (order && !isOnBroker(device)) {
-                HouseMessages.read(message, HouseMessages.Order.class).flatMap(said -> HouseMessages.order(subject, said)).ifPresent(said -> running.tell(live -> live.remote(said, OUTSIDE)));
+                HouseMessages.Ordered ordered = HouseMessages.order(output(device, subject), message);
+                ordered.order().ifPresentOrElse(said -> running.tell(live -> live.remote(said, OUTSIDE)), () -> refuse(HUB, device, subject, message, ordered.why()));
             } else if (!order && isOnBroker(device)) {
                 said(subject, topic, message).ifPresent(heard -> running.tell(live -> live.reachesHub(device, heard.said(), heard.atMs())));
             }
@@ -188,8 +191,22 @@ public final class HouseOnBroker implements AutoCloseable {
     }
 
     private void deviceHears(Device device, String topic, byte[] message) {
-        topics.subject(topic).ifPresent(output -> HouseMessages.read(message, HouseMessages.Order.class).ifPresent(order -> HouseMessages.order(output, order).ifPresent(said ->
-                running.tell(live -> live.reachesDevice(device, new Said.Ordered(said, Optional.ofNullable(order.by()).orElse(OUTSIDE)), Optional.ofNullable(order.atMs()).orElse(live.now()))))));
+        topics.subject(topic).ifPresent(subject -> {
+            HouseMessages.Ordered ordered = HouseMessages.order(output(device, subject), message);
+            ordered.order().ifPresentOrElse(said -> running.tell(live -> live.reachesDevice(device, new Said.Ordered(said, ordered.by().orElse(OUTSIDE)), ordered.atMs().orElse(live.now()))),
+                    () -> refuse(device.id(), device, subject, message, ordered.why()));
+        });
+    }
+
+    private static Device.Output output(Device device, String id) {
+        return device.outputs().stream().filter(output -> output.id().equals(id)).findFirst().orElseThrow();
+    }
+
+    /** Whoever ordered is answered: silence would look like a device that is away. @param by whose connection says it */
+    private void refuse(String by, Device device, String output, byte[] message, String why) {
+        String order = new String(message, 0, Math.min(message.length, SHOWN_BYTES), StandardCharsets.UTF_8);
+        running.tell(live -> Optional.ofNullable(lines.get(by)).ifPresent(connection ->
+                connection.line().send(topics.refused(device, output), HouseMessages.write(new HouseMessages.Refusal(why, order, live.now())))));
     }
 
     private void hubIsBack() {
@@ -224,9 +241,21 @@ public final class HouseOnBroker implements AutoCloseable {
         return lines.values().stream().allMatch(connection -> connection.line().isUp());
     }
 
+    /** A house that has ended is told to nobody who comes later: neither that it is here, nor how it was. */
+    private void forget() {
+        Optional.ofNullable(lines.get(HUB)).map(Connection::line).ifPresent(line -> {
+            List<String> told = new ArrayList<>(List.of(topics.hubPresence()));
+            house.devices().forEach(device -> told.addAll(topics.retained(device)));
+            line.clear(told);
+        });
+    }
+
     @Override
     public void close() {
         running.close();
+        // Those who take leave say no last will; what they said before is cleared when all have.
+        lines.entrySet().stream().filter(entry -> !entry.getKey().equals(HUB)).forEach(entry -> entry.getValue().line().close());
+        forget();
         lines.values().forEach(connection -> {
             connection.line().close();
             connection.relay().close();

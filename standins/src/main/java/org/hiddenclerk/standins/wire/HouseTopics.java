@@ -1,6 +1,8 @@
 package org.hiddenclerk.standins.wire;
 
+import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.rules.Device;
@@ -47,6 +49,19 @@ public final class HouseTopics {
 
     public String order(Device device, String output) {
         return below(device, "outputs", output) + "/order";
+    }
+
+    /** Where it is said why an order was not carried out. */
+    public String refused(Device device, String output) {
+        return below(device, "outputs", output) + "/refused";
+    }
+
+    /** Every topic of a device on which something is told to whoever comes later. */
+    public List<String> retained(Device device) {
+        List<String> topics = new ArrayList<>(List.of(about(device), presence(device)));
+        device.outputs().forEach(output -> topics.add(state(device, output.id())));
+        device.sensors().forEach(sensor -> topics.add(reading(device, sensor.id())));
+        return topics;
     }
 
     public String told(Device device, String control) {

@@ -15,6 +15,7 @@ import java.net.URI;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.CompletableFuture;
 import java.util.concurrent.CountDownLatch;
 import java.util.concurrent.ExecutionException;
 import java.util.concurrent.TimeUnit;
@@ -23,7 +24,9 @@ import java.util.function.BiConsumer;
 
 /** A connection to a broker that comes back by itself, with its subscriptions. Messages are handed on in the order in which they come. */
 public final class MqttLine implements AutoCloseable {
+    private static final System.Logger LOG = System.getLogger(MqttLine.class.getName());
     private static final long WAIT_MS = 5_000;
+    private static final long LEAVE_MS = 1_000;
     private static final long FIRST_RETRY_MS = 100;
     private static final long LAST_RETRY_MS = 1_000;
     /** Shared by all lines: hundreds of them have little to say each. */
@@ -121,6 +124,21 @@ public final class MqttLine implements AutoCloseable {
         return send(topic, message, true);
     }
 
+    /** Clears what is told on some topics to whoever comes later, and waits until the broker has it; while the broker is away nothing is cleared. */
+    void clear(List<String> topics) {
+        if (!isUp()) {
+            return;
+        }
+        CompletableFuture<?>[] cleared = topics.stream().map(topic -> client.publishWith().topic(topic).qos(MqttQos.AT_LEAST_ONCE).retain(true).send()).toArray(CompletableFuture[]::new);
+        try {
+            CompletableFuture.allOf(cleared).get(WAIT_MS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException | TimeoutException e) {
+            LOG.log(System.Logger.Level.WARNING, "Not all that was retained is cleared.", e);
+        }
+    }
+
     private boolean send(String topic, byte[] message, boolean retained) {
         if (!isUp()) {
             return false;
@@ -130,8 +148,15 @@ public final class MqttLine implements AutoCloseable {
         return true;
     }
 
+    /** Takes leave of the broker, so that it says no last will; of one that is away no leave is taken. */
     @Override
     public void close() {
-        client.disconnect();
+        try {
+            client.disconnect().get(LEAVE_MS, TimeUnit.MILLISECONDS);
+        } catch (InterruptedException e) {
+            Thread.currentThread().interrupt();
+        } catch (ExecutionException | TimeoutException e) {
+            LOG.log(System.Logger.Level.DEBUG, "No leave was taken.", e);
+        }
     }
 }

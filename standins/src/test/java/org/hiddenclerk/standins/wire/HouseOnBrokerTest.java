@@ -105,15 +105,43 @@ class HouseOnBrokerTest {
             assertThat(told.get("house/test/module-d0/about")).contains("\"name\":\"Module 0\"", "\"is\":\"light\"");
             assertThat(told.get("house/test/module-d1/outputs/1/state")).contains("\"level\":100");
             assertThat(told.get("house/test/module-d2/outputs/1/state")).as("the hub tells of a mesh").contains("\"level\":100", "\"by\":\"HAND\"");
-            try (MqttLine outside = new MqttLine(broker, "outside", List.of(), (topic, message) -> { })) {
+            List<String> answers = new CopyOnWriteArrayList<>();
+            try (MqttLine outside = new MqttLine(broker, "outside", List.of("house/test/+/outputs/+/refused"), (topic, message) -> answers.add(topic + new String(message, StandardCharsets.UTF_8)))) {
                 outside.send("house/test/module-d4/outputs/1/order", "{\"level\":100}");
                 outside.send("house/test/module-d5/outputs/1/order", "{\"toggle\":true}");
                 outside.send("house/test/module-d7/outputs/1/order", "{\"level\":100,\"toggle\":true}");
                 outside.send("house/test/module-d7/outputs/1/order", "no order");
                 outside.send("house/test/module-d7/outputs/1/order", "{\"level\":101}");
+                outside.send("house/test/module-d8/outputs/1/order", "{\"move\":\"UP\"}");
                 await("ordered from outside", 2_000, () -> isOn(house, 4) && isOn(house, 5));
             }
             assertThat(isOn(house, 7)).as("an order says one thing").isFalse();
+            await("whoever writes what is no order is answered", 2_000, () -> answers.size() >= 4);
+            assertThat(answers).hasSize(4).anyMatch(answer -> answer.contains("this says 2 of them")).anyMatch(answer -> answer.contains("0 to 100, not 101"))
+                    .anyMatch(answer -> answer.contains("JSON with one of")).anyMatch(answer -> answer.startsWith("house/test/module-d8/outputs/1/refused") && answer.contains("nothing moves here"));
+        }
+    }
+
+    /** A house that had ended said of its lamps for ever that they are here. */
+    private void leavesNothing(MqttLine.Broker broker) throws InterruptedException {
+        try (HouseOnBroker house = start(broker)) {
+            await("the hub knows all", RECOVERS_MS, () -> agrees(house));
+        }
+        Map<String, String> heard = new ConcurrentHashMap<>();
+        try (MqttLine line = new MqttLine(broker, "later", List.of("house/test/#"), (topic, message) -> heard.put(topic, new String(message, StandardCharsets.UTF_8)))) {
+            line.send("house/test/over", "all that was retained came before this");
+            await("told", 2_000, () -> heard.containsKey("house/test/over"));
+        }
+        assertThat(heard).containsOnlyKeys("house/test/over");
+    }
+
+    @Test
+    void aHouseThatHasEndedIsToldToNobody(@TempDir Path dir) throws Exception {
+        try (EmbeddedBroker broker = new EmbeddedBroker(0)) {
+            leavesNothing(broker.broker());
+        }
+        try (Mosquitto broker = new Mosquitto(dir)) {
+            leavesNothing(broker.broker());
         }
     }
 
