@@ -79,9 +79,48 @@ export function JoinSheet({ job, box }: { job: Schemas["JobView"]; box?: string 
           No module of this house is on the bench yet, so nothing waits to join.
         </p>
       )}
+      {view && <WiredLinks links={view.links.filter((link) => !box || link.box === box)} />}
       {view && view.runs.length > 0 && <Runs runs={view.runs} />}
       <StandInPart job={job.id} />
     </SheetLayout>
+  );
+}
+
+const STATES: Record<Schemas["WiredLinkView"]["state"], string> = {
+  BOUND: "bound, and read back",
+  NOT_BOUND: "not bound yet: set the device up again",
+  WAITS: "waits: not both are in",
+  HUB: "carried by the hub",
+};
+
+/** Links that the wiring needs: without them a switch does nothing. */
+export function WiredLinks({ links }: { links: Schemas["WiredLinkView"][] }) {
+  if (links.length === 0) {
+    return null;
+  }
+  const open = links.filter((link) => link.state === "WAITS" || link.state === "NOT_BOUND").length;
+  return (
+    <section className="mb-5" aria-label="links that the wiring needs">
+      <h2 className="mb-1 text-[17px]">
+        Links that the wiring needs
+        <span className="text-soft ml-3 text-[14px]">
+          {open > 0 ? `${open} of ${links.length} not there yet` : "all there"}
+        </span>
+      </h2>
+      <ul className="space-y-1.5">
+        {links.map((link) => (
+          <li
+            key={link.id}
+            className={`border-l-4 pl-3 text-[15px] ${link.state === "NOT_BOUND" ? "border-error" : link.state === "WAITS" ? "border-warning" : "border-success"}`}
+          >
+            {link.from} → {link.to}
+            <span className="text-soft block text-[14px]">
+              {link.way}, because {link.reason} · {STATES[link.state]}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -6,10 +6,12 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.NoSuchElementException;
+import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.Settings;
 
 /** A house of simulated modules, and the hands in it: they press buttons, flip switches and put covers on. */
 public final class StandInHouse {
@@ -70,13 +72,19 @@ public final class StandInHouse {
         module(serial).searches(clock.millis());
     }
 
-    /** Somebody moves the wall switch at an input: the module reports it, and its channel of that number changes. */
+    /**
+     * Somebody moves the wall switch at an input: the module reports it, and what the input commands changes. Where it is set to command
+     * another device, that one does as far as it is reached; else its own channel of that number.
+     */
     public void flip(String serial, int input) {
         StandInModule module = module(serial);
         if (module.isJoined() && !module.has(Fault.SILENT)) {
             StandInNetwork network = networks.get(module.spec().protocol());
             network.tell(new Heard.Flipped(module.address(), input));
-            if (input <= module.channels()) {
+            Optional<Settings.Commanded> elsewhere = Optional.ofNullable(module.settings().get(Settings.commands(input))).flatMap(Settings.Commanded::read);
+            if (elsewhere.isPresent()) {
+                network.command(elsewhere.get());
+            } else if (input <= module.channels()) {
                 network.turn(module, input, !module.isOn(input));
             }
         }

@@ -17,6 +17,7 @@ import org.hiddenclerk.core.joining.Gateway;
 import org.hiddenclerk.core.joining.Heard;
 import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Order;
+import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.joining.Window;
 
 /**
@@ -212,6 +213,12 @@ public final class StandInNetwork implements Gateway {
             module.isForgotten();
         }
         return Optional.of(new Answer.Done());
+    }
+
+    /** A device commands another of its network. */
+    void command(Settings.Commanded commanded) {
+        modules.stream().filter(m -> m.isJoined() && m.address().equals(commanded.address()) && !m.has(Fault.SILENT) && commanded.channel() <= m.channels()).findFirst()
+                .ifPresent(m -> turn(m, commanded.channel(), !m.isOn(commanded.channel())));
     }
 
     void turn(StandInModule module, int channel, boolean on) {

@@ -95,9 +95,10 @@ public class Bench implements StageKeeper {
      * @param placeId id of the planned module that it is to be
      * @param address read off it, in upper-case hex
      * @param wanted  what it is to be set to, by key of {@link Settings}
+     * @param switched numbers of the inputs that a switch at the wall reaches there
      */
     public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<String> placeId, Optional<DeviceName> name,
-                        Optional<String> address, Map<String, String> wanted) {
+                        Optional<String> address, Map<String, String> wanted, Set<Integer> switched) {
     }
 
     /** Modules of a job are called otherwise from now on. */
@@ -110,7 +111,7 @@ public class Bench implements StageKeeper {
         return state.units().stream().map(unit -> {
             Optional<ModulePlace> place = state.placeOf(unit.row());
             return new Ready(unit.row().id(), unit.row().serial(), unit.model(), state.boxOf(unit.row()), place.map(each -> each.named().room() + ", " + each.label()).orElse(""),
-                    unit.row().place(), unit.row().name(), unit.row().address(), unit.wanted());
+                    unit.row().place(), unit.row().name(), unit.row().address(), unit.wanted(), place.map(ModulePlace::switched).orElse(Set.of()));
         }).toList();
     }
 

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.survey.BoxRow;
@@ -32,7 +33,7 @@ class BenchPlaces {
      * @param box   where it sits, or which lists the lamp at which it sits
      * @param label of the box, or name of the lamp
      */
-    record ModulePlace(PlannedId.Module planned, UUID box, String module, String label, Convention.Place named) {
+    record ModulePlace(PlannedId.Module planned, UUID box, String module, String label, Convention.Place named, Set<Integer> switched) {
         String id() {
             return planned.text();
         }
@@ -61,6 +62,6 @@ class BenchPlaces {
         String kind = module.model().purpose().name().toLowerCase(Locale.ROOT);
         String what = module.loadNames().isEmpty() ? module.model().purpose().label() : module.loadNames();
         return new ModulePlace(module.id(), UUID.fromString(module.box()), module.model().code(), module.place().label(), new Convention.Place(module.id().text(), room.storey(),
-                room.name(), module.place().label(), what, 0, kind));
+                room.name(), module.place().label(), what, 0, kind), module.switchedInputs());
     }
 }

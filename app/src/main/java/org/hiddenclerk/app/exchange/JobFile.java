@@ -86,13 +86,18 @@ final class JobFile {
         return file.put("version", 4);
     }
 
-    /** Files of version 4 are of a time when an issued plan was known at the box where it was issued only. */
+    /** Files of version 4 are of a time when an issued plan was known at the box where it was issued only, and which input was flipped was not kept. */
     private static ObjectNode addWorks(ObjectNode file) {
         ObjectNode parts = file.get("parts").asObject();
         if (!parts.has("issuedPlanBox")) {
             ArrayNode opened = parts.putArray("issuedPlanBox");
             parts.path("issuedPlan").forEach(plan -> opened.addObject().put("planId", plan.path("id").asString("")).put("position", 0).put("boxId", plan.path("boxId").asString("")));
         }
+        parts.path("joinedDevice").forEach(device -> {
+            if (device.isObject() && !device.has("flippedInputs")) {
+                device.asObject().put("flippedInputs", "");
+            }
+        });
         return file.put("version", 5);
     }
 

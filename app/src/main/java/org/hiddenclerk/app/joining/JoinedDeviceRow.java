@@ -50,6 +50,7 @@ class JoinedDeviceRow {
     private boolean silent;
     private String channelsOn = "";
     private @Nullable Instant flippedAt;
+    private String flippedInputs = "";
     private Instant cameInAt;
 
     protected JoinedDeviceRow() {
@@ -164,18 +165,30 @@ class JoinedDeviceRow {
 
     /** Channels that are on, as it last told. */
     Set<Integer> channelsOn() {
-        return Arrays.stream(channelsOn.split(",")).filter(channel -> !channel.isEmpty()).map(Integer::valueOf).collect(Collectors.toCollection(TreeSet::new));
+        return numbers(channelsOn);
+    }
+
+    /** Inputs at which somebody moved a wall switch since it came in. */
+    Set<Integer> flippedInputs() {
+        return numbers(flippedInputs);
+    }
+
+    private static Set<Integer> numbers(String text) {
+        return Arrays.stream(text.split(",")).filter(number -> !number.isEmpty()).map(Integer::valueOf).collect(Collectors.toCollection(TreeSet::new));
+    }
+
+    private static String text(Set<Integer> numbers) {
+        return numbers.stream().map(String::valueOf).collect(Collectors.joining(","));
     }
 
     void turned(int channel, boolean on) {
-        Set<String> now = new TreeSet<>(Arrays.asList(channelsOn.split(",")));
-        now.remove("");
+        Set<Integer> now = channelsOn();
         if (on) {
-            now.add(String.valueOf(channel));
+            now.add(channel);
         } else {
-            now.remove(String.valueOf(channel));
+            now.remove(channel);
         }
-        channelsOn = String.join(",", now);
+        channelsOn = text(now);
     }
 
     /** It started anew, with everything off. */
@@ -187,8 +200,16 @@ class JoinedDeviceRow {
         silent = now;
     }
 
-    void wasFlipped(Instant when) {
+    void wasFlipped(Instant when, int input) {
         flippedAt = when;
+        Set<Integer> now = flippedInputs();
+        now.add(input);
+        flippedInputs = text(now);
+    }
+
+    void flipsAreForgotten() {
+        flippedAt = null;
+        flippedInputs = "";
     }
 
     void movedTo(String newAddress) {

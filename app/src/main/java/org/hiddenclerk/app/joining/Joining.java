@@ -23,6 +23,10 @@ import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.core.naming.DeviceName;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import org.springframework.dao.DataIntegrityViolationException;
+import org.springframework.dao.OptimisticLockingFailureException;
 import org.springframework.stereotype.Service;
 
 /** Opens networks, tells devices apart, and sets them up. Nothing is asked of a network inside a transaction: an answer may take long. */
@@ -31,20 +35,24 @@ class Joining {
     /** How long ago somebody may have moved a switch. */
     private static final Duration JUST_NOW = Duration.ofSeconds(60);
 
+    private static final Logger LOG = LoggerFactory.getLogger(Joining.class);
+
     private final JoinedDeviceRepository devices;
     private final JoinWindowRepository windows;
     private final Members members;
     private final Networks networks;
     private final Bench bench;
+    private final WiredLinks links;
     private final Houses houses;
     private final Clock clock;
 
-    Joining(JoinedDeviceRepository devices, JoinWindowRepository windows, Members members, Networks networks, Bench bench, Houses houses, Clock clock) {
+    Joining(JoinedDeviceRepository devices, JoinWindowRepository windows, Members members, Networks networks, Bench bench, WiredLinks links, Houses houses, Clock clock) {
         this.devices = devices;
         this.windows = windows;
         this.members = members;
         this.networks = networks;
         this.bench = bench;
+        this.links = links;
         this.houses = houses;
         this.clock = clock;
     }
@@ -77,6 +85,15 @@ class Joining {
         } else {
             done(gateway, new Order.OpenWindow(seconds, Optional.empty()), "The network");
         }
+        try {
+            opened(job, protocol, seconds, who);
+        } catch (DataIntegrityViolationException | OptimisticLockingFailureException e) {
+            // Somebody opened it in the same moment: then it is open already, and longer from now on.
+            opened(job, protocol, seconds, who);
+        }
+    }
+
+    private void opened(UUID job, Protocol protocol, int seconds, String who) {
         JoinWindowRow row = windows.findById(new JoinWindowRow.Of(job, protocol)).orElseGet(() -> new JoinWindowRow(job, protocol));
         row.opens(who, now(), now().plusSeconds(seconds));
         windows.saveAndFlush(row);
@@ -115,15 +132,20 @@ class Joining {
         return devices.findById(device).orElseThrow(() -> Unusable.notFound("device"));
     }
 
-    JoinedDeviceRow turn(UUID device, int channel, boolean on) {
+    JoinedDeviceRow turn(UUID device, int channel, boolean on, String who) {
         JoinedDeviceRow row = device(device);
         tell(row, new Order.Switch(row.address(), channel, on));
+        members.wasTold(row, who);
         return row;
     }
 
     JoinedDeviceRow seen(UUID device, UUID unit, boolean there, String who) {
         JoinedDeviceRow row = device(device);
         requireModule(row.jobId(), unit);
+        if (members.lastTold(row.jobId()).filter(device::equals).isEmpty()) {
+            throw Unusable.content("It is not told by this", new FieldProblem("/unit", "the device " + row.address() + " was not the last that was switched",
+                    "what changed when this device was switched: switch it, and look"));
+        }
         members.note(row, unit, there ? RecognitionNoteRow.Saw.SWITCHED : RecognitionNoteRow.Saw.NOT_THERE, who);
         if (there) {
             // It was switched on to be seen; left on it would count as in use.
@@ -160,13 +182,32 @@ class Joining {
         Bench.Ready module = requireModule(row.jobId(), row.unit().orElseThrow(() -> Unusable.conflict("It is not known yet which module this is.")));
         String handle = module.name().orElseThrow(() -> Unusable.conflict("The module has no name yet.")).handle();
         tell(row, new Order.Rename(row.address(), handle));
-        if (!module.wanted().isEmpty()) {
-            tell(row, new Order.Write(row.address(), module.wanted()));
+        row.isCalled(handle);
+        JoinedDeviceRow set = write(row, links.of(row.jobId()).wanted(module));
+        tellOf(set, module);
+        return set;
+    }
+
+    private JoinedDeviceRow write(JoinedDeviceRow row, Map<String, String> wanted) {
+        if (!wanted.isEmpty()) {
+            tell(row, new Order.Write(row.address(), wanted));
         }
         Answer read = tell(row, new Order.ReadSettings(row.address()));
-        row.isCalled(handle);
         row.reads(read instanceof Answer.Settings settings ? settings.settings() : Map.of());
         return devices.saveAndFlush(row);
+    }
+
+    /** Devices that command this one by themselves are told where it is; who does not answer shows it. */
+    private void tellOf(JoinedDeviceRow device, Bench.Ready module) {
+        WiredLinks.State state = links.of(device.jobId());
+        Map<UUID, Bench.Ready> modules = bench.modules(device.jobId()).stream().collect(Collectors.toMap(Bench.Ready::unit, each -> each));
+        for (JoinedDeviceRow row : state.commanding(module)) {
+            try {
+                write(row, state.wanted(modules.get(row.unit().orElseThrow())));
+            } catch (Unusable e) {
+                LOG.info("{} is not told where {} is: {}", row.address(), device.address(), e.getMessage());
+            }
+        }
     }
 
     /** Gives devices that were set up the names that their modules have now; who does not answer keeps the old one and shows it. */

@@ -31,6 +31,10 @@ import org.hiddenclerk.core.joining.Recognition;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.core.naming.DeviceName;
+import org.hiddenclerk.core.planned.PlannedBindings;
+import org.hiddenclerk.core.planned.PlannedHouse;
+import org.hiddenclerk.core.planned.PlannedLink;
+import org.hiddenclerk.core.planned.PlannedModule;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -54,11 +58,12 @@ class JoiningController {
     private final Members members;
     private final Networks networks;
     private final Bench bench;
+    private final WiredLinks links;
     private final People people;
     private final JsonMapper json;
     private final Clock clock;
 
-    JoiningController(Joining joining, JoinTogether together, Outwards outwards, Members members, Networks networks, Bench bench, People people, JsonMapper json,
+    JoiningController(Joining joining, JoinTogether together, Outwards outwards, Members members, Networks networks, Bench bench, WiredLinks links, People people, JsonMapper json,
                       Clock clock) {
         this.joining = joining;
         this.together = together;
@@ -66,6 +71,7 @@ class JoiningController {
         this.members = members;
         this.networks = networks;
         this.bench = bench;
+        this.links = links;
         this.people = people;
         this.json = json;
         this.clock = clock;
@@ -88,6 +94,10 @@ class JoiningController {
     record WaitingModuleView(UUID unit, @MayBeAbsent UUID box, String serial, String kind, String place, @MayBeAbsent String display, boolean hasCode, JoinGuide.Guide guide) {
     }
 
+    /** A link that the wiring of a plan needs: how a command goes, why so, and how far it is. {@code box} is where it comes from. */
+    record WiredLinkView(String id, @MayBeAbsent UUID box, String from, String to, String way, String reason, PlannedBindings.State state) {
+    }
+
     /** A batch of modules that were let in together. */
     record JoinRunView(Protocol protocol, Instant begunAt, @MayBeAbsent Instant endedAt, int expected, List<FindingView> findings) {
     }
@@ -97,7 +107,7 @@ class JoiningController {
                        List<DeviceView> devices, List<WaitingModuleView> waiting, int together, List<String> conflicts, boolean finished) {
     }
 
-    record JoinView(boolean connected, Instant now, List<NetworkView> networks, List<FindingView> findings, List<JoinRunView> runs) {
+    record JoinView(boolean connected, Instant now, List<NetworkView> networks, List<FindingView> findings, List<WiredLinkView> links, List<JoinRunView> runs) {
     }
 
     record Opening(@NotNull Protocol protocol, int seconds) {
@@ -125,21 +135,32 @@ class JoiningController {
         Map<UUID, Bench.Ready> modules = new HashMap<>();
         bench.modules(job).forEach(module -> modules.put(module.unit(), module));
         Map<Protocol, Recognition.Result> results = members.recognised(job);
+        WiredLinks.State wired = links.of(job);
         Set<Protocol> spoken = joining.protocols(job);
         rows.forEach(row -> spoken.add(row.protocol()));
         List<NetworkView> views = Arrays.stream(Protocol.values()).filter(spoken::contains).map(protocol -> network(job, protocol, rows.stream()
-                .filter(row -> row.protocol() == protocol).toList(), modules, results.get(protocol))).toList();
-        return new JoinView(networks.isThere(job), clock.instant(), views, DeviceStanding.findings(rows.stream().map(row -> standing(row, modules)).toList()).stream().map(FindingView::of).toList(), together.of(job).stream().map(run ->
+                .filter(row -> row.protocol() == protocol).toList(), modules, wired, results.get(protocol))).toList();
+        return new JoinView(networks.isThere(job), clock.instant(), views, DeviceStanding.findings(rows.stream().map(row -> standing(row, modules, wired)).toList()).stream().map(FindingView::of).toList(),
+                wired.standings().stream().map(link -> view(wired.house(), link)).toList(), together.of(job).stream().map(run ->
                 new JoinRunView(run.protocol(), run.begunAt(), run.endedAt().orElse(null), run.expected(), json.readValue(run.findings(), FINDINGS))).toList());
     }
 
-    private NetworkView network(UUID job, Protocol protocol, List<JoinedDeviceRow> rows, Map<UUID, Bench.Ready> modules, Recognition.Result result) {
+    private static WiredLinkView view(PlannedHouse house, PlannedBindings.Standing standing) {
+        PlannedLink link = standing.link();
+        Optional<PlannedModule> from = house.module(link.input().module());
+        Optional<PlannedModule> to = house.module(link.output().module());
+        return new WiredLinkView(link.id(), from.map(module -> UUID.fromString(module.box())).orElse(null), from.map(module -> module.place().label() + ", " + module.model().code()).orElse(""),
+                to.map(module -> module.place().label() + ", " + module.model().code() + (module.loadNames().isEmpty() ? "" : ": " + module.loadNames())).orElse(""), link.way().words(),
+                link.reason(), standing.state());
+    }
+
+    private NetworkView network(UUID job, Protocol protocol, List<JoinedDeviceRow> rows, Map<UUID, Bench.Ready> modules, WiredLinks.State wired, Recognition.Result result) {
         Window window = Window.of(protocol);
         Optional<JoinWindowRow> open = joining.windows(job).stream().filter(row -> row.protocol() == protocol).findFirst();
         List<WaitingModuleView> waiting = outwards.order(job, result.waiting().stream().map(id -> modules.get(UUID.fromString(id))).toList()).stream().map(m -> new WaitingModuleView(m.unit(), m.box().orElse(null), m.serial(),
                 m.model().code(), m.place(), m.name().map(DeviceName::display).orElse(null), bench.codeOf(m.unit()).isPresent(), JoinGuide.of(m.model(), false))).toList();
         return new NetworkView(protocol, protocol.label(), window.least(), window.usual(), window.most(), window.source(), open.map(JoinWindowRow::closesAt).orElse(null),
-                open.map(JoinWindowRow::openedBy).orElse(null), rows.stream().map(row -> device(row, modules, result)).toList(), waiting,
+                open.map(JoinWindowRow::openedBy).orElse(null), rows.stream().map(row -> device(row, modules, wired, result)).toList(), waiting,
                 together.expected(job, protocol).size(), conflicts(result, modules), result.isFinished());
     }
 
@@ -153,9 +174,9 @@ class JoiningController {
         }).toList();
     }
 
-    private static DeviceView device(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules, Recognition.Result result) {
+    private static DeviceView device(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules, WiredLinks.State wired, Recognition.Result result) {
         Optional<Bench.Ready> module = row.unit().map(modules::get);
-        DeviceStanding standing = standing(row, modules);
+        DeviceStanding standing = standing(row, modules, wired);
         return new DeviceView(row.id(), row.address(), row.kind(), row.name(), row.firmware(), row.hops(), row.passesOn(), row.isSilent(), link(row, row.linkOpen()),
                 link(row, row.linkClosed()), row.unit().orElse(null), module.flatMap(Bench.Ready::box).orElse(null), module.map(Bench.Ready::place).orElse(null),
                 standing.isSetUp(), standing.reservation().orElse(null), standing.differences().stream().map(d -> new DifferenceView(d.key(),
@@ -168,10 +189,10 @@ class JoiningController {
         return figure.map(f -> Link.of(row.protocol(), f)).map(link -> new LinkView(link.figure(), link.unit(), link.grade(), link.grade().label())).orElse(null);
     }
 
-    private static DeviceStanding standing(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules) {
+    private static DeviceStanding standing(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules, WiredLinks.State wired) {
         Optional<Bench.Ready> module = row.unit().map(modules::get);
         boolean isSetUp = row.settings().isPresent() && module.flatMap(Bench.Ready::name).filter(name -> name.handle().equals(row.name())).isPresent();
-        List<Settings.Difference> differences = row.settings().isPresent() && module.isPresent() ? Settings.differences(module.get().wanted(), row.settings().get()) : List.of();
+        List<Settings.Difference> differences = row.settings().isPresent() && module.isPresent() ? Settings.differences(wired.wanted(module.get()), row.settings().get()) : List.of();
         return new DeviceStanding(module.map(Bench.Ready::place).orElse(row.address()), row.address(), row.protocol(), row.name(), module.isPresent(), row.isSilent(), isSetUp,
                 differences, row.linkClosed().or(row::linkOpen).map(OptionalInt::of).orElse(OptionalInt.empty()));
     }
@@ -213,8 +234,8 @@ class JoiningController {
 
     @PostMapping("/devices/{device}/switch")
     @Operation(operationId = "turnDevice")
-    JoinView turn(@PathVariable UUID device, @Valid @RequestBody Turning turning) {
-        return join(joining.turn(device, turning.channel(), turning.on()).jobId());
+    JoinView turn(@PathVariable UUID device, @Valid @RequestBody Turning turning, Principal who) {
+        return join(joining.turn(device, turning.channel(), turning.on(), people.nameOf(who)).jobId());
     }
 
     @PostMapping("/devices/{device}/seen")

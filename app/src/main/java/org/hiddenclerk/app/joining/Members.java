@@ -21,6 +21,7 @@ import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Muster;
 import org.hiddenclerk.core.joining.Recognition;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
+import org.hiddenclerk.core.planned.PlannedBindings;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -32,13 +33,15 @@ public class Members implements Networks.Ear, StageKeeper {
     private final RecognitionNoteRepository notes;
     private final JoinWindowRepository windows;
     private final Bench bench;
+    private final WiredLinks links;
     private final Clock clock;
 
-    Members(JoinedDeviceRepository devices, RecognitionNoteRepository notes, JoinWindowRepository windows, Bench bench, Clock clock) {
+    Members(JoinedDeviceRepository devices, RecognitionNoteRepository notes, JoinWindowRepository windows, Bench bench, WiredLinks links, Clock clock) {
         this.devices = devices;
         this.notes = notes;
         this.windows = windows;
         this.bench = bench;
+        this.links = links;
         this.clock = clock;
     }
 
@@ -76,11 +79,14 @@ public class Members implements Networks.Ear, StageKeeper {
         if (rows.isEmpty()) {
             return Map.of();
         }
+        Set<String> unlinked = links.of(job).standings().stream().filter(link -> link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
+                .map(link -> link.link().input().module().text()).collect(Collectors.toSet());
         Map<UUID, JoinedDeviceRow> in = rows.stream().collect(Collectors.toMap(row -> row.unit().orElseThrow(), row -> row));
         Map<UUID, Stage.Progress> progress = new HashMap<>();
         bench.modules(job).stream().filter(module -> module.box().isPresent()).collect(Collectors.groupingBy(module -> module.box().orElseThrow())).forEach((box, modules) -> {
             if (modules.stream().anyMatch(module -> in.containsKey(module.unit()))) {
-                progress.put(box, modules.stream().allMatch(module -> in.containsKey(module.unit()) && in.get(module.unit()).settings().isPresent()) ? Stage.Progress.DONE
+                progress.put(box, modules.stream().allMatch(module -> in.containsKey(module.unit()) && in.get(module.unit()).settings().isPresent()
+                        && module.placeId().filter(unlinked::contains).isEmpty()) ? Stage.Progress.DONE
                         : Stage.Progress.BEGUN);
             }
         });
@@ -118,7 +124,7 @@ public class Members implements Networks.Ear, StageKeeper {
             settle(job);
         } else if (heard instanceof Heard.Flipped flipped) {
             devices.findByJobIdAndProtocolAndAddress(job, protocol, flipped.address()).ifPresent(row -> {
-                row.wasFlipped(now());
+                row.wasFlipped(now(), flipped.input());
                 devices.saveAndFlush(row);
             });
         } else if (heard instanceof Heard.Changed changed) {
@@ -157,6 +163,20 @@ public class Members implements Networks.Ear, StageKeeper {
         settle(job);
     }
 
+    /** A device was told to switch: what is seen from now on is seen of it. */
+    @Transactional
+    public void wasTold(JoinedDeviceRow device, String who) {
+        notes.saveAndFlush(new RecognitionNoteRow(device.id(), null, RecognitionNoteRow.Saw.TOLD, who, now()));
+    }
+
+    /** The device that was told to switch last, of all that a job has. */
+    @Transactional(readOnly = true)
+    public Optional<UUID> lastTold(UUID job) {
+        List<UUID> all = devices.findByJobIdOrderByCameInAt(job).stream().map(JoinedDeviceRow::id).toList();
+        return notes.findByDeviceIdInOrderByMadeAt(all).stream().filter(note -> note.saw() == RecognitionNoteRow.Saw.TOLD).reduce((earlier, later) -> later)
+                .map(RecognitionNoteRow::deviceId);
+    }
+
     @Transactional
     public void note(JoinedDeviceRow device, UUID unit, RecognitionNoteRow.Saw saw, String who) {
         notes.saveAndFlush(new RecognitionNoteRow(device.id(), unit, saw, who, now()));
@@ -168,6 +188,8 @@ public class Members implements Networks.Ear, StageKeeper {
     public void forgetNotes(JoinedDeviceRow device) {
         notes.deleteAll(notes.findByDeviceIdInOrderByMadeAt(List.of(device.id())));
         notes.flush();
+        device.flipsAreForgotten();
+        devices.saveAndFlush(device);
         settle(device.jobId());
     }
 
@@ -182,21 +204,24 @@ public class Members implements Networks.Ear, StageKeeper {
         Map<Protocol, Recognition.Result> results = new java.util.EnumMap<>(Protocol.class);
         for (Protocol protocol : Protocol.values()) {
             List<Recognition.Place> places = modules.stream().filter(m -> m.model().protocol() == protocol && m.box().isPresent())
-                    .map(m -> new Recognition.Place(m.unit().toString(), m.model().code(), m.address())).toList();
+                    .map(m -> new Recognition.Place(m.unit().toString(), m.model().code(), m.address(), m.switched())).toList();
             List<Recognition.Candidate> candidates = all.stream().filter(row -> row.protocol() == protocol)
-                    .map(row -> new Recognition.Candidate(row.address(), row.kind())).toList();
+                    .map(row -> new Recognition.Candidate(row.address(), row.kind(), row.flippedInputs())).toList();
             List<Evidence> evidence = new ArrayList<>();
-            seen.stream().filter(note -> byId.get(note.deviceId()).protocol() == protocol).forEach(note -> evidence.add(evidence(note, byId)));
+            seen.stream().filter(note -> byId.get(note.deviceId()).protocol() == protocol).forEach(note -> evidence(note, byId).ifPresent(evidence::add));
             results.put(protocol, new Recognition(places, candidates, evidence).result());
         }
         return results;
     }
 
-    private static Evidence evidence(RecognitionNoteRow note, Map<UUID, JoinedDeviceRow> byId) {
+    private static Optional<Evidence> evidence(RecognitionNoteRow note, Map<UUID, JoinedDeviceRow> byId) {
         String address = byId.get(note.deviceId()).address();
-        String unit = note.unitId().toString();
-        return note.saw() == RecognitionNoteRow.Saw.NOT_THERE ? new Evidence.NotThere(address, unit) : new Evidence.Seen(address, unit,
-                note.saw() == RecognitionNoteRow.Saw.SWITCHED ? Recognition.Way.SWITCHED : Recognition.Way.FLIPPED);
+        return note.unitId().map(UUID::toString).flatMap(unit -> Optional.ofNullable(switch (note.saw()) {
+            case NOT_THERE -> new Evidence.NotThere(address, unit);
+            case SWITCHED -> new Evidence.Seen(address, unit, Recognition.Way.SWITCHED);
+            case FLIPPED -> new Evidence.Seen(address, unit, Recognition.Way.FLIPPED);
+            case TOLD -> null;
+        }));
     }
 
     /** Writes down which device is which, as far as it is known. */

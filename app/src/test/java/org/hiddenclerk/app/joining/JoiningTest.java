@@ -10,6 +10,7 @@ import java.util.function.Predicate;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
+import org.hiddenclerk.app.testing.Stair;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.hiddenclerk.core.credentials.MatterManualCode;
 import org.hiddenclerk.core.firmware.Release;
@@ -150,6 +151,76 @@ class JoiningTest {
         await(job("/join"), join -> unknown(join.get("networks").get(0)).hasNonNull("flippedAt"));
         person.post(job("/join/flipped"), Map.of("unit", open.get(0))).ok();
         assertThat(network().get("finished").asBoolean()).isTrue();
+    }
+
+    /** "It changed here" was taken for any device, so that a slip gave a lamp the name of another. */
+    @Test
+    void whatIsSeenIsSeenOfTheDeviceThatWasSwitchedLast() throws InterruptedException {
+        String unit = unit("A", "");
+        unit("B", "");
+        build(Map.of());
+        JsonNode network = awaitIn(2);
+        String one = "/api/v1/devices/" + network.get("devices").get(0).get("id").asString();
+        String other = "/api/v1/devices/" + network.get("devices").get(1).get("id").asString();
+        Map<String, Object> here = Map.of("unit", unit, "there", true);
+
+        assertThat(person.post(one + "/seen", here).pointer()).as("nothing was switched").isEqualTo("/unit");
+        person.post(one + "/switch", Map.of("channel", 1, "on", true)).ok();
+        person.post(other + "/switch", Map.of("channel", 1, "on", true)).ok();
+        assertThat(person.post(one + "/seen", here).pointer()).as("another was switched since").isEqualTo("/unit");
+        assertThat(network().get("devices")).noneSatisfy(device -> assertThat(device.hasNonNull("unit")).isTrue());
+        person.post(one + "/switch", Map.of("channel", 1, "on", false)).ok();
+        person.post(one + "/seen", Map.of("unit", unit, "there", false)).ok();
+        person.post(one + "/seen", Map.of("unit", unitOf("B"), "there", true)).ok();
+        assertThat(network().get("devices")).anySatisfy(device -> assertThat(device.path("place").asString("")).endsWith("B"));
+    }
+
+    private String unitOf(String label) {
+        return person.get(job("/bench")).ok().get("units").valueStream().filter(unit -> unit.get("boxLabel").asString().equals(label)).findFirst().orElseThrow().get("id").asString();
+    }
+
+    /** A switch without a load of its own does nothing before its module is told whom to command. */
+    @Test
+    void linksThatTheWiringNeedsAreBoundWhenBothAreIn() throws InterruptedException {
+        Map<String, String> stair = Stair.in(house, person);
+        String foot = stair.get("B-10");
+        JsonNode offer = person.get("/api/v1/boxes/" + foot + "/schemes?gangs=1").ok().get("offers").valueStream().filter(each -> each.get("scheme").asString().equals("MULTI_SECOND_UNLOADED"))
+                .findFirst().orElseThrow().get("best");
+        person.put("/api/v1/boxes/" + foot + "/plan", Map.of("version", house.plan(foot).get("version").asLong(), "picks", List.of(Map.of("moduleCode", offer.get("moduleCode").asString(),
+                "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP"), "scheme", "MULTI_SECOND_UNLOADED")))).ok();
+        int modules = 0;
+        for (JsonNode waiting : person.get(job("/bench")).ok().get("waiting")) {
+            for (int i = 0; i < waiting.get("count").asInt(); i++, modules++) {
+                JsonNode units = person.post(job("/bench"), Map.of("moduleCode", waiting.get("moduleCode").asString(), "serial", "JN-" + ++serials)).ok().get("units");
+                JsonNode unit = units.get(units.size() - 1);
+                person.put("/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version").asLong(), "address", address())).ok();
+            }
+        }
+        assertThat(person.get(job("/join")).ok().get("links")).isNotEmpty().allSatisfy(link -> assertThat(link.get("state").asString()).isEqualTo("WAITS"));
+        build(Map.of());
+        String protocol = network().get("protocol").asString();
+        person.post(job("/join/window"), Map.of("protocol", protocol, "seconds", 120)).ok();
+        JsonNode network = awaitIn(protocol, modules);
+        for (JsonNode device : network.get("devices")) {
+            person.post("/api/v1/devices/" + device.get("id").asString() + "/set-up", Map.of()).ok();
+        }
+
+        JsonNode join = person.get(job("/join")).ok();
+        join.get("links").forEach(link -> {
+            assertThat(link.get("state").asString()).as(link.toString()).isEqualTo(link.get("way").asString().contains("hub") ? "HUB" : "BOUND");
+            assertThat(link.get("reason").asString()).isNotEmpty();
+        });
+        assertThat(join.get("networks").get(0).get("devices")).allSatisfy(device -> assertThat(device.get("differences")).isEmpty());
+    }
+
+    @Test
+    void aNetworkThatIsOpenStaysOpenLonger() {
+        unit("A", "");
+        build(Map.of());
+        person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 60)).ok();
+        String first = network().get("closesAt").asString();
+        person.post(job("/join/window"), Map.of("protocol", "ZIGBEE", "seconds", 180)).ok();
+        assertThat(java.time.Instant.parse(network().get("closesAt").asString())).isAfter(java.time.Instant.parse(first));
     }
 
     @Test

@@ -28,14 +28,21 @@ public final class Recognition {
     /**
      * A module in a wall.
      *
-     * @param kind    module code
-     * @param address read off the module on the bench
+     * @param kind     module code
+     * @param address  read off the module on the bench
+     * @param switched numbers of its inputs that a switch at the wall reaches
      */
-    public record Place(String id, String kind, Optional<String> address) {
+    public record Place(String id, String kind, Optional<String> address, Set<Integer> switched) {
+        public Place {
+            switched = Set.copyOf(switched);
+        }
     }
 
-    /** A device that came in. */
-    public record Candidate(String address, String kind) {
+    /** A device that came in. @param flipped numbers of its inputs at which somebody moved a switch, as it told */
+    public record Candidate(String address, String kind, Set<Integer> flipped) {
+        public Candidate {
+            flipped = Set.copyOf(flipped);
+        }
     }
 
     /** How a device was told. */
@@ -101,7 +108,7 @@ public final class Recognition {
     }
 
     private boolean mayBe(Candidate device, Place place, Map<String, String> known) {
-        return device.kind().equals(place.kind()) && !known.containsKey(place.id())
+        return device.kind().equals(place.kind()) && place.switched().containsAll(device.flipped()) && !known.containsKey(place.id())
                 && !evidence.contains(new Evidence.NotThere(device.address(), place.id()));
     }
 

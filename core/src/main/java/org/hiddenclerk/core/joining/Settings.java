@@ -20,7 +20,8 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
  * What a module is set to, by key: {@code power-on} (off, on, last or as-switch), {@code input-N.behaviour} (a code of
  * {@link InputBehaviour}), {@code input-N.inverted} (yes or no), {@code input-N.rest} (open or closed), {@code input-N.press-stops}
  * (yes or no), {@code input-N.debounce} and {@code input-N.hold} (milliseconds), {@code channel-N.off-after} (seconds, 0 for never),
- * {@code channel-N.reverse-pause} (milliseconds).
+ * {@code channel-N.reverse-pause} (milliseconds), and {@code input-N.commands} (address and channel of another device that the input
+ * switches by itself, as {@code ADDRESS/1}): that one follows from the wiring, and nobody chooses it.
  */
 public final class Settings {
     private static final String POWER_ON = "power-on";
@@ -94,6 +95,26 @@ public final class Settings {
     /** What a module is set to whose channel is a pulse. */
     public static Map<String, String> ofPulse(int channel) {
         return Map.of(POWER_ON, word(PowerOn.OFF), "channel-" + channel + ".off-after", String.valueOf(Adviser.PULSE_SECONDS));
+    }
+
+    /** Key of what an input commands by itself. */
+    public static String commands(int input) {
+        return "input-" + input + ".commands";
+    }
+
+    /** A channel of another device, as {@link #commands} says it. */
+    public record Commanded(String address, int channel) {
+        private static final Pattern FORM = Pattern.compile("(.+)/([1-9])");
+
+        public String text() {
+            return address + "/" + channel;
+        }
+
+        /** Empty for what is none. */
+        public static Optional<Commanded> read(String text) {
+            Matcher form = FORM.matcher(text);
+            return form.matches() ? Optional.of(new Commanded(form.group(1), Integer.parseInt(form.group(2)))) : Optional.empty();
+        }
     }
 
     private static String word(PowerOn powerOn) {

@@ -2,7 +2,9 @@ package org.hiddenclerk.core.planned;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.SurveyedLoad;
@@ -70,6 +72,12 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
     /** Whether it was picked itself, and does not only go with another one. */
     public boolean isPicked() {
         return id.companion() == 0;
+    }
+
+    /** Numbers of its inputs, from 1, that a switch at the wall reaches. */
+    public Set<Integer> switchedInputs() {
+        return IntStream.range(0, model.inputs().size()).filter(i -> inputs.stream().anyMatch(input -> input.id().input().equals(model.inputs().get(i).id()))).mapToObj(i -> i + 1)
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** Names of all that it switches, each once. */

@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
+import java.util.Set;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Recognition.Candidate;
@@ -19,9 +20,9 @@ import org.hiddenclerk.core.finding.FindingCode;
 
 /** Order, recognition, names that are borne twice, settings and links; common practice, no source, unless said. */
 class JoiningRulesTest {
-    private static final List<Place> PLACES = List.of(new Place("hall", "K", Optional.of("A1")), new Place("loft", "K", Optional.empty()),
-            new Place("stair", "K", Optional.empty()));
-    private static final List<Candidate> DEVICES = List.of(new Candidate("A1", "K"), new Candidate("A2", "K"), new Candidate("A3", "K"));
+    private static final List<Place> PLACES = List.of(new Place("hall", "K", Optional.of("A1"), Set.of(1)), new Place("loft", "K", Optional.empty(), Set.of(1)),
+            new Place("stair", "K", Optional.empty(), Set.of(1)));
+    private static final List<Candidate> DEVICES = List.of(new Candidate("A1", "K", Set.of()), new Candidate("A2", "K", Set.of()), new Candidate("A3", "K", Set.of()));
 
     private static Recognition.Result told(Evidence... evidence) {
         return new Recognition(PLACES, DEVICES, List.of(evidence)).result();
@@ -49,13 +50,24 @@ class JoiningRulesTest {
     }
 
     @Test
+    void aSwitchThatMovedTellsWhereADeviceIsNot() {
+        List<Place> places = List.of(new Place("hall", "K", Optional.empty(), Set.of(1)), new Place("stair", "K", Optional.empty(), Set.of(1, 2)), new Place("lamp", "K", Optional.empty(), Set.of()));
+        List<Candidate> devices = List.of(new Candidate("A1", "K", Set.of(2)), new Candidate("A2", "K", Set.of(1)), new Candidate("A3", "K", Set.of()));
+        Map<String, Set<String>> open = new Recognition(places, devices, List.of()).result().open();
+        assertThat(open.get("A1")).containsExactly("stair");
+        assertThat(open.get("A2")).containsExactly("hall", "stair");
+        assertThat(open.get("A3")).as("who told nothing may be anywhere").containsExactly("hall", "stair", "lamp");
+        assertThat(new Recognition(places, devices, List.of()).result().known()).as("one candidate is not yet what was seen").isEmpty();
+    }
+
+    @Test
     void whatContradictsItselfStaysOpenOnBothSides() {
         assertThat(told(seen("A2", "loft"), seen("A3", "loft")).conflicts()).containsExactly("At loft two devices were seen: A2 and A3.");
         Recognition.Result twoPlaces = told(seen("A2", "loft"), seen("A2", "stair"));
         assertThat(twoPlaces.conflicts()).containsExactly("A2 was seen in two places: loft and stair.");
         assertThat(twoPlaces.known()).doesNotContainKeys("loft", "stair");
         assertThat(told(seen("A2", "loft"), new Evidence.NotThere("A2", "loft")).conflicts()).isNotEmpty();
-        assertThat(new Recognition(PLACES, List.of(new Candidate("A1", "other")), List.of()).result().conflicts()).containsExactly(
+        assertThat(new Recognition(PLACES, List.of(new Candidate("A1", "other", Set.of())), List.of()).result().conflicts()).containsExactly(
                 "A1 says it is a other; at hall a K is planned.");
     }
 
