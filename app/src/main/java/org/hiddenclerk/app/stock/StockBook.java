@@ -119,7 +119,7 @@ public class StockBook {
         return Optional.ofNullable(book().fingerprints().get(code));
     }
 
-    /** Forgets what is kept, after a change; once more when it is committed, for others may have asked in between. */
+    /** Forgets what is kept, after a change; it is read anew when that is committed, for others may have asked in between. */
     void changed() {
         forget();
         if (TransactionSynchronizationManager.isSynchronizationActive()) {
@@ -127,7 +127,17 @@ public class StockBook {
                 @Override
                 public void afterCommit() {
                     forget();
+                    read(clock.instant());
                     events.publishEvent(new StockChanged());
+                }
+
+                @Override
+                public void afterCompletion(int status) {
+                    if (status != STATUS_COMMITTED) {
+                        // What was read of the change meanwhile never was.
+                        changes.incrementAndGet();
+                        kept = Kept.NOTHING;
+                    }
                 }
             });
         } else {
@@ -147,41 +157,54 @@ public class StockBook {
         if (!before.asked().equals(Instant.MIN) && Duration.between(before.asked(), now).compareTo(TRUSTED_FOR) < 0) {
             return before;
         }
-        if (!TransactionSynchronizationManager.isSynchronizationActive()) {
-            return read(now, true);
-        }
-        // What a transaction sees may be older than the last change: good for all that asks within it, and for nobody else.
         if (TransactionSynchronizationManager.getResource(this) instanceof Kept own) {
             return own;
         }
-        Kept seen = read(now, false);
-        TransactionSynchronizationManager.bindResource(this, seen);
-        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
-            @Override
-            public void afterCompletion(int status) {
-                TransactionSynchronizationManager.unbindResourceIfPossible(StockBook.this);
-            }
-        });
+        Kept seen = read(now);
+        if (TransactionSynchronizationManager.isSynchronizationActive() && !seen.equals(kept)) {
+            // What this transaction sees is older than the last change: good for all that asks within it, and for nobody else.
+            TransactionSynchronizationManager.bindResource(this, seen);
+            TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+                @Override
+                public void afterCompletion(int status) {
+                    TransactionSynchronizationManager.unbindResourceIfPossible(StockBook.this);
+                }
+            });
+        }
         return seen;
     }
 
-    /** @param isOfNow whether it is the book of this moment, which others may be told too */
-    private Kept read(Instant now, boolean isOfNow) {
+    /** The book as whoever asks may see it; kept for all unless it is older than what was known, or changed meanwhile. */
+    private Kept read(Instant now) {
         lock.lock();
         try {
             long seen = changes.get();
+            Kept before = kept;
             String revision = items.revision();
             if (revision.startsWith("0/")) {
                 ship();
                 revision = items.revision();
             }
-            Kept current = revision.equals(kept.revision()) ? kept.askedAt(now) : read(revision, now);
+            if (isOlder(revision, before.revision())) {
+                return read(revision, now);
+            }
+            Kept current = revision.equals(before.revision()) ? before.askedAt(now) : read(revision, now);
             // Changed while it was read: good for this answer, and asked for again at the next.
-            kept = isOfNow && changes.get() == seen ? current : current.askedAt(Instant.MIN);
+            kept = changes.get() == seen ? current : current.askedAt(Instant.MIN);
             return current;
         } finally {
             lock.unlock();
         }
+    }
+
+    /** Items are never taken out, and every change counts one up. */
+    private static boolean isOlder(String revision, String known) {
+        return !known.isEmpty() && changesIn(revision) < changesIn(known);
+    }
+
+    private static long changesIn(String revision) {
+        String[] parts = revision.split("/", 3);
+        return Long.parseLong(parts[0]) + Long.parseLong(parts[1]);
     }
 
     private Kept read(String revision, Instant now) {
