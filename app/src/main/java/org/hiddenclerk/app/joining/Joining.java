@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
+import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -65,9 +66,9 @@ class Joining {
         return windows.findByOfJobId(job).stream().filter(row -> row.closesAt().isAfter(now())).toList();
     }
 
-    /** Protocols that the modules of a job speak. */
-    Set<Protocol> protocols(UUID job) {
-        Set<Protocol> spoken = bench.modules(job).stream().map(module -> module.model().protocol()).collect(Collectors.toSet());
+    /** Protocols that modules speak. */
+    static Set<Protocol> protocols(Collection<Bench.Ready> modules) {
+        Set<Protocol> spoken = modules.stream().map(module -> module.model().protocol()).collect(Collectors.toSet());
         return spoken.isEmpty() ? spoken : EnumSet.copyOf(spoken);
     }
 
@@ -119,7 +120,7 @@ class Joining {
 
     /** Asks every network of a job who is there. */
     void muster(UUID job) {
-        for (Protocol protocol : protocols(job)) {
+        for (Protocol protocol : protocols(bench.modules(job))) {
             Answer answer = networks.of(job, protocol).ask(new Order.Inventory()).orElseThrow(() -> Unusable.conflict("The " + protocol.label()
                     + " network does not answer."));
             if (answer instanceof Answer.Members now) {

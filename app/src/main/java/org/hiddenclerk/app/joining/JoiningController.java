@@ -135,8 +135,8 @@ class JoiningController {
         Map<UUID, Bench.Ready> modules = new HashMap<>();
         bench.modules(job).forEach(module -> modules.put(module.unit(), module));
         Map<Protocol, Recognition.Result> results = members.recognised(job);
-        WiredLinks.State wired = links.of(job);
-        Set<Protocol> spoken = joining.protocols(job);
+        WiredLinks.State wired = links.of(job, modules.values(), rows);
+        Set<Protocol> spoken = Joining.protocols(modules.values());
         rows.forEach(row -> spoken.add(row.protocol()));
         List<NetworkView> views = Arrays.stream(Protocol.values()).filter(spoken::contains).map(protocol -> network(job, protocol, rows.stream()
                 .filter(row -> row.protocol() == protocol).toList(), modules, wired, results.get(protocol))).toList();

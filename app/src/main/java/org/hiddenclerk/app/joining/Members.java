@@ -79,11 +79,12 @@ public class Members implements Networks.Ear, StageKeeper {
         if (rows.isEmpty()) {
             return Map.of();
         }
-        Set<String> unlinked = links.of(job).standings().stream().filter(link -> link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
+        List<Bench.Ready> all = bench.modules(job);
+        Set<String> unlinked = links.of(job, all, rows).standings().stream().filter(link -> link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
                 .map(link -> link.link().input().module().text()).collect(Collectors.toSet());
         Map<UUID, JoinedDeviceRow> in = rows.stream().collect(Collectors.toMap(row -> row.unit().orElseThrow(), row -> row));
         Map<UUID, Stage.Progress> progress = new HashMap<>();
-        bench.modules(job).stream().filter(module -> module.box().isPresent()).collect(Collectors.groupingBy(module -> module.box().orElseThrow())).forEach((box, modules) -> {
+        all.stream().filter(module -> module.box().isPresent()).collect(Collectors.groupingBy(module -> module.box().orElseThrow())).forEach((box, modules) -> {
             if (modules.stream().anyMatch(module -> in.containsKey(module.unit()))) {
                 progress.put(box, modules.stream().allMatch(module -> in.containsKey(module.unit()) && in.get(module.unit()).settings().isPresent()
                         && module.placeId().filter(unlinked::contains).isEmpty()) ? Stage.Progress.DONE

@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.joining;
 
+import java.util.Collection;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -63,10 +64,16 @@ class WiredLinks {
 
     @Transactional(readOnly = true)
     public State of(UUID job) {
+        return of(job, bench.modules(job), devices.findByJobIdOrderByCameInAt(job));
+    }
+
+    /** Of a job whose bench and devices have been read already. */
+    @Transactional(readOnly = true)
+    public State of(UUID job, Collection<Bench.Ready> modules, List<JoinedDeviceRow> rows) {
         Map<UUID, PlannedId.Module> ids = new HashMap<>();
-        bench.modules(job).forEach(module -> idOf(module).ifPresent(id -> ids.put(module.unit(), id)));
+        modules.forEach(module -> idOf(module).ifPresent(id -> ids.put(module.unit(), id)));
         Map<PlannedId.Module, JoinedDeviceRow> in = new LinkedHashMap<>();
-        devices.findByJobIdOrderByCameInAt(job).forEach(row -> row.unit().map(ids::get).ifPresent(id -> in.put(id, row)));
+        rows.forEach(row -> row.unit().map(ids::get).ifPresent(id -> in.put(id, row)));
         Map<PlannedId.Module, String> setUp = in.entrySet().stream().filter(e -> e.getValue().settings().isPresent()).collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().address()));
         return new State(planned.of(job).house(), in, setUp);
     }
