@@ -157,6 +157,9 @@ export const api = {
   importStock: (format: "JSON" | "CSV", text: string, apply: boolean) =>
     dataOf(client.POST("/api/v1/stock/import", { params: { query: { format, apply } }, body: { text } })),
   estimates: () => dataOf(client.GET("/api/v1/stock/estimates")),
+  trade: () => dataOf(client.GET("/api/v1/stock/trade")),
+  keepTrade: (body: Schemas["TradeView"]) => dataOf(client.PUT("/api/v1/stock/trade", { body })),
+  jobCost: (job: string) => dataOf(client.GET("/api/v1/jobs/{job}/cost", { params: { path: { job } } })),
   keepEstimates: (body: Schemas["EstimatesView"]) => dataOf(client.PUT("/api/v1/stock/estimates", { body })),
   houseSettings: (job: string) =>
     dataOf(client.GET("/api/v1/jobs/{job}/settings", { params: { path: { job } } })),

@@ -110,6 +110,12 @@ export const stockOptions = queryOptions({ queryKey: ["stock"], queryFn: api.sto
 
 export const estimatesOptions = queryOptions({ queryKey: ["estimates"], queryFn: api.estimates });
 
+export const tradeOptions = queryOptions({ queryKey: ["trade"], queryFn: api.trade });
+
+/** Under the pick list, so that whatever changes that changes this too. */
+export const jobCostOptions = (job: string) =>
+  queryOptions({ queryKey: ["job", job, "pick-list", "cost"], queryFn: () => api.jobCost(job) });
+
 export const houseSettingsOptions = (job: string) =>
   queryOptions({ queryKey: ["job", job, "settings"], queryFn: () => api.houseSettings(job) });
 

@@ -7,6 +7,7 @@ import { money, withUnit } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
+import { CostPart } from "./CostPart";
 import { HousePages } from "./HousePages";
 
 type Line = Schemas["OrderLine"];
@@ -50,9 +51,11 @@ export function PickListSheet({ job }: { job: Schemas["JobView"] }) {
           />
         </section>
       ))}
+      {suppliers.length > 0 && leads && <CostPart job={job.id} />}
       {suppliers.length > 0 && (
         <p className="text-soft max-w-prose text-sm">
-          Spares: one for each ten begun, of wire a tenth more; common practice, no source.
+          Spares are the firm's share of all pieces of a kind, of what is used most; a lead sets it in the
+          stock book.
         </p>
       )}
     </SheetLayout>
@@ -79,7 +82,7 @@ function Lines({ job, order, taking, onTake }: LinesProps) {
             <th className="text-right">On the shelf</th>
             <th className="text-right">Arrived</th>
             <th className="text-right">To order</th>
-            <th className="text-right">Price</th>
+            <th className="text-right">Price, {order.currency}</th>
             <th className="no-print" />
           </tr>
         </thead>
@@ -100,7 +103,9 @@ function Lines({ job, order, taking, onTake }: LinesProps) {
               <th colSpan={7} className="text-right">
                 To order{order.unpriced && ", without those whose price is unknown"}
               </th>
-              <td className="font-mono text-right font-bold">{order.sum.toFixed(2)}</td>
+              <td className="font-mono text-right font-bold whitespace-nowrap">
+                {withUnit(order.sum.toFixed(2), order.currency)}
+              </td>
               <td className="no-print" />
             </tr>
           </tfoot>

@@ -6,6 +6,7 @@ import { job } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";
 import { HouseMatchSheet } from "./HouseMatchSheet";
+import { inHours, Quote } from "./CostPart";
 import { PickListSheet } from "./PickListSheet";
 import { RoomsSheet } from "./RoomsSheet";
 
@@ -166,13 +167,14 @@ describe("the pick list", () => {
       body: [
         {
           supplier: "",
+          currency: "EUR",
           lines: [
             line({ code: "", words: "single core", kind: "WIRE", unit: "m", supplier: "", price: null }),
           ],
           sum: 0,
           unpriced: true,
         },
-        { supplier: "Bramble & Co", lines: [line({})], sum: 59.7, unpriced: false },
+        { supplier: "Bramble & Co", currency: "EUR", lines: [line({})], sum: 59.7, unpriced: false },
       ],
     });
     answers.push({ match: /POST .*\/goods-in$/, body: [] });
@@ -210,6 +212,7 @@ describe("the pick list", () => {
       body: [
         {
           supplier: "Bramble & Co",
+          currency: "EUR",
           lines: [line({ arrived: 4, toOrder: 0, price: 0, serials: ["S-7"] })],
           sum: 0,
           unpriced: false,
@@ -281,5 +284,33 @@ describe("radio channels", () => {
     expect(asked.find((a) => a.method === "PUT")?.body).toMatchObject({
       document: { wifiChannels: [6], zigbeeChannel: 11 },
     });
+  });
+
+  it("tells what the job costs, and what the sum leaves out", () => {
+    show(
+      <Quote
+        cost={{
+          currency: "EUR",
+          modules: 74.7,
+          smallParts: 2.45,
+          unpriced: ["2 pcs insulating cap"],
+          works: 3,
+          minutes: 130,
+          measured: 0,
+          net: 77.15,
+          taxPercent: 20,
+          tax: 15.43,
+          total: 92.58,
+          whole: false,
+        }}
+      />,
+    );
+    expect(screen.getByText("nobody said what an hour costs")).toBeTruthy();
+    expect(screen.getByText(/nothing is measured yet/).textContent).toContain(
+      "2\u2009h 10\u2009min for 3 works",
+    );
+    expect(screen.getByText("Total of what is known")).toBeTruthy();
+    expect(screen.getByText(/nobody knows the price: 2 pcs insulating cap/)).toBeTruthy();
+    expect([inHours(60), inHours(0), inHours(5)]).toEqual(["1\u2009h", "0\u2009min", "5\u2009min"]);
   });
 });

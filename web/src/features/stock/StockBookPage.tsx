@@ -11,6 +11,7 @@ import { TopBar } from "../job/TopBar";
 import { ForLeads } from "../session/ForLeads";
 import { Accessories } from "./Accessories";
 import { Estimates } from "./Estimates";
+import { Trade } from "./Trade";
 import { ModuleForm } from "./ModuleForm";
 import { Transfer } from "./Transfer";
 
@@ -51,6 +52,7 @@ export function StockBookPage() {
             <ModuleTable items={matching} onOpen={(code) => setParams({ module: code })} />
             <Accessories items={stock.data.accessories} />
             <ForLeads>
+              <Trade />
               <Estimates />
               <Transfer />
             </ForLeads>

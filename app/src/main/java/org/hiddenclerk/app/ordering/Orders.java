@@ -4,6 +4,7 @@ import com.fasterxml.jackson.annotation.JsonView;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -12,22 +13,30 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.access.Prices;
+import org.hiddenclerk.app.fitting.SheetTimes;
 import org.hiddenclerk.app.fitting.Standings;
 import org.hiddenclerk.app.house.Houses;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.AccessoryDocument;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.day.DayTask;
+import org.hiddenclerk.core.ordering.JobCost;
 import org.hiddenclerk.core.ordering.Need;
 import org.hiddenclerk.core.ordering.Packs;
 import org.hiddenclerk.core.ordering.PickList;
+import org.hiddenclerk.core.ordering.Trade;
+import org.hiddenclerk.core.planned.PlannedWork;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -44,16 +53,23 @@ public class Orders {
     private final Plans plans;
     private final Standings standings;
     private final StockBook stock;
+    private final HouseSettings settings;
+    private final PlannedHouses planned;
+    private final SheetTimes times;
     private final GoodsInRepository goods;
     private final JsonMapper json;
     private final Clock clock;
 
-    Orders(Houses houses, Boxes boxes, Plans plans, Standings standings, StockBook stock, GoodsInRepository goods, JsonMapper json, Clock clock) {
+    Orders(Houses houses, Boxes boxes, Plans plans, Standings standings, StockBook stock, HouseSettings settings, PlannedHouses planned, SheetTimes times, GoodsInRepository goods,
+           JsonMapper json, Clock clock) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
         this.standings = standings;
         this.stock = stock;
+        this.settings = settings;
+        this.planned = planned;
+        this.times = times;
         this.goods = goods;
         this.json = json;
         this.clock = clock;
@@ -76,18 +92,24 @@ public class Orders {
      *
      * @param unpriced whether something is to be ordered whose price is unknown, and which the sum leaves out
      */
-    public record SupplierView(String supplier, List<OrderLine> lines, @JsonView(Prices.class) @MayBeAbsent BigDecimal sum, @JsonView(Prices.class) @MayBeAbsent Boolean unpriced) {
-        static SupplierView of(String supplier, List<OrderLine> lines) {
-            return new SupplierView(supplier, lines, lines.stream().filter(l -> l.price() != null).map(OrderLine::price)
+    public record SupplierView(String supplier, String currency, List<OrderLine> lines, @JsonView(Prices.class) @MayBeAbsent BigDecimal sum, @JsonView(Prices.class) @MayBeAbsent Boolean unpriced) {
+        static SupplierView of(String supplier, String currency, List<OrderLine> lines) {
+            return new SupplierView(supplier, currency, lines, lines.stream().filter(l -> l.price() != null).map(OrderLine::price)
                     .reduce(BigDecimal.ZERO, BigDecimal::add), lines.stream().anyMatch(l -> l.price() == null && l.toOrder().signum() > 0));
         }
+    }
+
+    /** That every price is in, ISO 4217. */
+    String currency() {
+        return settings.trade().document().currency();
     }
 
     @Transactional(readOnly = true)
     public List<SupplierView> bySupplier(UUID job) {
         Map<String, List<OrderLine>> lines = new LinkedHashMap<>();
         lines(job).forEach(line -> lines.computeIfAbsent(line.supplier(), s -> new ArrayList<>()).add(line));
-        return lines.entrySet().stream().map(e -> SupplierView.of(e.getKey(), e.getValue())).toList();
+        String currency = currency();
+        return lines.entrySet().stream().map(e -> SupplierView.of(e.getKey(), currency, e.getValue())).toList();
     }
 
     @Transactional(readOnly = true)
@@ -96,8 +118,33 @@ public class Orders {
         List<GoodsInRow> arrived = goods.findByJobIdOrderByTakenAt(job);
         Map<String, BigDecimal> shelf = new LinkedHashMap<>();
         stock.onHand().forEach((code, count) -> shelf.put(code, BigDecimal.valueOf(count)));
-        return PickList.of(takenBy(job, house)).stream().map(need -> line(need, shelf, arrived))
+        return PickList.of(takenBy(job, house), settings.trade().document().toTrade()).stream().map(need -> line(need, shelf, arrived))
                 .sorted(Comparator.comparing(OrderLine::supplier)).toList();
+    }
+
+    /**
+     * What the plans of a job cost, and what the hours rest on.
+     *
+     * @param works    that the hours are of
+     * @param measured over how many run sheets the time of one was measured; 0 where it is the usual one
+     */
+    record Cost(JobCost cost, int works, int measured) {
+    }
+
+    @Transactional(readOnly = true)
+    public Cost cost(UUID job) {
+        Trade trade = settings.trade().document().toTrade();
+        List<Duration> took = times.tookLately();
+        OptionalInt median = took.isEmpty() ? OptionalInt.empty() : OptionalInt.of((int) Math.max(1, took.get(took.size() / 2).toMinutes()));
+        List<PlannedWork> works = planned.of(job).house().works().stream().filter(work -> work.isDrawn() && !work.modules().isEmpty()).toList();
+        int minutes = works.stream().mapToInt(work -> DayTask.Norms.USUAL.all(work.plan().opens().size(), work.modules().size(), median)).sum();
+        return new Cost(JobCost.of(PickList.of(takenBy(job, houses.context(job)), trade), need -> eachOf(codeOf(need.thing())), minutes, trade), works.size(), took.size());
+    }
+
+    /** What a piece costs, of what comes in packs its share. */
+    private Optional<BigDecimal> eachOf(String code) {
+        int pieces = stock.accessories().stream().filter(a -> a.code().equals(code) && a.pieces() != null).findFirst().map(AccessoryDocument::pieces).orElse(1);
+        return priceOf(code).map(price -> price.divide(BigDecimal.valueOf(pieces), 6, RoundingMode.HALF_UP));
     }
 
     /** What each run takes: its plan holds what is picked for all of its boxes. */

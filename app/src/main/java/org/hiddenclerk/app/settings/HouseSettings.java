@@ -11,6 +11,7 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.matching.Estimates;
 import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.ordering.Trade;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -21,6 +22,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Service
 public class HouseSettings {
     private static final String ESTIMATES = "estimates";
+    private static final String TRADE = "trade";
     private static final TypeReference<Map<LoadKind, BigDecimal>> SHARES = new TypeReference<>() { };
 
     private final HouseSettingRepository houses;
@@ -55,6 +57,35 @@ public class HouseSettings {
     public Kept<Estimates> estimates() {
         return firm.findById(ESTIMATES).map(row -> new Kept<>(row.version() + 1, new Estimates(json.readValue(row.document(), SHARES))))
                 .orElse(new Kept<>(0, Estimates.USUAL));
+    }
+
+    /** How the firm buys and charges. */
+    @Transactional(readOnly = true)
+    public Kept<TradeDocument> trade() {
+        return firm.findById(TRADE).map(row -> new Kept<>(row.version() + 1, json.readValue(row.document(), TradeDocument.class))).orElse(new Kept<>(0, TradeDocument.of(Trade.USUAL)));
+    }
+
+    /** @throws Unusable for a tax, an hour or a share of spares that can't be meant */
+    @Transactional
+    public void keepTrade(long version, TradeDocument document, String who) {
+        try {
+            document.toTrade();
+        } catch (IllegalArgumentException e) {
+            throw Unusable.content("This cannot be kept like this", new FieldProblem("/document", document.toString(), String.valueOf(e.getMessage())));
+        }
+        refuseIfChanged(trade().version(), version);
+        keepFirm(TRADE, json.writeValueAsString(document), who);
+    }
+
+    private void keepFirm(String key, String text, String who) {
+        var now = clock.instant().truncatedTo(ChronoUnit.MICROS);
+        FirmSettingRow row = firm.findById(key).orElse(null);
+        if (row == null) {
+            firm.saveAndFlush(new FirmSettingRow(key, text, who, now));
+        } else {
+            row.changed(text, who, now);
+            firm.saveAndFlush(row);
+        }
     }
 
     /** What the rules are given for a house. */
@@ -94,16 +125,8 @@ public class HouseSettings {
             throw Unusable.content("The estimates cannot be kept like this", new FieldProblem("/shares", shares.toString(),
                     String.valueOf(e.getMessage())));
         }
-        var now = clock.instant().truncatedTo(ChronoUnit.MICROS);
         refuseIfChanged(estimates().version(), version);
-        String text = json.writeValueAsString(shares);
-        FirmSettingRow row = firm.findById(ESTIMATES).orElse(null);
-        if (row == null) {
-            firm.saveAndFlush(new FirmSettingRow(ESTIMATES, text, who, now));
-        } else {
-            row.changed(text, who, now);
-            firm.saveAndFlush(row);
-        }
+        keepFirm(ESTIMATES, json.writeValueAsString(shares), who);
     }
 
     private static void refuseIfChanged(long now, long seen) {

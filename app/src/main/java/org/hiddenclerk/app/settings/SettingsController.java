@@ -74,4 +74,24 @@ class SettingsController {
         settings.keepEstimates(changed.version(), changed.shares(), people.nameOf(who));
         return estimates();
     }
+
+    /** How the firm buys and charges, and the version it has. */
+    record TradeView(long version, @NotNull @Valid TradeDocument document) {
+    }
+
+    @GetMapping("/stock/trade")
+    @Needs(Right.LEAD)
+    @Operation(operationId = "trade")
+    TradeView trade() {
+        var kept = settings.trade();
+        return new TradeView(kept.version(), kept.document());
+    }
+
+    @PutMapping("/stock/trade")
+    @Needs(Right.LEAD)
+    @Operation(operationId = "keepTrade", summary = "Currency, tax, what an hour costs, and shares of spares")
+    TradeView keepTrade(@Valid @RequestBody TradeView changed, Principal who) {
+        settings.keepTrade(changed.version(), changed.document(), people.nameOf(who));
+        return trade();
+    }
 }

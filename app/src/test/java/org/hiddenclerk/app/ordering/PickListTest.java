@@ -1,6 +1,7 @@
 package org.hiddenclerk.app.ordering;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import java.util.ArrayList;
 import java.util.List;
@@ -12,6 +13,7 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** What the demo house takes, and goods that arrive for it. */
 @WithDatabase
@@ -47,7 +49,7 @@ class PickListTest {
         for (JsonNode line : lines()) {
             double total = line.get("needed").asDouble() + line.get("spare").asDouble();
             assertThat(line.get("toOrder").asDouble()).as(line.toString()).isCloseTo(Math.max(0, total - line.get("onHand").asDouble()
-                    - line.get("arrived").asDouble()), org.assertj.core.api.Assertions.within(1e-9));
+                    - line.get("arrived").asDouble()), within(1e-9));
         }
         JsonNode module = lineOf("MODULE");
         String code = module.get("code").asString();
@@ -70,7 +72,7 @@ class PickListTest {
                 sum += line.hasNonNull("price") ? line.get("price").asDouble() : 0;
                 unpriced |= !line.hasNonNull("price") && line.get("toOrder").asDouble() > 0;
             }
-            assertThat(order.get("sum").asDouble()).isCloseTo(sum, org.assertj.core.api.Assertions.within(0.005));
+            assertThat(order.get("sum").asDouble()).isCloseTo(sum, within(0.005));
             assertThat(order.get("unpriced").asBoolean()).isEqualTo(unpriced);
         }
     }
@@ -84,8 +86,34 @@ class PickListTest {
         assertThat(labels.get("packs").get("pieces").asInt()).isEqualTo(100);
         assertThat(packs).isEqualTo((labels.get("toOrder").asInt() + 99) / 100);
         assertThat(labels.get("packs").get("left").asInt()).isEqualTo(packs * 100 - labels.get("toOrder").asInt());
-        assertThat(labels.get("price").asDouble()).isCloseTo(packs * 8.90, org.assertj.core.api.Assertions.within(1e-9));
+        assertThat(labels.get("price").asDouble()).isCloseTo(packs * 8.90, within(1e-9));
         assertThat(lineOf("MODULE").has("packs")).as("a module is bought singly").isFalse();
+    }
+
+    /** A quote: what the plans take, and the hours by what an hour costs. */
+    @Test
+    void aJobHasItsCost() {
+        JsonNode trade = person.get("/api/v1/stock/trade").ok();
+        ObjectNode document = trade.get("document").deepCopy().asObject().put("currency", "CHF").put("taxPercent", 8).put("hour", 90);
+        assertThat(person.put("/api/v1/stock/trade", Map.of("version", trade.get("version"), "document", document.deepCopy().put("taxPercent", 80))).status()).isEqualTo(422);
+        JsonNode kept = person.put("/api/v1/stock/trade", Map.of("version", trade.get("version"), "document", document)).ok();
+        JsonNode cost = person.get("/api/v1/jobs/" + job + "/cost").ok();
+
+        assertThat(cost.get("currency").asString()).isEqualTo("CHF");
+        assertThat(cost.get("minutes").asInt()).isPositive();
+        assertThat(cost.get("labour").asDouble()).isCloseTo(cost.get("minutes").asInt() * 1.5, within(0.005));
+        double net = cost.get("modules").asDouble() + cost.get("smallParts").asDouble() + cost.get("labour").asDouble();
+        assertThat(cost.get("net").asDouble()).isCloseTo(net, within(0.005));
+        assertThat(cost.get("total").asDouble()).isCloseTo(net * 1.08, within(0.01));
+        double modules = lines().stream().filter(line -> line.get("kind").asString().equals("MODULE")).mapToDouble(line -> line.get("needed").asDouble() * priceOf(line.get("code").asString())).sum();
+        assertThat(cost.get("modules").asDouble()).as("what is on the shelf is no gift").isCloseTo(modules, within(0.005));
+        assertThat(person.get("/api/v1/jobs/" + job + "/pick-list").ok().get(0).get("currency").asString()).isEqualTo("CHF");
+        assertThat(Person.fitter(mvc).get("/api/v1/jobs/" + job + "/cost").status()).isEqualTo(403);
+        person.put("/api/v1/stock/trade", Map.of("version", kept.get("version"), "document", trade.get("document"))).ok();
+    }
+
+    private double priceOf(String code) {
+        return person.get("/api/v1/stock/modules/" + code).ok().get("document").path("priceCents").asInt(0) / 100.0;
     }
 
     @Test

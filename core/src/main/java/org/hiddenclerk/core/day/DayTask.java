@@ -2,6 +2,7 @@ package org.hiddenclerk.core.day;
 
 import java.util.List;
 import java.util.Map;
+import java.util.OptionalInt;
 import java.util.Set;
 
 /**
@@ -76,5 +77,16 @@ public record DayTask(List<Work> works, Map<String, CircuitFacts> circuits, List
      */
     public record Norms(int position, int place, int setUp, int isolation, int supply, int closing) {
         public static final Norms USUAL = new Norms(30, 15, 3, 10, 5, 5);
+
+        /**
+         * What one work takes all in all, when nobody works beside it.
+         *
+         * @param places   that it opens
+         * @param modules  that are set up
+         * @param measured what works took so far from isolating to closing; empty where nothing was measured
+         */
+        public int all(int places, int modules, OptionalInt measured) {
+            return measured.orElse(isolation + position + place * (places - 1) + closing) + setUp * modules;
+        }
     }
 }

@@ -1,9 +1,11 @@
 package org.hiddenclerk.core.ordering;
 
 import java.math.BigDecimal;
+import java.math.MathContext;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
@@ -20,11 +22,11 @@ import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
- * Everything that the plans of a house take, counted from their wirings, with spares: of modules and small parts one for each ten
- * begun, of wire a tenth more, to the next half metre. Common practice, no source.
+ * Everything that the plans of a house take, counted from their wirings, with the firm's share of spares: of all pieces of a kind
+ * together, and of wire to the next half metre.
  */
 public final class PickList {
-    private static final int ONE_SPARE_FOR = 10;
+    private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
     private static final BigDecimal HALF = new BigDecimal("0.5");
     private static final BigDecimal MM_PER_M = BigDecimal.valueOf(1000);
 
@@ -36,8 +38,8 @@ public final class PickList {
     }
 
     /** @param plans one for each run; those without a plan take nothing */
-    public static List<Need> of(List<WiringPlan> plans, RegionProfile region) {
-        return of(plans.stream().map(plan -> takes(plan, region)).toList());
+    public static List<Need> of(List<WiringPlan> plans, RegionProfile region, Trade trade) {
+        return of(plans.stream().map(plan -> takes(plan, region)).toList(), trade);
     }
 
     /** What one plan takes, without spares: how many of each thing, of wire how many millimetres. */
@@ -48,22 +50,34 @@ public final class PickList {
     }
 
     /** @param takes of each run */
-    public static List<Need> of(List<Map<Thing, BigDecimal>> takes) {
+    public static List<Need> of(List<Map<Thing, BigDecimal>> takes, Trade trade) {
         Map<Thing, BigDecimal> counts = new TreeMap<>();
         takes.forEach(each -> each.forEach((thing, count) -> counts.merge(thing, count, BigDecimal::add)));
         List<Need> needs = new ArrayList<>();
-        counts.forEach((thing, count) -> needs.add(thing.kind() == Kind.WIRE ? wire(thing, count) : new Need(thing, count, spares(thing, count))));
+        Map<Thing, BigDecimal> spares = spares(counts, trade);
+        counts.forEach((thing, count) -> needs.add(thing.kind() == Kind.WIRE ? wire(thing, count, trade) : new Need(thing, count, spares.getOrDefault(thing, BigDecimal.ZERO))));
         return needs;
     }
 
-    private static BigDecimal spares(Thing thing, BigDecimal count) {
-        boolean none = thing.kind() == Kind.LABEL;
-        return none ? BigDecimal.ZERO : count.divide(BigDecimal.valueOf(ONE_SPARE_FOR), 0, RoundingMode.CEILING);
+    /** Of all pieces of a kind together so many, one after the other of what has most pieces for each spare: what is used most fails most. */
+    private static Map<Thing, BigDecimal> spares(Map<Thing, BigDecimal> counts, Trade trade) {
+        Map<Thing, BigDecimal> spares = new TreeMap<>();
+        for (Kind kind : Kind.values()) {
+            Map<Thing, BigDecimal> own = new TreeMap<>(counts);
+            own.keySet().removeIf(thing -> thing.kind() != kind || kind == Kind.WIRE);
+            BigDecimal all = own.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
+            int share = all.multiply(BigDecimal.valueOf(trade.sparesOf(kind))).divide(HUNDRED, 0, RoundingMode.CEILING).intValueExact();
+            for (int i = 0; i < share; i++) {
+                own.entrySet().stream().max(Comparator.comparing(entry -> entry.getValue().divide(spares.getOrDefault(entry.getKey(), BigDecimal.ZERO).add(BigDecimal.ONE), MathContext.DECIMAL64)))
+                        .ifPresent(entry -> spares.merge(entry.getKey(), BigDecimal.ONE, BigDecimal::add));
+            }
+        }
+        return spares;
     }
 
-    private static Need wire(Thing thing, BigDecimal millimetres) {
+    private static Need wire(Thing thing, BigDecimal millimetres, Trade trade) {
         BigDecimal metres = millimetres.divide(MM_PER_M, 3, RoundingMode.UNNECESSARY);
-        BigDecimal taken = metres.multiply(new BigDecimal("1.1")).divide(HALF, 0, RoundingMode.CEILING).multiply(HALF);
+        BigDecimal taken = metres.multiply(HUNDRED.add(BigDecimal.valueOf(trade.sparesOf(Kind.WIRE)))).divide(HUNDRED, 6, RoundingMode.CEILING).divide(HALF, 0, RoundingMode.CEILING).multiply(HALF);
         return new Need(thing, metres.stripTrailingZeros(), taken.subtract(metres).stripTrailingZeros());
     }
 

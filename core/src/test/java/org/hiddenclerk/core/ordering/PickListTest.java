@@ -37,13 +37,33 @@ class PickListTest {
         assertThat(modules(11)).isEqualTo("11+2");
     }
 
+    private static Need.Thing module(String code) {
+        return new Need.Thing(Kind.MODULE, code, code);
+    }
+
+    private static Map<String, String> spares(Map<Need.Thing, BigDecimal> takes, Trade trade) {
+        return PickList.of(List.of(takes), trade).stream().collect(Collectors.toMap(need -> need.thing().key(), need -> need.spare().toPlainString()));
+    }
+
+    /** One spare was ordered of each of ten modules; a tenth of ten is one. */
+    @Test
+    void sparesAreAShareOfAllOfAKindAndOfWhatIsUsedMost() {
+        Map<Need.Thing, BigDecimal> takes = Map.of(module("A"), BigDecimal.valueOf(5), module("B"), BigDecimal.valueOf(3), module("C"), BigDecimal.ONE, module("D"), BigDecimal.ONE);
+        assertThat(spares(takes, Trade.USUAL)).isEqualTo(Map.of("A", "1", "B", "0", "C", "0", "D", "0"));
+        Trade half = new Trade(Trade.USUAL.currency(), false, BigDecimal.ZERO, Optional.empty(), Map.of(Kind.MODULE, 50));
+        // Five for 5, 3, 1 and 1: by pieces for each spare 5, 3, 2.5, 1.67 and 1.5.
+        assertThat(spares(takes, half)).isEqualTo(Map.of("A", "3", "B", "2", "C", "0", "D", "0"));
+        Trade none = new Trade(Trade.USUAL.currency(), false, BigDecimal.ZERO, Optional.empty(), Map.of());
+        assertThat(spares(takes, none).values()).containsOnly("0");
+    }
+
     private static String modules(int boxes) {
         Need need = byKind(boxes).get(Kind.MODULE).get(0);
         return need.needed() + "+" + need.spare();
     }
 
     private static Map<Kind, List<Need>> byKind(int boxes) {
-        return PickList.of(Collections.nCopies(boxes, PLAN), RegionProfile.EU_230).stream()
+        return PickList.of(Collections.nCopies(boxes, PLAN), RegionProfile.EU_230, Trade.USUAL).stream()
                 .collect(Collectors.groupingBy(need -> need.thing().kind()));
     }
 
@@ -76,6 +96,6 @@ class PickListTest {
     void withoutAPlanNothingIsTaken() {
         Box box = Boxes.box().gang("4", "LED 9").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
 
-        assertThat(PickList.of(List.of(WiringPlan.surveyed(Boxes.house(), box)), RegionProfile.EU_230)).isEmpty();
+        assertThat(PickList.of(List.of(WiringPlan.surveyed(Boxes.house(), box)), RegionProfile.EU_230, Trade.USUAL)).isEmpty();
     }
 }
