@@ -35,7 +35,10 @@ export function BenchSheet({ job, box }: { job: Schemas["JobView"]; box?: string
         units.length > 0 && (
           <span className="flex items-baseline gap-3">
             <span className="font-mono">
-              {ready} of {units.length} ready
+              {leftInWords(
+                units.length - ready,
+                box ? hereOf(bench.data?.waiting ?? [], box) : countOf(bench.data?.waiting ?? []),
+              )}
             </span>
             <a
               className="btn btn-sm btn-outline"
@@ -71,6 +74,18 @@ export function BenchSheet({ job, box }: { job: Schemas["JobView"]; box?: string
       {!box && <NamesPart job={job.id} />}
     </SheetLayout>
   );
+}
+
+const countOf = (waiting: Schemas["WaitingView"][]) => waiting.reduce((sum, w) => sum + w.count, 0);
+const hereOf = (waiting: Schemas["WaitingView"][], box: string) =>
+  waiting.reduce((sum, w) => sum + w.boxes.filter((each) => each === box).length, 0);
+
+/** What is left to do: modules that are not ready, and places that nothing was taken for. */
+export function leftInWords(unready: number, missing: number): string {
+  const parts = [unready > 0 && `${unready} not ready`, missing > 0 && `${missing} not on the bench`].filter(
+    Boolean,
+  );
+  return parts.length > 0 ? parts.join(", ") : "all ready";
 }
 
 /** Takes a module to the bench by its serial; the field is ready for the next scan at once. */

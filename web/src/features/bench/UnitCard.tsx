@@ -77,6 +77,13 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
                     its label, 62 × 29 mm
                   </a>
                 )}
+                {step.step === "SETTINGS" && unit.unset.length > 0 && (
+                  <ul className="border-warning mb-2 border-l-4 pl-3 text-[14px]">
+                    {unit.unset.map((words) => (
+                      <li key={words}>{words}</li>
+                    ))}
+                  </ul>
+                )}
                 {step.step === "SETTINGS" && <SettingsForm unit={unit} onKept={changed} />}
                 {step.step === "NAME" && <Address unit={unit} onKept={changed} />}
                 <Marks

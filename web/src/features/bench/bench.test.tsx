@@ -5,7 +5,7 @@ import type { Schemas } from "../../api/client";
 import { job as house } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";
-import { BenchSheet } from "./BenchSheet";
+import { BenchSheet, leftInWords } from "./BenchSheet";
 import { CodeForm } from "./CodeForm";
 import { NamesPart } from "./NamesPart";
 import { UnitCard } from "./UnitCard";
@@ -30,6 +30,7 @@ const unit: Schemas["BenchUnitView"] = {
     { step: "POWER_UP", title: "Power it up", how: "L and N", skippable: false, behind: false },
     { step: "UPDATE", title: "Update it", how: "The newest", skippable: true, behind: false },
   ],
+  unset: [],
   next: "POWER_UP",
   ready: false,
   faulty: false,
@@ -169,4 +170,10 @@ it("builds names from tokens in the order in which they are pressed", async () =
   await person.click(screen.getByRole("button", { name: "box", hidden: true }));
 
   expect(asked.find((a) => a.method === "PUT")?.body).toEqual({ tokens: ["ROOM", "BOX"] });
+});
+
+it("counts what is left", () => {
+  expect(leftInWords(2, 1)).toBe("2 not ready, 1 not on the bench");
+  expect(leftInWords(0, 3)).toBe("3 not on the bench");
+  expect(leftInWords(0, 0)).toBe("all ready");
 });

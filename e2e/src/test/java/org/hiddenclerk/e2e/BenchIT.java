@@ -42,7 +42,7 @@ class BenchIT {
             desk.press("keep it sealed");
             page.getByText("•••• FC05").waitFor();
             desk.press("done");
-            for (String step : List.of("Name it", "Label it", "Test every input", "Test every channel", "Set it", "Pack it")) {
+            for (String step : List.of("Name it", "Label it", "Set it", "Test every input", "Test every channel", "Pack it")) {
                 page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(step)).setExpanded(true)).waitFor();
                 desk.press("done");
             }

@@ -20,6 +20,7 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.core.bench.BenchCard;
+import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.bench.JoiningCodes;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.credentials.Checked;
@@ -135,6 +136,10 @@ public class Bench implements StageKeeper {
         wanted.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> {
             throw Unusable.content("The module cannot be set so", new FieldProblem("/wanted/" + key, value, why));
         }));
+        Map<String, String> planned = row.place().map(feels.settings(row.jobId(), this.planned.of(row.jobId()))::get).orElse(Map.of());
+        wanted.forEach((key, value) -> Optional.ofNullable(planned.get(key)).filter(other -> !other.equals(value)).ifPresent(other -> {
+            throw Unusable.content("The plan wants something else", new FieldProblem("/wanted/" + key, value, other + ", as the switch is to feel; the Feel sheet changes that"));
+        }));
         row.isToBe(wanted);
         units.saveAndFlush(row);
     }
@@ -162,9 +167,11 @@ public class Bench implements StageKeeper {
 
     private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes, Map<String, String> wanted) {
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
-        boolean isWaitedFor = all.stream().anyMatch(place -> place.waitsFor(row));
+        Optional<ModulePlace> place = all.stream().filter(each -> each.waitsFor(row)).findFirst();
+        List<String> unset = row.setTo().map(set -> Settings.differences(wanted, set).stream().map(d -> d.key() + " was set to " + d.read().orElse("nothing") + "; "
+                + d.written().orElse("nothing") + " is wanted").toList()).orElse(List.of());
         return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
-                JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), isWaitedFor)), codes, wanted);
+                JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), place.isPresent(), place.filter(ModulePlace::outOfReach).isPresent(), unset)), codes, wanted);
     }
 
     /**
@@ -209,6 +216,9 @@ public class Bench implements StageKeeper {
             throw Unusable.content("This is not marked", new FieldProblem("/step", mark.step().name(), why));
         });
         row.mark(mark, who, now());
+        if (mark.step() == BenchStep.SETTINGS && mark.outcome() == BenchCard.Outcome.DONE) {
+            row.isSetTo(now.wanted());
+        }
         units.saveAndFlush(row);
     }
 

@@ -78,7 +78,7 @@ class BenchController {
     /** A module on the bench. */
     record BenchUnitView(UUID id, long version, String serial, String moduleCode, String name, String protocol, @MayBeAbsent UUID box,
                          @MayBeAbsent String boxLabel, @MayBeAbsent String room, @MayBeAbsent String display, @MayBeAbsent String handle,
-                         @MayBeAbsent String address, Map<String, String> wanted, List<SettingView> settings, List<BenchStepView> steps, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
+                         @MayBeAbsent String address, Map<String, String> wanted, List<SettingView> settings, List<BenchStepView> steps, List<String> unset, @MayBeAbsent BenchStep next, boolean ready, boolean faulty,
                          List<CredentialView> codes, List<CodeKindView> kinds) {
     }
 
@@ -131,7 +131,7 @@ class BenchController {
                 state.boxOf(row).orElse(null), place.map(BenchPlaces.ModulePlace::label).orElse(null), place.map(p -> p.named().room()).orElse(null),
                 row.name().map(DeviceName::display).orElse(null), row.name().map(DeviceName::handle).orElse(null),
                 row.address().map(digits -> new DeviceAddress(digits).text()).orElse(null), unit.wanted(), Settings.of(unit.model()).stream().map(choice ->
-                new SettingView(choice.key(), choice.words(), choice.values().entrySet().stream().map(v -> new SettingValueView(v.getKey(), v.getValue())).toList())).toList(), steps(unit), unit.card().next().orElse(null),
+                new SettingView(choice.key(), choice.words(), choice.values().entrySet().stream().map(v -> new SettingValueView(v.getKey(), v.getValue())).toList())).toList(), steps(unit), unit.card().facts().unset(), unit.card().next().orElse(null),
                 unit.card().isReady(), !unit.card().failed().isEmpty(), unit.codes().stream().map(this::view).toList(), JoiningCodes.of(unit.model().protocol()).stream()
                 .map(kind -> new CodeKindView(kind, kind.label())).toList());
     }

@@ -33,7 +33,7 @@ class BenchPlaces {
      * @param box   where it sits, or which lists the lamp at which it sits
      * @param label of the box, or name of the lamp
      */
-    record ModulePlace(PlannedId.Module planned, UUID box, String module, String label, Convention.Place named, Set<Integer> switched) {
+    record ModulePlace(PlannedId.Module planned, UUID box, String module, String label, Convention.Place named, Set<Integer> switched, boolean outOfReach) {
         String id() {
             return planned.text();
         }
@@ -62,6 +62,6 @@ class BenchPlaces {
         String kind = module.model().purpose().name().toLowerCase(Locale.ROOT);
         String what = module.loadNames().isEmpty() ? module.model().purpose().label() : module.loadNames();
         return new ModulePlace(module.id(), UUID.fromString(module.box()), module.model().code(), module.place().label(), new Convention.Place(module.id().text(), room.storey(),
-                room.name(), module.place().label(), what, 0, kind), module.switchedInputs());
+                room.name(), module.place().label(), what, 0, kind), module.switchedInputs(), module.place().isOutOfReach());
     }
 }

@@ -47,6 +47,9 @@ class BenchUnitRow {
     @Convert(converter = WordsByKey.class)
     @Column(columnDefinition = "LONGTEXT")
     private Map<String, String> wanted = new TreeMap<>();
+    @Convert(converter = WordsByKey.class)
+    @Column(columnDefinition = "LONGTEXT")
+    private @Nullable Map<String, String> setTo;
     @ElementCollection
     @CollectionTable(name = "bench_mark", joinColumns = @JoinColumn(name = "unit_id"))
     @OrderColumn(name = "place")
@@ -115,6 +118,15 @@ class BenchUnitRow {
 
     Map<String, String> wanted() {
         return Map.copyOf(wanted);
+    }
+
+    /** What it was set to when that was called done; empty while nobody did. */
+    Optional<Map<String, String>> setTo() {
+        return Optional.ofNullable(setTo);
+    }
+
+    void isSetTo(Map<String, String> settings) {
+        setTo = new TreeMap<>(settings);
     }
 
     void isToBe(Map<String, String> settings) {

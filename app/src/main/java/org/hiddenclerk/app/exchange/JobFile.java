@@ -98,6 +98,11 @@ final class JobFile {
                 device.asObject().put("flippedInputs", "");
             }
         });
+        parts.path("benchUnit").forEach(unit -> {
+            if (unit.isObject() && !unit.has("setTo")) {
+                unit.asObject().putNull("setTo");
+            }
+        });
         return file.put("version", 5);
     }
 

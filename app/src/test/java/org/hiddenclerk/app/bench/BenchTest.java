@@ -120,7 +120,7 @@ class BenchTest {
         mark(unit, "CHANNELS", "FAILED", "stays off").ok();
         assertThat(unit(unit).get("faulty").asBoolean()).isTrue();
         mark(unit, "UPDATE", "SKIPPED", "newest already").ok();
-        for (String step : List.of("CREDENTIAL", "NAME", "LABEL", "INPUTS", "CHANNELS", "SETTINGS", "PACK")) {
+        for (String step : List.of("CREDENTIAL", "NAME", "LABEL", "SETTINGS", "INPUTS", "CHANNELS", "PACK")) {
             mark(unit, step, "DONE", "").ok();
         }
         assertThat(unit(unit).get("ready").asBoolean()).isTrue();

@@ -30,8 +30,13 @@ public record BenchCard(List<Mark> marks, Facts facts) {
      * @param hasCode   whether one is kept
      * @param isNamed   whether it has a name
      * @param hasPlace  whether a box waits for it
+     * @param joinsHere whether its button can't be reached once it is in
+     * @param unset     settings that are wanted otherwise than it was set, in words
      */
-    public record Facts(boolean needsCode, boolean hasCode, boolean isNamed, boolean hasPlace) {
+    public record Facts(boolean needsCode, boolean hasCode, boolean isNamed, boolean hasPlace, boolean joinsHere, List<String> unset) {
+        public Facts {
+            unset = List.copyOf(unset);
+        }
     }
 
     /** The last outcome of a step; empty when it was not tried. */
@@ -41,7 +46,9 @@ public record BenchCard(List<Mark> marks, Facts facts) {
 
     /** Whether a step lies behind: done, left out with a reason, or neither asked of this module nor tried. */
     public boolean isBehind(BenchStep step) {
-        return outcome(step).map(last -> last != Outcome.FAILED).orElse(step == BenchStep.CREDENTIAL && !facts.needsCode());
+        boolean stands = step != BenchStep.SETTINGS || facts.unset().isEmpty();
+        return outcome(step).map(last -> last == Outcome.SKIPPED || last == Outcome.DONE && stands).orElse(step == BenchStep.CREDENTIAL && !facts.needsCode()
+                || step == BenchStep.JOIN && !facts.joinsHere());
     }
 
     /** The first step that does not lie behind; empty for a module that is ready. */
@@ -76,7 +83,8 @@ public record BenchCard(List<Mark> marks, Facts facts) {
             case NAME -> facts.isNamed() ? Optional.empty() : Optional.of("It has no name yet: no box waits for it.");
             case PACK -> open().isEmpty() ? facts.hasPlace() ? Optional.empty() : Optional.of("No box waits for a module of this kind.")
                     : Optional.of("Not done yet: " + String.join(", ", open().values()) + ".");
-            case POWER_UP, UPDATE, LABEL, INPUTS, CHANNELS, SETTINGS -> Optional.empty();
+            case INPUTS -> isBehind(BenchStep.SETTINGS) ? Optional.empty() : Optional.of("Its inputs act by its settings: set it first, or leave that out with a reason.");
+            case POWER_UP, UPDATE, LABEL, CHANNELS, SETTINGS, JOIN -> Optional.empty();
         };
     }
 

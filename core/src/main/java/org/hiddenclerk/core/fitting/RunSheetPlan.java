@@ -341,9 +341,11 @@ public final class RunSheetPlan {
         List<Confirm> closed = new ArrayList<>();
         places.forEach(place -> PartsToAdd.spacer(before.at(place), after.at(place)).ifPresent(mm ->
                 closed.add(new Confirm("spacer-" + place.label(), place.label() + ": spacer of " + mm + " under the plate", box(place)))));
+        after.fitted().forEach(fitted -> closed.add(confirm(fitted.place(), "antenna-" + fitted.number(), "The antenna lead of " + fitted.model().code()
+                + ", where it has one, lies free and whole: away from metal and mains cores, not cut, not under a screw")));
         places.forEach(place -> closed.add(new Confirm("closed" + place.prefix(), at(place) + "Closed, plate on, no wire pinched", box(place))));
         steps.add(new Step("close", Phase.CLOSE, "Push the wires back and close",
-                "Module behind or beside the mechanism, antenna lead free.", true, closed, List.of(), Effect.NONE));
+                "Module behind or beside the mechanism.", true, closed, List.of(), Effect.NONE));
         steps.add(new Step("energise", Phase.FINAL, "Energise", "", true,
                 List.of(new Confirm("lock", "Locks and tags are removed by their owners")), List.of(),
                 Effect.LIVE_AND_CLOSED));

@@ -33,8 +33,9 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
      *
      * @param label       of the box, or name of the lamp
      * @param isUnsurveyed whether it is a lamp that was not surveyed as a box
+     * @param isOutOfReach whether a module's button can't be reached there once it is in
      */
-    public record Place(String label, boolean isUnsurveyed) {
+    public record Place(String label, boolean isUnsurveyed, boolean isOutOfReach) {
     }
 
     /** A channel. @param loads what it switches; none where it is not used */

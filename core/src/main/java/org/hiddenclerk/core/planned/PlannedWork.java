@@ -53,7 +53,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         ModuleModel model = owner.assignment().model();
         List<PlannedModule.Output> outputs = IntStream.range(0, model.channels().size()).mapToObj(i -> new PlannedModule.Output(new PlannedId.Output(id, model.channels().get(i).id()),
                 i < positions.size() ? positions.get(i) : List.of())).toList();
-        return new PlannedModule(id, part, at.id(), new PlannedModule.Place(at.label(), false), model, Optional.empty(), outputs, List.of());
+        return new PlannedModule(id, part, at.id(), new PlannedModule.Place(at.label(), false, at.box().kind().isAtLoad()), model, Optional.empty(), outputs, List.of());
     }
 
     /** Whether its plan is drawn: until then it is known what is picked, and not what that does. */
@@ -83,7 +83,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         List<PlannedModule.Input> own = inputs.stream().filter(input -> input.fitted().number() == fitted.number()).map(input -> new PlannedModule.Input(
                 new PlannedId.Input(id, input.input().id()), input, input.gangs().stream().map(gang -> switchOf(plan.run(), gang)).toList(), input.input().channel().map(channel ->
                 new PlannedId.Output(input.input().target().map(ids::get).orElse(id), channel)))).toList();
-        return new PlannedModule(id, part, plan.run().boxOf(fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied()), fitted.model(), circuit,
+        return new PlannedModule(id, part, plan.run().boxOf(fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied(), fitted.isOutOfReach()), fitted.model(), circuit,
                 outputs, own);
     }
 

@@ -15,7 +15,6 @@ import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.job.BoxGeometry;
-import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.LoadBank;
@@ -93,7 +92,7 @@ public enum Caution {
         add(cautions, POLARITY, model.supply() instanceof ModuleSupply.DirectCurrent);
         boolean atLoad = fitted.place().box().kind().isAtLoad();
         add(cautions, WORK_AT_LAMP, atLoad);
-        add(cautions, PAIR_AT_BENCH, atLoad || fitted.place().box().kind() == BoxKind.JUNCTION);
+        add(cautions, PAIR_AT_BENCH, fitted.isOutOfReach());
         add(cautions, BLIND_TRAVEL, model.interlocked());
     }
 

@@ -3,6 +3,7 @@ package org.hiddenclerk.core.wiring;
 import java.util.List;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Input;
+import org.hiddenclerk.core.job.BoxKind;
 
 /**
  * A module at its place in a plan.
@@ -14,5 +15,10 @@ import org.hiddenclerk.core.electrical.Input;
 public record Fitted(int number, int assignment, Run.Place place, ModuleModel model, List<Input> inputs) {
     public Fitted {
         inputs = List.copyOf(inputs);
+    }
+
+    /** Whether its button can't be reached once it is in: above a lamp or a canopy, or in a junction box that is closed. */
+    public boolean isOutOfReach() {
+        return place.box().kind().isAtLoad() || place.box().kind() == BoxKind.JUNCTION;
     }
 }

@@ -17,7 +17,7 @@ import org.junit.jupiter.api.Test;
 
 /** What may be marked on the bench, and what may not. */
 class BenchCardTest {
-    private static final Facts KNOWN = new Facts(true, true, true, true);
+    private static final Facts KNOWN = new Facts(true, true, true, true, true, List.of());
 
     private static Mark done(BenchStep step) {
         return new Mark(step, Outcome.DONE, "");
@@ -38,11 +38,30 @@ class BenchCardTest {
     @Test
     void withoutPowerACodeOrAPlaceAStepIsRefused() {
         BenchCard empty = new BenchCard(List.of(), KNOWN);
-        BenchCard powered = new BenchCard(List.of(done(BenchStep.POWER_UP)), new Facts(true, false, false, false));
+        BenchCard powered = new BenchCard(List.of(done(BenchStep.POWER_UP)), new Facts(true, false, false, false, false, List.of()));
         assertThat(empty.refusal(done(BenchStep.INPUTS)).orElseThrow()).contains("power it up first");
         assertThat(powered.refusal(done(BenchStep.CREDENTIAL)).orElseThrow()).contains("No code");
         assertThat(powered.refusal(done(BenchStep.NAME)).orElseThrow()).contains("no name");
         assertThat(powered.refusal(done(BenchStep.PACK)).orElseThrow()).contains("update it", "test every channel");
+    }
+
+    /** A plan that wants something else opens the step again; the inputs are tried as it will be set. */
+    @Test
+    void aModuleIsSetAsItIsWantedBeforeItsInputsAreTried() {
+        BenchCard unset = new BenchCard(List.of(done(BenchStep.POWER_UP)), KNOWN);
+        assertThat(unset.refusal(done(BenchStep.INPUTS)).orElseThrow()).contains("set it first");
+        List<Mark> set = List.of(done(BenchStep.POWER_UP), done(BenchStep.SETTINGS));
+        assertThat(new BenchCard(set, KNOWN).refusal(done(BenchStep.INPUTS))).isEmpty();
+        BenchCard otherwise = new BenchCard(set, new Facts(true, true, true, true, false, List.of("power-on is off; last is wanted")));
+        assertThat(otherwise.isBehind(BenchStep.SETTINGS)).isFalse();
+        assertThat(otherwise.refusal(done(BenchStep.INPUTS))).isPresent();
+    }
+
+    @Test
+    void aModuleWhoseButtonCantBeReachedJoinsAtTheBench() {
+        List<Mark> all = new ArrayList<>(java.util.Arrays.stream(BenchStep.values()).filter(step -> step != BenchStep.JOIN && step != BenchStep.PACK).map(BenchCardTest::done).toList());
+        assertThat(new BenchCard(all, KNOWN).refusal(done(BenchStep.PACK)).orElseThrow()).contains("let it join here");
+        assertThat(new BenchCard(all, new Facts(true, true, true, true, false, List.of())).refusal(done(BenchStep.PACK))).isEmpty();
     }
 
     @Test
@@ -57,7 +76,7 @@ class BenchCardTest {
     /** A code nobody asked for that was tried and failed is open all the same: somebody meant to keep it. */
     @Test
     void aCodeThatFailedIsOpenEvenWhereNoneIsAsked() {
-        Facts needsNone = new Facts(false, false, true, true);
+        Facts needsNone = new Facts(false, false, true, true, false, List.of());
         Mark failed = new Mark(BenchStep.CREDENTIAL, Outcome.FAILED, "unreadable");
         assertThat(new BenchCard(List.of(), needsNone).isBehind(BenchStep.CREDENTIAL)).isTrue();
         assertThat(new BenchCard(List.of(failed), needsNone).isBehind(BenchStep.CREDENTIAL)).isFalse();
@@ -77,9 +96,9 @@ class BenchCardTest {
     /** However it is tried: what is ready was powered, has what its protocol needs, and nothing of it failed last. */
     @Property
     void nothingIsReadyThatIsNot(@ForAll @Size(max = 40) List<BenchStep> steps, @ForAll @Size(max = 40) List<Outcome> outcomes, @ForAll boolean needsCode,
-                                 @ForAll boolean hasCode, @ForAll boolean named, @ForAll boolean place) {
+                                 @ForAll boolean hasCode, @ForAll boolean named, @ForAll boolean place, @ForAll boolean joinsHere, @ForAll boolean differs) {
         List<Mark> marks = new ArrayList<>();
-        Facts facts = new Facts(needsCode, hasCode, named, place);
+        Facts facts = new Facts(needsCode, hasCode, named, place, joinsHere, differs ? List.of("power-on is off; last is wanted") : List.of());
         for (int i = 0; i < Math.min(steps.size(), outcomes.size()); i++) {
             Mark mark = new Mark(steps.get(i), outcomes.get(i), "because");
             if (new BenchCard(marks, facts).refusal(mark).isEmpty()) {
@@ -92,6 +111,8 @@ class BenchCardTest {
             assertThat(card.failed()).isEmpty();
             assertThat(!needsCode || hasCode || card.outcome(BenchStep.CREDENTIAL).equals(Optional.of(Outcome.SKIPPED))).isTrue();
             assertThat(named && place).isTrue();
+            assertThat(!differs || card.outcome(BenchStep.SETTINGS).equals(Optional.of(Outcome.SKIPPED))).as("no setting differs from what is wanted").isTrue();
+            assertThat(!joinsHere || card.outcome(BenchStep.JOIN).isPresent()).isTrue();
         }
     }
 
