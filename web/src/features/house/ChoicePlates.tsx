@@ -180,6 +180,19 @@ function Answer({ answer }: { answer: Schemas["WhyNotAnswer"] }) {
       </ul>
     );
   }
+  if (answer.kind === "IMPOSSIBLE") {
+    return (
+      <p>
+        <b>No plan of the whole house has it.</b> What stands against it: {answer.rules.join("; or ")}.
+      </p>
+    );
+  }
+  if (answer.kind === "NOT_IN_TIME") {
+    return <p>No plan with it was found in the time there was; that there is none is not shown.</p>;
+  }
+  if (answer.kind === "FORBIDDEN") {
+    return <p>No way of wiring that this position has goes with it.</p>;
+  }
   const more = answer.moreMoney ?? 0;
   return (
     <p>

@@ -135,6 +135,7 @@ function ChoiceList({ list, shown, onShow }: ListProps) {
         >
           {choice.name}
           {choice.outcome && <span className="font-mono">{choice.outcome.total.toFixed(2)}</span>}
+          {choice.stale && <span className="text-warning">old</span>}
         </button>
       ))}
     </fieldset>
@@ -155,7 +156,7 @@ function Totals({ outcome }: { outcome: Schemas["Outcome"] }) {
         {outcome.standbyUnknown > 0 && ` and ${outcome.standbyUnknown} modules of which it is not stated`}.{" "}
         {outcome.optimal
           ? "Nothing better exists by these weights: that is proved."
-          : `A better one could save at most ${outcome.gap.toFixed(2)}.`}
+          : `No choice can cost less than ${(outcome.total - outcome.gap).toFixed(2)}; this one costs ${outcome.total.toFixed(2)}.`}
       </p>
       <dl
         aria-label="what the choice is weighed by"
@@ -183,9 +184,14 @@ function TakeOver({ job, choice }: { job: string; choice: Choice }) {
   });
   return (
     <div className="mb-4 flex flex-wrap items-center gap-3">
+      {choice.stale && (
+        <p className="border-warning basis-full border-l-4 pl-3">
+          Surveys, wishes or the stock book are otherwise since: choose again before it is taken over.
+        </p>
+      )}
       <button
         type="button"
-        className="btn btn-sm btn-primary"
+        className={`btn btn-sm ${choice.stale ? "btn-outline" : "btn-primary"}`}
         onClick={() => take.mutate()}
         disabled={take.isPending}
         data-job={job}

@@ -57,6 +57,7 @@ const choice: Schemas["ChoiceEntry"] = {
   when: "2026-11-25T10:00:00Z",
   outcome,
   pins: [],
+  stale: false,
 };
 
 describe("the plates of a choice", () => {

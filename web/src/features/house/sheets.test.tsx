@@ -67,6 +67,7 @@ const choice = (change: Partial<Schemas["ChoiceEntry"]>): Schemas["ChoiceEntry"]
   when: "2026-11-25T10:00:00Z",
   outcome,
   pins: [],
+  stale: false,
   ...change,
 });
 
@@ -102,11 +103,19 @@ describe("the sheet that matches the whole house", () => {
     show(<HouseMatchSheet job={job()} />);
 
     expect(await screen.findByText("0 of 1 positions")).toBeTruthy();
-    expect(screen.getByText(/A better one could save at most 1.50/)).toBeTruthy();
+    expect(screen.getByText(/No choice can cost less than 18.40; this one costs 19.90/)).toBeTruthy();
+    expect(screen.queryByText(/choose again before/)).toBeNull();
     expect(screen.getByText(/2 modules of which it is not stated/)).toBeTruthy();
     expect(screen.queryByText("wishes and reservations")).toBeNull();
     expect(screen.getByText(/The pin on QQ-9 cannot be kept/)).toBeTruthy();
     expect(screen.getByText(/B-02, Spare switch/)).toBeTruthy();
+  });
+
+  it("says that a choice is old", async () => {
+    answers.push({ match: /GET .*\/settings$/, body: settings });
+    answers.push({ match: /GET .*\/choices$/, body: [choice({ stale: true })] });
+    show(<HouseMatchSheet job={job()} />);
+    expect(await screen.findByText(/choose again before it is taken over/)).toBeTruthy();
   });
 
   it("names the boxes that keep what they have when a choice is taken over", async () => {

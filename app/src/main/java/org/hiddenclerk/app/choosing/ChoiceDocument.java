@@ -44,15 +44,34 @@ final class ChoiceDocument {
         }
     }
 
+    /**
+     * What an option takes, so that a total can be made once more from outside: weights times these, a kind, a maker and a box once each.
+     *
+     * @param modules      codes of all that goes in
+     * @param opened       labels of the boxes that are opened
+     * @param links        that another device or the hub has to carry
+     * @param exchanged    mechanisms and plates that are exchanged
+     * @param silent       whether a wall switch no longer commands it
+     * @param cut          whether it can be cut off at the wall
+     * @param wishesMissed wishes that it does not meet
+     * @param notes        reservations that count against it
+     */
+    record OptionTollView(List<String> modules, List<String> opened, int minutes, int links, int bypasses, int exchanged, boolean silent, boolean cut, int wishesMissed, int notes) {
+        static OptionTollView of(HouseOption option, HouseSurvey survey) {
+            return new OptionTollView(option.fitted().stream().map(fitted -> fitted.model().code()).toList(), option.opened().stream().map(box -> survey.boxes().get(box).label()).toList(), option.minutes(),
+                    option.fitted().size() > 1 ? option.fitted().size() - 1 : 0, option.bypasses(), option.exchanged(), option.silent(), option.cut(), option.wishesMissed(), option.notes());
+        }
+    }
+
     /** What one or more units get. */
     record ChosenView(List<String> units, UUID lead, String label, List<Integer> gangs, List<Integer> loads, SchemeCode scheme,
                       String schemeLabel, String module, String maker, String protocol, @MayBeAbsent String companion, int modules, int minutes,
-                      int opened) {
+                      int opened, @MayBeAbsent OptionTollView toll) {
         static ChosenView of(HouseOption option, HouseSurvey survey) {
             return new ChosenView(option.units().stream().map(Unit::id).toList(), UUID.fromString(option.lead()),
                     survey.boxes().get(option.lead()).label(), option.gangs(), option.loads(), option.scheme(), option.scheme().label(),
                     option.model().code(), option.model().maker(), option.model().protocol().label(), option.companion().map(m -> m.code())
-                    .orElse(null), option.fitted().size(), option.minutes(), option.opened().size());
+                    .orElse(null), option.fitted().size(), option.minutes(), option.opened().size(), OptionTollView.of(option, survey));
         }
     }
 

@@ -11,6 +11,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
 import jakarta.annotation.PreDestroy;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
@@ -23,6 +24,7 @@ import org.hiddenclerk.core.matching.HouseSurvey;
 import org.hiddenclerk.core.matching.allocation.Allocation;
 import org.hiddenclerk.core.matching.allocation.AllocationTask;
 import org.hiddenclerk.core.matching.allocation.Allocator;
+import org.hiddenclerk.core.matching.allocation.Attempt;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -64,7 +66,7 @@ class ChooseHouse {
     }
 
     UUID start(UUID job, ChoiceDocument.Asked asked, String who) {
-        HouseChoiceRow row = choices.saveAndFlush(new HouseChoiceRow(houses.job(job).id(), asked.name(), json.writeValueAsString(asked), who, now()));
+        HouseChoiceRow row = choices.saveAndFlush(new HouseChoiceRow(houses.job(job).id(), asked.name(), json.writeValueAsString(asked), matches.restsOn(job), who, now()));
         worker.execute(() -> run(row.id(), job, asked));
         return row.id();
     }
@@ -104,13 +106,12 @@ class ChooseHouse {
             HouseSurvey survey = matches.survey(job);
             HouseMatch.Result matched = matches.match(job, survey);
             AllocationTask task = task(job, survey, matched, asked);
-            Optional<Allocation> made = watch.wantsToStop() ? Optional.empty() : Allocator.solve(task, watch);
-            if (made.isPresent()) {
-                String result = json.writeValueAsString(ChoiceDocument.Outcome.of(made.get(), task, matched.mute()));
+            Attempt attempt = watch.wantsToStop() ? new Attempt.Stopped() : Allocator.attempt(task, watch);
+            if (attempt instanceof Attempt.Made made) {
+                String result = json.writeValueAsString(ChoiceDocument.Outcome.of(made.allocation(), task, matched.mute()));
                 change(choice, row -> row.ended(HouseChoiceRow.State.DONE, "done", result, now()));
             } else {
-                change(choice, row -> row.ended(watch.wantsToStop() ? HouseChoiceRow.State.STOPPED : HouseChoiceRow.State.FAILED,
-                        watch.wantsToStop() ? "stopped" : "no choice keeps all pins, or " + LIMIT.toSeconds() + " seconds were too short", null, now()));
+                change(choice, row -> row.ended(attempt instanceof Attempt.Stopped ? HouseChoiceRow.State.STOPPED : HouseChoiceRow.State.FAILED, words(attempt), null, now()));
             }
         } catch (RuntimeException e) {
             LOG.warn("A choice for a house failed", e);
@@ -118,6 +119,11 @@ class ChooseHouse {
         } finally {
             stopped.remove(choice);
         }
+    }
+
+    private static String words(Attempt attempt) {
+        return attempt instanceof Attempt.Stopped ? "stopped" : attempt instanceof Attempt.Impossible impossible ? "no choice keeps all of it: " + impossible.rules().stream().sorted()
+                .map(Attempt.Rule::words).collect(Collectors.joining(", or ")) : "none was found in " + LIMIT.toSeconds() + " seconds; that there is none is not shown";
     }
 
     private void change(UUID choice, java.util.function.Consumer<HouseChoiceRow> change) {
@@ -148,7 +154,8 @@ class ChooseHouse {
             return WhyNotAnswer.forbidden(matched, unit, module);
         }
         Allocation best = Allocator.solve(task).orElseThrow(() -> Unusable.conflict("No choice was found in time."));
-        return Allocator.whyNot(task, best, unit, module).map(why -> WhyNotAnswer.dearer(why, survey))
-                .orElseThrow(() -> Unusable.conflict("No choice with it was found in time."));
+        Attempt with = Allocator.with(task, unit, module);
+        return with instanceof Attempt.Made made ? WhyNotAnswer.dearer(Allocator.dearer(task, best, made.allocation()), survey)
+                : with instanceof Attempt.Impossible impossible ? WhyNotAnswer.of(impossible) : WhyNotAnswer.notInTime();
     }
 }

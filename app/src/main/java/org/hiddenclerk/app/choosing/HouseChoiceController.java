@@ -69,9 +69,9 @@ class HouseChoiceController {
     record HouseMatchPage(int units, int page, int pages, List<UnitMatch> matches, List<String> mute) {
     }
 
-    /** A choice in the list. */
+    /** A choice in the list. @param stale whether a survey, a wish or the stock book is otherwise since */
     record ChoiceEntry(UUID id, String name, HouseChoiceRow.State state, String words, String who, Instant when,
-                       @MayBeAbsent ChoiceDocument.Outcome outcome, List<ChoiceDocument.PinEntry> pins) {
+                       @MayBeAbsent ChoiceDocument.Outcome outcome, List<ChoiceDocument.PinEntry> pins, boolean stale) {
     }
 
     /** Units for which two choices differ; absent where a unit gets nothing. */
@@ -116,7 +116,8 @@ class HouseChoiceController {
     @GetMapping("/jobs/{job}/choices")
     @Operation(operationId = "houseChoices")
     List<ChoiceEntry> choices(@PathVariable UUID job) {
-        return chooseHouse.ofJob(job).stream().map(this::entry).toList();
+        String now = matches.restsOn(job);
+        return chooseHouse.ofJob(job).stream().map(row -> entry(row, now)).toList();
     }
 
     @PostMapping("/jobs/{job}/choices")
@@ -158,8 +159,12 @@ class HouseChoiceController {
     }
 
     private ChoiceEntry entry(HouseChoiceRow row) {
+        return entry(row, matches.restsOn(row.jobId()));
+    }
+
+    private ChoiceEntry entry(HouseChoiceRow row, String now) {
         return new ChoiceEntry(row.id(), row.name(), row.stateAt(clock.instant()), row.words(), row.startedBy(), row.startedAt(), row.result()
                 .map(text -> json.readValue(text, ChoiceDocument.Outcome.class)).orElse(null),
-                json.readValue(row.request(), ChoiceDocument.Asked.class).pins());
+                json.readValue(row.request(), ChoiceDocument.Asked.class).pins(), row.isStale(now));
     }
 }

@@ -33,6 +33,7 @@ class HouseChoiceRow {
     private String request;
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable String result;
+    private @Nullable String restsOn;
     private String startedBy;
     private Instant startedAt;
     private @Nullable Instant finishedAt;
@@ -40,13 +41,14 @@ class HouseChoiceRow {
     protected HouseChoiceRow() {
     }
 
-    HouseChoiceRow(UUID jobId, String name, String request, String startedBy, Instant startedAt) {
+    HouseChoiceRow(UUID jobId, String name, String request, String restsOn, String startedBy, Instant startedAt) {
         this.id = UUID.randomUUID();
         this.jobId = jobId;
         this.name = name;
         this.state = State.RUNNING.name();
         this.words = "waiting";
         this.request = request;
+        this.restsOn = restsOn;
         this.startedBy = startedBy;
         this.startedAt = startedAt;
     }
@@ -90,6 +92,11 @@ class HouseChoiceRow {
 
     Optional<String> result() {
         return Optional.ofNullable(result);
+    }
+
+    /** Whether it was made of another house, other wishes or another stock book than there are now; of older choices that is not known. */
+    boolean isStale(String now) {
+        return restsOn != null && !restsOn.equals(now);
     }
 
     String startedBy() {

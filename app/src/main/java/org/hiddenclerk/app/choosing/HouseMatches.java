@@ -1,5 +1,6 @@
 package org.hiddenclerk.app.choosing;
 
+import java.nio.charset.StandardCharsets;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -10,6 +11,7 @@ import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.app.survey.SurveyMapping;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -20,6 +22,7 @@ import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.json.JsonMapper;
 
 /** Matches whole houses, and remembers what was judged for one state of the stock book and one set of terms. */
 @Component
@@ -33,13 +36,15 @@ class HouseMatches {
     private final Boxes boxes;
     private final StockBook stock;
     private final HouseSettings settings;
+    private final JsonMapper json;
     private final Map<Basis, HouseMemory> memories = new LinkedHashMap<>();
 
-    HouseMatches(Houses houses, Boxes boxes, StockBook stock, HouseSettings settings) {
+    HouseMatches(Houses houses, Boxes boxes, StockBook stock, HouseSettings settings, JsonMapper json) {
         this.houses = houses;
         this.boxes = boxes;
         this.stock = stock;
         this.settings = settings;
+        this.json = json;
     }
 
     private record Basis(List<ModuleModel> models, Terms terms, RegionProfile region) {
@@ -56,6 +61,15 @@ class HouseMatches {
             rooms.put(row.id().toString(), row.roomId().toString());
         }
         return new HouseSurvey(house, all, rooms);
+    }
+
+    /** What a choice for a house rests on, as a short text: another one once a survey, a wish or the stock book is otherwise. What is picked is no part of it. */
+    @Transactional(readOnly = true)
+    public String restsOn(UUID job) {
+        List<String> surveys = boxes.ofJob(job).stream().map(row -> row.id() + json.writeValueAsString(SurveyMapping.read(row))).sorted().toList();
+        String all = surveys + " " + houses.circuits(job).stream().map(row -> row.toCircuit().toString()).sorted().toList() + " " + settings.house(job).version() + " " + settings.estimates().version()
+                + " " + stock.revision();
+        return UUID.nameUUIDFromBytes(all.getBytes(StandardCharsets.UTF_8)).toString();
     }
 
     HouseMatch.Result match(UUID job, HouseSurvey survey) {

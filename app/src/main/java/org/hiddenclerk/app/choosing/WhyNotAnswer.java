@@ -12,16 +12,22 @@ import org.hiddenclerk.core.matching.HouseMatch;
 import org.hiddenclerk.core.matching.HouseSurvey;
 import org.hiddenclerk.core.matching.allocation.Allocation;
 import org.hiddenclerk.core.matching.allocation.Allocator;
+import org.hiddenclerk.core.matching.allocation.Attempt;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
 /**
  * Why a unit did not get a module.
  *
+ * @param kind        what it is about: a rule at its place, rules of the whole house, the time, or the price
+ * @param rules       of the whole house that leave no choice with it, in words: each of them alone, or all together
  * @param forbidden   what stands against it in the scheme that comes nearest; empty when it may be chosen
  * @param moreMoney   what the best plan with it costs more; absent when it is forbidden
  * @param differences what else would change
  */
-record WhyNotAnswer(List<ForbidReason> forbidden, @MayBeAbsent SchemeCode scheme, @MayBeAbsent BigDecimal moreMoney, List<Change> differences) {
+record WhyNotAnswer(Kind kind, List<String> rules, List<ForbidReason> forbidden, @MayBeAbsent SchemeCode scheme, @MayBeAbsent BigDecimal moreMoney, List<Change> differences) {
+
+    /** Why it is not. */
+    enum Kind { FORBIDDEN, IMPOSSIBLE, NOT_IN_TIME, DEARER }
 
     /** A rule that forbids it. */
     record ForbidReason(FindingCode code, Severity severity, String title) {
@@ -49,13 +55,21 @@ record WhyNotAnswer(List<ForbidReason> forbidden, @MayBeAbsent SchemeCode scheme
             matched.refusals().stream().filter(r -> r.models().stream().anyMatch(m -> m.code().equals(module))
                     && r.units().stream().anyMatch(u -> u.id().equals(unit))).forEach(r -> ways.add(new Way(r.scheme(), r.codes())));
         }
-        return ways.stream().min(Comparator.comparingLong(Way::held).thenComparing(Way::scheme)).map(way -> new WhyNotAnswer(
+        return ways.stream().min(Comparator.comparingLong(Way::held).thenComparing(Way::scheme)).map(way -> new WhyNotAnswer(Kind.FORBIDDEN, List.of(),
                 new TreeSet<>(way.codes()).stream().filter(code -> code.severity() != Severity.NOTE).map(code -> new ForbidReason(code,
                         code.severity(), code.title())).toList(), way.scheme(), null, List.of()))
-                .orElseGet(() -> new WhyNotAnswer(List.of(), null, null, List.of()));
+                .orElseGet(() -> new WhyNotAnswer(Kind.FORBIDDEN, List.of(), List.of(), null, null, List.of()));
+    }
+
+    static WhyNotAnswer of(Attempt.Impossible impossible) {
+        return new WhyNotAnswer(Kind.IMPOSSIBLE, impossible.rules().stream().sorted().map(Attempt.Rule::words).toList(), List.of(), null, null, List.of());
+    }
+
+    static WhyNotAnswer notInTime() {
+        return new WhyNotAnswer(Kind.NOT_IN_TIME, List.of(), List.of(), null, null, List.of());
     }
 
     static WhyNotAnswer dearer(Allocator.WhyNot why, HouseSurvey survey) {
-        return new WhyNotAnswer(List.of(), null, BigDecimal.valueOf(why.moreCents(), 2), why.differences().stream().map(Change::of).toList());
+        return new WhyNotAnswer(Kind.DEARER, List.of(), List.of(), null, BigDecimal.valueOf(why.moreCents(), 2), why.differences().stream().map(Change::of).toList());
     }
 }

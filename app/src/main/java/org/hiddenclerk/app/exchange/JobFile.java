@@ -103,6 +103,11 @@ final class JobFile {
                 unit.asObject().putNull("setTo");
             }
         });
+        parts.path("houseChoice").forEach(choice -> {
+            if (choice.isObject() && !choice.has("restsOn")) {
+                choice.asObject().putNull("restsOn");
+            }
+        });
         return file.put("version", 5);
     }
 

@@ -1,9 +1,12 @@
 package org.hiddenclerk.app.choosing;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -64,6 +67,41 @@ class TakeOverTest {
             assertThat(plan(box).get("verdict").asString()).isEqualTo("OK");
             assertThat(plan(box).get("mayBeIssued").asBoolean()).isTrue();
         }
+    }
+
+    /** What is picked is no part of it, so a choice that was taken over is not old by that. */
+    @Test
+    void aChoiceIsOldOnceASurveyIsOtherwise() throws InterruptedException {
+        String choice = choose();
+        person.post("/api/v1/choices/" + choice + "/take-over", Map.of()).ok();
+        assertThat(person.get("/api/v1/choices/" + choice).ok().get("stale").asBoolean()).isFalse();
+        String survey = "/api/v1/boxes/" + boxes.get(0) + "/survey";
+        JsonNode kept = person.get(survey).ok();
+        person.put(survey, Map.of("version", kept.get("version").asLong(), "survey", kept.get("survey").deepCopy().asObject().put("label", "Z"))).ok();
+        assertThat(person.get("/api/v1/choices/" + choice).ok().get("stale").asBoolean()).isTrue();
+        assertThat(person.get("/api/v1/jobs/" + job + "/choices").ok().get(0).get("stale").asBoolean()).isTrue();
+    }
+
+    /** Work and boxes of the objective once more, from what the API tells of each option. */
+    @Test
+    void aTotalCanBeMadeOnceMoreFromOutside() throws InterruptedException {
+        JsonNode outcome = person.get("/api/v1/choices/" + choose()).ok().get("outcome");
+        JsonNode weights = person.get("/api/v1/jobs/" + job + "/settings").ok().get("document").get("weights");
+        int minutes = 0;
+        Set<String> opened = new HashSet<>();
+        Set<String> kinds = new HashSet<>();
+        for (JsonNode chosen : outcome.get("chosen")) {
+            minutes += chosen.get("toll").get("minutes").asInt();
+            chosen.get("toll").get("opened").forEach(box -> opened.add(box.asString()));
+            chosen.get("toll").get("modules").forEach(module -> kinds.add(module.asString()));
+        }
+        assertThat(term(outcome, "WORK")).isCloseTo(minutes * weights.get("minute").asDouble() / 100, within(0.005));
+        assertThat(term(outcome, "BOXES")).isCloseTo(opened.size() * weights.get("box").asDouble() / 100, within(0.005));
+        assertThat(term(outcome, "KINDS")).isCloseTo(kinds.size() * weights.get("kind").asDouble() / 100, within(0.005));
+    }
+
+    private static double term(JsonNode outcome, String term) {
+        return outcome.get("terms").valueStream().filter(each -> each.get("term").asString().equals(term)).findFirst().map(each -> each.get("amount").asDouble()).orElse(0.0);
     }
 
     @Test

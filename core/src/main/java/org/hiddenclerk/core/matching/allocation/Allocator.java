@@ -2,6 +2,7 @@ package org.hiddenclerk.core.matching.allocation;
 
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -49,32 +50,38 @@ public final class Allocator {
         boolean wantsToStop();
     }
 
+    /** Tries, and tells what came of it. */
+    public static Attempt attempt(AllocationTask task, Watch watch) {
+        return new Allocator(task, watch).attempt();
+    }
+
     /** @return empty when it was stopped, no choice keeps all pins, or the time was too short for any */
     public static Optional<Allocation> solve(AllocationTask task, Watch watch) {
-        return new Allocator(task, watch).solve();
+        return attempt(task, watch).made();
     }
 
     public static Optional<Allocation> solve(AllocationTask task) {
         return solve(task, Watch.NOBODY);
     }
 
-    private Optional<Allocation> solve() {
+    private Attempt attempt() {
         List<Together.Conflict> known = new ArrayList<>();
         Programme programme = new Programme(task, WorthAVariable.of(task));
         Together together = new Together(task);
         for (int round = 1; round <= MOST_ROUNDS; round++) {
             if (watch.wantsToStop()) {
-                return Optional.empty();
+                return new Attempt.Stopped();
             }
             watch.reached("choosing, round " + round);
-            Optional<IntegerSolver.Solution> solution = solver.solve(programme.rows(), task.limit());
+            IntegerSolver.Answer answer = solver.solve(programme.rows(), task.limit());
+            Optional<IntegerSolver.Solution> solution = answer.solution();
             if (solution.isEmpty()) {
-                return Optional.empty();
+                return answer.isImpossible() ? new Attempt.Impossible(forbidding(known)) : new Attempt.NotInTime();
             }
             List<HouseOption> chosen = programme.chosen(solution.get());
             List<Together.Conflict> conflicts = together.conflicts(chosen);
             if (conflicts.isEmpty()) {
-                return Optional.of(result(programme, solution.get(), chosen, round));
+                return new Attempt.Made(result(programme, solution.get(), chosen, round));
             }
             if (conflicts.stream().anyMatch(Together.Conflict::byScheme) && known.stream().noneMatch(Together.Conflict::byScheme)) {
                 // The scheme that is cheapest with a module may not pass beside others: from here on every one has its variable.
@@ -84,7 +91,26 @@ public final class Allocator {
             known.addAll(conflicts);
             conflicts.forEach(programme::forbid);
         }
-        return Optional.empty();
+        return new Attempt.NotInTime();
+    }
+
+    /** Rules without which there would be a choice, each by itself; all that have a part in it where no single one is enough. */
+    private Set<Attempt.Rule> forbidding(List<Together.Conflict> known) {
+        Set<Attempt.Rule> part = EnumSet.noneOf(Attempt.Rule.class);
+        known.forEach(conflict -> part.add(conflict.rule()));
+        part.addAll(EnumSet.of(Attempt.Rule.ONE_MAKER, Attempt.Rule.PINS, Attempt.Rule.MEMBERS));
+        Set<Attempt.Rule> each = EnumSet.noneOf(Attempt.Rule.class);
+        for (Attempt.Rule rule : part) {
+            Programme relaxed = new Programme(task, task.options(), Set.of(rule));
+            known.forEach(relaxed::forbid);
+            if (solver.solve(relaxed.rows(), task.limit()).solution().isPresent()) {
+                each.add(rule);
+            }
+        }
+        if (!task.oneMaker()) {
+            part.remove(Attempt.Rule.ONE_MAKER);
+        }
+        return each.isEmpty() ? part : each;
     }
 
     private Allocation result(Programme programme, IntegerSolver.Solution solution, List<HouseOption> chosen, int rounds) {
@@ -131,8 +157,16 @@ public final class Allocator {
 
     /** Why a unit did not get a module that may be chosen for it: what the whole plan would cost more with it. */
     public static Optional<WhyNot> whyNot(AllocationTask task, Allocation best, String unit, String module) {
-        return solve(task.pinned(new AllocationTask.Pin(unit, module))).map(other -> new WhyNot(other.totalCents() - best.totalCents(),
-                best.differenceTo(other, task.units()), other));
+        return with(task, unit, module).made().map(other -> dearer(task, best, other));
+    }
+
+    /** What comes of choosing when a unit must get a module. */
+    public static Attempt with(AllocationTask task, String unit, String module) {
+        return attempt(task.pinned(new AllocationTask.Pin(unit, module)), Watch.NOBODY);
+    }
+
+    public static WhyNot dearer(AllocationTask task, Allocation best, Allocation other) {
+        return new WhyNot(other.totalCents() - best.totalCents(), best.differenceTo(other, task.units()), other);
     }
 
     /**

@@ -28,7 +28,7 @@ final class ConstraintSolver implements IntegerSolver {
     }
 
     @Override
-    public Optional<Solution> solve(IntegerProgramme programme, Duration limit) {
+    public Answer solve(IntegerProgramme programme, Duration limit) {
         CpModel model = new CpModel();
         List<IntegerProgramme.Column> columns = programme.columns();
         IntVar[] variables = new IntVar[columns.size()];
@@ -46,10 +46,10 @@ final class ConstraintSolver implements IntegerSolver {
         solver.getParameters().setMaxTimeInSeconds(limit.toMillis() / MILLIS).setNumWorkers(1).setRandomSeed(1);
         CpSolverStatus status = solver.solve(model);
         if (status != CpSolverStatus.OPTIMAL && status != CpSolverStatus.FEASIBLE) {
-            return Optional.empty();
+            return new Answer(Optional.empty(), status == CpSolverStatus.INFEASIBLE);
         }
         long[] values = Arrays.stream(variables).mapToLong(solver::value).toArray();
-        return Optional.of(new Solution(values, solver.objectiveValue() / FINE, solver.bestObjectiveBound() / FINE,
-                status == CpSolverStatus.OPTIMAL));
+        return new Answer(Optional.of(new Solution(values, solver.objectiveValue() / FINE, solver.bestObjectiveBound() / FINE,
+                status == CpSolverStatus.OPTIMAL)), false);
     }
 }

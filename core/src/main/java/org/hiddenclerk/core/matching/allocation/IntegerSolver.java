@@ -17,6 +17,9 @@ interface IntegerSolver {
         }
     }
 
-    /** @return empty when there is no solution, or none was found in time */
-    Optional<Solution> solve(IntegerProgramme programme, Duration limit);
+    /** @param isImpossible whether it is shown that there is no solution; else none was found in time */
+    record Answer(Optional<Solution> solution, boolean isImpossible) {
+    }
+
+    Answer solve(IntegerProgramme programme, Duration limit);
 }

@@ -20,14 +20,21 @@ final class Programme {
     private final AllocationTask task;
     private final List<HouseOption> options;
     private final IntegerProgramme rows = new IntegerProgramme();
+    private final Set<Attempt.Rule> without;
     private final int[] variables;
     private final Map<Integer, Integer> variableOf = new HashMap<>();
     private final List<AllocationTask.Pin> brokenPins = new ArrayList<>();
 
     /** @param options those of the task that are worth a variable */
     Programme(AllocationTask task, List<HouseOption> options) {
+        this(task, options, Set.of());
+    }
+
+    /** @param without rules that are given up, to see whether it is they that leave no choice */
+    Programme(AllocationTask task, List<HouseOption> options, Set<Attempt.Rule> without) {
         this.task = task;
         this.options = options;
+        this.without = without;
         variables = new int[options.size()];
         Costs costs = new Costs(task);
         for (int i = 0; i < options.size(); i++) {
@@ -102,7 +109,7 @@ final class Programme {
                 uses.plus(1, rows.count("shelf " + model.code(), -price * task.weights().stockPercent() / 100.0, onHand)).atMost(0);
             }
         }
-        if (task.oneMaker() && !makers.isEmpty()) {
+        if (task.oneMaker() && !without.contains(Attempt.Rule.ONE_MAKER) && !makers.isEmpty()) {
             makers.values().forEach(maker -> allMakers.plus(1, maker));
             allMakers.atMost(1);
         }
@@ -124,7 +131,9 @@ final class Programme {
     }
 
     private void pins() {
-        for (AllocationTask.Pin pin : task.pins()) {
+        // What was pinned last is what is asked about.
+        List<AllocationTask.Pin> pins = without.contains(Attempt.Rule.PINS) ? task.pins().subList(Math.max(0, task.pins().size() - 1), task.pins().size()) : task.pins();
+        for (AllocationTask.Pin pin : pins) {
             IntegerProgramme.Sum sum = rows.sum();
             boolean any = false;
             for (int i = 0; i < options.size(); i++) {
@@ -155,7 +164,7 @@ final class Programme {
                     sum.plus(count, variables[i]);
                 }
             }
-            if (most > takes) {
+            if (most > takes && !without.contains(Attempt.Rule.MEMBERS)) {
                 sum.atMost(takes);
             }
         }));
@@ -163,6 +172,9 @@ final class Programme {
 
     /** Adds what a solution showed to be impossible. */
     void forbid(Together.Conflict conflict) {
+        if (without.contains(conflict.rule())) {
+            return;
+        }
         IntegerProgramme.Sum sum = rows.sum();
         Set<Integer> seen = new LinkedHashSet<>();
         int groups = 0;

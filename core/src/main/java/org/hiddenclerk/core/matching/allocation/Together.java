@@ -37,9 +37,13 @@ final class Together {
      *
      * @param notAllOf    of these groups not one each
      * @param unlessOneOf unless one of these is chosen too
-     * @param byScheme    whether another scheme with the same modules might pass
+     * @param rule        that they break together
      */
-    record Conflict(List<Set<HouseOption>> notAllOf, Set<HouseOption> unlessOneOf, boolean byScheme) {
+    record Conflict(List<Set<HouseOption>> notAllOf, Set<HouseOption> unlessOneOf, Attempt.Rule rule) {
+        /** Whether another scheme with the same modules might pass. */
+        boolean byScheme() {
+            return rule == Attempt.Rule.PROOF;
+        }
     }
 
     List<Conflict> conflicts(List<HouseOption> chosen) {
@@ -62,7 +66,7 @@ final class Together {
             List<HouseOption> here = run.boxes().stream().flatMap(place -> byLead.getOrDefault(place.id(), List.of()).stream()).toList();
             run.boxes().forEach(place -> done.add(place.id()));
             if (here.size() > 1 && !proofs.computeIfAbsent(here.stream().map(HouseOption::number).toList(), k -> isProved(run, here))) {
-                conflicts.add(new Conflict(here.stream().map(Set::of).toList(), Set.of(), true));
+                conflicts.add(new Conflict(here.stream().map(Set::of).toList(), Set.of(), Attempt.Rule.PROOF));
             }
         }
         return conflicts;
@@ -115,7 +119,7 @@ final class Together {
             groups.add(task.options().stream().filter(other -> other.units().equals(option.units())
                     && isAtLeastAsLarge(bodies(other, box), bodies(option, box))).collect(Collectors.toCollection(LinkedHashSet::new)));
         }
-        return new Conflict(groups, Set.of(), false);
+        return new Conflict(groups, Set.of(), Attempt.Rule.ROOM);
     }
 
     private static List<Body> bodies(HouseOption option, String box) {
@@ -186,7 +190,7 @@ final class Together {
                 && island.stream().anyMatch(room -> task.radio().isExpected(room, m.room(), m.protocol()))))
                 .collect(Collectors.toCollection(LinkedHashSet::new));
         rescuers.removeAll(stranded);
-        return new Conflict(List.of(stranded), rescuers, false);
+        return new Conflict(List.of(stranded), rescuers, Attempt.Rule.RADIO);
     }
 
     /** Whether a choice passes everything that is looked at here. */

@@ -227,6 +227,11 @@ class AllocatorTest {
 
         assertThat(Allocator.solve(any).orElseThrow().modules()).containsOnlyKeys("ONE", "OTHER");
         assertThat(Allocator.solve(one)).isEmpty();
+        assertThat(Allocator.attempt(one, Allocator.Watch.NOBODY)).as("either rule given up would do").isEqualTo(new Attempt.Impossible(Set.of(Attempt.Rule.ONE_MAKER, Attempt.Rule.PINS)));
+        AllocationTask pinned = new AllocationTask(any.survey(), any.units(), any.options(), any.terms(), any.weights(), Map.of(), OptionalInt.empty(), any.pins().subList(0, 1), true,
+                any.radio(), any.limit());
+        assertThat(Allocator.with(pinned, "b.1", "OTHER")).as("what a person asks why not").isInstanceOf(Attempt.Impossible.class);
+        assertThat(Allocator.with(any, "b.1", "ONE").made()).isPresent();
     }
 
     /** A price that nobody knows is taken for the dearest that is known, never for nothing. */
