@@ -50,7 +50,7 @@ export function InputPart({
     const next = { ...document, ...part };
     setDocument(next);
     // Another wish is another order of the behaviours, and that is the server's to tell.
-    if (part.want || part.remote) {
+    if ("want" in part || "other" in part || "remote" in part || "week" in part) {
       keep.mutate({ document: next, behaviour: input.behaviour });
     }
   };
@@ -99,7 +99,20 @@ export function InputPart({
           onChange={(remote) => change({ remote })}
           className="w-40"
         />
+        <Choice
+          label="And others of them say"
+          value={document.other ?? ""}
+          options={[
+            { value: "" as const, label: "the same" },
+            ...view.wants
+              .filter((w) => w.code !== document.want)
+              .map((w) => ({ value: w.code as typeof document.want, label: w.label })),
+          ]}
+          onChange={(other) => change({ other: other === "" ? undefined : other })}
+          className="w-56"
+        />
       </div>
+      <Week view={view} week={document.week ?? {}} onChange={(week) => change({ week })} />
       <Ranking input={input} chosen={behaviour} beside={beside} onChoose={setBehaviour} onBeside={toggle} />
       {failed && <Failure error={failed} />}
       <Hands
@@ -143,6 +156,53 @@ export function InputPart({
         </span>
       </div>
     </div>
+  );
+}
+
+type Week = NonNullable<Schemas["FeelDocument"]["week"]>;
+
+/** How often each occasion comes in a week of these people; once where nobody said. */
+function Week({
+  view,
+  week,
+  onChange,
+}: {
+  view: Schemas["FeelView"];
+  week: Week;
+  onChange: (week: Week) => void;
+}) {
+  const said = Object.keys(week).length;
+  return (
+    <details className="text-[15px]">
+      <summary className="cursor-pointer">
+        A week of theirs{" "}
+        <span className="text-soft">
+          {said > 0 ? `· ${said} of ${view.occasions.length} told` : "· each once"}
+        </span>
+      </summary>
+      <ul className="mt-2 grid gap-2 sm:grid-cols-2">
+        {view.occasions.map((occasion) => (
+          <li key={occasion.code}>
+            <label className="flex items-center gap-2">
+              <input
+                type="number"
+                min={0}
+                max={200}
+                className="input input-sm font-mono w-20"
+                value={week[occasion.code] ?? 1}
+                onChange={(event) => {
+                  const times = Math.round(Number(event.target.value));
+                  if (times >= 0 && times <= 200) {
+                    onChange({ ...week, [occasion.code]: times });
+                  }
+                }}
+              />
+              {occasion.label}
+            </label>
+          </li>
+        ))}
+      </ul>
+    </details>
   );
 }
 

@@ -19,7 +19,11 @@ export function Ranking({
   const cannot = input.advice.filter((a) => a.refusal);
   return (
     <fieldset>
-      <legend className="mb-1 font-semibold">Behaviours, the best for them first</legend>
+      <legend className="mb-1 font-semibold">
+        {can[0] && can[0].costs.length > 1
+          ? "Behaviours, the fairest for both first: whoever pays most pays least"
+          : "Behaviours, the best for them first"}
+      </legend>
       <ul className="grid gap-2 sm:grid-cols-2 lg:grid-cols-3">
         {can.map((advice, i) => (
           <li
@@ -35,11 +39,16 @@ export function Ranking({
                 onChange={() => onChoose(advice.behaviour)}
               />
               <span className="min-w-0 flex-1">{advice.label}</span>
-              {i === 0 && <span className="text-success text-[13px]">best</span>}
+              {i === 0 && (
+                <span className="text-success text-[13px]">
+                  {advice.costs.length > 1 ? "fairest" : "best"}
+                </span>
+              )}
             </label>
             <div className="mt-1 flex items-center justify-between gap-2 text-[13.5px]">
               <span className="text-soft">
-                costs them <span className="font-mono">{advice.cost}</span>
+                {advice.costs.length > 1 ? "costs the two " : "costs them "}
+                <span className="font-mono">{advice.costs.join(" and ")}</span>
               </span>
               <label className="flex cursor-pointer items-center gap-1.5">
                 <input

@@ -56,11 +56,11 @@ class FeelController {
         }
     }
 
-    /** A behaviour with what it costs here; {@code refusal} says why it cannot be had. */
-    record AdviceView(InputBehaviour behaviour, String label, @MayBeAbsent String refusal, int cost, PowerOn powerOn, String powerOnReason, List<PlayedView> played) {
+    /** A behaviour with what it costs here, and what it costs each school of the household; {@code refusal} says why it cannot be had. */
+    record AdviceView(InputBehaviour behaviour, String label, @MayBeAbsent String refusal, int cost, List<Integer> costs, PowerOn powerOn, String powerOnReason, List<PlayedView> played) {
         static AdviceView of(Adviser.Advice advice, Wall wall) {
             Adviser.PowerOnAdvice powerOn = Adviser.powerOn(advice.behaviour());
-            return new AdviceView(advice.behaviour(), advice.behaviour().label(), advice.refusal().orElse(null), advice.cost(), powerOn.state(), powerOn.reason(),
+            return new AdviceView(advice.behaviour(), advice.behaviour().label(), advice.refusal().orElse(null), advice.cost(), advice.costs(), powerOn.state(), powerOn.reason(),
                     advice.played().stream().map(played -> PlayedView.of(played, wall)).toList());
         }
     }
@@ -71,7 +71,7 @@ class FeelController {
     }
 
     /** A box; {@code wants} and {@code remotes} are what may be chosen. */
-    record FeelView(long boxVersion, List<FeelInputView> inputs, List<FeelChoice> wants, List<FeelChoice> remotes, List<FeelChoice> powerOns) {
+    record FeelView(long boxVersion, List<FeelInputView> inputs, List<FeelChoice> wants, List<FeelChoice> remotes, List<FeelChoice> powerOns, List<FeelChoice> occasions) {
     }
 
     /** What is wanted from now on. */
@@ -85,7 +85,8 @@ class FeelController {
         return new FeelView(felt.boxVersion(), felt.inputs().stream().map(input -> view(felt, input)).toList(),
                 Arrays.stream(Household.Want.values()).map(want -> new FeelChoice(want.name(), want.label())).toList(),
                 Arrays.stream(Household.RemoteUse.values()).map(use -> new FeelChoice(use.name(), use.label())).toList(),
-                Arrays.stream(PowerOn.values()).map(state -> new FeelChoice(state.name(), state.label())).toList());
+                Arrays.stream(PowerOn.values()).map(state -> new FeelChoice(state.name(), state.label())).toList(),
+                Arrays.stream(Occasion.values()).map(occasion -> new FeelChoice(occasion.name(), occasion.label())).toList());
     }
 
     private static FeelInputView view(Feels.Felt all, Feels.FeltInput felt) {

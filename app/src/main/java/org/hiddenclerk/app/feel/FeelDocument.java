@@ -7,23 +7,35 @@ import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Event;
 import org.hiddenclerk.core.behaviour.Household;
+import org.hiddenclerk.core.behaviour.Occasion;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
 
 /**
  * What is wanted of one switch input.
  *
+ * @param other    what others of the household want, where they are of two schools
+ * @param week     how often an occasion comes in a week; once where nobody said
  * @param recorded sequences that somebody kept, to play them again
  */
-record FeelDocument(@NotNull Household.Want want, @NotNull Household.RemoteUse remote, @NotNull @Valid ParametersEntry parameters,
+record FeelDocument(@NotNull Household.Want want, @MayBeAbsent Household.Want other, @NotNull Household.RemoteUse remote,
+                    @MayBeAbsent @Size(max = 20) Map<Occasion, @NotNull @Min(0) @Max(200) Integer> week, @NotNull @Valid ParametersEntry parameters,
                     @NotNull @Size(max = 20) List<@Valid @NotNull SequenceEntry> recorded) {
-    static final FeelDocument USUAL = new FeelDocument(Household.Want.ANY_FLIP, Household.RemoteUse.SOMETIMES, ParametersEntry.of(Parameters.USUAL), List.of());
+    static final FeelDocument USUAL = new FeelDocument(Household.Want.ANY_FLIP, null, Household.RemoteUse.SOMETIMES, Map.of(), ParametersEntry.of(Parameters.USUAL), List.of());
 
     FeelDocument {
+        week = week == null ? Map.of() : Map.copyOf(week);
         recorded = recorded == null ? null : List.copyOf(recorded);
+    }
+
+    Household household() {
+        return new Household(want, Optional.ofNullable(other), remote, week);
     }
 
     /** Times in milliseconds. */

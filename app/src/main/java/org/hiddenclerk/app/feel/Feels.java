@@ -18,7 +18,6 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.behaviour.Adviser;
-import org.hiddenclerk.core.behaviour.Household;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.electrical.Channel;
@@ -96,14 +95,14 @@ public class Feels implements StageKeeper {
     private static FeelDocument usual(WallInput input) {
         Parameters usual = Parameters.USUAL.withPowerOn(Adviser.powerOn(input.input().behaviour()).state());
         FeelDocument document = FeelDocument.USUAL;
-        return new FeelDocument(document.want(), document.remote(), FeelDocument.ParametersEntry.of(usual), List.of());
+        return new FeelDocument(document.want(), document.other(), document.remote(), document.week(), FeelDocument.ParametersEntry.of(usual), List.of());
     }
 
     private static FeltInput felt(PlannedId.Input id, WallInput input, int firstGang, long version, FeelDocument document, Optional<InstalledFirmware> installed) {
         InputBehaviour behaviour = input.input().behaviour();
         Parameters parameters = document.parameters().parameters();
         Map<String, String> settings = settings(input, behaviour, parameters);
-        return new FeltInput(id, input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), new Household(document.want(), document.remote()),
+        return new FeltInput(id, input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), document.household(),
                 input.fitted().model().behaviours(), parameters), settings, FeelCheck.of(subject(input), input.wall(), input.fitted().model(), behaviour, parameters, settings, installed));
     }
 

@@ -7,6 +7,7 @@ import java.math.BigDecimal;
 import java.util.Currency;
 import java.util.Map;
 import java.util.Optional;
+import java.util.TreeMap;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.ordering.Need;
 import org.hiddenclerk.core.ordering.Trade;
@@ -15,7 +16,7 @@ import org.hiddenclerk.core.ordering.Trade;
 public record TradeDocument(@NotNull @Pattern(regexp = "[A-Z]{3}") String currency, boolean pricesWithTax, @NotNull BigDecimal taxPercent, @MayBeAbsent BigDecimal hour,
                             @NotNull @Size(max = 20) Map<Need.Kind, @NotNull Integer> sparePercent) {
     static TradeDocument of(Trade trade) {
-        return new TradeDocument(trade.currency().getCurrencyCode(), trade.pricesWithTax(), trade.taxPercent(), trade.hour().orElse(null), trade.sparePercent());
+        return new TradeDocument(trade.currency().getCurrencyCode(), trade.pricesWithTax(), trade.taxPercent(), trade.hour().orElse(null), new TreeMap<>(trade.sparePercent()));
     }
 
     /** @throws IllegalArgumentException for what is no currency, and for figures that can't be meant */

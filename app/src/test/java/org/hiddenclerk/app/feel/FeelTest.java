@@ -65,6 +65,25 @@ class FeelTest {
         return input().get("document").deepCopy().asObject();
     }
 
+    /** One wants up to be on, others that any flip acts: both costs are told, and the first is fairest for both. */
+    @Test
+    void aHouseholdOfTwoSchoolsIsKeptAndWeighedAsOne() {
+        assertThat(input().get("advice").get(0).get("costs")).hasSize(1);
+        ObjectNode both = document().put("want", "UP_MEANS_ON").put("other", "ANY_FLIP");
+        both.putObject("week").put("POWER_CUT", 0);
+        JsonNode advice = keep("EVERY_FLIP", both, 0).ok().get("inputs").get(0).get("advice");
+
+        List<Integer> worst = new ArrayList<>();
+        advice.valueStream().filter(each -> !each.has("refusal")).forEach(each -> {
+            assertThat(each.get("costs")).hasSize(2);
+            worst.add(Math.max(each.get("costs").get(0).asInt(), each.get("costs").get(1).asInt()));
+        });
+        assertThat(worst).isSorted();
+        assertThat(input().get("document").get("other").asString()).isEqualTo("ANY_FLIP");
+        assertThat(input().get("document").get("week").get("POWER_CUT").asInt()).isZero();
+        assertThat(keep("EVERY_FLIP", document().set("week", document().objectNode().put("POWER_CUT", -1)), 1).status()).isEqualTo(422);
+    }
+
     @Test
     void theSwitchIsFoundInTheTruthTableAndBehavioursAreRankedForTheHousehold() {
         JsonNode input = input();

@@ -2,6 +2,7 @@ package org.hiddenclerk.core.behaviour;
 
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
@@ -17,22 +18,33 @@ public final class Adviser {
      *
      * @param parameters that it was played with
      * @param refusal    why it cannot be had here; empty when it can
-     * @param cost       what these people pay; lower is better, and nothing by itself
+     * @param costs      what each school of these people pays, in the order of the schools; lower is better, and nothing by itself
      * @param played     every occasion that can happen here
      */
-    public record Advice(InputBehaviour behaviour, Parameters parameters, Optional<String> refusal, int cost, List<Played> played) {
+    public record Advice(InputBehaviour behaviour, Parameters parameters, Optional<String> refusal, List<Integer> costs, List<Played> played) {
         public Advice {
+            costs = List.copyOf(costs);
             played = List.copyOf(played);
+        }
+
+        /** What those pay who pay most: who is fair lets nobody pay for all. */
+        public int cost() {
+            return Collections.max(costs);
+        }
+
+        private int together() {
+            return costs.stream().mapToInt(each -> each).sum();
         }
     }
 
     /**
-     * Every behaviour of a relay, best first; those that cannot be had at the end, with the reason.
+     * Every behaviour of a relay, best first; those that cannot be had at the end, with the reason. Of two schools that is best which costs
+     * least whoever pays most for it, and of equal ones that which costs both together least.
      *
      * @param can what the module can be set to
      */
     public static List<Advice> rank(Wall atWall, Household household, Set<InputBehaviour> can, Parameters parameters) {
-        Wall wall = household.want() == Household.Want.PUSH_BUTTONS && atWall.kind() == Wall.Kind.ROCKER ? new Wall(Wall.Kind.PUSH, atWall.ends()) : atWall;
+        Wall wall = household.schools().equals(List.of(Household.Want.PUSH_BUTTONS)) && atWall.kind() == Wall.Kind.ROCKER ? new Wall(Wall.Kind.PUSH, atWall.ends()) : atWall;
         List<Advice> all = new ArrayList<>();
         for (InputBehaviour behaviour : InputBehaviour.values()) {
             Parameters own = suited(behaviour, parameters);
@@ -40,9 +52,9 @@ public final class Adviser {
             List<Played> played = behaviour == InputBehaviour.UP_DOWN || refusal.isPresent() && (behaviour == InputBehaviour.SUPPLY_BLINK || wall.kind() == Wall.Kind.UP_DOWN
                     || wall.kind() == Wall.Kind.SUPPLY) ? List.of() : Arrays.stream(Occasion.values()).filter(occasion -> occasion.suits(wall))
                     .map(occasion -> Played.of(occasion, wall, new Machine(behaviour, own))).toList();
-            all.add(new Advice(behaviour, own, refusal, played.stream().mapToInt(household::cost).sum(), played));
+            all.add(new Advice(behaviour, own, refusal, household.schools().stream().map(school -> played.stream().mapToInt(each -> household.cost(school, each)).sum()).toList(), played));
         }
-        all.sort(Comparator.comparing((Advice advice) -> advice.refusal().isPresent()).thenComparingInt(Advice::cost).thenComparing(Advice::behaviour));
+        all.sort(Comparator.comparing((Advice advice) -> advice.refusal().isPresent()).thenComparingInt(Advice::cost).thenComparingInt(Advice::together).thenComparing(Advice::behaviour));
         return List.copyOf(all);
     }
 

@@ -1,11 +1,32 @@
 package org.hiddenclerk.core.behaviour;
 
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.stream.Stream;
+
 /**
  * What the people of a house want of a switch.
  *
+ * @param other  what others of them want of it, where they are of two schools
  * @param remote how often it is switched by something else than the hand
+ * @param week   how often an occasion comes in a week; once where nobody said
  */
-public record Household(Want want, RemoteUse remote) {
+public record Household(Want want, Optional<Want> other, RemoteUse remote, Map<Occasion, Integer> week) {
+    public Household {
+        other = other.filter(each -> each != want);
+        week = Map.copyOf(week);
+    }
+
+    public Household(Want want, RemoteUse remote) {
+        this(want, Optional.empty(), remote, Map.of());
+    }
+
+    /** The schools in it, one or two. */
+    public List<Want> schools() {
+        return Stream.concat(Stream.of(want), other.stream()).toList();
+    }
+
     /** The schools, and what children and nights ask for; weights are common practice, no source. */
     public enum Want {
         UP_MEANS_ON("Up must mean on", 1, 3, 0, 0),
@@ -54,10 +75,11 @@ public record Household(Want want, RemoteUse remote) {
         return occasion.needsRemote() ? remote.weight : 1;
     }
 
-    /** What an occasion counts for these people; a wish that cannot be fulfilled counts most. */
-    int cost(Played played) {
-        int woken = played.occasion() == Occasion.NIGHT_CUT && played.leftOn() ? want.woken : 0;
-        int left = played.occasion() == Occasion.CHILD && played.leftOn() ? want.leftOn : 0;
-        return weight(played.occasion()) * (played.hands() + want.wasted * played.wasted() + want.contradiction * played.contradictions() + 10 * played.failed()) + woken + left;
+    /** What the occasions of a week count for one school; a wish that cannot be fulfilled counts most. */
+    int cost(Want school, Played played) {
+        int woken = played.occasion() == Occasion.NIGHT_CUT && played.leftOn() ? school.woken : 0;
+        int left = played.occasion() == Occasion.CHILD && played.leftOn() ? school.leftOn : 0;
+        int once = weight(played.occasion()) * (played.hands() + school.wasted * played.wasted() + school.contradiction * played.contradictions() + 10 * played.failed()) + woken + left;
+        return week.getOrDefault(played.occasion(), 1) * once;
     }
 }

@@ -100,8 +100,8 @@ public final class RunSheetPlan {
                         + " has another supply (inverter, battery or generator): its isolation point is known"));
             }
         }
-        known.add(new Confirm("no-other", "No other circuit or supply enters this box"));
-        steps.add(new Step("identify", Phase.ISOLATE, "Identify every circuit in the box",
+        known.add(new Confirm("no-other", "No other circuit or supply enters " + (places.size() > 1 ? "any of these boxes" : "this box")));
+        steps.add(new Step("identify", Phase.ISOLATE, places.size() > 1 ? "Identify every circuit in the boxes" : "Identify every circuit in the box",
                 "If the breakers are not labelled, the main switch goes off.", true, known, List.of(), Effect.NONE));
         steps.add(new Step("switch-off", Phase.ISOLATE, "Switch off and lock or tag",
                 "All circuits of the box, at every isolation point. Nobody else can switch them on.", true,

@@ -2,9 +2,13 @@ package org.hiddenclerk.core.behaviour;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.util.Arrays;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.Adviser.Advice;
 import org.hiddenclerk.core.behaviour.Household.RemoteUse;
 import org.hiddenclerk.core.behaviour.Household.Want;
@@ -47,6 +51,32 @@ class AdviserTest {
         assertThat(flips.hands()).isEqualTo(3);
         assertThat(rules.contradictions()).as("only until the next flip").isLessThan(flips.contradictions());
         assertThat(rules.words(new Wall(Wall.Kind.ROCKER, 1))).isEqualTo("4 flips, 1 without effect, switch and lamp disagree once");
+    }
+
+    /** One wants up to be on, one any flip to act: what each pays stands apart, and the first is the one for which the worst off pays least. */
+    @ParameterizedTest
+    @CsvSource({"NEVER", "SOMETIMES", "OFTEN"})
+    void aHouseholdOfTwoSchoolsIsWeighedAsOne(RemoteUse remote) {
+        Household both = new Household(Want.UP_MEANS_ON, Optional.of(Want.ANY_FLIP), remote, Map.of());
+        List<Advice> ranked = Adviser.rank(new Wall(Wall.Kind.ROCKER, 1), both, ALL, Parameters.USUAL);
+        List<Advice> up = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, remote);
+        List<Advice> any = rank(Wall.Kind.ROCKER, 1, Want.ANY_FLIP, remote);
+
+        ranked.forEach(advice -> assertThat(advice.costs()).as(advice.behaviour() + "").containsExactly(of(up, advice.behaviour()).cost(), of(any, advice.behaviour()).cost()));
+        ranked.stream().filter(advice -> advice.refusal().isEmpty()).forEach(advice -> assertThat(advice.cost()).isGreaterThanOrEqualTo(ranked.get(0).cost()));
+        assertThat(new Household(Want.ANY_FLIP, Optional.of(Want.ANY_FLIP), remote, Map.of()).schools()).as("who wants the same is no second school").containsExactly(Want.ANY_FLIP);
+    }
+
+    /** A week without power cuts and children is not weighed by them. */
+    @Test
+    void whatNeverHappensCostsNothing() {
+        Map<Occasion, Integer> never = Arrays.stream(Occasion.values()).collect(Collectors.toMap(occasion -> occasion, occasion -> 0));
+        Wall wall = new Wall(Wall.Kind.ROCKER, 1);
+        assertThat(Adviser.rank(wall, new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, never), ALL, Parameters.USUAL)).extracting(Advice::cost).containsOnly(0);
+        Map<Occasion, Integer> twice = Map.of(Occasion.ALL_OFF, 2);
+        int once = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, RemoteUse.OFTEN).stream().filter(a -> a.behaviour() == InputBehaviour.POSITION_RULES).findFirst().orElseThrow().cost();
+        Advice more = of(Adviser.rank(wall, new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, twice), ALL, Parameters.USUAL), InputBehaviour.POSITION_RULES);
+        assertThat(more.cost()).isGreaterThan(once);
     }
 
     @Test
