@@ -1,5 +1,8 @@
 package org.hiddenclerk.app.web;
 
+import com.fasterxml.jackson.databind.JavaType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.util.Json;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.OpenAPI;
@@ -8,6 +11,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.springdoc.core.customizers.OpenApiCustomizer;
 import org.springdoc.core.customizers.PropertyCustomizer;
 import org.springframework.context.annotation.Bean;
@@ -22,6 +26,22 @@ class ApiDocument {
     OpenAPI hiddenClerkApi() {
         return new OpenAPI().info(new Info().title("Hidden Clerk").version("1")
                 .description("Survey, match, draw and fit relay modules behind wall switches."));
+    }
+
+    /** Two records of one simple name would become one in the document, and one of the two would be told wrongly: then there is no document. */
+    @Bean
+    ModelConverter oneRecordForEachName() {
+        Map<String, Class<?>> known = new ConcurrentHashMap<>();
+        return (type, context, chain) -> {
+            JavaType read = type.getType() == null ? null : Json.mapper().constructType(type.getType());
+            if (read != null && read.getRawClass().isRecord()) {
+                Class<?> other = known.putIfAbsent(read.getRawClass().getSimpleName(), read.getRawClass());
+                if (other != null && other != read.getRawClass()) {
+                    throw new IllegalStateException("Two records are one in the API document: " + other.getName() + " and " + read.getRawClass().getName() + ". Rename one.");
+                }
+            }
+            return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
+        };
     }
 
     @Bean
