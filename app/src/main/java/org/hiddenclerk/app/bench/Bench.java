@@ -168,8 +168,7 @@ public class Bench implements StageKeeper {
     private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes, Map<String, String> wanted) {
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
         Optional<ModulePlace> place = all.stream().filter(each -> each.waitsFor(row)).findFirst();
-        List<String> unset = row.setTo().map(set -> Settings.differences(wanted, set).stream().map(d -> d.key() + " was set to " + d.read().orElse("nothing") + "; "
-                + d.written().orElse("nothing") + " is wanted").toList()).orElse(List.of());
+        List<String> unset = row.setTo().map(set -> Settings.differences(wanted, set).stream().map(Settings.Difference::words).toList()).orElse(List.of());
         return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
                 JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), place.isPresent(), place.filter(ModulePlace::outOfReach).isPresent(), unset)), codes, wanted);
     }

@@ -59,7 +59,7 @@ final class ChoiceDocument {
     record OptionTollView(List<String> modules, List<String> opened, int minutes, int links, int bypasses, int exchanged, boolean silent, boolean cut, int wishesMissed, int notes) {
         static OptionTollView of(HouseOption option, HouseSurvey survey) {
             return new OptionTollView(option.fitted().stream().map(fitted -> fitted.model().code()).toList(), option.opened().stream().map(box -> survey.boxes().get(box).label()).toList(), option.minutes(),
-                    option.fitted().size() > 1 ? option.fitted().size() - 1 : 0, option.bypasses(), option.exchanged(), option.silent(), option.cut(), option.wishesMissed(), option.notes());
+                    option.links(), option.bypasses(), option.exchanged(), option.silent(), option.cut(), option.wishesMissed(), option.notes());
         }
     }
 

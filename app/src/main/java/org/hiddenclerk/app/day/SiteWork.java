@@ -103,6 +103,6 @@ class SiteWork {
     @Transactional(readOnly = true)
     public SoFar soFar(UUID job) {
         List<Duration> took = times.took(job);
-        return took.isEmpty() ? new SoFar(OptionalInt.empty(), 0) : new SoFar(OptionalInt.of((int) Math.max(1, took.get(took.size() / 2).toMinutes())), took.size());
+        return new SoFar(SheetTimes.medianMinutes(took), took.size());
     }
 }

@@ -104,19 +104,23 @@ public class RunSheets {
         plans.judge(found).findings().stream().filter(f -> f.code() == FindingCode.READINGS_CONTRADICT).findFirst().ifPresent(contradicted -> {
             throw Unusable.conflict("What was read on site speaks against the plan. " + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
         });
-        refuseSecondSheet(found.job(), plan.opens());
+        refuseSecondSheet(found, plan);
         UUID at = plan.opens().contains(plan.boxId()) || plan.opens().isEmpty() ? plan.boxId() : plan.opens().get(0);
         RunSheetRow row = sheets.saveAndFlush(new RunSheetRow(plan.id(), at, who, now()));
         return open(row, found.house());
     }
 
-    /** No box is opened by two sheets. */
-    private void refuseSecondSheet(UUID job, List<UUID> opened) {
-        site.last(job).forEach((box, row) -> {
-            if (opened.contains(box) && !row.isFinished() && !row.isSetAside()) {
-                throw Unusable.conflict("A run sheet is open on " + label(box) + " already" + (opened.size() > 1 ? ": what is planned over several boxes is worked by one sheet." : "."));
+    /** No box is opened by two sheets. What a plan opens is asked of its wiring: of plans that are older than that, only the box of their issue is on record. */
+    private void refuseSecondSheet(Boxes.Found found, IssuedPlanRow plan) {
+        List<String> opened = plans.restore(plan, found.house()).opens();
+        for (RunSheetRow row : site.unfinished(found.job())) {
+            if (!row.isSetAside()) {
+                plans.restore(plans.issuedPlan(row.planId()), found.house()).opens().stream().filter(opened::contains).findFirst().ifPresent(box -> {
+                    throw Unusable.conflict("A run sheet is open on " + label(UUID.fromString(box)) + " already"
+                            + (opened.size() > 1 ? ": what is planned over several boxes is worked by one sheet." : "."));
+                });
             }
-        });
+        }
     }
 
     /** The last sheet of the work that opens a box, whichever of its boxes it was started at. */

@@ -2,6 +2,7 @@ package org.hiddenclerk.app.fitting;
 
 import java.time.Duration;
 import java.util.List;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -22,6 +23,11 @@ public class SheetTimes {
     SheetTimes(RunSheetRepository sheets, JdbcClient jdbc) {
         this.sheets = sheets;
         this.jdbc = jdbc;
+    }
+
+    /** The middle one of times, the shortest first, in whole minutes; empty where nothing was measured. */
+    public static OptionalInt medianMinutes(List<Duration> shortestFirst) {
+        return shortestFirst.isEmpty() ? OptionalInt.empty() : OptionalInt.of((int) Math.max(1, shortestFirst.get(shortestFirst.size() / 2).toMinutes()));
     }
 
     /** How long the last finished sheets of the firm took, in whatever house, the shortest first. */

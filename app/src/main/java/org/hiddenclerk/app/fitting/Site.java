@@ -71,7 +71,7 @@ final class Site {
         return last;
     }
 
-    private List<RunSheetRow> unfinished(UUID job) {
+    List<RunSheetRow> unfinished(UUID job) {
         return last(job).values().stream().filter(row -> !row.isFinished()).distinct().toList();
     }
 

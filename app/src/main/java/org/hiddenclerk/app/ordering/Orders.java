@@ -13,7 +13,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.access.Prices;
@@ -135,9 +134,8 @@ public class Orders {
     public Cost cost(UUID job) {
         Trade trade = settings.trade().document().toTrade();
         List<Duration> took = times.tookLately();
-        OptionalInt median = took.isEmpty() ? OptionalInt.empty() : OptionalInt.of((int) Math.max(1, took.get(took.size() / 2).toMinutes()));
         List<PlannedWork> works = planned.of(job).house().works().stream().filter(work -> work.isDrawn() && !work.modules().isEmpty()).toList();
-        int minutes = works.stream().mapToInt(work -> DayTask.Norms.USUAL.all(work.plan().opens().size(), work.modules().size(), median)).sum();
+        int minutes = works.stream().mapToInt(work -> DayTask.Norms.USUAL.all(work.plan().opens().size(), work.modules().size(), SheetTimes.medianMinutes(took))).sum();
         return new Cost(JobCost.of(PickList.of(takenBy(job, houses.context(job)), trade), need -> eachOf(codeOf(need.thing())), minutes, trade), works.size(), took.size());
     }
 

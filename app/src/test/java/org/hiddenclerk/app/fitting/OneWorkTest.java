@@ -14,6 +14,7 @@ import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
 
@@ -22,6 +23,8 @@ import tools.jackson.databind.JsonNode;
 class OneWorkTest {
     @Autowired
     private MockMvc mvc;
+    @Autowired
+    private JdbcClient jdbc;
     private Person lead;
     private Person fitter;
     private SmallHouse house;
@@ -92,6 +95,17 @@ class OneWorkTest {
         assertThat(overview.get("isolation").get(0).get("box").asString()).contains(", ");
         assertThat(strings(overview.get("isolation").get(0).get("locks"))).hasSize(2);
         assertThat(lead.put("/api/v1/boxes/" + other() + "/survey", Map.of("version", 0, "survey", survey(other()))).status()).as("nobody changes a box of it meanwhile").isEqualTo(409);
+    }
+
+    /** Plans that were issued before works were kept know the box of their issue only; that must not let a second sheet open the same conductors. */
+    @Test
+    void plansThatAreOlderThanWorksOpenNoBoxTwiceEither() {
+        String far = other();
+        jdbc.sql("DELETE FROM issued_plan_box WHERE box_id <> :box AND plan_id IN (SELECT id FROM issued_plan WHERE box_id = :box)").param("box", stair.get("B-10")).update();
+        issueAt(far);
+        jdbc.sql("DELETE FROM issued_plan_box WHERE box_id <> :box AND plan_id IN (SELECT id FROM issued_plan WHERE box_id = :box)").param("box", far).update();
+        lead.post(sheetOf(stair.get("B-10")), null).ok();
+        assertThat(lead.post(sheetOf(far), null).status()).isEqualTo(409);
     }
 
     /** Two people share it: each reads and ticks what is at his own box, and the step is done once. */

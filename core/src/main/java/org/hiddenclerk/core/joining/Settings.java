@@ -65,6 +65,10 @@ public final class Settings {
 
     /** A setting that reads otherwise than it was written; what is missing on one side is empty. */
     public record Difference(String key, Optional<String> written, Optional<String> read) {
+        /** What was set, beside what is wanted. */
+        public String words() {
+            return key + " was set to " + read.orElse("nothing") + "; " + written.orElse("nothing") + " is wanted";
+        }
     }
 
     /** What differs between what was written and what the module says it is set to. Keys that were not written are its own affair. */

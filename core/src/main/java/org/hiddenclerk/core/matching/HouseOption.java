@@ -35,6 +35,11 @@ public record HouseOption(int number, List<Unit> units, String lead, List<Intege
         opened = List.copyOf(opened);
     }
 
+    /** Links that carry commands between its modules: all that go in beside the first command its channels, or are commanded by it. */
+    public int links() {
+        return Math.max(0, fitted.size() - 1);
+    }
+
     /** A module in a box. */
     public record Fitting(String box, ModuleModel model) {
     }

@@ -109,6 +109,7 @@ class PlannedHouseTest {
             boolean byRadio = name.endsWith(SchemeCode.SPLIT_PAIR.name()) || name.endsWith(SchemeCode.MULTI_SECOND_UNLOADED.name());
 
             assertThat(house.links().isEmpty()).as(name).isEqualTo(!byRadio);
+            assertThat(house.links()).as(name + ": as a choice for the house counts them").hasSize(house.modules().size() - 1);
             house.links().forEach(link -> {
                 assertThat(link.input().module()).as(name).isNotEqualTo(link.output().module());
                 assertThat(house.module(link.output().module())).as(name).isPresent();
