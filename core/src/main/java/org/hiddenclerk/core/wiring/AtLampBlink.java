@@ -16,6 +16,9 @@ import org.hiddenclerk.core.wiring.Run.Place;
 /**
  * The module sits at the lamp and is fed through change-over switches whose throws are linked: power comes through in either
  * position, and the short break of a flip is the signal. Any number of them follow each other on one wire.
+ *
+ * <p>Where switches change over between two travellers, one link across the travellers makes all of them do so, and only its
+ * box is opened. Each such link is tried first; whether every flip of every switch is then a break is left to the proof.
  */
 final class AtLampBlink implements Scheme {
     /** Switches on one wire whose orders are tried. */
@@ -49,14 +52,55 @@ final class AtLampBlink implements Scheme {
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
         List<Consumer<PlanDraft>> variants = new ArrayList<>();
+        Site.Position position = site.positions().get(0);
+        position.controls().forEach(gang -> acrossTravellers(site.found(), gang).ifPresent(link ->
+                lampNet(site).ifPresent(lamp -> variants.add(draft -> apply(site, link, lamp, draft)))));
         Chain.orders(site.positions().get(0).controls()).forEach(order -> variants.add(draft -> apply(site, order, draft)));
         return variants;
     }
 
+    /** Terminals of a switch that one link would join. */
+    private record Link(GangRef gang, End one, End other) {
+    }
+
+    /** The terminals that the two travellers of a switch stand on; empty where it has none. */
+    private static Optional<Link> acrossTravellers(Found found, GangRef gang) {
+        List<String> throwsOf = switch (gang.gang().mechanism()) {
+            case TWO_WAY -> List.of("L1", "L2");
+            case INTERMEDIATE -> List.of("A1", "A2");
+            case ONE_WAY, PULL_CORD, DOUBLE_POLE, PUSH_MAKE, PUSH_BREAK, FIXED_ON, DIMMER, FAN_SPEED -> List.of();
+        };
+        List<End> ends = throwsOf.stream().<End>map(terminal -> new End.AtMechanism(gang.number(), terminal))
+                .filter(end -> found.nets().endsAt(gang.place()).contains(end)).toList();
+        List<Integer> nets = ends.stream().flatMap(end -> found.netAt(gang.place(), end).stream()).distinct().toList();
+        boolean travellers = nets.size() == 2 && nets.stream().allMatch(net -> found.supplyOf(net).isEmpty());
+        return travellers ? Optional.of(new Link(gang, ends.get(0), ends.get(1))) : Optional.empty();
+    }
+
+    /** The one net that brings the live of all loads. */
+    private static Optional<Net> lampNet(Site site) {
+        List<Integer> nets = site.positions().get(0).loads().stream()
+                .flatMap(load -> site.found().netAt(load.place(), new End.AtLoad(load.number(), "L")).stream()).distinct().toList();
+        return nets.size() == 1 && site.found().supplyOf(nets.get(0)).isEmpty() ? Optional.of(Net.kept(nets.get(0))) : Optional.empty();
+    }
+
+    /** Links the travellers at one switch, and leaves all others as they are. */
+    private static void apply(Site site, Link link, Net lampNet, PlanDraft draft) {
+        draft.bridge(Net.fed("either traveller"), link.gang().place(), link.one(), link.other());
+        fit(site, lampNet, draft);
+    }
+
+    private static void fit(Site site, Net supply, PlanDraft draft) {
+        Site.Position position = site.positions().get(0);
+        ModuleWork work = ModuleWork.fit(draft, site.lampPlace().orElseThrow(), site.model());
+        work.supply(supply, draft.back(position.circuit()));
+        work.output(site.model().channels().get(0), position.loads());
+        work.use(blinkInput(site).orElseThrow());
+        position.loads().forEach(load -> draft.want(load, position.controls(), true));
+    }
+
     private static void apply(Site site, List<GangRef> order, PlanDraft draft) {
         Site.Position position = site.positions().get(0);
-        Place lamp = site.lampPlace().orElseThrow();
-        ModuleWork work = ModuleWork.fit(draft, lamp, site.model());
         Net before = draft.feed(position.circuit());
         for (int i = 0; i < order.size(); i++) {
             Net after = Net.fed((i + 1) + " of " + order.size());
@@ -66,10 +110,7 @@ final class AtLampBlink implements Scheme {
             }
             before = after;
         }
-        work.supply(before, draft.back(position.circuit()));
-        work.output(site.model().channels().get(0), position.loads());
-        work.use(blinkInput(site).orElseThrow());
-        position.loads().forEach(load -> draft.want(load, position.controls(), true));
+        fit(site, before, draft);
     }
 
     /** Puts a switch into the path so that both of its positions lead on. */

@@ -121,6 +121,11 @@ final class Netting {
         cores.forEach(core -> claimed.add(surveyed.endOf(core)));
     }
 
+    /** Puts one piece of wire between two terminals that stay as they are otherwise. */
+    void bridge(End one, End other, CoreColour colour) {
+        addJumper(one, other, colour);
+    }
+
     private int takes(End terminal) {
         if (terminal instanceof End.AtModule module) {
             return modules.get(module.module()).terminal(module.terminal()).takes();

@@ -54,8 +54,11 @@ final class PlaceWiring {
         }
     }
 
-    /** @param planned the box with its mechanisms and its depth as planned */
-    BoxWiring wired(Map<Way, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Box planned, Map<Integer, Watts> bypasses) {
+    /**
+     * @param planned the box with its mechanisms and its depth as planned
+     * @param bridges of this place
+     */
+    BoxWiring wired(Map<Way, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Box planned, Map<Integer, Watts> bypasses, List<PlanDraft.Bridge> bridges) {
         Set<Box.CableCore> between = carriedBetweenPlaces(assigned);
         Map<Net, List<Box.CableCore>> cores = new LinkedHashMap<>();
         demands.keySet().stream().filter(net -> demands.get(net).containsKey(place))
@@ -82,6 +85,8 @@ final class PlaceWiring {
                 netting.keep(jumper);
             }
         }
+        bridges.stream().filter(bridge -> left.contains(bridge.net())).forEach(bridge ->
+                netting.bridge(bridge.one(), bridge.other(), bridge.net().colour(found.house().region())));
         return new BoxWiring(planned, netting.ends(), netting.jumpers(), modules, bypasses, roles);
     }
 

@@ -35,10 +35,15 @@ final class PlanDraft {
     private final Map<LoadRef, Wish> wishes = new LinkedHashMap<>();
     private final Map<Net, Integer> homes = new LinkedHashMap<>();
     private final Set<String> lifted = new LinkedHashSet<>();
+    private final List<Bridge> bridges = new ArrayList<>();
     private int assignment = -1;
 
     /** What is wanted of a load that the plan touches. */
     record Wish(List<GangRef> controls, boolean remote) {
+    }
+
+    /** Two terminals of one place that are joined by a piece of wire, all else at them staying as it is. */
+    record Bridge(Net net, Place place, End one, End other) {
     }
 
     PlanDraft(Found found) {
@@ -93,6 +98,11 @@ final class PlanDraft {
     /** Lifts one terminal of a switch that otherwise stays as it is. */
     void lift(Place place, End terminal) {
         lifted.add(RunWiring.node(place, terminal).value());
+    }
+
+    /** Joins two nets as found, and all that hangs on them, by one piece of wire between two terminals. */
+    void bridge(Net net, Place place, End one, End other) {
+        bridges.add(new Bridge(net, place, one, other));
     }
 
     /** Makes a net of the plan prefer the conductors of a net as found. */
@@ -162,6 +172,8 @@ final class PlanDraft {
                 }
             }
         }
+        bridges.forEach(bridge -> List.of(bridge.one(), bridge.other()).forEach(end ->
+                found.netAt(bridge.place(), end).ifPresent(net -> owners.put(net, bridge.net()))));
         return owners;
     }
 
@@ -199,8 +211,9 @@ final class PlanDraft {
     private RunWiring wired(Map<Way, Net> assigned, Map<Integer, Net> owners) {
         Map<Place, BoxWiring> boxes = new LinkedHashMap<>();
         for (Place place : found.run().places()) {
+            List<Bridge> here = bridges.stream().filter(bridge -> bridge.place().equals(place)).toList();
             boxes.put(place, new PlaceWiring(found, place, owners, modulesAt(place), this::isTaken)
-                    .wired(assigned, demands, boxAt(place), bypassesAt(place)));
+                    .wired(assigned, demands, boxAt(place), bypassesAt(place), here));
         }
         return new RunWiring(found.run(), boxes, fitted, intents());
     }

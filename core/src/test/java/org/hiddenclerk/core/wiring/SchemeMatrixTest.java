@@ -126,6 +126,22 @@ class SchemeMatrixTest {
                 }))));
     }
 
+    /** Common practice, no source: a piece of wire across the travellers at one switch feeds the lamp for good. */
+    @Test
+    void oneLinkFeedsTheLampWhereSwitchesChangeOverBetweenTravellers() {
+        for (RegionProfile region : RegionProfile.values()) {
+            SchemeMatrix.plans(region).forEach((name, plan) -> {
+                if (name.endsWith(" AT_LAMP_BLINK") && !name.startsWith("one-way")) {
+                    List<Run.Place> switchBoxes = plan.placesOfWork().stream().filter(place -> !place.box().gangs().isEmpty()).toList();
+                    int switches = plan.planned().orElseThrow().intents().get(0).controls().size();
+                    // Three strappers join common to common: a link there would leave no flip that breaks anything.
+                    boolean travellers = !name.startsWith("three-strapper");
+                    assertThat(switchBoxes).as(region + " " + name).hasSize(travellers ? 1 : switches);
+                }
+            });
+        }
+    }
+
     @Test
     void theWayBackUndoesEveryMoveInEveryBox() {
         SchemeMatrix.plans(RegionProfile.EU_230).forEach((name, plan) -> plan.planned().ifPresent(planned -> {
