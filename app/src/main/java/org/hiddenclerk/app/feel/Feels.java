@@ -180,10 +180,10 @@ public class Feels implements StageKeeper {
     }
 
     private void change(UUID box, long boxVersion, FeltInput input, Assignment owner, InputBehaviour behaviour, String who) {
-        if (input.id().module().companion() > 0 || input.firstGang() == 0) {
+        if (input.firstGang() == 0 || !owner.gangs().contains(input.firstGang())) {
             throw Unusable.conflict("This switch is read by a module that goes along with another one; it is set with its plan.");
         }
-        Adviser.refusal(behaviour, input.input().wall(), owner.model().behaviours()).ifPresent(why -> {
+        Adviser.refusal(behaviour, input.input().wall(), owner.reader().behaviours()).ifPresent(why -> {
             throw Unusable.content("The switch cannot act like this", new FieldProblem("/behaviour", behaviour.label(), "another one: " + why));
         });
         plans.changeBehaviour(box, boxVersion, input.firstGang(), behaviour, who);

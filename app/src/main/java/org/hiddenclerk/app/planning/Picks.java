@@ -18,6 +18,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.SchemeCode;
 import org.springframework.stereotype.Component;
 import tools.jackson.core.type.TypeReference;
 import tools.jackson.databind.json.JsonMapper;
@@ -44,12 +45,17 @@ class Picks {
             PickEntry pick = picks.get(i);
             String at = "/picks/" + i;
             ModuleModel model = stock.require(pick.moduleCode(), at + "/moduleCode");
+            Optional<ModuleModel> companion = Optional.ofNullable(pick.companionCode())
+                    .map(code -> stock.require(code, at + "/companionCode"));
+            SchemeCode scheme = Optional.ofNullable(pick.scheme()).orElseGet(() -> Assignment.usualScheme(model));
             int positions = pick.gangs().size() + pick.loads().size();
-            if (positions == 0 || positions > model.channels().size()) {
-                problems.add(new FieldProblem(at + "/gangs", positions + " gangs",
-                        "1 to " + model.channels().size() + ", one for each channel of " + model.code()));
+            int most = model.channels().isEmpty() ? 0 : Assignment.most(scheme, model, companion);
+            if (positions == 0 || positions > most) {
+                problems.add(new FieldProblem(at + "/gangs", positions + " gangs", "1 to " + most + ", one for each channel of " + model.code()
+                        + " or each input of the sender"));
                 continue;
             }
+            ModuleModel reader = scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model;
             for (int load : pick.loads()) {
                 if (box.loads().stream().noneMatch(l -> l.number() == load && l.hangsHere())) {
                     problems.add(new FieldProblem(at + "/loads", "load " + load, "a load that hangs in this box"));
@@ -62,16 +68,13 @@ class Picks {
                 }
             }
             pick.behaviours().forEach((gang, behaviour) -> {
-                if (!model.behaviours().contains(behaviour)) {
+                if (!reader.behaviours().contains(behaviour)) {
                     problems.add(new FieldProblem(at + "/behaviours/" + gang, behaviour.name(),
-                            "one that " + model.code() + " can be set to: " + model.behaviours().stream()
+                            "one that " + reader.code() + " can be set to: " + reader.behaviours().stream()
                                     .map(Enum::name).sorted().toList()));
                 }
             });
-            Optional<ModuleModel> companion = Optional.ofNullable(pick.companionCode())
-                    .map(code -> stock.require(code, at + "/companionCode"));
-            assignments.add(new Assignment(Optional.ofNullable(pick.scheme()).orElseGet(() -> Assignment.usualScheme(model)),
-                    model, pick.gangs(), pick.loads(), pick.behaviours(),
+            assignments.add(new Assignment(scheme, model, pick.gangs(), pick.loads(), pick.behaviours(),
                     Optional.ofNullable(pick.bypassWatts()).map(Watts::of), companion,
                     Optional.ofNullable(pick.spacerMm()).map(Millimetres::of)));
         }

@@ -102,6 +102,11 @@ public final class HouseMatch {
             return row.position().member().lead();
         }
 
+        /** What goes behind the other switches, where that is another model. */
+        public Optional<ModuleModel> companion() {
+            return row.position().drawn().companion();
+        }
+
         public SchemeCode scheme() {
             return row.position().drawn().scheme();
         }
@@ -126,7 +131,7 @@ public final class HouseMatch {
             ModuleModel model = model();
             List<String> boxes = position.member().boxes();
             List<HouseOption.Fitting> fitted = drawn.fitted().stream().map(fit -> new HouseOption.Fitting(fit.box() < 0 ? ""
-                    : boxes.get(fit.box()), fit.own() ? model : drawn.companion().orElse(model))).toList();
+                    : boxes.get(fit.box()), fit.own() ? model : drawn.companion().orElse(model), fit.links())).toList();
             int missed = position.wishes().isEmpty() ? 0 : (int) HouseMatch.wishes(position.wishes(), model, drawn).stream()
                     .filter(f -> f.severity() == Severity.NOTE).count();
             return new HouseOption(number, units(), lead(), position.group().gangs(), position.group().loads(), drawn.scheme(), model,
@@ -137,7 +142,7 @@ public final class HouseMatch {
 
         @Override
         public String toString() {
-            return lead() + " " + scheme() + " " + model().code() + " " + verdict() + " " + codes();
+            return lead() + " " + scheme() + " " + model().code() + companion().map(other -> " with " + other.code()).orElse("") + " " + verdict() + " " + codes();
         }
     }
 
@@ -198,13 +203,14 @@ public final class HouseMatch {
     private void judge(Work work) {
         List<List<SurveyedLoad>> loads = work.twins.loadsOf(work.member, work.group.gangs(), work.group.loads());
         BigDecimal volts = work.twins.facts().volts();
-        Switched switched = new Switched(loads, volts);
+        Switched together = new Switched(loads, volts, false);
+        Switched each = new Switched(loads, volts, true);
         for (TwinClass.Slot slot : work.twins.slots(work.group.gangs(), work.group.loads())) {
             Optional<Case> drawn = slot.sharedWith(work.member);
             if (drawn.isPresent()) {
-                judge(work, switched, drawn.get(), slot.same());
+                judge(work, drawn.get().assignment().isOneForEach() ? each : together, drawn.get(), slot.same());
             } else {
-                slot.alone(work.member).forEach(alone -> judge(work, switched, alone.drawn(), alone.same()));
+                slot.alone(work.member).forEach(alone -> judge(work, alone.drawn().assignment().isOneForEach() ? each : together, alone.drawn(), alone.same()));
             }
         }
     }
@@ -213,19 +219,22 @@ public final class HouseMatch {
     private final class Switched {
         private final List<List<SurveyedLoad>> loads;
         private final BigDecimal volts;
+        private final boolean each;
         private final double contactHeat;
         private final Part[] contacts;
         private final List<Part[]> channels = new ArrayList<>();
 
-        private Switched(List<List<SurveyedLoad>> loads, BigDecimal volts) {
+        /** @param each whether each position has a module of its own */
+        private Switched(List<List<SurveyedLoad>> loads, BigDecimal volts, boolean each) {
             this.loads = loads;
             this.volts = volts;
+            this.each = each;
             contactHeat = BoxHeat.contactHeat(loads, volts);
             List<Object> keys = new ArrayList<>();
             loads.forEach(at -> keys.add(at.stream().map(l -> List.of(l.banks(), l.continuous())).toList()));
-            contacts = memory.table(List.of("contacts", volts, keys), models.size());
+            contacts = memory.table(List.of(each ? "contacts of each" : "contacts", volts, keys), models.size());
             for (int i = 0; i < keys.size(); i++) {
-                channels.add(memory.table(List.of("channel", i, volts, keys.get(i)), models.size()));
+                channels.add(memory.table(List.of("channel", each ? 0 : i, volts, keys.get(i)), models.size()));
             }
         }
 
@@ -238,10 +247,13 @@ public final class HouseMatch {
         }
 
         private Part judged(ModuleModel model, int kind) {
-            EnumSet<FindingCode> codes = FindingCode.of(ModuleMatch.allChannels(model, loads, volts).findings());
-            for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
-                int channel = i;
-                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleMatch.channel(model, channel, loads.get(channel), volts,
+            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+            (each ? loads.stream().map(List::of).toList() : List.of(loads)).forEach(own ->
+                    codes.addAll(FindingCode.of(ModuleMatch.allChannels(model, ModuleMatch.SELF, own, volts).findings())));
+            for (int i = 0; i < (each ? loads.size() : Math.min(loads.size(), model.channels().size())); i++) {
+                List<SurveyedLoad> carried = loads.get(i);
+                int channel = each ? 0 : i;
+                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleMatch.channel(model, ModuleMatch.SELF, channel, carried, volts,
                         survey.house().region(), terms.estimates()).findings()).codes());
             }
             return Part.of(codes);

@@ -35,12 +35,12 @@ public record HouseOption(int number, List<Unit> units, String lead, List<Intege
         opened = List.copyOf(opened);
     }
 
-    /** Links that carry commands between its modules: all that go in beside the first command its channels, or are commanded by it. */
+    /** Links that carry commands between its modules. */
     public int links() {
-        return Math.max(0, fitted.size() - 1);
+        return fitted.stream().mapToInt(Fitting::links).sum();
     }
 
-    /** A module in a box. */
-    public record Fitting(String box, ModuleModel model) {
+    /** A module in a box. @param links inputs of it that command another one */
+    public record Fitting(String box, ModuleModel model, int links) {
     }
 }

@@ -110,7 +110,7 @@ public final class ModuleMatch {
     /** Judges a module for a scheme, with its usual behaviours and what goes behind the other switches. */
     public Candidate judge(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model,
                     Optional<ModuleModel> companion) {
-        int channels = Math.max(1, model.channels().size());
+        int channels = Assignment.most(scheme, model, companion);
         if (gangs.size() + loads.size() > channels) {
             List<Integer> firstGangs = gangs.subList(0, Math.min(channels, gangs.size()));
             List<Integer> firstLoads = loads.subList(0, channels - firstGangs.size());
@@ -124,7 +124,7 @@ public final class ModuleMatch {
         Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty()
                 ? bypassFor(model, gangs.stream().map(this::loadsOf).toList())
                 : Optional.empty();
-        return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, model), bypass, companion);
+        return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model), bypass, companion);
     }
 
     /** Judges an assignment as it stands. */
@@ -135,7 +135,7 @@ public final class ModuleMatch {
         List<Margin> margins = new ArrayList<>();
         ModuleModel model = assignment.model();
         if (isByRules(assignment.scheme())) {
-            add(loads(model, planner.loadsOf(assignment), volts(), house.region(), terms.estimates()), findings, margins);
+            add(carried(assignment), findings, margins);
         }
         Optional<Placement> placement = rooms(plan, assignment, findings, margins);
         findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
@@ -200,7 +200,7 @@ public final class ModuleMatch {
         return models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, nominal)).sum();
     }
 
-    /** What the contacts of a module turn into heat when all that it switches is on, in watts. */
+    /** What the contacts of a module turn into heat when all that it switches is on, in watts; of one for each position, what all of them do. */
     double contactHeat(Assignment assignment) {
         return BoxHeat.contactHeat(planner.loadsOf(assignment), volts());
     }
@@ -315,20 +315,35 @@ public final class ModuleMatch {
                 .orElse(Watts.ZERO);
     }
 
+    /** What the contacts carry: those of one module, or of one for each position. */
+    private Judged carried(Assignment assignment) {
+        List<List<SurveyedLoad>> loads = planner.loadsOf(assignment);
+        if (!assignment.isOneForEach()) {
+            return loads(assignment.model(), SELF, loads, volts(), house.region(), terms.estimates());
+        }
+        List<Finding> findings = new ArrayList<>();
+        List<Margin> margins = new ArrayList<>();
+        for (int i = 0; i < loads.size(); i++) {
+            Subject.Module own = new Subject.Module(RunWiring.moduleOf(i + 1).value());
+            add(loads(assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()), findings, margins);
+        }
+        return new Judged(findings, margins);
+    }
+
     /** What each channel carries, by its contact and by the sum over all, and the first current. */
-    static Judged loads(ModuleModel model, List<List<SurveyedLoad>> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
+    private static Judged loads(ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
-            add(channel(model, i, loads.get(i), volts, region, estimates), findings, margins);
+            add(channel(model, self, i, loads.get(i), volts, region, estimates), findings, margins);
         }
-        add(allChannels(model, loads, volts), findings, margins);
+        add(allChannels(model, self, loads, volts), findings, margins);
         return new Judged(findings, margins);
     }
 
     /** What one channel carries, by its contact, and the first current. */
-    static Judged channel(ModuleModel model, int index, List<SurveyedLoad> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
-        Subject.Channel subject = new Subject.Channel(SELF.key(), model.channels().get(index).id());
+    static Judged channel(ModuleModel model, Subject.Module self, int index, List<SurveyedLoad> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
+        Subject.Channel subject = new Subject.Channel(self.key(), model.channels().get(index).id());
         Judged carried = ChannelLoad.of(volts, region, model.channels().get(index), loads, subject, estimates);
         List<Finding> findings = new ArrayList<>(carried.findings());
         findings.addAll(Inrush.judge(model, loads, volts, subject));
@@ -336,7 +351,7 @@ public final class ModuleMatch {
     }
 
     /** The sum over all channels, where the maker limits it. */
-    static Judged allChannels(ModuleModel model, List<List<SurveyedLoad>> loads, BigDecimal volts) {
+    static Judged allChannels(ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts) {
         if (model.totalAmps().isEmpty()) {
             return new Judged(List.of(), List.of());
         }
@@ -344,7 +359,7 @@ public final class ModuleMatch {
         BigDecimal amps = loads.stream().flatMap(List::stream).flatMap(load -> load.banks().stream())
                 .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
         Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
-        List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, SELF,
+        List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, self,
                 Sentence.of("All channels together carry {found}; {allowed} is allowed.").found(ChannelLoad.amount(amps, "A")).allowed(ChannelLoad.amount(limit.asDecimal(), "A")),
                 Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
         return new Judged(findings, List.of(total));

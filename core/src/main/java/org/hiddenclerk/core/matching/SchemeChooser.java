@@ -120,9 +120,9 @@ public final class SchemeChooser {
     private List<Candidate> candidates(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, int channels) {
         List<Candidate> candidates = new ArrayList<>();
         for (ModuleModel model : models) {
-            boolean enough = channels <= Math.max(1, model.channels().size());
-            if (enough && mayTake(scheme, model)) {
-                companions(scheme, model, models).forEach(companion -> candidates.add(match.judge(scheme, gangs, loads, model, companion)));
+            if (mayTake(scheme, model)) {
+                Companions.of(scheme, model, models, gangs.size()).stream().filter(companion -> channels <= Assignment.most(scheme, model, companion))
+                        .forEach(companion -> candidates.add(match.judge(scheme, gangs, loads, model, companion)));
             }
         }
         return candidates;
@@ -139,16 +139,6 @@ public final class SchemeChooser {
     static boolean mayTake(SchemeCode scheme, ModuleModel model) {
         boolean twoWire = model.supply() instanceof ModuleSupply.TwoWire;
         return !model.channels().isEmpty() && twoWire == (scheme == SchemeCode.BEHIND_SWITCH_NO_N);
-    }
-
-    /** What may go behind the other switches: every sender that talks like the receiver, for the scheme that wants one. */
-    static List<Optional<ModuleModel>> companions(SchemeCode scheme, ModuleModel model, List<ModuleModel> models) {
-        if (scheme != SchemeCode.SPLIT_PAIR) {
-            return List.of(Optional.empty());
-        }
-        List<Optional<ModuleModel>> senders = models.stream().filter(m -> m.isSender() && m.protocol() == model.protocol()).map(Optional::of)
-                .toList();
-        return senders.isEmpty() ? List.of(Optional.empty()) : senders;
     }
 
     private Toll toll(Candidate candidate) {

@@ -94,8 +94,8 @@ final class TwinClass {
     record Alone(Case drawn, Shapes.Alike same) {
     }
 
-    /** A module in a box, with what each connector there holds. */
-    record Fit(int box, boolean own, List<Integer> connectors) {
+    /** A module in a box, with what each connector there holds. @param links inputs of it that command another one */
+    record Fit(int box, boolean own, List<Integer> connectors, int links) {
     }
 
     /**
@@ -165,15 +165,26 @@ final class TwinClass {
             for (SchemeCode scheme : SchemeCode.values()) {
                 for (Shapes.Alike same : memory.shapes().wiredAlike()) {
                     ModuleModel greediest = same.first();
-                    boolean enough = greediest.channels().size() >= gangs.size() + loads.size();
-                    if (enough && SchemeChooser.mayTake(scheme, greediest)) {
-                        SchemeChooser.companions(scheme, greediest, memory.models())
-                                .forEach(companion -> all.add(new Slot(scheme, gangs, loads, same, companion)));
+                    if (SchemeChooser.mayTake(scheme, greediest)) {
+                        withCompanions(scheme, same, gangs.size()).forEach((companion, those) -> {
+                            if (Assignment.most(scheme, greediest, companion) >= gangs.size() + loads.size()) {
+                                all.add(new Slot(scheme, gangs, loads, memory.shapes().alike(those), companion));
+                            }
+                        });
                     }
                 }
             }
             return all;
         });
+    }
+
+    /** Modules that are wired alike, by what may go behind the other switches beside them: that depends on their network. */
+    private Map<Optional<ModuleModel>, List<Integer>> withCompanions(SchemeCode scheme, Shapes.Alike same, int positions) {
+        Map<Optional<ModuleModel>, List<Integer>> by = new LinkedHashMap<>();
+        for (int index : same.indices()) {
+            Companions.of(scheme, memory.shapes().model(index), memory.models(), positions).forEach(companion -> by.computeIfAbsent(companion, c -> new ArrayList<>()).add(index));
+        }
+        return by;
     }
 
     /** A scheme for some gangs or loads of the lead with modules that are wired alike. */
@@ -273,7 +284,8 @@ final class TwinClass {
             }
             List<Run.Place> places = planner.run().boxes();
             List<Fit> fitted = plan.planned().get().fitted().stream().map(fit -> new Fit(places.indexOf(fit.place()),
-                    fit.model().equals(model), plan.planned().get().at(fit.place()).connectors())).toList();
+                    fit.model().equals(model), plan.planned().get().at(fit.place()).connectors(),
+                    (int) fit.inputs().stream().filter(input -> input.target().isPresent()).count())).toList();
             List<Integer> opened = plan.placesOfWork().stream().map(places::indexOf).toList();
             int exchanged = PartsToAdd.mechanisms(plan);
             return new Case(scheme, companion, assignment, true, codes, fitted, opened, SchemeChooser.minutes(fitted.size(), opened.size(),

@@ -29,10 +29,26 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
         loads = List.copyOf(loads);
         behaviours = Map.copyOf(behaviours);
         int positions = gangs.size() + loads.size();
-        if (positions == 0 || positions > Math.max(1, model.channels().size())) {
+        if (positions == 0 || positions > most(scheme, model, companion)) {
             throw new IllegalArgumentException("Module " + model.code() + " has " + model.channels().size()
                     + " channels and can't take gangs " + gangs + " and loads " + loads + ".");
         }
+    }
+
+    /** How many positions it may take: as many as the module has channels, or the sender of relays at the lamps has inputs. */
+    public static int most(SchemeCode scheme, ModuleModel model, Optional<ModuleModel> companion) {
+        int channels = Math.max(1, model.channels().size());
+        return scheme == SchemeCode.SPLIT_PAIR ? Math.max(channels, companion.map(sender -> sender.inputs().size()).orElse(1)) : channels;
+    }
+
+    /** Whether each position has a module of its own: relays at several lamps that one sender commands. */
+    public boolean isOneForEach() {
+        return gangs.size() + loads.size() > Math.max(1, model.channels().size());
+    }
+
+    /** What reads the switches at the lead. */
+    public ModuleModel reader() {
+        return scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model;
     }
 
     /** Without a spacer. */

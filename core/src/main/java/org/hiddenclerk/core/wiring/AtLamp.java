@@ -15,13 +15,13 @@ final class AtLamp implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        List<Finding> obstacles = new ArrayList<>(new Obstacles(site).gangsWithLoads().contacts().oneCircuit().mainsCircuit().mainsModule().oneLampPlace().list());
+        List<Finding> obstacles = new ArrayList<>(new Obstacles(site).gangsWithLoads().contacts().oneCircuit().mainsCircuit().mainsModule().lampPlaces().list());
         obstacles.addAll(Reading.obstacles(site));
         return obstacles;
     }
 
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
-        return Reading.variants(site, List.of(site.lampPlace().orElseThrow()));
+        return Reading.variants(site, site.lampPlaces());
     }
 }

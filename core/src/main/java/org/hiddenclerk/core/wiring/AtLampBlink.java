@@ -31,7 +31,7 @@ final class AtLampBlink implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().oneLampPlace()
+        Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().lampPlaces()
                 .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One wire feeds one module.")
                 .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).subject(),
                         Sentence.of("More than {0} switches on one wire are not planned here.", MOST_SWITCHES))
@@ -53,9 +53,12 @@ final class AtLampBlink implements Scheme {
     public List<Consumer<PlanDraft>> variants(Site site) {
         List<Consumer<PlanDraft>> variants = new ArrayList<>();
         Site.Position position = site.positions().get(0);
-        position.controls().forEach(gang -> acrossTravellers(site.found(), gang).ifPresent(link ->
-                lampNet(site).ifPresent(lamp -> variants.add(draft -> apply(site, link, lamp, draft)))));
-        Chain.orders(site.positions().get(0).controls()).forEach(order -> variants.add(draft -> apply(site, order, draft)));
+        for (Place lamp : site.lampPlaces()) {
+            position.controls().forEach(gang -> acrossTravellers(site.found(), gang).ifPresent(link -> variants.add(draft -> apply(site, link, lamp, draft))));
+        }
+        for (Place lamp : site.lampPlaces()) {
+            Chain.orders(position.controls()).forEach(order -> variants.add(draft -> apply(site, order, lamp, draft)));
+        }
         return variants;
     }
 
@@ -77,29 +80,29 @@ final class AtLampBlink implements Scheme {
         return travellers ? Optional.of(new Link(gang, ends.get(0), ends.get(1))) : Optional.empty();
     }
 
-    /** The one net that brings the live of all loads. */
-    private static Optional<Net> lampNet(Site site) {
-        List<Integer> nets = site.positions().get(0).loads().stream()
-                .flatMap(load -> site.found().netAt(load.place(), new End.AtLoad(load.number(), "L")).stream()).distinct().toList();
-        return nets.size() == 1 && site.found().supplyOf(nets.get(0)).isEmpty() ? Optional.of(Net.kept(nets.get(0))) : Optional.empty();
-    }
-
-    /** Links the travellers at one switch, and leaves all others as they are. */
-    private static void apply(Site site, Link link, Net lampNet, PlanDraft draft) {
-        draft.bridge(Net.fed("either traveller"), link.gang().place(), link.one(), link.other());
-        fit(site, lampNet, draft);
-    }
-
-    private static void fit(Site site, Net supply, PlanDraft draft) {
+    /** Links the travellers at one switch, and leaves all others as they are; what went to the lamp feeds the module. */
+    private static void apply(Site site, Link link, Place lamp, PlanDraft draft) {
         Site.Position position = site.positions().get(0);
-        ModuleWork work = ModuleWork.fit(draft, site.lampPlace().orElseThrow(), site.model());
+        draft.bridge(Net.fed("either traveller"), link.gang().place(), link.one(), link.other());
+        Net supply = Net.fed("the switches");
+        ModuleWork.lampPoles(draft.found(), position).forEach(pole -> {
+            draft.lift(pole.place(), pole.end());
+            draft.put(supply, pole.place(), pole.end());
+        });
+        position.loads().forEach(load -> draft.prefer(supply, load.place(), new End.AtLoad(load.number(), "L")));
+        fit(site, lamp, supply, draft);
+    }
+
+    private static void fit(Site site, Place lamp, Net supply, PlanDraft draft) {
+        Site.Position position = site.positions().get(0);
+        ModuleWork work = ModuleWork.fit(draft, lamp, site.model());
         work.supply(supply, draft.back(position.circuit()));
         work.output(site.model().channels().get(0), position.loads());
         work.use(blinkInput(site).orElseThrow());
         position.loads().forEach(load -> draft.want(load, position.controls(), true));
     }
 
-    private static void apply(Site site, List<GangRef> order, PlanDraft draft) {
+    private static void apply(Site site, List<GangRef> order, Place lamp, PlanDraft draft) {
         Site.Position position = site.positions().get(0);
         Net before = draft.feed(position.circuit());
         for (int i = 0; i < order.size(); i++) {
@@ -110,7 +113,7 @@ final class AtLampBlink implements Scheme {
             }
             before = after;
         }
-        fit(site, before, draft);
+        fit(site, lamp, before, draft);
     }
 
     /** Puts a switch into the path so that both of its positions lead on. */

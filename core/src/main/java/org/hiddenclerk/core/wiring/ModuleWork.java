@@ -3,8 +3,10 @@ package org.hiddenclerk.core.wiring;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.function.Function;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Channel;
@@ -74,6 +76,22 @@ final class ModuleWork {
         }
     }
 
+    /** Puts a sender into the path of what it lets through. */
+    void stand(Net before, Net after) {
+        draft.put(before, place, pin(model.supply().livePin()));
+        draft.put(after, place, pin(model.supply().returnPin()));
+    }
+
+    /** Makes the switches of a box the contacts of its inputs, one after the other. */
+    void inputs(Map<GangRef, Position> switches, Function<Position, Optional<Target>> target, CircuitId circuit, Site site) {
+        List<Input> inputs = model.inputs().stream().filter(Input::hasContact).toList();
+        int next = 0;
+        for (Map.Entry<GangRef, Position> read : switches.entrySet()) {
+            Position position = read.getValue();
+            input(inputs.get(next++), read.getKey(), circuit, site.behaviour(position), target.apply(position));
+        }
+    }
+
     /** Sets an input that has no contact. */
     void use(Input input) {
         draft.use(number, input);
@@ -97,7 +115,7 @@ final class ModuleWork {
     }
 
     /** Makes a switch the contact of an input that commands a module elsewhere. */
-    void input(Input input, GangRef gang, CircuitId circuit, InputBehaviour behaviour, Optional<Target> target) {
+    private void input(Input input, GangRef gang, CircuitId circuit, InputBehaviour behaviour, Optional<Target> target) {
         use(input, behaviour, target);
         Net signal = Net.input(number + "." + input.id());
         draft.put(signal, place, pin(input.pins().get(0)));

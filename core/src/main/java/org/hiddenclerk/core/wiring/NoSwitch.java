@@ -18,7 +18,7 @@ final class NoSwitch implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        return new Obstacles(site).oneCircuit().mainsCircuit().mainsModule().oneLampPlace().list();
+        return new Obstacles(site).oneCircuit().mainsCircuit().mainsModule().lampPlaces().list();
     }
 
     @Override
@@ -28,7 +28,7 @@ final class NoSwitch implements Scheme {
         if (switchHere) {
             variants.add(draft -> apply(site, site.lead(), draft));
         }
-        variants.add(draft -> apply(site, site.lampPlace().orElseThrow(), draft));
+        site.lampPlaces().forEach(place -> variants.add(draft -> apply(site, place, draft)));
         return variants;
     }
 

@@ -3,9 +3,11 @@ package org.hiddenclerk.core.wiring;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -199,6 +201,22 @@ final class Obstacles {
     Obstacles oneLampPlace() {
         boolean several = site.lampPlace().isEmpty();
         notFor(several, site.positions().get(0).subject(), Sentence.of("The loads of {0} hang in several places, or none is surveyed.", site.positions().get(0).words()));
+        return this;
+    }
+
+    /** The loads of each position hang somewhere that is known. */
+    Obstacles lampPlaces() {
+        for (Position position : site.positions()) {
+            notFor(position.loads().isEmpty(), position.subject(), Sentence.of("No load of {0} is surveyed.", position.words()));
+        }
+        return this;
+    }
+
+    /** What goes behind the switches of a box has an input for each. */
+    Obstacles inputsForEach(Map<Place, Map<GangRef, Position>> boxes, ModuleModel reads) {
+        boxes.forEach((place, switches) -> lacks(reads.inputs().stream().filter(Input::hasContact).count() < switches.size(),
+                Sentence.of("{0} has {1} inputs; {2} has {3} switches to be read.", reads.code(), reads.inputs().size(), place.label(), switches.size()),
+                "one with an input for each switch"));
         return this;
     }
 

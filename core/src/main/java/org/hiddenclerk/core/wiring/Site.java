@@ -1,8 +1,10 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
@@ -106,9 +108,19 @@ final class Site {
 
     /** The one place where all loads of the positions hang. */
     Optional<Place> lampPlace() {
-        Set<Place> places = new LinkedHashSet<>();
-        positions().forEach(position -> position.loads().forEach(load -> places.add(load.place())));
-        return places.size() == 1 ? Optional.of(places.iterator().next()) : Optional.empty();
+        return lampPlaces().size() == 1 ? Optional.of(lampPlaces().get(0)) : Optional.empty();
+    }
+
+    /** Every place where a load of the positions hangs: a module at one of them may feed the others from there. */
+    List<Place> lampPlaces() {
+        return positions.stream().flatMap(position -> position.loads().stream()).map(LoadRef::place).distinct().toList();
+    }
+
+    /** Switches of all positions by the place where they are, each with its position. */
+    Map<Place, Map<GangRef, Position>> switchesByPlace() {
+        Map<Place, Map<GangRef, Position>> byPlace = new LinkedHashMap<>();
+        positions.forEach(position -> position.controls().forEach(gang -> byPlace.computeIfAbsent(gang.place(), p -> new LinkedHashMap<>()).put(gang, position)));
+        return byPlace;
     }
 
     InputBehaviour behaviour(Position position) {

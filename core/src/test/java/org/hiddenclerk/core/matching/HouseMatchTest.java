@@ -43,7 +43,7 @@ class HouseMatchTest {
     private static final List<ModuleModel> MODELS = List.of(Modules.withNeutral(1, 2, Modules.generous()),
             Modules.withNeutral(2, 2, Modules.usualRatings()), Modules.as(Modules.withNeutral(1, 2, Modules.usualRatings()), "THICK", 900,
                     new Body(Millimetres.of(50), Millimetres.of(48), Millimetres.of(30))), Modules.twoWire(20, Modules.generous()), Modules.twoWire(2, 20, Modules.generous()),
-            Modules.withInputs(3), Modules.blinking(), Modules.receiver(), Modules.sender(), Modules.heavy(), Modules.blind(),
+            Modules.withInputs(3), Modules.blinking(), Modules.receiver(), Modules.sender(), Modules.sender(2), Modules.heavy(), Modules.blind(),
             Modules.fanAndLight(), Modules.voltFree(), cool(), greedy(Modules.heavy(), 11.5), greedy(Modules.withNeutral(1, 2,
             Modules.generous()), 0.2));
     private static final Terms TERMS = new Terms(Estimates.USUAL, List.of(new Wish(Wish.Kind.KEEP_PLATES, false, ""),
@@ -158,11 +158,11 @@ class HouseMatchTest {
             for (HouseMatch.Cell cell : result.cells()) {
                 List<Integer> gangs = cell.units().stream().flatMap(u -> u.gangs().stream()).filter(at -> at.box().equals(cell.lead()))
                         .map(Unit.At::number).distinct().limit(cell.units().size()).toList();
-                if (gangs.size() != cell.units().size() || cell.scheme() == SchemeCode.SPLIT_PAIR) {
+                if (gangs.size() != cell.units().size()) {
                     continue;
                 }
                 compared[0]++;
-                Candidate judged = matches.get(cell.lead()).judge(cell.scheme(), gangs, List.of(), cell.model(), Optional.empty());
+                Candidate judged = matches.get(cell.lead()).judge(cell.scheme(), gangs, List.of(), cell.model(), cell.companion());
                 softly.assertThat(cell.verdict()).as(name + " " + cell).isEqualTo(judged.verdict());
                 requireCounts(softly, name + " " + cell.scheme(), judged.plan());
                 Set<FindingCode> codes = EnumSet.noneOf(FindingCode.class);

@@ -109,11 +109,19 @@ public final class Modules {
     }
 
     public static ModuleModel sender() {
-        return model("SE", new ModuleSupply.TwoWire("COM", "L1", 0, OptionalDouble.of(265), 1, 0), Purpose.SENDER, List.of(),
-                List.of(new Input("1", List.of("S1", "S2"), Optional.empty(), Input.Potential.MAINS,
-                        InputBehaviour.EVERY_FLIP, Optional.empty(), Optional.empty())),
-                List.of(new Terminal("COM", 1, MM2), new Terminal("L1", 1, MM2), new Terminal("S1", 1, MM2),
-                        new Terminal("S2", 1, MM2)));
+        return sender(1);
+    }
+
+    /** A sender with a pair of pins for each switch. */
+    public static ModuleModel sender(int inputs) {
+        List<Input> pairs = new ArrayList<>();
+        List<Terminal> terminals = new ArrayList<>(List.of(new Terminal("COM", 1, MM2), new Terminal("L1", 1, MM2)));
+        for (int i = 1; i <= inputs; i++) {
+            List<String> pins = List.of("S" + (2 * i - 1), "S" + 2 * i);
+            pairs.add(new Input(String.valueOf(i), pins, Optional.empty(), Input.Potential.MAINS, InputBehaviour.EVERY_FLIP, Optional.empty(), Optional.empty()));
+            pins.forEach(pin -> terminals.add(new Terminal(pin, 1, MM2)));
+        }
+        return model(inputs == 1 ? "SE" : "SE" + inputs, new ModuleSupply.TwoWire("COM", "L1", 0, OptionalDouble.of(265), 1, 0), Purpose.SENDER, List.of(), pairs, terminals);
     }
 
     public static ModuleModel heavy() {

@@ -32,6 +32,8 @@ final class SchemeMatrix {
         all.put("AT_LAMP_BLINK", assigned(SchemeCode.AT_LAMP_BLINK, Modules.blinking()));
         all.put("SPLIT_PAIR", new Assignment(SchemeCode.SPLIT_PAIR, one, List.of(1), List.of(), Map.of(), Optional.empty(),
                 Optional.of(Modules.sender())));
+        all.put("MULTI_SECOND_UNLOADED, sender", new Assignment(SchemeCode.MULTI_SECOND_UNLOADED, one, List.of(1), List.of(), Map.of(), Optional.empty(),
+                Optional.of(Modules.sender())));
         all.put("AT_JUNCTION", assigned(SchemeCode.AT_JUNCTION, one));
         all.put("NO_SWITCH", assigned(SchemeCode.NO_SWITCH, one));
         all.put("SWITCH_UPSTREAM", assigned(SchemeCode.SWITCH_UPSTREAM, one));
