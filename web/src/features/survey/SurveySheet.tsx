@@ -17,6 +17,7 @@ import { CableCards } from "./CableCards";
 import { draftReducer, type Survey } from "./draft";
 import { GangTable } from "./GangTable";
 import { JumperList } from "./JumperList";
+import { ModulesInPlace } from "./ModulesInPlace";
 import { Photos } from "./Photos";
 
 type Props = {
@@ -129,6 +130,7 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
             <GangTable job={job} survey={survey} onChange={set} />
             <CableCards job={job} survey={survey} onChange={set} />
             <JumperList job={job} survey={survey} onChange={set} />
+            <ModulesInPlace job={job} survey={survey} onChange={set} />
             {kept && <Photos box={kept.id} />}
           </>
         )}

@@ -190,6 +190,6 @@ class DemoHouses implements ApplicationRunner {
                         .map(c -> new SurveyDocument.CableEntry(c.name(), c.leadsTo(),
                                 c.circuit() == null ? null : circuits.get(c.circuit()), c.load(),
                                 c.box() == null ? null : boxes.get(c.box()).toString(), c.farCable(), c.mm2(), c.cores()))
-                        .toList(), survey.jumpers());
+                        .toList(), survey.jumpers(), survey.modules());
     }
 }

@@ -308,7 +308,14 @@ class JobExchange {
         List<FieldProblem> problems = new ArrayList<>();
         HouseContext house = houses.context(job);
         Plans.Circumstances circumstances = plans.circumstances(job);
-        for (BoxRow row : boxes.ofJob(job)) {
+        List<BoxRow> all;
+        try {
+            all = boxes.ofJob(job);
+        } catch (RuntimeException e) {
+            add(problems, "/parts/box", String.valueOf(e.getMessage()), "boxes that can be read again");
+            return problems;
+        }
+        for (BoxRow row : all) {
             try {
                 plans.judge(boxes.found(row, job, house), circumstances);
             } catch (Unusable e) {

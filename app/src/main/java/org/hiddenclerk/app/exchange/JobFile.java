@@ -21,7 +21,7 @@ import tools.jackson.core.StreamReadFeature;
 /** The shape of a job as a file, and how older ones are brought up to it. */
 final class JobFile {
     static final String FORMAT = "hidden-clerk-job";
-    static final int VERSION = 5;
+    static final int VERSION = 6;
 
     private static final int FIRST_COMPANION = 101;
     private static final int DEEPEST = 60;
@@ -35,7 +35,7 @@ final class JobFile {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).enable(SerializationFeature.INDENT_OUTPUT).build();
 
     /** What brings a file of a version up to the next one, by the version that it starts from. */
-    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules, 4, JobFile::addWorks);
+    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules, 4, JobFile::addWorks, 5, JobFile::addModulesInPlace);
 
     private JobFile() {
     }
@@ -109,6 +109,16 @@ final class JobFile {
             }
         });
         return file.put("version", 5);
+    }
+
+    /** Files of version 5 are of a time when modules that were found in boxes were not surveyed. */
+    private static ObjectNode addModulesInPlace(ObjectNode file) {
+        file.get("parts").path("box").forEach(box -> {
+            if (box.isObject() && !box.has("modulesInPlace")) {
+                box.asObject().putNull("modulesInPlace");
+            }
+        });
+        return file.put("version", 6);
     }
 
     /**

@@ -8,6 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Prices;
 import org.hiddenclerk.app.access.Right;
@@ -23,6 +24,8 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.Margin;
 import org.hiddenclerk.core.matching.ModuleMatch;
+import org.hiddenclerk.core.matching.ModulesInPlace;
+import org.hiddenclerk.core.matching.PickedBeside;
 import org.hiddenclerk.core.matching.Placement;
 import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.quantity.Watts;
@@ -45,11 +48,13 @@ class MatchController {
     private final Boxes boxes;
     private final StockBook stock;
     private final HouseSettings settings;
+    private final Plans plans;
 
-    MatchController(Boxes boxes, StockBook stock, HouseSettings settings) {
+    MatchController(Boxes boxes, StockBook stock, HouseSettings settings, Plans plans) {
         this.boxes = boxes;
         this.stock = stock;
         this.settings = settings;
+        this.plans = plans;
     }
 
     /** A limit and how far it is used. */
@@ -134,14 +139,15 @@ class MatchController {
         Boxes.Found found = boxes.find(box);
         Asked asked = asked(found, gangs, loads);
         Planner planner = new Planner(found.house(), found.run());
-        ModuleMatch match = new ModuleMatch(planner, settings.terms(found.job()));
+        PickedBeside beside = PickedBeside.of(planner, plans.pickedBeside(found, asked.gangs(), asked.loads()));
+        ModuleMatch match = new ModuleMatch(planner, settings.terms(found.job()), beside);
         List<Candidate> candidates = scheme == null && asked.loads().isEmpty()
                 ? match.rank(asked.gangs(), stock.models().stream()
                         .filter(model -> !model.channels().isEmpty()).toList())
-                : new SchemeChooser(planner, stock.models(), settings.terms(found.job())).rank(scheme == null ? SchemeCode.SOCKET : scheme,
+                : new SchemeChooser(planner, stock.models(), settings.terms(found.job()), beside).rank(scheme == null ? SchemeCode.SOCKET : scheme,
                         asked.gangs(), asked.loads());
         return new MatchView(found.row().version(), asked.gangs(), candidates.stream().map(CandidateView::of).toList(),
-                match.contactorAdvice(asked.gangs(), asked.loads(), stock.models()).stream().map(FindingView::of).toList());
+                Stream.concat(match.contactorAdvice(asked.gangs(), asked.loads(), stock.models()).stream(), ModulesInPlace.free(found.box()).stream()).map(FindingView::of).toList());
     }
 
     @GetMapping("/schemes")
@@ -150,8 +156,9 @@ class MatchController {
                         @RequestParam(required = false) List<Integer> loads) {
         Boxes.Found found = boxes.find(box);
         Asked asked = asked(found, gangs, loads);
+        Planner planner = new Planner(found.house(), found.run());
         return new SchemesView(found.row().version(), asked.gangs(), asked.loads(),
-                new SchemeChooser(new Planner(found.house(), found.run()), stock.models(), settings.terms(found.job()))
+                new SchemeChooser(planner, stock.models(), settings.terms(found.job()), PickedBeside.of(planner, plans.pickedBeside(found, asked.gangs(), asked.loads())))
                         .offers(asked.gangs(), asked.loads()).stream().map(OfferView::of).toList());
     }
 

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.planning;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
@@ -149,6 +150,15 @@ public class Plans {
                 .withEvidence(readings.getObject().evidence(found, circumstances.read()));
         List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
         return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));
+    }
+
+    /** What was picked for a box and its neighbours, without picks for these gangs or loads: they are to be chosen anew. */
+    Map<Run.Place, List<Assignment>> pickedBeside(Boxes.Found found, List<Integer> gangs, List<Integer> loads) {
+        Map<String, Given> given = new LinkedHashMap<>();
+        found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(), Picks.fromRows(neighbour.row().picks()))));
+        Map<Run.Place, List<Assignment>> picked = others(found.run(), given);
+        picked.put(found.run().lead(), assignments(found).stream().filter(own -> Collections.disjoint(own.gangs(), gangs) && Collections.disjoint(own.loads(), loads)).toList());
+        return picked;
     }
 
     private static Planner planner(HouseContext house, Run run, Map<String, Given> given) {

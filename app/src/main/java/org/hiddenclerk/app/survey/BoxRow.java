@@ -2,6 +2,7 @@ package org.hiddenclerk.app.survey;
 
 import jakarta.persistence.CollectionTable;
 import jakarta.persistence.Column;
+import jakarta.persistence.Convert;
 import jakarta.persistence.ElementCollection;
 import jakarta.persistence.Embeddable;
 import jakarta.persistence.Entity;
@@ -46,6 +47,8 @@ public class BoxRow {
     @Column(name = "marked_in3")
     BigDecimal markedCubicInches;
     @Nullable Integer supportFittings;
+    @Convert(converter = ModulesInPlaceColumn.class)
+    List<SurveyDocument.ModuleEntry> modulesInPlace = List.of();
     private String changedBy;
     private Instant changedAt;
     private Instant createdAt;

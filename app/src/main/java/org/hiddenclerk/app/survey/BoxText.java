@@ -20,6 +20,8 @@ import org.hiddenclerk.app.survey.SurveyDocument.Geometry;
 import org.hiddenclerk.app.survey.SurveyDocument.JumperEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.LeadsTo;
 import org.hiddenclerk.app.survey.SurveyDocument.LoadEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.ModuleEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.OutsideEntry;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
@@ -50,6 +52,7 @@ final class BoxText {
     private final List<LoadEntry> loads = new ArrayList<>();
     private final List<CableEntry> cables = new ArrayList<>();
     private final List<JumperEntry> jumpers = new ArrayList<>();
+    private final List<ModuleEntry> modules = new ArrayList<>();
     private String label = "";
     private BoxKind kind = BoxKind.WALL;
     private @Nullable Geometry geometry;
@@ -206,7 +209,7 @@ final class BoxText {
             problems.add(new TextProblem(1, 1, "no box", "a line such as: box B-31 wall 60x60x47"));
         }
         return problems.isEmpty() && geometry != null
-                ? new Read(new SurveyDocument(label, kind, geometry, gangs, loads, cables, jumpers), List.of(), lineOf)
+                ? new Read(new SurveyDocument(label, kind, geometry, gangs, loads, cables, jumpers, modules), List.of(), lineOf)
                 : new Read(null, problems, lineOf);
     }
 
@@ -215,6 +218,7 @@ final class BoxText {
         lineOf.putIfAbsent("/gangs/" + (gangs.size() - 1), line);
         lineOf.putIfAbsent("/loads/" + (loads.size() - 1), line);
         lineOf.putIfAbsent("/jumpers/" + (jumpers.size() - 1), line);
+        lineOf.putIfAbsent("/modules/" + (modules.size() - 1), line);
         int cable = cables.size() - 1;
         lineOf.putIfAbsent("/cables/" + cable, line);
         lineOf.putIfAbsent("/cables/" + cable + "/cores/" + (cable < 0 ? -1 : cables.get(cable).cores().size() - 1), line);
@@ -230,8 +234,9 @@ final class BoxText {
             case "switch" -> gang(line);
             case "load" -> load(line);
             case "cable" -> cable(line);
+            case "module" -> module(line);
             case "jumper" -> jumpers.add(new JumperEntry(line.next("a key"), line.oneOf(CoreColour.class, "a colour"), end(line), end(line)));
-            default -> throw line.wrong("box, switch, load, cable or jumper");
+            default -> throw line.wrong("box, switch, load, module, cable or jumper");
         }
         line.ends();
     }
@@ -274,6 +279,20 @@ final class BoxText {
             throw new Unreadable(new TextProblem(line.number, line.end, "nothing", "what it is, such as 3x2 LED 7"));
         }
         loads.add(new LoadEntry(number, name, typed, gang, continuous, drive));
+    }
+
+    private void module(Line line) {
+        String name = line.next("what stands on it");
+        OutsideEntry outside = null;
+        if (line.takes("measures")) {
+            Matcher size = SIZE.matcher(line.next("its outside in mm such as 42x38x15"));
+            if (!size.matches()) {
+                throw line.wrong("its outside in mm such as 42x38x15");
+            }
+            outside = new OutsideEntry(new BigDecimal(size.group(1)), new BigDecimal(size.group(2)), new BigDecimal(size.group(3)));
+        }
+        BigDecimal draws = line.takes("draws") ? line.number("what it draws while idle, in W") : null;
+        modules.add(new ModuleEntry(name, outside, draws, line.takes("free") ? line.whole("how many of its channels are free") : 0));
     }
 
     private void cable(Line line) {
@@ -360,6 +379,10 @@ final class BoxText {
                 .append(load.gang() == 0 ? " here" : " on " + load.gang()).append(load.continuous() ? " continuous" : "")
                 .append(Optional.ofNullable(load.drive()).map(d -> " drives " + quoted(d.motor()) + " " + words(d.direction())).orElse(""))
                 .append(" is ").append(load.typed()).append('\n'));
+        survey.modulesInPlace().forEach(module -> text.append("module ").append(quoted(module.name()))
+                .append(Optional.ofNullable(module.outside()).map(outside -> " measures " + plain(outside.lengthMm()) + "x" + plain(outside.widthMm()) + "x" + plain(outside.thicknessMm())).orElse(""))
+                .append(Optional.ofNullable(module.drawsWatts()).map(watts -> " draws " + plain(watts)).orElse(""))
+                .append(module.freeChannels() == 0 ? "" : " free " + module.freeChannels()).append('\n'));
         survey.cables().forEach(cable -> {
             text.append("cable ").append(cable.name()).append(' ').append(plain(cable.mm2())).append(' ').append(switch (cable.leadsTo()) {
                 case SUPPLY -> "feed " + quoted(labelOf(circuits, cable.circuit()));

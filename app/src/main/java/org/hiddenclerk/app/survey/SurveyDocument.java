@@ -27,7 +27,41 @@ public record SurveyDocument(
         @NotNull @Size(max = 6) List<@Valid @NotNull GangEntry> gangs,
         @NotNull @Size(max = 12) List<@Valid @NotNull LoadEntry> loads,
         @NotNull @Size(max = 12) List<@Valid @NotNull CableEntry> cables,
-        @NotNull @Size(max = 24) List<@Valid @NotNull JumperEntry> jumpers) {
+        @NotNull @Size(max = 24) List<@Valid @NotNull JumperEntry> jumpers,
+        @MayBeAbsent @Size(max = 6) List<@Valid @NotNull ModuleEntry> modules) {
+    public SurveyDocument {
+        modules = modules == null || modules.isEmpty() ? null : List.copyOf(modules);
+    }
+
+    /** A box without a module in it. */
+    public SurveyDocument(String label, BoxKind kind, Geometry geometry, List<GangEntry> gangs, List<LoadEntry> loads, List<CableEntry> cables, List<JumperEntry> jumpers) {
+        this(label, kind, geometry, gangs, loads, cables, jumpers, null);
+    }
+
+    /** The same box with other cables. */
+    public SurveyDocument with(List<CableEntry> otherCables) {
+        return new SurveyDocument(label, kind, geometry, gangs, loads, otherCables, jumpers, modules);
+    }
+
+    /** Modules that are in the box already. */
+    List<ModuleEntry> modulesInPlace() {
+        return modules == null ? List.of() : modules;
+    }
+
+    /** A module that is in the box already: its outside in millimetres where it was measured, and what it draws while idle. */
+    public record ModuleEntry(
+            @NotBlank @Size(max = 40) String name,
+            @MayBeAbsent @Valid OutsideEntry outside,
+            @MayBeAbsent @DecimalMin("0") @DecimalMax("50") @Digits(integer = 2, fraction = 3) BigDecimal drawsWatts,
+            @Min(0) @Max(8) int freeChannels) {
+    }
+
+    /** Outside of a module in millimetres, in any order. */
+    public record OutsideEntry(
+            @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal lengthMm,
+            @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal widthMm,
+            @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal thicknessMm) {
+    }
 
     /** Inside of the box in millimetres, the volume that is marked in it in cubic inches, and kinds of studs and hickeys in it. */
     public record Geometry(

@@ -41,6 +41,7 @@ public final class SurveyMapping {
         document.cables().forEach(cable -> cable.cores().forEach(core -> cores.add(core(cable.name(), core))));
         replace(row.cores, cores);
         replace(row.jumpers, document.jumpers().stream().map(SurveyMapping::jumper).toList());
+        row.modulesInPlace = document.modulesInPlace();
     }
 
     private static <T> void replace(List<T> stored, List<T> fresh) {
@@ -118,7 +119,7 @@ public final class SurveyMapping {
                 row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous,
                         l.motor == null ? null : new SurveyDocument.DriveEntry(l.motor, l.direction))).toList(),
                 row.cables.stream().map(cable -> cable(row, cable)).toList(),
-                row.jumpers.stream().map(j -> new JumperEntry(j.name, j.colour, end(j.fromKey), end(j.toKey))).toList());
+                row.jumpers.stream().map(j -> new JumperEntry(j.name, j.colour, end(j.fromKey), end(j.toKey))).toList(), row.modulesInPlace);
     }
 
     private static CableEntry cable(BoxRow row, BoxRow.CablePart cable) {

@@ -1,10 +1,12 @@
 package org.hiddenclerk.app.survey;
 
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.job.Box;
@@ -22,7 +24,9 @@ import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.SurveyRules;
 import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Millimetres;
+import org.hiddenclerk.core.quantity.Watts;
 
 /** Reads a survey document into a box of the core, or says all that is wrong with it. */
 public final class SurveyReader {
@@ -58,7 +62,15 @@ public final class SurveyReader {
                         geometry.supportFittings() == null ? OptionalInt.empty() : OptionalInt.of(geometry.supportFittings()))),
                 document.gangs().stream().map(g -> new Gang(g.number(), g.name(), g.mechanism(),
                         Millimetres.of(g.depthMm()), new CircuitId(g.circuit()))).toList(),
-                loads(), cables(), jumpers());
+                loads(), cables(), jumpers(), document.modulesInPlace().stream().map(SurveyReader::module).toList());
+    }
+
+    private static SurveyedModule module(SurveyDocument.ModuleEntry entry) {
+        Optional<SurveyedModule.Size> size = Optional.ofNullable(entry.outside()).map(outside -> {
+            List<Millimetres> sides = Stream.of(outside.lengthMm(), outside.widthMm(), outside.thicknessMm()).map(Millimetres::of).sorted(Comparator.reverseOrder()).toList();
+            return new SurveyedModule.Size(sides.get(0), sides.get(1), sides.get(2));
+        });
+        return new SurveyedModule(entry.name(), size, Optional.ofNullable(entry.drawsWatts()).map(Watts::of), entry.freeChannels());
     }
 
     private List<SurveyedLoad> loads() {

@@ -241,8 +241,7 @@ public class Traces implements FieldReadings {
                 .map(core -> withRole(core, state.traced().certain().get(SurveyedBoard.coreId(box.toString(),
                         cable.name() + "." + core.number())))).toList())).toList();
         if (!cables.equals(survey.cables())) {
-            recordSurvey.change(box, version, new SurveyDocument(survey.label(), survey.kind(), survey.geometry(), survey.gangs(),
-                    survey.loads(), cables, survey.jumpers()), who);
+            recordSurvey.change(box, version, survey.with(cables), who);
         }
     }
 

@@ -21,6 +21,8 @@ import org.hiddenclerk.app.survey.SurveyDocument.GangEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.JumperEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.LeadsTo;
 import org.hiddenclerk.app.survey.SurveyDocument.LoadEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.ModuleEntry;
+import org.hiddenclerk.app.survey.SurveyDocument.OutsideEntry;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
@@ -39,15 +41,20 @@ class SurveyMappingProperties {
                 .map(SurveyMappingProperties::plain);
         Arbitrary<String> name = Arbitraries.strings().withCharRange('a', 'z').withChars('ä', 'ł', '😀', ' ', '"')
                 .ofMinLength(1).ofMaxLength(20).map(text -> "x" + text);
-        return Combinators.combine(mm, name, gangs(mm, name), loads(name), cables(), jumpers(), Arbitraries.of(true, false))
-                .as((size, label, gangs, loads, cables, jumpers, metal) -> new SurveyDocument(label, metal ? BoxKind.WALL : BoxKind.JUNCTION,
-                        new SurveyDocument.Geometry(size, size, size, metal, null, metal ? Boolean.TRUE : null), numbered(gangs), loads, cables, jumpers));
+        return Combinators.combine(mm, name, gangs(mm, name), loads(name), cables(), jumpers(), Arbitraries.of(true, false), modules(mm, name))
+                .as((size, label, gangs, loads, cables, jumpers, metal, modules) -> new SurveyDocument(label, metal ? BoxKind.WALL : BoxKind.JUNCTION,
+                        new SurveyDocument.Geometry(size, size, size, metal, null, metal ? Boolean.TRUE : null), numbered(gangs), loads, cables, jumpers, modules));
     }
 
     private static Arbitrary<List<GangEntry>> gangs(Arbitrary<BigDecimal> mm, Arbitrary<String> name) {
         return Combinators.combine(name, Arbitraries.of(Mechanism.class), mm)
                 .as((called, mechanism, depth) -> new GangEntry(1, called, mechanism, depth, CIRCUIT)).list().ofMinSize(1)
                 .ofMaxSize(4);
+    }
+
+    private static Arbitrary<List<ModuleEntry>> modules(Arbitrary<BigDecimal> mm, Arbitrary<String> name) {
+        return Combinators.combine(name, mm.optional(), mm.optional(), Arbitraries.integers().between(0, 8)).as((called, side, draws, free) -> new ModuleEntry(called,
+                side.map(size -> new OutsideEntry(size, size, size)).orElse(null), draws.map(watts -> watts.movePointLeft(1)).orElse(null), free)).list().ofMaxSize(2);
     }
 
     private static List<GangEntry> numbered(List<GangEntry> gangs) {

@@ -12,14 +12,21 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * A box as it was surveyed.
  *
  * @param geometry its inside; empty where nobody has measured it
+ * @param modules  that are in it already
  */
 public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, List<Gang> gangs,
-                  List<SurveyedLoad> loads, List<Cable> cables, List<Jumper> jumpers) {
+                  List<SurveyedLoad> loads, List<Cable> cables, List<Jumper> jumpers, List<SurveyedModule> modules) {
     public Box {
         gangs = List.copyOf(gangs);
         loads = List.copyOf(loads);
         cables = List.copyOf(cables);
         jumpers = List.copyOf(jumpers);
+        modules = List.copyOf(modules);
+    }
+
+    /** A box without a module in it. */
+    public Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, List<Gang> gangs, List<SurveyedLoad> loads, List<Cable> cables, List<Jumper> jumpers) {
+        this(label, kind, geometry, gangs, loads, cables, jumpers, List.of());
     }
 
     /** A wall box that has been measured. */
@@ -31,13 +38,13 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
     /** The same box with another mechanism in one gang. */
     public Box withMechanism(int gang, Mechanism mechanism) {
         return new Box(label, kind, geometry, gangs.stream().map(g -> g.number() != gang ? g
-                : new Gang(g.number(), g.name(), mechanism, g.depth(), g.circuit())).toList(), loads, cables, jumpers);
+                : new Gang(g.number(), g.name(), mechanism, g.depth(), g.circuit())).toList(), loads, cables, jumpers, modules);
     }
 
     /** The same box, deeper by a spacer under its plate; a volume that is marked in it stays what it is. */
     public Box raised(Millimetres spacer) {
         return new Box(label, kind, geometry.map(room -> new BoxGeometry(room.width(), room.height(), room.depth().plus(spacer), room.metal(),
-                room.markedCubicInches(), room.round(), room.supportFittings())), gangs, loads, cables, jumpers);
+                room.markedCubicInches(), room.round(), room.supportFittings())), gangs, loads, cables, jumpers, modules);
     }
 
     /** A core with the cable it belongs to. */

@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
@@ -145,7 +146,7 @@ public final class BoxFill {
         BigDecimal has = room.markedCubicInches().orElseGet(() -> room.round() ? roundVolume(room)
                 : volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal()));
         BigDecimal needs = needed(contents(box, room), Edition.SINCE_2020);
-        BigDecimal taken = modules.stream().flatMap(m -> m.body().stream())
+        BigDecimal taken = Stream.concat(modules.stream().flatMap(m -> m.body().stream()), ModulesInPlace.bodies(box).stream())
                 .map(b -> volume(b.length().asDecimal(), b.width().asDecimal(), b.thickness().asDecimal()))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal used = needs.add(taken).setScale(2, RoundingMode.UP).stripTrailingZeros();

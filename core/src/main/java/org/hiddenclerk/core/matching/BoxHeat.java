@@ -83,8 +83,9 @@ public final class BoxHeat {
         return 1 / (FRONT_W_PER_M2K * front + SIDES_W_PER_M2K * sides);
     }
 
-    /** @param heatWatts of all modules in the box */
-    static Judged judge(Box box, ModuleModel model, double heatWatts) {
+    /** @param addedWatts of all modules that are put into the box; those that are in it already come on top */
+    static Judged judge(Box box, ModuleModel model, double addedWatts) {
+        double heatWatts = addedWatts + ModulesInPlace.watts(box);
         if (box.geometry().isEmpty()) {
             return new Judged(List.of(), List.of());
         }

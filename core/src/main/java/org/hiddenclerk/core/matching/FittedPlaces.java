@@ -12,6 +12,7 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.matching.HouseMemory.Part;
 import org.hiddenclerk.core.matching.TwinClass.Case;
 import org.hiddenclerk.core.matching.TwinClass.Fit;
@@ -81,10 +82,10 @@ final class FittedPlaces {
     }
 
     /** What the room in a box depends on beside the modules. */
-    private record RoomKey(Optional<BoxGeometry> geometry, BoxKind kind, List<Object> gangs, List<Object> cores) {
+    private record RoomKey(Optional<BoxGeometry> geometry, BoxKind kind, List<Object> gangs, List<Object> cores, List<SurveyedModule> inPlace) {
         static RoomKey of(Box box) {
             return new RoomKey(box.geometry(), box.kind(), box.gangs().stream().<Object>map(g -> List.of(g.depth(), g.mechanism())).toList(),
-                    box.cables().stream().<Object>map(c -> List.of(c.mm2(), c.cores().stream().map(core -> core.role()).toList())).toList());
+                    box.cables().stream().<Object>map(c -> List.of(c.mm2(), c.cores().stream().map(core -> core.role()).toList())).toList(), box.modules());
         }
     }
 
@@ -130,7 +131,8 @@ final class FittedPlaces {
         Part warmth = Part.NOTHING;
         for (Place place : places) {
             double heat = contactHeat + place.own * standby + place.othersWatts;
-            if (place.own > 0 && place.kelvinPerWatt > 0 && place.around + heat * place.kelvinPerWatt > limit) {
+            double inside = place.around + (heat + ModulesInPlace.watts(place.box)) * place.kelvinPerWatt;
+            if (place.own > 0 && place.kelvinPerWatt > 0 && inside > limit) {
                 EnumSet<FindingCode> codes = EnumSet.copyOf(warmth.codes());
                 codes.addAll(FindingCode.of(BoxHeat.judge(place.box, memory.shapes().model(index), heat).findings()));
                 warmth = Part.of(codes);

@@ -3,6 +3,7 @@ package org.hiddenclerk.core.matching;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.List;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -39,7 +40,7 @@ final class LooseWires {
                       List<Finding> findings, List<Margin> margins) {
         double bodies = Placement.mechanisms(box, room, region).stream().mapToDouble(m -> m.width().asDouble()
                 * m.height().asDouble() * m.depth().asDouble()).sum();
-        double fitted = modules.stream().flatMap(m -> m.body().stream()).mapToDouble(b -> b.length().asDouble()
+        double fitted = Stream.concat(modules.stream().flatMap(m -> m.body().stream()), ModulesInPlace.bodies(box).stream()).mapToDouble(b -> b.length().asDouble()
                 * b.width().asDouble() * b.thickness().asDouble()).sum();
         double free = (Outline.of(room).squareMillimetres() * room.depth().asDouble() - bodies - fitted) / MM3_PER_CM3;
         if (free <= 0) {

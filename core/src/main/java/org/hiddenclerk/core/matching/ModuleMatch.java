@@ -77,6 +77,7 @@ public final class ModuleMatch {
     private final Planner planner;
     private final Box box;
     private final Terms terms;
+    private final PickedBeside beside;
 
     public ModuleMatch(HouseContext house, Box box) {
         this(new Planner(house, Run.of(box, house.region())), Terms.USUAL);
@@ -84,8 +85,14 @@ public final class ModuleMatch {
 
     /** For the lead box of a run. */
     public ModuleMatch(Planner planner, Terms terms) {
+        this(planner, terms, PickedBeside.NOTHING);
+    }
+
+    /** For the lead box of a run in which something was picked already. */
+    public ModuleMatch(Planner planner, Terms terms, PickedBeside beside) {
         this.planner = planner;
         this.terms = terms;
+        this.beside = beside;
         house = planner.house();
         box = planner.run().lead().box();
     }
@@ -183,12 +190,14 @@ public final class ModuleMatch {
             Run.Place place = entry.getKey();
             List<Integer> connectors = plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
             Box here = plan.planned().map(p -> p.at(place).box()).orElse(place.box());
-            RoomInBox.Judgement room = RoomInBox.of(here, entry.getValue(), house.region(), connectors);
+            List<ModuleModel> all = new ArrayList<>(entry.getValue());
+            all.addAll(beside.at(place));
+            RoomInBox.Judgement room = RoomInBox.of(here, all, house.region(), connectors);
             findings.addAll(room.findings());
             margins.addAll(room.margins());
             atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
             if (entry.getValue().contains(assignment.model())) {
-                add(BoxHeat.judge(here, assignment.model(), standbyHeat(entry.getValue()) + contactHeat(assignment)), findings, margins);
+                add(BoxHeat.judge(here, assignment.model(), standbyHeat(all) + contactHeat(assignment) + beside.wattsAt(place)), findings, margins);
             }
         }
         return atLead;

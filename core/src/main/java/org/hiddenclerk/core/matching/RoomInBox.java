@@ -46,7 +46,7 @@ public final class RoomInBox {
     }
 
     /**
-     * Judges a box with modules in it.
+     * Judges a box with modules in it, beside those that are in it already.
      *
      * @param connectors conductors that each connector in the box holds
      */
@@ -68,15 +68,17 @@ public final class RoomInBox {
                     new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
             return new Judgement(findings, margins, Optional.empty());
         }
+        findings.addAll(ModulesInPlace.unmeasured(box));
         List<ModuleModel> unsized = modules.stream().filter(m -> m.body().isEmpty()).toList();
         unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(m.code(), "size"),
                 Sentence.of("The size of {0} is not stated; whether it goes in cannot be said.", m.code()), Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find out its size from the maker, or measure one"))));
-        if (!unsized.isEmpty()) {
+        if (!unsized.isEmpty() || box.modules().stream().anyMatch(found -> found.size().isEmpty())) {
             return new Judgement(findings, margins, Optional.empty());
         }
         BoxGeometry room = box.geometry().get();
-        List<Body> bodies = modules.stream().map(m -> m.body().orElseThrow()).toList();
+        List<Body> bodies = new ArrayList<>(modules.stream().map(m -> m.body().orElseThrow()).toList());
+        bodies.addAll(ModulesInPlace.bodies(box));
         Optional<Placement> placement = placer.place(box, room, region, bodies);
         // Standing on edge behind a mechanism is no way to fit a module: where it is too large to lie, that is the reason.
         List<ModuleModel> tooLarge = modules.stream().filter(m -> !Placement.liesFlat(room, m.body().orElseThrow())).toList();

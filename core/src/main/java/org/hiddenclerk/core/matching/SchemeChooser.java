@@ -47,8 +47,12 @@ public final class SchemeChooser {
     }
 
     public SchemeChooser(Planner planner, List<ModuleModel> models, Terms terms) {
+        this(planner, models, terms, PickedBeside.NOTHING);
+    }
+
+    public SchemeChooser(Planner planner, List<ModuleModel> models, Terms terms, PickedBeside beside) {
         this.planner = planner;
-        this.match = new ModuleMatch(planner, terms);
+        this.match = new ModuleMatch(planner, terms, beside);
         this.models = List.copyOf(models);
     }
 

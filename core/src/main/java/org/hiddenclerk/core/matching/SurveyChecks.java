@@ -67,6 +67,7 @@ public final class SurveyChecks {
             }
         }
         box.geometry().ifPresent(room -> inside(box, room, house.region(), findings));
+        findings.addAll(ModulesInPlace.notProved(box));
         findings.sort(Finding.ORDER);
         return findings;
     }

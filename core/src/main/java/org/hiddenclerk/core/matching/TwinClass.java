@@ -344,6 +344,6 @@ final class TwinClass {
             }
             loads.add(new SurveyedLoad(load.number(), load.name(), load.typed(), banks, load.gang(), load.continuous(), load.drive()));
         }
-        return new Box(first.label(), first.kind(), first.geometry(), first.gangs(), loads, first.cables(), first.jumpers());
+        return new Box(first.label(), first.kind(), first.geometry(), first.gangs(), loads, first.cables(), first.jumpers(), first.modules());
     }
 }

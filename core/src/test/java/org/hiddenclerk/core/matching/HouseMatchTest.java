@@ -26,7 +26,9 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Millimetres;
+import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
@@ -74,6 +76,18 @@ class HouseMatchTest {
             }
         }
         assertThat(compared).isGreaterThan(500);
+    }
+
+    /** Boxes that are wired alike and differ in what is in them already are no twins in their room and their warmth. */
+    @Test
+    void whatIsInABoxAlreadyCountsInAHouse() {
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        for (int thick : new int[] {0, 10, 25}) {
+            Box empty = Boxes.box().gang("4", "LED 7").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+            boxes.put("b" + thick, new Box(empty.label(), empty.kind(), empty.geometry(), empty.gangs(), empty.loads(), empty.cables(), empty.jumpers(), thick == 0 ? List.of()
+                    : List.of(new SurveyedModule("OLD", Optional.of(new SurveyedModule.Size(Millimetres.of(40), Millimetres.of(38), Millimetres.of(thick))), Optional.of(Watts.of(thick / 10)), 0))));
+        }
+        assertThat(compare("in place", Boxes.house(), boxes)).isGreaterThan(20);
     }
 
     /** Heavy loads, four gangs, a canopy, a gate and a strip: schemes that no plain switch has. */
