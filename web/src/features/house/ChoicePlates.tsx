@@ -21,6 +21,9 @@ type Props = {
   onUnpin: (unit: string) => void;
 };
 
+/** Of a choice that was made before reasons were kept. */
+const UNTOLD = "No module passes every rule here. The box says why.";
+
 /** What every position gets, room by room; plates of one maker have one colour. */
 export function ChoicePlates({ job, choice, outcome, pins, onPin, onUnpin }: Props) {
   const [asked, ask] = useState<string | null>(null);
@@ -51,6 +54,7 @@ export function ChoicePlates({ job, choice, outcome, pins, onPin, onUnpin }: Pro
                     unit={unit}
                     chosen={outcome.chosen.find((c) => c.units.includes(unit.unit))}
                     edge={(maker) => FAMILY[makers.indexOf(maker) % FAMILY.length] ?? ""}
+                    reason={outcome.inTheWay ? outcome.inTheWay[unit.unit] : UNTOLD}
                     pin={pins.find((p) => p.unit === unit.unit)}
                     onUnpin={() => onUnpin(unit.unit)}
                     onAsk={() => ask(asked === unit.unit ? null : unit.unit)}
@@ -77,6 +81,8 @@ type PlateProps = {
   job: string;
   unit: Schemas["UnitView"];
   chosen: Schemas["ChosenView"] | undefined;
+  /** Why it has none, where that lies at the position itself. */
+  reason: string | undefined;
   edge: (maker: string) => string;
   pin: Pin | undefined;
   onUnpin: () => void;
@@ -84,7 +90,7 @@ type PlateProps = {
   children: React.ReactNode;
 };
 
-function UnitPlate({ job, unit, chosen, edge, pin, onUnpin, onAsk, children }: PlateProps) {
+function UnitPlate({ job, unit, chosen, reason, edge, pin, onUnpin, onAsk, children }: PlateProps) {
   return (
     <li
       data-unit={unit.unit}
@@ -106,7 +112,7 @@ function UnitPlate({ job, unit, chosen, edge, pin, onUnpin, onAsk, children }: P
       <p className="text-soft text-[13px]">
         {chosen
           ? `${chosen.schemeLabel}${chosen.companion ? `, with ${chosen.companion}` : ""}${chosen.units.length > 1 ? `, shared by ${chosen.units.length}` : ""}`
-          : "No module passes every rule here. The box says why."}
+          : (reason ?? "The rules of the whole house leave none for it.")}
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-2">
         {pin && (

@@ -156,7 +156,7 @@ function Totals({ outcome }: { outcome: Schemas["Outcome"] }) {
         {outcome.standbyUnknown > 0 && ` and ${outcome.standbyUnknown} modules of which it is not stated`}.{" "}
         {outcome.optimal
           ? "Nothing better exists by these weights: that is proved."
-          : `No choice can cost less than ${(outcome.total - outcome.gap).toFixed(2)}; this one costs ${outcome.total.toFixed(2)}.`}
+          : `No choice can cost less than ${(outcome.atLeast ?? outcome.total - outcome.gap).toFixed(2)}; this one costs ${outcome.total.toFixed(2)}.`}
       </p>
       <dl
         aria-label="what the choice is weighed by"

@@ -1,6 +1,6 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { api, type Schemas } from "../../api/client";
 import { matchOptions, planOptions, schemesOptions, surveyOptions, useBoxChanged } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
@@ -153,8 +153,20 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
         </div>
       )}
       {pick.isError && <Failure error={pick.error} onRetry={changed} retry="load the box as it is now" />}
-      {!asked && (
-        <p>Nothing in this box is switched or hangs in it. Its boxes are planned from their switches.</p>
+      {!asked && <p>Nothing in this box is switched or hangs in it.</p>}
+      {plan.data.chosenFrom.length > 0 && (
+        <p className="border-primary mb-4 max-w-prose border-l-4 pl-3">
+          What is here is switched elsewhere. Its ways are chosen at{" "}
+          {plan.data.chosenFrom.map((from, index) => (
+            <span key={from.box}>
+              {index > 0 && ", "}
+              <Link className="link font-semibold" to={`/jobs/${job.id}/boxes/${from.box}/match`}>
+                {from.label}
+              </Link>
+            </span>
+          ))}
+          .
+        </p>
       )}
       {asked && schemes.isPending && <Waiting what="the ways to wire it" />}
       {schemes.data && (

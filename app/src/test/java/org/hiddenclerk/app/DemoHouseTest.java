@@ -56,13 +56,12 @@ class DemoHouseTest {
     }
 
     @Test
-    void theStairWithThreeSwitchesIsProvedOverFourBoxes() {
+    void theStairWithThreeSwitchesOpensOneOfThemAndTheLamp() {
         JsonNode plan = person.get("/api/v1/boxes/" + person.demoBox("B-10") + "/plan").ok();
 
         assertThat(plan.get("verdict").asString()).as(plan.get("findings").toString()).isEqualTo("OK");
         assertThat(plan.get("states").asInt()).isEqualTo(16);
-        assertThat(plan.get("places")).extracting(place -> place.get("place").asString())
-                .containsExactly("B-10", "B-11", "B-12", "B-13");
+        assertThat(plan.get("places")).extracting(place -> place.get("place").asString()).as("one link across the travellers is enough for all three").containsExactly("B-10", "B-13");
     }
 
     @Test

@@ -152,6 +152,21 @@ class BenchUnitRow {
         handle = name.handle();
     }
 
+    /** Called otherwise than before: where its name was given to it already, that is to be done again. */
+    void isCalledInstead(DeviceName name) {
+        isCalled(name);
+        marks.removeIf(part -> part.mark().step() == BenchStep.NAME);
+    }
+
+    /** Whether its label bears its name, or its network knows it. */
+    boolean hasItsLabel() {
+        return isDone(BenchStep.LABEL) || isDone(BenchStep.JOIN);
+    }
+
+    private boolean isDone(BenchStep step) {
+        return marks.stream().map(MarkPart::mark).filter(mark -> mark.step() == step).reduce((earlier, later) -> later).filter(mark -> mark.outcome() == BenchCard.Outcome.DONE).isPresent();
+    }
+
     void hasAddress(String digits) {
         address = digits;
     }

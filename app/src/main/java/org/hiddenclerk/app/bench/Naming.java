@@ -5,10 +5,12 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
+import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.core.naming.Convention;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.hiddenclerk.core.naming.Names;
 import org.springframework.context.ApplicationEventPublisher;
+import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -59,6 +61,39 @@ class Naming {
     @Transactional(readOnly = true)
     public List<Names.Renaming> renamings(UUID job, Convention convention) {
         return Names.inOrder(Names.renamings(given(job), afresh(places.of(job), convention)));
+    }
+
+    /**
+     * A switch that is called otherwise renames what was named after it, as long as no label bears the old name; what has its label, or has
+     * joined under its name, waits until somebody renames it with all that speaks of it.
+     */
+    @EventListener
+    @Transactional
+    void follow(RecordSurvey.CalledOtherwise said) {
+        List<BenchUnitRow> all = units.findByJobIdOrderByTakenAt(said.job());
+        Map<String, BenchUnitRow> open = new LinkedHashMap<>();
+        Map<String, DeviceName> before = new LinkedHashMap<>();
+        Map<String, DeviceName> kept = new LinkedHashMap<>();
+        all.forEach(unit -> unit.place().ifPresent(place -> unit.name().ifPresent(name -> {
+            if (unit.hasItsLabel()) {
+                kept.put(place, name);
+            } else {
+                open.put(place, unit);
+                before.put(place, name);
+            }
+        })));
+        if (open.isEmpty()) {
+            return;
+        }
+        Map<String, DeviceName> after = Names.of(places.of(said.job()).stream().map(ModulePlace::named).toList(), convention(said.job()), kept);
+        List<Names.Renaming> steps = Names.inOrder(Names.renamings(before, after));
+        steps.forEach(step -> {
+            open.get(step.place()).isCalledInstead(step.to());
+            units.saveAndFlush(open.get(step.place()));
+        });
+        if (!steps.isEmpty()) {
+            events.publishEvent(new Bench.Renamed(said.job()));
+        }
     }
 
     /** Calls every module as the convention says. */

@@ -6,11 +6,13 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.matching.HouseMatch;
 import org.hiddenclerk.core.matching.HouseOption;
 import org.hiddenclerk.core.matching.HouseSurvey;
 import org.hiddenclerk.core.matching.Unit;
@@ -79,11 +81,11 @@ final class ChoiceDocument {
     record TermView(Allocation.Term term, String label, BigDecimal amount) {
     }
 
-    /** A choice that was made. */
+    /** A choice that was made. @param atLeast what no choice can cost less than @param inTheWay the one reason that matters, by unit without a module */
     record Outcome(List<UnitView> units, List<ChosenView> chosen, List<String> open, List<TermView> terms, BigDecimal total, BigDecimal gap,
                    boolean optimal, Map<String, Integer> modules, int boxesOpened, BigDecimal standbyWatts, int standbyUnknown,
-                   List<FindingView> radio, List<PinEntry> brokenPins, List<String> mute) {
-        static Outcome of(Allocation made, AllocationTask task, List<String> mute) {
+                   List<FindingView> radio, List<PinEntry> brokenPins, List<String> mute, @MayBeAbsent BigDecimal atLeast, @MayBeAbsent Map<String, String> inTheWay) {
+        static Outcome of(Allocation made, AllocationTask task, HouseMatch.Result matched) {
             HouseSurvey survey = task.survey();
             List<TermView> terms = new ArrayList<>();
             made.terms().forEach((term, cents) -> terms.add(new TermView(term, term.label(), BigDecimal.valueOf(cents, 2))));
@@ -92,7 +94,19 @@ final class ChoiceDocument {
                     made.chosen().stream().map(o -> ChosenView.of(o, survey)).toList(), made.open().stream().map(Unit::id).toList(), terms,
                     BigDecimal.valueOf(made.totalCents(), 2), BigDecimal.valueOf(made.gapCents(), 2), made.isOptimal(), made.modules(),
                     made.boxes().size(), standby.watts(), standby.unknown(), made.radio().stream().map(FindingView::of).toList(),
-                    made.brokenPins().stream().map(pin -> new PinEntry(pin.unit(), pin.module())).toList(), mute);
+                    made.brokenPins().stream().map(pin -> new PinEntry(pin.unit(), pin.module())).toList(), matched.mute(), BigDecimal.valueOf(made.totalCents() - made.gapCents(), 2),
+                    inTheWay(made, matched));
+        }
+
+        /** Why positions got no module, by unit; one that the rules of the whole house left out has no reason of its own. */
+        private static Map<String, String> inTheWay(Allocation made, HouseMatch.Result matched) {
+            Map<String, String> reasons = new LinkedHashMap<>();
+            matched.inTheWay().forEach((unit, reason) -> {
+                if (made.open().contains(unit)) {
+                    reasons.put(unit.id(), reason.words());
+                }
+            });
+            return reasons;
         }
     }
 }

@@ -108,7 +108,7 @@ class ChooseHouse {
             AllocationTask task = task(job, survey, matched, asked);
             Attempt attempt = watch.wantsToStop() ? new Attempt.Stopped() : Allocator.attempt(task, watch);
             if (attempt instanceof Attempt.Made made) {
-                String result = json.writeValueAsString(ChoiceDocument.Outcome.of(made.allocation(), task, matched.mute()));
+                String result = json.writeValueAsString(ChoiceDocument.Outcome.of(made.allocation(), task, matched));
                 change(choice, row -> row.ended(HouseChoiceRow.State.DONE, "done", result, now()));
             } else {
                 change(choice, row -> row.ended(attempt instanceof Attempt.Stopped ? HouseChoiceRow.State.STOPPED : HouseChoiceRow.State.FAILED, words(attempt), null, now()));

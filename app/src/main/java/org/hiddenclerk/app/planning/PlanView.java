@@ -32,8 +32,8 @@ import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
+import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
-import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.Tools;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -42,7 +42,11 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdict verdict, boolean mayBeIssued, int states,
                 List<FindingView> findings, DrawnWiring before, @MayBeAbsent DrawnWiring after,
                 List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Papers> places, List<Papers.CutLine> cutList, List<String> tools,
-                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<String> opens, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued) {
+                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<String> opens, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued, List<ChosenFrom> chosenFrom) {
+
+    /** A box at whose switches the ways for this one are chosen. */
+    record ChosenFrom(UUID box, String label) {
+    }
 
     /** What the verdict takes for granted; of a box, who left it so and when. */
     record ReliedOn(String what, @MayBeAbsent String by, @MayBeAbsent Instant at) {
@@ -120,11 +124,11 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     }
 
     /** Every gang of the lead whose switch some module reads, with what can be had there: the same as where its feel is set. */
-    private static List<GangSetting> settings(WiringPlan plan) {
+    private static List<GangSetting> settings(WiringPlan plan, List<Assignment> modules) {
         List<GangSetting> settings = new ArrayList<>();
         for (WallInput input : WallInput.of(plan)) {
-            boolean own = input.wall().kind() != Wall.Kind.SUPPLY && plan.modulesOf(input.fitted().assignment()).indexOf(RunWiring.moduleOf(input.fitted().number()).value()) == 0;
-            input.gangs().stream().filter(gang -> own && gang.place().equals(plan.run().lead())).findFirst().ifPresent(gang -> settings.add(new GangSetting(gang.number(),
+            boolean own = input.wall().kind() != Wall.Kind.SUPPLY && input.fitted().assignment() < modules.size();
+            input.gangs().stream().filter(gang -> own && gang.place().equals(plan.run().lead()) && modules.get(input.fitted().assignment()).gangs().contains(gang.number())).findFirst().ifPresent(gang -> settings.add(new GangSetting(gang.number(),
                     gang.gang().name(), input.fitted().model().code(), input.input().behaviour(), Stream.concat(Stream.of(input.input().behaviour()), input.possible().stream())
                     .distinct().sorted().map(behaviour -> new BehaviourView(behaviour, behaviour.label())).toList())));
         }
@@ -149,12 +153,13 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 judgement.findings().stream().map(FindingView::of).toList(),
                 DrawnWiring.of(BoxDrawing.of(plan, false, house), surveyed, circuitsOff),
                 planned ? DrawnWiring.of(BoxDrawing.of(plan, true, house), plan, circuitsOff) : null,
-                planned ? settings(plan) : List.of(), PartsToAdd.of(plan), places, Papers.cutList(places),
+                planned ? settings(plan, modules) : List.of(), PartsToAdd.of(plan), places, Papers.cutList(places),
                 Tools.of(plan, places),
                 Caution.of(plan, house).stream().map(Caution::words).toList(), plan.names(),
                 found.run().circuits().stream().map(house::label).sorted().toList(),
                 plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
                         .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()), planned ? plan.opens() : List.of(),
-                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.boxId(), row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null));
+                accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.boxId(), row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null),
+                new Planner(house, found.run()).chosenFrom().stream().map(place -> new ChosenFrom(UUID.fromString(place.id()), place.label())).toList());
     }
 }

@@ -4,6 +4,7 @@ import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
@@ -36,6 +37,10 @@ public class RecordSurvey {
     public record SurveyKept(UUID job) {
     }
 
+    /** Switches or loads of a box are called otherwise than before. */
+    public record CalledOtherwise(UUID job) {
+    }
+
     @Transactional
     public UUID add(UUID room, SurveyDocument survey, String who) {
         UUID job = houses.room(room).jobId();
@@ -62,6 +67,13 @@ public class RecordSurvey {
         before.row().changed(who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         boxes.saveAndFlush(before.row());
         events.publishEvent(new SurveyKept(before.job()));
+        if (!names(survey).equals(names(before.survey()))) {
+            events.publishEvent(new CalledOtherwise(before.job()));
+        }
+    }
+
+    private static List<String> names(SurveyDocument survey) {
+        return Stream.concat(survey.gangs().stream().map(SurveyDocument.GangEntry::name), survey.loads().stream().map(SurveyDocument.LoadEntry::name)).toList();
     }
 
     private static void dropPicksThatNoLongerFit(BoxRow row, SurveyDocument survey) {

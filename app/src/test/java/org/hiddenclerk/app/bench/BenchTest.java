@@ -15,6 +15,7 @@ import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** From goods-in to packed: steps, codes that are checked, sealed and shown on purpose, addresses and names. */
 @WithDatabase
@@ -260,5 +261,36 @@ class BenchTest {
         assertThat(renamed.get("renamings")).isEmpty();
         assertThat(renamed.get("names").toString()).contains("\"A Hall\"", "\"b-hall\"");
         assertThat(person.put("/api/v1/jobs/" + house.job() + "/names", Map.of("tokens", List.of())).status()).isEqualTo(422);
+    }
+
+    /** A switch that is called otherwise once left its module with the old name; what bears its label keeps it until somebody renames it. */
+    @Test
+    void aSwitchThatIsCalledOtherwiseRenamesItsModuleUntilItHasItsLabel() {
+        String box = house.box("A");
+        house.pick(box, zigbee);
+        JsonNode unit = take(zigbee);
+        mark(unit, "POWER_UP", "DONE", "").ok();
+        mark(unit, "NAME", "DONE", "").ok();
+        String before = unit(unit).get("display").asString();
+
+        rename(box, "porch");
+
+        String after = unit(unit).get("display").asString();
+        assertThat(after).isNotEqualTo(before).containsIgnoringCase("porch");
+        assertThat(unit(unit).get("next").asString()).as("given to it under the old name").isEqualTo("NAME");
+
+        mark(unit, "NAME", "DONE", "").ok();
+        mark(unit, "LABEL", "DONE", "").ok();
+        rename(box, "gate");
+        assertThat(unit(unit).get("display").asString()).as("its label says so").isEqualTo(after);
+        assertThat(person.get("/api/v1/jobs/" + house.job() + "/names").ok().get("renamings")).as("waits to be renamed with all that speaks of it").hasSize(1);
+    }
+
+    private void rename(String box, String name) {
+        JsonNode view = person.get("/api/v1/boxes/" + box + "/survey").ok();
+        ObjectNode survey = (ObjectNode) view.get("survey").deepCopy();
+        survey.withArray("gangs").forEach(gang -> ((ObjectNode) gang).put("name", name));
+        survey.withArray("loads").forEach(load -> ((ObjectNode) load).put("name", name));
+        person.put("/api/v1/boxes/" + box + "/survey", Map.of("version", view.get("version").asLong(), "survey", survey)).ok();
     }
 }

@@ -76,6 +76,18 @@ public final class HouseMatch {
             mute = List.copyOf(mute);
         }
 
+        /** The one reason that matters at each position where no module passes by itself. */
+        public Map<Unit, InTheWay> inTheWay() {
+            Map<Unit, List<InTheWay.Way>> ways = new LinkedHashMap<>();
+            cells.stream().filter(cell -> cell.units().size() == 1).forEach(cell -> ways.computeIfAbsent(cell.units().get(0), u -> new ArrayList<>())
+                    .add(new InTheWay.Way(cell.model().code(), true, cell.codes())));
+            refusals.stream().filter(refusal -> refusal.units().size() == 1).forEach(refusal -> refusal.models().forEach(model ->
+                    ways.computeIfAbsent(refusal.units().get(0), u -> new ArrayList<>()).add(new InTheWay.Way(model.code(), false, refusal.codes()))));
+            Map<Unit, InTheWay> reasons = new LinkedHashMap<>();
+            ways.forEach((unit, own) -> InTheWay.of(own).ifPresent(reason -> reasons.put(unit, reason)));
+            return reasons;
+        }
+
         /** What may be chosen, numbered. */
         public List<HouseOption> options() {
             List<HouseOption> options = new ArrayList<>();

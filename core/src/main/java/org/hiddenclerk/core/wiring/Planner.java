@@ -84,6 +84,16 @@ public final class Planner {
         return controls;
     }
 
+    /** Boxes at whose switches the ways for what is in the lead are chosen; none where it has switches of its own. */
+    public List<Place> chosenFrom() {
+        Place lead = run().lead();
+        if (!lead.box().gangs().isEmpty()) {
+            return List.of();
+        }
+        List<Place> own = lead.box().loads().stream().filter(SurveyedLoad::hangsHere).flatMap(load -> controlsOfLoad(load.number()).stream()).map(Run.GangRef::place).distinct().toList();
+        return own.isEmpty() && lead.box().loads().isEmpty() ? run().gangs().stream().map(Run.GangRef::place).distinct().toList() : own;
+    }
+
     /** Every switch that changes a load that hangs in the lead. */
     public List<Run.GangRef> controlsOfLoad(int load) {
         return found.controlsOf(run().load(run().lead(), load));
