@@ -10,7 +10,6 @@ import {
   surveyOptions,
   traceOptions,
 } from "../../api/queries";
-import { groupsOf, positionOf } from "../match/groups";
 
 /** Milliseconds that a hand must rest, so that one that only passes over fetches nothing. */
 const REST = 60;
@@ -55,17 +54,18 @@ export function fetchSheet(queries: QueryClient, box: string, stage: string) {
 }
 
 async function fetchMatch(queries: QueryClient, box: string) {
-  const [survey, plan] = await Promise.all([
-    queries.fetchQuery(surveyOptions(box)),
+  const [plan] = await Promise.all([
     queries.fetchQuery(planOptions(box)),
+    queries.prefetchQuery(surveyOptions(box)),
   ]);
-  const group = groupsOf(survey.survey)[0];
+  const group = plan.together[0];
   if (group) {
-    const schemes = await queries.fetchQuery(schemesOptions(box, positionOf(group)));
+    const { gangs, loads } = group;
+    const schemes = await queries.fetchQuery(schemesOptions(box, { gangs, loads }));
     const picked = plan.picks.find((pick) => pick.gangs.join() === group.gangs.join())?.scheme;
     const scheme = picked ?? schemes.offers.find((offer) => offer.best)?.scheme;
     if (scheme) {
-      await queries.prefetchQuery(matchOptions(box, positionOf(group), scheme));
+      await queries.prefetchQuery(matchOptions(box, { gangs, loads }, scheme));
     }
   }
 }

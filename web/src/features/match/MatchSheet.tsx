@@ -8,7 +8,6 @@ import { Waiting } from "../../ui/Waiting";
 import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
 import { CandidateCard } from "./CandidateCard";
-import { type Group, groupsOf, positionOf } from "./groups";
 import { RemedyButton } from "./RemedyButton";
 import { SchemeChooser } from "./SchemeChooser";
 import { TakeOn } from "./TakeOn";
@@ -16,7 +15,7 @@ import { TakeOn } from "./TakeOn";
 type Candidate = Schemas["CandidateView"];
 type Pick = Schemas["PickEntry"];
 type Scheme = Schemas["OfferView"]["scheme"];
-const NOTHING: Group = { words: "", gangs: [], loads: [] };
+const NOTHING: Schemas["Together"] = { words: "", gangs: [], loads: [] };
 
 /** How many of the ruled-out modules are shown before the rest folds. */
 const RULED_OUT_SHOWN = 4;
@@ -26,16 +25,17 @@ export function MatchSheet({ job, box }: { job: Schemas["JobView"]; box: string 
   const survey = useQuery(surveyOptions(box));
   const [chosenGroup, chooseGroup] = useState<string | null>(null);
   const [chosenScheme, chooseScheme] = useState<Scheme | null>(null);
-  const groups = groupsOf(survey.data?.survey);
-  const group = groups.find((g) => g.words === chosenGroup) ?? groups[0] ?? NOTHING;
-  const { gangs } = group;
-  const asked = gangs.length + group.loads.length > 0;
-  const schemes = useQuery({ ...schemesOptions(box, positionOf(group)), enabled: asked });
   const plan = useQuery(planOptions(box));
+  const groups = plan.data?.together ?? [];
+  const group = groups.find((g) => g.words === chosenGroup) ?? groups[0] ?? NOTHING;
+  const { gangs, loads } = group;
+  const position = { gangs, loads };
+  const asked = gangs.length + group.loads.length > 0;
+  const schemes = useQuery({ ...schemesOptions(box, position), enabled: asked });
   const pickedScheme = plan.data?.picks.find((p) => p.gangs.join() === gangs.join())?.scheme;
   const scheme = chosenScheme ?? pickedScheme ?? schemes.data?.offers.find((offer) => offer.best)?.scheme;
   const match = useQuery({
-    ...matchOptions(box, positionOf(group), scheme),
+    ...matchOptions(box, position, scheme),
     enabled: asked && scheme !== undefined,
   });
   const navigate = useNavigate();

@@ -20,6 +20,8 @@ final class RunningClerk {
     /** As the start command unpacks it; the first graceful stop leaves the archive behind, with which later starts take a third of the time. */
     private static final Path UNPACKED = Path.of("target", "clerk").toAbsolutePath();
     private static final Path ARCHIVE = UNPACKED.resolve("classes.jsa");
+    /** Port of a demo that runs already, for whoever writes a test: {@code -Dclerk.port=8790}. */
+    private static final String RUNS_ALREADY = "clerk.port";
     private static RunningClerk running;
 
     private final int port;
@@ -30,6 +32,9 @@ final class RunningClerk {
     }
 
     static synchronized RunningClerk get() {
+        if (running == null && Integer.getInteger(RUNS_ALREADY) != null) {
+            running = new RunningClerk(Integer.getInteger(RUNS_ALREADY));
+        }
         if (running == null) {
             running = new RunningClerk(TestDatabase.freePort());
             running.start();

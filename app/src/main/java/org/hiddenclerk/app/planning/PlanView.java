@@ -34,6 +34,7 @@ import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.Together;
 import org.hiddenclerk.core.wiring.Tools;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -42,7 +43,7 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdict verdict, boolean mayBeIssued, int states,
                 List<FindingView> findings, DrawnWiring before, @MayBeAbsent DrawnWiring after,
                 List<GangSetting> settings, List<PartsToAdd.Item> parts, List<Papers> places, List<Papers.CutLine> cutList, List<String> tools,
-                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<String> opens, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued, List<ChosenFrom> chosenFrom) {
+                List<String> cautions, Map<String, String> names, List<String> circuits, List<PlaceEnds> ends, List<String> opens, List<AcceptedView> accepted, List<ReliedOn> reliesOn, @MayBeAbsent IssuedView issued, List<ChosenFrom> chosenFrom, List<Together> together) {
 
     /** A box at whose switches the ways for this one are chosen. */
     record ChosenFrom(UUID box, String label) {
@@ -144,6 +145,7 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                        Set<String> circuitsOff) {
         WiringPlan plan = judgement.plan();
         HouseContext house = found.house();
+        Planner planner = new Planner(house, found.run());
         boolean planned = plan.planned().isPresent();
         WiringPlan surveyed = planned ? WiringPlan.surveyed(house, found.run()) : plan;
         List<Papers> places = plan.placesOfWork().stream().map(place -> Papers.of(plan, place, house.region())).toList();
@@ -160,6 +162,6 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
                         .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()), planned ? plan.opens() : List.of(),
                 accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.boxId(), row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null),
-                new Planner(house, found.run()).chosenFrom().stream().map(place -> new ChosenFrom(UUID.fromString(place.id()), place.label())).toList());
+                planner.chosenFrom().stream().map(place -> new ChosenFrom(UUID.fromString(place.id()), place.label())).toList(), planner.together());
     }
 }

@@ -32,14 +32,16 @@ final class Companions {
         if (!areFor(scheme)) {
             return List.of(Optional.empty());
         }
-        List<ModuleModel> alike = models.stream().filter(other -> other.protocol() == model.protocol() && other.inputs().size() >= positions && !other.equals(model)).toList();
+        List<ModuleModel> alike = models.stream().filter(other -> other.protocol() == model.protocol() && !other.equals(model)).toList();
+        List<ModuleModel> enough = alike.stream().filter(other -> other.inputs().size() >= positions).toList();
         List<Optional<ModuleModel>> companions = new ArrayList<>();
         if (scheme == SchemeCode.MULTI_SECOND_UNLOADED) {
             companions.add(Optional.empty());
-            alike.stream().filter(Companions::isPlain).sorted(Comparator.comparing((ModuleModel other) -> other.priceCents().orElse(Integer.MAX_VALUE))
+            enough.stream().filter(Companions::isPlain).sorted(Comparator.comparing((ModuleModel other) -> other.priceCents().orElse(Integer.MAX_VALUE))
                     .thenComparing(ModuleModel::code)).limit(PLAIN_ONES).map(Optional::of).forEach(companions::add);
         }
-        alike.stream().filter(ModuleModel::isSender).map(Optional::of).forEach(companions::add);
+        // Where none reads as many switches, one with too few says so.
+        (enough.stream().anyMatch(ModuleModel::isSender) ? enough : alike).stream().filter(ModuleModel::isSender).map(Optional::of).forEach(companions::add);
         return companions.isEmpty() ? List.of(Optional.empty()) : companions;
     }
 

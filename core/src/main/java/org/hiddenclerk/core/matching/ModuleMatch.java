@@ -8,9 +8,11 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.BlinkTiming;
+import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.electrical.ModuleSupply;
@@ -78,6 +80,8 @@ public final class ModuleMatch {
     private final Box box;
     private final Terms terms;
     private final PickedBeside beside;
+    /** Where bodies lie in a box is the same for every scheme and for every module of one size. */
+    private final Map<List<Object>, Optional<Placement>> placements = new ConcurrentHashMap<>();
 
     public ModuleMatch(HouseContext house, Box box) {
         this(new Planner(house, Run.of(box, house.region())), Terms.USUAL);
@@ -192,7 +196,7 @@ public final class ModuleMatch {
             Box here = plan.planned().map(p -> p.at(place).box()).orElse(place.box());
             List<ModuleModel> all = new ArrayList<>(entry.getValue());
             all.addAll(beside.at(place));
-            RoomInBox.Judgement room = RoomInBox.of(here, all, house.region(), connectors);
+            RoomInBox.Judgement room = RoomInBox.of(here, all, house.region(), connectors, this::placed);
             findings.addAll(room.findings());
             margins.addAll(room.margins());
             atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
@@ -201,6 +205,10 @@ public final class ModuleMatch {
             }
         }
         return atLead;
+    }
+
+    private Optional<Placement> placed(Box in, BoxGeometry room, RegionProfile region, List<Body> bodies) {
+        return placements.computeIfAbsent(List.of(room, in.gangs().stream().map(gang -> List.of(gang.number(), gang.depth())).toList(), bodies), k -> Placement.of(in, room, region, bodies));
     }
 
     /** What modules turn into heat with everything off, in watts. */

@@ -84,6 +84,11 @@ public final class Planner {
         return controls;
     }
 
+    /** What one module may take together at the lead. */
+    public List<Together> together() {
+        return Together.of(found);
+    }
+
     /** Boxes at whose switches the ways for what is in the lead are chosen; none where it has switches of its own. */
     public List<Place> chosenFrom() {
         Place lead = run().lead();

@@ -8,6 +8,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
+import org.hiddenclerk.core.electrical.Intent;
 import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.TruthTable;
@@ -92,7 +93,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     static WiringPlan surveyed(Found found) {
-        List<Finding> findings = new ArrayList<>(found.proof().findings());
+        List<Finding> findings = new ArrayList<>(withoutHeld(found.proof().findings(), found.netlist(), found.proof().truthTable()));
         findings.addAll(dangling(found.run()));
         findings.addAll(Colours.of(found.run().lead().box(), found.house().region()));
         findings.sort(Finding.ORDER);
@@ -241,11 +242,26 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<Run.Place> interest) {
         Wiring wiring = Found.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
         WiringCheck.Result proof = WiringCheck.of(wiring);
-        List<Finding> findings = new ArrayList<>(proof.findings().stream().map(f -> isLeftAsFound(f, found, wiring) ? noted(f) : f).toList());
+        List<Finding> findings = new ArrayList<>(withoutHeld(proof.findings(), wiring, proof.truthTable()).stream().map(f -> isLeftAsFound(f, found, wiring) ? noted(f) : f).toList());
         planned.boxes().forEach((place, box) -> findings.addAll(crowdedTerminals(place, box)));
         findings.addAll(TakenAway.of(found.intents(), planned.intents(), wiring, proof.truthTable()));
         findings.sort(Finding.ORDER);
         return new WiringPlan(found, Optional.of(planned), wiring, proof, findings);
+    }
+
+    /**
+     * A push button that feeds its load by itself does so while it is held: that nothing is otherwise once it is let go is how it works, and no
+     * fault of the wiring.
+     */
+    private static List<Finding> withoutHeld(List<Finding> findings, Wiring wiring, TruthTable table) {
+        return findings.stream().filter(f -> !(f.code() == FindingCode.SWITCH_WITHOUT_EFFECT && f.subject() instanceof Subject.Switch control
+                && isHeld(new PartId(control.key()), wiring, table))).toList();
+    }
+
+    private static boolean isHeld(PartId control, Wiring wiring, TruthTable table) {
+        boolean push = wiring.parts().stream().anyMatch(part -> part instanceof Part.Switch own && own.id().equals(control) && own.mechanism().isPush());
+        List<Intent> wanted = wiring.intents().stream().filter(intent -> intent.controls().contains(control)).toList();
+        return push && !wanted.isEmpty() && wanted.stream().allMatch(intent -> table.controlsOf(intent.load()).contains(control));
     }
 
     /**

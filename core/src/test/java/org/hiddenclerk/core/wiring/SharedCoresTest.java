@@ -16,8 +16,10 @@ import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Drive;
+import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Circuits;
@@ -102,5 +104,19 @@ class SharedCoresTest {
                 Map.of(1, InputBehaviour.UP_DOWN, 2, InputBehaviour.UP_DOWN), Optional.empty(), Optional.empty()));
 
         requireProved("blind", plan, "A");
+    }
+
+    /** A module for the lamp beside a blind once was held back: the blind's buttons, pressed and let go, were said to do nothing. */
+    @ParameterizedTest
+    @EnumSource(RegionProfile.class)
+    void aLampBesideABlindThatStaysAsItIs(RegionProfile region) {
+        Circuits circuits = new Circuits(region).box("A", WALL).gang("A", PUSH_MAKE, "4").gang("A", PUSH_MAKE, "4").gang("A", ONE_WAY, "4")
+                .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP))).load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
+                .load("A", "LED 9", 3).feed("A", "4", "j.l", "j.n").jumper("A", "j.l", "1.COM").jumper("A", "j.l", "2.COM").jumper("A", "j.l", "3.COM")
+                .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth")).cable("A", new Leads.ToLoad(2), wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n"))
+                .cable("A", new Leads.ToLoad(3), wire(SWITCHED_LIVE, "3.L1"), wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth"));
+
+        requireProved("lamp", plan(region, circuits, with(SchemeCode.BEHIND_SWITCH_N, ONE, Optional.empty(), 3)), "A");
+        assertThat(WiringPlan.surveyed(Boxes.house(region), circuits.from("A")).findings()).extracting(f -> f.code()).doesNotContain(FindingCode.SWITCH_WITHOUT_EFFECT);
     }
 }

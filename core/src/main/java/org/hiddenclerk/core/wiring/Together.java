@@ -1,0 +1,53 @@
+package org.hiddenclerk.core.wiring;
+
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.SurveyedLoad;
+
+/**
+ * Gangs, or a load that hangs in the box, that one module may take together.
+ *
+ * @param words as people would say it
+ */
+public record Together(String words, List<Integer> gangs, List<Integer> loads) {
+    public Together {
+        gangs = List.copyOf(gangs);
+        loads = List.copyOf(loads);
+    }
+
+    /** In the order in which one looks: both directions of a motor, all gangs of a circuit, each gang, each load that hangs here. */
+    static List<Together> of(Found found) {
+        List<Gang> gangs = found.run().lead().box().gangs();
+        Set<List<Integer>> several = new LinkedHashSet<>(ofMotors(found, gangs));
+        Map<CircuitId, List<Integer>> byCircuit = new LinkedHashMap<>();
+        gangs.forEach(gang -> byCircuit.computeIfAbsent(gang.circuit(), c -> new ArrayList<>()).add(gang.number()));
+        byCircuit.values().stream().filter(together -> together.size() > 1).forEach(several::add);
+        List<Together> all = new ArrayList<>(several.stream().map(together -> new Together(words(gangs, together), together, List.of())).toList());
+        gangs.forEach(gang -> all.add(new Together(gang.name(), List.of(gang.number()), List.of())));
+        found.run().lead().box().loads().stream().filter(SurveyedLoad::hangsHere).forEach(load -> all.add(new Together(load.name(), List.of(), List.of(load.number()))));
+        return all;
+    }
+
+    /** Gangs whose loads turn one motor each its own way. */
+    private static Set<List<Integer>> ofMotors(Found found, List<Gang> gangs) {
+        Map<String, Set<Integer>> byMotor = new LinkedHashMap<>();
+        gangs.forEach(gang -> found.loadsOf(new Run.GangRef(found.run().lead(), gang.number())).forEach(load -> load.load().drive().ifPresent(drive ->
+                byMotor.computeIfAbsent(load.place().owner() + drive.motor(), m -> new LinkedHashSet<>()).add(gang.number()))));
+        Set<List<Integer>> pairs = new LinkedHashSet<>();
+        byMotor.values().stream().filter(pair -> pair.size() == 2).forEach(pair -> pairs.add(List.copyOf(pair)));
+        return pairs;
+    }
+
+    private static String words(List<Gang> gangs, List<Integer> together) {
+        if (together.size() == gangs.size()) {
+            return "all gangs";
+        }
+        return String.join(" and ", together.stream().map(number -> gangs.stream().filter(gang -> gang.number() == number).findFirst().orElseThrow().name()).toList());
+    }
+}

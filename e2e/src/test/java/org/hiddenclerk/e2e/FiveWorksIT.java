@@ -1,0 +1,456 @@
+package org.hiddenclerk.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.assertions.LocatorAssertions;
+import com.microsoft.playwright.assertions.PlaywrightAssertions;
+import com.microsoft.playwright.options.AriaRole;
+import com.microsoft.playwright.options.SelectOption;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.regex.Pattern;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
+import tools.jackson.databind.JsonNode;
+
+/** Works whose modules sit in several boxes, or several in one, each from the survey to the papers: every stage knows every module. */
+class FiveWorksIT {
+    private static final double SLOW_MS = 60_000;
+    private static final int MOST_STEPS = 120;
+    private static final Map<String, String> FIGURES = Map.of("ms", "320", "W", "9", "dBm", "-58", "LQI", "130");
+    private static int units;
+
+    private final Caller caller = new Caller(RunningClerk.get());
+    private final Map<String, String> boxes = new LinkedHashMap<>();
+    private String job = "";
+    private String room = "";
+
+    /** A module for some gangs of the first box. @param other what goes with it, as its card says it; empty for none */
+    private record Pick(String group, String scheme, String module, String other) {
+    }
+
+    /** A work by its boxes, the first of which it is planned from; a line of its text that leads to another box is added when that is there. */
+    private enum Work {
+        TWO_WAY(List.of(new Pick("", "MULTI_SECOND_UNLOADED", "TG-1N", "")), List.of("A: TG-1N", "B: TG-1N"), """
+                box A wall 60x60x61
+                switch 1 two-way "stairs below" circuit 1 depth 22
+                cable c1 1.5 feed 1
+                  brown live 1.COM
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c2 1.5 to B c1
+                  brown traveller 1.L1
+                  black traveller 1.L2
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                """, """
+                box B wall 60x60x61
+                switch 1 two-way "stairs above" circuit 1 depth 22
+                load 1 "stair lamp" on 1 is LED 9
+                cable c1 1.5 to A c2
+                  brown traveller 1.L1
+                  black traveller 1.L2
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c2 1.5 lamp 1
+                  brown switched 1.COM
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                """),
+        SPLIT_PAIR(List.of(new Pick("all gangs", "SPLIT_PAIR", "HV-RL", "HV-S2")), List.of("A: HV-S2", "L1: HV-RL", "L2: HV-RL"), """
+                box A wall 131x60x61
+                switch 1 one-way "loom lamp switch" circuit 1 depth 22
+                switch 2 one-way "shelf lamp switch" circuit 1 depth 22
+                cable c1 1.5 to L1 c2
+                  brown live 1.COM
+                  black switched 1.L1
+                  grey switched 2.L1
+                  green-yellow earth joint:earth
+                jumper w1 brown 1.COM 2.COM
+                """, """
+                box L1 luminaire 110x110x55
+                load 1 "loom lamp" here is LED 9
+                cable c1 1.5 feed 1
+                  brown live joint:live
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c2 1.5 to A c1
+                  brown live joint:live
+                  black switched load1.L
+                  grey switched joint:shelf
+                  green-yellow earth joint:earth
+                cable c3 1.5 to L2 c1
+                  brown switched joint:shelf
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                jumper w1 blue joint:neutral load1.N
+                """, """
+                box L2 luminaire 110x110x55
+                load 1 "shelf lamp" here is LED 12
+                cable c1 1.5 to L1 c3
+                  brown switched load1.L
+                  blue neutral load1.N
+                  green-yellow earth load1.PE
+                """),
+        CANOPY(List.of(new Pick("all gangs", "CANOPY_FAN_LIGHT", "BR-FL", "")), List.of("X: BR-FL"), """
+                box A wall 131x60x61
+                switch 1 one-way "fan switch" circuit 1 depth 22
+                switch 2 one-way "loft light switch" circuit 1 depth 22
+                cable c1 1.5 feed 1
+                  brown live 1.COM
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c2 1.5 to X c1
+                  brown switched 1.L1
+                  black switched 2.L1
+                  grey spare capped
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                jumper w1 brown 1.COM 2.COM
+                """, """
+                box X canopy 130x130x60
+                load 1 "loft fan" here is fan 45 pf 0.7
+                load 2 "loft light" here is 3 LED 8
+                cable c1 1.5 to A c2
+                  brown switched load1.L
+                  black switched load2.L
+                  grey spare capped
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                jumper w1 blue joint:neutral load1.N
+                jumper w2 blue joint:neutral load2.N
+                """),
+        BLIND_AND_LAMP(List.of(new Pick("blind up and blind down", "BLIND_PAIR", "TG-BD", ""), new Pick("lamp switch", "BEHIND_SWITCH_N", "BR-1S", "")), List.of("A: TG-BD", "A: BR-1S"), """
+                box A wall 202x60x75
+                switch 1 push-make "blind up" circuit 1 depth 22
+                switch 2 push-make "blind down" circuit 1 depth 22
+                switch 3 one-way "lamp switch" circuit 1 depth 22
+                load 1 "window lamp" on 3 is LED 9
+                cable c1 1.5 feed 1
+                  brown live 1.COM
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c2 1.5 to M c1
+                  brown switched 1.L1
+                  black switched 2.L1
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c3 1.5 lamp 1
+                  brown switched 3.L1
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                jumper w1 brown 1.COM 2.COM
+                jumper w2 brown 2.COM 3.COM
+                """, """
+                box M luminaire 110x110x55
+                load 1 "blind motor up" here drives loft up is blind 140
+                load 2 "blind motor down" here drives loft down is blind 140
+                cable c1 1.5 to A c2
+                  brown switched load1.L
+                  black switched load2.L
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                jumper w1 blue joint:neutral load1.N
+                jumper w2 blue joint:neutral load2.N
+                """),
+        FOUR_GANGS(List.of(new Pick("first and second and third", "BEHIND_SWITCH_N", "BR-3", ""), new Pick("fourth", "BEHIND_SWITCH_N", "BR-1S", "")), List.of("A: BR-3", "A: BR-1S"), """
+                box A wall 273x60x75
+                switch 1 one-way first circuit 1 depth 22
+                switch 2 one-way second circuit 1 depth 22
+                switch 3 one-way third circuit 1 depth 22
+                switch 4 one-way fourth circuit 2 depth 22
+                load 1 "press lamp" on 1 is LED 9
+                load 2 "vat lamp" on 2 is LED 9
+                load 3 "bench lamp" on 3 is LED 12
+                load 4 "door lamp" on 4 is LED 7
+                cable c1 1.5 feed 1
+                  brown live 1.COM
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c2 1.5 feed 2
+                  brown live 4.COM
+                  blue neutral joint:other
+                  green-yellow earth joint:earth
+                cable c3 1.5 lamp 1
+                  brown switched 1.L1
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c4 1.5 lamp 2
+                  brown switched 2.L1
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c5 1.5 lamp 3
+                  brown switched 3.L1
+                  blue neutral joint:neutral
+                  green-yellow earth joint:earth
+                cable c6 1.5 lamp 4
+                  brown switched 4.L1
+                  blue neutral joint:other
+                  green-yellow earth joint:earth
+                jumper w1 brown 1.COM 2.COM
+                jumper w2 brown 2.COM 3.COM
+                """);
+
+        private final List<Pick> picks;
+        /** Every module with the box that it sits in. */
+        private final List<String> modules;
+        private final List<String> texts;
+
+        Work(List<Pick> picks, List<String> modules, String... texts) {
+            this.picks = picks;
+            this.modules = modules;
+            this.texts = List.of(texts);
+        }
+
+        private static String labelOf(String text) {
+            return text.split(" ")[1];
+        }
+
+        /** Without cables that lead to other boxes, and their cores. */
+        private static String alone(String text) {
+            StringBuilder alone = new StringBuilder();
+            boolean between = false;
+            for (String line : text.lines().toList()) {
+                between = line.startsWith("cable ") ? line.contains(" to ") : between && line.startsWith(" ");
+                alone.append(between ? "" : line + "\n");
+            }
+            return alone.toString();
+        }
+    }
+
+    @ParameterizedTest
+    @EnumSource(Work.class)
+    void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(Work work) throws IOException, InterruptedException {
+        begin(work);
+        try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
+            survey(desk, work);
+            plan(desk, work);
+            bench(desk, work);
+            fit(desk, work);
+            join(desk, work);
+            handOver(desk, work);
+            print(desk, work);
+            assertThat(desk.complaints()).isEmpty();
+        }
+    }
+
+    private void begin(Work work) throws IOException, InterruptedException {
+        caller.logIn();
+        // A clerk that runs already may know the house of an earlier run.
+        job = caller.ask("POST", "/api/v1/jobs", Map.of("name", "Walk " + work + " " + ProcessHandle.current().pid(), "place", "", "region", "EU_230")).get("id").asString();
+        Map.of("1", "L1", "2", "L2").forEach((label, phase) -> caller.ask("POST", "/api/v1/jobs/" + job + "/circuits", Map.of("label", label, "ratingAmps", 10, "phase", phase,
+                "alternativelySupplied", false)));
+        room = caller.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", "Loft", "storey", "Ground floor")).get("id").asString();
+    }
+
+    private void go(Desk desk, String path) {
+        desk.page().navigate(RunningClerk.get().address() + "/jobs/" + job + path);
+        desk.settle();
+    }
+
+    private static void picture(Desk desk, Work work, String stage) {
+        desk.picture(Path.of("target", "walks", work.name().toLowerCase(java.util.Locale.ROOT) + "-" + stage + ".png"));
+    }
+
+    /** Types every box as text; those that are joined by cables a second time, when all of them are there. */
+    private void survey(Desk desk, Work work) {
+        for (String text : work.texts) {
+            go(desk, "/boxes/new/survey?room=" + room);
+            type(desk, Work.alone(text));
+            desk.press("keep the survey");
+            desk.page().waitForURL(Pattern.compile(".*/boxes/(?!new)[^/]+/survey"));
+            boxes.put(Work.labelOf(text), desk.page().url().replaceAll(".*/boxes/([^/]+)/survey.*", "$1"));
+        }
+        for (String text : work.texts) {
+            if (!Work.alone(text).equals(text)) {
+                go(desk, "/boxes/" + boxes.get(Work.labelOf(text)) + "/survey");
+                type(desk, text);
+                desk.press("keep the survey");
+                desk.button("match modules").waitFor();
+            }
+        }
+        picture(desk, work, "survey");
+    }
+
+    private static void type(Desk desk, String text) {
+        desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^as text"))).click();
+        desk.fill("The box as text", text);
+        desk.page().keyboard().press("Control+Enter");
+        desk.page().getByLabel("The box as text").waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+    }
+
+    private String lead(Work work) {
+        return "/boxes/" + boxes.get(Work.labelOf(work.texts.get(0)));
+    }
+
+    private void plan(Desk desk, Work work) {
+        Page page = desk.page();
+        for (Pick pick : work.picks) {
+            go(desk, lead(work) + "/match");
+            if (!pick.group().isEmpty()) {
+                desk.press(pick.group());
+            }
+            page.locator("[data-scheme='" + pick.scheme() + "'] button").first().click();
+            Locator card = page.locator("[data-module='" + pick.module() + "']").filter(new Locator.FilterOptions().setHas(page.locator("h2 span",
+                    new Page.LocatorOptions().setHasText(Pattern.compile("^" + pick.module() + (pick.other().isEmpty() ? "" : " with " + pick.other()) + "$")))));
+            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("pick " + pick.module())).click();
+            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(pick.module() + " is picked")).waitFor();
+        }
+        picture(desk, work, "match");
+        go(desk, lead(work) + "/draw");
+        Locator stamp = page.locator("[data-verdict]");
+        stamp.waitFor();
+        picture(desk, work, "draw");
+        assertThat(stamp.innerText()).as("%s: %s", work, page.getByLabel("In the margin").first().innerText()).contains("PROVED");
+        desk.press("issue for work");
+        desk.button("go to the run sheet").waitFor();
+    }
+
+    private void bench(Desk desk, Work work) {
+        Page page = desk.page();
+        go(desk, "/bench");
+        List<String> serials = new ArrayList<>();
+        for (String module : work.modules) {
+            String serial = "FW-" + ++units;
+            page.getByLabel("Module", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setValue(module.substring(module.indexOf(' ') + 1)));
+            desk.fill("Serial, scanned or typed", serial);
+            page.keyboard().press("Enter");
+            unit(page, serial).waitFor();
+            serials.add(serial);
+        }
+        List<String> taken = new ArrayList<>();
+        JsonNode state = caller.ask("GET", "/api/v1/jobs/" + job + "/bench", null);
+        state.get("units").forEach(unit -> taken.add(unit.get("boxLabel").asString() + ": " + unit.get("moduleCode").asString()));
+        assertThat(taken).as("each is taken for its own box").containsExactlyInAnyOrderElementsOf(work.modules);
+        assertThat(state.get("waiting")).as("none is left").isEmpty();
+        for (String serial : serials) {
+            unit(page, serial).click();
+            for (int step = 0; step < 12 && page.getByText("packed").count() == 0 | !unit(page, serial).innerText().contains("packed"); step++) {
+                Locator open = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^(Power it up|Update it|Keep its code|Name it|Label it|Set it|Test every|Let it join|Pack it)"))
+                        .setExpanded(true));
+                open.first().waitFor();
+                String title = open.first().innerText();
+                if (title.startsWith("Update it") || title.startsWith("Keep its code")) {
+                    desk.fill("Note, or reason", "as it comes");
+                    desk.press("leave out");
+                } else {
+                    if (title.startsWith("Name it")) {
+                        Locator address = page.getByLabel("hardware address");
+                        address.getByRole(AriaRole.TEXTBOX).fill(String.format("00:AB:CD:%02X:00:00:%02X:%02X", serial.length(), serial.hashCode() >> 8 & 0xff, serial.hashCode() & 0xff));
+                        address.getByRole(AriaRole.BUTTON).click();
+                        PlaywrightAssertions.assertThat(address.getByRole(AriaRole.BUTTON)).isDisabled();
+                    }
+                    desk.press("done");
+                }
+                page.waitForCondition(() -> open.count() == 0 || !open.first().innerText().equals(title));
+            }
+        }
+        picture(desk, work, "bench");
+        String labels = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("labels on A4")).getAttribute("href");
+        byte[] pdf = page.request().get(RunningClerk.get().address() + labels).body();
+        assertThat(new String(pdf, StandardCharsets.ISO_8859_1)).startsWith("%PDF");
+        try (PDDocument sheet = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(sheet);
+            assertThat(serials).as("a label for each").allMatch(text::contains);
+            work.modules.forEach(module -> assertThat(text).as("its label names its box").contains(module.substring(0, module.indexOf(':'))));
+        } catch (IOException e) {
+            throw new java.io.UncheckedIOException(e);
+        }
+    }
+
+    private static Locator unit(Page page, String serial) {
+        return page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("modules on the bench")).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(serial + "(?!\\d)")));
+    }
+
+    private void fit(Desk desk, Work work) {
+        Page page = desk.page();
+        go(desk, lead(work) + "/fit");
+        desk.press("start the run sheet");
+        for (int step = 1; step <= MOST_STEPS; step++) {
+            page.getByText(Pattern.compile("step " + step + " of \\d+|run sheet finished")).first().waitFor();
+            if (page.getByText("run sheet finished").count() > 0) {
+                break;
+            }
+            if (step == 10) {
+                picture(desk, work, "fit");
+            }
+            desk.completeStep();
+        }
+        page.getByText(Pattern.compile("All \\d+ steps are recorded")).first().waitFor();
+    }
+
+    private void join(Desk desk, Work work) {
+        Page page = desk.page();
+        go(desk, "/join");
+        page.getByLabel("stand-in house").getByRole(AriaRole.BUTTON).first().click();
+        List<Locator> networks = page.getByLabel(Pattern.compile(" network$")).all();
+        for (Locator network : networks) {
+            network.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^open for"))).first().click();
+        }
+        Locator devices = page.getByLabel("in the network").getByRole(AriaRole.LISTITEM);
+        PlaywrightAssertions.assertThat(page.getByText(Pattern.compile("name it, set it, read it back"))).hasCount(work.modules.size(), new LocatorAssertions.HasCountOptions().setTimeout(SLOW_MS));
+        for (int i = 0; i < work.modules.size(); i++) {
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("name it, set it, read it back")).first().click();
+            PlaywrightAssertions.assertThat(page.getByText("set up and read back")).hasCount(i + 1, new LocatorAssertions.HasCountOptions().setTimeout(SLOW_MS));
+        }
+        assertThat(devices.count()).isGreaterThanOrEqualTo(work.modules.size());
+        Locator links = page.getByLabel("links that the wiring needs");
+        boolean several = work == Work.TWO_WAY || work == Work.SPLIT_PAIR;
+        assertThat(links.count() > 0).as("links of modules that command others").isEqualTo(several);
+        if (several) {
+            PlaywrightAssertions.assertThat(links).containsText("all there");
+        }
+        picture(desk, work, "join");
+    }
+
+    private void handOver(Desk desk, Work work) {
+        Page page = desk.page();
+        List<String> own = new ArrayList<>();
+        caller.ask("GET", "/api/v1/jobs/" + job + "/handover", null).get("boxes").forEach(box -> own.add(box.get("label").asString()));
+        assertThat(own).as("a row for every box with a module").containsAll(work.modules.stream().map(module -> module.substring(0, module.indexOf(':'))).distinct().toList());
+        for (String label : own) {
+            go(desk, "/boxes/" + boxes.get(label) + "/hand-over");
+            Locator sheet = page.getByRole(AriaRole.MAIN);
+            sheet.getByRole(AriaRole.STATUS).first().waitFor();
+            int tests = sheet.getByRole(AriaRole.LISTITEM).count();
+            for (int made = 0; made < tests; made++) {
+                Locator figure = sheet.getByLabel(Pattern.compile("^Read, "));
+                if (figure.count() > 0) {
+                    figure.fill(FIGURES.get(sheet.locator("label", new Locator.LocatorOptions().setHasText("Read, ")).innerText().replace("Read, ", "")));
+                    sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("write down")).click();
+                } else {
+                    sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("as planned").setExact(true)).click();
+                }
+                PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.STATUS).first()).containsText((made + 1) + " of " + tests);
+            }
+        }
+        picture(desk, work, "hand-over");
+    }
+
+    private void print(Desk desk, Work work) throws IOException {
+        Page page = desk.page();
+        go(desk, "/papers");
+        Locator sheet = page.getByRole(AriaRole.MAIN);
+        sheet.getByText("Nothing is open: papers are final.").waitFor();
+        picture(desk, work, "papers");
+        sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("make As-built book")).click();
+        Locator open = sheet.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("open it"));
+        open.waitFor(new Locator.WaitForOptions().setTimeout(SLOW_MS));
+        byte[] pdf = page.request().get(RunningClerk.get().address() + open.getAttribute("href")).body();
+        try (PDDocument book = Loader.loadPDF(pdf)) {
+            String text = new PDFTextStripper().getText(book).replaceAll("\\s+", " ");
+            assertThat(text).contains("Final.");
+            work.modules.forEach(module -> assertThat(text).contains(module.substring(module.indexOf(' ') + 1)));
+        }
+    }
+}
