@@ -1,4 +1,4 @@
-import { useMutation, useQueryClient } from "@tanstack/react-query";
+import { useIsMutating, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { Failure } from "../../ui/Failure";
@@ -25,6 +25,8 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
     },
   });
   const aside = useMutation({ mutationFn: () => api.putAside(unit.id, unit.version), onSuccess: changed });
+  // What is being kept of this module makes another version of it: a mark waits for that.
+  const busy = useIsMutating() > 0;
   const open = chosen ?? unit.next;
   return (
     <section
@@ -88,7 +90,7 @@ export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
                 {step.step === "NAME" && <Address unit={unit} onKept={changed} />}
                 <Marks
                   step={step}
-                  busy={mark.isPending}
+                  busy={busy}
                   onMark={(outcome, note) => mark.mutate({ step: step.step, outcome, note })}
                 />
                 {mark.isError && <Failure error={mark.error} />}

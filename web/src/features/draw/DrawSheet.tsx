@@ -220,7 +220,11 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
 
 function IssueState({ job, plan }: { job: Schemas["JobView"]; plan: Schemas["PlanView"] }) {
   if (!plan.after) {
-    return <p>No plan is drawn yet. The wiring as found is shown.</p>;
+    return plan.picks.length > 0 ? (
+      <p>What is picked cannot be wired as it is: the margin says why. The wiring as found is shown.</p>
+    ) : (
+      <p>Nothing is picked yet. The wiring as found is shown.</p>
+    );
   }
   if (plan.issued?.current) {
     return (

@@ -43,8 +43,8 @@ export function BoxHandoverSheet({ job, box }: { job: Schemas["JobView"]; box: s
       {enter.isError && <Failure error={enter.error} />}
       {!own && (
         <p>
-          No module is planned in this box, so there is nothing to test. Pick one in Match, or choose another
-          box.
+          No module sits in this box, so there is nothing to test here. Pick one in Match, or choose the box
+          in which its module sits.
         </p>
       )}
       {own && (

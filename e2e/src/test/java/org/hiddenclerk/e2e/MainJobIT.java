@@ -160,7 +160,7 @@ class MainJobIT {
             desk.seeHeading("Keys");
             desk.page().keyboard().press("Escape");
             desk.page().keyboard().press("0");
-            desk.page().getByText(Pattern.compile("No module is planned in this box")).waitFor();
+            desk.page().getByText(Pattern.compile("No module sits in this box")).waitFor();
         }
     }
 

@@ -60,7 +60,7 @@ class BenchPlaces {
 
     private static ModulePlace place(PlannedModule module, PlannedRoom room) {
         String kind = module.model().purpose().name().toLowerCase(Locale.ROOT);
-        String what = module.loadNames().isEmpty() ? module.model().purpose().label() : module.loadNames();
+        String what = module.names().isEmpty() ? module.model().purpose().label() : module.names();
         return new ModulePlace(module.id(), UUID.fromString(module.box()), module.model().code(), module.place().label(), new Convention.Place(module.id().text(), room.storey(),
                 room.name(), module.place().label(), what, 0, kind), module.switchedInputs(), module.place().isOutOfReach());
     }

@@ -75,7 +75,7 @@ class MatchController {
                     candidate.scheme(), candidate.scheme().label(), assignment.gangs(), assignment.loads(),
                     assignment.companion().map(c -> c.code()).orElse(null), assignment.behaviours(),
                     assignment.bypass().map(Watts::asDecimal).orElse(null),
-                    money(model.priceCents()), model.worksWithoutInternet(), candidate.verdict(),
+                    money(candidate.priceCents()), model.worksWithoutInternet(), candidate.verdict(),
                     candidate.findings().stream().map(FindingView::of).toList(),
                     candidate.margins().stream().map(m -> new MarginView(m.what(), m.found()
                             .setScale(2, java.math.RoundingMode.HALF_UP).stripTrailingZeros(), m.allowed(), m.unit(),

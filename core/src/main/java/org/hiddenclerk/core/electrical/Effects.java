@@ -159,8 +159,16 @@ final class Effects {
         if (share >= GLOW_SHARE && table.loadState(row, resistor) == LoadState.OFF) {
             log.add(GHOST_GLOW, load.subject(), row, share, () -> Sentence.of(
                     "{0} is off with {found} across it, from what the module draws through it; it may glow or flicker.",
-                    region.called(load)).found(volts, 1, "V"), new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
+                    region.called(load)).found(volts, 1, "V"), isBypassed(resistor) ? new Remedy(Remedy.Kind.FIND_OUT, "try this very lamp at the bench: a bypass is across it already")
+                    : new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
         }
+    }
+
+    /** Whether a bypass is across a load: advising one beside it would contradict the plan. */
+    private boolean isBypassed(int load) {
+        Region.Resistor across = region.resistors()[load];
+        return java.util.Arrays.stream(region.resistors()).anyMatch(other -> other.kind() == Region.ResistorKind.BYPASS
+                && (other.a() == across.a() && other.b() == across.b() || other.a() == across.b() && other.b() == across.a()));
     }
 
     private void inputs() {

@@ -2,9 +2,12 @@ package org.hiddenclerk.core.matching;
 
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
+import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -25,6 +28,13 @@ public record Candidate(Assignment assignment, List<Finding> findings, List<Marg
 
     public SchemeCode scheme() {
         return assignment.scheme();
+    }
+
+    /** What all modules that go in cost, in hundredths; of the module alone while nothing is drawn. Empty where the price of one is unknown. */
+    public OptionalInt priceCents() {
+        List<ModuleModel> models = plan.planned().map(planned -> planned.fitted().stream().map(Fitted::model).toList()).orElse(List.of(assignment.model()));
+        boolean known = models.stream().allMatch(model -> model.priceCents().isPresent());
+        return known ? OptionalInt.of(models.stream().mapToInt(model -> model.priceCents().orElseThrow()).sum()) : OptionalInt.empty();
     }
 
     public Verdict verdict() {

@@ -56,7 +56,7 @@ public final class ModuleMatch {
             .thenComparing(c -> c.findings().stream().filter(f -> f.severity() != Severity.NOTE).count())
             .thenComparing(ModuleMatch::unknown)
             .thenComparing(c -> c.findings().size())
-            .thenComparing(c -> c.assignment().model().priceCents().orElse(Integer.MAX_VALUE))
+            .thenComparing(c -> c.priceCents().orElse(Integer.MAX_VALUE))
             .thenComparing(c -> c.assignment().model().code());
 
     /** The module that is judged, by its id in a plan of its own. */
@@ -198,13 +198,20 @@ public final class ModuleMatch {
             all.addAll(beside.at(place));
             RoomInBox.Judgement room = RoomInBox.of(here, all, house.region(), connectors, this::placed);
             findings.addAll(room.findings());
-            margins.addAll(room.margins());
+            room.margins().forEach(margin -> margins.add(named(margin, place, byPlace.size())));
             atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
             if (entry.getValue().contains(assignment.model())) {
-                add(BoxHeat.judge(here, assignment.model(), standbyHeat(all) + contactHeat(assignment) + beside.wattsAt(place)), findings, margins);
+                Judged heat = BoxHeat.judge(here, assignment.model(), standbyHeat(all) + contactHeat(assignment) + beside.wattsAt(place));
+                findings.addAll(heat.findings());
+                heat.margins().forEach(margin -> margins.add(named(margin, place, byPlace.size())));
             }
         }
         return atLead;
+    }
+
+    /** Of several places each margin says whose it is. */
+    private static Margin named(Margin margin, Run.Place place, int places) {
+        return places == 1 ? margin : new Margin(margin.what() + ", " + place.label(), margin.found(), margin.allowed(), margin.unit());
     }
 
     private Optional<Placement> placed(Box in, BoxGeometry room, RegionProfile region, List<Body> bodies) {

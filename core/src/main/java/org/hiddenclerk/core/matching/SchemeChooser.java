@@ -20,7 +20,6 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Caution;
-import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
@@ -159,13 +158,8 @@ public final class SchemeChooser {
         boolean work = switchesWork(planner, plan, candidate.assignment());
         return new Toll(modules, connectors, papers.stream().mapToInt(p -> p.pieces().size()).sum(),
                 papers.stream().mapToInt(p -> p.caps().size()).sum(), List.copyOf(boxes), minutes,
-                price(planned.fitted()), !cut, work,
+                candidate.priceCents(), !cut, work,
                 Caution.of(plan, planner.house()));
-    }
-
-    private static OptionalInt price(List<Fitted> fitted) {
-        boolean known = fitted.stream().allMatch(f -> f.model().priceCents().isPresent());
-        return known ? OptionalInt.of(fitted.stream().mapToInt(f -> f.model().priceCents().getAsInt()).sum()) : OptionalInt.empty();
     }
 
     static int minutes(int modules, int boxes, int mechanisms) {

@@ -81,6 +81,11 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
                 .collect(Collectors.toUnmodifiableSet());
     }
 
+    /** What people call it by: what it switches, else the switches that it reads; empty where it does neither. */
+    public String names() {
+        return !loadNames().isEmpty() ? loadNames() : inputs.stream().flatMap(input -> input.wall().gangs().stream()).map(Run.GangRef::words).distinct().collect(Collectors.joining(", "));
+    }
+
     /** Names of all that it switches, each once. */
     public String loadNames() {
         return outputs.stream().flatMap(output -> output.surveyed().stream()).map(SurveyedLoad::name).distinct().collect(Collectors.joining(", "));

@@ -11,6 +11,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -140,6 +141,22 @@ class SchemeMatrixTest {
                 }
             });
         }
+    }
+
+    /** A bypass once was advised beside the one that was planned. */
+    @Test
+    void adviceNeverAsksForWhatIsPlannedAlready() {
+        int bypassed = 0;
+        for (RegionProfile region : RegionProfile.values()) {
+            for (Map.Entry<String, WiringPlan> each : SchemeMatrix.plans(region).entrySet()) {
+                boolean planned = each.getValue().planned().filter(wiring -> wiring.boxes().values().stream().anyMatch(box -> !box.bypasses().isEmpty())).isPresent();
+                bypassed += planned ? 1 : 0;
+                if (planned) {
+                    assertThat(each.getValue().findings()).as(each.getKey()).flatExtracting(f -> f.remedies()).extracting(remedy -> remedy.kind()).doesNotContain(Remedy.Kind.ADD_BYPASS);
+                }
+            }
+        }
+        assertThat(bypassed).isPositive();
     }
 
     @Test
