@@ -203,7 +203,8 @@ public class Feels implements StageKeeper {
         Map<UUID, List<BoxRow.PickPart>> picks = picks(job);
         Map<String, Map<String, String>> all = new HashMap<>();
         house.house().modules().forEach(module -> {
-            Map<String, String> settings = new LinkedHashMap<>();
+            // What it is shipped as comes first: inputs of another function are other inputs.
+            Map<String, String> settings = new LinkedHashMap<>(module.model().isSender() ? Map.of() : Settings.ofFunction(module.model(), module.function()));
             module.inputs().stream().filter(input -> said.containsKey(input.id())).forEach(input -> settings.putAll(settings(input.wall(), input.wall().input().behaviour(),
                     json.readValue(said.get(input.id()).document(), FeelDocument.class).parameters().parameters())));
             if (module.isPicked()) {

@@ -17,7 +17,8 @@ import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 
 /**
- * What a module is set to, by key: {@code power-on} (off, on, last or as-switch), {@code input-N.behaviour} (a code of
+ * What a module is set to, by key: {@code power-on} (off, on, last or as-switch), {@code works-as} (relay, dimmer or blind controller,
+ * where a plan wants another function than it is shipped with), {@code input-N.behaviour} (a code of
  * {@link InputBehaviour}), {@code input-N.inverted} (yes or no), {@code input-N.rest} (open or closed), {@code input-N.press-stops}
  * (yes or no), {@code input-N.debounce} and {@code input-N.hold} (milliseconds), {@code channel-N.off-after} (seconds, 0 for never),
  * {@code channel-N.reverse-pause} (milliseconds), and {@code input-N.commands} (address and channel of another device that the input
@@ -25,6 +26,9 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
  */
 public final class Settings {
     private static final String POWER_ON = "power-on";
+    private static final String WORKS_AS = "works-as";
+    /** What a module may work as, by the words of the stock book. */
+    private static final List<String> FUNCTIONS = List.of("relay", "dimmer", "blind controller");
     private static final Pattern KEY = Pattern.compile("(?:input-([1-9])\\.(behaviour|inverted|rest|press-stops|debounce|hold)|channel-([1-9])\\.(off-after|reverse-pause))");
     private static final int LONGEST_SECONDS = 86_400;
 
@@ -42,6 +46,9 @@ public final class Settings {
     /** Everything that a module may be set to. */
     public static List<Choice> of(ModuleModel model) {
         List<Choice> choices = new ArrayList<>();
+        if (!ofFunction(model, "").isEmpty()) {
+            choices.add(new Choice(WORKS_AS, "What it works as", ordered("relay", "relay", "dimmer", "dimmer", "blind controller", "blind controller")));
+        }
         choices.add(new Choice(POWER_ON, "When the supply comes back", ordered("off", "off", "on", "on", "last", "as it was", "as-switch", "as the wall switch stands")));
         Map<String, String> behaviours = new LinkedHashMap<>();
         model.behaviours().stream().sorted().forEach(behaviour -> behaviours.put(behaviour.name(), behaviour.label()));
@@ -89,6 +96,12 @@ public final class Settings {
     private static Optional<String> number(String value, int least, int most, String words, String unit) {
         return value.matches("\\d{1,5}") && Integer.parseInt(value) >= least && Integer.parseInt(value) <= most ? Optional.empty()
                 : Optional.of(words + " " + least + " to " + most + " " + unit + ", not \"" + value + "\".");
+    }
+
+    /** What a module is set to work as, where it is shipped as something else; nothing where the maker does not state that. */
+    public static Map<String, String> ofFunction(ModuleModel model, String wanted) {
+        return model.sheet().defaultFunction().map(shipped -> shipped.toLowerCase(Locale.ROOT)).filter(shipped -> FUNCTIONS.contains(shipped) && !shipped.equals(wanted))
+                .map(shipped -> Map.of(WORKS_AS, wanted)).orElse(Map.of());
     }
 
     /** What a module without inputs is set to, see {@link Adviser}. */
@@ -153,6 +166,9 @@ public final class Settings {
         if (key.equals(POWER_ON)) {
             return List.of("off", "on", "last", "as-switch").contains(value) ? Optional.empty()
                     : Optional.of("When the supply comes back it is off, on, last or as-switch, not \"" + value + "\".");
+        }
+        if (key.equals(WORKS_AS)) {
+            return FUNCTIONS.contains(value) ? Optional.empty() : Optional.of("A module works as " + String.join(", ", FUNCTIONS) + ", not as \"" + value + "\".");
         }
         Matcher form = KEY.matcher(key);
         if (!form.matches()) {

@@ -81,6 +81,12 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
                 .collect(Collectors.toUnmodifiableSet());
     }
 
+    /** What the plan has it work as, in the words of the stock book: a motor with two directions wants a blind controller. */
+    public String function() {
+        boolean blind = outputs.stream().flatMap(output -> output.surveyed().stream()).anyMatch(load -> load.drive().isPresent());
+        return blind ? "blind controller" : model.sheet().dims() ? "dimmer" : "relay";
+    }
+
     /** What people call it by: what it switches, else the switches that it reads; empty where it does neither. */
     public String names() {
         return !loadNames().isEmpty() ? loadNames() : inputs.stream().flatMap(input -> input.wall().gangs().stream()).map(Run.GangRef::words).distinct().collect(Collectors.joining(", "));
