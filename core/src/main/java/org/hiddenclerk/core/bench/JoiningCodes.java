@@ -18,8 +18,11 @@ public final class JoiningCodes {
         };
     }
 
-    /** Whether a module is not ready without one, or a reason why it has none: over Wi-Fi it joins by the network's secret. */
+    /** Whether a module is not ready without one, or a reason why it has none: where it has an account of its own with a broker it needs none. */
     public static boolean areNeeded(Protocol protocol) {
-        return protocol.isMesh();
+        return switch (protocol) {
+            case ZIGBEE, ZWAVE, WIFI -> true;
+            case MQTT_WIFI -> false;
+        };
     }
 }

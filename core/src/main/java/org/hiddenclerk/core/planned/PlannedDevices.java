@@ -5,6 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
 import java.util.stream.Collectors;
@@ -12,6 +13,7 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.rules.Device;
@@ -53,14 +55,20 @@ public final class PlannedDevices {
             List<SurveyedLoad> loads = output.surveyed();
             boolean secondDirection = isBlind(model) && !outputs.isEmpty();
             if (!loads.isEmpty() && !secondDirection) {
-                String names = loads.stream().map(load -> decapitalised(load.name())).distinct().collect(Collectors.joining(" and "));
+                String names = names(loads);
                 Device.Drives drives = isBlind(model) ? Device.Drives.BLIND : drives(loads.get(0).banks().get(0).kind());
                 outputs.add(new Device.Output(output.id().text(), inRoom(room.name(), names), drives, declared(model), model.sheet().dims()));
             }
         }
-        List<Device.Control> controls = module.inputs().stream().map(input -> control(input, outputs, room)).toList();
+        List<Device.Control> controls = module.inputs().stream().map(input -> control(input, isBlind(model) ? outputs.stream().findFirst().map(Device.Output::id)
+                : input.commands().map(PlannedId.Output::text).filter(output -> outputs.stream().anyMatch(own -> own.id().equals(output))), room)).toList();
         return new Device(module.id().text(), room.name() + " " + model.code(), room.name(), model.protocol(), module.circuit(),
                 PlannedHouse.direct(features.apply(module.id().box(), model)), outputs, controls, List.of());
+    }
+
+    /** A motor by its own name, for its two windings are one thing to whoever uses it; all else by what it is called. */
+    private static String names(List<SurveyedLoad> loads) {
+        return loads.stream().map(load -> decapitalised(load.drive().map(Drive::motor).orElse(load.name()))).distinct().collect(Collectors.joining(" and "));
     }
 
     /** The two directions of a blind are one output. */
@@ -68,13 +76,12 @@ public final class PlannedDevices {
         return model.behaviours().contains(InputBehaviour.UP_DOWN);
     }
 
-    /** What it commands elsewhere is a link and no wire of its own. */
-    private static Device.Control control(PlannedModule.Input input, List<Device.Output> outputs, PlannedRoom room) {
+    /** @param own output that it switches itself: what it commands elsewhere is a link, and both directions of a blind are one output */
+    private static Device.Control control(PlannedModule.Input input, Optional<String> own, PlannedRoom room) {
         Wall.Kind wall = input.wall().wall().kind();
         Device.Kind kind = wall == Wall.Kind.PUSH || wall == Wall.Kind.UP_DOWN ? Device.Kind.PUSH : Device.Kind.ROCKER;
         String gangs = input.wall().gangs().stream().map(gang -> decapitalised(gang.words())).distinct().collect(Collectors.joining(" and "));
-        return new Device.Control(input.id().text(), room.name() + " switch (" + gangs + ")", kind, input.wall().input().behaviour(), input.commands().map(PlannedId.Output::text)
-                .filter(output -> outputs.stream().anyMatch(own -> own.id().equals(output))));
+        return new Device.Control(input.id().text(), room.name() + " switch (" + gangs + ")", kind, input.wall().input().behaviour(), own);
     }
 
     /** A room that ends as the name begins says it once: the passage bank of the glass passage. */

@@ -12,6 +12,7 @@ import org.hiddenclerk.core.bench.BenchCard.Facts;
 import org.hiddenclerk.core.bench.BenchCard.Mark;
 import org.hiddenclerk.core.bench.BenchCard.Outcome;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.core.testing.Modules;
 import org.junit.jupiter.api.Test;
 
@@ -88,6 +89,7 @@ class BenchCardTest {
     void whatIsAskedForCanBeKept() {
         for (Protocol protocol : Protocol.values()) {
             assertThat(JoiningCodes.areNeeded(protocol) && JoiningCodes.of(protocol).isEmpty()).as(protocol.label()).isFalse();
+            assertThat(Window.of(protocol).byCodeOnly() && !JoiningCodes.areNeeded(protocol)).as("%s: nobody comes in without, so the bench asks for it", protocol.label()).isFalse();
         }
         assertThat(JoiningCodes.areNeeded(Protocol.ZIGBEE)).isTrue();
         assertThat(JoiningCodes.areNeeded(Protocol.MQTT_WIFI)).isFalse();

@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
+import org.hiddenclerk.core.handover.HandoverTest;
 import org.hiddenclerk.core.handover.HandoverTests;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.live.Carrier;
@@ -121,6 +122,20 @@ class PlannedHouseTest {
             planned(plan, BINDS).links().forEach(link -> {
                 assertThat(link.way()).as(name + ": " + link.reason()).isEqualTo(Link.Way.DIRECT_BINDING);
             });
+        });
+    }
+
+    /** The button for the second direction once had no row: nobody was told that it works, and nobody tried it. */
+    @Test
+    void bothDirectionsOfABlindHaveTheirRows() {
+        SchemeMatrixPlans.special().entrySet().stream().filter(each -> each.getKey().endsWith(" blind")).forEach(each -> {
+            LivePlan live = live(each.getValue(), planned(each.getValue(), Set.of()));
+            Device blind = live.house().devices().get(0);
+
+            assertThat(blind.outputs()).as(each.getKey()).singleElement().satisfies(output -> assertThat(output.name()).as("by its motor").endsWith("loft"));
+            assertThat(blind.controls()).hasSize(2).allSatisfy(control -> assertThat(control.output()).contains(blind.outputs().get(0).id()));
+            assertThat(Reach.of(live.house(), Delays.USUAL)).extracting(Reach.Row::control).containsExactlyElementsOf(blind.controls().stream().map(Device.Control::id).toList());
+            assertThat(HandoverTests.of(live, Map.of())).filteredOn(test -> test.kind() == HandoverTest.Kind.WALL_SWITCH).as("each is tried").hasSize(2);
         });
     }
 

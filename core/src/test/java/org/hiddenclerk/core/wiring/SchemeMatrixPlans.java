@@ -8,6 +8,11 @@ public final class SchemeMatrixPlans {
     private SchemeMatrixPlans() {
     }
 
+    /** Of what is no plain lamp, by region and kind. */
+    public static Map<String, WiringPlan> special() {
+        return SpecialRuns.plans();
+    }
+
     /** By circuit and scheme. */
     public static Map<String, WiringPlan> of(RegionProfile region) {
         return SchemeMatrix.plans(region);
