@@ -30,6 +30,8 @@ class BoxTextTest {
               blue/brown switched 1.L1
               blue neutral joint:neutral
               green-yellow earth joint:earth
+            module "SK 2" measures 40x36x14 draws 0.6 free 1
+            module OLD
             """;
 
     @Autowired
@@ -69,6 +71,8 @@ class BoxTextTest {
         assertThat(survey.get("gangs").get(0).get("name").asString()).isEqualTo("Shelf # lamps");
         assertThat(survey.get("loads").get(0).get("continuous").asBoolean()).isTrue();
         assertThat(survey.get("cables").get(1).get("cores").get(0).get("sleeve").asString()).isEqualTo("BROWN");
+        assertThat(survey.get("modules")).hasSize(2);
+        assertThat(person.post(boxText + "/write", Map.of("survey", survey)).ok().get("text").asString()).contains("module \"SK 2\" measures 40x36x14 draws 0.6 free 1\n", "module OLD\n");
     }
 
     @Test

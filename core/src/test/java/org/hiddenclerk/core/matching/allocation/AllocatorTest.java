@@ -234,6 +234,17 @@ class AllocatorTest {
         assertThat(Allocator.with(any, "b.1", "ONE").made()).isPresent();
     }
 
+    /** Without any time none is found: that is no proof that there is none, and it is not told as one. */
+    @Test
+    void whatIsNotFoundInTimeIsNotToldAsImpossible() {
+        AllocationTask any = task(survey(oneGang(61)), List.of(ONE, SMALL, CHEAP), Weights.USUAL, Map.of(), List.of(), noRadio());
+        AllocationTask hurried = new AllocationTask(any.survey(), any.units(), any.options(), any.terms(), any.weights(), any.onHand(), any.bypassCents(), any.pins(), any.oneMaker(),
+                any.radio(), Duration.ZERO);
+
+        assertThat(Allocator.attempt(any, Allocator.Watch.NOBODY)).isInstanceOf(Attempt.Made.class);
+        assertThat(Allocator.attempt(hurried, Allocator.Watch.NOBODY)).isEqualTo(new Attempt.NotInTime());
+    }
+
     /** A price that nobody knows is taken for the dearest that is known, never for nothing. */
     @Test
     void anUnknownPriceIsNotCheap() {
