@@ -2,6 +2,7 @@ package org.hiddenclerk.core.matching;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.HashMap;
@@ -166,7 +167,7 @@ final class TwinClass {
                 for (Shapes.Alike same : memory.shapes().wiredAlike()) {
                     ModuleModel greediest = same.first();
                     if (SchemeChooser.mayTake(scheme, greediest)) {
-                        withCompanions(scheme, same, gangs.size()).forEach((companion, those) -> {
+                        withCompanions(scheme, same, gangs).forEach((companion, those) -> {
                             if (Assignment.most(scheme, greediest, companion) >= gangs.size() + loads.size()) {
                                 all.add(new Slot(scheme, gangs, loads, memory.shapes().alike(those), companion));
                             }
@@ -179,10 +180,16 @@ final class TwinClass {
     }
 
     /** Modules that are wired alike, by what may go behind the other switches beside them: that depends on their network. */
-    private Map<Optional<ModuleModel>, List<Integer>> withCompanions(SchemeCode scheme, Shapes.Alike same, int positions) {
+    private Map<Optional<ModuleModel>, List<Integer>> withCompanions(SchemeCode scheme, Shapes.Alike same, List<Integer> gangs) {
         Map<Optional<ModuleModel>, List<Integer>> by = new LinkedHashMap<>();
+        boolean others = gangs.stream().allMatch(gang -> facts().controlsOfGang().getOrDefault(gang, Set.of()).size() > 1);
+        if (scheme == SchemeCode.MULTI_SECOND_UNLOADED && !others) {
+            // No other switch, nothing to go behind it: one refusal says so for all.
+            by.put(Optional.empty(), Arrays.stream(same.indices()).boxed().toList());
+            return by;
+        }
         for (int index : same.indices()) {
-            Companions.of(scheme, memory.shapes().model(index), memory.models(), positions).forEach(companion -> by.computeIfAbsent(companion, c -> new ArrayList<>()).add(index));
+            Companions.of(scheme, memory.shapes().model(index), memory.models(), gangs.size()).forEach(companion -> by.computeIfAbsent(companion, c -> new ArrayList<>()).add(index));
         }
         return by;
     }
