@@ -38,202 +38,9 @@ class FiveWorksIT {
     private String job = "";
     private String room = "";
 
-    /** A module for some gangs of the first box. @param other what goes with it, as its card says it; empty for none */
-    private record Pick(String group, String scheme, String module, String other) {
-    }
-
-    /** A work by its boxes, the first of which it is planned from; a line of its text that leads to another box is added when that is there. */
-    private enum Work {
-        TWO_WAY(List.of(new Pick("", "MULTI_SECOND_UNLOADED", "TG-1N", "")), List.of("A: TG-1N", "B: TG-1N"), """
-                box A wall 60x60x61
-                switch 1 two-way "stairs below" circuit 1 depth 22
-                cable c1 1.5 feed 1
-                  brown live 1.COM
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c2 1.5 to B c1
-                  brown traveller 1.L1
-                  black traveller 1.L2
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                """, """
-                box B wall 60x60x61
-                switch 1 two-way "stairs above" circuit 1 depth 22
-                load 1 "stair lamp" on 1 is LED 9
-                cable c1 1.5 to A c2
-                  brown traveller 1.L1
-                  black traveller 1.L2
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c2 1.5 lamp 1
-                  brown switched 1.COM
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                """),
-        SPLIT_PAIR(List.of(new Pick("all gangs", "SPLIT_PAIR", "HV-RL", "HV-S2")), List.of("A: HV-S2", "L1: HV-RL", "L2: HV-RL"), """
-                box A wall 131x60x61
-                switch 1 one-way "loom lamp switch" circuit 1 depth 22
-                switch 2 one-way "shelf lamp switch" circuit 1 depth 22
-                cable c1 1.5 to L1 c2
-                  brown live 1.COM
-                  black switched 1.L1
-                  grey switched 2.L1
-                  green-yellow earth joint:earth
-                jumper w1 brown 1.COM 2.COM
-                """, """
-                box L1 luminaire 110x110x55
-                load 1 "loom lamp" here is LED 9
-                cable c1 1.5 feed 1
-                  brown live joint:live
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c2 1.5 to A c1
-                  brown live joint:live
-                  black switched load1.L
-                  grey switched joint:shelf
-                  green-yellow earth joint:earth
-                cable c3 1.5 to L2 c1
-                  brown switched joint:shelf
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                jumper w1 blue joint:neutral load1.N
-                """, """
-                box L2 luminaire 110x110x55
-                load 1 "shelf lamp" here is LED 12
-                cable c1 1.5 to L1 c3
-                  brown switched load1.L
-                  blue neutral load1.N
-                  green-yellow earth load1.PE
-                """),
-        CANOPY(List.of(new Pick("all gangs", "CANOPY_FAN_LIGHT", "BR-FL", "")), List.of("X: BR-FL"), """
-                box A wall 131x60x61
-                switch 1 one-way "fan switch" circuit 1 depth 22
-                switch 2 one-way "loft light switch" circuit 1 depth 22
-                cable c1 1.5 feed 1
-                  brown live 1.COM
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c2 1.5 to X c1
-                  brown switched 1.L1
-                  black switched 2.L1
-                  grey spare capped
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                jumper w1 brown 1.COM 2.COM
-                """, """
-                box X canopy 130x130x60
-                load 1 "loft fan" here is fan 45 pf 0.7
-                load 2 "loft light" here is 3 LED 8
-                cable c1 1.5 to A c2
-                  brown switched load1.L
-                  black switched load2.L
-                  grey spare capped
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                jumper w1 blue joint:neutral load1.N
-                jumper w2 blue joint:neutral load2.N
-                """),
-        BLIND_AND_LAMP(List.of(new Pick("blind up and blind down", "BLIND_PAIR", "TG-BD", ""), new Pick("lamp switch", "BEHIND_SWITCH_N", "TG-1N", "")), List.of("A: TG-BD", "A: TG-1N"), """
-                box A wall 202x60x75
-                switch 1 push-make "blind up" circuit 1 depth 22
-                switch 2 push-make "blind down" circuit 1 depth 22
-                switch 3 one-way "lamp switch" circuit 1 depth 22
-                load 1 "window lamp" on 3 is LED 9
-                cable c1 1.5 feed 1
-                  brown live 1.COM
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c2 1.5 to M c1
-                  brown switched 1.L1
-                  black switched 2.L1
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c3 1.5 lamp 1
-                  brown switched 3.L1
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                jumper w1 brown 1.COM 2.COM
-                jumper w2 brown 2.COM 3.COM
-                """, """
-                box M luminaire 110x110x55
-                load 1 "blind motor up" here drives loft up is blind 140
-                load 2 "blind motor down" here drives loft down is blind 140
-                cable c1 1.5 to A c2
-                  brown switched load1.L
-                  black switched load2.L
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                jumper w1 blue joint:neutral load1.N
-                jumper w2 blue joint:neutral load2.N
-                """),
-        FOUR_GANGS(List.of(new Pick("first and second and third", "FOUR_CHANNEL", "TG-4E", ""), new Pick("fourth", "BEHIND_SWITCH_N", "TG-1N", "")), List.of("A: TG-4E", "A: TG-1N"), """
-                box A wall 273x60x75
-                switch 1 one-way first circuit 1 depth 22
-                switch 2 one-way second circuit 1 depth 22
-                switch 3 one-way third circuit 1 depth 22
-                switch 4 one-way fourth circuit 2 depth 22
-                load 1 "press lamp" on 1 is LED 9
-                load 2 "vat lamp" on 2 is LED 9
-                load 3 "bench lamp" on 3 is LED 12
-                load 4 "door lamp" on 4 is LED 7
-                cable c1 1.5 feed 1
-                  brown live 1.COM
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c2 1.5 feed 2
-                  brown live 4.COM
-                  blue neutral joint:other
-                  green-yellow earth joint:earth
-                cable c3 1.5 lamp 1
-                  brown switched 1.L1
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c4 1.5 lamp 2
-                  brown switched 2.L1
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c5 1.5 lamp 3
-                  brown switched 3.L1
-                  blue neutral joint:neutral
-                  green-yellow earth joint:earth
-                cable c6 1.5 lamp 4
-                  brown switched 4.L1
-                  blue neutral joint:other
-                  green-yellow earth joint:earth
-                jumper w1 brown 1.COM 2.COM
-                jumper w2 brown 2.COM 3.COM
-                """);
-
-        private final List<Pick> picks;
-        /** Every module with the box that it sits in. */
-        private final List<String> modules;
-        private final List<String> texts;
-
-        Work(List<Pick> picks, List<String> modules, String... texts) {
-            this.picks = picks;
-            this.modules = modules;
-            this.texts = List.of(texts);
-        }
-
-        private static String labelOf(String text) {
-            return text.split(" ")[1];
-        }
-
-        /** Without cables that lead to other boxes, and their cores. */
-        private static String alone(String text) {
-            StringBuilder alone = new StringBuilder();
-            boolean between = false;
-            for (String line : text.lines().toList()) {
-                between = line.startsWith("cable ") ? line.contains(" to ") : between && line.startsWith(" ");
-                alone.append(between ? "" : line + "\n");
-            }
-            return alone.toString();
-        }
-    }
-
     @ParameterizedTest
-    @EnumSource(Work.class)
-    void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(Work work) throws IOException, InterruptedException {
+    @EnumSource(WalkedWork.class)
+    void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(WalkedWork work) throws IOException, InterruptedException {
         begin(work);
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             for (Runnable stage : List.<Runnable>of(() -> survey(desk, work), () -> plan(desk, work), () -> bench(desk, work), () -> fit(desk, work), () -> join(desk, work),
@@ -246,7 +53,7 @@ class FiveWorksIT {
     }
 
     /** What was on the screen when it went wrong. */
-    private static void seen(Desk desk, Work work, Runnable stage) {
+    private static void seen(Desk desk, WalkedWork work, Runnable stage) {
         try {
             stage.run();
         } catch (RuntimeException | AssertionError e) {
@@ -255,7 +62,7 @@ class FiveWorksIT {
         }
     }
 
-    private void begin(Work work) throws IOException, InterruptedException {
+    private void begin(WalkedWork work) throws IOException, InterruptedException {
         caller.logIn();
         // A clerk that runs already may know the house of an earlier run.
         job = caller.ask("POST", "/api/v1/jobs", Map.of("name", "Walk " + work + " " + ProcessHandle.current().pid(), "place", "", "region", "EU_230")).get("id").asString();
@@ -269,22 +76,22 @@ class FiveWorksIT {
         desk.settle();
     }
 
-    private static void picture(Desk desk, Work work, String stage) {
+    private static void picture(Desk desk, WalkedWork work, String stage) {
         desk.picture(Path.of("target", "walks", work.name().toLowerCase(java.util.Locale.ROOT) + "-" + stage + ".png"));
     }
 
     /** Types every box as text; those that are joined by cables a second time, when all of them are there. */
-    private void survey(Desk desk, Work work) {
+    private void survey(Desk desk, WalkedWork work) {
         for (String text : work.texts) {
             go(desk, "/boxes/new/survey?room=" + room);
-            type(desk, Work.alone(text));
+            type(desk, WalkedWork.alone(text));
             desk.press("keep the survey");
             desk.page().waitForURL(Pattern.compile(".*/boxes/(?!new)[^/]+/survey"));
-            boxes.put(Work.labelOf(text), desk.page().url().replaceAll(".*/boxes/([^/]+)/survey.*", "$1"));
+            boxes.put(WalkedWork.labelOf(text), desk.page().url().replaceAll(".*/boxes/([^/]+)/survey.*", "$1"));
         }
         for (String text : work.texts) {
-            if (!Work.alone(text).equals(text)) {
-                go(desk, "/boxes/" + boxes.get(Work.labelOf(text)) + "/survey");
+            if (!WalkedWork.alone(text).equals(text)) {
+                go(desk, "/boxes/" + boxes.get(WalkedWork.labelOf(text)) + "/survey");
                 type(desk, text);
                 desk.press("keep the survey");
                 desk.button("match modules").waitFor();
@@ -300,13 +107,13 @@ class FiveWorksIT {
         desk.page().getByLabel("The box as text").waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
     }
 
-    private String lead(Work work) {
-        return "/boxes/" + boxes.get(Work.labelOf(work.texts.get(0)));
+    private String lead(WalkedWork work) {
+        return "/boxes/" + boxes.get(WalkedWork.labelOf(work.texts.get(0)));
     }
 
-    private void plan(Desk desk, Work work) {
+    private void plan(Desk desk, WalkedWork work) {
         Page page = desk.page();
-        for (Pick pick : work.picks) {
+        for (WalkedWork.Pick pick : work.picks) {
             go(desk, lead(work) + "/match");
             if (!pick.group().isEmpty()) {
                 desk.press(pick.group());
@@ -327,7 +134,7 @@ class FiveWorksIT {
         desk.button("go to the run sheet").waitFor();
     }
 
-    private void bench(Desk desk, Work work) {
+    private void bench(Desk desk, WalkedWork work) {
         Page page = desk.page();
         go(desk, "/bench");
         List<String> serials = new ArrayList<>();
@@ -352,7 +159,7 @@ class FiveWorksIT {
                 java.util.regex.Matcher named = Pattern.compile(STEPS).matcher(open.first().innerText());
                 assertThat(named.find()).isTrue();
                 String title = named.group();
-                boolean byCodeOnly = work == Work.CANOPY && title.equals("Keep its code");
+                boolean byCodeOnly = work == WalkedWork.CANOPY && title.equals("Keep its code");
                 if (byCodeOnly) {
                     desk.fill("Matter manual code", code());
                     desk.press("keep it sealed");
@@ -399,10 +206,10 @@ class FiveWorksIT {
     }
 
     /** Works that open several switch boxes step by step on the screen; of the others, whose sheets look like those of the main job, by the same requests. */
-    private void fit(Desk desk, Work work) {
+    private void fit(Desk desk, WalkedWork work) {
         Page page = desk.page();
         go(desk, lead(work) + "/fit");
-        if (work != Work.TWO_WAY && work != Work.SPLIT_PAIR) {
+        if (work != WalkedWork.TWO_WAY && work != WalkedWork.SPLIT_PAIR) {
             desk.button("start the run sheet").waitFor();
             SmallHouse.workThrough(caller, lead(work).replace("/boxes/", ""), List.copyOf(boxes.values()));
             page.reload();
@@ -431,7 +238,7 @@ class FiveWorksIT {
         page.getByText(Pattern.compile("All \\d+ steps are recorded")).first().waitFor();
     }
 
-    private void join(Desk desk, Work work) {
+    private void join(Desk desk, WalkedWork work) {
         Page page = desk.page();
         go(desk, "/join");
         page.getByLabel("stand-in house").getByRole(AriaRole.BUTTON).first().click();
@@ -455,7 +262,7 @@ class FiveWorksIT {
         }
         assertThat(devices.count()).isGreaterThanOrEqualTo(work.modules.size());
         Locator links = page.getByLabel("links that the wiring needs");
-        boolean several = work == Work.TWO_WAY || work == Work.SPLIT_PAIR;
+        boolean several = work == WalkedWork.TWO_WAY || work == WalkedWork.SPLIT_PAIR;
         assertThat(links.count() > 0).as("links of modules that command others").isEqualTo(several);
         if (several) {
             PlaywrightAssertions.assertThat(links).containsText("all there");
@@ -463,7 +270,7 @@ class FiveWorksIT {
         picture(desk, work, "join");
     }
 
-    private void handOver(Desk desk, Work work) {
+    private void handOver(Desk desk, WalkedWork work) {
         Page page = desk.page();
         List<String> own = new ArrayList<>();
         caller.ask("GET", "/api/v1/jobs/" + job + "/handover", null).get("boxes").forEach(box -> own.add(box.get("label").asString()));
@@ -487,7 +294,7 @@ class FiveWorksIT {
         picture(desk, work, "hand-over");
     }
 
-    private void print(Desk desk, Work work) throws IOException {
+    private void print(Desk desk, WalkedWork work) throws IOException {
         Page page = desk.page();
         go(desk, "/hand-over");
         Locator sheet = page.getByRole(AriaRole.MAIN);

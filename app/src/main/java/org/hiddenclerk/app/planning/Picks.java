@@ -55,7 +55,7 @@ class Picks {
                         + " or each input of the sender"));
                 continue;
             }
-            ModuleModel reader = scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model;
+            ModuleModel reader = Assignment.reader(scheme, model, companion);
             for (int load : pick.loads()) {
                 if (box.loads().stream().noneMatch(l -> l.number() == load && l.hangsHere())) {
                     problems.add(new FieldProblem(at + "/loads", "load " + load, "a load that hangs in this box"));

@@ -135,7 +135,7 @@ public final class ModuleMatch {
         Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty()
                 ? bypassFor(model, gangs.stream().map(this::loadsOf).toList())
                 : Optional.empty();
-        return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model), bypass, companion);
+        return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, Assignment.reader(scheme, model, companion)), bypass, companion);
     }
 
     /** Judges an assignment as it stands. */

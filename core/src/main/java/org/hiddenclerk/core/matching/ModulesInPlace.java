@@ -1,8 +1,6 @@
 package org.hiddenclerk.core.matching;
 
-import java.util.ArrayList;
 import java.util.List;
-import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
@@ -12,7 +10,6 @@ import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.job.SurveyedModule;
 
 /** Modules that were found in a box: the room that they take, their heat, and what they may still be good for. */
 public final class ModulesInPlace {
@@ -47,11 +44,9 @@ public final class ModulesInPlace {
 
     /** Channels that are free: worth a look before another module is bought. */
     public static List<Finding> free(Box box) {
-        List<Finding> free = new ArrayList<>();
-        Stream.of(box).flatMap(here -> here.modules().stream()).filter(module -> module.freeChannels() > 0).forEach(module -> free.add(Finding.of(FindingCode.CHANNEL_FREE,
+        return box.modules().stream().filter(module -> module.freeChannels() > 0).map(module -> Finding.of(FindingCode.CHANNEL_FREE,
                 new Subject.Together(new Subject.Box(box.label()), new Subject.Model(module.name())),
                 Sentence.of("{0}, which is in {1} already, has {found} free.", module.name(), box.label()).found(module.freeChannels(), 0, module.freeChannels() == 1 ? "channel" : "channels"),
-                Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "look whether it may take this load before another one is bought"))));
-        return free;
+                Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.OTHER_MODULE, "look whether it may take this load before another one is bought"))).toList();
     }
 }

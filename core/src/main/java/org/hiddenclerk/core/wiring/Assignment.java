@@ -48,6 +48,11 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
 
     /** What reads the switches at the lead. */
     public ModuleModel reader() {
+        return reader(scheme, model, companion);
+    }
+
+    /** What reads the switches at the lead: the sender of a relay at the lamp, else the module itself. */
+    public static ModuleModel reader(SchemeCode scheme, ModuleModel model, Optional<ModuleModel> companion) {
         return scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model;
     }
 
