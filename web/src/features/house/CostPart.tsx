@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { jobCostOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
@@ -10,7 +11,7 @@ export function CostPart({ job }: { job: string }) {
   if (cost.isError) {
     return <Failure error={cost.error} onRetry={() => cost.refetch()} />;
   }
-  return cost.data && cost.data.works > 0 ? <Quote cost={cost.data} /> : null;
+  return cost.data && cost.data.works > 0 ? <Quote job={job} cost={cost.data} /> : null;
 }
 
 const THIN = "\u2009";
@@ -24,7 +25,7 @@ export function inHours(minutes: number): string {
   );
 }
 
-export function Quote({ cost }: { cost: Schemas["JobCostView"] }) {
+export function Quote({ job, cost }: { job: string; cost: Schemas["JobCostView"] }) {
   const amount = (value: number) => `${value.toFixed(2)}${THIN}${cost.currency}`;
   const rows: [string, string][] = [
     ["Modules", amount(cost.modules)],
@@ -61,7 +62,12 @@ export function Quote({ cost }: { cost: Schemas["JobCostView"] }) {
         </p>
       )}
       <p className="text-soft mt-2 text-[13px]">
-        What the plans take, spares left out; what is on the shelf counts as bought.
+        What the plans take, spares left out; what is on the shelf counts as bought. A quote of it, work by
+        work, is among the{" "}
+        <Link className="text-primary underline" to={`/jobs/${job}/hand-over`}>
+          papers
+        </Link>
+        .
       </p>
     </section>
   );

@@ -298,6 +298,7 @@ describe("radio channels", () => {
   it("tells what the job costs, and what the sum leaves out", () => {
     show(
       <Quote
+        job="j1"
         cost={{
           currency: "EUR",
           modules: 74.7,

@@ -62,6 +62,11 @@ public class Standings {
         return of(found, circumstances).takes();
     }
 
+    /** Whether the plan of a box's run may be issued for work. */
+    public boolean mayBeIssued(Boxes.Found found, Plans.Circumstances circumstances) {
+        return of(found, circumstances).mayBeIssued();
+    }
+
     private Standing judge(Boxes.Found found, Plans.Circumstances circumstances) {
         PlanJudgement judgement = plans.judge(found, circumstances);
         events.publishEvent(new Judged(found.row().id(), judgement.findings()));

@@ -15,6 +15,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.access.Prices;
 import org.hiddenclerk.app.fitting.SheetTimes;
 import org.hiddenclerk.app.fitting.Standings;
@@ -127,14 +128,44 @@ public class Orders {
      * @param works    that the hours are of
      * @param measured over how many run sheets the time of one was measured; 0 where it is the usual one
      */
-    record Cost(JobCost cost, int works, int measured) {
+    public record Cost(JobCost cost, int works, int measured) {
+    }
+
+    /**
+     * A work of a quote.
+     *
+     * @param opens      labels of the boxes that it opens
+     * @param isPromised whether its plan may be issued: what is held may come out otherwise
+     */
+    public record QuotedWork(PlannedWork work, List<String> opens, boolean isPromised) {
+    }
+
+    /** What a quote says: what is done, and what it costs. */
+    public record Quote(List<QuotedWork> works, Cost cost) {
+        /** Whether all of it is known, so that somebody can be held to it. */
+        public boolean isWhole() {
+            return cost.cost().isWhole() && works.stream().allMatch(QuotedWork::isPromised);
+        }
+    }
+
+    @Transactional(readOnly = true)
+    public Quote quote(UUID job) {
+        HouseContext house = houses.context(job);
+        Plans.Circumstances circumstances = plans.circumstances(job);
+        Map<String, BoxRow> rows = boxes.ofJob(job).stream().collect(Collectors.toMap(row -> row.id().toString(), row -> row));
+        return new Quote(worked(job).stream().map(work -> new QuotedWork(work, work.plan().opens().stream().map(box -> rows.get(box).label()).toList(),
+                standings.mayBeIssued(boxes.found(rows.get(work.lead()), job, house), circumstances))).toList(), cost(job));
+    }
+
+    private List<PlannedWork> worked(UUID job) {
+        return planned.of(job).house().works().stream().filter(work -> work.isDrawn() && !work.modules().isEmpty()).toList();
     }
 
     @Transactional(readOnly = true)
     public Cost cost(UUID job) {
         Trade trade = settings.trade().document().toTrade();
         List<Duration> took = times.tookLately();
-        List<PlannedWork> works = planned.of(job).house().works().stream().filter(work -> work.isDrawn() && !work.modules().isEmpty()).toList();
+        List<PlannedWork> works = worked(job);
         int minutes = works.stream().mapToInt(work -> DayTask.Norms.USUAL.all(work.plan().opens().size(), work.modules().size(), SheetTimes.medianMinutes(took))).sum();
         return new Cost(JobCost.of(PickList.of(takenBy(job, houses.context(job)), trade), need -> eachOf(codeOf(need.thing())), minutes, trade), works.size(), took.size());
     }

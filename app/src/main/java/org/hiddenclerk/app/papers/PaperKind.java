@@ -2,21 +2,20 @@ package org.hiddenclerk.app.papers;
 
 /** Papers that a job leaves behind. */
 public enum PaperKind {
-    AS_BUILT("As-built book", "as-built-book", true, false),
-    HOUSEHOLD("Guide for the household", "household-guide", true, false),
-    RESTORE("Restore book", "restore-book", true, false),
-    RUN_SHEETS("Blank run sheets", "run-sheets", false, false),
-    PICK_LIST("Pick list", "pick-list", false, true);
+    AS_BUILT("As-built book", "as-built-book", false),
+    HOUSEHOLD("Guide for the household", "household-guide", false),
+    RESTORE("Restore book", "restore-book", false),
+    RUN_SHEETS("Blank run sheets", "run-sheets", false),
+    PICK_LIST("Pick list", "pick-list", true),
+    QUOTE("Quote", "quote", true);
 
     private final String label;
     private final String file;
-    private final boolean handedOver;
     private final boolean priced;
 
-    PaperKind(String label, String file, boolean handedOver, boolean priced) {
+    PaperKind(String label, String file, boolean priced) {
         this.label = label;
         this.file = file;
-        this.handedOver = handedOver;
         this.priced = priced;
     }
 
@@ -27,11 +26,6 @@ public enum PaperKind {
     /** What its file is called, without the ending. */
     String file() {
         return file;
-    }
-
-    /** Whether it is a draft for as long as something is open. */
-    boolean isHandedOver() {
-        return handedOver;
     }
 
     /** Whether it tells prices, which not everybody sees. */

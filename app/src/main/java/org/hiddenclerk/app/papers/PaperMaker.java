@@ -30,7 +30,8 @@ class PaperMaker {
             case RESTORE -> RestoreBook.of(facts, size, watch);
             case RUN_SHEETS -> RunSheetForms.of(facts);
             case PICK_LIST -> PickListPaper.of(facts, orders.bySupplier(job));
+            case QUOTE -> QuotePaper.of(facts, orders.quote(job));
         };
-        return new Printed(PaperPress.print(paper, size, watch), kind.isHandedOver() && !facts.held().isFinal());
+        return new Printed(PaperPress.print(paper, size, watch), !paper.draft().isEmpty());
     }
 }

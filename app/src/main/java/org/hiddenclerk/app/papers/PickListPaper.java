@@ -21,7 +21,7 @@ final class PickListPaper {
 
     static PaperPress.Paper of(HouseFacts facts, List<Orders.SupplierView> suppliers) {
         DomContent body = div(h1("Pick list"), p(facts.name() + ", " + HouseFactsReader.MOMENT.format(facts.at()) + " UTC").withClass("soft"), suppliers.isEmpty() ? p("Nothing is picked yet.")
-                : text(""), each(suppliers, PickListPaper::supplier), p("Spares: one for each ten begun, of wire a tenth more; common practice, no source.").withClass("soft"));
+                : text(""), each(suppliers, PickListPaper::supplier), p("Spares are the share that the firm takes along of all pieces of a kind.").withClass("soft"));
         return new PaperPress.Paper("Pick list, " + facts.name(), facts.name() + " · pick list", "", List.of(), new Figures(), body);
     }
 

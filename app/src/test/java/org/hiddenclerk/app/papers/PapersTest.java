@@ -7,12 +7,15 @@ import static org.springframework.security.test.web.servlet.request.SecurityMock
 
 import java.awt.image.BufferedImage;
 import java.io.IOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
 import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.concurrent.CancellationException;
+import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.cos.COSName;
 import org.apache.pdfbox.pdmodel.PDDocument;
@@ -137,6 +140,28 @@ class PapersTest {
             assertThat(box).contains("switch circuit 5 off, lock it, and prove every conductor of the box dead");
             assertThat(box.indexOf("(permanent live)")).isGreaterThan(box.indexOf("(switched live)"));
         }
+    }
+
+    @Test
+    void theQuoteSaysWhatIsDoneAndItsLinesAddUpToWhatTheListSays() throws IOException {
+        Person lead = new Person(mvc);
+        JsonNode cost = lead.get("/api/v1/jobs/" + lead.demoJob() + "/cost").ok();
+        try (PDDocument quote = print(PaperKind.QUOTE, PaperSize.A4)) {
+            String text = text(quote);
+            String sums = text.substring(text.indexOf("What it costs"));
+            assertThat(text).as("plans of the demo are held").contains("DRAFT", "(not proved yet)", "it is not to be promised");
+            assertThat(sums).contains("Sum without tax " + amount(cost.get("net")), "To pay " + amount(cost.get("total")));
+            BigDecimal modules = Pattern.compile("(\\d+) × (\\d+\\.\\d\\d) (\\d+\\.\\d\\d)").matcher(sums).results().map(line -> {
+                BigDecimal amount = new BigDecimal(line.group(3));
+                assertThat(new BigDecimal(line.group(1)).multiply(new BigDecimal(line.group(2)))).isEqualByComparingTo(amount);
+                return amount;
+            }).reduce(BigDecimal.ZERO, BigDecimal::add);
+            assertThat(modules).isEqualByComparingTo(amount(cost.get("modules")));
+        }
+    }
+
+    private static String amount(JsonNode figure) {
+        return figure.decimalValue().setScale(2, RoundingMode.UNNECESSARY).toPlainString();
     }
 
     @Test

@@ -29,6 +29,10 @@ class JobCostTest {
     void modulesSmallPartsAndHoursAreAddedUp() {
         JobCost cost = cost(false, "20", "54");
         assertThat(cost.modules()).isEqualByComparingTo("74.70");
+        assertThat(cost.lines()).singleElement().satisfies(line -> {
+            assertThat(line.pieces()).isEqualByComparingTo("3");
+            assertThat(line.each()).isEqualByComparingTo("24.90");
+        });
         assertThat(cost.smallParts()).isEqualByComparingTo("2.45");
         assertThat(cost.labour()).hasValueSatisfying(labour -> assertThat(labour).isEqualByComparingTo("117.00"));
         assertThat(cost.net()).isEqualByComparingTo("194.15");
