@@ -20,7 +20,7 @@ final class Companions {
 
     /** Whether a scheme leaves it open what goes behind the other switches. */
     static boolean areFor(SchemeCode scheme) {
-        return scheme == SchemeCode.SPLIT_PAIR || scheme == SchemeCode.MULTI_SECOND_UNLOADED;
+        return scheme.has(SchemeCode.Trait.COMPANIONS);
     }
 
     /**
@@ -35,7 +35,7 @@ final class Companions {
         List<ModuleModel> alike = models.stream().filter(other -> other.protocol() == model.protocol() && !other.equals(model)).toList();
         List<ModuleModel> enough = alike.stream().filter(other -> other.inputs().size() >= positions).toList();
         List<Optional<ModuleModel>> companions = new ArrayList<>();
-        if (scheme == SchemeCode.MULTI_SECOND_UNLOADED) {
+        if (!scheme.has(SchemeCode.Trait.COMPANION_READS)) {
             companions.add(Optional.empty());
             enough.stream().filter(Companions::isPlain).sorted(Comparator.comparing((ModuleModel other) -> other.priceCents().orElse(Integer.MAX_VALUE))
                     .thenComparing(ModuleModel::code)).limit(PLAIN_ONES).map(Optional::of).forEach(companions::add);

@@ -18,7 +18,7 @@ public final class FirmwareNeeds {
     }
 
     static Optional<String> of(SchemeCode scheme) {
-        return scheme == SchemeCode.AT_LAMP_BLINK ? Optional.of(FirmwareLine.SUPPLY_BLINK) : Optional.empty();
+        return scheme.has(SchemeCode.Trait.BLINKS) ? Optional.of(FirmwareLine.SUPPLY_BLINK) : Optional.empty();
     }
 
     static Optional<String> of(InputBehaviour behaviour) {

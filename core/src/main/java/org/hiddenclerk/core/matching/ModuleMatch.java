@@ -132,7 +132,7 @@ public final class ModuleMatch {
 
     /** An assignment with its usual behaviours and the bypass that it needs; as many channels as positions. */
     public Assignment assign(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model, Optional<ModuleModel> companion) {
-        Optional<Watts> bypass = scheme == SchemeCode.BEHIND_SWITCH_NO_N && !gangs.isEmpty()
+        Optional<Watts> bypass = scheme.has(SchemeCode.Trait.THROUGH_ITS_LOAD) && !gangs.isEmpty()
                 ? bypassFor(model, gangs.stream().map(this::loadsOf).toList())
                 : Optional.empty();
         return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, Assignment.reader(scheme, model, companion)), bypass, companion);
@@ -177,7 +177,7 @@ public final class ModuleMatch {
 
     /** In a canopy the proof alone knows which channel carries what. */
     static boolean isByRules(SchemeCode scheme) {
-        return scheme != SchemeCode.CANOPY_FAN_LIGHT;
+        return !scheme.has(SchemeCode.Trait.CHANNELS_BY_PROOF);
     }
 
     private static void add(Judged judged, List<Finding> findings, List<Margin> margins) {
@@ -280,7 +280,7 @@ public final class ModuleMatch {
     }
 
     private void blinkTiming(Assignment assignment, List<Finding> findings) {
-        if (assignment.scheme() != SchemeCode.AT_LAMP_BLINK) {
+        if (!assignment.scheme().has(SchemeCode.Trait.BLINKS)) {
             return;
         }
         Optional<BlinkTiming> blink = assignment.model().blink();

@@ -141,7 +141,7 @@ public final class SchemeChooser {
     /** Two-wire modules have one scheme of their own; the rest need not be asked. */
     static boolean mayTake(SchemeCode scheme, ModuleModel model) {
         boolean twoWire = model.supply() instanceof ModuleSupply.TwoWire;
-        return !model.channels().isEmpty() && twoWire == (scheme == SchemeCode.BEHIND_SWITCH_NO_N);
+        return !model.channels().isEmpty() && twoWire == scheme.has(SchemeCode.Trait.THROUGH_ITS_LOAD);
     }
 
     private Toll toll(Candidate candidate) {
@@ -172,6 +172,6 @@ public final class SchemeChooser {
         Set<PartId> switches = planner.switchesOf(assignment);
         Set<PartId> commanding = plan.planned().orElseThrow().intents().stream().filter(Intent::remote)
                 .flatMap(intent -> intent.controls().stream()).collect(Collectors.toSet());
-        return assignment.scheme() == SchemeCode.VOLT_FREE || !switches.isEmpty() && commanding.containsAll(switches);
+        return assignment.scheme().has(SchemeCode.Trait.ISOLATED_CONTACT) || !switches.isEmpty() && commanding.containsAll(switches);
     }
 }

@@ -37,12 +37,12 @@ final class Suitability {
                     .collect(Collectors.joining(", ")), region.market()), Source.MAKER,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module approved here")));
         }
-        if (model.interlocked() && scheme != SchemeCode.BLIND_PAIR) {
+        if (model.interlocked() && !scheme.has(SchemeCode.Trait.LOCKED_PAIR)) {
             findings.add(Finding.of(FindingCode.CHANNELS_INTERLOCKED, new Subject.Model(model.code()),
                     Sentence.of("Made for {0}: only one of its channels can be on at a time.", Purpose.BLINDS.label()),
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module made for lights")));
         }
-        if (!model.hasWetContacts() && scheme != SchemeCode.VOLT_FREE) {
+        if (!model.hasWetContacts() && !scheme.has(SchemeCode.Trait.ISOLATED_CONTACT)) {
             findings.add(Finding.of(FindingCode.CONTACT_ISOLATED, new Subject.Model(model.code()),
                     "Its contact stands apart from its supply; a lamp circuit needs a contact on the live.",
                     Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches its own live")));

@@ -183,7 +183,7 @@ final class TwinClass {
     private Map<Optional<ModuleModel>, List<Integer>> withCompanions(SchemeCode scheme, Shapes.Alike same, List<Integer> gangs) {
         Map<Optional<ModuleModel>, List<Integer>> by = new LinkedHashMap<>();
         boolean others = gangs.stream().allMatch(gang -> facts().controlsOfGang().getOrDefault(gang, Set.of()).size() > 1);
-        if (scheme == SchemeCode.MULTI_SECOND_UNLOADED && !others) {
+        if (scheme.has(SchemeCode.Trait.COMPANIONS) && !scheme.has(SchemeCode.Trait.COMPANION_READS) && !others) {
             // No other switch, nothing to go behind it: one refusal says so for all.
             by.put(Optional.empty(), Arrays.stream(same.indices()).boxed().toList());
             return by;
@@ -306,7 +306,7 @@ final class TwinClass {
     }
 
     private static boolean bypassMatters(SchemeCode scheme) {
-        return scheme == SchemeCode.BEHIND_SWITCH_NO_N;
+        return scheme.has(SchemeCode.Trait.THROUGH_ITS_LOAD);
     }
 
     private static boolean dependsOnLoad(FindingCode code) {

@@ -38,7 +38,7 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
     /** How many positions it may take: as many as the module has channels, or the sender of relays at the lamps has inputs. */
     public static int most(SchemeCode scheme, ModuleModel model, Optional<ModuleModel> companion) {
         int channels = Math.max(1, model.channels().size());
-        return scheme == SchemeCode.SPLIT_PAIR ? Math.max(channels, companion.map(sender -> sender.inputs().size()).orElse(1)) : channels;
+        return scheme.has(SchemeCode.Trait.COMPANION_READS) ? Math.max(channels, companion.map(sender -> sender.inputs().size()).orElse(1)) : channels;
     }
 
     /** Whether each position has a module of its own: relays at several lamps that one sender commands. */
@@ -53,7 +53,7 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
 
     /** What reads the switches at the lead: the sender of a relay at the lamp, else the module itself. */
     public static ModuleModel reader(SchemeCode scheme, ModuleModel model, Optional<ModuleModel> companion) {
-        return scheme == SchemeCode.SPLIT_PAIR ? companion.orElse(model) : model;
+        return scheme.has(SchemeCode.Trait.COMPANION_READS) ? companion.orElse(model) : model;
     }
 
     /** Without a spacer. */

@@ -2,6 +2,7 @@ package org.hiddenclerk.core.wiring;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 
@@ -17,6 +18,6 @@ final class Schemes {
     }
 
     static Scheme of(SchemeCode code) {
-        return BY_CODE.get(code);
+        return Optional.ofNullable(BY_CODE.get(code)).orElseThrow(() -> new IllegalStateException("The scheme " + code + " is named and not built: it must stand in the list of schemes."));
     }
 }
