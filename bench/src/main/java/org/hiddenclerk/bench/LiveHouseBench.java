@@ -17,6 +17,11 @@ import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.LockSupport;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.Hand;
 import org.hiddenclerk.core.live.Happening;
 import org.hiddenclerk.core.live.LivePlan;
@@ -49,8 +54,8 @@ public final class LiveHouseBench {
     private static final long ASKED_NANOS = 100_000_000;
     private static final Delays AS_FAST_AS_IT_CAN = new Delays(0, 0, 0, 0, 0, 0, 0, 0);
 
-    private final Map<String, AtomicLong> heard = new ConcurrentHashMap<>();
-    private final Map<String, Long> flipped = new ConcurrentHashMap<>();
+    private final Map<SensorId, AtomicLong> heard = new ConcurrentHashMap<>();
+    private final Map<OutputId, Long> flipped = new ConcurrentHashMap<>();
     private final List<Long> handToLamp = java.util.Collections.synchronizedList(new ArrayList<>());
     private final List<Long> echoes = java.util.Collections.synchronizedList(new ArrayList<>());
     private final AtomicLong wrongOrder = new AtomicLong();
@@ -77,11 +82,11 @@ public final class LiveHouseBench {
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < MODULES; i++) {
             String id = "d" + i;
-            devices.add(new Device(id, "Module " + i, "Room", Protocol.MQTT_WIFI, Optional.of("C1"), Set.of(), List.of(new Device.Output(id + "/1", "lamp " + i, Device.Drives.LIGHT,
-                    Device.Drives.LIGHT, false)), List.of(new Device.Control(id + "/in1", "switch " + i, Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of(id + "/1"))),
-                    List.of(new Device.Sensor(id + "/meter", "meter " + i, Device.Senses.BRIGHTNESS))));
+            devices.add(new Device(new DeviceId(id), "Module " + i, "Room", Protocol.MQTT_WIFI, Optional.of("C1"), Set.of(), List.of(new Device.Output(new OutputId(id + "/1"), "lamp " + i, Device.Drives.LIGHT,
+                    Device.Drives.LIGHT, false)), List.of(new Device.Control(new ControlId(id + "/in1"), "switch " + i, Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of(new OutputId(id + "/1")))),
+                    List.of(new Device.Sensor(new SensorId(id + "/meter"), "meter " + i, Device.Senses.BRIGHTNESS))));
             if (i % 2 == 0) {
-                links.add(new Link("l" + i, id + "/in1", "d" + (i + 1) + "/1", Link.Way.HUB, Link.Effect.FOLLOW, false));
+                links.add(new Link("l" + i, new ControlId(id + "/in1"), new OutputId("d" + (i + 1) + "/1"), Link.Way.HUB, Link.Effect.FOLLOW, false));
             }
         }
         return new RuledHouse(devices, links, List.of());
@@ -109,8 +114,8 @@ public final class LiveHouseBench {
 
     private void run(MqttLine.Broker broker, int seconds) throws IOException, InterruptedException {
         RuledHouse house = house();
-        Map<String, String> handles = new HashMap<>();
-        house.devices().forEach(device -> handles.put(device.id(), device.id()));
+        Map<DeviceId, String> handles = new HashMap<>();
+        house.devices().forEach(device -> handles.put(device.id(), device.id().text()));
         LivePlan plan = new LivePlan(house, List.of(), Map.of(), Map.of(), Map.of(), AS_FAST_AS_IT_CAN, Optional.empty());
         try (HouseOnBroker live = new HouseOnBroker(broker, "bench", plan, Instant.EPOCH, new HouseTopics("house/bench", house, handles), this::watch, each -> { });
              MqttLine echo = new MqttLine(broker, "echo", List.of("echo"), (topic, message) -> {
@@ -145,7 +150,7 @@ public final class LiveHouseBench {
             counts = due - begin > WARM_SECONDS * SECOND;
             String sensor = "d" + sent % MODULES + "/meter";
             int value = (int) (sent / MODULES) + 1;
-            live.running().tell(house -> house.sense(sensor, value));
+            live.running().tell(house -> house.sense(new SensorId(sensor), value));
             sent++;
             if (due >= nextFlip) {
                 nextFlip += SECOND / FLIPS_PER_SECOND;
@@ -164,8 +169,8 @@ public final class LiveHouseBench {
 
     private void flip(HouseOnBroker live, int at) {
         String lamp = "d" + (at + 1) + "/1";
-        if (flipped.putIfAbsent(lamp, System.nanoTime()) == null) {
-            live.running().tell(house -> house.hand(new Hand("d" + at + "/in1", Hand.Doing.FLIP)));
+        if (flipped.putIfAbsent(new OutputId(lamp), System.nanoTime()) == null) {
+            live.running().tell(house -> house.hand(new Hand(new SwitchId("d" + at + "/in1"), Hand.Doing.FLIP)));
         }
     }
 

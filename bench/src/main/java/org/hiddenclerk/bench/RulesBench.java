@@ -11,6 +11,10 @@ import java.util.Random;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
@@ -80,10 +84,10 @@ public final class RulesBench {
         Random random = new Random(seed);
         List<Device> devices = new ArrayList<>();
         for (int i = 0; i < lamps; i++) {
-            devices.add(new Device("d" + i, "Lamp " + i, "Room " + i / 3, Protocol.ZIGBEE, Optional.of("C" + i % 12), Set.of(Link.Way.DIRECT_BINDING),
-                    List.of(new Device.Output("o" + i, "lamp " + i, Device.Drives.LIGHT, Device.Drives.LIGHT, i % 4 == 0)), List.of(new Device.Control("s" + i, "switch " + i,
-                    Device.Kind.ROCKER, i % 3 == 0 ? InputBehaviour.POSITION_RULES : InputBehaviour.EVERY_FLIP, Optional.of("o" + i))),
-                    i % 5 == 0 ? List.of(new Device.Sensor("m" + i, "motion " + i, Device.Senses.MOTION)) : List.of()));
+            devices.add(new Device(new DeviceId("d" + i), "Lamp " + i, "Room " + i / 3, Protocol.ZIGBEE, Optional.of("C" + i % 12), Set.of(Link.Way.DIRECT_BINDING),
+                    List.of(new Device.Output(new OutputId("o" + i), "lamp " + i, Device.Drives.LIGHT, Device.Drives.LIGHT, i % 4 == 0)), List.of(new Device.Control(new ControlId("s" + i), "switch " + i,
+                    Device.Kind.ROCKER, i % 3 == 0 ? InputBehaviour.POSITION_RULES : InputBehaviour.EVERY_FLIP, Optional.of(new OutputId("o" + i)))),
+                    i % 5 == 0 ? List.of(new Device.Sensor(new SensorId("m" + i), "motion " + i, Device.Senses.MOTION)) : List.of()));
         }
         List<Rule> rules = new ArrayList<>();
         for (int i = 0; i < count; i++) {
@@ -98,19 +102,19 @@ public final class RulesBench {
         String other = "o" + random.nextInt(lamps / 2);
         String motion = "m" + random.nextInt(lamps / 5) * 5;
         Trigger trigger = switch (i % 5) {
-            case 0 -> new Trigger.Sensed(motion, Trigger.Reading.MOVES, 0);
-            case 1 -> new Trigger.Changes(one, Trigger.To.ON, false);
+            case 0 -> new Trigger.Sensed(new SensorId(motion), Trigger.Reading.MOVES, 0);
+            case 1 -> new Trigger.Changes(new OutputId(one), Trigger.To.ON, false);
             case 2 -> new Trigger.Due(new Schedule.Daily(LocalTime.of(random.nextInt(24), random.nextInt(60)), Set.of()));
-            case 3 -> new Trigger.Changes(one, Trigger.To.OFF, random.nextBoolean());
-            default -> new Trigger.Sensed(motion, Trigger.Reading.STILL, 10);
+            case 3 -> new Trigger.Changes(new OutputId(one), Trigger.To.OFF, random.nextBoolean());
+            default -> new Trigger.Sensed(new SensorId(motion), Trigger.Reading.STILL, 10);
         };
         Action action = switch (random.nextInt(6)) {
-            case 0 -> new Action.RunOn(other, 300);
-            case 1 -> new Action.Turn(other, Action.Command.OFF);
-            case 2 -> i % 97 == 0 ? new Action.AllOff(Set.of()) : new Action.Turn(other, Action.Command.ON);
-            case 3 -> new Action.SetLevel(other, 40);
-            case 4 -> i % 31 == 0 ? new Action.Turn(other, Action.Command.TOGGLE) : new Action.Turn(other, Action.Command.ON);
-            default -> new Action.Turn(other, Action.Command.ON);
+            case 0 -> new Action.RunOn(new OutputId(other), 300);
+            case 1 -> new Action.Turn(new OutputId(other), Action.Command.OFF);
+            case 2 -> i % 97 == 0 ? new Action.AllOff(Set.of()) : new Action.Turn(new OutputId(other), Action.Command.ON);
+            case 3 -> new Action.SetLevel(new OutputId(other), 40);
+            case 4 -> i % 31 == 0 ? new Action.Turn(new OutputId(other), Action.Command.TOGGLE) : new Action.Turn(new OutputId(other), Action.Command.ON);
+            default -> new Action.Turn(new OutputId(other), Action.Command.ON);
         };
         List<Guard> guards = random.nextInt(3) == 0 ? List.of(new Guard.Dark(random.nextBoolean())) : List.of();
         return new Rule("r" + i, "rule " + i, Rule.RunsOn.HUB, List.of(trigger), guards, List.of(new Rule.Deed(action, random.nextInt(4) == 0 ? 120 : 0)), true);

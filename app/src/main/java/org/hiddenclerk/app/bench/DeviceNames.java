@@ -3,6 +3,7 @@ package org.hiddenclerk.app.bench;
 import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -19,7 +20,7 @@ public class DeviceNames {
 
     /** Handles of every planned module, by its id. */
     @Transactional(readOnly = true)
-    public Map<String, String> handles(UUID job) {
-        return naming.names(job, places.of(job)).entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, name -> name.getValue().handle()));
+    public Map<DeviceId, String> handles(UUID job) {
+        return naming.names(job, places.of(job)).entrySet().stream().collect(Collectors.toMap(name -> new DeviceId(name.getKey()), name -> name.getValue().handle()));
     }
 }

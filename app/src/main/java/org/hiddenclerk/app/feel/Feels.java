@@ -25,12 +25,14 @@ import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Subject;
+import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.matching.FeelCheck;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.planned.PlannedModule;
+import org.hiddenclerk.core.planned.PlannedSettings;
 import org.hiddenclerk.core.planned.PlannedWork;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.RunWiring;
@@ -101,25 +103,13 @@ public class Feels implements StageKeeper {
     private static FeltInput felt(PlannedId.Input id, WallInput input, int firstGang, long version, FeelDocument document, Optional<InstalledFirmware> installed) {
         InputBehaviour behaviour = input.input().behaviour();
         Parameters parameters = document.parameters().parameters();
-        Map<String, String> settings = settings(input, behaviour, parameters);
+        Map<String, String> settings = PlannedSettings.of(input, parameters);
         return new FeltInput(id, input, version, firstGang, document, behaviour, Adviser.rank(input.wall(), document.household(),
                 input.fitted().model().behaviours(), parameters), settings, FeelCheck.of(subject(input), input.wall(), input.fitted().model(), behaviour, parameters, settings, installed));
     }
 
     private static Subject subject(WallInput input) {
         return new Subject.Input(RunWiring.moduleOf(input.fitted().number()).value(), input.input().id());
-    }
-
-    private static Map<String, String> settings(WallInput input, InputBehaviour behaviour, Parameters parameters) {
-        return Settings.of(inputNumber(input), channelNumber(input), behaviour, parameters);
-    }
-
-    private static int inputNumber(WallInput input) {
-        return Math.max(1, 1 + input.fitted().model().inputs().stream().map(Input::id).toList().indexOf(input.input().id()));
-    }
-
-    private static int channelNumber(WallInput input) {
-        return input.input().channel().map(id -> Math.max(1, 1 + input.fitted().model().channels().stream().map(Channel::id).toList().indexOf(id))).orElse(inputNumber(input));
     }
 
     static String name(WallInput input) {
@@ -153,7 +143,7 @@ public class Feels implements StageKeeper {
         FeltInput now = of(box).inputs().stream().filter(felt -> felt.id().equals(id)).findFirst().orElseThrow();
         FeltInput then = felt(id, now.input(), now.firstGang(), version, document, installed(found, now));
         FeelRow row = rows.findById(new FeelRow.Of(box, key)).orElseGet(() -> new FeelRow(box, key));
-        row.is(json.writeValueAsString(document), now.firstGang(), inputNumber(now.input()), channelNumber(now.input()), isHeld(then.findings()), who,
+        row.is(json.writeValueAsString(document), now.firstGang(), now.input().number(), now.input().channelNumber(), isHeld(then.findings()), who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS));
         rows.saveAndFlush(row);
     }
@@ -198,40 +188,20 @@ public class Feels implements StageKeeper {
     /** Of a house that has been read already. */
     @Transactional(readOnly = true)
     public Map<String, Map<String, String>> settings(UUID job, PlannedHouses.Planned house) {
-        Map<PlannedId.Input, FeelRow> said = new HashMap<>();
-        rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> said.put(id, row)));
-        Map<UUID, List<BoxRow.PickPart>> picks = picks(job);
         Map<String, Map<String, String>> all = new HashMap<>();
-        house.house().modules().forEach(module -> {
-            // What it is shipped as comes first: inputs of another function are other inputs.
-            Map<String, String> settings = new LinkedHashMap<>(module.model().isSender() ? Map.of() : Settings.ofFunction(module.model(), module.function()));
-            module.inputs().stream().filter(input -> said.containsKey(input.id())).forEach(input -> settings.putAll(settings(input.wall(), input.wall().input().behaviour(),
-                    json.readValue(said.get(input.id()).document(), FeelDocument.class).parameters().parameters())));
-            if (module.isPicked()) {
-                UUID box = UUID.fromString(module.id().box());
-                List<BoxRow.PickPart> parts = picks.getOrDefault(box, List.of());
-                parts.stream().filter(pick -> pick.module() == module.id().pick()).forEach(pick -> settings.putAll(ofOutput(box, parts, pick)));
-            }
-            if (!settings.isEmpty()) {
-                all.put(module.id().text(), settings);
-            }
-        });
+        PlannedSettings.of(house.house(), wanted(job)).forEach((module, settings) -> all.put(module.text(), settings));
         return all;
     }
 
-    /** What follows from how a module is wired, without an input that says so. */
-    private Map<String, String> ofOutput(UUID box, List<BoxRow.PickPart> parts, BoxRow.PickPart pick) {
-        if (pick.scheme() == SchemeCode.SWITCH_UPSTREAM) {
-            return Settings.ofOutput(Adviser.powerOnBehindASwitch().state());
-        }
-        boolean pulsed = pick.scheme() == SchemeCode.VOLT_FREE && boxes.find(box).box().loads().stream().filter(load -> pick.loadNumber() == null ? load.gang() == pick.gang()
-                : load.number() == pick.loadNumber()).flatMap(load -> load.banks().stream()).anyMatch(bank -> bank.kind().isPulsed());
-        return pulsed ? Settings.ofPulse(1 + parts.stream().filter(part -> part.module() == pick.module()).toList().indexOf(pick)) : Map.of();
+    private Map<PlannedId.Input, Parameters> wanted(UUID job) {
+        Map<PlannedId.Input, Parameters> wanted = new HashMap<>();
+        rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> wanted.put(id, json.readValue(row.document(), FeelDocument.class).parameters().parameters())));
+        return wanted;
     }
 
     /** Whether a module reads the switch of its gang at all. */
     private static boolean isRead(BoxRow.PickPart pick) {
-        return pick.gang() > 0 && pick.scheme() != SchemeCode.NO_SWITCH && pick.scheme() != SchemeCode.SWITCH_UPSTREAM;
+        return pick.gang() > 0 && !pick.scheme().has(SchemeCode.Trait.READS_NO_SWITCH);
     }
 
     private Map<UUID, List<BoxRow.PickPart>> picks(UUID job) {
@@ -240,9 +210,9 @@ public class Feels implements StageKeeper {
 
     /** How the inputs of a job are set, by control. Those of which nobody said anything are left out. */
     @Transactional(readOnly = true)
-    public Map<String, Parameters> parameters(UUID job) {
-        Map<String, Parameters> parameters = new HashMap<>();
-        rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> parameters.put(id.text(), json.readValue(row.document(), FeelDocument.class).parameters().parameters())));
+    public Map<HouseId, Parameters> parameters(UUID job) {
+        Map<HouseId, Parameters> parameters = new HashMap<>();
+        wanted(job).forEach((input, wanted) -> parameters.put(input.inHouse(), wanted));
         return parameters;
     }
 

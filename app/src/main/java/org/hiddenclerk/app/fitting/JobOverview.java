@@ -31,6 +31,7 @@ import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.fitting.Locks;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.BoxProgress;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Protection.Metal;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -146,17 +147,24 @@ class JobOverview {
                 ? circuit.protection().residualMilliamps().getAsInt() : null, circuit.protection().cableMm2().orElse(null), circuit.protection().metal().orElse(null));
     }
 
-    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, Traces.Standing traced,
+    private BoxView view(Boxes.Found found, Optional<IssuedPlanRow> issued, BoxProgress.Readings readings,
                          Optional<RunSheets.Open> sheet, Plans.Circumstances circumstances, Map<Stage, Stage.Progress> beside) {
         Standings.Standing standing = standings.of(found, circumstances);
         List<String> gangs = found.box().gangs().stream().map(Gang::name).toList();
         String summary = gangs.isEmpty() ? found.box().kind().label() : String.join(", ", gangs);
-        Map<Stage, Stage.Progress> stages = new EnumMap<>(StageProgress.of(standing, issued, issued.filter(plan -> plans.isCurrent(plan, found))
-                .isPresent(), traced, sheet));
+        Map<Stage, Stage.Progress> stages = new EnumMap<>(new BoxProgress(standing.sound(), standing.picked(), standing.mayBeIssued(), readings, issued.map(plan -> plans.isCurrent(plan, found)
+                ? BoxProgress.Issued.CURRENT : BoxProgress.Issued.BEFORE_A_CHANGE).orElse(BoxProgress.Issued.NONE), sheet.map(open -> standing(open, issued)).orElse(BoxProgress.Sheet.NONE)).stages());
         stages.putAll(beside);
         return new BoxView(found.row().id(), found.row().version(), found.row().roomId(), found.row().label(), found.row().kind(), summary,
                 found.box().gangs().size(), standing.worst().orElse(null), stages.entrySet().stream().map(e -> new StageView(e.getKey(),
                         e.getValue())).toList());
+    }
+
+    private static BoxProgress.Sheet standing(RunSheets.Open sheet, Optional<IssuedPlanRow> issued) {
+        if (issued.filter(plan -> plan.id().equals(sheet.row().planId())).isEmpty()) {
+            return BoxProgress.Sheet.OF_ANOTHER_PLAN;
+        }
+        return sheet.sheet().isFinished() ? BoxProgress.Sheet.FINISHED : BoxProgress.Sheet.OPEN;
     }
 
     private List<IsolationView> isolation(List<Boxes.Found> all, Map<UUID, RunSheets.Open> open) {

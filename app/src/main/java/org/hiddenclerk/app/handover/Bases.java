@@ -4,12 +4,14 @@ import java.nio.charset.StandardCharsets;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.HexFormat;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -19,6 +21,8 @@ import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.SurveyDocument;
 import org.hiddenclerk.core.handover.Matter;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.rules.Device;
@@ -43,15 +47,15 @@ class Bases {
         this.members = members;
     }
 
-    Map<String, Map<Matter, String>> of(UUID job, LivePlan plan) {
+    Map<DeviceId, Map<Matter, String>> of(UUID job, LivePlan plan) {
         HouseContext house = houses.context(job);
         Map<String, Boxes.Found> found = boxes.ofJob(job).stream().map(row -> boxes.found(row, job, house)).collect(Collectors.toMap(each -> each.row().id().toString(), each -> each));
         Map<String, Members.Joined> joined = new HashMap<>();
         members.joined(job).forEach(member -> member.module().placeId().ifPresent(place -> joined.put(place, member)));
-        Map<String, Map<Matter, String>> bases = new HashMap<>();
+        Map<DeviceId, Map<Matter, String>> bases = new HashMap<>();
         for (Device device : plan.house().devices()) {
             Optional<Boxes.Found> box = PlannedId.moduleOf(device.id()).map(module -> found.get(module.box()));
-            Optional<Members.Joined> member = Optional.ofNullable(joined.get(device.id()));
+            Optional<Members.Joined> member = Optional.ofNullable(joined.get(device.id().text()));
             Map<Matter, String> own = new EnumMap<>(Matter.class);
             own.put(Matter.WIRING, print(box.map(Bases::wiring).orElse(List.of())));
             own.put(Matter.LOADS, print(box.map(each -> each.survey().loads()).orElse(List.of())));
@@ -79,16 +83,15 @@ class Bases {
 
     private static Map<String, Object> settings(LivePlan plan, Device device) {
         Map<String, Object> settings = new TreeMap<>();
-        device.controls().forEach(control -> settings.put(control.id(), List.of(control.behaviour(), Optional.ofNullable(plan.settings().get(control.id())).map(Object::toString).orElse(""))));
+        device.controls().forEach(control -> settings.put(control.id().text(), List.of(control.behaviour(), Optional.ofNullable(plan.settings().get(control.id())).map(Object::toString).orElse(""))));
         return settings;
     }
 
     /** Links and rules that name the module, and how long a way takes. */
     private static List<Object> links(LivePlan plan, Device device) {
-        String name = device.id() + "/";
-        List<Object> links = new ArrayList<>(plan.house().links().stream().filter(link -> link.control().startsWith(name) || link.output().startsWith(name)).map(Object::toString).sorted()
-                .toList());
-        plan.house().rules().stream().map(Object::toString).filter(rule -> rule.contains(name)).sorted().forEach(links::add);
+        Set<HouseId> own = device.ids();
+        List<Object> links = new ArrayList<>(plan.house().links().stream().filter(link -> !Collections.disjoint(own, link.ids())).map(Object::toString).sorted().toList());
+        plan.house().rules().stream().filter(rule -> !Collections.disjoint(own, rule.ids())).map(Object::toString).sorted().forEach(links::add);
         return links;
     }
 

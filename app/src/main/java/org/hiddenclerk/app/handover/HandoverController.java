@@ -27,6 +27,7 @@ import org.hiddenclerk.core.handover.Entry;
 import org.hiddenclerk.core.handover.HandoverRecord;
 import org.hiddenclerk.core.handover.HandoverTest;
 import org.hiddenclerk.core.handover.Matter;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.job.Stage;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -116,15 +117,15 @@ class HandoverController {
         Map<UUID, String> rooms = houses.rooms(job).stream().collect(Collectors.toMap(RoomRow::id, RoomRow::name));
         List<HandoverBoxView> views = held.byBox().entrySet().stream().filter(e -> rows.containsKey(e.getKey())).map(e -> new HandoverBoxView(e.getKey(),
                 rows.get(e.getKey()).label(), rooms.getOrDefault(rows.get(e.getKey()).roomId(), ""), CountView.of(HandoverRecord.count(e.getValue())), outputs(held, e.getValue()))).toList();
-        return new HandoverView(views, CountView.of(held.record().count()), held.blocks().stream().map(block -> new BlockView(block.box().orElse(null), block.stage(), block.words())).toList(),
+        return new HandoverView(views, CountView.of(held.record().count()), held.blocks().stream().map(block -> new BlockView(block.box().map(UUID::fromString).orElse(null), block.stage(), block.words())).toList(),
                 held.record().defects().stream().map(defect -> new DefectView(held.boxOf(defect.test()).orElse(null), defect.test().kind().label(), held.plan().nameOf(defect.test().output()),
                         FoundView.of(defect.test(), defect.found()), defect.mended().map(entry -> FoundView.of(defect.test(), entry)).orElse(null))).toList(),
                 held.given().stream().map(given -> new GivenView(given.to(), given.by(), given.at(), given.tests())).toList());
     }
 
     private static List<HandoverOutputView> outputs(Handovers.Held held, List<HandoverRecord.Line> lines) {
-        Map<String, List<HandoverRecord.Line>> byOutput = lines.stream().collect(Collectors.groupingBy(line -> line.test().output(), java.util.LinkedHashMap::new, Collectors.toList()));
-        return byOutput.entrySet().stream().map(e -> new HandoverOutputView(e.getKey(), held.plan().nameOf(e.getKey()), e.getValue().stream().map(TestView::of).toList())).toList();
+        Map<OutputId, List<HandoverRecord.Line>> byOutput = lines.stream().collect(Collectors.groupingBy(line -> line.test().output(), java.util.LinkedHashMap::new, Collectors.toList()));
+        return byOutput.entrySet().stream().map(e -> new HandoverOutputView(e.getKey().text(), held.plan().nameOf(e.getKey()), e.getValue().stream().map(TestView::of).toList())).toList();
     }
 
     @PostMapping("/entries")

@@ -3,7 +3,6 @@ package org.hiddenclerk.app.handover;
 import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
-import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -20,13 +19,14 @@ import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.planning.PlannedHouses;
-import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
+import org.hiddenclerk.core.handover.BoxReady;
 import org.hiddenclerk.core.handover.Entry;
 import org.hiddenclerk.core.handover.HandoverRecord;
 import org.hiddenclerk.core.handover.HandoverTest;
 import org.hiddenclerk.core.handover.HandoverTests;
 import org.hiddenclerk.core.handover.Matter;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.planned.PlannedHouse;
@@ -75,7 +75,7 @@ public class Handovers implements StageKeeper {
      * @param blocks what stands between it and its final papers, in words
      * @param given  when it was handed over, latest first
      */
-    public record Held(LivePlan plan, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox, List<Block> blocks, List<Given> given) {
+    public record Held(LivePlan plan, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox, List<BoxReady.Block> blocks, List<Given> given) {
         /** The box that a tested module sits in; empty for what is not of the plans. */
         Optional<UUID> boxOf(HandoverTest test) {
             return byBox.entrySet().stream().filter(e -> e.getValue().stream().anyMatch(line -> line.test().equals(test))).map(Map.Entry::getKey).findFirst();
@@ -84,10 +84,6 @@ public class Handovers implements StageKeeper {
         public boolean isFinal() {
             return blocks.isEmpty();
         }
-    }
-
-    /** @param box empty for what concerns the whole house */
-    public record Block(Optional<UUID> box, Stage stage, String words) {
     }
 
     /** That a house was given to its people. */
@@ -109,7 +105,7 @@ public class Handovers implements StageKeeper {
     }
 
     private HandoverRecord record(UUID job, LivePlan plan) {
-        Map<String, Map<Matter, String>> now = bases.of(job, plan);
+        Map<DeviceId, Map<Matter, String>> now = bases.of(job, plan);
         List<Entry> made = entries.findByJobIdOrderByMadeAt(job).stream().map(row -> new Entry(row.test(), row.asPlanned(), row.figure(), row.note(), row.cause(), row.madeBy(), row.madeAt(),
                 json.readValue(row.basis(), new TypeReference<Map<Matter, String>>() { }))).toList();
         return HandoverRecord.of(tests(job, plan), made, test -> now.getOrDefault(test.device(), Map.of()));
@@ -135,53 +131,28 @@ public class Handovers implements StageKeeper {
         return HandoverTests.of(plan, planned.of(job).metered());
     }
 
-    private List<Block> blocks(UUID job, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox) {
-        List<Block> blocks = new ArrayList<>();
+    private List<BoxReady.Block> blocks(UUID job, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox) {
         HouseContext house = houses.context(job);
         Map<UUID, IssuedPlanRow> last = issued.lastIssuedByBox(job);
         Map<UUID, UUID> finished = sheets.planFinished(job);
-        for (BoxRow row : boxes.ofJob(job)) {
-            HandoverRecord.Count count = HandoverRecord.count(byBox.getOrDefault(row.id(), List.of()));
-            words(count).ifPresent(words -> blocks.add(new Block(Optional.of(row.id()), Stage.HAND_OVER, row.label() + ": " + words)));
-            if (row.picks().isEmpty()) {
-                continue;
-            }
-            Optional<IssuedPlanRow> plan = Optional.ofNullable(last.get(row.id()));
-            boolean current = plan.isPresent() && issued.isCurrent(plan.get(), boxes.found(row, job, house));
-            if (!current) {
-                blocks.add(new Block(Optional.of(row.id()), Stage.DRAW, row.label() + ": " + (plan.isEmpty() ? "no plan is issued" : "the plan was issued before the last change")));
-            } else if (!plan.get().id().equals(finished.get(row.id()))) {
-                blocks.add(new Block(Optional.of(row.id()), Stage.FIT, row.label() + ": the run sheet is not finished"));
-            }
-        }
-        if (record.lines().isEmpty()) {
-            blocks.add(new Block(Optional.empty(), Stage.MATCH, "No module is planned in this house yet"));
-        }
-        return blocks;
+        List<BoxReady> ready = boxes.ofJob(job).stream().map(row -> new BoxReady(row.id().toString(), row.label(), HandoverRecord.count(byBox.getOrDefault(row.id(), List.of())),
+                row.picks().isEmpty() ? BoxReady.Work.NONE_PICKED : work(Optional.ofNullable(last.get(row.id())), boxes.found(row, job, house), Optional.ofNullable(finished.get(row.id()))))).toList();
+        return BoxReady.blocks(ready, !record.lines().isEmpty());
     }
 
-    private static Optional<String> words(HandoverRecord.Count count) {
-        List<String> parts = new ArrayList<>();
-        if (count.failed() > 0) {
-            parts.add(count.failed() + " failed");
+    private BoxReady.Work work(Optional<IssuedPlanRow> plan, Boxes.Found found, Optional<UUID> finished) {
+        if (plan.isEmpty()) {
+            return BoxReady.Work.NOT_ISSUED;
         }
-        if (count.again() > 0) {
-            parts.add(count.again() + " to be made again");
+        if (!issued.isCurrent(plan.get(), found)) {
+            return BoxReady.Work.ISSUED_BEFORE_A_CHANGE;
         }
-        if (count.open() > 0) {
-            parts.add(count.open() + " not made");
-        }
-        return parts.isEmpty() ? Optional.empty() : Optional.of("of " + count.all() + " tests " + String.join(", ", parts));
-    }
-
-    /** The box that a tested module sits in; empty for what is not of the plans. */
-    private static Optional<UUID> boxOf(PlannedHouse house, HandoverTest test) {
-        return PlannedId.moduleOf(test.device()).flatMap(module -> house.boxOf(test.device())).map(UUID::fromString);
+        return finished.filter(plan.get().id()::equals).isPresent() ? BoxReady.Work.FINISHED : BoxReady.Work.NOT_FINISHED;
     }
 
     private static Map<UUID, List<HandoverRecord.Line>> byBox(PlannedHouse house, HandoverRecord record) {
         Map<UUID, List<HandoverRecord.Line>> byBox = new LinkedHashMap<>();
-        record.lines().forEach(line -> boxOf(house, line.test()).ifPresent(box -> byBox.computeIfAbsent(box, b -> new ArrayList<>()).add(line)));
+        record.byBox(house).forEach((box, lines) -> byBox.put(UUID.fromString(box), lines));
         return byBox;
     }
 
@@ -192,10 +163,7 @@ public class Handovers implements StageKeeper {
             return Map.of();
         }
         Map<UUID, Stage.Progress> progress = new HashMap<>();
-        byBox(planned.of(job).house(), record(job, plans.of(job))).forEach((box, lines) -> {
-            HandoverRecord.Count count = HandoverRecord.count(lines);
-            progress.put(box, count.again() > 0 ? Stage.Progress.REOPENED : count.isComplete() ? Stage.Progress.DONE : count.open() == count.all() ? Stage.Progress.OPEN : Stage.Progress.BEGUN);
-        });
+        byBox(planned.of(job).house(), record(job, plans.of(job))).forEach((box, lines) -> progress.put(box, HandoverRecord.count(lines).progress()));
         return progress;
     }
 
@@ -216,7 +184,7 @@ public class Handovers implements StageKeeper {
         Entry entry = new Entry(test, asPlanned, figure, note.strip(), cause.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), basis);
         require(tested, entry);
         boolean passed = HandoverRecord.passed(tested, entry);
-        entries.save(new HandoverEntryRow(job, boxOf(planned.of(job).house(), tested).orElseThrow(), tested, new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis), json.writeValueAsString(basis),
+        entries.save(new HandoverEntryRow(job, UUID.fromString(HandoverRecord.boxOf(planned.of(job).house(), tested).orElseThrow()), tested, new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis), json.writeValueAsString(basis),
                 sentKey));
     }
 

@@ -105,7 +105,7 @@ class CheckController {
         Map<Piece.Kind, List<SlotChoice>> choices = new EnumMap<>(Piece.Kind.class);
         Arrays.stream(Piece.Kind.values()).forEach(kind -> choices.put(kind, choices(plan, kind)));
         return new ChecksView(kept.version(), kept.checks().stream().map(check -> view(plan, check)).toList(), choices, Arrays.stream(CheckPart.values()).map(part ->
-                new SlotChoice(part.name(), part.words())).toList(), plan.house().outputs().values().stream().map(output -> new SlotChoice(output.id(), output.name())).toList());
+                new SlotChoice(part.name(), part.words())).toList(), plan.house().outputs().values().stream().map(output -> new SlotChoice(output.id().text(), output.name())).toList());
     }
 
     private static List<SlotChoice> choices(LivePlan plan, Piece.Kind kind) {
@@ -119,8 +119,8 @@ class CheckController {
 
     private static List<SlotChoice> hands(LivePlan plan) {
         Map<String, String> hands = new LinkedHashMap<>();
-        plan.runs().forEach(run -> run.switches().values().forEach(at -> hands.put(at, plan.nameOf(at))));
-        plan.house().controls().values().stream().filter(control -> control.kind() == Device.Kind.REMOTE_BUTTON).forEach(control -> hands.put(control.id(), control.name()));
+        plan.runs().forEach(run -> run.switches().values().forEach(at -> hands.put(at.text(), plan.nameOf(at))));
+        plan.house().controls().values().stream().filter(control -> control.kind() == Device.Kind.REMOTE_BUTTON).forEach(control -> hands.put(control.id().text(), control.name()));
         return hands.entrySet().stream().map(hand -> new SlotChoice(hand.getKey(), hand.getValue())).toList();
     }
 
@@ -181,7 +181,7 @@ class CheckController {
     @Operation(operationId = "rehearseHandover", summary = "Tries the tests of the handover record for some outputs")
     List<RehearsedView> rehearse(@PathVariable UUID job, @Valid @RequestBody Rehearsing rehearsing) {
         LivePlan plan = live.plan(job);
-        return checks.rehearse(job, rehearsing.outputs()).stream().map(tried -> new RehearsedView(tried.test().output(), tried.test().kind(), tried.test().kind().label(),
+        return checks.rehearse(job, rehearsing.outputs()).stream().map(tried -> new RehearsedView(tried.test().output().text(), tried.test().kind(), tried.test().kind().label(),
                 Piece.plain(CheckWords.of(plan, tried.test().check())), CheckResultView.of(tried.result()))).toList();
     }
 }

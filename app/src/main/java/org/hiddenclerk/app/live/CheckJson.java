@@ -2,13 +2,14 @@ package org.hiddenclerk.app.live;
 
 import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.annotation.JsonTypeInfo;
+import org.hiddenclerk.app.rules.IdJson;
 import org.hiddenclerk.core.live.Check;
 import tools.jackson.databind.DeserializationFeature;
 import tools.jackson.databind.json.JsonMapper;
 
 /** JSON of checks. */
 final class CheckJson {
-    static final JsonMapper MAPPER = JsonMapper.builder().addMixIn(Check.Given.class, Givens.class).addMixIn(Check.When.class, Whens.class).addMixIn(Check.Then.class, Thens.class)
+    static final JsonMapper MAPPER = IdJson.known(JsonMapper.builder()).addMixIn(Check.Given.class, Givens.class).addMixIn(Check.When.class, Whens.class).addMixIn(Check.Then.class, Thens.class)
             .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES).build();
 
     private CheckJson() {

@@ -140,7 +140,7 @@ class Checks {
     /** Tests of the handover record for some outputs, each with how it came out. */
     List<Tried> rehearse(UUID job, List<String> outputs) {
         LivePlan plan = live.plan(job);
-        return HandoverRehearsal.of(plan).stream().filter(test -> outputs.contains(test.output())).map(test -> new Tried(test, CheckRun.of(plan, test.check(), clock.instant()))).toList();
+        return HandoverRehearsal.of(plan).stream().filter(test -> outputs.contains(test.output().text())).map(test -> new Tried(test, CheckRun.of(plan, test.check(), clock.instant()))).toList();
     }
 
     record Tried(HandoverRehearsal.Rehearsed test, CheckRun.Result result) {

@@ -61,7 +61,7 @@ class LiveController {
     LiveView live(@PathVariable UUID job) {
         LivePlan plan = live.plan(job);
         HouseTopics topics = new HouseTopics(BrokerAccounts.rootOf(job), plan.house(), live.handles(job, plan.house()));
-        List<LiveOutputNameView> outputs = plan.house().outputs().values().stream().map(output -> new LiveOutputNameView(output.id(), output.name(), output.drives(), output.dims(),
+        List<LiveOutputNameView> outputs = plan.house().outputs().values().stream().map(output -> new LiveOutputNameView(output.id().text(), output.name(), output.drives(), output.dims(),
                 topics.order(plan.house().owner(output.id()), output.id()))).toList();
         return new LiveView(LiveViews.storeys(planned.of(job), houses.rooms(job), settings.house(job).document()), LiveViews.parts(plan), LiveViews.sensors(plan), LiveViews.buttons(plan),
                 outputs, plan.house().devices().size(), new LiveBrokerView(broker.broker().url(), BrokerAccounts.rootOf(job), broker.isInside()), live.of(job).orElse(null), news.events(job));

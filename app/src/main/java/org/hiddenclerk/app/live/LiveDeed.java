@@ -6,9 +6,14 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.time.LocalTime;
 import java.util.Optional;
+import java.util.function.Function;
+import java.util.function.Predicate;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.Conditions;
 import org.hiddenclerk.core.live.Hand;
 import org.hiddenclerk.core.live.LiveHouse;
@@ -36,15 +41,15 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
         switch (kind) {
             case HAND -> {
                 needs(doing, "/doing");
-                known("/at", plan.house().controls().containsKey(at) || plan.runs().stream().anyMatch(run -> run.switches().containsValue(at)), "a switch or button of the house");
+                known("/at", is(SwitchId::new, hand -> plan.house().controls().containsKey(hand.control()) || plan.runs().stream().anyMatch(run -> run.switches().containsValue(hand))), "a switch or button of the house");
             }
             case ORDER -> {
                 needs(percent, "/percent");
-                known("/at", plan.house().outputs().containsKey(at), "an output of the house");
+                known("/at", is(OutputId::new, plan.house().outputs()::containsKey), "an output of the house");
             }
             case SENSE -> {
                 needs(value, "/value");
-                known("/at", plan.house().sensors().containsKey(at), "a sensor of the house");
+                known("/at", is(SensorId::new, plan.house().sensors()::containsKey), "a sensor of the house");
             }
             case PART -> {
                 needs(is, "/is");
@@ -55,6 +60,10 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
             case CLOCK -> needs(time, "/time");
             case DARK -> { }
         }
+    }
+
+    private <T> boolean is(Function<String, T> kind, Predicate<T> isKnown) {
+        return at != null && isKnown.test(kind.apply(at));
     }
 
     private static void needs(@org.jspecify.annotations.Nullable Object value, String pointer) {
@@ -73,9 +82,9 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
     void doIn(LiveHouse house) {
         Conditions now = house.conditions();
         switch (kind) {
-            case HAND -> house.hand(new Hand(at, doing));
-            case ORDER -> house.remote(new RuleRunner.Order.Level(at, percent));
-            case SENSE -> house.sense(at, value);
+            case HAND -> house.hand(new Hand(new SwitchId(at), doing));
+            case ORDER -> house.remote(new RuleRunner.Order.Level(new OutputId(at), percent));
+            case SENSE -> house.sense(new SensorId(at), value);
             case PART -> Parts.find(house.plan().house(), at).ifPresent(part -> house.conditions(now.with(part, is)));
             case SLOW -> house.conditions(new Conditions(now.down(), slow, now.polling()));
             case POLLING -> house.conditions(new Conditions(now.down(), now.slow(), is));

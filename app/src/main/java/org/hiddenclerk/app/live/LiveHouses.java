@@ -23,6 +23,7 @@ import org.hiddenclerk.app.network.BrokerAccounts;
 import org.hiddenclerk.app.network.BrokerLine;
 import org.hiddenclerk.app.nodes.Leases;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.naming.Names;
 import org.hiddenclerk.core.rules.Device;
@@ -90,8 +91,8 @@ class LiveHouses {
     }
 
     /** Names as levels of topics, by device. */
-    Map<String, String> handles(UUID job, RuledHouse house) {
-        Map<String, String> handles = new HashMap<>(names.handles(job));
+    Map<DeviceId, String> handles(UUID job, RuledHouse house) {
+        Map<DeviceId, String> handles = new HashMap<>(names.handles(job));
         List<Device> others = house.devices().stream().filter(device -> !handles.containsKey(device.id())).toList();
         HashSet<String> taken = new HashSet<>(handles.values());
         taken.add(HUB);

@@ -6,10 +6,14 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.TreeSet;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LiveHouse;
 import org.hiddenclerk.core.live.Parts;
 
@@ -40,13 +44,15 @@ public record LiveNow(long atMs, LocalDateTime clock, Map<String, LampView> lamp
 
     static LiveNow of(LiveHouse house, boolean connected) {
         Map<String, LampView> lamps = new LinkedHashMap<>();
-        house.lamps().forEach((id, lamp) -> lamps.put(id, new LampView(lamp.state(), lamp.percent())));
+        house.lamps().forEach((id, lamp) -> lamps.put(id.text(), new LampView(lamp.state(), lamp.percent())));
         Map<String, LiveOutputView> outputs = new LinkedHashMap<>();
-        house.outputs().forEach((id, output) -> outputs.put(id, new LiveOutputView(output.percent(), output.motion(), output.hubKnows().orElse(null))));
+        house.outputs().forEach((id, output) -> outputs.put(id.text(), new LiveOutputView(output.percent(), output.motion(), output.hubKnows().orElse(null))));
+        Map<String, Integer> sensors = new TreeMap<>();
+        house.sensors().forEach((id, value) -> sensors.put(id.text(), value));
         Set<String> operated = new TreeSet<>();
-        house.plan().runs().forEach(run -> run.switches().values().stream().filter(house::isOperated).forEach(operated::add));
-        return new LiveNow(house.now(), house.clock().toLocalDateTime().truncatedTo(ChronoUnit.SECONDS), lamps, operated, outputs, new TreeSet<>(house.powered()), house.conditions().down().stream().sorted()
-                .map(Parts::keyOf).toList(), house.conditions().slow(), house.conditions().polling(), house.isDark(), house.isSomebodyHome(), house.sensors(), house.agrees(), connected);
+        house.plan().runs().forEach(run -> run.switches().values().stream().filter(house::isOperated).map(SwitchId::text).forEach(operated::add));
+        return new LiveNow(house.now(), house.clock().toLocalDateTime().truncatedTo(ChronoUnit.SECONDS), lamps, operated, outputs, house.powered().stream().map(DeviceId::text).collect(Collectors.toCollection(TreeSet::new)), house.conditions().down().stream().sorted()
+                .map(Parts::keyOf).toList(), house.conditions().slow(), house.conditions().polling(), house.isDark(), house.isSomebodyHome(), sensors, house.agrees(), connected);
     }
 
     /** Whether anything but the time is otherwise. */

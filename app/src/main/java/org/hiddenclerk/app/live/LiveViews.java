@@ -5,10 +5,13 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.RoomRow;
 import org.hiddenclerk.app.planning.PlannedHouses;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.planned.Spot;
 import org.hiddenclerk.app.settings.HouseDocument;
 import org.hiddenclerk.app.web.MayBeAbsent;
@@ -64,7 +67,7 @@ final class LiveViews {
     }
 
     static List<LiveStoreyView> storeys(PlannedHouses.Planned planned, List<RoomRow> rooms, HouseDocument document) {
-        Map<String, String> outputs = new LinkedHashMap<>();
+        Map<HouseId, OutputId> outputs = new LinkedHashMap<>();
         planned.runs().forEach(run -> run.lamps().values().forEach(lamp -> lamp.output().ifPresent(output -> outputs.put(lamp.id(), output))));
         Map<UUID, PlacedView> placed = document.rooms().stream().collect(Collectors.toMap(HouseDocument.RoomEntry::room, room -> new PlacedView(room.x(), room.y(), room.width(),
                 room.depth())));
@@ -73,7 +76,7 @@ final class LiveViews {
             List<Spot> here = planned.spots().stream().filter(spot -> spot.room().equals(room.id().toString())).toList();
             storeys.computeIfAbsent(room.storey(), s -> new ArrayList<>()).add(new LiveRoomView(room.id(), room.name(), placed.get(room.id()), here.stream().filter(spot -> !spot.isLamp())
                     .map(spot -> new LiveSwitchView(spot.id(), withoutRoom(spot.name(), room.name()), spot.isPush() ? Hand.Doing.PRESS : Hand.Doing.FLIP)).toList(),
-                    here.stream().filter(Spot::isLamp).map(spot -> new LiveLampView(spot.id(), withoutRoom(spot.name(), room.name()), spot.drives().orElseThrow(), outputs.get(spot.id()))).toList()));
+                    here.stream().filter(Spot::isLamp).map(spot -> new LiveLampView(spot.id(), withoutRoom(spot.name(), room.name()), spot.drives().orElseThrow(), Optional.ofNullable(outputs.get(spot.at().inHouse())).map(OutputId::text).orElse(null))).toList()));
         }
         return storeys.entrySet().stream().map(storey -> new LiveStoreyView(storey.getKey(), storey.getValue())).toList();
     }
@@ -89,7 +92,7 @@ final class LiveViews {
     }
 
     static List<LiveSensorView> sensors(LivePlan plan) {
-        return plan.house().sensors().values().stream().map(sensor -> new LiveSensorView(sensor.id(), sensor.name(), sensor.senses(), switch (sensor.senses()) {
+        return plan.house().sensors().values().stream().map(sensor -> new LiveSensorView(sensor.id().text(), sensor.name(), sensor.senses(), switch (sensor.senses()) {
             case DOOR, MOTION -> "";
             case BRIGHTNESS -> "lx";
             case TEMPERATURE -> "°C";
@@ -98,7 +101,7 @@ final class LiveViews {
     }
 
     static List<LiveButtonView> buttons(LivePlan plan) {
-        return plan.house().controls().values().stream().filter(control -> control.kind() == Device.Kind.REMOTE_BUTTON).map(control -> new LiveButtonView(control.id(), control.name()))
+        return plan.house().controls().values().stream().filter(control -> control.kind() == Device.Kind.REMOTE_BUTTON).map(control -> new LiveButtonView(control.id().text(), control.name()))
                 .toList();
     }
 }

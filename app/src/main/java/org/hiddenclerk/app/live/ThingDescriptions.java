@@ -49,11 +49,11 @@ class ThingDescriptions {
         Map<String, Object> actions = new LinkedHashMap<>();
         Map<String, Object> events = new LinkedHashMap<>();
         device.outputs().forEach(output -> {
-            properties.put(last(output.id()), state(plan.nameOf(output.id()), topics.state(device, output.id())));
-            actions.put("order-" + last(output.id()), order(plan.nameOf(output.id()), topics.order(device, output.id()), output));
+            properties.put(output.id().within(), state(plan.nameOf(output.id()), topics.state(device, output.id())));
+            actions.put("order-" + output.id().within(), order(plan.nameOf(output.id()), topics.order(device, output.id()), output));
         });
-        device.sensors().forEach(sensor -> properties.put(last(sensor.id()), reading(sensor, topics.reading(device, sensor.id()))));
-        device.controls().forEach(control -> events.put(last(control.id()), told(plan.nameOf(control.id()), topics.told(device, control.id()))));
+        device.sensors().forEach(sensor -> properties.put(sensor.id().within(), reading(sensor, topics.reading(device, sensor.id()))));
+        device.controls().forEach(control -> events.put(control.id().within(), told(plan.nameOf(control.id()), topics.told(device, control.id()))));
         put(thing, "properties", properties);
         put(thing, "actions", actions);
         put(thing, "events", events);
@@ -64,10 +64,6 @@ class ThingDescriptions {
         if (!affordances.isEmpty()) {
             thing.put(name, affordances);
         }
-    }
-
-    private static String last(String id) {
-        return id.substring(id.lastIndexOf('/') + 1);
     }
 
     private static Map<String, Object> state(String name, String topic) {

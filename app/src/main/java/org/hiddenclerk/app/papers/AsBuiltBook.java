@@ -24,9 +24,9 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.fitting.RunSheets;
-import org.hiddenclerk.app.handover.Handovers;
 import org.hiddenclerk.app.papers.PaperPress.Chapter;
 import org.hiddenclerk.app.papers.PaperPress.Paper;
+import org.hiddenclerk.core.handover.BoxReady;
 import org.hiddenclerk.core.handover.Entry;
 import org.hiddenclerk.core.handover.HandoverRecord;
 import org.hiddenclerk.core.handover.HandoverTest;
@@ -92,7 +92,7 @@ final class AsBuiltBook {
 
     /** What stands in the way, box by box. */
     private List<String> open() {
-        Map<String, List<String>> byBox = facts.held().blocks().stream().map(Handovers.Block::words).collect(Collectors.groupingBy(words -> words.contains(": ") ? words.substring(0, words.indexOf(
+        Map<String, List<String>> byBox = facts.held().blocks().stream().map(BoxReady.Block::words).collect(Collectors.groupingBy(words -> words.contains(": ") ? words.substring(0, words.indexOf(
                 ": ")) : "", LinkedHashMap::new, Collectors.toList()));
         return byBox.entrySet().stream().map(e -> e.getValue().stream().map(words -> e.getKey().isEmpty() || words.equals(e.getValue().get(0)) ? words : words.substring(e.getKey().length() + 2))
                 .collect(Collectors.joining("; "))).toList();

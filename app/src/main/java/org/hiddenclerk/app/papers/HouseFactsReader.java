@@ -29,6 +29,8 @@ import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.handover.HandoverRecord;
 import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.handover.SettingWords;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.planned.PlannedHouse;
@@ -102,11 +104,11 @@ class HouseFactsReader {
         Map<String, Bench.Ready> units = new HashMap<>();
         bench.modules(job).forEach(unit -> unit.placeId().ifPresent(place -> units.put(place, unit)));
         Map<UUID, Members.Joined> joined = members.joined(job).stream().collect(Collectors.toMap(Members.Joined::unit, member -> member));
-        Map<String, String> handles = names.handles(job);
+        Map<DeviceId, String> handles = names.handles(job);
         PlannedHouse house = planned.of(job).house();
         Map<String, List<HouseFacts.Module>> modules = new LinkedHashMap<>();
         for (Device device : devices) {
-            Optional<Bench.Ready> unit = Optional.ofNullable(units.get(device.id()));
+            Optional<Bench.Ready> unit = Optional.ofNullable(units.get(device.id().text()));
             Optional<Members.Joined> member = unit.map(each -> joined.get(each.unit()));
             PlannedId.Module id = PlannedId.moduleOf(device.id()).orElseThrow();
             modules.computeIfAbsent(house.boxOf(device.id()).orElse(id.box()), box -> new ArrayList<>()).add(new HouseFacts.Module(id.key(), house.module(id).map(module -> module.model().code()).orElse(""),
@@ -134,10 +136,10 @@ class HouseFactsReader {
     private Map<UUID, HouseholdGuide.Page> guide(UUID job, LivePlan plan, List<HouseFacts.Room> rooms) {
         PlannedHouses.Planned house = planned.of(job);
         Map<String, List<HouseholdGuide.WallSwitch>> switches = new LinkedHashMap<>();
-        Map<String, List<String>> outputs = new LinkedHashMap<>();
+        Map<String, List<OutputId>> outputs = new LinkedHashMap<>();
         for (HouseFacts.Room room : rooms) {
-            switches.put(room.id().toString(), room.boxes().stream().flatMap(box -> box.gangs().stream().map(gang -> new HouseholdGuide.WallSwitch(box.switchId(gang).text(), gang.name())))
-                    .filter(at -> house.spots().stream().anyMatch(spot -> spot.id().equals(at.id()))).toList());
+            switches.put(room.id().toString(), room.boxes().stream().flatMap(box -> box.gangs().stream().map(gang -> new HouseholdGuide.WallSwitch(box.switchId(gang).inHouse(), gang.name())))
+                    .filter(at -> house.spots().stream().anyMatch(spot -> spot.id().equals(at.id().text()))).toList());
             outputs.put(room.id().toString(), plan.house().devices().stream().filter(device -> device.room().equals(room.name())).flatMap(device -> device.outputs().stream())
                     .map(Device.Output::id).toList());
         }

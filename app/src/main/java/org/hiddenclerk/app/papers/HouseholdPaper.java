@@ -18,6 +18,7 @@ import org.hiddenclerk.app.papers.PaperPress.Chapter;
 import org.hiddenclerk.app.papers.PaperPress.Paper;
 import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.handover.HouseholdGuide.Page;
+import org.hiddenclerk.core.identity.SwitchId;
 
 /** The guide for the people of a house: a page for each room, in plain words, with its plates. */
 final class HouseholdPaper {
@@ -50,15 +51,15 @@ final class HouseholdPaper {
 
     private DomContent room(HouseFacts.Room room) {
         Page page = facts.guide().get(room.id());
-        Map<String, HouseholdGuide.Said> said = page.switches().stream().collect(Collectors.toMap(each -> each.at().id(), each -> each));
+        Map<SwitchId, HouseholdGuide.Said> said = page.switches().stream().collect(Collectors.toMap(each -> each.at().id(), each -> each));
         return div(h2(room.name()), each(room.boxes().stream().filter(box -> !box.gangs().isEmpty()).toList(), box -> plate(box, said)), section("By itself", page.byItself()), section(
                 "After a power cut", page.afterCut()), section("While the internet is out", page.withoutNet()), section("While the hub is off", page.withoutHub())).withClass("chapter")
                 .withId(id(room));
     }
 
-    private DomContent plate(HouseFacts.Box box, Map<String, HouseholdGuide.Said> said) {
+    private DomContent plate(HouseFacts.Box box, Map<SwitchId, HouseholdGuide.Said> said) {
         return div(figures.place(new PlateDrawing(box.gangs()), size.width(), size.width(), LARGEST_PLATE), each(IntStream.range(0, box.gangs().size()).boxed().toList(), i -> p(b((i + 1) + " "
-                + box.gangs().get(i).name() + ". "), text(words(said.get(box.switchId(box.gangs().get(i)).text())))))).withClass("keep");
+                + box.gangs().get(i).name() + ". "), text(words(said.get(box.switchId(box.gangs().get(i)).inHouse())))))).withClass("keep");
     }
 
     private static String words(HouseholdGuide.Said said) {

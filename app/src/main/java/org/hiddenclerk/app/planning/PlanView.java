@@ -1,7 +1,6 @@
 package org.hiddenclerk.app.planning;
 
 import java.time.Instant;
-import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -13,15 +12,10 @@ import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.behaviour.Wall;
-import org.hiddenclerk.core.electrical.Currents;
+import org.hiddenclerk.core.electrical.EveryState;
 import org.hiddenclerk.core.electrical.NodeId;
-import org.hiddenclerk.core.electrical.Operations;
 import org.hiddenclerk.core.electrical.TruthTable;
-import org.hiddenclerk.core.electrical.Wiring;
-import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.FindingCode;
-import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -68,18 +62,9 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     /** A wiring as a drawing with every state of it. */
     record DrawnWiring(BoxDrawing drawing, List<LiveRow> rows, List<LiveStep> steps) {
         static DrawnWiring of(BoxDrawing drawing, WiringPlan plan, Set<String> circuitsOff) {
-            Wiring wiring = plan.wiring().withoutLives(circuitsOff);
-            TruthTable table = circuitsOff.isEmpty() ? plan.proof().truthTable() : WiringCheck.of(wiring).truthTable();
-            List<LiveRow> rows = new ArrayList<>();
-            Map<SwitchingState, List<NodeId>> live = WiringCheck.liveNodes(wiring);
-            Map<SwitchingState, Map<String, Double>> amps = Currents.of(wiring);
-            table.forEach(row -> rows.add(new LiveRow(row.state().switches(),
-                    row.state().channels(), row.loads(), row.modules(), row.shorts(),
-                    live.getOrDefault(row.state(), List.of()).stream().map(NodeId::value).toList(),
-                    amps.getOrDefault(row.state(), Map.of()))));
-            return new DrawnWiring(drawing, rows, Operations.of(wiring).entrySet().stream().map(e -> new LiveStep(
-                    e.getKey().byElement(), e.getValue().entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey,
-                    next -> next.getValue().byElement())))).toList());
+            EveryState every = EveryState.of(plan.wiring(), plan.proof().truthTable(), circuitsOff);
+            return new DrawnWiring(drawing, every.rows().stream().map(LiveRow::of).toList(), every.next().entrySet().stream().map(e -> new LiveStep(e.getKey().byElement(),
+                    e.getValue().entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, next -> next.getValue().byElement())))).toList());
         }
     }
 
@@ -87,14 +72,15 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     record LiveRow(Map<String, Integer> switches, Map<String, Integer> channels,
                    Map<String, TruthTable.LoadReading> loads, Map<String, TruthTable.ModuleReading> modules,
                    List<List<String>> shorts, List<String> live, Map<String, Double> amps) {
+        static LiveRow of(EveryState.Row row) {
+            TruthTable.Row reading = row.reading();
+            return new LiveRow(reading.state().switches(), reading.state().channels(), reading.loads(), reading.modules(), reading.shorts(), row.live().stream().map(NodeId::value).toList(),
+                    row.amps());
+        }
     }
 
     /** Positions of all that hangs together, and the positions that follow each operation. */
     record LiveStep(Map<String, Integer> positions, Map<String, Map<String, Integer>> after) {
-    }
-
-    private static boolean shown(WiringPlan plan, Run.Place place) {
-        return !place.implied() || plan.placesOfWork().contains(place);
     }
 
     /** The ends of the conductors in one box, and where an end can go. */
@@ -118,22 +104,14 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
     /** How a gang's switch acts, and how else it could. */
     record GangSetting(int gang, String gangName, String moduleCode, InputBehaviour behaviour,
                        List<BehaviourView> possible) {
+        static GangSetting of(WallInput.OfGang of) {
+            return new GangSetting(of.gang().number(), of.gang().gang().name(), of.input().fitted().model().code(), of.input().input().behaviour(), of.input().choices().stream()
+                    .map(behaviour -> new BehaviourView(behaviour, behaviour.label())).toList());
+        }
     }
 
     /** A behaviour with its words. */
     record BehaviourView(InputBehaviour behaviour, String label) {
-    }
-
-    /** Every gang of the lead whose switch some module reads, with what can be had there: the same as where its feel is set. */
-    private static List<GangSetting> settings(WiringPlan plan, List<Assignment> modules) {
-        List<GangSetting> settings = new ArrayList<>();
-        for (WallInput input : WallInput.of(plan)) {
-            boolean own = input.wall().kind() != Wall.Kind.SUPPLY && input.fitted().assignment() < modules.size();
-            input.gangs().stream().filter(gang -> own && gang.place().equals(plan.run().lead()) && modules.get(input.fitted().assignment()).gangs().contains(gang.number())).findFirst().ifPresent(gang -> settings.add(new GangSetting(gang.number(),
-                    gang.gang().name(), input.fitted().model().code(), input.input().behaviour(), Stream.concat(Stream.of(input.input().behaviour()), input.possible().stream())
-                    .distinct().sorted().map(behaviour -> new BehaviourView(behaviour, behaviour.label())).toList())));
-        }
-        return settings;
     }
 
     /** The last plan issued for the work, and whether it is still what its boxes are. @param box at which it was issued */
@@ -155,12 +133,11 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
                 judgement.findings().stream().map(FindingView::of).toList(),
                 DrawnWiring.of(BoxDrawing.of(plan, false, house), surveyed, circuitsOff),
                 planned ? DrawnWiring.of(BoxDrawing.of(plan, true, house), plan, circuitsOff) : null,
-                planned ? settings(plan, modules) : List.of(), PartsToAdd.of(plan), places, Papers.cutList(places),
+                WallInput.ofLead(plan, modules).stream().map(GangSetting::of).toList(), PartsToAdd.of(plan), places, Papers.cutList(places),
                 Tools.of(plan, places),
                 Caution.of(plan, house).stream().map(Caution::words).toList(), plan.names(),
                 found.run().circuits().stream().map(house::label).sorted().toList(),
-                plan.planned().map(p -> p.boxes().entrySet().stream().filter(e -> shown(plan, e.getKey()))
-                        .map(e -> PlaceEnds.of(e.getKey(), e.getValue())).toList()).orElse(List.of()), planned ? plan.opens() : List.of(),
+                plan.placesToTry().stream().map(place -> PlaceEnds.of(place, plan.planned().orElseThrow().at(place))).toList(), planned ? plan.opens() : List.of(),
                 accepted.stream().map(row -> AcceptedView.of(row, judgement)).toList(), ReliedOn.of(found, reliesOn), issued.map(row -> new IssuedView(row.boxId(), row.issuedBy(), row.issuedAt(), row.states(), current)).orElse(null),
                 planner.chosenFrom().stream().map(place -> new ChosenFrom(UUID.fromString(place.id()), place.label())).toList(), planner.together());
     }

@@ -17,6 +17,9 @@ import org.hiddenclerk.app.house.RoomRow;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.planned.PlannedDevices;
@@ -64,8 +67,8 @@ public class PlannedHouses {
      * @param spots   switches and lamps, each once
      * @param metered what hangs on outputs whose module measures it
      */
-    public record Planned(PlannedHouse house, Map<String, PlannedRoom> rooms, List<Device> devices, List<LivePlan.Run> runs, Map<String, List<String>> worksAt, List<Spot> spots,
-                          Map<String, Watts> metered) {
+    public record Planned(PlannedHouse house, Map<String, PlannedRoom> rooms, List<Device> devices, List<LivePlan.Run> runs, Map<ControlId, List<SwitchId>> worksAt, List<Spot> spots,
+                          Map<OutputId, Watts> metered) {
         public Planned {
             rooms = Map.copyOf(rooms);
             devices = List.copyOf(devices);

@@ -6,6 +6,8 @@ import java.util.List;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Guard;
@@ -35,15 +37,15 @@ public class DemoRules {
         rules.add(job, 3, Things.of(new RulesController.NewThing(3, "Motion sensor", "Boot room", Protocol.ZIGBEE, Device.Senses.MOTION)), who);
         rules.add(job, 4, Recipe.ALL_OFF, who);
         RuledHouse house = rules.of(job).house();
-        List<String> lights = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT).map(Device.Output::id).toList();
+        List<OutputId> lights = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT).map(Device.Output::id).toList();
         List<Rule> made = new ArrayList<>();
-        String one = lights.get(0);
-        String other = lights.get(lights.size() - 1);
+        OutputId one = lights.get(0);
+        OutputId other = lights.get(lights.size() - 1);
         made.add(rule("chase-1", house.nameOf(other) + " with " + house.nameOf(one), Rule.RunsOn.HUB, new Trigger.Changes(one, Trigger.To.ANY, false), List.of(),
                 new Action.Turn(other, Action.Command.TOGGLE)));
         made.add(rule("chase-2", house.nameOf(one) + " with " + house.nameOf(other), Rule.RunsOn.HUB, new Trigger.Changes(other, Trigger.To.ANY, false), List.of(),
                 new Action.Turn(one, Action.Command.TOGGLE)));
-        String door = house.sensors().keySet().iterator().next();
+        SensorId door = house.sensors().keySet().iterator().next();
         made.add(rule("passage", "Passage at night", Rule.RunsOn.CLOUD, new Trigger.Sensed(door, Trigger.Reading.OPENS, 0), List.of(new Guard.Dark(true),
                 new Guard.TimeBetween(LocalTime.of(17, 0), LocalTime.of(7, 0))), new Action.RunOn(lights.get(1), 180)));
         made.add(rule("leaving", "Leaving home", Rule.RunsOn.HUB, new Trigger.Household(false), List.of(), new Action.AllOff(Set.of())));

@@ -31,6 +31,7 @@ import net.fortuna.ical4j.model.property.DtStart;
 import net.fortuna.ical4j.model.property.RRule;
 import net.fortuna.ical4j.model.property.Summary;
 import net.fortuna.ical4j.model.property.Uid;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Piece;
@@ -108,7 +109,7 @@ final class RuleCalendar {
      * @throws IllegalArgumentException for what is no calendar, and for a house without an output
      */
     static List<Rule> read(String text, RuledHouse house, Whereabouts where) {
-        String light = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT).map(Device.Output::id).findFirst()
+        OutputId light = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT).map(Device.Output::id).findFirst()
                 .or(() -> house.outputs().keySet().stream().findFirst()).orElseThrow(() -> new IllegalArgumentException("Nothing in this house can be switched yet."));
         Calendar calendar;
         try {

@@ -69,7 +69,7 @@ public final class RuleCheck {
     }
 
     private static ReachedView view(Reach.Row row) {
-        return new ReachedView(row.control(), row.output(), row.paths().stream().map(path -> new PathView(path.words(), path.delayMs(), path.parts().stream().map(Reach.Part::words)
+        return new ReachedView(row.control().text(), row.output().text(), row.paths().stream().map(path -> new PathView(path.words(), path.delayMs(), path.parts().stream().map(Reach.Part::words)
                 .toList())).toList(), row.down().entrySet().stream().map(e -> new DownView(e.getKey().stream().sorted().map(Reach.Part::words).collect(Collectors.toList()),
                 e.getValue().state(), e.getValue().delayMs().isPresent() ? e.getValue().delayMs().getAsInt() : null)).toList());
     }

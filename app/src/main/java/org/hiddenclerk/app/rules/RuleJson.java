@@ -12,7 +12,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Rules as JSON: the records of the core by the names of their parts, and what a part is in {@code is}. See docs/formats/rules.md. */
 public final class RuleJson {
-    static final JsonMapper MAPPER = JsonMapper.builder().addMixIn(Trigger.class, Triggers.class).addMixIn(Guard.class, Guards.class).addMixIn(Action.class, Actions.class)
+    static final JsonMapper MAPPER = IdJson.known(JsonMapper.builder()).addMixIn(Trigger.class, Triggers.class).addMixIn(Guard.class, Guards.class).addMixIn(Action.class, Actions.class)
             .addMixIn(Schedule.class, Schedules.class).enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES).enable(DeserializationFeature.FAIL_ON_NULL_FOR_PRIMITIVES)
             .changeDefaultPropertyInclusion(old -> old.withValueInclusion(JsonInclude.Include.NON_ABSENT)).build();
 

@@ -19,6 +19,9 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.planned.PlannedHouse;
@@ -79,7 +82,7 @@ public class Rules implements StageKeeper {
                 row.flatMap(RulesRow::previous).isPresent());
     }
 
-    private static boolean isWired(List<PlannedLink> wired, String control, String output) {
+    private static boolean isWired(List<PlannedLink> wired, ControlId control, OutputId output) {
         return wired.stream().map(PlannedLink::link).anyMatch(link -> link.control().equals(control) && link.output().equals(output));
     }
 
@@ -110,11 +113,11 @@ public class Rules implements StageKeeper {
 
     /** The house as it is planned, made to run by its rules. @param settings by control; one of which nobody said anything is set as is usual for how it acts */
     @Transactional(readOnly = true)
-    public LivePlan livePlan(UUID job, Map<String, Parameters> settings) {
+    public LivePlan livePlan(UUID job, Map<? extends HouseId, Parameters> settings) {
         Kept kept = of(job);
         PlannedHouses.Planned house = kept.planned();
-        Map<String, String> names = house.spots().stream().collect(Collectors.toMap(Spot::id, Spot::name));
-        Map<String, Parameters> all = new HashMap<>(settings);
+        Map<HouseId, String> names = house.spots().stream().collect(Collectors.toMap(spot -> spot.at().inHouse(), Spot::name));
+        Map<HouseId, Parameters> all = new HashMap<>(settings);
         house.runs().stream().flatMap(run -> run.plain().values().stream()).flatMap(plain -> plain.feeds().stream()).forEach(output ->
                 all.putIfAbsent(output, Parameters.USUAL.withPowerOn(Adviser.powerOnBehindASwitch().state())));
         kept.house().controls().values().forEach(control -> all.computeIfAbsent(control.id(), id -> Parameters.USUAL.withPowerOn(Adviser.powerOn(control.behaviour()).state())));
@@ -135,17 +138,13 @@ public class Rules implements StageKeeper {
             return Map.of();
         }
         PlannedHouse house = planned.of(job).house();
-        return Stream.of(document.get().rules(), document.get().links()).flatMap(part -> boxesNamed(house, part)).distinct().collect(Collectors.toMap(box -> box, box ->
+        return Stream.concat(document.get().rules().stream().map(Rule::ids), document.get().links().stream().map(Link::ids)).flatMap(ids -> boxesNamed(house, ids)).distinct().collect(Collectors.toMap(box -> box, box ->
                 Stage.Progress.DONE));
     }
 
     /** Boxes in which modules sit that a rule or link speaks of. */
-    private static Stream<UUID> boxesNamed(PlannedHouse house, Object said) {
-        return texts(RuleJson.MAPPER.valueToTree(said)).filter(text -> PlannedId.moduleOf(text).isPresent()).flatMap(text -> house.boxOf(text).stream()).map(UUID::fromString);
-    }
-
-    private static Stream<String> texts(JsonNode node) {
-        return node.isString() ? Stream.of(node.asString()) : node.valueStream().flatMap(Rules::texts);
+    private static Stream<UUID> boxesNamed(PlannedHouse house, Set<HouseId> named) {
+        return named.stream().filter(id -> PlannedId.moduleOf(id).isPresent()).flatMap(id -> house.boxOf(id).stream()).map(UUID::fromString);
     }
 
     /** Where the house is, if somebody said so. */
@@ -161,8 +160,8 @@ public class Rules implements StageKeeper {
         RuledHouse house = kept.house();
         PlannedHouse plans = kept.planned().house();
         List<String> about = new ArrayList<>();
-        house.rules().stream().filter(rule -> boxesNamed(plans, rule).anyMatch(boxes::contains)).forEach(rule -> about.add(Piece.plain(Words.of(house, rule))));
-        house.links().stream().filter(link -> boxesNamed(plans, link).anyMatch(boxes::contains)).forEach(link -> about.add(Words.of(house, link)));
+        house.rules().stream().filter(rule -> boxesNamed(plans, rule.ids()).anyMatch(boxes::contains)).forEach(rule -> about.add(Piece.plain(Words.of(house, rule))));
+        house.links().stream().filter(link -> boxesNamed(plans, link.ids()).anyMatch(boxes::contains)).forEach(link -> about.add(Words.of(house, link)));
         return about;
     }
 
@@ -236,7 +235,7 @@ public class Rules implements StageKeeper {
         requireOwn(job, id);
         change(job, version, who, document -> document.withRules(document.rules().stream().filter(rule -> !rule.id().equals(id)).toList())
                 .withLinks(document.links().stream().filter(link -> !link.id().equals(id)).toList())
-                .withThings(document.things().stream().filter(thing -> !thing.id().equals(id)).toList()));
+                .withThings(document.things().stream().filter(thing -> !thing.id().text().equals(id)).toList()));
     }
 
     @Transactional
@@ -287,9 +286,9 @@ public class Rules implements StageKeeper {
         RulesDocument now = kept.document();
         RuledHouse mended = fix.applyTo(new RuledHouse(all(kept.planned(), now), now.links(), now.rules()));
         change(job, version, who, document -> {
-            Map<String, Device.Drives> declared = new HashMap<>(document.declared());
+            Map<OutputId, Device.Drives> declared = new HashMap<>(document.declared());
             if (fix.kind() == Fix.Kind.DECLARE_AS_LIGHT) {
-                fix.subjects().forEach(output -> declared.put(output, Device.Drives.LIGHT));
+                fix.subjects().forEach(output -> declared.put(new OutputId(output), Device.Drives.LIGHT));
             }
             return document.withRules(mended.rules()).withLinks(mended.links()).withDeclared(declared);
         });

@@ -23,6 +23,8 @@ import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.rules.RulesViews.RulesView;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
@@ -144,7 +146,7 @@ class RulesController {
     @Operation(operationId = "linkControl", summary = "Lets a control act on an output, or does so in another way")
     RulesView link(@PathVariable UUID job, @Valid @RequestBody NewHouseLink link, Principal who) {
         String id = Optional.ofNullable(link.id()).orElseGet(() -> "l" + UUID.randomUUID().toString().substring(0, 8));
-        rules.link(job, link.version(), new Link(id, link.control(), link.output(), link.way(), link.effect(), link.throughGroup()), people.nameOf(who));
+        rules.link(job, link.version(), new Link(id, new ControlId(link.control()), new OutputId(link.output()), link.way(), link.effect(), link.throughGroup()), people.nameOf(who));
         return rules(job);
     }
 

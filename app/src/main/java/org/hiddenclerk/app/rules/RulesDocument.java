@@ -6,6 +6,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
@@ -20,7 +21,7 @@ import org.hiddenclerk.core.schedule.Whereabouts;
  * @param delays   how long things take in this house; left out while it is as usual
  * @param place    where the house is; left out while nobody said
  */
-record RulesDocument(List<Device> things, Map<String, Device.Drives> declared, List<Link> links, List<Rule> rules, @MayBeAbsent PlaceEntry place,
+record RulesDocument(List<Device> things, Map<OutputId, Device.Drives> declared, List<Link> links, List<Rule> rules, @MayBeAbsent PlaceEntry place,
                      @MayBeAbsent Delays delays) {
     static final RulesDocument EMPTY = new RulesDocument(List.of(), Map.of(), List.of(), List.of(), null, null);
 
@@ -59,7 +60,7 @@ record RulesDocument(List<Device> things, Map<String, Device.Drives> declared, L
         return new RulesDocument(other, declared, links, rules, place, delays);
     }
 
-    RulesDocument withDeclared(Map<String, Device.Drives> other) {
+    RulesDocument withDeclared(Map<OutputId, Device.Drives> other) {
         return new RulesDocument(things, other, links, rules, place, delays);
     }
 

@@ -163,7 +163,7 @@ public final class RulesViews {
     private static ThingView view(Device thing) {
         String what = thing.sensors().isEmpty() ? "remote control" : thing.sensors().stream().map(sensor -> sensor.senses().name().toLowerCase(Locale.ROOT) + " sensor")
                 .collect(Collectors.joining(", "));
-        return new ThingView(thing.id(), thing.name(), what);
+        return new ThingView(thing.id().text(), thing.name(), what);
     }
 
     private static ReachGridView reach(RuledHouse house, Delays delays) {

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.function.Function;
 import org.hiddenclerk.app.rules.RulesViews.SlotChoice;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Piece;
@@ -25,7 +26,7 @@ public final class Slots {
             case OUTPUT, OUTPUTS -> named(house.outputs(), Device.Output::name);
             case CONTROL -> named(house.controls(), Device.Control::name);
             case SENSOR -> named(house.sensors(), Device.Sensor::name);
-            case DEVICE -> house.devices().stream().map(device -> new SlotChoice(device.id(), device.name())).toList();
+            case DEVICE -> house.devices().stream().map(device -> new SlotChoice(device.id().text(), device.name())).toList();
             case GESTURE -> of(Device.Gesture.values(), Device.Gesture::words);
             case READING -> of(Trigger.Reading.values(), reading -> reading.words() + (reading.unit().isEmpty() ? "" : " (" + reading.unit() + ")"));
             case TO -> of(Trigger.To.values(), to -> switch (to) {
@@ -51,8 +52,8 @@ public final class Slots {
         };
     }
 
-    private static <T> List<SlotChoice> named(Map<String, T> things, Function<T, String> name) {
-        return things.entrySet().stream().map(e -> new SlotChoice(e.getKey(), name.apply(e.getValue()))).toList();
+    private static <T> List<SlotChoice> named(Map<? extends HouseId, T> things, Function<T, String> name) {
+        return things.entrySet().stream().map(e -> new SlotChoice(e.getKey().text(), name.apply(e.getValue()))).toList();
     }
 
     private static <E extends Enum<E>> List<SlotChoice> of(E[] values, Function<E, String> label) {

@@ -28,6 +28,7 @@ import org.hiddenclerk.core.conductors.SurveyedBoard;
 import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.BoxProgress;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -51,9 +52,6 @@ public class Traces implements FieldReadings {
         this.clock = clock;
     }
 
-    /** How far the readings of a box have come. */
-    public enum Standing { UNREAD, READ, CERTAIN, CONTRADICTORY }
-
     @EventListener
     void forget(HouseReadAnew anew) {
         standings.keySet().removeAll(anew.boxes());
@@ -62,7 +60,7 @@ public class Traces implements FieldReadings {
     private record Basis(Map<String, Long> versions, int readings, Instant last) {
     }
 
-    private record Judged(Basis basis, Standing standing, FieldEvidence evidence) {
+    private record Judged(Basis basis, BoxProgress.Readings standing, FieldEvidence evidence) {
     }
 
     /**
@@ -72,8 +70,8 @@ public class Traces implements FieldReadings {
      * @param read boxes in which something was read, see {@link #boxesRead}
      */
     @Transactional(readOnly = true)
-    public Standing standing(Boxes.Found found, Set<UUID> read) {
-        return judged(found, read).map(Judged::standing).orElse(Standing.UNREAD);
+    public BoxProgress.Readings standing(Boxes.Found found, Set<UUID> read) {
+        return judged(found, read).map(Judged::standing).orElse(BoxProgress.Readings.UNREAD);
     }
 
     @Override
@@ -112,10 +110,10 @@ public class Traces implements FieldReadings {
         try {
             state = of(found);
         } catch (Unusable tooMany) {
-            return new Judged(basis, Standing.READ, FieldEvidence.notCompared());
+            return new Judged(basis, BoxProgress.Readings.READ, FieldEvidence.notCompared());
         }
         FieldEvidence evidence = FieldEvidence.of(state.surveyed(), state.answered(), state.traced());
-        Standing standing = !state.traced().contradictions().isEmpty() ? Standing.CONTRADICTORY : state.traced().done() ? Standing.CERTAIN : Standing.READ;
+        BoxProgress.Readings standing = !state.traced().contradictions().isEmpty() ? BoxProgress.Readings.CONTRADICTORY : state.traced().done() ? BoxProgress.Readings.CERTAIN : BoxProgress.Readings.READ;
         return new Judged(basis, standing, evidence);
     }
 

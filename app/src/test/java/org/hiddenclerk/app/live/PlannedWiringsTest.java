@@ -21,6 +21,7 @@ import org.hiddenclerk.core.electrical.Operations;
 import org.hiddenclerk.core.electrical.Operations.Positions;
 import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.live.Carrier;
 import org.hiddenclerk.core.live.Hand;
 import org.hiddenclerk.core.live.LiveHouse;
@@ -98,12 +99,12 @@ class PlannedWiringsTest {
         PartId module = new PartId(way.substring(0, way.indexOf('/')));
         boolean blind = run.wiring().parts().stream().anyMatch(part -> part.id().equals(module) && part instanceof Part.FittedModule fitted && fitted.inputs().stream()
                 .anyMatch(input -> input.behaviour() == InputBehaviour.UP_DOWN));
-        return !blind && live.outputs().containsKey(run.id() + "/" + way);
+        return !blind && live.outputs().containsKey(new OutputId(run.id() + "/" + way));
     }
 
     private static void work(LiveHouse live, LivePlan.Run run, String way, boolean on) {
         if (way.contains("/")) {
-            live.remote(new RuleRunner.Order.Level(run.id() + "/" + way, on ? 0 : 100));
+            live.remote(new RuleRunner.Order.Level(new OutputId(run.id() + "/" + way), on ? 0 : 100));
         } else {
             boolean push = run.wiring().parts().stream().anyMatch(part -> part.id().value().equals(way) && part instanceof Part.Switch mechanism && mechanism.mechanism().isPush());
             live.hand(new Hand(run.switches().get(new PartId(way)), push ? Hand.Doing.PRESS : Hand.Doing.FLIP));

@@ -6,6 +6,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -18,6 +19,10 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.electrical.LoadState;
 import org.hiddenclerk.core.handover.HouseholdGuide;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.LampId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.Carrier;
 import org.hiddenclerk.core.live.Conditions;
 import org.hiddenclerk.core.live.Hand;
@@ -129,7 +134,7 @@ class GuidePlayedTest {
         for (HouseholdGuide.Page page : reader.of(job, "nobody").guide().values()) {
             for (HouseholdGuide.Said said : page.switches()) {
                 String words = String.join(" ", said.does());
-                String at = said.at().id();
+                SwitchId at = said.at().id();
                 if (words.contains("as it always did") && plan.wiredSwitches().contains(at)) {
                     assertThat(changes(plan, at)).as(at + " " + said.at().name()).isTrue();
                     asBefore++;
@@ -145,16 +150,14 @@ class GuidePlayedTest {
     }
 
     /** Whether flipping it changes some lamp by itself, whichever way one other switch of its wirings stands. */
-    private static boolean changes(LivePlan plan, String at) {
-        List<String> others = new ArrayList<>(List.of(""));
-        plan.runs().stream().filter(run -> run.switches().containsValue(at)).forEach(run -> others.addAll(run.switches().values()));
-        return others.stream().distinct().filter(other -> !other.equals(at)).anyMatch(other -> {
+    private static boolean changes(LivePlan plan, SwitchId at) {
+        List<Optional<SwitchId>> others = new ArrayList<>(List.of(Optional.empty()));
+        plan.runs().stream().filter(run -> run.switches().containsValue(at)).forEach(run -> run.switches().values().forEach(other -> others.add(Optional.of(other))));
+        return others.stream().distinct().filter(other -> !other.equals(Optional.of(at))).anyMatch(other -> {
             LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> { });
             live.pass(GAP_MS);
-            if (!other.isEmpty()) {
-                flip(live, other);
-            }
-            Map<String, LoadState> before = states(live);
+            other.ifPresent(first -> flip(live, first));
+            Map<LampId, LoadState> before = states(live);
             live.hand(new Hand(at, Hand.Doing.FLIP));
             live.pass(live.now() + GAP_MS);
             return !states(live).equals(before);
@@ -169,7 +172,7 @@ class GuidePlayedTest {
             if (!plan.handsOf(control.id()).contains(said.at().id()) || control.output().isEmpty()) {
                 continue;
             }
-            String output = control.output().get();
+            OutputId output = control.output().get();
             Hand hand = new Hand(said.at().id(), control.kind() == Device.Kind.PUSH ? Hand.Doing.PRESS : Hand.Doing.FLIP);
             LiveHouse live = running(plan);
             List<Boolean> lit = new ArrayList<>(List.of(live.outputs().get(output).percent() > 0));
@@ -207,7 +210,7 @@ class GuidePlayedTest {
         return live;
     }
 
-    private static List<Boolean> worked(LiveHouse live, Hand hand, String output, int times) {
+    private static List<Boolean> worked(LiveHouse live, Hand hand, OutputId output, int times) {
         List<Boolean> lit = new ArrayList<>();
         for (int i = 0; i < times; i++) {
             live.hand(hand);
@@ -218,7 +221,7 @@ class GuidePlayedTest {
     }
 
     /** Outputs that a sentence begins with; on the page of its own room a lamp is called without the room. */
-    private static List<String> outputsOf(LivePlan plan, String sentence) {
+    private static List<OutputId> outputsOf(LivePlan plan, String sentence) {
         return plan.house().outputs().keySet().stream().filter(output -> plan.house().owner(output).circuit().isPresent()).filter(output -> {
             String name = plan.nameOf(output);
             String room = plan.house().owner(output).room() + " ";
@@ -227,7 +230,7 @@ class GuidePlayedTest {
     }
 
     /** @return how it comes back, as it is said */
-    private static String cut(LivePlan plan, String output, String sentence) {
+    private static String cut(LivePlan plan, OutputId output, String sentence) {
         Reach.Part mains = Reach.Part.mains(plan.house().owner(output).circuit().orElseThrow());
         List<Integer> after = new ArrayList<>();
         for (int percent : List.of(0, 100)) {
@@ -257,14 +260,14 @@ class GuidePlayedTest {
         return "is not told by the output alone";
     }
 
-    private static void feeds(LivePlan plan, String at, String words) {
+    private static void feeds(LivePlan plan, SwitchId at, String words) {
         LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> { });
-        Set<String> outputs = plan.fedThrough(at);
-        String device = plan.house().owner(outputs.iterator().next()).id();
+        Set<OutputId> outputs = plan.fedThrough(at);
+        DeviceId device = plan.house().owner(outputs.iterator().next()).id();
         live.pass(GAP_MS);
         boolean fed = live.powered().contains(device);
         flip(live, at);
-        assertThat(live.powered().contains(device)).as(at).isNotEqualTo(fed);
+        assertThat(live.powered().contains(device)).as(at.text()).isNotEqualTo(fed);
         if (fed) {
             flip(live, at);
         }
@@ -273,13 +276,13 @@ class GuidePlayedTest {
         }
     }
 
-    private static void flip(LiveHouse live, String at) {
+    private static void flip(LiveHouse live, SwitchId at) {
         live.hand(new Hand(at, Hand.Doing.FLIP));
         live.pass(live.now() + GAP_MS);
     }
 
-    private static Map<String, LoadState> states(LiveHouse live) {
-        Map<String, LoadState> states = new TreeMap<>();
+    private static Map<LampId, LoadState> states(LiveHouse live) {
+        Map<LampId, LoadState> states = new TreeMap<>();
         live.lamps().forEach((id, lamp) -> states.put(id, lamp.state()));
         return states;
     }

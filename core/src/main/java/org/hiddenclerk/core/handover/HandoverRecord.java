@@ -10,6 +10,9 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.planned.PlannedHouse;
+import org.hiddenclerk.core.planned.PlannedId;
 
 /** The tests of a house with what was found at them: the last entry of a test holds for as long as what it rested on is the same. */
 public record HandoverRecord(List<Line> lines, List<Defect> defects) {
@@ -46,6 +49,26 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
 
         public boolean isComplete() {
             return all() > 0 && passed == all();
+        }
+
+        /** How far the hand over of what they test is. */
+        public Stage.Progress progress() {
+            return again > 0 ? Stage.Progress.REOPENED : isComplete() ? Stage.Progress.DONE : open == all() ? Stage.Progress.OPEN : Stage.Progress.BEGUN;
+        }
+
+        /** Those that stand in the way of final papers, in words; empty where none does. */
+        Optional<String> stillToDo() {
+            List<String> parts = new ArrayList<>();
+            if (failed > 0) {
+                parts.add(failed + " failed");
+            }
+            if (again > 0) {
+                parts.add(again + " to be made again");
+            }
+            if (open > 0) {
+                parts.add(open + " not made");
+            }
+            return parts.isEmpty() ? Optional.empty() : Optional.of("of " + all() + " tests " + String.join(", ", parts));
         }
     }
 
@@ -99,6 +122,18 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
 
     public Count count() {
         return count(lines);
+    }
+
+    /** Lines by the box that the tested module sits in, those of what is not of the plans left out. */
+    public Map<String, List<Line>> byBox(PlannedHouse house) {
+        Map<String, List<Line>> byBox = new LinkedHashMap<>();
+        lines.forEach(line -> boxOf(house, line.test()).ifPresent(box -> byBox.computeIfAbsent(box, b -> new ArrayList<>()).add(line)));
+        return byBox;
+    }
+
+    /** The box that a tested module sits in; empty for what is not of the plans. */
+    public static Optional<String> boxOf(PlannedHouse house, HandoverTest test) {
+        return PlannedId.moduleOf(test.device()).flatMap(module -> house.boxOf(test.device()));
     }
 
     public static Count count(List<Line> lines) {

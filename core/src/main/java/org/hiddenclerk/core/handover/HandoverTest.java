@@ -4,6 +4,8 @@ import java.math.BigDecimal;
 import java.util.EnumSet;
 import java.util.Optional;
 import java.util.Set;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
 
 /**
  * One test that is made before a house is handed over.
@@ -15,7 +17,7 @@ import java.util.Set;
  * @param expected what the plan says will happen
  * @param scale    how a figure is judged; empty where one looks and says whether it is as planned
  */
-public record HandoverTest(String id, Kind kind, String device, String output, String words, String expected, Optional<Scale> scale) {
+public record HandoverTest(String id, Kind kind, DeviceId device, OutputId output, String words, String expected, Optional<Scale> scale) {
     /** What is tested, and what the outcome rests on. */
     public enum Kind {
         WALL_SWITCH("wall switch", Matter.WIRING, Matter.SETTINGS),

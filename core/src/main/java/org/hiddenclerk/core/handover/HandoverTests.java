@@ -11,6 +11,8 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.handover.HandoverTest.Kind;
 import org.hiddenclerk.core.handover.HandoverTest.Scale;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.rules.Device;
@@ -24,11 +26,11 @@ import org.hiddenclerk.core.rules.Reach.Part;
  */
 public final class HandoverTests {
     private final LivePlan plan;
-    private final Map<String, Watts> metered;
-    private final Map<String, List<Reach.Row>> reach;
+    private final Map<OutputId, Watts> metered;
+    private final Map<OutputId, List<Reach.Row>> reach;
     private final List<HandoverTest> tests = new ArrayList<>();
 
-    private HandoverTests(LivePlan plan, Map<String, Watts> metered) {
+    private HandoverTests(LivePlan plan, Map<OutputId, Watts> metered) {
         this.plan = plan;
         this.metered = metered;
         reach = Reach.of(plan.house(), plan.delays()).stream().collect(Collectors.groupingBy(Reach.Row::output));
@@ -39,7 +41,7 @@ public final class HandoverTests {
      *
      * @param metered what hangs on outputs whose module measures it
      */
-    public static List<HandoverTest> of(LivePlan plan, Map<String, Watts> metered) {
+    public static List<HandoverTest> of(LivePlan plan, Map<OutputId, Watts> metered) {
         HandoverTests drawn = new HandoverTests(plan, metered);
         plan.house().devices().forEach(drawn::add);
         return List.copyOf(drawn.tests);
@@ -61,12 +63,12 @@ public final class HandoverTests {
                     "About " + rated.asDecimal().stripTrailingZeros().toPlainString() + " W.", Optional.of(Scales.metering(rated))));
         }
         if (!device.outputs().isEmpty()) {
-            add(Kind.LINK_QUALITY, device, device.outputs().get(0), device.id(), "With plates and covers on, read how well " + device.name() + " is heard.", "Good; weak at the least.",
+            add(Kind.LINK_QUALITY, device, device.outputs().get(0), device.id().text(), "With plates and covers on, read how well " + device.name() + " is heard.", "Good; weak at the least.",
                     Optional.of(Scales.link(device.protocol())));
         } else {
             // What only commands others is heard or it is nothing.
             plan.house().links().stream().filter(link -> device.controls().stream().anyMatch(control -> control.id().equals(link.control()))).findFirst().ifPresent(link ->
-                    add(Kind.LINK_QUALITY, device, plan.house().outputs().get(link.output()), device.id(), "With plates and covers on, read how well " + device.name() + " is heard.",
+                    add(Kind.LINK_QUALITY, device, plan.house().outputs().get(link.output()), device.id().text(), "With plates and covers on, read how well " + device.name() + " is heard.",
                             "Good; weak at the least.", Optional.of(Scales.link(device.protocol()))));
         }
     }
@@ -83,16 +85,16 @@ public final class HandoverTests {
     private void switches(Device device, Device.Output output) {
         String blind = output.drives() == Device.Drives.BLIND ? ": it goes up, down and stops." : ": it goes on and off.";
         for (Device.Control control : own(output)) {
-            for (String hand : plan.handsOf(control.id())) {
-                add(Kind.WALL_SWITCH, device, output, hand, "Work " + plan.nameOf(hand) + ".", output.name() + blind, Optional.empty());
+            for (SwitchId hand : plan.handsOf(control.id())) {
+                add(Kind.WALL_SWITCH, device, output, hand.text(), "Work " + plan.nameOf(hand) + ".", output.name() + blind, Optional.empty());
             }
         }
-        plan.wiredSwitches().stream().filter(at -> plan.fedThrough(at).contains(output.id())).forEach(at -> add(Kind.WALL_SWITCH, device, output, at, "With " + output.name() + " on, switch "
+        plan.wiredSwitches().stream().filter(at -> plan.fedThrough(at).contains(output.id())).forEach(at -> add(Kind.WALL_SWITCH, device, output, at.text(), "With " + output.name() + " on, switch "
                 + plan.nameOf(at) + " off, and on again after 10 seconds.", output.name() + " goes off with it" + (plan.powerOn(output.id()) == PowerOn.ON ? ", and comes on again." : "."),
                 Optional.empty()));
         for (Link link : links(output)) {
-            for (String hand : plan.handsOf(link.control())) {
-                add(Kind.FAR_SWITCH, device, output, hand, "Work " + plan.nameOf(hand) + ".", output.name() + " follows " + link.way().words() + blind, Optional.empty());
+            for (SwitchId hand : plan.handsOf(link.control())) {
+                add(Kind.FAR_SWITCH, device, output, hand.text(), "Work " + plan.nameOf(hand) + ".", output.name() + " follows " + link.way().words() + blind, Optional.empty());
             }
         }
     }
@@ -139,7 +141,7 @@ public final class HandoverTests {
     }
 
     private void add(Kind kind, Device device, Device.Output output, String at, String words, String expected, Optional<Scale> scale) {
-        String id = kind + " " + output.id() + (at.isEmpty() ? "" : " " + at);
+        String id = kind + " " + output.id().text() + (at.isEmpty() ? "" : " " + at);
         if (tests.stream().noneMatch(test -> test.id().equals(id))) {
             tests.add(new HandoverTest(id, kind, device.id(), output.id(), words, expected, scale));
         }

@@ -10,9 +10,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
@@ -29,18 +31,18 @@ public final class HouseholdGuide {
     private static final String AS_BEFORE = "It works as it always did: nothing was built in behind it.";
 
     private final LivePlan plan;
-    private final Map<String, List<Reach.Row>> reachByControl;
+    private final Map<ControlId, List<Reach.Row>> reachByControl;
     private final String here;
 
     /** @param here room of the page, whose name its lamps go without */
-    private HouseholdGuide(LivePlan plan, Map<String, List<Reach.Row>> reachByControl, String here) {
+    private HouseholdGuide(LivePlan plan, Map<ControlId, List<Reach.Row>> reachByControl, String here) {
         this.plan = plan;
         this.reachByControl = reachByControl;
         this.here = here;
     }
 
     /** A switch at a wall. @param name within its room */
-    public record WallSwitch(String id, String name) {
+    public record WallSwitch(SwitchId id, String name) {
     }
 
     /**
@@ -88,18 +90,18 @@ public final class HouseholdGuide {
      * @param switches of each room, by room
      * @param outputs  of each room, by room
      */
-    public static Map<String, Page> of(LivePlan plan, Map<String, List<WallSwitch>> switches, Map<String, List<String>> outputs) {
-        Map<String, List<Reach.Row>> reach = Reach.of(plan.house(), plan.delays()).stream().collect(Collectors.groupingBy(Reach.Row::control));
+    public static Map<String, Page> of(LivePlan plan, Map<String, List<WallSwitch>> switches, Map<String, List<OutputId>> outputs) {
+        Map<ControlId, List<Reach.Row>> reach = Reach.of(plan.house(), plan.delays()).stream().collect(Collectors.groupingBy(Reach.Row::control));
         Map<String, Page> pages = new LinkedHashMap<>();
         switches.forEach((room, own) -> {
-            List<String> lamps = outputs.getOrDefault(room, List.of());
+            List<OutputId> lamps = outputs.getOrDefault(room, List.of());
             String here = lamps.stream().map(output -> plan.house().owner(output).room()).findFirst().orElse("");
             pages.put(room, new HouseholdGuide(plan, reach, here).page(own, lamps));
         });
         return pages;
     }
 
-    private Page page(List<WallSwitch> switches, List<String> outputs) {
+    private Page page(List<WallSwitch> switches, List<OutputId> outputs) {
         return new Page(switches.stream().map(this::said).toList(), byItself(outputs), lost(switches, Part.INTERNET, "the internet is out"), lost(switches, Part.HUB, "the hub is off"),
                 afterCut(outputs));
     }
@@ -109,7 +111,7 @@ public final class HouseholdGuide {
     }
 
     /** On the page of its own room a lamp is called without the room. */
-    private String named(String id) {
+    private String named(OutputId id) {
         String name = plan.nameOf(id);
         return !here.isEmpty() && name.startsWith(here + " ") ? "the " + name.substring(here.length() + 1) : name;
     }
@@ -123,7 +125,7 @@ public final class HouseholdGuide {
                     && used.control().equals(control.id()))).forEach(rule ->
                     does.add(Piece.plain(Words.of(plan.house(), rule))));
         }
-        Set<String> feeds = plan.fedThrough(at.id());
+        Set<OutputId> feeds = plan.fedThrough(at.id());
         if (!feeds.isEmpty() && controls(at).isEmpty()) {
             String lamps = feeds.stream().map(this::named).collect(Collectors.joining(" and "));
             does.add("It feeds " + lamps + ": leave it on. While it is off, " + lamps + " cannot be reached." + (feeds.stream().allMatch(output -> plan.powerOn(output) == PowerOn.ON)
@@ -140,7 +142,7 @@ public final class HouseholdGuide {
         return plan.house().links().stream().filter(link -> link.control().equals(control.id())).toList();
     }
 
-    private String own(Device.Control control, String output) {
+    private String own(Device.Control control, OutputId output) {
         Parameters parameters = plan.settings().getOrDefault(control.id(), Parameters.USUAL);
         String what = named(output);
         String others = elsewhere(control);
@@ -160,7 +162,7 @@ public final class HouseholdGuide {
 
     /** Where else the same input is worked. */
     private String elsewhere(Device.Control control) {
-        List<String> hands = plan.handsOf(control.id());
+        List<SwitchId> hands = plan.handsOf(control.id());
         return hands.size() < 2 ? "" : " It is worked from " + hands.size() + " places: " + hands.stream().map(plan::nameOf).collect(Collectors.joining(" and ")) + ".";
     }
 
@@ -171,7 +173,7 @@ public final class HouseholdGuide {
     }
 
     /** Rules that act on a lamp of the room and that no hand sets going. */
-    private List<String> byItself(List<String> outputs) {
+    private List<String> byItself(List<OutputId> outputs) {
         return plan.house().rules().stream().filter(Rule::enabled).filter(rule -> rule.deeds().stream().flatMap(deed -> deed.action().outputs().stream()).anyMatch(outputs::contains))
                 .filter(rule -> rule.triggers().stream().noneMatch(Trigger.Used.class::isInstance)).map(rule -> Piece.plain(Words.of(plan.house(), rule))).toList();
     }
@@ -179,7 +181,7 @@ public final class HouseholdGuide {
     private List<String> lost(List<WallSwitch> switches, Part part, String when) {
         List<String> lost = new ArrayList<>();
         for (WallSwitch at : switches) {
-            Set<String> outputs = controls(at).stream().flatMap(control -> reachByControl.getOrDefault(control.id(), List.of()).stream())
+            Set<OutputId> outputs = controls(at).stream().flatMap(control -> reachByControl.getOrDefault(control.id(), List.of()).stream())
                     .filter(row -> row.without(Set.of(part)).state() == Reach.State.LOST).map(Reach.Row::output).collect(Collectors.toCollection(LinkedHashSet::new));
             outputs.forEach(output -> lost.add(at.name() + " does not reach " + named(output) + " while " + when + instead(output, part) + "."));
         }
@@ -187,15 +189,15 @@ public final class HouseholdGuide {
     }
 
     /** A switch that still works for the same output. */
-    private String instead(String output, Part part) {
+    private String instead(OutputId output, Part part) {
         Optional<String> hand = reachByControl.values().stream().flatMap(List::stream).filter(row -> row.output().equals(output) && row.without(Set.of(part)).state() != Reach.State.LOST)
                 .map(row -> plan.nameOf(plan.handsOf(row.control()).get(0))).findFirst();
         return hand.map(name -> "; use " + name + " instead").orElse("");
     }
 
-    private List<String> afterCut(List<String> outputs) {
+    private List<String> afterCut(List<OutputId> outputs) {
         List<String> words = new ArrayList<>();
-        for (String output : outputs) {
+        for (OutputId output : outputs) {
             if (plan.house().owner(output).circuit().isEmpty() && plan.house().controls().values().stream().noneMatch(control -> control.output().filter(output::equals).isPresent())) {
                 continue;
             }
@@ -209,7 +211,7 @@ public final class HouseholdGuide {
         return words;
     }
 
-    private boolean isStill(String output) {
+    private boolean isStill(OutputId output) {
         Device.Drives drives = plan.house().outputs().get(output).drives();
         return drives == Device.Drives.BLIND || drives == Device.Drives.GATE;
     }

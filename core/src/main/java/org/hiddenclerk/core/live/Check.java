@@ -2,6 +2,9 @@ package org.hiddenclerk.core.live;
 
 import java.time.LocalTime;
 import java.util.List;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.Trigger;
 
 /**
@@ -17,7 +20,7 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
 
     /** What is so before anything happens. */
     public sealed interface Given {
-        record OutputIs(String output, boolean on) implements Given {
+        record OutputIs(OutputId output, boolean on) implements Given {
         }
 
         record Dark(boolean dark) implements Given {
@@ -29,7 +32,7 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
         record ClockShows(LocalTime time) implements Given {
         }
 
-        record SensorSays(String sensor, Trigger.Reading reading, int figure) implements Given {
+        record SensorSays(SensorId sensor, Trigger.Reading reading, int figure) implements Given {
         }
 
         record Down(String part) implements Given {
@@ -38,13 +41,13 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
 
     /** What happens. */
     public sealed interface When {
-        record Worked(String at, Hand.Doing doing) implements When {
+        record Worked(SwitchId at, Hand.Doing doing) implements When {
         }
 
-        record Ordered(String output, boolean on) implements When {
+        record Ordered(OutputId output, boolean on) implements When {
         }
 
-        record Senses(String sensor, Trigger.Reading reading, int figure) implements When {
+        record Senses(SensorId sensor, Trigger.Reading reading, int figure) implements When {
         }
 
         record Household(boolean comes) implements When {
@@ -66,15 +69,15 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
     /** What must be so after the last thing that happened. */
     public sealed interface Then {
         /** At some moment within the time. */
-        record Becomes(String output, boolean on, int withinMs) implements Then {
+        record Becomes(OutputId output, boolean on, int withinMs) implements Then {
         }
 
         /** All the time. */
-        record Stays(String output, boolean on, int seconds) implements Then {
+        record Stays(OutputId output, boolean on, int seconds) implements Then {
         }
 
         /** The hub takes it for what it is. */
-        record HubKnows(String output, int withinMs) implements Then {
+        record HubKnows(OutputId output, int withinMs) implements Then {
         }
     }
 }

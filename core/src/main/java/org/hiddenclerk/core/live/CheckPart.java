@@ -4,6 +4,7 @@ import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Reach.Part;
 import org.hiddenclerk.core.rules.RuledHouse;
@@ -45,7 +46,7 @@ public enum CheckPart {
     /** The check with this added; empty where the house lacks what it takes. */
     public Optional<Check> addTo(Check check, LivePlan plan) {
         RuledHouse house = plan.house();
-        Optional<String> output = spokenOf(check).or(() -> house.outputs().keySet().stream().findFirst());
+        Optional<OutputId> output = spokenOf(check).or(() -> house.outputs().keySet().stream().findFirst());
         Optional<Device.Sensor> sensor = house.sensors().values().stream().findFirst();
         String part = Parts.keyOf(Part.HUB);
         return switch (this) {
@@ -70,7 +71,7 @@ public enum CheckPart {
     }
 
     /** The output that the check is about already. */
-    private static Optional<String> spokenOf(Check check) {
+    private static Optional<OutputId> spokenOf(Check check) {
         return check.thens().stream().map(then -> then instanceof Check.Then.Becomes becomes ? becomes.output() : then instanceof Check.Then.Stays stays ? stays.output()
                 : ((Check.Then.HubKnows) then).output()).findFirst();
     }

@@ -4,6 +4,9 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.RuledHouse.Problem;
 import org.hiddenclerk.core.rules.Trigger;
 
@@ -49,10 +52,10 @@ public final class CheckReferences {
 
     private void look(Check.When when, String at) {
         if (when instanceof Check.When.Worked worked) {
-            Set<String> hands = new HashSet<>();
+            Set<SwitchId> hands = new HashSet<>();
             plan.house().controls().keySet().forEach(control -> hands.addAll(plan.handsOf(control)));
             plan.runs().forEach(run -> hands.addAll(run.switches().values()));
-            known(hands.contains(worked.at()), at + "/at", worked.at(), "a switch or button of the house");
+            known(hands.contains(worked.at()), at + "/at", worked.at().text(), "a switch or button of the house");
         } else if (when instanceof Check.When.Ordered ordered) {
             output(ordered.output(), at);
         } else if (when instanceof Check.When.Senses senses) {
@@ -79,16 +82,16 @@ public final class CheckReferences {
         }
     }
 
-    private void output(String output, String at) {
-        known(plan.house().outputs().containsKey(output), at + "/output", output, "an output of the house");
+    private void output(OutputId output, String at) {
+        known(plan.house().outputs().containsKey(output), at + "/output", output.text(), "an output of the house");
     }
 
     private void part(String part, String at) {
         known(Parts.find(plan.house(), part).isPresent(), at + "/part", part, "a part of the house");
     }
 
-    private void sensor(String sensor, Trigger.Reading reading, int figure, String at) {
-        known(plan.house().sensors().containsKey(sensor), at + "/sensor", sensor, "a sensor of the house");
+    private void sensor(SensorId sensor, Trigger.Reading reading, int figure, String at) {
+        known(plan.house().sensors().containsKey(sensor), at + "/sensor", sensor.text(), "a sensor of the house");
         if (plan.house().sensors().containsKey(sensor)) {
             known(plan.house().sensors().get(sensor).senses() == reading.senses(), at + "/reading", reading.words(), "something that this sensor senses");
         }

@@ -6,6 +6,8 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.RuleFinding.StoryStep;
 import org.hiddenclerk.core.rules.RuleRunner;
 import org.hiddenclerk.core.rules.Trigger;
@@ -86,7 +88,7 @@ public final class CheckRun {
         }
     }
 
-    private boolean isOn(String output) {
+    private boolean isOn(OutputId output) {
         return house.outputs().get(output).percent() > 0;
     }
 
@@ -109,7 +111,7 @@ public final class CheckRun {
         }
     }
 
-    private void sense(String sensor, Trigger.Reading reading, int figure) {
+    private void sense(SensorId sensor, Trigger.Reading reading, int figure) {
         house.sense(sensor, reading.valueAt(figure));
         if (reading == Trigger.Reading.STILL) {
             pass(house.now() + figure * MINUTE_MS);

@@ -4,6 +4,8 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Piece;
 import org.hiddenclerk.core.rules.Piece.Kind;
 import org.hiddenclerk.core.rules.Reach;
@@ -149,13 +151,13 @@ public final class CheckWords {
         }
     }
 
-    private void output(String output, boolean on, String verb, String at) {
+    private void output(OutputId output, boolean on, String verb, String at) {
         slot(plan.nameOf(output), at + "/output", Kind.OUTPUT);
         text(" " + verb);
         slot(on ? "on" : "off", at + "/on", Kind.ON_OFF);
     }
 
-    private void sensor(String sensor, Trigger.Reading reading, int figure, String at) {
+    private void sensor(SensorId sensor, Trigger.Reading reading, int figure, String at) {
         slot(plan.nameOf(sensor), at + "/sensor", Kind.SENSOR);
         text(" ");
         slot(reading.words(), at + "/reading", Kind.READING);

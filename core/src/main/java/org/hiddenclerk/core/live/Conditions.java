@@ -3,6 +3,7 @@ package org.hiddenclerk.core.live;
 import java.util.HashSet;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.rules.Reach;
 
 /**
@@ -39,8 +40,8 @@ public record Conditions(Set<Reach.Part> down, int slow, boolean polling) {
     }
 
     /** Devices that do nothing any more. */
-    Set<String> broken() {
-        return down.isEmpty() ? Set.of() : ids(Reach.Part.Kind.MODULE);
+    Set<DeviceId> broken() {
+        return down.isEmpty() ? Set.of() : ids(Reach.Part.Kind.MODULE).stream().map(DeviceId::new).collect(Collectors.toSet());
     }
 
     private Set<String> ids(Reach.Part.Kind kind) {

@@ -1,13 +1,14 @@
 package org.hiddenclerk.core.live;
 
 import java.util.Locale;
+import org.hiddenclerk.core.identity.SwitchId;
 
 /**
  * What somebody does to a switch at the wall, or to a button of a remote control.
  *
  * @param at id of the switch, or of the control
  */
-public record Hand(String at, Doing doing) {
+public record Hand(SwitchId at, Doing doing) {
     /** What a hand does. */
     public enum Doing {
         FLIP, PRESS, HOLD, PRESS_TWICE;

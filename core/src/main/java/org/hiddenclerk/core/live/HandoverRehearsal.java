@@ -8,6 +8,9 @@ import java.util.Optional;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Reach.Part;
@@ -45,7 +48,7 @@ public final class HandoverRehearsal {
     }
 
     /** One test of one output. */
-    public record Rehearsed(String output, Kind kind, Check check) {
+    public record Rehearsed(OutputId output, Kind kind, Check check) {
     }
 
     public static List<Rehearsed> of(LivePlan plan) {
@@ -54,13 +57,13 @@ public final class HandoverRehearsal {
         return rehearsal.all;
     }
 
-    private void add(String output) {
+    private void add(OutputId output) {
         Device device = plan.house().owner(output);
         List<Device.Control> own = plan.house().controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent()
                 && control.behaviour() != InputBehaviour.REPORT_ONLY).toList();
         for (Device.Control control : own) {
             boolean after = after(control);
-            for (String at : plan.handsOf(control.id())) {
+            for (SwitchId at : plan.handsOf(control.id())) {
                 byHand(output, control, at, after);
             }
         }
@@ -84,7 +87,7 @@ public final class HandoverRehearsal {
         }
     }
 
-    private void byHand(String output, Device.Control control, String at, boolean after) {
+    private void byHand(OutputId output, Device.Control control, SwitchId at, boolean after) {
         Check.Given before = new Check.Given.OutputIs(output, !after);
         List<Check.When> worked = List.of(new Check.When.Worked(at, control.kind() == Device.Kind.ROCKER ? Hand.Doing.FLIP : Hand.Doing.PRESS));
         Check.Then then = new Check.Then.Becomes(output, after, GOOD_MS);
@@ -104,12 +107,12 @@ public final class HandoverRehearsal {
         return then != parameters.rest() != parameters.inverted();
     }
 
-    private Parameters settings(String control) {
+    private Parameters settings(ControlId control) {
         return plan.settings().getOrDefault(control, Parameters.USUAL);
     }
 
     /** It was on before the cut, and nobody touched the switch meanwhile. */
-    private boolean powerOn(String output, List<Device.Control> own) {
+    private boolean powerOn(OutputId output, List<Device.Control> own) {
         Optional<Device.Control> first = own.stream().findFirst();
         Parameters parameters = first.map(control -> settings(control.id())).orElse(Parameters.USUAL);
         return switch (plan.powerOn(output)) {
@@ -120,7 +123,7 @@ public final class HandoverRehearsal {
         };
     }
 
-    private void add(String output, Kind kind, List<Check.Given> givens, List<Check.When> whens, Check.Then then) {
+    private void add(OutputId output, Kind kind, List<Check.Given> givens, List<Check.When> whens, Check.Then then) {
         long before = all.stream().filter(each -> each.output().equals(output) && each.kind() == kind).count();
         all.add(new Rehearsed(output, kind, new Check(output + " " + kind + (before == 0 ? "" : " " + (before + 1)), plan.nameOf(output) + ", " + kind.label(), givens, whens,
                 List.of(then))));

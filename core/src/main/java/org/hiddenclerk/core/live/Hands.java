@@ -2,6 +2,9 @@ package org.hiddenclerk.core.live;
 
 import java.util.Map;
 import java.util.Set;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuledHouse;
 
@@ -15,11 +18,11 @@ final class Hands {
     private static final long CONTACTS_MOVE_MS = 30;
 
     private final RuledHouse house;
-    private final Map<String, LiveDevice> devices;
+    private final Map<DeviceId, LiveDevice> devices;
     private final Wires wires;
     private final Agenda agenda;
 
-    Hands(RuledHouse house, Map<String, LiveDevice> devices, Wires wires, Agenda agenda) {
+    Hands(RuledHouse house, Map<DeviceId, LiveDevice> devices, Wires wires, Agenda agenda) {
         this.house = house;
         this.devices = devices;
         this.wires = wires;
@@ -27,9 +30,9 @@ final class Hands {
     }
 
     void work(Hand hand) {
-        Device.Control control = house.controls().get(hand.at());
+        Device.Control control = house.controls().get(hand.at().control());
         if (control != null && control.kind() == Device.Kind.REMOTE_BUTTON) {
-            LiveDevice device = deviceOf(hand.at());
+            LiveDevice device = deviceOf(control.id());
             if (device.isPowered()) {
                 device.button(control, gesture(hand.doing()));
             }
@@ -52,22 +55,22 @@ final class Hands {
     }
 
     /** Whether a switch stands in its second position, or the contact of a control that hangs on no wiring is closed. */
-    boolean isOperated(String at) {
-        return wires.hasSwitch(at) ? wires.isOperated(at) : house.controls().containsKey(at) && deviceOf(at).isClosed(at);
+    boolean isOperated(SwitchId at) {
+        return wires.hasSwitch(at) ? wires.isOperated(at) : house.controls().containsKey(at.control()) && deviceOf(at.control()).isClosed(at.control());
     }
 
-    private LiveDevice deviceOf(String control) {
+    private LiveDevice deviceOf(ControlId control) {
         return devices.get(house.owner(control).id());
     }
 
-    private void press(String at, long ms) {
+    private void press(SwitchId at, long ms) {
         move(at, true);
         agenda.later(ms, () -> move(at, false));
     }
 
-    private void move(String at, boolean to) {
+    private void move(SwitchId at, boolean to) {
         if (!wires.hasSwitch(at)) {
-            deviceOf(at).contact(agenda.now(), at, to);
+            deviceOf(at.control()).contact(agenda.now(), at.control(), to);
         } else if (wires.listensForBreaks(at)) {
             wires.between(Set.of(at));
             agenda.later(CONTACTS_MOVE_MS, () -> {

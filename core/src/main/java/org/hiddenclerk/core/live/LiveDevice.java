@@ -2,7 +2,6 @@ package org.hiddenclerk.core.live;
 
 import java.util.ArrayList;
 import java.util.Collections;
-import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -18,6 +17,9 @@ import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.behaviour.Output;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.State;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.RuleRunner;
@@ -28,7 +30,7 @@ final class LiveDevice {
 
     private final Device device;
     private final List<Unit> units = new ArrayList<>();
-    private final Map<String, Channel> channels = new LinkedHashMap<>();
+    private final Map<OutputId, Channel> channels = new LinkedHashMap<>();
     private final List<Link> links;
     private final Consumer<Said> says;
     private final Consumer<Direct> commands;
@@ -67,10 +69,10 @@ final class LiveDevice {
     private static final class Unit {
         private final Machine machine;
         private final List<Device.Control> controls;
-        private final Optional<String> output;
+        private final Optional<OutputId> output;
         private State state;
 
-        Unit(Machine machine, List<Device.Control> controls, Optional<String> output) {
+        Unit(Machine machine, List<Device.Control> controls, Optional<OutputId> output) {
             this.machine = machine;
             this.controls = controls;
             this.output = output;
@@ -88,7 +90,7 @@ final class LiveDevice {
      * @param settings of its controls, and of its outputs that no control commands; those without any are set as usual
      * @param links    from its controls that it follows itself
      */
-    LiveDevice(Device device, Map<String, Parameters> settings, List<Link> links, Consumer<Said> says, Consumer<Direct> commands, Watcher watcher) {
+    LiveDevice(Device device, Map<HouseId, Parameters> settings, List<Link> links, Consumer<Said> says, Consumer<Direct> commands, Watcher watcher) {
         this.device = device;
         this.links = List.copyOf(links);
         this.says = says;
@@ -119,7 +121,7 @@ final class LiveDevice {
         return device;
     }
 
-    Map<String, Channel> channels() {
+    Map<OutputId, Channel> channels() {
         return channels;
     }
 
@@ -138,7 +140,7 @@ final class LiveDevice {
      *
      * @param closed whether contacts are closed, by control; those that no wire reaches rest
      */
-    void isPutIn(Map<String, Boolean> closed) {
+    void isPutIn(Map<ControlId, Boolean> closed) {
         for (Unit unit : units) {
             Contact rest = unit.machine.parameters().rest();
             List<Contact> contacts = new ArrayList<>(Collections.nCopies(unit.machine.inputs(), rest));
@@ -167,7 +169,7 @@ final class LiveDevice {
     }
 
     /** The contact at an input closes or opens. */
-    void contact(long now, String control, boolean closed) {
+    void contact(long now, ControlId control, boolean closed) {
         for (Unit unit : units) {
             for (int i = 0; i < unit.controls.size(); i++) {
                 if (unit.controls.get(i).id().equals(control) && (unit.state.contacts().get(i) == Contact.CLOSED) != closed) {
@@ -178,7 +180,7 @@ final class LiveDevice {
     }
 
     /** Whether the contact at an input is closed, counted or not. */
-    boolean isClosed(String control) {
+    boolean isClosed(ControlId control) {
         return units.stream().anyMatch(unit -> {
             int at = unit.controls.stream().map(Device.Control::id).toList().indexOf(control);
             return at >= 0 && unit.state.contacts().get(at) == Contact.CLOSED;
@@ -299,7 +301,7 @@ final class LiveDevice {
         }
     }
 
-    private void relay(Unit unit, String id, Output.Relay relay) {
+    private void relay(Unit unit, OutputId id, Output.Relay relay) {
         Channel channel = channels.get(id);
         if (channel == null) {
             if (relay.cause() == Cause.HAND || relay.cause() == Cause.TIMER) {
@@ -320,14 +322,14 @@ final class LiveDevice {
     }
 
     /** What changes over is changed over where the output is; what says on or off says so. */
-    private static RuleRunner.Order other(Unit unit, String output, Output.Relay relay) {
+    private static RuleRunner.Order other(Unit unit, OutputId output, Output.Relay relay) {
         return switch (unit.machine.behaviour()) {
             case PRESS_CHANGES, EVERY_FLIP, SHORT_LONG, SUPPLY_BLINK -> new RuleRunner.Order.Toggle(output);
             case POSITION_RULES, RUN_ON, REPORT_ONLY, UP_DOWN -> new RuleRunner.Order.Level(output, relay.on() ? FULL : 0);
         };
     }
 
-    private void moves(String id, Output.Moves moves) {
+    private void moves(OutputId id, Output.Moves moves) {
         Channel channel = channels.get(id);
         if (channel == null) {
             commands.accept(new Direct(wayOut(), new RuleRunner.Order.Move(id, moves.motion()), device.name()));
@@ -343,7 +345,7 @@ final class LiveDevice {
         return device.protocol().isMesh() ? Link.Way.DIRECT_BINDING : Link.Way.LOCAL_GROUP;
     }
 
-    private Unit first(String output) {
+    private Unit first(OutputId output) {
         return units.stream().filter(unit -> unit.output.filter(output::equals).isPresent()).findFirst().orElseThrow();
     }
 }

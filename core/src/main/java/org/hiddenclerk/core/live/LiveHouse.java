@@ -6,7 +6,6 @@ import java.time.LocalTime;
 import java.time.ZoneId;
 import java.time.ZoneOffset;
 import java.time.ZonedDateTime;
-import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -18,9 +17,14 @@ import java.util.TreeMap;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.LampId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
-import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.Reach.Part;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuleRunner;
@@ -37,17 +41,17 @@ public final class LiveHouse {
     private final Chronicle chronicle;
     private final Post post;
     private final Hands hands;
-    private final Map<String, LiveDevice> devices = new LinkedHashMap<>();
-    private final Map<String, RulePlace> inDevices = new LinkedHashMap<>();
+    private final Map<DeviceId, LiveDevice> devices = new LinkedHashMap<>();
+    private final Map<DeviceId, RulePlace> inDevices = new LinkedHashMap<>();
     private final RulePlace hub;
     private final RulePlace cloud;
     private final Wires wires;
     private final List<LiveDevice> unwired;
-    private final Map<String, Integer> sensors = new TreeMap<>();
+    private final Map<SensorId, Integer> sensors = new TreeMap<>();
     private final RulePlace.Around around = new Surroundings();
     private Conditions conditions = Conditions.WHOLE;
     private Set<String> lastDead = Set.of();
-    private Set<String> lastBroken = Set.of();
+    private Set<DeviceId> lastBroken = Set.of();
     private Instant start;
     private Optional<Boolean> dark = Optional.empty();
     private Optional<SunDay> sun = Optional.empty();
@@ -89,7 +93,7 @@ public final class LiveHouse {
                 inDevices.put(device.id(), new RulePlace(new RuleRunner(plan.house(), rule -> runsIn(rule, device), 0), List.of(), plan.where()));
             }
         }
-        Set<String> wired = new HashSet<>();
+        Set<DeviceId> wired = new HashSet<>();
         plan.runs().forEach(run -> run.modules().values().forEach(hung -> wired.add(hung.device())));
         unwired = devices.values().stream().filter(device -> !wired.contains(device.device().id())).toList();
         wires = new Wires(plan.runs(), devices);
@@ -155,7 +159,7 @@ public final class LiveHouse {
     }
 
     /** What sensors say; those that said nothing yet are left out. */
-    public Map<String, Integer> sensors() {
+    public Map<SensorId, Integer> sensors() {
         return Map.copyOf(sensors);
     }
 
@@ -167,8 +171,8 @@ public final class LiveHouse {
     public record OutputNow(int percent, Motion motion, Optional<Integer> hubKnows) {
     }
 
-    public Map<String, OutputNow> outputs() {
-        Map<String, OutputNow> outputs = new LinkedHashMap<>();
+    public Map<OutputId, OutputNow> outputs() {
+        Map<OutputId, OutputNow> outputs = new LinkedHashMap<>();
         devices.values().forEach(device -> device.channels().forEach((id, channel) -> outputs.put(id, new OutputNow(channel.level(), channel.motion(), hub.runner().known(id)))));
         return outputs;
     }
@@ -177,25 +181,25 @@ public final class LiveHouse {
     public record LampNow(LoadState state, int percent) {
     }
 
-    public Map<String, LampNow> lamps() {
-        Map<String, LampNow> lamps = new LinkedHashMap<>();
+    public Map<LampId, LampNow> lamps() {
+        Map<LampId, LampNow> lamps = new LinkedHashMap<>();
         wires.lamps().forEach((id, lamp) -> lamps.put(id, new LampNow(lamp.state(), lamp.level())));
         return lamps;
     }
 
     /** Whether the switch stands in its second position, or the contact of a control that hangs on no wiring is closed. */
-    public boolean isOperated(String at) {
+    public boolean isOperated(SwitchId at) {
         return hands.isOperated(at);
     }
 
     /** Whether the contact that a control reads is closed. */
-    public boolean isClosed(String control) {
+    public boolean isClosed(ControlId control) {
         return devices.get(plan.house().owner(control).id()).isClosed(control);
     }
 
     /** Devices that have a supply. */
-    public Set<String> powered() {
-        Set<String> powered = new HashSet<>();
+    public Set<DeviceId> powered() {
+        Set<DeviceId> powered = new HashSet<>();
         devices.forEach((id, device) -> {
             if (device.isPowered()) {
                 powered.add(id);
@@ -205,8 +209,8 @@ public final class LiveHouse {
     }
 
     /** Devices that act: some last through a short loss of supply. */
-    public Set<String> acting() {
-        Set<String> acting = new HashSet<>();
+    public Set<DeviceId> acting() {
+        Set<DeviceId> acting = new HashSet<>();
         devices.forEach((id, device) -> {
             if (device.acts()) {
                 acting.add(id);
@@ -288,7 +292,7 @@ public final class LiveHouse {
 
     private void settle() {
         Set<String> dead = conditions.circuitsOff();
-        Set<String> broken = conditions.broken();
+        Set<DeviceId> broken = conditions.broken();
         wires.settle(agenda.now(), dead, broken);
         if (!dead.equals(lastDead) || !broken.equals(lastBroken)) {
             lastDead = dead;
@@ -321,7 +325,7 @@ public final class LiveHouse {
     }
 
     /** A sensor senses something. */
-    public void sense(String sensor, int value) {
+    public void sense(SensorId sensor, int value) {
         sensors.put(sensor, value);
         LiveDevice device = devices.get(plan.house().owner(sensor).id());
         chronicle.tell(Happening.Kind.CONDITION, () -> chronicle.words().nameOf(sensor) + " senses " + value);
@@ -403,7 +407,7 @@ public final class LiveHouse {
     /** What rules may ask of the world around them. */
     private final class Surroundings implements RulePlace.Around {
         @Override
-        public World world(Map<String, World.Sensing> heard) {
+        public World world(Map<SensorId, World.Sensing> heard) {
             return new World(clock().toLocalTime(), isDark(), somebodyHome, heard);
         }
 

@@ -12,6 +12,12 @@ import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.LampId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuledHouse;
@@ -26,7 +32,7 @@ import org.hiddenclerk.core.schedule.Whereabouts;
  * @param names    what people call switches and lamps, by id; rules know the names of everything else
  * @param where    of the house; without it nothing is dark by itself and no time of a rule comes
  */
-public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters> settings, Map<String, List<String>> worksAt, Map<String, String> names, Delays delays, Optional<Whereabouts> where) {
+public record LivePlan(RuledHouse house, List<Run> runs, Map<HouseId, Parameters> settings, Map<ControlId, List<SwitchId>> worksAt, Map<HouseId, String> names, Delays delays, Optional<Whereabouts> where) {
     public LivePlan {
         runs = List.copyOf(runs);
         settings = Map.copyOf(settings);
@@ -35,33 +41,33 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
     }
 
     /** Where a hand works a control. */
-    public List<String> handsOf(String control) {
-        return worksAt.getOrDefault(control, List.of(control));
+    public List<SwitchId> handsOf(ControlId control) {
+        return worksAt.getOrDefault(control, List.of(control.itself()));
     }
 
-    public String nameOf(String id) {
-        return names.getOrDefault(id, house.nameOf(id));
+    public String nameOf(HouseId id) {
+        return names.getOrDefault(id, house.nameOf(id instanceof SwitchId at ? at.control() : id));
     }
 
     /** What an output is after its supply was away. */
-    public PowerOn powerOn(String output) {
-        String setBy = house.controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour() != InputBehaviour.REPORT_ONLY)
-                .map(Device.Control::id).findFirst().orElse(output);
+    public PowerOn powerOn(OutputId output) {
+        HouseId setBy = house.controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour() != InputBehaviour.REPORT_ONLY)
+                .<HouseId>map(Device.Control::id).findFirst().orElse(output);
         return settings.getOrDefault(setBy, Parameters.USUAL).powerOn();
     }
 
     /** Outputs whose module a switch at the wall cuts off its supply. */
-    public Set<String> fedThrough(String switchId) {
+    public Set<OutputId> fedThrough(SwitchId switchId) {
         return runs.stream().map(run -> run.plain().get(switchId)).filter(Objects::nonNull).flatMap(plain -> plain.feeds().stream()).collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** Whether a switch at the wall makes or breaks some lamp by its own contacts, whatever modules do. */
-    public boolean switchesByItself(String switchId) {
+    public boolean switchesByItself(SwitchId switchId) {
         return runs.stream().map(run -> run.plain().get(switchId)).anyMatch(plain -> plain != null && !plain.lamps().isEmpty());
     }
 
     /** Switches at the wall whose contacts the wirings know. */
-    public Set<String> wiredSwitches() {
+    public Set<SwitchId> wiredSwitches() {
         return runs.stream().flatMap(run -> run.plain().keySet().stream()).collect(Collectors.toCollection(TreeSet::new));
     }
 
@@ -72,7 +78,7 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
      * @param switches ids in the house by part: two wirings may hold one switch
      * @param plain    what contacts of switches do by themselves, by id in the house
      */
-    public record Run(String id, Wiring wiring, Map<PartId, Hung> modules, Map<PartId, String> switches, Map<PartId, Lamp> lamps, Map<String, Plain> plain) {
+    public record Run(String id, Wiring wiring, Map<PartId, Hung> modules, Map<PartId, SwitchId> switches, Map<PartId, Lamp> lamps, Map<SwitchId, Plain> plain) {
         public Run {
             modules = Map.copyOf(modules);
             switches = Map.copyOf(switches);
@@ -88,7 +94,7 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
      * @param controls in the house by input
      * @param channels by output in the house
      */
-    public record Hung(String device, Map<String, String> controls, Map<String, String> channels) {
+    public record Hung(DeviceId device, Map<String, ControlId> controls, Map<OutputId, String> channels) {
         public Hung {
             controls = Map.copyOf(controls);
             channels = Map.copyOf(channels);
@@ -101,7 +107,7 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
      * @param lamps that they make and break
      * @param feeds outputs whose module they cut off
      */
-    public record Plain(Set<String> lamps, Set<String> feeds) {
+    public record Plain(Set<LampId> lamps, Set<OutputId> feeds) {
         public Plain {
             lamps = Set.copyOf(lamps);
             feeds = Set.copyOf(feeds);
@@ -114,6 +120,6 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<String, Parameters>
      * @param id     in the house: two wirings may hold one lamp
      * @param output that switches it; empty where a wiring only passes by, or no module does
      */
-    public record Lamp(String id, Optional<String> output) {
+    public record Lamp(LampId id, Optional<OutputId> output) {
     }
 }

@@ -1,6 +1,8 @@
 package org.hiddenclerk.core.live;
 
 import java.util.Map;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Reach.Part;
@@ -12,7 +14,7 @@ final class Post {
     private final Agenda agenda;
     private final Chronicle chronicle;
     private final Carrier carrier;
-    private final Map<String, LiveDevice> devices;
+    private final Map<DeviceId, LiveDevice> devices;
     private final RulePlace hub;
     private final RulePlace cloud;
     private final RulePlace.Around around;
@@ -21,7 +23,7 @@ final class Post {
     private long hubSinceMs;
 
     /** @param settles lets the wiring act on what a device has just done */
-    Post(LivePlan plan, Agenda agenda, Chronicle chronicle, Carrier carrier, Map<String, LiveDevice> devices, RulePlace hub, RulePlace cloud, RulePlace.Around around, Runnable settles) {
+    Post(LivePlan plan, Agenda agenda, Chronicle chronicle, Carrier carrier, Map<DeviceId, LiveDevice> devices, RulePlace hub, RulePlace cloud, RulePlace.Around around, Runnable settles) {
         this.plan = plan;
         this.agenda = agenda;
         this.chronicle = chronicle;
@@ -58,7 +60,7 @@ final class Post {
     }
 
     /** A device, or the way to it, is back: it tells what it is. What its sensors say a broker has kept where one carries for it. */
-    void isBack(Device device, Map<String, Integer> sensors) {
+    void isBack(Device device, Map<SensorId, Integer> sensors) {
         LiveDevice live = devices.get(device.id());
         if (live.isPowered()) {
             live.announce();

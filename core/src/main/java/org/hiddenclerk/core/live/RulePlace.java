@@ -9,6 +9,7 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import java.util.function.Supplier;
 import org.hiddenclerk.core.behaviour.Cause;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.RuleRunner;
 import org.hiddenclerk.core.rules.World;
@@ -19,18 +20,18 @@ final class RulePlace {
     private final RuleRunner runner;
     private final List<Link> links;
     private final Optional<Whereabouts> where;
-    private final Map<String, World.Sensing> sensors = new HashMap<>();
+    private final Map<SensorId, World.Sensing> sensors = new HashMap<>();
     private final PriorityQueue<Stillness> stillnesses = new PriorityQueue<>(java.util.Comparator.comparingLong(Stillness::atMs));
     private Optional<Long> nextTimeMs = Optional.empty();
     private boolean timeKnown;
 
     /** Nobody has moved for so many minutes, if nobody moves until then. */
-    private record Stillness(long atMs, String sensor, int minutes, long sinceMs) {
+    private record Stillness(long atMs, SensorId sensor, int minutes, long sinceMs) {
     }
 
     /** What the place may ask of the world. */
     interface Around {
-        World world(Map<String, World.Sensing> sensors);
+        World world(Map<SensorId, World.Sensing> sensors);
 
         Instant instant(long nowMs);
     }

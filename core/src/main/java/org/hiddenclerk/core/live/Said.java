@@ -2,6 +2,9 @@ package org.hiddenclerk.core.live;
 
 import org.hiddenclerk.core.behaviour.Cause;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuleRunner;
 
@@ -18,7 +21,7 @@ public sealed interface Said {
      * @param percent 0 is off
      * @param motion  of a blind; STOP for others
      */
-    record Level(String output, int percent, Motion motion, Cause by, boolean again) implements Said {
+    record Level(OutputId output, int percent, Motion motion, Cause by, boolean again) implements Said {
     }
 
     /**
@@ -27,11 +30,11 @@ public sealed interface Said {
      * @param active what it says now
      * @param leads  whether it leads by this what it is linked to; a button tells of its release too
      */
-    record Gestured(String control, Device.Gesture gesture, boolean active, boolean leads) implements Said {
+    record Gestured(ControlId control, Device.Gesture gesture, boolean active, boolean leads) implements Said {
     }
 
     /** @param value as in {@link org.hiddenclerk.core.rules.World.Sensing} */
-    record Sensed(String sensor, int value, boolean again) implements Said {
+    record Sensed(SensorId sensor, int value, boolean again) implements Said {
     }
 
     /** @param by whose order it is, in words */

@@ -2,6 +2,7 @@ package org.hiddenclerk.core.live;
 
 import java.util.Locale;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.rules.RuleRunner;
 
 /** What is said in a house, told to people. */
@@ -14,7 +15,7 @@ final class SaidWords {
         this.plan = plan;
     }
 
-    String nameOf(String id) {
+    String nameOf(HouseId id) {
         return plan.nameOf(id);
     }
 

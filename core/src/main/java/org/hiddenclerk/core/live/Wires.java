@@ -13,6 +13,11 @@ import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.electrical.Installation;
 import org.hiddenclerk.core.electrical.LoadState;
 import org.hiddenclerk.core.electrical.Part;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.LampId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 
 /** The copper of a house: where its switches stand, and what that and the relays make of lamps, inputs and supplies. */
 final class Wires {
@@ -22,49 +27,49 @@ final class Wires {
 
     private final List<LivePlan.Run> runs;
     private final Map<String, Installation> installations = new HashMap<>();
-    private final Map<String, LiveDevice> devices;
-    private final Set<String> operated = new HashSet<>();
-    private final Map<String, Lamp> lamps = new TreeMap<>();
+    private final Map<DeviceId, LiveDevice> devices;
+    private final Set<SwitchId> operated = new HashSet<>();
+    private final Map<LampId, Lamp> lamps = new TreeMap<>();
     private final Map<String, Installation.Standing> last = new HashMap<>();
     private final Map<String, List<Object>> lastKey = new HashMap<>();
-    private Set<String> moving = Set.of();
+    private Set<SwitchId> moving = Set.of();
 
     /** @param level percent of its full light, where a module dims it */
     record Lamp(LoadState state, int level) {
         static final Lamp DARK = new Lamp(LoadState.OFF, 0);
     }
 
-    Wires(List<LivePlan.Run> runs, Map<String, LiveDevice> devices) {
+    Wires(List<LivePlan.Run> runs, Map<DeviceId, LiveDevice> devices) {
         this.runs = runs;
         this.devices = devices;
         runs.forEach(run -> installations.put(run.id(), new Installation(run.wiring())));
     }
 
-    boolean hasSwitch(String id) {
+    boolean hasSwitch(SwitchId id) {
         return runs.stream().anyMatch(run -> run.switches().containsValue(id));
     }
 
-    boolean isOperated(String switchId) {
+    boolean isOperated(SwitchId switchId) {
         return operated.contains(switchId);
     }
 
     /** Lets the contacts of a switch be on their way, touching nothing. */
-    void between(Set<String> switches) {
+    void between(Set<SwitchId> switches) {
         moving = Set.copyOf(switches);
     }
 
     /** Whether breaking off for a moment is something that a module of its wiring listens for. */
-    boolean listensForBreaks(String switchId) {
+    boolean listensForBreaks(SwitchId switchId) {
         return runs.stream().filter(run -> run.switches().containsValue(switchId)).flatMap(run -> run.wiring().parts().stream()).anyMatch(part ->
                 part instanceof Part.FittedModule module && module.inputs().stream().anyMatch(input -> input.behaviour() == InputBehaviour.SUPPLY_BLINK));
     }
 
-    boolean isPush(String switchId) {
+    boolean isPush(SwitchId switchId) {
         return runs.stream().flatMap(run -> run.wiring().parts().stream().filter(part -> switchId.equals(run.switches().get(part.id())))).anyMatch(part ->
                 part instanceof Part.Switch mechanism && mechanism.mechanism().isPush());
     }
 
-    void operate(String switchId, boolean to) {
+    void operate(SwitchId switchId, boolean to) {
         if (to) {
             operated.add(switchId);
         } else {
@@ -72,7 +77,7 @@ final class Wires {
         }
     }
 
-    Map<String, Lamp> lamps() {
+    Map<LampId, Lamp> lamps() {
         return lamps;
     }
 
@@ -80,7 +85,7 @@ final class Wires {
     void putIn() {
         for (LivePlan.Run run : runs) {
             installations.get(run.id()).at(Set.of(), Set.of(), Set.of()).modules().forEach((part, reading) -> Optional.ofNullable(run.modules().get(part)).ifPresent(hung -> {
-                Map<String, Boolean> closed = new HashMap<>();
+                Map<ControlId, Boolean> closed = new HashMap<>();
                 reading.inputs().forEach((input, asserted) -> Optional.ofNullable(hung.controls().get(input)).ifPresent(control -> closed.put(control, asserted)));
                 devices.get(hung.device()).isPutIn(closed);
             }));
@@ -93,13 +98,13 @@ final class Wires {
      * @param dead   circuits that are off
      * @param broken devices that do nothing any more
      */
-    void settle(long now, Set<String> dead, Set<String> broken) {
+    void settle(long now, Set<String> dead, Set<DeviceId> broken) {
         for (int round = 0; round < SETTLING_ROUNDS && settleOnce(now, dead, broken); round++) {
             continue;
         }
     }
 
-    private boolean settleOnce(long now, Set<String> dead, Set<String> broken) {
+    private boolean settleOnce(long now, Set<String> dead, Set<DeviceId> broken) {
         boolean changed = false;
         for (LivePlan.Run run : runs) {
             Set<String> closed = closed(run);
@@ -151,7 +156,7 @@ final class Wires {
         return List.of(directions.get(channel.motion() == Motion.UP ? 0 : 1));
     }
 
-    private void tell(long now, LivePlan.Run run, Installation.Standing standing, Set<String> broken) {
+    private void tell(long now, LivePlan.Run run, Installation.Standing standing, Set<DeviceId> broken) {
         standing.modules().forEach((part, reading) -> {
             LivePlan.Hung hung = run.modules().get(part);
             if (hung == null) {
@@ -167,8 +172,8 @@ final class Wires {
 
     /** A lamp that hangs on several wirings as planned is as the one says that has an output for it. */
     private void see() {
-        Map<String, Lamp> seen = new LinkedHashMap<>();
-        Set<String> commanded = new HashSet<>();
+        Map<LampId, Lamp> seen = new LinkedHashMap<>();
+        Set<LampId> commanded = new HashSet<>();
         for (LivePlan.Run run : runs) {
             Installation.Standing standing = last.get(run.id());
             run.lamps().forEach((part, lamp) -> {
@@ -182,7 +187,7 @@ final class Wires {
         lamps.putAll(seen);
     }
 
-    private int level(String output) {
+    private int level(OutputId output) {
         return devices.values().stream().filter(device -> device.channels().containsKey(output)).mapToInt(device -> device.channels().get(output).level()).findFirst().orElse(FULL);
     }
 }

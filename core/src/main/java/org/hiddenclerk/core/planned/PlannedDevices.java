@@ -13,6 +13,7 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
@@ -41,9 +42,9 @@ public final class PlannedDevices {
     }
 
     /** What hangs on outputs whose module measures it, by output. */
-    public static Map<String, Watts> metered(PlannedHouse house) {
-        Map<String, Watts> metered = new LinkedHashMap<>();
-        house.drawn().stream().filter(module -> module.model().metering()).forEach(module -> module.outputs().forEach(output -> metered.put(output.id().text(), output.total())));
+    public static Map<OutputId, Watts> metered(PlannedHouse house) {
+        Map<OutputId, Watts> metered = new LinkedHashMap<>();
+        house.drawn().stream().filter(module -> module.model().metering()).forEach(module -> module.outputs().forEach(output -> metered.put(output.id().inHouse(), output.total())));
         return metered;
     }
 
@@ -57,12 +58,12 @@ public final class PlannedDevices {
             if (!loads.isEmpty() && !secondDirection) {
                 String names = names(loads);
                 Device.Drives drives = isBlind(model) ? Device.Drives.BLIND : drives(loads.get(0).banks().get(0).kind());
-                outputs.add(new Device.Output(output.id().text(), inRoom(room.name(), names), drives, declared(model), model.sheet().dims()));
+                outputs.add(new Device.Output(output.id().inHouse(), inRoom(room.name(), names), drives, declared(model), model.sheet().dims()));
             }
         }
         List<Device.Control> controls = module.inputs().stream().map(input -> control(input, isBlind(model) ? outputs.stream().findFirst().map(Device.Output::id)
-                : input.commands().map(PlannedId.Output::text).filter(output -> outputs.stream().anyMatch(own -> own.id().equals(output))), room)).toList();
-        return new Device(module.id().text(), room.name() + " " + model.code(), room.name(), model.protocol(), module.circuit(),
+                : input.commands().map(PlannedId.Output::inHouse).filter(output -> outputs.stream().anyMatch(own -> own.id().equals(output))), room)).toList();
+        return new Device(module.id().inHouse(), room.name() + " " + model.code(), room.name(), model.protocol(), module.circuit(),
                 PlannedHouse.direct(features.apply(module.id().box(), model)), outputs, controls, List.of());
     }
 
@@ -77,11 +78,11 @@ public final class PlannedDevices {
     }
 
     /** @param own output that it switches itself: what it commands elsewhere is a link, and both directions of a blind are one output */
-    private static Device.Control control(PlannedModule.Input input, Optional<String> own, PlannedRoom room) {
+    private static Device.Control control(PlannedModule.Input input, Optional<OutputId> own, PlannedRoom room) {
         Wall.Kind wall = input.wall().wall().kind();
         Device.Kind kind = wall == Wall.Kind.PUSH || wall == Wall.Kind.UP_DOWN ? Device.Kind.PUSH : Device.Kind.ROCKER;
         String gangs = input.wall().gangs().stream().map(gang -> decapitalised(gang.words())).distinct().collect(Collectors.joining(" and "));
-        return new Device.Control(input.id().text(), room.name() + " switch (" + gangs + ")", kind, input.wall().input().behaviour(), own);
+        return new Device.Control(input.id().inHouse(), room.name() + " switch (" + gangs + ")", kind, input.wall().input().behaviour(), own);
     }
 
     /** A room that ends as the name begins says it once: the passage bank of the glass passage. */

@@ -11,6 +11,7 @@ import java.util.function.BiFunction;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.rules.Link;
 
 /**
@@ -77,7 +78,7 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
     }
 
     /** The box that something sits in: that of its module, which need not be the one whose plan fits it. Empty for what is not of the plans. */
-    public Optional<String> boxOf(String id) {
+    public Optional<String> boxOf(HouseId id) {
         return PlannedId.read(id).map(read -> PlannedId.moduleOf(id).flatMap(this::module).map(PlannedModule::box).orElse(read.box()));
     }
 

@@ -3,6 +3,12 @@ package org.hiddenclerk.core.planned;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.LampId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 
 /**
  * Identity of something of a planned house. What is kept or sent bears its text; it is put together and taken apart here and nowhere else.
@@ -16,6 +22,9 @@ public sealed interface PlannedId {
     /** As it is kept and sent. */
     String text();
 
+    /** It, as rules and whoever runs the house know it. */
+    HouseId inHouse();
+
     /**
      * A module.
      *
@@ -27,6 +36,11 @@ public sealed interface PlannedId {
         @Override
         public String text() {
             return box + "/" + key();
+        }
+
+        @Override
+        public DeviceId inHouse() {
+            return new DeviceId(text());
         }
 
         /** Within the plan of its box. */
@@ -46,6 +60,11 @@ public sealed interface PlannedId {
         public String text() {
             return module.text() + "/" + channel;
         }
+
+        @Override
+        public OutputId inHouse() {
+            return new OutputId(text());
+        }
     }
 
     /** An input of a module. */
@@ -58,6 +77,11 @@ public sealed interface PlannedId {
         @Override
         public String text() {
             return module.text() + "/in" + input;
+        }
+
+        @Override
+        public ControlId inHouse() {
+            return new ControlId(text());
         }
 
         /** Within the plan of its box. */
@@ -79,6 +103,11 @@ public sealed interface PlannedId {
         public String text() {
             return box + "/S" + gang;
         }
+
+        @Override
+        public SwitchId inHouse() {
+            return new SwitchId(text());
+        }
     }
 
     /** A lamp, or whatever else a load is. @param bank from 0 */
@@ -87,12 +116,27 @@ public sealed interface PlannedId {
         public String text() {
             return box + "/X" + load + (bank == 0 ? "" : "." + (bank + 1));
         }
+
+        @Override
+        public LampId inHouse() {
+            return new LampId(text());
+        }
     }
 
     /** Reads an id; empty for what is none of a planned house, such as a sensor that somebody added. */
     static Optional<PlannedId> read(String text) {
         Matcher matcher = Text.PATTERN.matcher(text);
         return matcher.matches() ? Optional.of(Text.read(matcher)) : Optional.empty();
+    }
+
+    /** Reads an id of a house that runs; empty for what is none of a planned house. */
+    static Optional<PlannedId> read(HouseId id) {
+        return read(id.text());
+    }
+
+    /** The module that an id is of, or is: none for switches and lamps, and for what is none of a planned house. */
+    static Optional<Module> moduleOf(HouseId id) {
+        return moduleOf(id.text());
     }
 
     /** The module that an id is of, or is: none for switches and lamps. */

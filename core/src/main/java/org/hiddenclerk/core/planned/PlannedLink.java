@@ -14,6 +14,6 @@ public record PlannedLink(PlannedId.Input input, PlannedId.Output output, Link.W
     }
 
     public Link link() {
-        return new Link(id(), input.text(), output.text(), way, effect, throughGroup);
+        return new Link(id(), input.inHouse(), output.inHouse(), way, effect, throughGroup);
     }
 }

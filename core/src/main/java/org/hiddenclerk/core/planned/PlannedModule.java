@@ -10,6 +10,7 @@ import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
 
 /**
@@ -18,11 +19,12 @@ import org.hiddenclerk.core.wiring.WallInput;
  * @param part    it in the wiring of its work
  * @param box     surveyed box that it sits in, or whose survey lists the lamp at which it sits
  * @param place   where it sits, in words: the label of its box, or the lamp
+ * @param scheme  by which it is wired, or the one that it goes with
  * @param circuit label of the circuit that it lives on
  * @param outputs its channels, each with what hangs on it, as the proof of the wiring shows it
  * @param inputs  those of its inputs that a switch at the wall reaches
  */
-public record PlannedModule(PlannedId.Module id, PartId part, String box, Place place, ModuleModel model, Optional<String> circuit, List<Output> outputs, List<Input> inputs) {
+public record PlannedModule(PlannedId.Module id, PartId part, String box, Place place, ModuleModel model, SchemeCode scheme, Optional<String> circuit, List<Output> outputs, List<Input> inputs) {
     public PlannedModule {
         outputs = List.copyOf(outputs);
         inputs = List.copyOf(inputs);

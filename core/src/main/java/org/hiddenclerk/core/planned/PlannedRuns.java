@@ -11,6 +11,10 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.LampId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.RunWiring;
@@ -19,7 +23,7 @@ import org.hiddenclerk.core.wiring.RunWiring;
 public final class PlannedRuns {
     private final Map<String, PlannedRoom> rooms;
     private final List<LivePlan.Run> runs = new ArrayList<>();
-    private final Map<String, Spot> spots = new LinkedHashMap<>();
+    private final Map<PlannedId, Spot> spots = new LinkedHashMap<>();
 
     /** @param rooms by box */
     public PlannedRuns(PlannedHouse house, Map<String, PlannedRoom> rooms) {
@@ -36,22 +40,22 @@ public final class PlannedRuns {
     }
 
     /** Switches at the wall by the control that reads them. */
-    public static Map<String, List<String>> worksAt(PlannedHouse house) {
-        Map<String, List<String>> worksAt = new LinkedHashMap<>();
-        house.modules().forEach(module -> module.inputs().forEach(input -> worksAt.put(input.id().text(), input.switches().stream().map(PlannedId.Switch::text).toList())));
+    public static Map<ControlId, List<SwitchId>> worksAt(PlannedHouse house) {
+        Map<ControlId, List<SwitchId>> worksAt = new LinkedHashMap<>();
+        house.modules().forEach(module -> module.inputs().forEach(input -> worksAt.put(input.id().inHouse(), input.switches().stream().map(PlannedId.Switch::inHouse).toList())));
         return worksAt;
     }
 
     private void add(PlannedWork work) {
         Run run = work.plan().run();
         Set<PartId> parts = work.plan().wiring().parts().stream().map(Part::id).collect(Collectors.toSet());
-        Map<PartId, String> outputs = outputs(work);
-        Map<PartId, String> switches = new LinkedHashMap<>();
+        Map<PartId, OutputId> outputs = outputs(work);
+        Map<PartId, SwitchId> switches = new LinkedHashMap<>();
         run.gangs().stream().filter(gang -> parts.contains(RunWiring.switchOf(gang))).forEach(gang -> {
             PlannedId.Switch id = PlannedWork.switchOf(run, gang);
             PlannedRoom room = rooms.get(id.box());
-            switches.put(RunWiring.switchOf(gang), id.text());
-            spots.putIfAbsent(id.text(), new Spot(id, room.name() + ", " + PlannedDevices.decapitalised(gang.gang().name()), room.id(), id.box(), Optional.empty(),
+            switches.put(RunWiring.switchOf(gang), id.inHouse());
+            spots.putIfAbsent(id, new Spot(id, room.name() + ", " + PlannedDevices.decapitalised(gang.gang().name()), room.id(), id.box(), Optional.empty(),
                     gang.gang().mechanism().isPush()));
         });
         Map<PartId, LivePlan.Lamp> lamps = new LinkedHashMap<>();
@@ -61,8 +65,8 @@ public final class PlannedRuns {
                 if (parts.contains(part)) {
                     PlannedId.Lamp id = new PlannedId.Lamp(run.boxOf(ref.place()), ref.number(), bank);
                     PlannedRoom room = rooms.get(id.box());
-                    lamps.put(part, new LivePlan.Lamp(id.text(), Optional.ofNullable(outputs.get(part))));
-                    spots.putIfAbsent(id.text(), new Spot(id, PlannedDevices.inRoom(room.name(), PlannedDevices.decapitalised(ref.load().name())), room.id(), id.box(),
+                    lamps.put(part, new LivePlan.Lamp(id.inHouse(), Optional.ofNullable(outputs.get(part))));
+                    spots.putIfAbsent(id, new Spot(id, PlannedDevices.inRoom(room.name(), PlannedDevices.decapitalised(ref.load().name())), room.id(), id.box(),
                             Optional.of(PlannedDevices.drives(ref.load().banks().get(bank).kind())), false));
                 }
             }
@@ -75,31 +79,31 @@ public final class PlannedRuns {
     }
 
     private static LivePlan.Hung hung(PlannedModule module) {
-        return new LivePlan.Hung(module.id().text(), module.inputs().stream().collect(Collectors.toMap(input -> input.id().input(), input -> input.id().text())),
-                module.outputs().stream().collect(Collectors.toMap(output -> output.id().text(), output -> output.id().channel())));
+        return new LivePlan.Hung(module.id().inHouse(), module.inputs().stream().collect(Collectors.toMap(input -> input.id().input(), input -> input.id().inHouse())),
+                module.outputs().stream().collect(Collectors.toMap(output -> output.id().inHouse(), output -> output.id().channel())));
     }
 
     /** Which output switches which lamp; the two directions of a blind are one output. */
-    private static Map<PartId, String> outputs(PlannedWork work) {
-        Map<PartId, String> outputs = new LinkedHashMap<>();
+    private static Map<PartId, OutputId> outputs(PlannedWork work) {
+        Map<PartId, OutputId> outputs = new LinkedHashMap<>();
         if (!work.isDrawn()) {
             return outputs;
         }
         TruthTable table = work.plan().proof().truthTable();
         work.modules().forEach(module -> {
-            Optional<String> blind = PlannedDevices.isBlind(module.model()) ? module.outputs().stream().filter(output -> !output.loads().isEmpty()).map(output -> output.id().text())
+            Optional<OutputId> blind = PlannedDevices.isBlind(module.model()) ? module.outputs().stream().filter(output -> !output.loads().isEmpty()).map(output -> output.id().inHouse())
                     .findFirst() : Optional.empty();
             module.outputs().stream().filter(output -> !output.loads().isEmpty()).forEach(output -> table.loadsOf(module.part(), output.id().channel()).forEach(load ->
-                    outputs.put(load, blind.orElse(output.id().text()))));
+                    outputs.put(load, blind.orElse(output.id().inHouse()))));
         });
         return outputs;
     }
 
     /** What the contacts of switches do by themselves: lamps that they change, and outputs whose module they feed. */
-    private static Map<String, LivePlan.Plain> plain(PlannedWork work, Map<PartId, String> switches, Map<PartId, LivePlan.Lamp> lamps, Map<PartId, String> outputs) {
+    private static Map<SwitchId, LivePlan.Plain> plain(PlannedWork work, Map<PartId, SwitchId> switches, Map<PartId, LivePlan.Lamp> lamps, Map<PartId, OutputId> outputs) {
         TruthTable table = work.plan().proof().truthTable();
-        Map<String, Set<String>> changed = new LinkedHashMap<>();
-        Map<String, Set<String>> fed = new LinkedHashMap<>();
+        Map<SwitchId, Set<LampId>> changed = new LinkedHashMap<>();
+        Map<SwitchId, Set<OutputId>> fed = new LinkedHashMap<>();
         lamps.forEach((load, lamp) -> table.controlsOf(load).stream().filter(switches::containsKey).forEach(at -> changed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
                 .add(lamp.id())));
         List<PlannedModule> drawn = work.isDrawn() ? work.modules() : List.of();

@@ -15,6 +15,7 @@ import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.Run;
 import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -39,7 +40,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         return new PlannedWork(plan.run().lead().id(), plan, plan.planned().map(wiring -> {
             List<WallInput> inputs = WallInput.of(plan);
             Installation installation = new Installation(plan.wiring());
-            return wiring.fitted().stream().map(fitted -> module(plan, fitted, ids, inputs, circuit(plan, installation, fitted, circuitLabels))).toList();
+            return wiring.fitted().stream().map(fitted -> module(plan, fitted, owners.get(fitted.assignment()).assignment().scheme(), ids, inputs, circuit(plan, installation, fitted, circuitLabels))).toList();
         }).orElseGet(() -> IntStream.range(0, owners.size()).mapToObj(i -> undrawn(plan.run(), owners.get(i), RunWiring.moduleOf(i + 1))).toList()));
     }
 
@@ -53,7 +54,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         ModuleModel model = owner.assignment().model();
         List<PlannedModule.Output> outputs = IntStream.range(0, model.channels().size()).mapToObj(i -> new PlannedModule.Output(new PlannedId.Output(id, model.channels().get(i).id()),
                 i < positions.size() ? positions.get(i) : List.of())).toList();
-        return new PlannedModule(id, part, at.id(), new PlannedModule.Place(at.label(), false, at.box().kind().isAtLoad()), model, Optional.empty(), outputs, List.of());
+        return new PlannedModule(id, part, at.id(), new PlannedModule.Place(at.label(), false, at.box().kind().isAtLoad()), model, owner.assignment().scheme(), Optional.empty(), outputs, List.of());
     }
 
     /** Whether its plan is drawn: until then it is known what is picked, and not what that does. */
@@ -74,7 +75,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         return ids;
     }
 
-    private static PlannedModule module(WiringPlan plan, Fitted fitted, Map<PartId, PlannedId.Module> ids, List<WallInput> inputs, Optional<String> circuit) {
+    private static PlannedModule module(WiringPlan plan, Fitted fitted, SchemeCode scheme, Map<PartId, PlannedId.Module> ids, List<WallInput> inputs, Optional<String> circuit) {
         PartId part = RunWiring.moduleOf(fitted.number());
         PlannedId.Module id = ids.get(part);
         TruthTable table = plan.proof().truthTable();
@@ -83,7 +84,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
         List<PlannedModule.Input> own = inputs.stream().filter(input -> input.fitted().number() == fitted.number()).map(input -> new PlannedModule.Input(
                 new PlannedId.Input(id, input.input().id()), input, input.gangs().stream().map(gang -> switchOf(plan.run(), gang)).toList(), input.input().channel().map(channel ->
                 new PlannedId.Output(input.input().target().map(ids::get).orElse(id), channel)))).toList();
-        return new PlannedModule(id, part, plan.run().boxOf(fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied(), fitted.isOutOfReach()), fitted.model(), circuit,
+        return new PlannedModule(id, part, plan.run().boxOf(fitted.place()), new PlannedModule.Place(fitted.place().label(), fitted.place().implied(), fitted.isOutOfReach()), fitted.model(), scheme, circuit,
                 outputs, own);
     }
 

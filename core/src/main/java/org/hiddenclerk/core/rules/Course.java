@@ -9,6 +9,8 @@ import java.util.Optional;
 import java.util.PriorityQueue;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
 
 /**
  * One course of events on a virtual clock: somebody does something, and devices, links and rules react until nothing is left to
@@ -24,9 +26,9 @@ final class Course {
     private final RuleIndex index;
     private final Delays delays;
     private final int[] levels;
-    private final Map<String, Integer> stepOf = new HashMap<>();
-    private final Map<String, Integer> runOnOf = new HashMap<>();
-    private final Map<String, Boolean> contacts = new HashMap<>();
+    private final Map<OutputId, Integer> stepOf = new HashMap<>();
+    private final Map<OutputId, Integer> runOnOf = new HashMap<>();
+    private final Map<ControlId, Boolean> contacts = new HashMap<>();
     private final PriorityQueue<Pending> queue = new PriorityQueue<>();
     private final List<Change> changes = new ArrayList<>();
     private final List<Commanded> commands = new ArrayList<>();
@@ -58,14 +60,14 @@ final class Course {
     }
 
     /** An output changed. */
-    record Change(long atMs, String output, int from, int to, Cause cause) {
+    record Change(long atMs, OutputId output, int from, int to, Cause cause) {
         boolean isOn() {
             return to > 0;
         }
     }
 
     /** An output was told what to be, whether that changed it or not. */
-    record Commanded(long atMs, String output, boolean on, Cause cause) {
+    record Commanded(long atMs, OutputId output, boolean on, Cause cause) {
     }
 
     /** A rule began to act. */
@@ -100,17 +102,17 @@ final class Course {
         return circle;
     }
 
-    int level(String output) {
+    int level(OutputId output) {
         return levels[index.of(output)];
     }
 
     /** Sets the stage before anything happens. */
-    void set(String output, boolean on) {
+    void set(OutputId output, boolean on) {
         levels[index.of(output)] = on ? FULL : 0;
     }
 
     /** Puts a rocker up or down before anything happens. */
-    void stand(String control, boolean up) {
+    void stand(ControlId control, boolean up) {
         contacts.put(control, up);
     }
 
@@ -123,7 +125,7 @@ final class Course {
     }
 
     /** A hand works a control: its own output, its links, and what listens to it. */
-    void use(String id, Device.Gesture gesture) {
+    void use(ControlId id, Device.Gesture gesture) {
         Device.Control control = house.controls().get(id);
         boolean before = contacts.getOrDefault(id, false);
         boolean active = control.kind() != Device.Kind.ROCKER || !before;
@@ -142,7 +144,7 @@ final class Course {
         run();
     }
 
-    private void ownOutput(Device.Control control, String own, boolean active, Device.Gesture gesture) {
+    private void ownOutput(Device.Control control, OutputId own, boolean active, Device.Gesture gesture) {
         if (control.kind() == Device.Kind.ROCKER) {
             react(control, own, control.behaviour().onChange(active));
         } else if (gesture != Device.Gesture.LONG) {
@@ -151,7 +153,7 @@ final class Course {
         }
     }
 
-    private void react(Device.Control control, String own, InputBehaviour.Reaction reaction) {
+    private void react(Device.Control control, OutputId own, InputBehaviour.Reaction reaction) {
         switch (reaction) {
             case NONE -> { }
             case TOGGLE, DIRECTION -> command(own, level(own) > 0 ? 0 : FULL, Cause.HAND);
@@ -166,7 +168,7 @@ final class Course {
     }
 
     /** Somebody switches an output by remote. */
-    void remote(String output, boolean on) {
+    void remote(OutputId output, boolean on) {
         command(output, on ? FULL : 0, Cause.REMOTE);
         run();
     }
@@ -187,14 +189,14 @@ final class Course {
         while (!queue.isEmpty() && circle.isEmpty()) {
             Pending next = queue.poll();
             now = next.atMs();
-            String output = next.turning().output();
+            OutputId output = next.turning().output();
             if (next.runOn() == 0 || runOnOf.getOrDefault(output, 0) == next.runOn()) {
                 command(output, next.turning().from(this::level, each -> stepOf.merge(each, 1, Integer::sum)), next.cause());
             }
         }
     }
 
-    private void later(long ms, String output, Turning.Change change, Cause cause) {
+    private void later(long ms, OutputId output, Turning.Change change, Cause cause) {
         queue.add(new Pending(now + ms, pendings++, new Turning(0, output, change), cause, 0));
     }
 
@@ -203,7 +205,7 @@ final class Course {
         queue.add(new Pending(now + ms + end.afterMs(), pendings++, end, cause, generation));
     }
 
-    private void command(String output, int to, Cause cause) {
+    private void command(OutputId output, int to, Cause cause) {
         int from = level(output);
         commands.add(new Commanded(now, output, to > 0, cause));
         if (from == to) {

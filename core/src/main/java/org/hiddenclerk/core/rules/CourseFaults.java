@@ -45,7 +45,7 @@ final class CourseFaults {
                 Course.Commanded second = byRules.get(j);
                 Rule other = second.cause().rule().orElseThrow();
                 if (second.output().equals(first.output()) && second.on() != first.on() && one != other) {
-                    found.putIfAbsent("conflict " + new TreeSet<>(List.of(one.id(), other.id())) + first.output(), RuleFindings.conflict(house.nameOf(first.output()), one, other,
+                    found.putIfAbsent("conflict " + new TreeSet<>(List.of(one.id(), other.id())) + first.output().text(), RuleFindings.conflict(house.nameOf(first.output()), one, other,
                             Story.of(house, stimulus, course, second.atMs())));
                 }
             }
@@ -59,7 +59,7 @@ final class CourseFaults {
                         && later.cause().origin() == Course.Origin.RULE && later.atMs() >= change.atMs() && later.atMs() - change.atMs() <= WINDOW_MS && isAtOnce(later)).findFirst()
                         .ifPresent(later -> {
                             Rule rule = later.cause().rule().orElseThrow();
-                            found.putIfAbsent("fight " + rule.id() + change.output(), RuleFindings.fight(house.nameOf(change.output()), rule,
+                            found.putIfAbsent("fight " + rule.id() + change.output().text(), RuleFindings.fight(house.nameOf(change.output()), rule,
                                     Story.of(house, stimulus, course, later.atMs())));
                         }));
     }

@@ -4,8 +4,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 
 /**
  * A device as rules know it: a module, a remote control, a sensor.
@@ -13,13 +20,19 @@ import org.hiddenclerk.core.catalogue.Protocol;
  * @param circuit that feeds it; empty for what runs on a battery
  * @param direct  ways in which it can command others without a hub
  */
-public record Device(String id, String name, String room, Protocol protocol, Optional<String> circuit, Set<Link.Way> direct, List<Output> outputs, List<Control> controls,
+public record Device(DeviceId id, String name, String room, Protocol protocol, Optional<String> circuit, Set<Link.Way> direct, List<Output> outputs, List<Control> controls,
                      List<Sensor> sensors) {
     public Device {
         direct = Set.copyOf(direct);
         outputs = List.copyOf(outputs);
         controls = List.copyOf(controls);
         sensors = List.copyOf(sensors);
+    }
+
+    /** It, and everything of it. */
+    public Set<HouseId> ids() {
+        return Stream.of(Stream.of(id), outputs.stream().map(Output::id), controls.stream().map(Control::id), sensors.stream().map(Sensor::id)).flatMap(ids -> ids)
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** What hangs on an output. */
@@ -39,7 +52,7 @@ public record Device(String id, String name, String room, Protocol protocol, Opt
      * @param drives   what hangs on it
      * @param declared what the hub takes it for; a relay is no lamp to a hub until it is told so
      */
-    public record Output(String id, String name, Drives drives, Drives declared, boolean dims) {
+    public record Output(OutputId id, String name, Drives drives, Drives declared, boolean dims) {
         Output declaredAs(Drives other) {
             return new Output(id, name, drives, other, dims);
         }
@@ -69,7 +82,7 @@ public record Device(String id, String name, String room, Protocol protocol, Opt
      * @param id     unique in the house
      * @param output that it commands by its own wires; empty for one that only reports
      */
-    public record Control(String id, String name, Kind kind, InputBehaviour behaviour, Optional<String> output) {
+    public record Control(ControlId id, String name, Kind kind, InputBehaviour behaviour, Optional<OutputId> output) {
         /** What it can tell of. */
         public Set<Gesture> gestures() {
             if (kind == Kind.REMOTE_BUTTON) {
@@ -92,7 +105,7 @@ public record Device(String id, String name, String room, Protocol protocol, Opt
     public enum Senses { DOOR, MOTION, BRIGHTNESS, TEMPERATURE, HUMIDITY }
 
     /** @param id unique in the house */
-    public record Sensor(String id, String name, Senses senses) {
+    public record Sensor(SensorId id, String name, Senses senses) {
     }
 
     Device withOutput(Output changed) {

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.schedule.Schedule;
 
 /** What is known of the world around the rules in one course of events: only what guards and triggers ask of it. */
@@ -14,9 +15,9 @@ final class Environment {
 
     private final BitSet minutes;
     private final Map<String, Boolean> facts;
-    private final Map<String, int[]> figures;
+    private final Map<SensorId, int[]> figures;
 
-    private Environment(BitSet minutes, Map<String, Boolean> facts, Map<String, int[]> figures) {
+    private Environment(BitSet minutes, Map<String, Boolean> facts, Map<SensorId, int[]> figures) {
         this.minutes = minutes;
         this.facts = facts;
         this.figures = figures;
@@ -29,7 +30,7 @@ final class Environment {
     }
 
     private Environment copy() {
-        Map<String, int[]> copied = new HashMap<>();
+        Map<SensorId, int[]> copied = new HashMap<>();
         figures.forEach((sensor, range) -> copied.put(sensor, range.clone()));
         return new Environment((BitSet) minutes.clone(), new HashMap<>(facts), copied);
     }
@@ -59,8 +60,8 @@ final class Environment {
         return next;
     }
 
-    private void forget(String sensor) {
-        facts.remove(sensor);
+    private void forget(SensorId sensor) {
+        facts.remove(sensor.text());
         figures.remove(sensor);
     }
 
@@ -114,7 +115,7 @@ final class Environment {
     private boolean says(Guard.SensorSays says) {
         boolean first = says.reading().ordinal() % 2 == 0;
         if (says.reading().senses() == Device.Senses.DOOR || says.reading().senses() == Device.Senses.MOTION) {
-            return is(says.sensor(), first);
+            return is(says.sensor().text(), first);
         }
         int[] range = figures.computeIfAbsent(says.sensor(), sensor -> new int[] {Integer.MIN_VALUE, Integer.MAX_VALUE});
         if (first) {

@@ -39,7 +39,7 @@ public record Fix(Kind kind, List<String> subjects) {
     /** The house with it done. */
     public RuledHouse applyTo(RuledHouse house) {
         return switch (kind) {
-            case DECLARE_AS_LIGHT -> house.withDevices(house.devices().stream().map(device -> device.outputs().stream().filter(o -> subjects.contains(o.id())).findFirst()
+            case DECLARE_AS_LIGHT -> house.withDevices(house.devices().stream().map(device -> device.outputs().stream().filter(o -> subjects.contains(o.id().text())).findFirst()
                     .map(output -> device.withOutput(output.declaredAs(Device.Drives.LIGHT))).orElse(device)).toList());
             case BY_HAND_ONLY -> changed(house, rule -> rule.withTriggers(rule.triggers().stream().map(Fix::byHandOnly).toList()));
             case RUN_ON_HUB -> changed(house, rule -> rule.runningOn(Rule.RunsOn.HUB));

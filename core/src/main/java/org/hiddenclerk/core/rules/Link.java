@@ -1,11 +1,15 @@
 package org.hiddenclerk.core.rules;
 
+import java.util.Set;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
 /**
  * A control that acts on an output of another device.
  *
  * @param throughGroup whether a direct binding goes through a group, as it must where a device has several endpoints
  */
-public record Link(String id, String control, String output, Way way, Effect effect, boolean throughGroup) {
+public record Link(String id, ControlId control, OutputId output, Way way, Effect effect, boolean throughGroup) {
     /** How a command gets from one to the other. */
     public enum Way {
         WIRE("by wire"), LOCAL_GROUP("by local group"), DIRECT_BINDING("by direct binding"), HUB("by the hub"), CLOUD("by a cloud");
@@ -41,6 +45,11 @@ public record Link(String id, String control, String output, Way way, Effect eff
         public String words() {
             return words;
         }
+    }
+
+    /** What it names of the house. */
+    public Set<HouseId> ids() {
+        return Set.of(control, output);
     }
 
     public Link by(Way other) {

@@ -11,6 +11,8 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.TreeSet;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
 
 /**
  * What a hand still reaches when something is down: for each control and each output that it acts on, every way there with the
@@ -36,7 +38,7 @@ public final class Reach {
         public static final Part INTERNET = new Part(Kind.INTERNET, "", "internet");
 
         public static Part of(Device device) {
-            return new Part(Kind.MODULE, device.id(), device.name());
+            return new Part(Kind.MODULE, device.id().text(), device.name());
         }
 
         public static Part mains(String circuit) {
@@ -83,7 +85,7 @@ public final class Reach {
      * @param paths fastest first; never none
      * @param down  outcome by the parts that are down: each part that any path takes, and each pair of them
      */
-    public record Row(String control, String output, List<Path> paths, Map<Set<Part>, Outcome> down) {
+    public record Row(ControlId control, OutputId output, List<Path> paths, Map<Set<Part>, Outcome> down) {
         public Row {
             paths = List.copyOf(paths);
         }
@@ -126,9 +128,9 @@ public final class Reach {
                 .orElse(new Outcome(State.LOST, OptionalInt.empty(), Optional.empty()));
     }
 
-    private Map<String, List<Path>> paths(Device.Control control) {
+    private Map<OutputId, List<Path>> paths(Device.Control control) {
         Device from = house.owner(control.id());
-        Map<String, List<Path>> paths = new LinkedHashMap<>();
+        Map<OutputId, List<Path>> paths = new LinkedHashMap<>();
         control.output().ifPresent(own -> add(paths, own, new Path("by wire", own(from), delays.wire())));
         house.links().stream().filter(link -> link.control().equals(control.id())).forEach(link -> add(paths, link.output(), of(link, from)));
         house.rules().stream().filter(Rule::enabled).filter(rule -> rule.triggers().stream().anyMatch(trigger -> startsAt(trigger, control))).forEach(rule ->
@@ -137,7 +139,7 @@ public final class Reach {
         return paths;
     }
 
-    private static void add(Map<String, List<Path>> paths, String output, Path path) {
+    private static void add(Map<OutputId, List<Path>> paths, OutputId output, Path path) {
         paths.computeIfAbsent(output, o -> new ArrayList<>()).add(path);
     }
 
@@ -146,9 +148,9 @@ public final class Reach {
                 .filter(changes.output()::equals).isPresent();
     }
 
-    private Set<String> outputs(Action action) {
+    private Set<OutputId> outputs(Action action) {
         if (action instanceof Action.AllOff off) {
-            Set<String> lights = new LinkedHashSet<>(house.outputs().keySet());
+            Set<OutputId> lights = new LinkedHashSet<>(house.outputs().keySet());
             lights.removeIf(output -> !house.isLight(output) || off.except().contains(output));
             return lights;
         }

@@ -7,6 +7,8 @@ import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Action.Command;
 import org.hiddenclerk.core.rules.Device.Drives;
 import org.hiddenclerk.core.rules.Device.Gesture;
@@ -22,9 +24,9 @@ public enum Recipe {
     PRESENCE("Light while somebody is in the room", "a motion sensor, a door sensor and a light") {
         @Override
         List<Rule> make(Parts parts) {
-            String motion = parts.sensor(Senses.MOTION);
-            String door = parts.sensor(Senses.DOOR);
-            String light = parts.light();
+            SensorId motion = parts.sensor(Senses.MOTION);
+            SensorId door = parts.sensor(Senses.DOOR);
+            OutputId light = parts.light();
             return List.of(rule("comes", "Somebody comes in", List.of(new Trigger.Sensed(motion, Reading.MOVES, 0), new Trigger.Sensed(door, Reading.OPENS, 0)),
                     List.of(new Guard.Dark(true)), new Action.Turn(light, Command.ON)), rule("gone", "The room is empty", List.of(new Trigger.Sensed(motion, Reading.STILL, 10)),
                     List.of(), new Action.Turn(light, Command.OFF)));
@@ -33,8 +35,8 @@ public enum Recipe {
     PRESENCE_HEATING("Heat while somebody is in the room", "a motion sensor and a heater") {
         @Override
         List<Rule> make(Parts parts) {
-            String motion = parts.sensor(Senses.MOTION);
-            String heater = parts.output(Drives.HEATER);
+            SensorId motion = parts.sensor(Senses.MOTION);
+            OutputId heater = parts.output(Drives.HEATER);
             return List.of(rule("warm", "Somebody is in the cold room", List.of(new Trigger.Sensed(motion, Reading.MOVES, 0)), List.of(new Guard.TimeBetween(LocalTime.of(6, 0),
                     LocalTime.of(22, 0))), new Action.Turn(heater, Command.ON)), rule("cool", "The room was left", List.of(new Trigger.Sensed(motion, Reading.STILL, 30)), List.of(),
                     new Action.Turn(heater, Command.OFF)));
@@ -64,7 +66,7 @@ public enum Recipe {
     SUN("Light at sunset", "a light") {
         @Override
         List<Rule> make(Parts parts) {
-            String light = parts.light();
+            OutputId light = parts.light();
             return List.of(rule("dusk", "Evening light", List.of(new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, -15, Set.of()))), List.of(), new Action.Turn(light,
                     Command.ON)), rule("late", "Evening light off", List.of(new Trigger.Due(new Schedule.Daily(LocalTime.of(23, 0), Set.of()))), List.of(), new Action.Turn(light,
                     Command.OFF)));
@@ -73,8 +75,8 @@ public enum Recipe {
     LATE_LOW("Low light late at night", "a motion sensor and a light that dims") {
         @Override
         List<Rule> make(Parts parts) {
-            String motion = parts.sensor(Senses.MOTION);
-            String light = parts.dimmed();
+            SensorId motion = parts.sensor(Senses.MOTION);
+            OutputId light = parts.dimmed();
             return List.of(rule("late-low", "Low light late at night", List.of(new Trigger.Sensed(motion, Reading.MOVES, 0)), List.of(new Guard.TimeBetween(LocalTime.of(23, 0),
                     LocalTime.of(6, 0))), new Action.SetLevel(light, 10)), rule("late-off", "Low light off", List.of(new Trigger.Sensed(motion, Reading.STILL, 3)),
                     List.of(new Guard.TimeBetween(LocalTime.of(23, 0), LocalTime.of(6, 0))), new Action.Turn(light, Command.OFF)));
@@ -83,7 +85,7 @@ public enum Recipe {
     FAN_RUN_ON("The fan runs on after the light", "a light and a fan") {
         @Override
         List<Rule> make(Parts parts) {
-            String fan = parts.output(Drives.FAN);
+            OutputId fan = parts.output(Drives.FAN);
             return List.of(rule("run-on", "Fan runs on", List.of(new Trigger.Changes(parts.light(), To.OFF, false)), List.of(), new Action.RunOn(fan, 600)));
         }
     },
@@ -105,14 +107,14 @@ public enum Recipe {
     MINIMUM_LEVEL("Never dimmer than", "a light that dims") {
         @Override
         List<Rule> make(Parts parts) {
-            String light = parts.dimmed();
+            OutputId light = parts.dimmed();
             return List.of(rule("least", "Never dimmer than", List.of(new Trigger.Changes(light, To.ANY, false)), List.of(), new Action.AtLeast(light, 15)));
         }
     },
     MIRROR("A second switch does what the first does", "two lights") {
         @Override
         List<Rule> make(Parts parts) {
-            List<String> two = parts.lights(2);
+            List<OutputId> two = parts.lights(2);
             return List.of(rule("mirror", "The one does what the other does", List.of(new Trigger.Changes(two.get(0), To.ANY, false)), List.of(), new Action.Follow(two.get(1),
                     two.get(0))));
         }
@@ -120,8 +122,8 @@ public enum Recipe {
     INDICATOR("An indicator lamp shows a state", "a light and another output") {
         @Override
         List<Rule> make(Parts parts) {
-            String light = parts.light();
-            String shown = parts.any(output -> !output.id().equals(light));
+            OutputId light = parts.light();
+            OutputId shown = parts.any(output -> !output.id().equals(light));
             return List.of(rule("indicator", "Indicator follows", List.of(new Trigger.Changes(shown, To.ANY, false)), List.of(), new Action.Follow(light, shown)));
         }
     },
@@ -135,7 +137,7 @@ public enum Recipe {
     BLINDS("Blinds with the sun", "a blind") {
         @Override
         List<Rule> make(Parts parts) {
-            String blind = parts.output(Drives.BLIND);
+            OutputId blind = parts.output(Drives.BLIND);
             return List.of(rule("blinds-down", "Blinds down", List.of(new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, 20, Set.of()))), List.of(), new Action.Move(blind,
                     Motion.DOWN, 25_000)), rule("blinds-up", "Blinds up", List.of(new Trigger.Due(new Schedule.Daily(LocalTime.of(7, 30), Set.of()))), List.of(),
                     new Action.Move(blind, Motion.UP, 25_000)));
@@ -144,8 +146,8 @@ public enum Recipe {
     HEATER_LIMITS("A heater within limits", "a heater and a temperature sensor") {
         @Override
         List<Rule> make(Parts parts) {
-            String heater = parts.output(Drives.HEATER);
-            String sensor = parts.sensor(Senses.TEMPERATURE);
+            OutputId heater = parts.output(Drives.HEATER);
+            SensorId sensor = parts.sensor(Senses.TEMPERATURE);
             return List.of(rule("cold", "Too cold", List.of(new Trigger.Sensed(sensor, Reading.COLDER, 17)), List.of(), new Action.Turn(heater, Command.ON)),
                     rule("hot", "Warm enough", List.of(new Trigger.Sensed(sensor, Reading.WARMER, 20)), List.of(), new Action.Turn(heater, Command.OFF)));
         }
@@ -195,35 +197,35 @@ public enum Recipe {
 
     /** The first suitable devices of a house. */
     private record Parts(RuledHouse house) {
-        String any(Predicate<Device.Output> suits) {
+        OutputId any(Predicate<Device.Output> suits) {
             return house.outputs().values().stream().filter(suits).map(Device.Output::id).findFirst().orElseThrow(NothingSuitable::new);
         }
 
-        String output(Drives drives) {
+        OutputId output(Drives drives) {
             return any(output -> output.drives() == drives);
         }
 
-        String light() {
+        OutputId light() {
             return output(Drives.LIGHT);
         }
 
-        String dimmed() {
+        OutputId dimmed() {
             return any(output -> output.drives() == Drives.LIGHT && output.dims());
         }
 
-        List<String> lights(int least) {
-            List<String> lights = house.outputs().values().stream().filter(output -> output.drives() == Drives.LIGHT).map(Device.Output::id).toList();
+        List<OutputId> lights(int least) {
+            List<OutputId> lights = house.outputs().values().stream().filter(output -> output.drives() == Drives.LIGHT).map(Device.Output::id).toList();
             if (lights.size() < least) {
                 throw new NothingSuitable();
             }
             return lights;
         }
 
-        Set<String> someLights() {
+        Set<OutputId> someLights() {
             return lights(1).stream().limit(4).collect(Collectors.toSet());
         }
 
-        String sensor(Senses senses) {
+        SensorId sensor(Senses senses) {
             return house.sensors().values().stream().filter(sensor -> sensor.senses() == senses).map(Device.Sensor::id).findFirst().orElseThrow(NothingSuitable::new);
         }
 

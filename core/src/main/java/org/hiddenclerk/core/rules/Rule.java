@@ -1,6 +1,10 @@
 package org.hiddenclerk.core.rules;
 
 import java.util.List;
+import java.util.Set;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+import org.hiddenclerk.core.identity.HouseId;
 
 /**
  * Any of some triggers, all of some guards, and what is done then.
@@ -12,6 +16,12 @@ public record Rule(String id, String name, RunsOn on, List<Trigger> triggers, Li
         triggers = List.copyOf(triggers);
         guards = List.copyOf(guards);
         deeds = List.copyOf(deeds);
+    }
+
+    /** What it names of the house. */
+    public Set<HouseId> ids() {
+        return Stream.of(triggers.stream().map(Trigger::ids), guards.stream().map(Guard::ids), deeds.stream().map(deed -> deed.action().ids())).flatMap(ids -> ids).flatMap(Set::stream)
+                .collect(Collectors.toUnmodifiableSet());
     }
 
     /** Something done so many seconds after the rule has begun to act. */

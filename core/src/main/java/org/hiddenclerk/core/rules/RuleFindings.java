@@ -63,7 +63,7 @@ final class RuleFindings {
         return finding(FindingCode.MISSING_FROM_ALL_OFF, subject(List.of(rule)),
                 Sentence.of("\"{0}\" leaves {1} on: {2}.", rule.name(), names, taken), List.of(), List.of(rule),
                 Remedy.Kind.CHANGE_RULE, outputs.size() == 1 ? "mark it as a light" : "mark them as lights", List.of(new Fix(Fix.Kind.DECLARE_AS_LIGHT, outputs.stream()
-                .map(Device.Output::id).toList())));
+                .map(output -> output.id().text()).toList())));
     }
 
     static RuleFinding needsInternet(Rule rule, int devices) {

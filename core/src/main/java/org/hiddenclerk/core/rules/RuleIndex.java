@@ -4,16 +4,19 @@ import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 
 /** Who listens to what, so that a course of events costs what happens in it and not what the house is. */
 final class RuleIndex {
     private final RuledHouse house;
-    private final Map<String, Integer> outputs = new HashMap<>();
-    private final Map<String, List<Listener>> changes = new HashMap<>();
-    private final Map<String, List<Listener>> used = new HashMap<>();
+    private final Map<OutputId, Integer> outputs = new HashMap<>();
+    private final Map<OutputId, List<Listener>> changes = new HashMap<>();
+    private final Map<ControlId, List<Listener>> used = new HashMap<>();
     private final Map<Trigger, List<Listener>> others = new HashMap<>();
-    private final Map<String, List<Listener>> sensed = new HashMap<>();
-    private final Map<String, List<Link>> links = new HashMap<>();
+    private final Map<SensorId, List<Listener>> sensed = new HashMap<>();
+    private final Map<ControlId, List<Link>> links = new HashMap<>();
 
     RuleIndex(RuledHouse house) {
         this.house = house;
@@ -46,15 +49,15 @@ final class RuleIndex {
         return outputs.size();
     }
 
-    int of(String output) {
+    int of(OutputId output) {
         return outputs.get(output);
     }
 
-    List<Listener> changesOf(String output) {
+    List<Listener> changesOf(OutputId output) {
         return changes.getOrDefault(output, List.of());
     }
 
-    List<Listener> usedBy(String control) {
+    List<Listener> usedBy(ControlId control) {
         return used.getOrDefault(control, List.of());
     }
 
@@ -67,11 +70,11 @@ final class RuleIndex {
         return others;
     }
 
-    List<Listener> listenersToSensor(String sensor) {
+    List<Listener> listenersToSensor(SensorId sensor) {
         return sensed.getOrDefault(sensor, List.of());
     }
 
-    List<Link> linksOf(String control) {
+    List<Link> linksOf(ControlId control) {
         return links.getOrDefault(control, List.of());
     }
 }

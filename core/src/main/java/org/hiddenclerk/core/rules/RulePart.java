@@ -8,6 +8,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.schedule.Schedule;
 
 /** What a rule may be put together from, each drafted on the first suitable thing of the house; slots say the rest. */
@@ -37,14 +38,14 @@ public enum RulePart {
 
     /** A rule to begin with: the first switch changes the last output over; empty in a house without any. */
     public static Optional<Rule> draft(RuledHouse house, String id) {
-        List<String> outputs = List.copyOf(house.outputs().keySet());
+        List<OutputId> outputs = List.copyOf(house.outputs().keySet());
         return house.controls().values().stream().findFirst().filter(control -> !outputs.isEmpty()).map(control -> new Rule(id, "A rule of our own", Rule.RunsOn.HUB, List.of(
                 new Trigger.Used(control.id(), control.leading())), List.of(), List.of(new Rule.Deed(new Action.Turn(outputs.get(outputs.size() - 1), Action.Command.TOGGLE), 0)), true));
     }
 
     /** The rule with this added; empty where the house lacks what it takes. */
     public Optional<Rule> addTo(Rule rule, RuledHouse house) {
-        Optional<String> output = house.outputs().keySet().stream().findFirst();
+        Optional<OutputId> output = house.outputs().keySet().stream().findFirst();
         Optional<Device.Sensor> sensor = house.sensors().values().stream().findFirst();
         Set<DayOfWeek> days = EnumSet.allOf(DayOfWeek.class);
         return switch (this) {

@@ -2,6 +2,8 @@ package org.hiddenclerk.core.rules;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.RuledHouse.Problem;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
@@ -90,11 +92,11 @@ final class RuleReferences {
         }
     }
 
-    private void output(String pointer, String id) {
+    private void output(String pointer, OutputId id) {
         RuledHouse.known(problems, pointer, id, house.outputs()::containsKey, "an output of the house");
     }
 
-    private void sensor(String pointer, String id) {
+    private void sensor(String pointer, SensorId id) {
         RuledHouse.known(problems, pointer + "/sensor", id, house.sensors()::containsKey, "a sensor of the house");
     }
 

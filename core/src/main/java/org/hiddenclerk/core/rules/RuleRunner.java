@@ -15,6 +15,9 @@ import java.util.function.Predicate;
 import java.util.function.Supplier;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Whereabouts;
 
@@ -29,9 +32,9 @@ public final class RuleRunner {
     private final RuleIndex index;
     private final int thinksMs;
     private final Random random = new Random(0);
-    private final Map<String, Integer> levels = new HashMap<>();
-    private final Map<String, Integer> stepOf = new HashMap<>();
-    private final Map<String, Integer> runOnOf = new HashMap<>();
+    private final Map<OutputId, Integer> levels = new HashMap<>();
+    private final Map<OutputId, Integer> stepOf = new HashMap<>();
+    private final Map<OutputId, Integer> runOnOf = new HashMap<>();
     private final PriorityQueue<Pending> queue = new PriorityQueue<>();
     private final List<Fired> fired = new ArrayList<>();
     private int pendings;
@@ -50,15 +53,15 @@ public final class RuleRunner {
 
     /** What is to be done to an output. */
     public sealed interface Order {
-        String output();
+        OutputId output();
 
-        record Level(String output, int percent) implements Order {
+        record Level(OutputId output, int percent) implements Order {
         }
 
-        record Toggle(String output) implements Order {
+        record Toggle(OutputId output) implements Order {
         }
 
-        record Move(String output, Motion motion) implements Order {
+        record Move(OutputId output, Motion motion) implements Order {
         }
     }
 
@@ -78,17 +81,17 @@ public final class RuleRunner {
     }
 
     /** Level that it takes an output to have; empty before it has heard of it. */
-    public Optional<Integer> known(String output) {
+    public Optional<Integer> known(OutputId output) {
         return Optional.ofNullable(levels.get(output));
     }
 
     /** Learns what an output is, without anything having happened. */
-    public void learn(String output, int percent) {
+    public void learn(OutputId output, int percent) {
         levels.put(output, percent);
     }
 
     /** An output is heard to have changed. What is heard for the first time, and what is heard again, sets nothing going. */
-    public void changed(long now, String output, int to, boolean byHand, Supplier<World> world) {
+    public void changed(long now, OutputId output, int to, boolean byHand, Supplier<World> world) {
         Integer from = levels.put(output, to);
         if (from == null || from == to) {
             return;
@@ -106,7 +109,7 @@ public final class RuleRunner {
         }
     }
 
-    public void used(long now, String control, Device.Gesture gesture, Supplier<World> world) {
+    public void used(long now, ControlId control, Device.Gesture gesture, Supplier<World> world) {
         index.usedBy(control).stream().filter(listener -> ((Trigger.Used) listener.trigger()).gesture() == gesture).forEach(listener -> fire(now, listener.rule(), world));
     }
 
@@ -115,7 +118,7 @@ public final class RuleRunner {
      *
      * @param before empty when it says something for the first time
      */
-    public void sensed(long now, String sensor, Optional<Integer> before, int value, Supplier<World> world) {
+    public void sensed(long now, SensorId sensor, Optional<Integer> before, int value, Supplier<World> world) {
         index.listenersToSensor(sensor).forEach(listener -> {
             Trigger.Sensed sensed = (Trigger.Sensed) listener.trigger();
             if (sensed.reading() != Trigger.Reading.STILL && sensed.reading().holdsAt(value, 0, sensed.figure())
@@ -130,12 +133,12 @@ public final class RuleRunner {
     }
 
     /** After how many minutes without movement something is to happen, by the figures of triggers. */
-    public Set<Integer> stillnesses(String sensor) {
+    public Set<Integer> stillnesses(SensorId sensor) {
         return index.listenersToSensor(sensor).stream().map(listener -> (Trigger.Sensed) listener.trigger()).filter(trigger -> trigger.reading() == Trigger.Reading.STILL)
                 .map(Trigger.Sensed::figure).collect(Collectors.toSet());
     }
 
-    public void still(long now, String sensor, int minutes, Supplier<World> world) {
+    public void still(long now, SensorId sensor, int minutes, Supplier<World> world) {
         index.listenersTo(new Trigger.Sensed(sensor, Trigger.Reading.STILL, minutes)).forEach(listener -> fire(now, listener.rule(), world));
     }
 
@@ -192,7 +195,7 @@ public final class RuleRunner {
         List<Ordered> orders = new ArrayList<>();
         while (!queue.isEmpty() && queue.peek().atMs() <= now) {
             Pending next = queue.poll();
-            String output = next.turning().output();
+            OutputId output = next.turning().output();
             if (next.runOn() == 0 || next.runOn() == runOnOf.getOrDefault(output, 0)) {
                 orders.add(new Ordered(order(next.turning()), next.by()));
             }
@@ -202,7 +205,7 @@ public final class RuleRunner {
 
     /** What it does not know it lets the device decide, where a device can. */
     private Order order(Turning turning) {
-        String output = turning.output();
+        OutputId output = turning.output();
         if (turning.change() instanceof Turning.Change.Moves moves) {
             return new Order.Move(output, moves.motion());
         } else if (turning.change() instanceof Turning.Change.Toggle && known(output).isEmpty()) {

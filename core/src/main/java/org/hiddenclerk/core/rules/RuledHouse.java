@@ -9,16 +9,20 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 
 /** A house with its devices, links and rules; every id is known, see {@link #problems}. */
 public final class RuledHouse {
     private final List<Device> devices;
     private final List<Link> links;
     private final List<Rule> rules;
-    private final Map<String, Device.Output> outputs = new LinkedHashMap<>();
-    private final Map<String, Device.Control> controls = new LinkedHashMap<>();
-    private final Map<String, Device.Sensor> sensors = new LinkedHashMap<>();
-    private final Map<String, Device> owners = new LinkedHashMap<>();
+    private final Map<OutputId, Device.Output> outputs = new LinkedHashMap<>();
+    private final Map<ControlId, Device.Control> controls = new LinkedHashMap<>();
+    private final Map<SensorId, Device.Sensor> sensors = new LinkedHashMap<>();
+    private final Map<HouseId, Device> owners = new LinkedHashMap<>();
 
     public RuledHouse(List<Device> devices, List<Link> links, List<Rule> rules) {
         this.devices = List.copyOf(devices);
@@ -45,34 +49,34 @@ public final class RuledHouse {
         return rules;
     }
 
-    public Map<String, Device.Output> outputs() {
+    public Map<OutputId, Device.Output> outputs() {
         return outputs;
     }
 
-    public Map<String, Device.Control> controls() {
+    public Map<ControlId, Device.Control> controls() {
         return controls;
     }
 
-    public Map<String, Device.Sensor> sensors() {
+    public Map<SensorId, Device.Sensor> sensors() {
         return sensors;
     }
 
     /** The device that an output, control or sensor belongs to. */
-    public Device owner(String id) {
+    public Device owner(HouseId id) {
         return Optional.ofNullable(owners.get(id)).orElseThrow(() -> new IllegalArgumentException("The id (" + id + ") must be one of the house."));
     }
 
     /** What a person calls an output, control or sensor. */
-    public String nameOf(String id) {
+    public String nameOf(HouseId id) {
         if (outputs.containsKey(id)) {
             return outputs.get(id).name();
         }
-        return controls.containsKey(id) ? controls.get(id).name() : sensors.containsKey(id) ? sensors.get(id).name() : id;
+        return controls.containsKey(id) ? controls.get(id).name() : sensors.containsKey(id) ? sensors.get(id).name() : id.text();
     }
 
     /** The device at which a trigger happens; none for a time, or for people. */
     Optional<Device> sourceOf(Trigger trigger) {
-        Optional<String> at = trigger instanceof Trigger.Changes changes ? Optional.of(changes.output()) : trigger instanceof Trigger.Used used ? Optional.of(used.control())
+        Optional<HouseId> at = trigger instanceof Trigger.Changes changes ? Optional.of(changes.output()) : trigger instanceof Trigger.Used used ? Optional.of(used.control())
                 : trigger instanceof Trigger.Sensed sensed ? Optional.of(sensed.sensor()) : Optional.empty();
         return at.map(this::owner);
     }
@@ -84,7 +88,7 @@ public final class RuledHouse {
     }
 
     /** Whether it is one of the lights that "all off" means. */
-    boolean isLight(String output) {
+    boolean isLight(OutputId output) {
         return outputs.get(output).declared() == Device.Drives.LIGHT;
     }
 
@@ -112,10 +116,10 @@ public final class RuledHouse {
             Device device = devices.get(d);
             String at = "/devices/" + d;
             Stream.of(Stream.of(device.id()), device.outputs().stream().map(Device.Output::id), device.controls().stream().map(Device.Control::id),
-                    device.sensors().stream().map(Device.Sensor::id)).flatMap(ids -> ids).filter(id -> !seen.add(id)).forEach(id ->
+                    device.sensors().stream().map(Device.Sensor::id)).flatMap(ids -> ids).map(HouseId::text).filter(id -> !seen.add(id)).forEach(id ->
                     problems.add(new Problem(at, id, "an id that nothing else of the house has")));
             device.controls().stream().flatMap(control -> control.output().stream()).filter(output -> !outputs.containsKey(output)).forEach(output ->
-                    problems.add(new Problem(at + "/controls", output, "an output of the house")));
+                    problems.add(new Problem(at + "/controls", output.text(), "an output of the house")));
         }
         for (int l = 0; l < links.size(); l++) {
             known(problems, "/links/" + l + "/control", links.get(l).control(), controls::containsKey, "a control of the house");
@@ -131,9 +135,9 @@ public final class RuledHouse {
         return problems;
     }
 
-    static void known(List<Problem> problems, String pointer, String id, Predicate<String> isKnown, String expected) {
+    static <T extends HouseId> void known(List<Problem> problems, String pointer, T id, Predicate<T> isKnown, String expected) {
         if (!isKnown.test(id)) {
-            problems.add(new Problem(pointer, id, expected));
+            problems.add(new Problem(pointer, id.text(), expected));
         }
     }
 }

@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.stream.Collectors;
+import org.hiddenclerk.core.identity.OutputId;
 
 /** What links and rules show without anything happening. */
 final class StandingFaults {
@@ -23,7 +24,7 @@ final class StandingFaults {
 
     /** A relay that drives a light and that the hub does not know for one stays on when all goes off. */
     private static void missing(RuledHouse house, Rule rule, List<RuleFinding> found) {
-        Set<String> excepted = rule.deeds().stream().map(Rule.Deed::action).filter(Action.AllOff.class::isInstance).flatMap(action -> ((Action.AllOff) action).except().stream())
+        Set<OutputId> excepted = rule.deeds().stream().map(Rule.Deed::action).filter(Action.AllOff.class::isInstance).flatMap(action -> ((Action.AllOff) action).except().stream())
                 .collect(Collectors.toSet());
         if (rule.deeds().stream().anyMatch(deed -> deed.action() instanceof Action.AllOff)) {
             List<Device.Output> missing = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT && output.declared() != Device.Drives.LIGHT
@@ -34,7 +35,7 @@ final class StandingFaults {
         }
     }
 
-    private static boolean isOff(Action action, String output) {
+    private static boolean isOff(Action action, OutputId output) {
         return action instanceof Action.Turn turn && turn.output().equals(output) && turn.command() == Action.Command.OFF;
     }
 

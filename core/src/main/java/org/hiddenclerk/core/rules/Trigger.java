@@ -1,9 +1,19 @@
 package org.hiddenclerk.core.rules;
 
+import java.util.Set;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.schedule.Schedule;
 
 /** What sets a rule going. */
 public sealed interface Trigger {
+    /** What it names of the house. */
+    default Set<HouseId> ids() {
+        return Set.of();
+    }
+
     /** Which change of an output. */
     enum To { ON, OFF, ANY }
 
@@ -12,15 +22,27 @@ public sealed interface Trigger {
      *
      * @param byHandOnly whether changes that the hub or another rule makes are left out
      */
-    record Changes(String output, To to, boolean byHandOnly) implements Trigger {
+    record Changes(OutputId output, To to, boolean byHandOnly) implements Trigger {
+        @Override
+        public Set<HouseId> ids() {
+            return Set.of(output);
+        }
     }
 
     /** A hand works a control. */
-    record Used(String control, Device.Gesture gesture) implements Trigger {
+    record Used(ControlId control, Device.Gesture gesture) implements Trigger {
+        @Override
+        public Set<HouseId> ids() {
+            return Set.of(control);
+        }
     }
 
     /** @param figure minutes of stillness, or the value that is passed; 0 where none is needed */
-    record Sensed(String sensor, Reading reading, int figure) implements Trigger {
+    record Sensed(SensorId sensor, Reading reading, int figure) implements Trigger {
+        @Override
+        public Set<HouseId> ids() {
+            return Set.of(sensor);
+        }
     }
 
     record Due(Schedule schedule) implements Trigger {

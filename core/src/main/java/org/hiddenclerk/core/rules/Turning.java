@@ -5,13 +5,14 @@ import java.util.function.IntBinaryOperator;
 import java.util.function.ToIntFunction;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.OutputId;
 
 /**
  * What an action makes of one output, and when: the same for a course of events that is explored and for a house that runs.
  *
  * @param afterMs counted from when the action begins
  */
-record Turning(long afterMs, String output, Change change) {
+record Turning(long afterMs, OutputId output, Change change) {
     private static final int FULL = 100;
     private static final long MINUTE_MS = 60_000;
 
@@ -32,7 +33,7 @@ record Turning(long afterMs, String output, Change change) {
         record Next(List<Integer> percents) implements Change {
         }
 
-        record Like(String source) implements Change {
+        record Like(OutputId source) implements Change {
         }
 
         record Moves(Motion motion) implements Change {
@@ -86,7 +87,7 @@ record Turning(long afterMs, String output, Change change) {
      * @param levels of all outputs
      * @param step   counts up with every {@link Change.Next} of an output
      */
-    int from(ToIntFunction<String> levels, ToIntFunction<String> step) {
+    int from(ToIntFunction<OutputId> levels, ToIntFunction<OutputId> step) {
         int level = levels.applyAsInt(output);
         if (change instanceof Change.To to) {
             return to.percent();

@@ -12,6 +12,9 @@ import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.Motion;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Piece.Kind;
 import org.hiddenclerk.core.schedule.Schedule;
 
@@ -95,7 +98,7 @@ public final class Words {
         pieces.add(Piece.slot(words, pointer, kind, unit));
     }
 
-    private void named(String id, String pointer, Kind kind) {
+    private void named(HouseId id, String pointer, Kind kind) {
         slot(house.nameOf(id), pointer, kind);
     }
 
@@ -123,7 +126,7 @@ public final class Words {
         }
     }
 
-    private void sensor(String sensor, Trigger.Reading reading, int figure, String at) {
+    private void sensor(SensorId sensor, Trigger.Reading reading, int figure, String at) {
         named(sensor, at + "/sensor", Kind.SENSOR);
         text(" ");
         slot(reading.words(), at + "/reading", Kind.READING);
@@ -255,7 +258,7 @@ public final class Words {
         }
     }
 
-    private String names(Collection<String> outputs) {
+    private String names(Collection<OutputId> outputs) {
         return outputs.stream().map(house::nameOf).collect(Collectors.joining(", "));
     }
 }

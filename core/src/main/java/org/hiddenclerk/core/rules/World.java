@@ -2,6 +2,7 @@ package org.hiddenclerk.core.rules;
 
 import java.time.LocalTime;
 import java.util.Map;
+import org.hiddenclerk.core.identity.SensorId;
 
 /**
  * What the world is like around a house that runs: what guards ask beside outputs.
@@ -9,7 +10,7 @@ import java.util.Map;
  * @param clock   time of day in the house
  * @param sensors what each sensor says
  */
-public record World(LocalTime clock, boolean dark, boolean somebodyHome, Map<String, Sensing> sensors) {
+public record World(LocalTime clock, boolean dark, boolean somebodyHome, Map<SensorId, Sensing> sensors) {
     public World {
         sensors = Map.copyOf(sensors);
     }

@@ -7,6 +7,7 @@ import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
+import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.PartId;
 
@@ -27,6 +28,16 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
         return RunWiring.moduleOf(fitted.number()).value() + "/" + input.id();
     }
 
+    /** Its number on its module, from 1. */
+    public int number() {
+        return Math.max(1, 1 + fitted.model().inputs().stream().map(Input::id).toList().indexOf(input.id()));
+    }
+
+    /** Number of the channel that it commands on its module, from 1; that of the input where it commands none there. */
+    public int channelNumber() {
+        return input.channel().map(id -> Math.max(1, 1 + fitted.model().channels().stream().map(Channel::id).toList().indexOf(id))).orElse(number());
+    }
+
     /** How else it may act: what its module can be set to and what its switches allow. */
     public List<InputBehaviour> possible() {
         return fitted.model().behaviours().stream().sorted().filter(behaviour -> refusal(behaviour).isEmpty()).toList();
@@ -35,6 +46,30 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
     /** Why it cannot act so; empty when it can. */
     public Optional<String> refusal(InputBehaviour behaviour) {
         return Adviser.refusal(behaviour, wall, fitted.model().behaviours());
+    }
+
+    /** How it may be set, as it acts among them. */
+    public List<InputBehaviour> choices() {
+        return Stream.concat(Stream.of(input.behaviour()), possible().stream()).distinct().sorted().toList();
+    }
+
+    /** The input that is set where a gang's switch is picked for. */
+    public record OfGang(Run.GangRef gang, WallInput input) {
+    }
+
+    /**
+     * Every gang of the lead whose switch some module reads, with what can be had there: the same as where its feel is set.
+     *
+     * @param modules picked for the lead, in the order of the plan
+     */
+    public static List<OfGang> ofLead(WiringPlan plan, List<Assignment> modules) {
+        List<OfGang> all = new ArrayList<>();
+        for (WallInput input : of(plan)) {
+            boolean own = input.wall().kind() != Wall.Kind.SUPPLY && input.fitted().assignment() < modules.size();
+            input.gangs().stream().filter(gang -> own && gang.place().equals(plan.run().lead()) && modules.get(input.fitted().assignment()).gangs().contains(gang.number())).findFirst()
+                    .ifPresent(gang -> all.add(new OfGang(gang, input)));
+        }
+        return all;
     }
 
     /** Inputs that a switch at the wall reaches, in the order of the modules. */

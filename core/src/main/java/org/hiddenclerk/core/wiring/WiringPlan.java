@@ -77,6 +77,12 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return changed.isEmpty() ? List.of(run().lead()) : changed;
     }
 
+    /** Places whose conductors can be put elsewhere by hand: surveyed ones, and those that are opened anyway. */
+    public List<Run.Place> placesToTry() {
+        List<Run.Place> opened = placesOfWork();
+        return planned.map(wiring -> wiring.boxes().keySet().stream().filter(place -> !place.implied() || opened.contains(place)).toList()).orElse(List.of());
+    }
+
     /** Surveyed boxes that the work opens, by identity; the box that lists the load where a lamp is opened that was not surveyed. */
     public List<String> opens() {
         return placesOfWork().stream().map(run()::boxOf).distinct().toList();

@@ -15,6 +15,10 @@ import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.handover.HandoverRecord.Standing;
 import org.hiddenclerk.core.handover.HandoverTest.Kind;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.rules.Delays;
@@ -28,22 +32,22 @@ class HandoverRecordTest {
     private static final Instant MONDAY = Instant.parse("2026-03-02T09:00:00Z");
 
     private static LivePlan plan(Link.Way way) {
-        Device lamp = device("lamp", List.of(new Device.Control("lamp/in1", "switch", Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of("lamp/1"))));
-        Device other = device("other", List.of(new Device.Control("other/in1", "other switch", Device.Kind.ROCKER, InputBehaviour.REPORT_ONLY, Optional.empty())));
-        RuledHouse house = new RuledHouse(List.of(lamp, other), List.of(new Link("l", "other/in1", "lamp/1", way, Link.Effect.TOGGLE, false)), List.of());
-        return new LivePlan(house, List.of(), Map.of("lamp/in1", Parameters.USUAL.withPowerOn(PowerOn.LAST)), Map.of("lamp/in1", List.of("S1", "S2")),
-                Map.of("S1", "the door switch", "S2", "the bed switch", "other/in1", "the passage switch"), Delays.USUAL, Optional.empty());
+        Device lamp = device("lamp", List.of(new Device.Control(new ControlId("lamp/in1"), "switch", Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of(new OutputId("lamp/1")))));
+        Device other = device("other", List.of(new Device.Control(new ControlId("other/in1"), "other switch", Device.Kind.ROCKER, InputBehaviour.REPORT_ONLY, Optional.empty())));
+        RuledHouse house = new RuledHouse(List.of(lamp, other), List.of(new Link("l", new ControlId("other/in1"), new OutputId("lamp/1"), way, Link.Effect.TOGGLE, false)), List.of());
+        return new LivePlan(house, List.of(), Map.of(new ControlId("lamp/in1"), Parameters.USUAL.withPowerOn(PowerOn.LAST)), Map.of(new ControlId("lamp/in1"), List.of(new SwitchId("S1"), new SwitchId("S2"))),
+                Map.of(new SwitchId("S1"), "the door switch", new SwitchId("S2"), "the bed switch", new SwitchId("other/in1"), "the passage switch"), Delays.USUAL, Optional.empty());
     }
 
     private static Device device(String id, List<Device.Control> controls) {
-        return new Device(id, id, "Loft", Protocol.ZIGBEE, Optional.of("4"), Set.of(Link.Way.DIRECT_BINDING),
-                List.of(new Device.Output(id + "/1", id + " light", Device.Drives.LIGHT, Device.Drives.LIGHT, false)), controls, List.of());
+        return new Device(new DeviceId(id), id, "Loft", Protocol.ZIGBEE, Optional.of("4"), Set.of(Link.Way.DIRECT_BINDING),
+                List.of(new Device.Output(new OutputId(id + "/1"), id + " light", Device.Drives.LIGHT, Device.Drives.LIGHT, false)), controls, List.of());
     }
 
-    private final List<HandoverTest> tests = HandoverTests.of(plan(Link.Way.HUB), Map.of("lamp/1", Watts.of(21)));
+    private final List<HandoverTest> tests = HandoverTests.of(plan(Link.Way.HUB), Map.of(new OutputId("lamp/1"), Watts.of(21)));
 
     private HandoverTest test(Kind kind) {
-        return tests.stream().filter(test -> test.kind() == kind && test.output().equals("lamp/1")).findFirst().orElseThrow();
+        return tests.stream().filter(test -> test.kind() == kind && test.output().equals(new OutputId("lamp/1"))).findFirst().orElseThrow();
     }
 
     private static Entry entry(HandoverTest test, boolean asPlanned, String figure, int minutes, Map<Matter, String> basis) {
@@ -53,7 +57,7 @@ class HandoverRecordTest {
 
     @Test
     void bothEndsOfAStairAreTestedAndSoIsASwitchElsewhere() {
-        assertThat(tests.stream().filter(test -> test.output().equals("lamp/1")).map(HandoverTest::kind)).containsExactly(Kind.WALL_SWITCH, Kind.WALL_SWITCH, Kind.FAR_SWITCH, Kind.REMOTE,
+        assertThat(tests.stream().filter(test -> test.output().equals(new OutputId("lamp/1"))).map(HandoverTest::kind)).containsExactly(Kind.WALL_SWITCH, Kind.WALL_SWITCH, Kind.FAR_SWITCH, Kind.REMOTE,
                 Kind.POWER_CUT, Kind.INTERNET_OFF, Kind.HUB_OFF, Kind.HAND_TO_HUB, Kind.METERING, Kind.LINK_QUALITY);
         assertThat(tests.stream().map(HandoverTest::id)).doesNotHaveDuplicates();
         assertThat(test(Kind.POWER_CUT).expected()).isEqualTo("It is what it was before.");
@@ -63,7 +67,7 @@ class HandoverRecordTest {
     void whatIsLostWithoutTheHubIsWhatThePlanSays() {
         assertThat(test(Kind.HUB_OFF).expected()).isEqualTo("the door switch and the bed switch work. the passage switch does not, as planned.");
         assertThat(test(Kind.INTERNET_OFF).expected()).isEqualTo("All of them work.");
-        assertThat(HandoverTests.of(plan(Link.Way.DIRECT_BINDING), Map.of()).stream().filter(test -> test.kind() == Kind.HUB_OFF && test.output().equals("lamp/1")).findFirst().orElseThrow()
+        assertThat(HandoverTests.of(plan(Link.Way.DIRECT_BINDING), Map.of()).stream().filter(test -> test.kind() == Kind.HUB_OFF && test.output().equals(new OutputId("lamp/1"))).findFirst().orElseThrow()
                 .expected()).isEqualTo("All of them work.");
     }
 

@@ -11,6 +11,10 @@ import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.handover.HandoverTest;
 import org.hiddenclerk.core.handover.HandoverTests;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.Check.Given;
 import org.hiddenclerk.core.live.Check.Then;
 import org.hiddenclerk.core.live.Check.When;
@@ -27,8 +31,8 @@ import org.junit.jupiter.api.Test;
 /** Checks are tried on a clock of their own, told as sentences, and refused when they name what is not there. */
 class CheckRunTest {
     private static Device lamp(int i) {
-        return new Device("d" + i, "Module " + i, "Hall", Protocol.ZIGBEE, Optional.of("C1"), Set.of(), List.of(new Device.Output("lamp" + i, "lamp " + i, Device.Drives.LIGHT,
-                Device.Drives.LIGHT, false)), List.of(new Device.Control("switch" + i, "switch " + i, Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of("lamp" + i))), List.of());
+        return new Device(new DeviceId("d" + i), "Module " + i, "Hall", Protocol.ZIGBEE, Optional.of("C1"), Set.of(), List.of(new Device.Output(new OutputId("lamp" + i), "lamp " + i, Device.Drives.LIGHT,
+                Device.Drives.LIGHT, false)), List.of(new Device.Control(new ControlId("switch" + i), "switch " + i, Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of(new OutputId("lamp" + i)))), List.of());
     }
 
     private static LivePlan plan(List<Link> links, Rule... rules) {
@@ -36,7 +40,7 @@ class CheckRunTest {
     }
 
     private static LivePlan linked() {
-        return plan(List.of(new Link("l", "switch1", "lamp2", Link.Way.HUB, Link.Effect.FOLLOW, false)));
+        return plan(List.of(new Link("l", new ControlId("switch1"), new OutputId("lamp2"), Link.Way.HUB, Link.Effect.FOLLOW, false)));
     }
 
     private static CheckRun.Result run(LivePlan plan, List<Given> givens, List<When> whens, Then... thens) {
@@ -45,62 +49,62 @@ class CheckRunTest {
 
     @Test
     void anExpectationIsMetInTimeOrNot() {
-        When flipped = new When.Worked("switch1", Hand.Doing.FLIP);
-        CheckRun.Result result = run(linked(), List.of(), List.of(flipped), new Then.Becomes("lamp2", true, 500), new Then.Becomes("lamp2", true, 150), new Then.Stays("lamp2", false, 1),
-                new Then.HubKnows("lamp2", 500));
+        When flipped = new When.Worked(new SwitchId("switch1"), Hand.Doing.FLIP);
+        CheckRun.Result result = run(linked(), List.of(), List.of(flipped), new Then.Becomes(new OutputId("lamp2"), true, 500), new Then.Becomes(new OutputId("lamp2"), true, 150), new Then.Stays(new OutputId("lamp2"), false, 1),
+                new Then.HubKnows(new OutputId("lamp2"), 500));
         assertThat(result.thens()).extracting(CheckRun.Met::met).as("200 ms: debounce, mesh, hub, mesh").containsExactly(true, false, false, true);
         assertThat(result.thens().get(0).afterMs()).contains(200L);
         assertThat(result.passed()).isFalse();
         assertThat(result.story().get(0).words()).isEqualTo("switch 1 is flipped");
-        assertThat(run(linked(), List.of(new Given.Down("HUB")), List.of(flipped), new Then.Stays("lamp2", false, 5)).passed()).isTrue();
-        assertThat(run(linked(), List.of(new Given.OutputIs("lamp2", true), new Given.Down("HUB")), List.of(new When.ComesBack("HUB"), flipped), new Then.Becomes("lamp2", true, 1))
+        assertThat(run(linked(), List.of(new Given.Down("HUB")), List.of(flipped), new Then.Stays(new OutputId("lamp2"), false, 5)).passed()).isTrue();
+        assertThat(run(linked(), List.of(new Given.OutputIs(new OutputId("lamp2"), true), new Given.Down("HUB")), List.of(new When.ComesBack("HUB"), flipped), new Then.Becomes(new OutputId("lamp2"), true, 1))
                 .passed()).as("what is given is set before a part is down").isTrue();
     }
 
     /** A contact that stays closed would hold the gate, or be taken for a second press. */
     @Test
     void aGateIsPulsedAndStillAfterAPowerCut() {
-        Device gate = new Device("g", "Gate module", "Yard", Protocol.ZIGBEE, Optional.of("C1"), Set.of(), List.of(new Device.Output("gate", "gate", Device.Drives.GATE, Device.Drives.OTHER,
+        Device gate = new Device(new DeviceId("g"), "Gate module", "Yard", Protocol.ZIGBEE, Optional.of("C1"), Set.of(), List.of(new Device.Output(new OutputId("gate"), "gate", Device.Drives.GATE, Device.Drives.OTHER,
                 false)), List.of(), List.of());
         LivePlan plan = new LivePlan(new RuledHouse(List.of(gate), List.of(), List.of()), List.of(), Map.of(), Map.of(), Map.of(), Delays.USUAL, Optional.empty());
 
-        assertThat(run(plan, List.of(), List.of(new When.Ordered("gate", true)), new Then.Becomes("gate", true, 500)).passed()).isTrue();
-        assertThat(run(plan, List.of(), List.of(new When.Ordered("gate", true), new When.Passes(2)), new Then.Becomes("gate", false, 500)).passed()).isTrue();
+        assertThat(run(plan, List.of(), List.of(new When.Ordered(new OutputId("gate"), true)), new Then.Becomes(new OutputId("gate"), true, 500)).passed()).isTrue();
+        assertThat(run(plan, List.of(), List.of(new When.Ordered(new OutputId("gate"), true), new When.Passes(2)), new Then.Becomes(new OutputId("gate"), false, 500)).passed()).isTrue();
         assertThat(HandoverRehearsal.run(plan, Instant.EPOCH)).hasSize(2).allSatisfy((test, result) -> assertThat(result.passed()).as(test.check().toString()).isTrue());
         assertThat(HandoverTests.of(plan, Map.of())).extracting(HandoverTest::expected).contains("Its contact closes for about a second and opens by itself.", "gate does not move.");
     }
 
     @Test
     void aGivenThatDoesNotStaySaysSo() {
-        Rule off = new Rule("r", "keeps it off", Rule.RunsOn.HUB, List.of(new Trigger.Changes("lamp2", Trigger.To.ON, false)), List.of(), List.of(new Rule.Deed(new Action.Turn("lamp2",
+        Rule off = new Rule("r", "keeps it off", Rule.RunsOn.HUB, List.of(new Trigger.Changes(new OutputId("lamp2"), Trigger.To.ON, false)), List.of(), List.of(new Rule.Deed(new Action.Turn(new OutputId("lamp2"),
                 Action.Command.OFF), 1)), true);
-        CheckRun.Result result = run(plan(List.of(), off), List.of(new Given.OutputIs("lamp2", true)), List.of(), new Then.Becomes("lamp1", false, 10));
+        CheckRun.Result result = run(plan(List.of(), off), List.of(new Given.OutputIs(new OutputId("lamp2"), true)), List.of(), new Then.Becomes(new OutputId("lamp1"), false, 10));
         assertThat(result.passed()).isFalse();
         assertThat(result.problem()).contains("The house does not stay so that lamp 2 is on.");
     }
 
     @Test
     void rulesThatChaseEachOtherEndTheTrial() {
-        Rule one = new Rule("a", "a", Rule.RunsOn.HUB, List.of(new Trigger.Changes("lamp1", Trigger.To.ANY, false)), List.of(), List.of(new Rule.Deed(new Action.Turn("lamp2",
+        Rule one = new Rule("a", "a", Rule.RunsOn.HUB, List.of(new Trigger.Changes(new OutputId("lamp1"), Trigger.To.ANY, false)), List.of(), List.of(new Rule.Deed(new Action.Turn(new OutputId("lamp2"),
                 Action.Command.TOGGLE), 0)), true);
-        Rule other = new Rule("b", "b", Rule.RunsOn.HUB, List.of(new Trigger.Changes("lamp2", Trigger.To.ANY, false)), List.of(), List.of(new Rule.Deed(new Action.Turn("lamp1",
+        Rule other = new Rule("b", "b", Rule.RunsOn.HUB, List.of(new Trigger.Changes(new OutputId("lamp2"), Trigger.To.ANY, false)), List.of(), List.of(new Rule.Deed(new Action.Turn(new OutputId("lamp1"),
                 Action.Command.TOGGLE), 0)), true);
-        CheckRun.Result result = run(plan(List.of(), one, other), List.of(), List.of(new When.Worked("switch1", Hand.Doing.FLIP)), new Then.Stays("lamp1", true, 86_400));
+        CheckRun.Result result = run(plan(List.of(), one, other), List.of(), List.of(new When.Worked(new SwitchId("switch1"), Hand.Doing.FLIP)), new Then.Stays(new OutputId("lamp1"), true, 86_400));
         assertThat(result.problem()).contains("The house does not come to rest.");
         assertThat(result.passed()).isFalse();
     }
 
     @Test
     void aCheckReadsAsASentence() {
-        Check check = new Check("c", "check", List.of(new Given.Dark(true), new Given.Down("MODULE:d2")), List.of(new When.Worked("switch1", Hand.Doing.FLIP), new When.Passes(5),
-                new When.Ordered("lamp1", false)), List.of(new Then.Becomes("lamp1", false, 500), new Then.Stays("lamp2", false, 10)));
+        Check check = new Check("c", "check", List.of(new Given.Dark(true), new Given.Down("MODULE:d2")), List.of(new When.Worked(new SwitchId("switch1"), Hand.Doing.FLIP), new When.Passes(5),
+                new When.Ordered(new OutputId("lamp1"), false)), List.of(new Then.Becomes(new OutputId("lamp1"), false, 500), new Then.Stays(new OutputId("lamp2"), false, 10)));
         assertThat(Piece.plain(CheckWords.of(linked(), check))).isEqualTo("Given it is dark and Module 2 is down, when switch 1 is flipped, then 5 s pass, then lamp 1 is switched off "
                 + "by remote, then lamp 1 is off within 500 ms and lamp 2 stays off for 10 s.");
     }
 
     @Test
     void whatIsNotThereIsNamedWithItsPlace() {
-        Check check = new Check("c", "check", List.of(new Given.Down("MOON")), List.of(new When.Worked("nowhere", Hand.Doing.FLIP)), List.of(new Then.Becomes("lamp9", true, 0)));
+        Check check = new Check("c", "check", List.of(new Given.Down("MOON")), List.of(new When.Worked(new SwitchId("nowhere"), Hand.Doing.FLIP)), List.of(new Then.Becomes(new OutputId("lamp9"), true, 0)));
         assertThat(CheckReferences.problems(linked(), check)).extracting(RuledHouse.Problem::pointer).containsExactly("/givens/0/part", "/whens/0/at", "/thens/0/output",
                 "/thens/0/withinMs");
         assertThat(CheckReferences.problems(linked(), new Check("c", "check", List.of(), List.of(), List.of()))).extracting(RuledHouse.Problem::pointer).containsExactly("/thens");

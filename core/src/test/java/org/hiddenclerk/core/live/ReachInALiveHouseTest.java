@@ -11,6 +11,9 @@ import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
@@ -29,9 +32,9 @@ class ReachInALiveHouseTest {
 
     private static Device device(int i) {
         Protocol protocol = Protocol.values()[i % 4];
-        return new Device("d" + i, "Module " + i, "Room", protocol, Optional.of("C" + i % 3), Set.of(), List.of(new Device.Output("o" + i, "lamp " + i, Device.Drives.LIGHT,
-                Device.Drives.LIGHT, false)), List.of(new Device.Control("c" + i, "switch " + i, i % 5 == 4 ? Device.Kind.PUSH : Device.Kind.ROCKER,
-                i % 5 == 4 ? InputBehaviour.PRESS_CHANGES : InputBehaviour.EVERY_FLIP, Optional.of("o" + i))), List.of());
+        return new Device(new DeviceId("d" + i), "Module " + i, "Room", protocol, Optional.of("C" + i % 3), Set.of(), List.of(new Device.Output(new OutputId("o" + i), "lamp " + i, Device.Drives.LIGHT,
+                Device.Drives.LIGHT, false)), List.of(new Device.Control(new ControlId("c" + i), "switch " + i, i % 5 == 4 ? Device.Kind.PUSH : Device.Kind.ROCKER,
+                i % 5 == 4 ? InputBehaviour.PRESS_CHANGES : InputBehaviour.EVERY_FLIP, Optional.of(new OutputId("o" + i)))), List.of());
     }
 
     private static RuledHouse house() {
@@ -42,13 +45,13 @@ class ReachInALiveHouseTest {
             devices.add(device(i));
             String target = "o" + (i * 5 + 3) % DEVICES;
             if (i % 3 == 0) {
-                links.add(new Link("l" + i, "c" + i, target, i % 2 == 0 ? Link.Way.HUB : Link.Way.CLOUD, Link.Effect.FOLLOW, false));
+                links.add(new Link("l" + i, new ControlId("c" + i), new OutputId(target), i % 2 == 0 ? Link.Way.HUB : Link.Way.CLOUD, Link.Effect.FOLLOW, false));
             } else if (i % 3 == 1) {
-                links.add(new Link("l" + i, "c" + i, target, devices.get(i).protocol().isMesh() ? Link.Way.DIRECT_BINDING : Link.Way.LOCAL_GROUP, Link.Effect.FOLLOW, false));
-                links.add(new Link("second" + i, "c" + i, target, Link.Way.HUB, Link.Effect.FOLLOW, false));
+                links.add(new Link("l" + i, new ControlId("c" + i), new OutputId(target), devices.get(i).protocol().isMesh() ? Link.Way.DIRECT_BINDING : Link.Way.LOCAL_GROUP, Link.Effect.FOLLOW, false));
+                links.add(new Link("second" + i, new ControlId("c" + i), new OutputId(target), Link.Way.HUB, Link.Effect.FOLLOW, false));
             } else {
-                rules.add(new Rule("r" + i, "Rule " + i, Rule.RunsOn.values()[1 + i / 3 % 3], List.of(new Trigger.Used("c" + i, i % 5 == 4 ? Device.Gesture.PRESS
-                        : Device.Gesture.FLIP)), List.of(), List.of(new Rule.Deed(new Action.Turn(target, Action.Command.ON), 0)), true));
+                rules.add(new Rule("r" + i, "Rule " + i, Rule.RunsOn.values()[1 + i / 3 % 3], List.of(new Trigger.Used(new ControlId("c" + i), i % 5 == 4 ? Device.Gesture.PRESS
+                        : Device.Gesture.FLIP)), List.of(), List.of(new Rule.Deed(new Action.Turn(new OutputId(target), Action.Command.ON), 0)), true));
             }
         }
         return new RuledHouse(devices, links, rules);
@@ -66,7 +69,7 @@ class ReachInALiveHouseTest {
             live.pass(10_000);
             boolean before = live.outputs().get(row.output()).percent() > 0;
             assertThat(before).isFalse();
-            live.hand(new Hand(row.control(), house.controls().get(row.control()).kind() == Device.Kind.PUSH ? Hand.Doing.PRESS : Hand.Doing.FLIP));
+            live.hand(new Hand(row.control().itself(), house.controls().get(row.control()).kind() == Device.Kind.PUSH ? Hand.Doing.PRESS : Hand.Doing.FLIP));
             for (long at = 10_000; at <= 13_000 && watch.changed.isEmpty(); at += 10) {
                 live.pass(at);
                 if (live.outputs().get(row.output()).percent() > 0) {

@@ -14,6 +14,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
 import org.hiddenclerk.core.handover.HandoverTest;
 import org.hiddenclerk.core.handover.HandoverTests;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.live.Carrier;
 import org.hiddenclerk.core.live.Happening;
@@ -89,15 +90,15 @@ class PlannedHouseTest {
         drawn().forEach((name, plan) -> {
             PlannedHouse house = planned(plan, Set.of());
             LivePlan live = live(plan, house);
-            Set<String> modules = house.modules().stream().map(module -> module.id().text()).collect(Collectors.toSet());
-            Set<String> tested = new HashSet<>();
+            Set<DeviceId> modules = house.modules().stream().map(module -> module.id().inHouse()).collect(Collectors.toSet());
+            Set<DeviceId> tested = new HashSet<>();
             HandoverTests.of(live, Map.of()).forEach(test -> tested.add(test.device()));
 
             assertThat(live.house().devices()).as(name).extracting(Device::id).containsExactlyInAnyOrderElementsOf(modules);
             assertThat(live.runs().get(0).modules().values()).as(name).extracting(LivePlan.Hung::device).containsExactlyInAnyOrderElementsOf(modules);
             assertThat(tested).as(name).containsExactlyInAnyOrderElementsOf(modules);
             assertThat(live.house().controls().keySet()).as(name).containsExactlyInAnyOrderElementsOf(house.modules().stream().flatMap(module -> module.inputs().stream())
-                    .map(input -> input.id().text()).toList());
+                    .map(input -> input.id().inHouse()).toList());
             assertThat(live.house().problems()).as(name).isEmpty();
         });
     }
@@ -115,7 +116,7 @@ class PlannedHouseTest {
                 assertThat(link.input().module()).as(name).isNotEqualTo(link.output().module());
                 assertThat(house.module(link.output().module())).as(name).isPresent();
                 assertThat(link.way()).as(name + ": " + link.reason()).isEqualTo(Link.Way.HUB);
-                Reach.Row row = Reach.of(live(plan, house).house(), Delays.USUAL).stream().filter(each -> each.control().equals(link.input().text())).findFirst().orElseThrow();
+                Reach.Row row = Reach.of(live(plan, house).house(), Delays.USUAL).stream().filter(each -> each.control().equals(link.input().inHouse())).findFirst().orElseThrow();
                 assertThat(row.without(Set.of(Reach.Part.HUB)).state()).as(name).isEqualTo(Reach.State.LOST);
                 assertThat(row.paths()).as(name).noneMatch(path -> path.words().equals("by wire"));
             });

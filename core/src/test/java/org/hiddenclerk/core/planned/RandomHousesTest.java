@@ -17,6 +17,9 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.handover.HandoverTests;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Leads;
@@ -100,9 +103,9 @@ class RandomHousesTest {
     void everyStageHasTheSameModulesChannelsAndInputs(long seed) {
         House house = house(seed);
         PlannedHouse planned = house.planned();
-        Set<String> modules = ids(planned.modules().stream().map(module -> module.id().text()));
-        Set<String> inputs = ids(planned.modules().stream().flatMap(module -> module.inputs().stream()).map(input -> input.id().text()));
-        Set<String> outputs = ids(planned.modules().stream().flatMap(module -> module.outputs().stream()).filter(output -> !output.loads().isEmpty()).map(output -> output.id().text()));
+        Set<DeviceId> modules = ids(planned.modules().stream().map(module -> module.id().inHouse()));
+        Set<ControlId> inputs = ids(planned.modules().stream().flatMap(module -> module.inputs().stream()).map(input -> input.id().inHouse()));
+        Set<OutputId> outputs = ids(planned.modules().stream().flatMap(module -> module.outputs().stream()).filter(output -> !output.loads().isEmpty()).map(output -> output.id().inHouse()));
 
         assertThat(modules).hasSize(house.works().stream().mapToInt(work -> work.plan().planned().orElseThrow().fitted().size()).sum());
         List<Device> devices = new PlannedDevices(house.rooms(), (box, model) -> Set.of()).of(planned);
@@ -121,8 +124,8 @@ class RandomHousesTest {
         modules.forEach(id -> assertThat(planned.boxOf(id)).contains(planned.module(PlannedId.moduleOf(id).orElseThrow()).orElseThrow().box()));
     }
 
-    private static Set<String> ids(Stream<String> ids) {
-        return ids.collect(Collectors.toCollection(TreeSet::new));
+    private static <T> Set<T> ids(Stream<T> ids) {
+        return ids.collect(Collectors.toSet());
     }
 
     /** The drawing, the sheet, the bench and the labels name one box for each module: bench and labels take it from the planned house. */

@@ -6,6 +6,10 @@ import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Device.Drives;
 import org.hiddenclerk.core.rules.Device.Kind;
 import org.hiddenclerk.core.rules.Device.Senses;
@@ -17,18 +21,18 @@ final class Houses {
 
     static Device lamp(int i, InputBehaviour behaviour) {
         String id = "lamp" + i;
-        return new Device("d-" + id, "Lamp " + i, "Room " + i, Protocol.ZIGBEE, Optional.of("C" + i % 4), Set.of(Link.Way.DIRECT_BINDING),
-                List.of(new Device.Output(id, "lamp " + i, Drives.LIGHT, Drives.LIGHT, i % 2 == 0)),
-                List.of(new Device.Control("switch" + i, "switch " + i, Kind.ROCKER, behaviour, Optional.of(id))), List.of());
+        return new Device(new DeviceId("d-" + id), "Lamp " + i, "Room " + i, Protocol.ZIGBEE, Optional.of("C" + i % 4), Set.of(Link.Way.DIRECT_BINDING),
+                List.of(new Device.Output(new OutputId(id), "lamp " + i, Drives.LIGHT, Drives.LIGHT, i % 2 == 0)),
+                List.of(new Device.Control(new ControlId("switch" + i), "switch " + i, Kind.ROCKER, behaviour, Optional.of(new OutputId(id)))), List.of());
     }
 
     static Device relay(String id, Drives drives) {
-        return new Device("d-" + id, id, "Hall", Protocol.ZIGBEE, Optional.of("C1"), Set.of(Link.Way.DIRECT_BINDING), List.of(new Device.Output(id, id, drives, drives, false)),
+        return new Device(new DeviceId("d-" + id), id, "Hall", Protocol.ZIGBEE, Optional.of("C1"), Set.of(Link.Way.DIRECT_BINDING), List.of(new Device.Output(new OutputId(id), id, drives, drives, false)),
                 List.of(), List.of());
     }
 
     static Device sensor(String id, Senses senses) {
-        return new Device("d-" + id, id, "Hall", Protocol.ZIGBEE, Optional.empty(), Set.of(), List.of(), List.of(), List.of(new Device.Sensor(id, id, senses)));
+        return new Device(new DeviceId("d-" + id), id, "Hall", Protocol.ZIGBEE, Optional.empty(), Set.of(), List.of(), List.of(), List.of(new Device.Sensor(new SensorId(id), id, senses)));
     }
 
     static List<Device> devices(int lamps) {
@@ -43,9 +47,9 @@ final class Houses {
         devices.add(sensor("door", Senses.DOOR));
         devices.add(sensor("motion", Senses.MOTION));
         devices.add(sensor("thermometer", Senses.TEMPERATURE));
-        devices.add(new Device("d-remote", "remote", "Hall", Protocol.ZIGBEE, Optional.empty(), Set.of(), List.of(),
-                List.of(new Device.Control("button", "button", Kind.REMOTE_BUTTON, InputBehaviour.REPORT_ONLY, Optional.empty()),
-                        new Device.Control("button2", "button 2", Kind.REMOTE_BUTTON, InputBehaviour.REPORT_ONLY, Optional.empty())), List.of()));
+        devices.add(new Device(new DeviceId("d-remote"), "remote", "Hall", Protocol.ZIGBEE, Optional.empty(), Set.of(), List.of(),
+                List.of(new Device.Control(new ControlId("button"), "button", Kind.REMOTE_BUTTON, InputBehaviour.REPORT_ONLY, Optional.empty()),
+                        new Device.Control(new ControlId("button2"), "button 2", Kind.REMOTE_BUTTON, InputBehaviour.REPORT_ONLY, Optional.empty())), List.of()));
         return devices;
     }
 
@@ -66,26 +70,26 @@ final class Houses {
     }
 
     static Action on(String output) {
-        return new Action.Turn(output, Action.Command.ON);
+        return new Action.Turn(new OutputId(output), Action.Command.ON);
     }
 
     static Action off(String output) {
-        return new Action.Turn(output, Action.Command.OFF);
+        return new Action.Turn(new OutputId(output), Action.Command.OFF);
     }
 
     static Action toggle(String output) {
-        return new Action.Turn(output, Action.Command.TOGGLE);
+        return new Action.Turn(new OutputId(output), Action.Command.TOGGLE);
     }
 
     static Trigger changes(String output) {
-        return new Trigger.Changes(output, Trigger.To.ANY, false);
+        return new Trigger.Changes(new OutputId(output), Trigger.To.ANY, false);
     }
 
     static Trigger goesOn(String output) {
-        return new Trigger.Changes(output, Trigger.To.ON, false);
+        return new Trigger.Changes(new OutputId(output), Trigger.To.ON, false);
     }
 
     static Trigger goesOff(String output) {
-        return new Trigger.Changes(output, Trigger.To.OFF, false);
+        return new Trigger.Changes(new OutputId(output), Trigger.To.OFF, false);
     }
 }

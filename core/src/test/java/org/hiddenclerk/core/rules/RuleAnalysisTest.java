@@ -11,6 +11,8 @@ import static org.hiddenclerk.core.rules.Houses.toggle;
 import java.util.List;
 import java.util.Set;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Device.Gesture;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -50,32 +52,32 @@ class RuleAnalysisTest {
     @Test
     void aRelayThatDrivesALightIsNoneToTheHubUntilItIsToldSo() {
         List<Device> devices = new java.util.ArrayList<>(Houses.devices(2));
-        devices.add(Houses.relay("shed", Device.Drives.LIGHT).withOutput(new Device.Output("shed", "shed light", Device.Drives.LIGHT, Device.Drives.SOCKET, false)));
+        devices.add(Houses.relay("shed", Device.Drives.LIGHT).withOutput(new Device.Output(new OutputId("shed"), "shed light", Device.Drives.LIGHT, Device.Drives.SOCKET, false)));
         Rule allOff = rule("all off", new Trigger.Household(false), new Action.AllOff(Set.of()));
         RuledHouse house = new RuledHouse(devices, List.of(), List.of(allOff));
         assertThat(only(house).finding().reason()).isEqualTo("\"all off\" leaves shed light on: to the hub it is a socket and no light.");
         assertThat(analysis(fixed(house))).isEmpty();
-        assertThat(analysis(house.withRules(List.of(rule("all off", new Trigger.Household(false), new Action.AllOff(Set.of("shed"))))))).as("left out on purpose").isEmpty();
+        assertThat(analysis(house.withRules(List.of(rule("all off", new Trigger.Household(false), new Action.AllOff(Set.of(new OutputId("shed")))))))).as("left out on purpose").isEmpty();
     }
 
     @Test
     void aRuleThatALinkCouldDoBecomesOne() {
-        Rule byHub = rule("stair", new Trigger.Used("switch1", Gesture.FLIP), toggle("lamp2"));
+        Rule byHub = rule("stair", new Trigger.Used(new ControlId("switch1"), Gesture.FLIP), toggle("lamp2"));
         RuledHouse house = Houses.house(4, List.of(byHub));
         assertThat(only(house).finding().code()).isEqualTo(FindingCode.NEEDS_HUB);
         RuledHouse direct = fixed(house);
         assertThat(direct.rules()).isEmpty();
-        assertThat(direct.links()).containsExactly(new Link("stair", "switch1", "lamp2", Link.Way.DIRECT_BINDING, Link.Effect.TOGGLE, false));
+        assertThat(direct.links()).containsExactly(new Link("stair", new ControlId("switch1"), new OutputId("lamp2"), Link.Way.DIRECT_BINDING, Link.Effect.TOGGLE, false));
         assertThat(Words.of(direct, direct.links().get(0))).isEqualTo("switch 1 changes lamp 2 by direct binding.");
     }
 
     @Test
     void whatContradictsItselfInTheWorldNeverActs() {
-        Rule sunny = Houses.guarded(rule("sunny night", new Trigger.Used("button", Gesture.SHORT), on("lamp1")), new Guard.Dark(true), new Guard.Dark(false));
+        Rule sunny = Houses.guarded(rule("sunny night", new Trigger.Used(new ControlId("button"), Gesture.SHORT), on("lamp1")), new Guard.Dark(true), new Guard.Dark(false));
         assertThat(only(Houses.house(2, List.of(sunny))).finding().code()).isEqualTo(FindingCode.TRIGGER_NEVER);
-        Rule hand = rule("by hand", new Trigger.Changes("fan", Trigger.To.ON, true), on("lamp1"));
+        Rule hand = rule("by hand", new Trigger.Changes(new OutputId("fan"), Trigger.To.ON, true), on("lamp1"));
         assertThat(only(Houses.house(2, List.of(hand))).finding().reason()).contains("no hand changes fan");
-        Rule held = rule("held", new Trigger.Used("switch1", Gesture.LONG), on("lamp1"));
+        Rule held = rule("held", new Trigger.Used(new ControlId("switch1"), Gesture.LONG), on("lamp1"));
         assertThat(only(Houses.house(2, List.of(held))).finding().reason()).contains("switch 1 cannot tell that it is held");
     }
 
@@ -122,13 +124,13 @@ class RuleAnalysisTest {
 
     @Test
     void aSwitchIsNotLinkedToItsOwnLamp() {
-        RuledHouse house = Houses.house(2, List.of()).withLinks(List.of(new Link("l", "switch1", "lamp1", Link.Way.HUB, Link.Effect.TOGGLE, false)));
+        RuledHouse house = Houses.house(2, List.of()).withLinks(List.of(new Link("l", new ControlId("switch1"), new OutputId("lamp1"), Link.Way.HUB, Link.Effect.TOGGLE, false)));
         assertThat(house.problems()).extracting(RuledHouse.Problem::pointer).containsExactly("/links/0/output");
     }
 
     @Test
     void whatIsNamedMustBeThere() {
-        Rule lost = rule("lost", goesOn("nothing"), on("nobody"), new Action.SetLevel("lamp1", 120));
+        Rule lost = rule("lost", goesOn("nothing"), on("nobody"), new Action.SetLevel(new OutputId("lamp1"), 120));
         assertThat(Houses.house(2, List.of(lost)).problems()).extracting(RuledHouse.Problem::pointer).containsExactly("/rules/0/triggers/0/output",
                 "/rules/0/deeds/0/action/output", "/rules/0/deeds/1/action/percent");
     }

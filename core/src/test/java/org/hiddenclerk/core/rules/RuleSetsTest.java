@@ -21,6 +21,10 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.finding.FindingCode;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Device.Gesture;
 import org.hiddenclerk.core.rules.Trigger.Reading;
 import org.hiddenclerk.core.schedule.Schedule;
@@ -54,17 +58,17 @@ class RuleSetsTest {
         String c = "lamp" + lamps.get(2);
         String d = "lamp" + lamps.get(3);
         List<Rule> all = new ArrayList<>(List.of(
-                guarded(rule("motion on", new Trigger.Sensed("motion", Reading.MOVES, 0), on(a)), new Guard.Dark(true)),
-                rule("motion off", new Trigger.Sensed("motion", Reading.STILL, 10), off(a)),
-                rule("mirror", changes(b), new Action.Follow(c, b)),
-                rule("fan runs on", goesOff(b), new Action.RunOn("fan", 600)),
-                rule("gate", new Trigger.Used("button", Gesture.SHORT), new Action.Pulse("gate", 500)),
-                rule("too cold", new Trigger.Sensed("thermometer", Reading.COLDER, 17), on("heater")),
-                rule("warm enough", new Trigger.Sensed("thermometer", Reading.WARMER, 20), off("heater")),
+                guarded(rule("motion on", new Trigger.Sensed(new SensorId("motion"), Reading.MOVES, 0), on(a)), new Guard.Dark(true)),
+                rule("motion off", new Trigger.Sensed(new SensorId("motion"), Reading.STILL, 10), off(a)),
+                rule("mirror", changes(b), new Action.Follow(new OutputId(c), new OutputId(b))),
+                rule("fan runs on", goesOff(b), new Action.RunOn(new OutputId("fan"), 600)),
+                rule("gate", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.Pulse(new OutputId("gate"), 500)),
+                rule("too cold", new Trigger.Sensed(new SensorId("thermometer"), Reading.COLDER, 17), on("heater")),
+                rule("warm enough", new Trigger.Sensed(new SensorId("thermometer"), Reading.WARMER, 20), off("heater")),
                 rule("dusk", new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, -15, Set.of())), on(d)),
                 rule("night", new Trigger.Due(new Schedule.Daily(LocalTime.of(23, 0), Set.of())), off(d)),
-                rule("leaving", new Trigger.Household(false), new Action.AllOff(Set.of(d))),
-                rule("blinds down", new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, 20, Set.of())), new Action.Move("blind", org.hiddenclerk.core.behaviour.Motion.DOWN, 25_000)),
+                rule("leaving", new Trigger.Household(false), new Action.AllOff(Set.of(new OutputId(d)))),
+                rule("blinds down", new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, 20, Set.of())), new Action.Move(new OutputId("blind"), org.hiddenclerk.core.behaviour.Motion.DOWN, 25_000)),
                 after(rule("forgotten light", goesOn("lamp" + lamps.get(4)), off("lamp" + lamps.get(4))), 7_200)));
         Collections.shuffle(all, random);
         return all.subList(0, 6 + random.nextInt(all.size() - 6));
@@ -101,28 +105,28 @@ class RuleSetsTest {
                 code = FindingCode.RULE_FIGHTS_SWITCH;
             }
             case 5 -> {
-                fault.add(guarded(rule("never", goesOff(p), on(q)), new Guard.OutputIs(p, true)));
+                fault.add(guarded(rule("never", goesOff(p), on(q)), new Guard.OutputIs(new OutputId(p), true)));
                 code = FindingCode.TRIGGER_NEVER;
             }
             case 6 -> {
-                devices.add(Houses.relay("shed", Device.Drives.LIGHT).withOutput(new Device.Output("shed", "shed light", Device.Drives.LIGHT, Device.Drives.SOCKET, false)));
-                fault.add(rule("all off", new Trigger.Used("button2", Gesture.LONG), new Action.AllOff(Set.of())));
+                devices.add(Houses.relay("shed", Device.Drives.LIGHT).withOutput(new Device.Output(new OutputId("shed"), "shed light", Device.Drives.LIGHT, Device.Drives.SOCKET, false)));
+                fault.add(rule("all off", new Trigger.Used(new ControlId("button2"), Gesture.LONG), new Action.AllOff(Set.of())));
                 code = FindingCode.MISSING_FROM_ALL_OFF;
             }
             case 7 -> {
-                fault.add(rule("cloudy", new Trigger.Sensed("door", Reading.OPENS, 0), on(p)).runningOn(Rule.RunsOn.CLOUD));
+                fault.add(rule("cloudy", new Trigger.Sensed(new SensorId("door"), Reading.OPENS, 0), on(p)).runningOn(Rule.RunsOn.CLOUD));
                 code = FindingCode.NEEDS_INTERNET;
             }
             case 8 -> {
-                fault.addAll(List.of(rule("all off", new Trigger.Used("button2", Gesture.LONG), new Action.AllOff(Set.of(q))), rule("other one", changes(p), toggle(q))));
+                fault.addAll(List.of(rule("all off", new Trigger.Used(new ControlId("button2"), Gesture.LONG), new Action.AllOff(Set.of(new OutputId(q)))), rule("other one", changes(p), toggle(q))));
                 code = FindingCode.TAKEN_FOR_A_HAND;
             }
             case 9 -> {
-                fault.add(rule("by the hub", new Trigger.Used(p.replace("lamp", "switch"), Gesture.FLIP), toggle(q)));
+                fault.add(rule("by the hub", new Trigger.Used(new ControlId(p.replace("lamp", "switch")), Gesture.FLIP), toggle(q)));
                 code = FindingCode.NEEDS_HUB;
             }
             default -> {
-                fault.add(rule("writes", new Trigger.Sensed("door", Reading.OPENS, 0), new Action.WriteSetting("d-" + p, "power-on", "on")));
+                fault.add(rule("writes", new Trigger.Sensed(new SensorId("door"), Reading.OPENS, 0), new Action.WriteSetting(new DeviceId("d-" + p), "power-on", "on")));
                 code = FindingCode.WEARS_MEMORY;
             }
         }

@@ -42,13 +42,9 @@ final class HouseMessages {
 
     record About(String name, String room, String protocol, List<OutputAbout> outputs, List<NamedAbout> controls, List<NamedAbout> sensors) {
         static About of(Device device) {
-            return new About(device.name(), device.room(), device.protocol().label(), device.outputs().stream().map(output -> new OutputAbout(last(output.id()), output.name(),
-                    output.declared().label(), output.dims())).toList(), device.controls().stream().map(control -> new NamedAbout(last(control.id()), control.name())).toList(),
-                    device.sensors().stream().map(sensor -> new NamedAbout(last(sensor.id()), sensor.name())).toList());
-        }
-
-        private static String last(String id) {
-            return id.substring(id.lastIndexOf('/') + 1);
+            return new About(device.name(), device.room(), device.protocol().label(), device.outputs().stream().map(output -> new OutputAbout(output.id().within(), output.name(),
+                    output.declared().label(), output.dims())).toList(), device.controls().stream().map(control -> new NamedAbout(control.id().within(), control.name())).toList(),
+                    device.sensors().stream().map(sensor -> new NamedAbout(sensor.id().within(), sensor.name())).toList());
         }
     }
 

@@ -12,6 +12,11 @@ import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.live.Carrier;
 import org.hiddenclerk.core.live.Conditions;
 import org.hiddenclerk.core.live.Happening;
@@ -69,7 +74,7 @@ public final class HouseOnBroker implements AutoCloseable {
         try {
             connect(HUB, List.of(topics.every("outputs", "state"), topics.every("outputs", "order"), topics.every("controls", "told"), topics.every("sensors", "reading")),
                     this::hubHears, topics.hubPresence(), this::hubIsBack);
-            house.devices().stream().filter(HouseOnBroker::isOnBroker).forEach(device -> connect(device.id(), device.outputs().stream().map(output ->
+            house.devices().stream().filter(HouseOnBroker::isOnBroker).forEach(device -> connect(device.id().text(), device.outputs().stream().map(output ->
                     topics.order(device, output.id())).toList(), (topic, message) -> deviceHears(device, topic, message), topics.presence(device), () -> isBack(device)));
         } catch (RuntimeException e) {
             close();
@@ -95,10 +100,10 @@ public final class HouseOnBroker implements AutoCloseable {
         if (!now.equals(lastConditions) || live.supplyChanges() != lastSupplyChanges) {
             lastConditions = now;
             lastSupplyChanges = live.supplyChanges();
-            Set<String> acting = live.acting();
+            Set<DeviceId> acting = live.acting();
             lines.forEach((who, connection) -> {
                 boolean hub = who.equals(HUB);
-                boolean cut = now.down().contains(Part.BROKER) || hub && now.down().contains(Part.HUB) || !hub && (now.down().contains(Part.WIFI) || !acting.contains(who));
+                boolean cut = now.down().contains(Part.BROKER) || hub && now.down().contains(Part.HUB) || !hub && (now.down().contains(Part.WIFI) || !acting.contains(new DeviceId(who)));
                 connection.relay().cut(cut);
                 connection.relay().slow(hub ? 0 : (long) (now.slow() - 1) * live.plan().delays().wifi());
             });
@@ -146,7 +151,7 @@ public final class HouseOnBroker implements AutoCloseable {
 
         @Override
         public boolean toHub(Device from, Said said, long sentMs) {
-            Connection connection = lines.get(from.id());
+            Connection connection = lines.get(from.id().text());
             return connection != null && say(connection.line(), from, said, sentMs);
         }
 
@@ -170,10 +175,11 @@ public final class HouseOnBroker implements AutoCloseable {
             Device device = house.owner(subject);
             boolean order = topic.endsWith("/order");
             if (order && !isOnBroker(device)) {
-                HouseMessages.Ordered ordered = HouseMessages.order(output(device, subject), message);
-                ordered.order().ifPresentOrElse(said -> running.tell(live -> live.remote(said, OUTSIDE)), () -> refuse(HUB, device, subject, message, ordered.why()));
+                Device.Output output = output(device, subject);
+                HouseMessages.Ordered ordered = HouseMessages.order(output, message);
+                ordered.order().ifPresentOrElse(said -> running.tell(live -> live.remote(said, OUTSIDE)), () -> refuse(HUB, device, output.id(), message, ordered.why()));
             } else if (!order && isOnBroker(device)) {
-                said(subject, topic, message).ifPresent(heard -> running.tell(live -> live.reachesHub(device, heard.said(), heard.atMs())));
+                said(subject, message).ifPresent(heard -> running.tell(live -> live.reachesHub(device, heard.said(), heard.atMs())));
             }
         });
     }
@@ -181,29 +187,32 @@ public final class HouseOnBroker implements AutoCloseable {
     private record HeardAt(Said said, long atMs) {
     }
 
-    private static Optional<HeardAt> said(String subject, String topic, byte[] message) {
-        if (topic.endsWith("/state")) {
-            return HouseMessages.read(message, HouseMessages.State.class).map(state -> new HeardAt(new Said.Level(subject, state.level(), state.motion(), state.by(), false), state.atMs()));
-        } else if (topic.endsWith("/told")) {
-            return HouseMessages.read(message, HouseMessages.Told.class).map(told -> new HeardAt(new Said.Gestured(subject, told.gesture(), told.active(), told.leads()), told.atMs()));
+    private static Optional<HeardAt> said(HouseId subject, byte[] message) {
+        if (subject instanceof OutputId output) {
+            return HouseMessages.read(message, HouseMessages.State.class).map(state -> new HeardAt(new Said.Level(output, state.level(), state.motion(), state.by(), false), state.atMs()));
+        } else if (subject instanceof ControlId control) {
+            return HouseMessages.read(message, HouseMessages.Told.class).map(told -> new HeardAt(new Said.Gestured(control, told.gesture(), told.active(), told.leads()), told.atMs()));
+        } else if (subject instanceof SensorId sensor) {
+            return HouseMessages.read(message, HouseMessages.Reading.class).map(reading -> new HeardAt(new Said.Sensed(sensor, reading.value(), false), reading.atMs()));
         }
-        return HouseMessages.read(message, HouseMessages.Reading.class).map(reading -> new HeardAt(new Said.Sensed(subject, reading.value(), false), reading.atMs()));
+        return Optional.empty();
     }
 
     private void deviceHears(Device device, String topic, byte[] message) {
         topics.subject(topic).ifPresent(subject -> {
-            HouseMessages.Ordered ordered = HouseMessages.order(output(device, subject), message);
+            Device.Output output = output(device, subject);
+            HouseMessages.Ordered ordered = HouseMessages.order(output, message);
             ordered.order().ifPresentOrElse(said -> running.tell(live -> live.reachesDevice(device, new Said.Ordered(said, ordered.by().orElse(OUTSIDE)), ordered.atMs().orElse(live.now()))),
-                    () -> refuse(device.id(), device, subject, message, ordered.why()));
+                    () -> refuse(device.id().text(), device, output.id(), message, ordered.why()));
         });
     }
 
-    private static Device.Output output(Device device, String id) {
+    private static Device.Output output(Device device, HouseId id) {
         return device.outputs().stream().filter(output -> output.id().equals(id)).findFirst().orElseThrow();
     }
 
     /** Whoever ordered is answered: silence would look like a device that is away. @param by whose connection says it */
-    private void refuse(String by, Device device, String output, byte[] message, String why) {
+    private void refuse(String by, Device device, OutputId output, byte[] message, String why) {
         String order = new String(message, 0, Math.min(message.length, SHOWN_BYTES), StandardCharsets.UTF_8);
         running.tell(live -> Optional.ofNullable(lines.get(by)).ifPresent(connection ->
                 connection.line().send(topics.refused(device, output), HouseMessages.write(new HouseMessages.Refusal(why, order, live.now())))));
@@ -221,7 +230,7 @@ public final class HouseOnBroker implements AutoCloseable {
 
     /** Of devices that have no connection of their own. */
     private void tellWhoIsThere(LiveHouse live) {
-        Set<String> acting = live.acting();
+        Set<DeviceId> acting = live.acting();
         Connection hub = lines.get(HUB);
         if (hub != null) {
             mirrored.forEach(device -> hub.line().retain(topics.presence(device), (acting.contains(device.id()) && live.hears(device) ? HERE : GONE)
@@ -230,7 +239,7 @@ public final class HouseOnBroker implements AutoCloseable {
     }
 
     private void isBack(Device device) {
-        MqttLine line = lines.get(device.id()).line();
+        MqttLine line = lines.get(device.id().text()).line();
         line.retain(topics.presence(device), HERE.getBytes(StandardCharsets.UTF_8));
         line.retain(topics.about(device), HouseMessages.write(HouseMessages.About.of(device)));
         running.tell(live -> live.isBack(device));

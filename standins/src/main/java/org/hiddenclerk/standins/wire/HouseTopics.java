@@ -5,17 +5,22 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.HouseId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuledHouse;
 
 /** Topics of a house that runs: {@code root/device/outputs/output/state} and the like, by the names that its devices bear. */
 public final class HouseTopics {
     private final String root;
-    private final Map<String, String> handles;
-    private final Map<String, String> ids = new HashMap<>();
+    private final Map<DeviceId, String> handles;
+    private final Map<String, HouseId> ids = new HashMap<>();
 
     /** @param handles names as levels of a topic, by device; no two alike, and none is "hub" */
-    public HouseTopics(String root, RuledHouse house, Map<String, String> handles) {
+    public HouseTopics(String root, RuledHouse house, Map<DeviceId, String> handles) {
         this.root = root;
         this.handles = Map.copyOf(handles);
         house.outputs().keySet().forEach(output -> ids.put(below(house.owner(output), "outputs", output), output));
@@ -27,8 +32,8 @@ public final class HouseTopics {
         return root;
     }
 
-    private String below(Device device, String kind, String id) {
-        return root + "/" + handles.get(device.id()) + "/" + kind + "/" + id.substring(id.lastIndexOf('/') + 1);
+    private String below(Device device, String kind, HouseId id) {
+        return root + "/" + handles.get(device.id()) + "/" + kind + "/" + id.within();
     }
 
     public String about(Device device) {
@@ -43,16 +48,16 @@ public final class HouseTopics {
         return root + "/hub/presence";
     }
 
-    public String state(Device device, String output) {
+    public String state(Device device, OutputId output) {
         return below(device, "outputs", output) + "/state";
     }
 
-    public String order(Device device, String output) {
+    public String order(Device device, OutputId output) {
         return below(device, "outputs", output) + "/order";
     }
 
     /** Where it is said why an order was not carried out. */
-    public String refused(Device device, String output) {
+    public String refused(Device device, OutputId output) {
         return below(device, "outputs", output) + "/refused";
     }
 
@@ -64,11 +69,11 @@ public final class HouseTopics {
         return topics;
     }
 
-    public String told(Device device, String control) {
+    public String told(Device device, ControlId control) {
         return below(device, "controls", control) + "/told";
     }
 
-    public String reading(Device device, String sensor) {
+    public String reading(Device device, SensorId sensor) {
         return below(device, "sensors", sensor) + "/reading";
     }
 
@@ -78,7 +83,7 @@ public final class HouseTopics {
     }
 
     /** The output, control or sensor that a topic is about; empty for any other topic. */
-    public Optional<String> subject(String topic) {
+    public Optional<HouseId> subject(String topic) {
         return Optional.ofNullable(ids.get(topic.substring(0, Math.max(0, topic.lastIndexOf('/')))));
     }
 }

@@ -16,6 +16,10 @@ import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.BooleanSupplier;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Protocol;
+import org.hiddenclerk.core.identity.ControlId;
+import org.hiddenclerk.core.identity.DeviceId;
+import org.hiddenclerk.core.identity.OutputId;
+import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.Conditions;
 import org.hiddenclerk.core.live.Hand;
 import org.hiddenclerk.core.live.Happening;
@@ -42,11 +46,11 @@ class HouseOnBrokerTest {
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < DEVICES; i++) {
             String id = "d" + i;
-            devices.add(new Device(id, "Module " + i, "Room", i % 3 == 2 ? Protocol.ZIGBEE : Protocol.MQTT_WIFI, Optional.of("C1"), Set.of(), List.of(new Device.Output(id + "/1",
-                    "lamp " + i, Device.Drives.LIGHT, Device.Drives.LIGHT, false)), List.of(new Device.Control(id + "/in1", "switch " + i, Device.Kind.ROCKER,
-                    InputBehaviour.EVERY_FLIP, Optional.of(id + "/1"))), List.of()));
+            devices.add(new Device(new DeviceId(id), "Module " + i, "Room", i % 3 == 2 ? Protocol.ZIGBEE : Protocol.MQTT_WIFI, Optional.of("C1"), Set.of(), List.of(new Device.Output(new OutputId(id + "/1"),
+                    "lamp " + i, Device.Drives.LIGHT, Device.Drives.LIGHT, false)), List.of(new Device.Control(new ControlId(id + "/in1"), "switch " + i, Device.Kind.ROCKER,
+                    InputBehaviour.EVERY_FLIP, Optional.of(new OutputId(id + "/1")))), List.of()));
             if (i % 2 == 0) {
-                links.add(new Link("l" + i, id + "/in1", "d" + (i + 1) + "/1", Link.Way.HUB, Link.Effect.FOLLOW, false));
+                links.add(new Link("l" + i, new ControlId(id + "/in1"), new OutputId("d" + (i + 1) + "/1"), Link.Way.HUB, Link.Effect.FOLLOW, false));
             }
         }
         return new RuledHouse(devices, links, List.of());
@@ -54,7 +58,7 @@ class HouseOnBrokerTest {
 
     private HouseOnBroker start(MqttLine.Broker broker) {
         RuledHouse house = house();
-        Map<String, String> handles = new HashMap<>();
+        Map<DeviceId, String> handles = new HashMap<>();
         house.devices().forEach(device -> handles.put(device.id(), "module-" + device.id()));
         LivePlan plan = new LivePlan(house, List.of(), Map.of(), Map.of(), Map.of(), Delays.USUAL, Optional.empty());
         return new HouseOnBroker(broker, "live-test", plan, Instant.EPOCH, new HouseTopics("house/test", house, handles), happenings::add, live -> { });
@@ -70,11 +74,11 @@ class HouseOnBrokerTest {
     }
 
     private static boolean isOn(HouseOnBroker house, int lamp) {
-        return house.running().ask(live -> live.outputs().get("d" + lamp + "/1").percent() > 0);
+        return house.running().ask(live -> live.outputs().get(new OutputId("d" + lamp + "/1")).percent() > 0);
     }
 
     private static void flip(HouseOnBroker house, int at) {
-        house.running().tell(live -> live.hand(new Hand("d" + at + "/in1", Hand.Doing.FLIP)));
+        house.running().tell(live -> live.hand(new Hand(new SwitchId("d" + at + "/in1"), Hand.Doing.FLIP)));
     }
 
     private static boolean agrees(HouseOnBroker house) {
