@@ -6,7 +6,10 @@ import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Sentence;
 
-/** Two-wire: live to L, lamp wire to the output, the switch across the input; a bypass at the lamp where it is needed. */
+/**
+ * Two-wire: live to L, lamp wire to the output, the switch across the input; a bypass at the lamp where it is needed. Several
+ * switches of one lamp are read as the one contact that they make wired to each other as found.
+ */
 final class BehindSwitchWithoutNeutral implements Scheme {
 
     @Override
@@ -16,7 +19,7 @@ final class BehindSwitchWithoutNeutral implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch().mainsCircuit()
+        return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().readAsOne().mainsCircuit()
                 .liveAt(site.lead())
                 .notFor(!(site.model().supply() instanceof ModuleSupply.TwoWire) || site.model().isSender(),
                         site.modelSubject(), Sentence.of("{0} needs a neutral, or has no contact.", site.model().code())).list();

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Function;
+import java.util.function.Predicate;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Channel;
@@ -47,7 +48,11 @@ final class ModuleWork {
         for (int i = 0; i < positions.size(); i++) {
             Site.Position position = positions.get(i);
             work.output(model.channels().get(i), position.loads());
-            work.input(model.inputs().get(i), position.gang().orElseThrow(), position.circuit(), site.behaviour(position));
+            if (position.hasSeveralSwitches()) {
+                work.inputOfAll(model.inputs().get(i), position, site.behaviour(position));
+            } else {
+                work.input(model.inputs().get(i), position.gang().orElseThrow(), position.circuit(), site.behaviour(position));
+            }
             position.loads().forEach(load -> draft.want(load, position.controls(), true));
         }
     }
@@ -165,17 +170,24 @@ final class ModuleWork {
 
     /**
      * Lets the switches of a position, wired to each other as they were found, make one contact: what went to the lamp goes
-     * to the input.
+     * to the input. Where that reads between two pins of its own, what came from the circuit goes to the other one.
      */
     void inputOfAll(Input input, Position position, InputBehaviour behaviour) {
         use(input, behaviour, Optional.empty());
         Net signal = Net.input(number + "." + input.id());
         draft.put(signal, place, pin(input.pins().get(0)));
-        for (SwitchPole pole : lampPoles(draft.found(), position)) {
-            draft.lift(pole.place(), pole.end());
-            draft.put(signal, pole.place(), pole.end());
+        move(lampPoles(draft.found(), position), signal);
+        if (input.pins().size() > 1) {
+            move(feedPoles(draft.found(), position), common(input.pins().get(1)));
         }
         position.loads().forEach(load -> draft.prefer(signal, load.place(), new End.AtLoad(load.number(), "L")));
+    }
+
+    private void move(Set<SwitchPole> poles, Net to) {
+        for (SwitchPole pole : poles) {
+            draft.lift(pole.place(), pole.end());
+            draft.put(to, pole.place(), pole.end());
+        }
     }
 
     /** A terminal of a switch. */
@@ -186,12 +198,21 @@ final class ModuleWork {
     static Set<SwitchPole> lampPoles(Found found, Position position) {
         Set<Integer> nets = new LinkedHashSet<>();
         position.loads().forEach(load -> found.netAt(load.place(), new End.AtLoad(load.number(), "L")).ifPresent(nets::add));
+        return poles(found, position, nets::contains);
+    }
+
+    /** Terminals of a position's switches that the live of its circuit stands on as found, whatever way they stand. */
+    private static Set<SwitchPole> feedPoles(Found found, Position position) {
+        return poles(found, position, net -> found.supplyOf(net).filter(supply -> supply.kind() == Net.Kind.LIVE).isPresent());
+    }
+
+    private static Set<SwitchPole> poles(Found found, Position position, Predicate<Integer> on) {
         Set<SwitchPole> poles = new LinkedHashSet<>();
         for (GangRef gang : position.controls()) {
             for (String terminal : gang.gang().mechanism().terminals()) {
                 End end = new End.AtMechanism(gang.number(), terminal);
                 boolean wired = found.nets().endsAt(gang.place()).contains(end);
-                if (wired && found.netAt(gang.place(), end).filter(nets::contains).isPresent()) {
+                if (wired && found.netAt(gang.place(), end).filter(on).isPresent()) {
                     poles.add(new SwitchPole(gang.place(), end));
                 }
             }

@@ -135,6 +135,17 @@ final class Obstacles {
         return this;
     }
 
+    /** Several switches of a lamp make one contact, which takes an input that reads between two pins of its own. */
+    Obstacles readAsOne() {
+        for (int i = 0; i < site.positions().size(); i++) {
+            Position position = site.positions().get(i);
+            boolean across = i < site.model().inputs().size() && site.model().inputs().get(i).pins().size() > 1;
+            notFor(position.hasSeveralSwitches() && !across, position.subject(),
+                    Sentence.of("The lamp of {0} has {1} switches; this scheme reads one, or all of them across an input with two pins.", position.words(), position.controls().size()));
+        }
+        return this;
+    }
+
     Obstacles severalSwitches() {
         for (Position position : site.positions()) {
             notFor(!position.hasSeveralSwitches(), position.subject(), Sentence.of("The lamp of {0} has one switch only.", position.words()));

@@ -54,9 +54,9 @@ final class Reading {
         if (way == Way.ONE_BY_ONE) {
             return inputs.size() >= position.controls().size();
         }
-        boolean comparesWithLive = !inputs.isEmpty() && inputs.get(0).pins().size() == 1
-                && inputs.get(0).activeWith().filter(site.model().supply().livePin()::equals).isPresent();
-        return position.hasSeveralSwitches() && comparesWithLive;
+        boolean readsOneContact = !inputs.isEmpty() && (inputs.get(0).pins().size() > 1
+                || inputs.get(0).activeWith().filter(site.model().supply().livePin()::equals).isPresent());
+        return position.hasSeveralSwitches() && readsOneContact;
     }
 
     private static List<Input> inputsOf(ModuleModel model, int position) {
