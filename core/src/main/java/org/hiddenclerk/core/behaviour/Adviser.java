@@ -49,7 +49,7 @@ public final class Adviser {
         for (InputBehaviour behaviour : InputBehaviour.values()) {
             Parameters own = suited(behaviour, parameters);
             Optional<String> refusal = refusal(behaviour, wall, can);
-            List<Played> played = behaviour == InputBehaviour.UP_DOWN || refusal.isPresent() && (behaviour == InputBehaviour.SUPPLY_BLINK || wall.kind() == Wall.Kind.UP_DOWN
+            List<Played> played = behaviour.movesSomething() || refusal.isPresent() && (!behaviour.hasContact() || wall.kind() == Wall.Kind.UP_DOWN
                     || wall.kind() == Wall.Kind.SUPPLY) ? List.of() : Arrays.stream(Occasion.values()).filter(occasion -> occasion.suits(wall))
                     .map(occasion -> Played.of(occasion, wall, new Machine(behaviour, own))).toList();
             all.add(new Advice(behaviour, own, refusal, household.schools().stream().map(school -> played.stream().mapToInt(each -> household.cost(school, each)).sum()).toList(), played));
@@ -60,7 +60,7 @@ public final class Adviser {
 
     /** The parameters, with the power-on state that suits a behaviour and a run-on that a press ends. */
     private static Parameters suited(InputBehaviour behaviour, Parameters p) {
-        return new Parameters(p.debounceMs(), p.rest(), p.inverted(), p.holdMs(), p.runOnMs(), p.pressStops() || behaviour == InputBehaviour.RUN_ON, p.minimumBlinkMs(), p.holdUpMs(),
+        return new Parameters(p.debounceMs(), p.rest(), p.inverted(), p.holdMs(), p.runOnMs(), p.pressStops() || behaviour.endsByItself(), p.minimumBlinkMs(), p.holdUpMs(),
                 p.reversePauseMs(), powerOn(behaviour).state());
     }
 
@@ -70,13 +70,7 @@ public final class Adviser {
 
     /** Common practice, no source. */
     public static PowerOnAdvice powerOn(InputBehaviour behaviour) {
-        return switch (behaviour) {
-            case POSITION_RULES -> new PowerOnAdvice(PowerOn.SWITCH, "switch and lamp agree again, whatever was commanded before");
-            case RUN_ON -> new PowerOnAdvice(PowerOn.OFF, "nothing runs that nobody asked for");
-            case UP_DOWN -> new PowerOnAdvice(PowerOn.OFF, "a blind that starts by itself may catch somebody");
-            case PRESS_CHANGES, EVERY_FLIP, REPORT_ONLY, SHORT_LONG, SUPPLY_BLINK -> new PowerOnAdvice(PowerOn.OFF,
-                    "a failure at night lights nothing; the next " + (behaviour == InputBehaviour.EVERY_FLIP || behaviour == InputBehaviour.SUPPLY_BLINK ? "flip" : "press") + " does");
-        };
+        return behaviour.powerOn();
     }
 
     /** How long what opens a gate, door or lock is closed. Common practice, no source: about as long as a finger stays on the button. */
@@ -92,24 +86,6 @@ public final class Adviser {
         if (!can.contains(behaviour)) {
             return Optional.of("the module cannot be set to it");
         }
-        if ((behaviour == InputBehaviour.SUPPLY_BLINK) != (wall.kind() == Wall.Kind.SUPPLY)) {
-            return Optional.of(behaviour == InputBehaviour.SUPPLY_BLINK ? "the switch does not sit in the way of the supply" : "the switch sits in the way of the supply and is read by its blinks");
-        }
-        if ((behaviour == InputBehaviour.UP_DOWN) != (wall.kind() == Wall.Kind.UP_DOWN)) {
-            return Optional.of(behaviour == InputBehaviour.UP_DOWN ? "it takes two contacts and two channels" : "two contacts command the two directions of one motor");
-        }
-        if (wall.kind() == Wall.Kind.PUSH && behaviour == InputBehaviour.POSITION_RULES) {
-            return Optional.of("a push button would light only while it is held");
-        }
-        if (wall.kind() == Wall.Kind.PUSH && behaviour == InputBehaviour.EVERY_FLIP) {
-            return Optional.of("press and release would change it twice");
-        }
-        if (wall.ends() > 1 && wall.kind() == Wall.Kind.ROCKER && behaviour != InputBehaviour.EVERY_FLIP && behaviour != InputBehaviour.REPORT_ONLY) {
-            return Optional.of("two change-overs read as one input have no up: every flip must count");
-        }
-        if (wall.kind() == Wall.Kind.ROCKER && behaviour == InputBehaviour.SHORT_LONG) {
-            return Optional.of("a rocker stays pressed: there is no short press");
-        }
-        return Optional.empty();
+        return behaviour.unsuited(wall);
     }
 }

@@ -35,7 +35,7 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
 
     /** Every state that a remote command can just have made. */
     private static List<State> commanded(Machine machine, State state) {
-        return machine.behaviour() == InputBehaviour.UP_DOWN ? Arrays.stream(Motion.values()).filter(motion -> motion != state.motion())
+        return machine.behaviour().movesSomething() ? Arrays.stream(Motion.values()).filter(motion -> motion != state.motion())
                 .map(motion -> State.of(state.contacts(), false, motion)).toList() : List.of(State.of(state.contacts(), !state.relay(), Motion.STOP));
     }
 
@@ -63,14 +63,14 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
     }
 
     private static List<List<Event>> handActions(Machine machine, State state) {
-        if (machine.behaviour() == InputBehaviour.SUPPLY_BLINK) {
+        if (!machine.behaviour().hasContact()) {
             return List.of(List.of(new Event(0, Event.Deed.SUPPLY_LOST), new Event(machine.parameters().minimumBlinkMs(), Event.Deed.SUPPLY_BACK)));
         }
         List<List<Event>> actions = new ArrayList<>();
         for (int input = 1; input <= machine.inputs(); input++) {
             Contact stands = state.contacts().get(input - 1);
             Event change = change(stands.other(), input);
-            boolean press = machine.behaviour() == InputBehaviour.SHORT_LONG && !machine.parameters().isActive(stands);
+            boolean press = machine.behaviour().tellsPresses() && !machine.parameters().isActive(stands);
             actions.add(Stream.concat(Stream.of(change), press ? Stream.of(change(stands, input)) : Stream.empty()).toList());
         }
         return actions;

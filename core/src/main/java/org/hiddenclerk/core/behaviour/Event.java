@@ -30,7 +30,7 @@ public record Event(long atMs, Deed deed, int input) {
 
         /** Whether somebody may do it to an input with a behaviour. */
         public boolean suits(InputBehaviour behaviour) {
-            return !isRemote() || isOfMotion() == (behaviour == InputBehaviour.UP_DOWN);
+            return !isRemote() || isOfMotion() == behaviour.movesSomething();
         }
     }
 

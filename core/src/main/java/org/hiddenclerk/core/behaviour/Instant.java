@@ -68,9 +68,7 @@ final class Instant {
         } else if (!lost && !supply.isThere()) {
             long missing = now - supply.lostAt().getAsLong();
             supply = State.Supply.THERE;
-            if (behaviour == InputBehaviour.SUPPLY_BLINK && missing >= parameters.minimumBlinkMs()) {
-                turn(!relay, Cause.HAND);
-            }
+            behaviour.missed(this, missing);
         }
     }
 
@@ -88,33 +86,30 @@ final class Instant {
         for (int i = 0; i < contacts.size(); i++) {
             counted.set(i, contacts.get(i));
         }
-        if (behaviour == InputBehaviour.UP_DOWN) {
-            if (parameters.powerOn() == PowerOn.SWITCH) {
-                command(asked(), Cause.SUPPLY);
-            }
-            return;
-        }
-        boolean active = parameters.isActive(contacts.get(0));
-        turn(switch (parameters.powerOn()) {
-            case OFF -> false;
-            case ON -> true;
-            case LAST -> before;
-            case SWITCH -> active != (behaviour == InputBehaviour.POSITION_RULES && parameters.inverted());
-        }, Cause.SUPPLY);
-        if (behaviour == InputBehaviour.RUN_ON && relay) {
-            runOn();
-        }
+        behaviour.supplyBack(this, before);
+    }
+
+    Parameters parameters() {
+        return parameters;
+    }
+
+    boolean isOn() {
+        return relay;
+    }
+
+    /** Whether the contact stands as it does when it is active, whatever was counted. */
+    boolean isClosedAsActive() {
+        return parameters.isActive(contacts.get(0));
+    }
+
+    void tell(Output.Report report) {
+        outputs.add(new Output.Told(now, report));
     }
 
     private void timers() {
         if (timerEnds.isPresent() && timerEnds.getAsLong() == now) {
             timerEnds = OptionalLong.empty();
-            if (behaviour == InputBehaviour.RUN_ON) {
-                turn(false, Cause.TIMER);
-            } else {
-                pressed = false;
-                outputs.add(new Output.Told(now, Output.Report.LONG));
-            }
+            behaviour.timerEnded(this);
         }
         if (waiting.isPresent() && waiting.get().atMs() == now) {
             State.Waiting due = waiting.get();
@@ -137,7 +132,7 @@ final class Instant {
             return;
         }
         contacts.set(input, to);
-        if (supply.fallen() || behaviour == InputBehaviour.SUPPLY_BLINK) {
+        if (supply.fallen() || !behaviour.hasContact()) {
             return;
         }
         boolean takesBack = counting.removeIf(change -> change.input() == input);
@@ -153,41 +148,35 @@ final class Instant {
 
     private void count(State.Counting change) {
         counted.set(change.input(), change.to());
-        boolean active = parameters.isActive(change.to());
-        if (behaviour == InputBehaviour.REPORT_ONLY) {
-            outputs.add(new Output.Told(now, active ? Output.Report.ACTIVE : Output.Report.INACTIVE));
-        } else if (behaviour == InputBehaviour.SHORT_LONG) {
-            press(active);
-        } else if (behaviour == InputBehaviour.RUN_ON && active && relay && parameters.pressStops()) {
-            stopRunOn(Cause.HAND);
-        } else {
-            react(behaviour.onChange(active));
-        }
+        behaviour.counted(this, parameters.isActive(change.to()));
     }
 
-    private void press(boolean active) {
+    /** A finger is on the button, or has left it. */
+    void press(boolean active) {
         if (active) {
             pressed = true;
             timerEnds = OptionalLong.of(now + parameters.holdMs());
         } else if (pressed) {
             pressed = false;
             timerEnds = OptionalLong.empty();
-            outputs.add(new Output.Told(now, Output.Report.SHORT));
+            tell(Output.Report.SHORT);
             react(behaviour.onChange(false));
         }
     }
 
-    private void react(InputBehaviour.Reaction reaction) {
-        boolean inverted = behaviour == InputBehaviour.POSITION_RULES && parameters.inverted();
+    void heldLong() {
+        pressed = false;
+        tell(Output.Report.LONG);
+    }
+
+    void react(InputBehaviour.Reaction reaction) {
+        boolean inverted = behaviour.isLedByPosition() && parameters.inverted();
         switch (reaction) {
             case NONE -> { }
             case TOGGLE -> turn(!relay, Cause.HAND);
             case SWITCH_ON -> turn(!inverted, Cause.HAND);
             case SWITCH_OFF -> turn(inverted, Cause.HAND);
             case DIRECTION -> command(asked(), Cause.HAND);
-        }
-        if (behaviour == InputBehaviour.RUN_ON && reaction == InputBehaviour.Reaction.SWITCH_ON) {
-            runOn();
         }
     }
 
@@ -196,41 +185,35 @@ final class Instant {
             case REMOTE_UP -> command(Motion.UP, Cause.REMOTE);
             case REMOTE_DOWN -> command(Motion.DOWN, Cause.REMOTE);
             case REMOTE_STOP -> command(Motion.STOP, Cause.REMOTE);
-            default -> {
-                boolean on = deed == Event.Deed.REMOTE_ON || deed == Event.Deed.REMOTE_TOGGLE && !relay;
-                if (behaviour != InputBehaviour.RUN_ON) {
-                    turn(on, Cause.REMOTE);
-                } else if (on) {
-                    turn(true, Cause.REMOTE);
-                    runOn();
-                } else {
-                    stopRunOn(Cause.REMOTE);
-                }
-            }
+            case REMOTE_ON -> behaviour.ordered(this, true);
+            case REMOTE_OFF -> behaviour.ordered(this, false);
+            case REMOTE_TOGGLE -> behaviour.ordered(this, !relay);
+            case CLOSE, OPEN, SUPPLY_LOST, SUPPLY_BACK -> throw new IllegalArgumentException(deed + " is no remote command.");
         }
     }
 
-    private void runOn() {
+    /** It goes off after its time; a new start begins anew. */
+    void runOn() {
         timerEnds = OptionalLong.of(now + parameters.runOnMs());
     }
 
-    private void stopRunOn(Cause cause) {
+    void stopRunOn(Cause cause) {
         timerEnds = OptionalLong.empty();
         turn(false, cause);
     }
 
-    private void turn(boolean on, Cause cause) {
+    void turn(boolean on, Cause cause) {
         if (relay != on) {
             relay = on;
             outputs.add(new Output.Relay(now, on, cause));
         }
     }
 
-    private Motion asked() {
+    Motion asked() {
         return Motion.of(parameters.isActive(counted.get(0)), parameters.isActive(counted.get(1)));
     }
 
-    private void command(Motion to, Cause cause) {
+    void command(Motion to, Cause cause) {
         waiting = Optional.empty();
         if (to == motion) {
             return;

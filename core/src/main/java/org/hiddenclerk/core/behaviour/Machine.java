@@ -21,7 +21,7 @@ public record Machine(InputBehaviour behaviour, Parameters parameters) {
 
     /** Inputs that the behaviour reads. */
     public int inputs() {
-        return behaviour == InputBehaviour.UP_DOWN ? 2 : 1;
+        return behaviour.inputs();
     }
 
     /**
@@ -34,7 +34,7 @@ public record Machine(InputBehaviour behaviour, Parameters parameters) {
             throw new IllegalArgumentException("The contacts (" + contacts.size() + ") must be as many as the inputs, " + inputs() + ".");
         }
         State state = State.of(contacts, relay, motion);
-        return behaviour == InputBehaviour.RUN_ON && relay ? new State(state.contacts(), state.counted(), state.counting(), true, motion,
+        return behaviour.endsByItself() && relay ? new State(state.contacts(), state.counted(), state.counting(), true, motion,
                 OptionalLong.of(parameters.runOnMs()), false, state.supply(), state.waiting(), state.upEnded(), state.downEnded()) : state;
     }
 

@@ -10,7 +10,6 @@ import static org.hiddenclerk.core.finding.FindingCode.MODULE_UNPOWERED;
 import static org.hiddenclerk.core.finding.FindingCode.SWITCH_WITHOUT_EFFECT;
 
 import java.util.List;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Sentence;
 
@@ -251,7 +250,7 @@ final class Effects {
     }
 
     static boolean listensForBlinks(Region.Device device) {
-        return device.inputs().stream().anyMatch(input -> input.behaviour() == InputBehaviour.SUPPLY_BLINK);
+        return device.inputs().stream().anyMatch(input -> !input.behaviour().hasContact());
     }
 
     /** Powered before and after, and without power while the mechanism is between its positions. */

@@ -12,7 +12,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -269,7 +268,7 @@ final class IntentProof {
         BitSet byPosition = new BitSet();
         Region.InputPin[] inputs = table.region().inputPins();
         for (int i = 0; i < inputs.length; i++) {
-            byPosition.set(i, inputs[i].input().behaviour() == InputBehaviour.POSITION_RULES);
+            byPosition.set(i, inputs[i].input().behaviour().isLedByPosition());
         }
         return table.usablePairs(place.element()).stream().anyMatch(pair -> byPosition.stream()
                 .anyMatch(i -> table.isActive(pair[0], i) != table.isActive(pair[1], i)));

@@ -5,7 +5,6 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.InputBehaviour.Reaction;
 
 /**
@@ -114,7 +113,7 @@ final class Steps {
     private int blink(int state, Region.Device device) {
         int next = state;
         for (Input input : device.inputs()) {
-            if (input.behaviour() == InputBehaviour.SUPPLY_BLINK) {
+            if (!input.behaviour().hasContact()) {
                 Optional<Place> place = commandedBy(input, device.part().id());
                 if (place.isPresent()) {
                     next = set(next, place.get(), !isClosed(next, place.get()));
@@ -204,7 +203,7 @@ final class Steps {
         List<Place> asked = new ArrayList<>();
         Region.InputPin[] inputs = table.region().inputPins();
         for (int i = 0; i < inputs.length; i++) {
-            if (inputs[i].device() == device && inputs[i].input().behaviour() == InputBehaviour.UP_DOWN) {
+            if (inputs[i].device() == device && inputs[i].input().behaviour().movesSomething()) {
                 Optional<Place> place = commandedBy(inputs[i].input(), table.region().devices()[device].part().id());
                 if (place.isPresent()) {
                     all.add(place.get());

@@ -7,7 +7,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 
 /**
  * The rules that a wiring document must keep before it can be solved: identities, references, pins and sizes. All
@@ -126,7 +125,7 @@ public final class WiringRules {
             if (!seen.add(input.id())) {
                 report(here + "/id", "a second input " + input.id(), "an id of its own for every input");
             }
-            if (input.behaviour() == InputBehaviour.SUPPLY_BLINK) {
+            if (!input.behaviour().hasContact()) {
                 if (input.hasContact()) {
                     report(here + "/behaviour", "SUPPLY_BLINK with a pin", "no pin: the supply itself is read");
                 }

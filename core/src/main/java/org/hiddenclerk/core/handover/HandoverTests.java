@@ -7,7 +7,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.handover.HandoverTest.Kind;
 import org.hiddenclerk.core.handover.HandoverTest.Scale;
@@ -75,7 +74,7 @@ public final class HandoverTests {
 
     private List<Device.Control> own(Device.Output output) {
         return plan.house().controls().values().stream().filter(control -> control.output().filter(output.id()::equals).isPresent()
-                && control.behaviour() != InputBehaviour.REPORT_ONLY).toList();
+                && control.behaviour().switchesByItself()).toList();
     }
 
     private List<Link> links(Device.Output output) {

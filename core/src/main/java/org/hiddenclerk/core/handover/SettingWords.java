@@ -14,10 +14,10 @@ public final class SettingWords {
 
     public static List<String> of(InputBehaviour behaviour, Parameters parameters) {
         List<String> words = new ArrayList<>(List.of(behaviour.label()));
-        if (behaviour == InputBehaviour.POSITION_RULES && parameters.inverted()) {
+        if (behaviour.isLedByPosition() && parameters.inverted()) {
             words.add("inverted");
         }
-        if (behaviour != InputBehaviour.SUPPLY_BLINK) {
+        if (behaviour.hasContact()) {
             words.add("counts after " + parameters.debounceMs() + " ms");
             if (parameters.rest() == Contact.CLOSED) {
                 words.add("closed at rest");
@@ -30,7 +30,7 @@ public final class SettingWords {
             case SUPPLY_BLINK -> words.add("a blink is " + parameters.minimumBlinkMs() + " to " + parameters.holdUpMs() + " ms");
             default -> { }
         }
-        if (behaviour != InputBehaviour.REPORT_ONLY && behaviour != InputBehaviour.UP_DOWN) {
+        if (behaviour.switchesByItself() && !behaviour.movesSomething()) {
             words.add("after a power cut: " + parameters.powerOn().label());
         }
         return words;

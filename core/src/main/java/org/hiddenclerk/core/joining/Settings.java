@@ -144,7 +144,7 @@ public final class Settings {
         String at = "input-" + input + ".";
         settings.put(POWER_ON, word(parameters.powerOn()));
         settings.put(at + "behaviour", behaviour.name());
-        if (behaviour != InputBehaviour.SUPPLY_BLINK) {
+        if (behaviour.hasContact()) {
             settings.put(at + "rest", parameters.rest().name().toLowerCase(Locale.ROOT));
             settings.put(at + "debounce", String.valueOf(parameters.debounceMs()));
         }

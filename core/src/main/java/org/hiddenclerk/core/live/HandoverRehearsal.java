@@ -6,7 +6,6 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.behaviour.Contact;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.OutputId;
@@ -60,7 +59,7 @@ public final class HandoverRehearsal {
     private void add(OutputId output) {
         Device device = plan.house().owner(output);
         List<Device.Control> own = plan.house().controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent()
-                && control.behaviour() != InputBehaviour.REPORT_ONLY).toList();
+                && control.behaviour().switchesByItself()).toList();
         for (Device.Control control : own) {
             boolean after = after(control);
             for (SwitchId at : plan.handsOf(control.id())) {
@@ -99,7 +98,7 @@ public final class HandoverRehearsal {
 
     /** What the output is after the control was worked once, from how its contact stands at rest. */
     private boolean after(Device.Control control) {
-        if (control.behaviour() != InputBehaviour.POSITION_RULES || control.kind() != Device.Kind.ROCKER) {
+        if (!control.behaviour().isLedByPosition() || control.kind() != Device.Kind.ROCKER) {
             return true;
         }
         Parameters parameters = settings(control.id());
@@ -119,7 +118,7 @@ public final class HandoverRehearsal {
             case OFF -> false;
             case ON, LAST -> true;
             case SWITCH -> first.filter(control -> (atRest.isClosed(control.id()) ? Contact.CLOSED : Contact.OPEN) != parameters.rest()
-                    != (control.behaviour() == InputBehaviour.POSITION_RULES && parameters.inverted())).isPresent();
+                    != (control.behaviour().isLedByPosition() && parameters.inverted())).isPresent();
         };
     }
 

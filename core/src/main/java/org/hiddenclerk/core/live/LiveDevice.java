@@ -80,7 +80,7 @@ final class LiveDevice {
         }
 
         boolean isBlind() {
-            return machine.behaviour() == InputBehaviour.UP_DOWN;
+            return machine.behaviour().movesSomething();
         }
     }
 
@@ -97,7 +97,7 @@ final class LiveDevice {
         this.commands = commands;
         this.watcher = watcher;
         device.outputs().forEach(output -> channels.put(output.id(), new Channel()));
-        List<Device.Control> blind = device.controls().stream().filter(control -> control.behaviour() == InputBehaviour.UP_DOWN && control.kind() != Device.Kind.REMOTE_BUTTON)
+        List<Device.Control> blind = device.controls().stream().filter(control -> control.behaviour().movesSomething() && control.kind() != Device.Kind.REMOTE_BUTTON)
                 .limit(2).toList();
         if (!blind.isEmpty()) {
             units.add(new Unit(new Machine(InputBehaviour.UP_DOWN, settings.getOrDefault(blind.get(0).id(), Parameters.USUAL)), blind, blind.get(0).output()));
@@ -148,7 +148,7 @@ final class LiveDevice {
                 Boolean at = closed.get(unit.controls.get(i).id());
                 contacts.set(i, at == null ? rest : at ? Contact.CLOSED : Contact.OPEN);
             }
-            boolean leads = unit.machine.behaviour() == InputBehaviour.POSITION_RULES && (contacts.get(0) != rest) != unit.machine.parameters().inverted();
+            boolean leads = unit.machine.behaviour().isLedByPosition() && (contacts.get(0) != rest) != unit.machine.parameters().inverted();
             unit.state = unit.machine.start(contacts, leads, Motion.STOP);
             unit.output.map(channels::get).filter(channel -> leads).ifPresent(channel -> channel.level = channel.whenOn);
         }
@@ -260,7 +260,7 @@ final class LiveDevice {
 
     /** A change of a contact has counted, and what it did to the output is told already. */
     private void counted(Unit unit, Device.Control control, boolean active) {
-        if (control.behaviour() == InputBehaviour.SHORT_LONG) {
+        if (control.behaviour().tellsPresses()) {
             return;
         }
         if (control.gestures().contains(Device.Gesture.FLIP)) {
@@ -316,7 +316,7 @@ final class LiveDevice {
             units.stream().filter(each -> each != unit && each.output.filter(id::equals).isPresent()).forEach(each -> each.state = each.state.withRelay(relay.on()));
             says.accept(new Said.Level(id, level, Motion.STOP, relay.cause(), false));
         }
-        if (unit.machine.behaviour() == InputBehaviour.SUPPLY_BLINK && relay.cause() == Cause.HAND) {
+        if (!unit.machine.behaviour().hasContact() && relay.cause() == Cause.HAND) {
             gestured(unit.controls.get(0), Device.Gesture.FLIP, relay.on());
         }
     }

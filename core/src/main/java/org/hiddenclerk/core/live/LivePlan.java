@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.electrical.PartId;
@@ -51,7 +50,7 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<HouseId, Parameters
 
     /** What an output is after its supply was away. */
     public PowerOn powerOn(OutputId output) {
-        HouseId setBy = house.controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour() != InputBehaviour.REPORT_ONLY)
+        HouseId setBy = house.controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour().switchesByItself())
                 .<HouseId>map(Device.Control::id).findFirst().orElse(output);
         return settings.getOrDefault(setBy, Parameters.USUAL).powerOn();
     }

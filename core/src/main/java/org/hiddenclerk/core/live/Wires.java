@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.electrical.Installation;
 import org.hiddenclerk.core.electrical.LoadState;
@@ -61,7 +60,7 @@ final class Wires {
     /** Whether breaking off for a moment is something that a module of its wiring listens for. */
     boolean listensForBreaks(SwitchId switchId) {
         return runs.stream().filter(run -> run.switches().containsValue(switchId)).flatMap(run -> run.wiring().parts().stream()).anyMatch(part ->
-                part instanceof Part.FittedModule module && module.inputs().stream().anyMatch(input -> input.behaviour() == InputBehaviour.SUPPLY_BLINK));
+                part instanceof Part.FittedModule module && module.inputs().stream().anyMatch(input -> !input.behaviour().hasContact()));
     }
 
     boolean isPush(SwitchId switchId) {
@@ -149,7 +148,7 @@ final class Wires {
         if (channel.level() == 0) {
             return List.of();
         }
-        List<String> directions = module.inputs().stream().filter(input -> input.behaviour() == InputBehaviour.UP_DOWN).flatMap(input -> input.channel().stream()).toList();
+        List<String> directions = module.inputs().stream().filter(input -> input.behaviour().movesSomething()).flatMap(input -> input.channel().stream()).toList();
         if (channel.motion() == Motion.STOP || directions.size() < 2) {
             return List.of(own);
         }

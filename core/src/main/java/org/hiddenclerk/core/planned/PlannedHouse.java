@@ -8,7 +8,6 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BiFunction;
-import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.DataSheet.FirmwareLine;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.identity.HouseId;
@@ -39,7 +38,7 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
     /** Direct where both can, over the hub otherwise; of two direct ways the one that is bound, for it needs no network of the house. */
     private static PlannedLink link(PlannedModule from, PlannedModule.Input input, PlannedModule to, BiFunction<String, ModuleModel, Set<String>> features) {
         PlannedId.Output output = input.commands().orElseThrow();
-        Link.Effect effect = input.wall().input().behaviour() == InputBehaviour.POSITION_RULES ? Link.Effect.FOLLOW : Link.Effect.TOGGLE;
+        Link.Effect effect = input.wall().input().behaviour().isLedByPosition() ? Link.Effect.FOLLOW : Link.Effect.TOGGLE;
         Set<Link.Way> ways = direct(features.apply(from.id().box(), from.model()));
         Set<Link.Way> there = direct(features.apply(to.id().box(), to.model()));
         boolean oneNetwork = from.model().protocol() == to.model().protocol();

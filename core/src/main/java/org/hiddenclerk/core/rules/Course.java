@@ -159,7 +159,7 @@ final class Course {
             case TOGGLE, DIRECTION -> command(own, level(own) > 0 ? 0 : FULL, Cause.HAND);
             case SWITCH_ON -> {
                 command(own, FULL, Cause.HAND);
-                if (control.behaviour() == InputBehaviour.RUN_ON) {
+                if (control.behaviour().endsByItself()) {
                     runOn(new Turning(RUN_ON_MS, own, new Turning.Change.RunOnEnds()), 0, Cause.HAND);
                 }
             }

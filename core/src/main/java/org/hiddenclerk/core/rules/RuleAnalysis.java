@@ -83,7 +83,7 @@ public final class RuleAnalysis {
             boolean toOn = changes.to() == Trigger.To.ANY ? !allOn : changes.to() == Trigger.To.ON;
             course.set(changes.output(), !toOn);
             Optional<Device.Control> hand = house.controls().values().stream().filter(control -> control.output().filter(changes.output()::equals).isPresent()
-                    && control.behaviour() != org.hiddenclerk.core.behaviour.InputBehaviour.REPORT_ONLY).findFirst();
+                    && control.behaviour().switchesByItself()).findFirst();
             Optional<Link> link = house.links().stream().filter(l -> l.output().equals(changes.output())).findFirst();
             if (hand.isPresent()) {
                 course.stand(hand.get().id(), !toOn);

@@ -76,7 +76,7 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
     public static List<WallInput> of(WiringPlan plan) {
         List<WallInput> inputs = new ArrayList<>();
         plan.planned().ifPresent(wiring -> wiring.fitted().forEach(fitted -> fitted.inputs().forEach(input -> {
-            boolean blinks = input.behaviour() == InputBehaviour.SUPPLY_BLINK;
+            boolean blinks = !input.behaviour().hasContact();
             List<PartId> switches = blinks ? wiring.intents().stream().flatMap(intent -> intent.controls().stream()).distinct().toList()
                     : plan.proof().truthTable().readBy(RunWiring.moduleOf(fitted.number()), input.id());
             List<Run.GangRef> gangs = gangs(wiring.run()).filter(gang -> switches.contains(RunWiring.switchOf(gang))).toList();
@@ -88,10 +88,10 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
     }
 
     private static Wall.Kind kind(Input input, List<Run.GangRef> gangs, Fitted fitted) {
-        if (input.behaviour() == InputBehaviour.SUPPLY_BLINK) {
+        if (!input.behaviour().hasContact()) {
             return Wall.Kind.SUPPLY;
         }
-        if (fitted.model().behaviours().contains(InputBehaviour.UP_DOWN) && input.behaviour() == InputBehaviour.UP_DOWN) {
+        if (fitted.model().behaviours().contains(InputBehaviour.UP_DOWN) && input.behaviour().movesSomething()) {
             return Wall.Kind.UP_DOWN;
         }
         return gangs.stream().allMatch(gang -> gang.gang().mechanism().isPush()) ? Wall.Kind.PUSH : Wall.Kind.ROCKER;
