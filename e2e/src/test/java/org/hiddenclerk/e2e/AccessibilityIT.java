@@ -8,11 +8,17 @@ import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.locks.ReentrantLock;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** No serious or critical finding of axe on any sheet, in both themes, on laptop and phone. */
+@Execution(ExecutionMode.CONCURRENT)
 class AccessibilityIT {
+    /** The demo house runs for one of them at a time, and a practice wall is one person's. */
+    private static final ReentrantLock HOUSE = new ReentrantLock();
 
     @ParameterizedTest(name = "{0} {1}")
     @CsvSource({"LAPTOP, daylight", "LAPTOP, cellar", "PHONE, cellar"})
@@ -34,6 +40,20 @@ class AccessibilityIT {
                 desk.openHouse(sheet);
                 findings.addAll(seriousFindings(desk, sheet));
             }
+            desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
+            desk.seeHeading("PL-1");
+            findings.addAll(seriousFindings(desk, "Stock book"));
+            desk.page().navigate(RunningClerk.get().address() + "/proof");
+            desk.seeHeading("What PROVED means");
+            findings.addAll(seriousFindings(desk, "What PROVED means"));
+            alone(desk, findings);
+        }
+        assertThat(findings).isEmpty();
+    }
+
+    private static void alone(Desk desk, List<String> findings) {
+        HOUSE.lock();
+        try {
             desk.openHouse("Live house");
             desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run").setExact(true)).click();
             desk.page().getByText("the hub takes everything for what it is").waitFor();
@@ -45,18 +65,13 @@ class AccessibilityIT {
             desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("house").setExact(true)).click();
             desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("stop").setExact(true)).click();
             desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run").setExact(true)).waitFor();
-            desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
-            desk.seeHeading("PL-1");
-            findings.addAll(seriousFindings(desk, "Stock book"));
-            desk.page().navigate(RunningClerk.get().address() + "/proof");
-            desk.seeHeading("What PROVED means");
-            findings.addAll(seriousFindings(desk, "What PROVED means"));
             desk.page().navigate(RunningClerk.get().address() + "/practice");
             desk.press("start Two switches");
             desk.seeHeading("Two switches");
             findings.addAll(seriousFindings(desk, "Practice wall"));
+        } finally {
+            HOUSE.unlock();
         }
-        assertThat(findings).isEmpty();
     }
 
     @SuppressWarnings("unchecked")
@@ -65,7 +80,7 @@ class AccessibilityIT {
         Page page = desk.page();
         page.evaluate("source => { (0, eval)(source); }", axeSource());
         Map<String, Object> result = (Map<String, Object>) page.evaluate(
-                "() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })");
+                "() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })");
         List<String> found = new ArrayList<>();
         for (Map<String, Object> violation : (List<Map<String, Object>>) result.get("violations")) {
             if (List.of("serious", "critical").contains(violation.get("impact"))) {

@@ -25,7 +25,8 @@ import javax.imageio.ImageIO;
 final class Desk implements AutoCloseable {
     private static final List<String> ARGUMENTS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
             "--disable-background-networking", "--disable-component-update", "--disable-sync");
-    private static Browser browser;
+    /** Each thread has its own: the driver is for one at a time. */
+    private static final ThreadLocal<Browser> BROWSER = ThreadLocal.withInitial(Desk::launched);
 
     private final BrowserContext context;
     /** What the browser's camera sees. */
@@ -48,7 +49,7 @@ final class Desk implements AutoCloseable {
     }
 
     private Desk(Screen screen, String theme) {
-        context = browser().newContext(new Browser.NewContextOptions().setViewportSize(screen.width, screen.height)
+        context = BROWSER.get().newContext(new Browser.NewContextOptions().setViewportSize(screen.width, screen.height)
                 .setReducedMotion(ReducedMotion.REDUCE).setBypassCSP(false));
         context.addInitScript("localStorage.setItem('theme', '" + theme + "')");
         page = context.newPage();
@@ -66,14 +67,9 @@ final class Desk implements AutoCloseable {
         });
     }
 
-    private static synchronized Browser browser() {
-        if (browser == null) {
-            Playwright playwright = Playwright.create(
-                    new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-            browser = playwright.chromium().launch(new BrowserType.LaunchOptions()
-                    .setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(withCamera()));
-        }
-        return browser;
+    private static Browser launched() {
+        Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        return playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(withCamera()));
     }
 
     /** A camera that sees the serial of a module. */

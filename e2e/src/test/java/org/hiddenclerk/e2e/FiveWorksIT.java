@@ -15,23 +15,27 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.concurrent.atomic.AtomicInteger;
 import java.util.regex.Pattern;
 import org.apache.pdfbox.Loader;
 import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.core.credentials.CredentialKind;
+import org.junit.jupiter.api.parallel.Execution;
+import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import tools.jackson.databind.JsonNode;
 
 /** Works whose modules sit in several boxes, or several in one, each from the survey to the papers: every stage knows every module. */
+@Execution(ExecutionMode.CONCURRENT)
 class FiveWorksIT {
     private static final double SLOW_MS = 60_000;
     private static final int MOST_STEPS = 120;
     private static final Map<String, String> FIGURES = Map.of("ms", "320", "W", "9", "dBm", "-58", "LQI", "130");
     private static final String STEPS = "Power it up|Update it|Keep its code|Name it|Label it|Set it|Test every input|Test every channel|Let it join here|Pack it";
-    private static int units;
+    private static final AtomicInteger UNITS = new AtomicInteger();
 
     private final Caller caller = new Caller(RunningClerk.get());
     private final Map<String, String> boxes = new LinkedHashMap<>();
@@ -139,7 +143,7 @@ class FiveWorksIT {
         go(desk, "/bench");
         List<String> serials = new ArrayList<>();
         for (String module : work.modules) {
-            String serial = "FW" + ProcessHandle.current().pid() + "-" + ++units;
+            String serial = "FW" + ProcessHandle.current().pid() + "-" + UNITS.incrementAndGet();
             page.getByLabel("Module", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setValue(module.substring(module.indexOf(' ') + 1)));
             desk.fill("Serial, scanned or typed", serial);
             page.keyboard().press("Enter");
