@@ -259,7 +259,7 @@ final class Course {
     }
 
     private void act(Rule.Deed deed, Cause cause, Rule.RunsOn on, Optional<Protocol> from) {
-        for (Turning turning : Turning.of(deed.action(), house, Turning.LEAST)) {
+        for (Turning turning : deed.action().turnings(house, Turning.LEAST)) {
             long ms = delays.of(on, from, house.owner(turning.output()).protocol()) + deed.afterSeconds() * 1000L;
             if (turning.change() instanceof Turning.Change.RunOnEnds) {
                 runOn(turning, ms, cause);

@@ -39,7 +39,7 @@ final class Environment {
     Optional<Environment> with(List<Guard> guards) {
         Environment next = copy();
         for (Guard guard : guards) {
-            if (!next.take(guard)) {
+            if (!guard.narrows(next)) {
                 return Optional.empty();
             }
         }
@@ -49,15 +49,19 @@ final class Environment {
     /** The world in which a trigger happens. */
     Environment in(Trigger trigger) {
         Environment next = copy();
-        if (trigger instanceof Trigger.Sensed sensed) {
-            next.forget(sensed.sensor());
-            next.take(new Guard.SensorSays(sensed.sensor(), sensed.reading(), sensed.figure()));
-        } else if (trigger instanceof Trigger.Household household) {
-            next.facts.put("home", household.comes());
-        } else if (trigger instanceof Trigger.Due due) {
-            next.due(due.schedule());
-        }
+        trigger.happensIn(next);
         return next;
+    }
+
+    /** A sensor says this now, whatever it said before. */
+    void sensed(Trigger.Sensed sensed) {
+        forget(sensed.sensor());
+        says(new Guard.SensorSays(sensed.sensor(), sensed.reading(), sensed.figure()));
+    }
+
+    /** Somebody has come, or the last one has left. */
+    void household(boolean comes) {
+        facts.put("home", comes);
     }
 
     private void forget(SensorId sensor) {
@@ -65,7 +69,7 @@ final class Environment {
         figures.remove(sensor);
     }
 
-    private void due(Schedule schedule) {
+    void due(Schedule schedule) {
         if (schedule instanceof Schedule.Daily daily) {
             only(daily.at());
         } else if (schedule instanceof Schedule.Recurring recurring) {
@@ -80,18 +84,17 @@ final class Environment {
         minutes.set(at.toSecondOfDay() / 60);
     }
 
-    private boolean take(Guard guard) {
-        if (guard instanceof Guard.TimeBetween between) {
-            minutes.and(span(between));
-            return !minutes.isEmpty();
-        } else if (guard instanceof Guard.Dark dark) {
-            return is("dark", dark.dark());
-        } else if (guard instanceof Guard.SomebodyHome home) {
-            return is("home", home.home());
-        } else if (guard instanceof Guard.SensorSays says) {
-            return says(says);
-        }
-        return true;
+    boolean between(Guard.TimeBetween between) {
+        minutes.and(span(between));
+        return !minutes.isEmpty();
+    }
+
+    boolean dark(boolean dark) {
+        return is("dark", dark);
+    }
+
+    boolean home(boolean home) {
+        return is("home", home);
     }
 
     /** A span of no length is none. */
@@ -112,7 +115,7 @@ final class Environment {
         return facts.merge(fact, value, (known, now) -> known) == value;
     }
 
-    private boolean says(Guard.SensorSays says) {
+    boolean says(Guard.SensorSays says) {
         boolean first = says.reading().ordinal() % 2 == 0;
         if (says.reading().senses() == Device.Senses.DOOR || says.reading().senses() == Device.Senses.MOTION) {
             return is(says.sensor().text(), first);

@@ -158,7 +158,7 @@ public final class RuleRunner {
     }
 
     private void fire(long now, Rule rule, Supplier<World> world) {
-        boolean holds = rule.guards().stream().allMatch(guard -> guard instanceof Guard.OutputIs is ? levels.getOrDefault(is.output(), 0) > 0 == is.on() : world.get().holds(guard, now));
+        boolean holds = rule.guards().stream().allMatch(guard -> guard.holds(world, output -> levels.getOrDefault(output, 0), now));
         if (!holds) {
             return;
         }
@@ -168,7 +168,7 @@ public final class RuleRunner {
             if (deed.action() instanceof Action.Pretend pretend) {
                 random.setSeed(pretend.seed() + now);
             }
-            for (Turning turning : Turning.of(deed.action(), house, (least, most) -> least + random.nextInt(most - least + 1))) {
+            for (Turning turning : deed.action().turnings(house, (least, most) -> least + random.nextInt(most - least + 1))) {
                 int generation = turning.change() instanceof Turning.Change.RunOnEnds ? runOnOf.merge(turning.output(), 1, Integer::sum) : 0;
                 queue.add(new Pending(begins + turning.afterMs(), pendings++, turning, "\"" + rule.name() + "\"", generation));
             }

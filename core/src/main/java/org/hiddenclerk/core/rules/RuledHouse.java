@@ -76,9 +76,7 @@ public final class RuledHouse {
 
     /** The device at which a trigger happens; none for a time, or for people. */
     Optional<Device> sourceOf(Trigger trigger) {
-        Optional<HouseId> at = trigger instanceof Trigger.Changes changes ? Optional.of(changes.output()) : trigger instanceof Trigger.Used used ? Optional.of(used.control())
-                : trigger instanceof Trigger.Sensed sensed ? Optional.of(sensed.sensor()) : Optional.empty();
-        return at.map(this::owner);
+        return trigger.ids().stream().findFirst().map(this::owner);
     }
 
     /** The device that a rule runs in when it runs in one: where it is set going, or where it acts when a time does that. */

@@ -5,13 +5,27 @@ import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
+import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
 
-/** What sets a rule going. */
+/** What sets a rule going. Each says itself what is known of the world when it happens, how it reads as a sentence and what it takes to be possible. */
 public sealed interface Trigger {
     /** What it names of the house. */
     default Set<HouseId> ids() {
         return Set.of();
+    }
+
+    /** What is known of the world when it happens. */
+    default void happensIn(Environment world) {
+        // A change of an output or a hand on a control tells nothing of it.
+    }
+
+    /** Says it within a sentence. @param at pointer of it within its rule */
+    void say(Words words, String at);
+
+    /** Looks for what cannot be. @param at pointer of it within the rules */
+    default void look(RuleReferences look, String at) {
+        // Most of them can be whatever they say.
     }
 
     /** Which change of an output. */
@@ -27,6 +41,24 @@ public sealed interface Trigger {
         public Set<HouseId> ids() {
             return Set.of(output);
         }
+
+        @Override
+        public void say(Words words, String at) {
+            words.named(output, at + "/output", Piece.Kind.OUTPUT);
+            words.text(" ");
+            words.slot(switch (to) {
+                case ON -> "goes on";
+                case OFF -> "goes off";
+                case ANY -> "changes";
+            }, at + "/to", Piece.Kind.TO);
+            words.text(" ");
+            words.slot(byHandOnly ? "by a hand on the switch" : "by whatever it may be", at + "/byHandOnly", Piece.Kind.BY_HAND);
+        }
+
+        @Override
+        public void look(RuleReferences look, String at) {
+            look.output(at + "/output", output);
+        }
     }
 
     /** A hand works a control. */
@@ -34,6 +66,18 @@ public sealed interface Trigger {
         @Override
         public Set<HouseId> ids() {
             return Set.of(control);
+        }
+
+        @Override
+        public void say(Words words, String at) {
+            words.named(control, at + "/control", Piece.Kind.CONTROL);
+            words.text(" ");
+            words.slot(gesture.words(), at + "/gesture", Piece.Kind.GESTURE);
+        }
+
+        @Override
+        public void look(RuleReferences look, String at) {
+            look.control(at + "/control", control);
         }
     }
 
@@ -43,13 +87,53 @@ public sealed interface Trigger {
         public Set<HouseId> ids() {
             return Set.of(sensor);
         }
+
+        @Override
+        public void happensIn(Environment world) {
+            world.sensed(this);
+        }
+
+        @Override
+        public void say(Words words, String at) {
+            words.sensor(sensor, reading, figure, at);
+        }
+
+        @Override
+        public void look(RuleReferences look, String at) {
+            look.sensor(at, sensor);
+        }
     }
 
     record Due(Schedule schedule) implements Trigger {
+        @Override
+        public void happensIn(Environment world) {
+            world.due(schedule);
+        }
+
+        @Override
+        public void say(Words words, String at) {
+            words.schedule(schedule, at + "/schedule");
+        }
+
+        @Override
+        public void look(RuleReferences look, String at) {
+            if (schedule instanceof Schedule.Recurring recurring) {
+                Occurrences.problem(recurring.rule()).ifPresent(why -> look.cannotBe(at + "/schedule/rule", recurring.rule(), "a recurrence of RFC 5545: " + why));
+            }
+        }
     }
 
     /** Somebody comes home, or the last one leaves. */
     record Household(boolean comes) implements Trigger {
+        @Override
+        public void happensIn(Environment world) {
+            world.household(comes);
+        }
+
+        @Override
+        public void say(Words words, String at) {
+            words.slot(comes ? "somebody comes home" : "the last one leaves", at + "/comes", Piece.Kind.HOME);
+        }
     }
 
     /** What a sensor says. */

@@ -24,24 +24,8 @@ public record World(LocalTime clock, boolean dark, boolean somebodyHome, Map<Sen
     public record Sensing(int value, long sinceMs) {
     }
 
-    boolean holds(Guard guard, long nowMs) {
-        if (guard instanceof Guard.TimeBetween between) {
-            boolean overMidnight = between.from().isAfter(between.to());
-            boolean after = !clock.isBefore(between.from());
-            boolean before = clock.isBefore(between.to());
-            return overMidnight ? after || before : after && before;
-        } else if (guard instanceof Guard.Dark is) {
-            return is.dark() == dark;
-        } else if (guard instanceof Guard.SomebodyHome home) {
-            return home.home() == somebodyHome;
-        } else if (guard instanceof Guard.SensorSays says) {
-            return says(says, nowMs);
-        }
-        return true;
-    }
-
-    /** A sensor that has said nothing yet says nothing. */
-    private boolean says(Guard.SensorSays says, long nowMs) {
+    /** Whether a sensor says this; one that has said nothing yet says nothing. */
+    boolean says(Guard.SensorSays says, long nowMs) {
         Sensing sensing = sensors.get(says.sensor());
         return sensing != null && says.reading().holdsAt(sensing.value(), nowMs - sensing.sinceMs(), says.figure());
     }
