@@ -26,13 +26,13 @@ public final class CheckReferences {
     public static List<Problem> problems(LivePlan plan, Check check) {
         CheckReferences references = new CheckReferences(plan);
         for (int i = 0; i < check.givens().size(); i++) {
-            references.look(check.givens().get(i), "/givens/" + i);
+            check.givens().get(i).look(references, "/givens/" + i);
         }
         for (int i = 0; i < check.whens().size(); i++) {
-            references.look(check.whens().get(i), "/whens/" + i);
+            check.whens().get(i).look(references, "/whens/" + i);
         }
         for (int i = 0; i < check.thens().size(); i++) {
-            references.look(check.thens().get(i), "/thens/" + i);
+            check.thens().get(i).look(references, "/thens/" + i);
         }
         if (check.thens().isEmpty()) {
             references.problems.add(new Problem("/thens", "nothing", "something that must be so"));
@@ -40,57 +40,30 @@ public final class CheckReferences {
         return references.problems;
     }
 
-    private void look(Check.Given given, String at) {
-        if (given instanceof Check.Given.OutputIs is) {
-            output(is.output(), at);
-        } else if (given instanceof Check.Given.SensorSays says) {
-            sensor(says.sensor(), says.reading(), says.figure(), at);
-        } else if (given instanceof Check.Given.Down down) {
-            part(down.part(), at);
-        }
+    void worked(SwitchId worked, String at) {
+        Set<SwitchId> hands = new HashSet<>();
+        plan.house().controls().keySet().forEach(control -> hands.addAll(plan.handsOf(control)));
+        plan.runs().forEach(run -> hands.addAll(run.switches().values()));
+        known(hands.contains(worked), at + "/at", worked.text(), "a switch or button of the house");
     }
 
-    private void look(Check.When when, String at) {
-        if (when instanceof Check.When.Worked worked) {
-            Set<SwitchId> hands = new HashSet<>();
-            plan.house().controls().keySet().forEach(control -> hands.addAll(plan.handsOf(control)));
-            plan.runs().forEach(run -> hands.addAll(run.switches().values()));
-            known(hands.contains(worked.at()), at + "/at", worked.at().text(), "a switch or button of the house");
-        } else if (when instanceof Check.When.Ordered ordered) {
-            output(ordered.output(), at);
-        } else if (when instanceof Check.When.Senses senses) {
-            sensor(senses.sensor(), senses.reading(), senses.figure(), at);
-        } else if (when instanceof Check.When.Fails fails) {
-            part(fails.part(), at);
-        } else if (when instanceof Check.When.ComesBack back) {
-            part(back.part(), at);
-        } else if (when instanceof Check.When.Passes passes) {
-            span(passes.seconds(), MOST_SECONDS, at + "/seconds", "s");
-        }
+    void seconds(int seconds, String at) {
+        span(seconds, MOST_SECONDS, at + "/seconds", "s");
     }
 
-    private void look(Check.Then then, String at) {
-        if (then instanceof Check.Then.Becomes becomes) {
-            output(becomes.output(), at);
-            span(becomes.withinMs(), MOST_MS, at + "/withinMs", "ms");
-        } else if (then instanceof Check.Then.Stays stays) {
-            output(stays.output(), at);
-            span(stays.seconds(), MOST_SECONDS, at + "/seconds", "s");
-        } else if (then instanceof Check.Then.HubKnows knows) {
-            output(knows.output(), at);
-            span(knows.withinMs(), MOST_MS, at + "/withinMs", "ms");
-        }
+    void milliseconds(int withinMs, String at) {
+        span(withinMs, MOST_MS, at + "/withinMs", "ms");
     }
 
-    private void output(OutputId output, String at) {
+    void output(OutputId output, String at) {
         known(plan.house().outputs().containsKey(output), at + "/output", output.text(), "an output of the house");
     }
 
-    private void part(String part, String at) {
+    void part(String part, String at) {
         known(Parts.find(plan.house(), part).isPresent(), at + "/part", part, "a part of the house");
     }
 
-    private void sensor(SensorId sensor, Trigger.Reading reading, int figure, String at) {
+    void sensor(SensorId sensor, Trigger.Reading reading, int figure, String at) {
         known(plan.house().sensors().containsKey(sensor), at + "/sensor", sensor.text(), "a sensor of the house");
         if (plan.house().sensors().containsKey(sensor)) {
             known(plan.house().sensors().get(sensor).senses() == reading.senses(), at + "/reading", reading.words(), "something that this sensor senses");

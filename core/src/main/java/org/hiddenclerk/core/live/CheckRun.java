@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.live;
 
 import java.time.Instant;
+import java.time.LocalTime;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -18,7 +19,7 @@ public final class CheckRun {
     private static final int MOST_STEPS = 40;
     /** Happenings after which a house is taken to go round in circles. */
     private static final int MOST_HAPPENINGS = 5_000;
-    private static final int FULL = 100;
+    static final int FULL = 100;
     private static final long MINUTE_MS = 60_000;
 
     private final LivePlan plan;
@@ -60,18 +61,16 @@ public final class CheckRun {
 
     private Result run() {
         house.pass(SETTLES_MS);
-        // What is down may be what brings the rest about.
-        check.givens().stream().filter(given -> !(given instanceof Check.Given.Down)).forEach(this::set);
-        check.givens().stream().filter(Check.Given.Down.class::isInstance).forEach(this::set);
+        check.givens().stream().filter(given -> !given.comesLast()).forEach(given -> given.setIn(this));
+        check.givens().stream().filter(Check.Given::comesLast).forEach(given -> given.setIn(this));
         pass(house.now() + SETTLES_MS);
-        List<String> notSo = check.givens().stream().filter(given -> given instanceof Check.Given.OutputIs is && isOn(is.output()) != is.on())
-                .map(given -> CheckWords.of(plan, given)).toList();
+        List<String> notSo = check.givens().stream().filter(given -> !given.isStillSo(this)).map(given -> CheckWords.of(plan, given)).toList();
         if (!notSo.isEmpty()) {
             return new Result(false, Optional.of("The house does not stay so that " + String.join(" and ", notSo) + "."), List.of(), List.of());
         }
         happenings.clear();
         long begin = house.now();
-        check.whens().forEach(this::happen);
+        check.whens().forEach(when -> when.happenIn(this));
         long last = house.now();
         List<Met> thens = watch(last);
         Optional<String> problem = happenings.size() >= MOST_HAPPENINGS ? Optional.of("The house does not come to rest.") : Optional.empty();
@@ -88,101 +87,83 @@ public final class CheckRun {
         }
     }
 
-    private boolean isOn(OutputId output) {
+    boolean isOn(OutputId output) {
         return house.outputs().get(output).percent() > 0;
     }
 
-    private void set(Check.Given given) {
-        if (given instanceof Check.Given.OutputIs is) {
-            if (isOn(is.output()) != is.on()) {
-                house.remote(new RuleRunner.Order.Level(is.output(), is.on() ? FULL : 0));
-                pass(house.now() + SETTLES_MS);
-            }
-        } else if (given instanceof Check.Given.Dark dark) {
-            house.dark(Optional.of(dark.dark()));
-        } else if (given instanceof Check.Given.SomebodyHome home) {
-            house.household(home.home());
-        } else if (given instanceof Check.Given.ClockShows clock) {
-            house.clock(clock.time());
-        } else if (given instanceof Check.Given.SensorSays says) {
-            sense(says.sensor(), says.reading(), says.figure());
-        } else if (given instanceof Check.Given.Down down) {
-            fail(down.part(), true);
+    void outputIs(OutputId output, boolean on) {
+        if (isOn(output) != on) {
+            order(new RuleRunner.Order.Level(output, on ? FULL : 0));
+            pass(house.now() + SETTLES_MS);
         }
     }
 
-    private void sense(SensorId sensor, Trigger.Reading reading, int figure) {
+    void order(RuleRunner.Order order) {
+        house.remote(order);
+    }
+
+    void hand(Hand hand) {
+        house.hand(hand);
+    }
+
+    void dark(boolean dark) {
+        house.dark(Optional.of(dark));
+    }
+
+    void household(boolean home) {
+        house.household(home);
+    }
+
+    void clock(LocalTime time) {
+        house.clock(time);
+    }
+
+    void passSeconds(int seconds) {
+        pass(house.now() + seconds * 1000L);
+    }
+
+    boolean hubKnows(OutputId output) {
+        LiveHouse.OutputNow now = house.outputs().get(output);
+        return now.hubKnows().filter(known -> known == now.percent()).isPresent();
+    }
+
+    void sense(SensorId sensor, Trigger.Reading reading, int figure) {
         house.sense(sensor, reading.valueAt(figure));
         if (reading == Trigger.Reading.STILL) {
             pass(house.now() + figure * MINUTE_MS);
         }
     }
 
-    private void fail(String key, boolean down) {
+    void fail(String key, boolean down) {
         Parts.find(plan.house(), key).ifPresent(part -> house.conditions(house.conditions().with(part, down)));
-    }
-
-    private void happen(Check.When when) {
-        if (when instanceof Check.When.Worked worked) {
-            house.hand(new Hand(worked.at(), worked.doing()));
-        } else if (when instanceof Check.When.Ordered ordered) {
-            house.remote(new RuleRunner.Order.Level(ordered.output(), ordered.on() ? FULL : 0));
-        } else if (when instanceof Check.When.Senses senses) {
-            sense(senses.sensor(), senses.reading(), senses.figure());
-        } else if (when instanceof Check.When.Household household) {
-            house.household(household.comes());
-        } else if (when instanceof Check.When.ClockComesTo clock) {
-            house.clock(clock.time());
-        } else if (when instanceof Check.When.Fails fails) {
-            fail(fails.part(), true);
-        } else if (when instanceof Check.When.ComesBack back) {
-            fail(back.part(), false);
-        } else if (when instanceof Check.When.Passes passes) {
-            pass(house.now() + passes.seconds() * 1000L);
-        }
     }
 
     private List<Met> watch(long from) {
         Map<Check.Then, Long> first = new HashMap<>();
         Map<Check.Then, Boolean> always = new HashMap<>();
-        long until = from + check.thens().stream().mapToLong(CheckRun::spanMs).max().orElse(0);
+        long until = from + check.thens().stream().mapToLong(Check.Then::spanMs).max().orElse(0);
         look(from, first, always);
         for (long next = house.due().orElse(Long.MAX_VALUE); next <= until && happenings.size() < MOST_HAPPENINGS; next = house.due().orElse(Long.MAX_VALUE)) {
             house.pass(next);
             look(from, first, always);
         }
         return check.thens().stream().map(then -> {
-            boolean met = then instanceof Check.Then.Stays ? always.get(then) : first.containsKey(then);
+            boolean met = then.isAlways() ? always.get(then) : first.containsKey(then);
             return new Met(CheckWords.of(plan, then), met, Optional.ofNullable(first.get(then)));
         }).toList();
     }
 
-    private static long spanMs(Check.Then then) {
-        return then instanceof Check.Then.Becomes becomes ? becomes.withinMs() : then instanceof Check.Then.HubKnows knows ? knows.withinMs() : ((Check.Then.Stays) then).seconds() * 1000L;
-    }
-
     private void look(long from, Map<Check.Then, Long> first, Map<Check.Then, Boolean> always) {
         for (Check.Then then : check.thens()) {
-            if (house.now() - from <= spanMs(then)) {
-                boolean is = is(then);
+            if (house.now() - from <= then.spanMs()) {
+                boolean is = then.isSo(this);
                 always.merge(then, is, Boolean::logicalAnd);
                 if (is) {
                     first.putIfAbsent(then, house.now() - from);
-                } else if (then instanceof Check.Then.HubKnows) {
-                    // What it knew before something changed is no answer.
+                } else if (then.isUntilTheEnd()) {
                     first.remove(then);
                 }
             }
         }
-    }
-
-    private boolean is(Check.Then then) {
-        if (then instanceof Check.Then.Becomes becomes) {
-            return isOn(becomes.output()) == becomes.on();
-        } else if (then instanceof Check.Then.Stays stays) {
-            return isOn(stays.output()) == stays.on();
-        }
-        LiveHouse.OutputNow now = house.outputs().get(((Check.Then.HubKnows) then).output());
-        return now.hubKnows().filter(known -> known == now.percent()).isPresent();
     }
 }
