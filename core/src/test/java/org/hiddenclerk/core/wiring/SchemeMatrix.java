@@ -26,6 +26,7 @@ final class SchemeMatrix {
                 List.of(1), List.of(), Map.of(1, InputBehaviour.EVERY_FLIP), Optional.of(Watts.of(20)), Optional.empty()));
         all.put("MULTI_ONE_MODULE", assigned(SchemeCode.MULTI_ONE_MODULE, one));
         all.put("MULTI_ONE_MODULE, an input each", assigned(SchemeCode.MULTI_ONE_MODULE, Modules.withInputs(4)));
+        all.put("MULTI_ONE_MODULE, between two pins", assigned(SchemeCode.MULTI_ONE_MODULE, Modules.withElvInputs(1, Modules.generous())));
         all.put("MULTI_SECOND_UNLOADED", assigned(SchemeCode.MULTI_SECOND_UNLOADED, one));
         all.put("AT_LAMP_SPARE", assigned(SchemeCode.AT_LAMP_SPARE, one));
         all.put("AT_LAMP_SPARE, an input each", assigned(SchemeCode.AT_LAMP_SPARE, Modules.withInputs(4)));
