@@ -6,12 +6,23 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 
-/** What was written on a run sheet, by whom and when. */
+/** What was written on a run sheet, by whom and when. Each kind knows by what the sheet judges it and what it makes of the sheet. */
 public sealed interface Entry {
 
     String who();
 
     Instant when();
+
+    /** Judges it on a sheet, which stays as it is. */
+    RunSheet.Outcome judgedOn(RunSheet sheet);
+
+    /** Writes it on a sheet that has accepted it. */
+    void writtenOn(RunSheet sheet);
+
+    /** The step that it brings to an end; empty for what does not. */
+    default Optional<String> ends() {
+        return Optional.empty();
+    }
 
     /**
      * A step was done.
@@ -26,6 +37,21 @@ public sealed interface Entry {
             confirmed = Set.copyOf(confirmed);
             readings = Map.copyOf(readings);
         }
+
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeDone(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.enter(this);
+        }
+
+        @Override
+        public Optional<String> ends() {
+            return Optional.of(stepId);
+        }
     }
 
     /**
@@ -39,6 +65,16 @@ public sealed interface Entry {
         public Stopped(String stepId, String reason, String who, Instant when) {
             this(stepId, reason, Optional.empty(), who, when);
         }
+
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeStopped(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.stop(this);
+        }
     }
 
     /**
@@ -47,6 +83,15 @@ public sealed interface Entry {
      * @param reason what was put right
      */
     record Resumed(String reason, String who, Instant when) implements Entry {
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeResumed(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.goOn();
+        }
     }
 
     /**
@@ -56,10 +101,28 @@ public sealed interface Entry {
      * @param item id of the confirmation
      */
     record Ticked(String stepId, String item, boolean on, String who, Instant when) implements Entry {
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeTicked(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.tick(this);
+        }
     }
 
     /** Something of a step was measured. @param item id of the reading */
     record Measured(String stepId, String item, BigDecimal value, String who, Instant when) implements Entry {
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeMeasured(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.measure(this);
+        }
     }
 
     /**
@@ -68,6 +131,15 @@ public sealed interface Entry {
      * @param reason how the mistake came about
      */
     record Corrected(String stepId, String item, BigDecimal value, String reason, String who, Instant when) implements Entry {
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeCorrected(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.correct(this);
+        }
     }
 
     /**
@@ -76,9 +148,32 @@ public sealed interface Entry {
      * @param reason who did what
      */
     record Voided(String reason, String who, Instant when) implements Entry {
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeVoided(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.isVoided(this);
+        }
     }
 
     /** A step that may be was left out. @param reason why */
     record Skipped(String stepId, String reason, String who, Instant when) implements Entry {
+        @Override
+        public RunSheet.Outcome judgedOn(RunSheet sheet) {
+            return sheet.judgeSkipped(this);
+        }
+
+        @Override
+        public void writtenOn(RunSheet sheet) {
+            sheet.skip(this);
+        }
+
+        @Override
+        public Optional<String> ends() {
+            return Optional.of(stepId);
+        }
     }
 }

@@ -68,47 +68,39 @@ public final class RunSheet {
     public static RunSheet replay(List<Step> steps, List<Entry> entries) {
         RunSheet sheet = new RunSheet(steps);
         for (Entry entry : entries) {
-            sheet.apply(entry);
+            entry.writtenOn(sheet);
         }
         return sheet;
     }
 
     /** Those of some steps that entries speak of, in their order. */
     public static List<Step> answeredBy(List<Step> steps, List<Entry> entries) {
-        Set<String> answered = entries.stream().map(entry -> entry instanceof Entry.Done entered ? entered.stepId()
-                : entry instanceof Entry.Skipped skip ? skip.stepId() : "").collect(java.util.stream.Collectors.toSet());
+        Set<String> answered = entries.stream().flatMap(entry -> entry.ends().stream()).collect(java.util.stream.Collectors.toSet());
         return steps.stream().filter(step -> answered.contains(step.id())).toList();
     }
 
     /** Judges an entry without changing this sheet. */
     public Outcome judge(Entry entry) {
-        if (entry instanceof Entry.Done attempt) {
-            return judgeDone(attempt);
-        }
-        if (entry instanceof Entry.Stopped stop) {
-            return isFinished() ? new Refused("stepId", stop.stepId(), "nothing: the sheet is finished")
-                    : stop.reason().isBlank() ? new Refused("reason", "nothing", "what was found") : new Accepted(stop);
-        }
-        if (entry instanceof Entry.Resumed resumed) {
-            if (stopped.isEmpty()) {
-                return new Refused("reason", "a sheet that is not stopped", "a stopped sheet");
-            }
-            return resumed.reason().isBlank() ? new Refused("reason", "nothing", "what was put right")
-                    : new Accepted(resumed);
-        }
-        if (entry instanceof Entry.Skipped skip) {
-            return judgeSkipped(skip);
-        }
-        if (entry instanceof Entry.Corrected correction) {
-            return judgeCorrected(correction);
-        }
-        if (entry instanceof Entry.Voided voided) {
-            return isProvingOrProved() ? new Accepted(voided) : new Refused("stepId", "", "a sheet whose circuits are off");
-        }
-        return entry instanceof Entry.Ticked tick ? judgeTicked(tick) : judgeMeasured((Entry.Measured) entry);
+        return entry.judgedOn(this);
     }
 
-    private Outcome judgeSkipped(Entry.Skipped skip) {
+    Outcome judgeStopped(Entry.Stopped stop) {
+        return isFinished() ? new Refused("stepId", stop.stepId(), "nothing: the sheet is finished")
+                : stop.reason().isBlank() ? new Refused("reason", "nothing", "what was found") : new Accepted(stop);
+    }
+
+    Outcome judgeResumed(Entry.Resumed resumed) {
+        if (stopped.isEmpty()) {
+            return new Refused("reason", "a sheet that is not stopped", "a stopped sheet");
+        }
+        return resumed.reason().isBlank() ? new Refused("reason", "nothing", "what was put right") : new Accepted(resumed);
+    }
+
+    Outcome judgeVoided(Entry.Voided voided) {
+        return isProvingOrProved() ? new Accepted(voided) : new Refused("stepId", "", "a sheet whose circuits are off");
+    }
+
+    Outcome judgeSkipped(Entry.Skipped skip) {
         Optional<Refused> closed = closed(skip.stepId());
         if (closed.isPresent()) {
             return closed.get();
@@ -118,7 +110,7 @@ public final class RunSheet {
     }
 
     /** A mistyped value is put right where it stopped the sheet, or in a step that is done. A reading of dead conductors is made again instead. */
-    private Outcome judgeCorrected(Entry.Corrected correction) {
+    Outcome judgeCorrected(Entry.Corrected correction) {
         Optional<Step> step = steps.stream().filter(s -> s.id().equals(correction.stepId())).findFirst();
         Optional<Step.Reading> reading = step.stream().flatMap(s -> s.readings().stream()).filter(r -> r.id().equals(correction.item())).findFirst();
         if (reading.isEmpty()) {
@@ -161,12 +153,12 @@ public final class RunSheet {
         return wiring.stream().anyMatch(this::isBehind) && !wiring.stream().allMatch(this::isBehind);
     }
 
-    private Outcome judgeTicked(Entry.Ticked tick) {
+    Outcome judgeTicked(Entry.Ticked tick) {
         return closed(tick.stepId()).<Outcome>map(refused -> refused).orElseGet(() -> step(tick.stepId()).confirms().stream().noneMatch(c ->
                 c.id().equals(tick.item())) ? new Refused("confirmed", tick.item(), "something that this step asks for") : new Accepted(tick));
     }
 
-    private Outcome judgeMeasured(Entry.Measured value) {
+    Outcome judgeMeasured(Entry.Measured value) {
         Optional<Refused> closed = closed(value.stepId());
         if (closed.isPresent()) {
             return closed.get();
@@ -218,7 +210,7 @@ public final class RunSheet {
         return new Entry.Done(attempt.stepId(), confirmed, readings, attempt.note(), attempt.who(), attempt.when());
     }
 
-    private Outcome judgeDone(Entry.Done bare) {
+    Outcome judgeDone(Entry.Done bare) {
         Entry.Done attempt = withTicks(bare);
         Optional<Refused> closed = closed(attempt.stepId());
         if (closed.isPresent()) {
@@ -259,34 +251,38 @@ public final class RunSheet {
         return kept;
     }
 
-    private void apply(Entry entry) {
-        if (entry instanceof Entry.Done entered) {
-            done.put(entered.stepId(), entered);
-            steps.stream().filter(step -> step.id().equals(entered.stepId())).findFirst().ifPresent(step -> isolation = after(step, entered));
-        } else if (entry instanceof Entry.Stopped stop) {
-            stopped = Optional.of(stop);
-        } else if (entry instanceof Entry.Skipped skip) {
-            skipped.put(skip.stepId(), skip);
-        } else if (entry instanceof Entry.Ticked tick) {
-            Map<String, Entry.Ticked> ofStep = ticks.computeIfAbsent(tick.stepId(), id -> new LinkedHashMap<>());
-            if (tick.on()) {
-                ofStep.putIfAbsent(tick.item(), tick);
-            } else {
-                ofStep.remove(tick.item());
-            }
-        } else if (entry instanceof Entry.Measured value) {
-            measured.computeIfAbsent(value.stepId(), id -> new LinkedHashMap<>()).put(value.item(), value);
-        } else if (entry instanceof Entry.Corrected correction) {
-            correct(correction);
-        } else if (entry instanceof Entry.Voided voided) {
-            isolateAgain(false);
-            isolation = new Isolation(Isolation.State.ON, voided.who(), Optional.of(voided.when()));
+    void enter(Entry.Done entered) {
+        done.put(entered.stepId(), entered);
+        steps.stream().filter(step -> step.id().equals(entered.stepId())).findFirst().ifPresent(step -> isolation = after(step, entered));
+    }
+
+    void stop(Entry.Stopped stop) {
+        stopped = Optional.of(stop);
+    }
+
+    void skip(Entry.Skipped skip) {
+        skipped.put(skip.stepId(), skip);
+    }
+
+    void tick(Entry.Ticked tick) {
+        Map<String, Entry.Ticked> ofStep = ticks.computeIfAbsent(tick.stepId(), id -> new LinkedHashMap<>());
+        if (tick.on()) {
+            ofStep.putIfAbsent(tick.item(), tick);
         } else {
-            goOn();
+            ofStep.remove(tick.item());
         }
     }
 
-    private void correct(Entry.Corrected correction) {
+    void measure(Entry.Measured value) {
+        measured.computeIfAbsent(value.stepId(), id -> new LinkedHashMap<>()).put(value.item(), value);
+    }
+
+    void isVoided(Entry.Voided voided) {
+        isolateAgain(false);
+        isolation = new Isolation(Isolation.State.ON, voided.who(), Optional.of(voided.when()));
+    }
+
+    void correct(Entry.Corrected correction) {
         stopped = Optional.empty();
         Entry.Done entered = done.get(correction.stepId());
         if (entered == null) {
@@ -300,7 +296,7 @@ public final class RunSheet {
     }
 
     /** After a stop what rests on what was wrong is done again. */
-    private void goOn() {
+    void goOn() {
         Optional<Step> failed = stopped.filter(stop -> stop.reading().isPresent()).flatMap(stop -> steps.stream().filter(s -> s.id().equals(stop.stepId())).findFirst());
         stopped = Optional.empty();
         if (failed.isPresent() && !isolates(failed.get()) && failed.get().phase().isDeadWork()) {
