@@ -201,7 +201,8 @@ public class Feels implements StageKeeper {
 
     /** Whether a module reads the switch of its gang at all. */
     private static boolean isRead(BoxRow.PickPart pick) {
-        return pick.gang() > 0 && !pick.scheme().has(SchemeCode.Trait.READS_NO_SWITCH);
+        // Where no scheme was named it is the usual one behind the switch.
+        return pick.gang() > 0 && Optional.ofNullable(pick.scheme()).filter(scheme -> scheme.has(SchemeCode.Trait.READS_NO_SWITCH)).isEmpty();
     }
 
     private Map<UUID, List<BoxRow.PickPart>> picks(UUID job) {

@@ -35,9 +35,9 @@ class ApplyRemedy {
     void apply(UUID box, long version, FindingCode code, String subject, Remedy.Kind kind, String who) {
         Boxes.Found found = boxes.findUnchanged(box, version);
         Predicate<Finding> same = f -> f.code() == code && f.subject().key().equals(subject);
-        plans.judge(found).findings().stream().filter(same).filter(f -> f.remedies().stream().anyMatch(r -> r.kind() == kind)).findFirst()
-                .orElseThrow(() -> Unusable.content("There is nothing to mend", new FieldProblem("/code", code + " at " + subject,
-                        "a finding of the plan as it is now, with this remedy")));
+        if (plans.judge(found).findings().stream().filter(same).noneMatch(f -> f.remedies().stream().anyMatch(r -> r.kind() == kind))) {
+            throw Unusable.content("There is nothing to mend", new FieldProblem("/code", code + " at " + subject, "a finding of the plan as it is now, with this remedy"));
+        }
         List<PickEntry> picks = Picks.fromRows(found.picks());
         List<PickEntry> mended = ways(kind, picks).stream().filter(way -> plans.judge(found, way).findings().stream().noneMatch(same))
                 .findFirst().orElseThrow(() -> Unusable.content("Nothing in the stock book mends it", new FieldProblem("/kind", kind.name(),
