@@ -92,54 +92,52 @@ public final class PracticeRun {
         if (phase == Phase.DONE) {
             throw new NotPossible("This wall is done. Take another, or the same once more.");
         }
-        if (deed instanceof Deed.Breaker breaker) {
-            isolation.breaker(breaker.circuit(), breaker.on());
-            say("Breaker " + breaker.circuit() + (breaker.on() ? " on" : " off"));
-        } else if (deed instanceof Deed.Lock lock) {
-            isolation.lock(lock.circuit());
-            say("Breaker " + lock.circuit() + " locked and tagged");
-        } else if (deed instanceof Deed.Unlock unlock) {
-            isolation.unlock(unlock.circuit());
-            say("Lock taken off breaker " + unlock.circuit());
-        } else if (deed instanceof Deed.ProveTester) {
-            isolation.testerProved(log.size());
-            say("Tester proved on a known source");
-        } else if (deed instanceof Deed.ProveDead proof) {
-            proveDead(proof.place());
-        } else if (deed instanceof Deed.Flip flip) {
-            flip(flip.gang());
-        } else {
-            later(deed);
-        }
+        deed.doneIn(this);
     }
 
-    private void later(Deed deed) {
-        if (deed instanceof Deed.Name name) {
-            name(name);
-        } else if (deed instanceof Deed.NamesDone) {
-            require(Phase.FIND_OUT, "Names can be given until you stand by them.");
-            unnamed().stream().findFirst().ifPresent(core -> {
-                throw new NotPossible("Name every core first: " + WallPlaces.words(wiring, core.id()) + " has no name.");
-            });
-            phase = Phase.CHOOSE;
-            say("Names given");
-        } else if (deed instanceof Deed.Choose choice) {
-            choose(choice);
-        } else if (deed instanceof Deed.Report report) {
-            reported = Optional.of(report.fault());
-            phase = Phase.DONE;
-            say("Not fitted. Reported: " + report.fault().title());
-        } else if (deed instanceof Deed.Put || deed instanceof Deed.Join || deed instanceof Deed.TakeOut) {
-            require(Phase.WIRE, "Choose a scheme and a module first.");
-            wire(deed);
-        } else if (deed instanceof Deed.Finish) {
-            require(Phase.WIRE, "Choose a scheme and a module, and wire them first.");
-            phase = Phase.DONE;
-            say("Done");
-        } else {
-            require(Phase.FIND_OUT, "Testing was done when the names were given.");
-            test(deed);
-        }
+    void breaker(String circuit, boolean on) {
+        isolation.breaker(circuit, on);
+        say("Breaker " + circuit + (on ? " on" : " off"));
+    }
+
+    void lock(String circuit) {
+        isolation.lock(circuit);
+        say("Breaker " + circuit + " locked and tagged");
+    }
+
+    void unlock(String circuit) {
+        isolation.unlock(circuit);
+        say("Lock taken off breaker " + circuit);
+    }
+
+    void proveTester() {
+        isolation.testerProved(log.size());
+        say("Tester proved on a known source");
+    }
+
+    void standByNames() {
+        require(Phase.FIND_OUT, "Names can be given until you stand by them.");
+        unnamed().stream().findFirst().ifPresent(core -> {
+            throw new NotPossible("Name every core first: " + WallPlaces.words(wiring, core.id()) + " has no name.");
+        });
+        phase = Phase.CHOOSE;
+        say("Names given");
+    }
+
+    void report(FindingCode fault) {
+        reported = Optional.of(fault);
+        phase = Phase.DONE;
+        say("Not fitted. Reported: " + fault.title());
+    }
+
+    void finish() {
+        require(Phase.WIRE, "Choose a scheme and a module, and wire them first.");
+        phase = Phase.DONE;
+        say("Done");
+    }
+
+    private void requireTesting() {
+        require(Phase.FIND_OUT, "Testing was done when the names were given.");
     }
 
     private void require(Phase wanted, String otherwise) {
@@ -152,7 +150,7 @@ public final class PracticeRun {
         log.add(new LogLine(Character.toUpperCase(words.charAt(0)) + words.substring(1), false));
     }
 
-    private void flip(String gang) {
+    void flip(String gang) {
         Integer at = positions.get(gang);
         if (at == null) {
             throw new NotPossible("There is no switch " + gang + " at this wall.");
@@ -165,7 +163,7 @@ public final class PracticeRun {
         return WallPlaces.place(wiring, board.entry(gang).box());
     }
 
-    private void proveDead(String id) {
+    void proveDead(String id) {
         Run.Place place = WallPlaces.place(wiring, id);
         Instruments now = instruments(wiring);
         List<String> live = wiring.at(place).box().cores().stream().filter(core -> now.isLive(wiring.nodeOf(place, core)))
@@ -181,41 +179,50 @@ public final class PracticeRun {
         return new Instruments(of, wall.house(), isolation.circuitsOn(), parts);
     }
 
-    private void test(Deed deed) {
-        if (deed instanceof Deed.TestToEarth test) {
-            String core = WallPlaces.words(wiring, test.core());
-            boolean live = instruments(wiring).isLive(WallPlaces.node(wiring, test.core()));
-            told(core + " to earth: " + (live ? wall.house().region().nominalVolts() : "0 V"));
-        } else if (deed instanceof Deed.Pen pen) {
-            told("Pen at " + WallPlaces.words(wiring, pen.core()) + ": " + (beeps(pen.core()) ? "beeps" : "silent"));
-        } else if (deed instanceof Deed.TestFromLive test) {
-            requireFreed(test.core());
-            boolean lights = instruments(wiring).lightsFromLive(WallPlaces.node(wiring, test.core()));
-            told("From a proved live to " + WallPlaces.words(wiring, test.core()) + ": " + (lights ? "the tester lights" : "dark"));
-        } else if (deed instanceof Deed.TestContinuity test) {
-            requireFreed(test.first());
-            requireFreed(test.second());
-            if (!isolation.circuitsOn().isEmpty()) {
-                throw new NotPossible("A continuity tester is for dead conductors. Switch every breaker off first.");
-            }
-            boolean joined = instruments(wiring).isJoined(WallPlaces.node(wiring, test.first()), WallPlaces.node(wiring, test.second()));
-            told(WallPlaces.words(wiring, test.first()) + " to " + WallPlaces.words(wiring, test.second()) + ": "
-                    + (joined ? "joined" : "not joined"));
-        } else if (deed instanceof Deed.Look look) {
-            Run.LoadRef lamp = wiring.run().loads().stream().filter(load -> load.load().name().equals(look.lamp())).findFirst()
-                    .orElseThrow(() -> new NotPossible("There is no lamp " + look.lamp() + " here."));
-            LoadState state = instruments(wiring).lamp(RunWiring.loadOf(lamp, 0));
-            told(look.lamp() + (state.isLit() ? " burns" : state == LoadState.DIM ? " glows" : " is dark"));
-        } else if (deed instanceof Deed.Free free) {
-            free(free.core());
-        } else if (deed instanceof Deed.PutBack back) {
-            requireFreed(back.core());
-            touch(back.core());
-            wiring = WallPlaces.with(wiring, back.core(), freed.remove(back.core()));
-            say(WallPlaces.words(wiring, back.core()) + " put back");
-        } else {
-            throw new IllegalStateException("Impossible state: no test " + deed + ".");
+    void testToEarth(String core) {
+        requireTesting();
+        String words = WallPlaces.words(wiring, core);
+        boolean live = instruments(wiring).isLive(WallPlaces.node(wiring, core));
+        told(words + " to earth: " + (live ? wall.house().region().nominalVolts() : "0 V"));
+    }
+
+    void pen(String core) {
+        requireTesting();
+        told("Pen at " + WallPlaces.words(wiring, core) + ": " + (beeps(core) ? "beeps" : "silent"));
+    }
+
+    void testFromLive(String core) {
+        requireTesting();
+        requireFreed(core);
+        boolean lights = instruments(wiring).lightsFromLive(WallPlaces.node(wiring, core));
+        told("From a proved live to " + WallPlaces.words(wiring, core) + ": " + (lights ? "the tester lights" : "dark"));
+    }
+
+    void testContinuity(String first, String second) {
+        requireTesting();
+        requireFreed(first);
+        requireFreed(second);
+        if (!isolation.circuitsOn().isEmpty()) {
+            throw new NotPossible("A continuity tester is for dead conductors. Switch every breaker off first.");
         }
+        boolean joined = instruments(wiring).isJoined(WallPlaces.node(wiring, first), WallPlaces.node(wiring, second));
+        told(WallPlaces.words(wiring, first) + " to " + WallPlaces.words(wiring, second) + ": " + (joined ? "joined" : "not joined"));
+    }
+
+    void look(String name) {
+        requireTesting();
+        Run.LoadRef lamp = wiring.run().loads().stream().filter(load -> load.load().name().equals(name)).findFirst()
+                .orElseThrow(() -> new NotPossible("There is no lamp " + name + " here."));
+        LoadState state = instruments(wiring).lamp(RunWiring.loadOf(lamp, 0));
+        told(name + (state.isLit() ? " burns" : state == LoadState.DIM ? " glows" : " is dark"));
+    }
+
+    void putBack(String core) {
+        requireTesting();
+        requireFreed(core);
+        touch(core);
+        wiring = WallPlaces.with(wiring, core, freed.remove(core));
+        say(WallPlaces.words(wiring, core) + " put back");
     }
 
     private void told(String words) {
@@ -242,7 +249,8 @@ public final class PracticeRun {
         }
     }
 
-    private void free(String core) {
+    void free(String core) {
+        requireTesting();
         End end = wiring.at(WallPlaces.placeOf(wiring, core)).endOf(WallPlaces.core(wiring, core));
         if (freed.containsKey(core) || end instanceof End.Loose) {
             throw new NotPossible(WallPlaces.words(wiring, core) + " is free already.");
@@ -262,20 +270,20 @@ public final class PracticeRun {
         isolation.touching(place, what, live, log.size()).ifPresent(unsafe::add);
     }
 
-    private void name(Deed.Name name) {
+    void name(String core, ConductorRole role) {
         require(Phase.FIND_OUT, "You stood by the names.");
-        if (wall.truth().get(name.core()) == null) {
-            throw new NotPossible("There is no core " + name.core() + " at this wall.");
+        if (wall.truth().get(core) == null) {
+            throw new NotPossible("There is no core " + core + " at this wall.");
         }
-        names.put(name.core(), name.role());
-        say(WallPlaces.words(wiring, name.core()) + " named " + name.role().label());
+        names.put(core, role);
+        say(WallPlaces.words(wiring, core) + " named " + role.label());
     }
 
     private List<SeenCore> unnamed() {
         return board.cores().stream().filter(core -> wall.truth().get(core.id()) != ConductorRole.EARTH && !names.containsKey(core.id())).toList();
     }
 
-    private void choose(Deed.Choose choice) {
+    void choose(Deed.Choose choice) {
         require(Phase.CHOOSE, phase == Phase.FIND_OUT ? "Name the cores first." : "The module is chosen.");
         ModuleModel model = models.stream().filter(m -> m.code().equals(choice.module())).findFirst()
                 .orElseThrow(() -> new NotPossible("There is no module " + choice.module() + " here."));
@@ -310,27 +318,35 @@ public final class PracticeRun {
         return unwired;
     }
 
-    private void wire(Deed deed) {
-        HandWiring hands = new HandWiring(wiring, wall.house().region());
-        if (deed instanceof Deed.Put put) {
-            Run.Place place = WallPlaces.place(wiring, put.place());
-            String what = hands.words(place, put.wire());
-            touchWire(place, put.wire());
-            wiring = hands.put(place, put.wire(), put.secondEnd(), put.end());
-            say(place.label() + ": " + what + " put on " + wiring.at(place).words(hands.end(place, put.end())));
-        } else if (deed instanceof Deed.Join join) {
-            Run.Place place = WallPlaces.place(wiring, join.place());
-            touched(place.id(), "The inside of " + place.label(), false);
-            wiring = hands.join(place, join.from(), join.to());
-            say(place.label() + ": piece of wire from " + wiring.at(place).words(hands.end(place, join.from())) + " to "
-                    + wiring.at(place).words(hands.end(place, join.to())));
-        } else {
-            Deed.TakeOut out = (Deed.TakeOut) deed;
-            Run.Place place = WallPlaces.place(wiring, out.place());
-            touchWire(place, out.wire());
-            wiring = hands.takeOut(place, out.wire());
-            say(place.label() + ": piece of wire taken out");
-        }
+    private HandWiring hands() {
+        require(Phase.WIRE, "Choose a scheme and a module first.");
+        return new HandWiring(wiring, wall.house().region());
+    }
+
+    void put(Deed.Put put) {
+        HandWiring hands = hands();
+        Run.Place place = WallPlaces.place(wiring, put.place());
+        String what = hands.words(place, put.wire());
+        touchWire(place, put.wire());
+        wiring = hands.put(place, put.wire(), put.secondEnd(), put.end());
+        say(place.label() + ": " + what + " put on " + wiring.at(place).words(hands.end(place, put.end())));
+    }
+
+    void join(Deed.Join join) {
+        HandWiring hands = hands();
+        Run.Place place = WallPlaces.place(wiring, join.place());
+        touched(place.id(), "The inside of " + place.label(), false);
+        wiring = hands.join(place, join.from(), join.to());
+        say(place.label() + ": piece of wire from " + wiring.at(place).words(hands.end(place, join.from())) + " to "
+                + wiring.at(place).words(hands.end(place, join.to())));
+    }
+
+    void takeOut(Deed.TakeOut out) {
+        HandWiring hands = hands();
+        Run.Place place = WallPlaces.place(wiring, out.place());
+        touchWire(place, out.wire());
+        wiring = hands.takeOut(place, out.wire());
+        say(place.label() + ": piece of wire taken out");
     }
 
     private void touchWire(Run.Place place, String wire) {
