@@ -15,13 +15,13 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /** No serious or critical finding of axe on any sheet, in both themes, on laptop and phone. */
-@Execution(ExecutionMode.CONCURRENT)
 class AccessibilityIT {
     /** The demo house runs for one of them at a time, and a practice wall is one person's. */
     private static final ReentrantLock HOUSE = new ReentrantLock();
 
     @ParameterizedTest(name = "{0} {1}")
     @CsvSource({"LAPTOP, daylight", "LAPTOP, cellar", "PHONE, cellar"})
+    @Execution(ExecutionMode.CONCURRENT)
     void everySheetCanBeUsedByEveryone(Desk.Screen screen, String theme) {
         List<String> findings = new ArrayList<>();
         try (Desk desk = Desk.loggedIn(screen, theme)) {

@@ -29,7 +29,6 @@ import org.junit.jupiter.params.provider.EnumSource;
 import tools.jackson.databind.JsonNode;
 
 /** Works whose modules sit in several boxes, or several in one, each from the survey to the papers: every stage knows every module. */
-@Execution(ExecutionMode.CONCURRENT)
 class FiveWorksIT {
     private static final double SLOW_MS = 60_000;
     private static final int MOST_STEPS = 120;
@@ -44,6 +43,7 @@ class FiveWorksIT {
 
     @ParameterizedTest
     @EnumSource(WalkedWork.class)
+    @Execution(ExecutionMode.CONCURRENT)
     void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(WalkedWork work) throws IOException, InterruptedException {
         begin(work);
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
