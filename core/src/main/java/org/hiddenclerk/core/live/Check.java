@@ -298,12 +298,12 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
         boolean isSo(CheckRun run);
 
         /** Whether it must be so all the time, and not once. */
-        default boolean isAlways() {
+        default boolean holdsAlways() {
             return false;
         }
 
         /** Whether it has to stay so until the end: what was so before something changed is no answer. */
-        default boolean isUntilTheEnd() {
+        default boolean countsToTheEnd() {
             return false;
         }
 
@@ -346,7 +346,7 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
             }
 
             @Override
-            public boolean isAlways() {
+            public boolean holdsAlways() {
                 return true;
             }
 
@@ -377,7 +377,7 @@ public record Check(String id, String name, List<Given> givens, List<When> whens
             }
 
             @Override
-            public boolean isUntilTheEnd() {
+            public boolean countsToTheEnd() {
                 return true;
             }
 

@@ -148,7 +148,7 @@ public final class CheckRun {
             look(from, first, always);
         }
         return check.thens().stream().map(then -> {
-            boolean met = then.isAlways() ? always.get(then) : first.containsKey(then);
+            boolean met = then.holdsAlways() ? always.get(then) : first.containsKey(then);
             return new Met(CheckWords.of(plan, then), met, Optional.ofNullable(first.get(then)));
         }).toList();
     }
@@ -160,7 +160,7 @@ public final class CheckRun {
                 always.merge(then, is, Boolean::logicalAnd);
                 if (is) {
                     first.putIfAbsent(then, house.now() - from);
-                } else if (then.isUntilTheEnd()) {
+                } else if (then.countsToTheEnd()) {
                     first.remove(then);
                 }
             }
