@@ -53,7 +53,8 @@ final class Desk implements AutoCloseable {
                 .setReducedMotion(ReducedMotion.REDUCE).setBypassCSP(false));
         context.addInitScript("localStorage.setItem('theme', '" + theme + "')");
         page = context.newPage();
-        page.setDefaultTimeout(20_000);
+        // A busy machine is no fault of what is tested.
+        page.setDefaultTimeout(60_000);
         page.onConsoleMessage(message -> {
             if (message.type().equals("error")) {
                 complaints.add(message.text());

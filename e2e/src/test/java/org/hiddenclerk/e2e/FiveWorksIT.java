@@ -22,8 +22,6 @@ import org.apache.pdfbox.pdmodel.PDDocument;
 import org.apache.pdfbox.text.PDFTextStripper;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.core.credentials.CredentialKind;
-import org.junit.jupiter.api.parallel.Execution;
-import org.junit.jupiter.api.parallel.ExecutionMode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 import tools.jackson.databind.JsonNode;
@@ -43,7 +41,6 @@ class FiveWorksIT {
 
     @ParameterizedTest
     @EnumSource(WalkedWork.class)
-    @Execution(ExecutionMode.CONCURRENT)
     void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(WalkedWork work) throws IOException, InterruptedException {
         begin(work);
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
