@@ -132,7 +132,7 @@ public class Orders {
     }
 
     /**
-     * A work of a quote.
+     * A work of a quote, also where no plan could be drawn for what was picked: it is in no sum then.
      *
      * @param opens      labels of the boxes that it opens
      * @param isPromised whether its plan may be issued: what is held may come out otherwise
@@ -153,7 +153,7 @@ public class Orders {
         HouseContext house = houses.context(job);
         Plans.Circumstances circumstances = plans.circumstances(job);
         Map<String, BoxRow> rows = boxes.ofJob(job).stream().collect(Collectors.toMap(row -> row.id().toString(), row -> row));
-        return new Quote(worked(job).stream().map(work -> new QuotedWork(work, work.plan().opens().stream().map(box -> rows.get(box).label()).toList(),
+        return new Quote(planned.of(job).house().works().stream().filter(work -> !work.modules().isEmpty()).map(work -> new QuotedWork(work, work.plan().opens().stream().map(box -> rows.get(box).label()).toList(),
                 standings.mayBeIssued(boxes.found(rows.get(work.lead()), job, house), circumstances))).toList(), cost(job));
     }
 

@@ -30,13 +30,17 @@ final class QuotePaper {
     private static DomContent works(List<Orders.QuotedWork> works) {
         return Parts.rows(List.of("Boxes opened", "Modules", "For"), works.stream().map(work -> List.<DomContent>of(text(String.join(", ", work.opens())), mono(work.work().modules().stream()
                 .map(module -> module.model().code()).collect(Collectors.joining(", "))), text(work.work().modules().stream().map(PlannedModule::names).filter(names -> !names.isEmpty()).distinct()
-                .collect(Collectors.joining("; ")) + (work.isPromised() ? "" : " (not proved yet)")))).toList());
+                .collect(Collectors.joining("; ")) + doubt(work)))).toList());
+    }
+
+    private static String doubt(Orders.QuotedWork work) {
+        return work.isPromised() ? "" : work.work().isDrawn() ? " (not proved yet)" : " (no plan is drawn: not in the sum)";
     }
 
     private static DomContent sums(JobCost cost) {
         String currency = cost.trade().currency().getCurrencyCode();
         List<List<DomContent>> rows = new ArrayList<>();
-        cost.lines().forEach(line -> rows.add(row(line.thing().words(), plain(line.pieces()) + " × " + line.each().toPlainString(), line.amount())));
+        cost.lines().forEach(line -> rows.add(row(line.thing().words() + ", " + line.thing().key(), plain(line.pieces()) + " × " + line.each().toPlainString(), line.amount())));
         rows.add(row("Small parts: connectors, caps, sleeves, wire, labels", "", cost.smallParts()));
         cost.labour().ifPresent(labour -> rows.add(row("Work", hours(cost.minutes()) + " × " + cost.trade().hour().orElseThrow().toPlainString(), labour)));
         rows.add(row("Sum without tax", "", cost.net()));

@@ -160,6 +160,19 @@ class PapersTest {
         }
     }
 
+    /** Left out in silence it would look as if it were done for nothing. */
+    @Test
+    void aQuoteNamesWhatWasPickedAndCannotBeDrawn() throws IOException {
+        Person lead = new Person(mvc);
+        SmallHouse house = new SmallHouse(lead);
+        String box = house.box("Q");
+        lead.put("/api/v1/boxes/" + box + "/plan", Map.of("version", house.plan(box).get("version").asLong(), "picks", List.of(Map.of("moduleCode", "TG-1N", "scheme", "MULTI_ONE_MODULE",
+                "gangs", List.of(1), "behaviours", Map.of())))).ok();
+        try (PDDocument quote = Loader.loadPDF(maker.print(UUID.fromString(house.job()), PaperKind.QUOTE, PaperSize.A4, "M. Tarrow", Watch.NOBODY).pdf())) {
+            assertThat(text(quote)).contains("DRAFT", "TG-1N", "(no plan is drawn: not in the sum)");
+        }
+    }
+
     private static String amount(JsonNode figure) {
         return figure.decimalValue().setScale(2, RoundingMode.UNNECESSARY).toPlainString();
     }
