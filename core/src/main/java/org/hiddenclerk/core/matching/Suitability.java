@@ -3,7 +3,6 @@ package org.hiddenclerk.core.matching;
 import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.DataSheet;

@@ -46,6 +46,15 @@ public sealed interface Action {
             return Set.of(output());
         }
 
+        /** Says what is done, behind the output that it is done to. */
+        void sayDone(Words words, String at);
+
+        @Override
+        default void say(Words words, String at) {
+            words.named(output(), at + "/output", Kind.OUTPUT);
+            sayDone(words, at);
+        }
+
         @Override
         default void look(RuleReferences look, String at) {
             look.output(at + "/output", output());
@@ -66,8 +75,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" ");
             words.slot(switch (command) {
                 case ON -> "goes on";
@@ -84,8 +92,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" goes to ");
             words.slot(String.valueOf(percent), at + "/percent", Kind.PERCENT, "%");
         }
@@ -142,8 +149,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" goes on to the next of ");
             words.slot(percents.stream().map(String::valueOf).collect(Collectors.joining(", ")), at + "/percents", Kind.PERCENTS, "%");
         }
@@ -166,8 +172,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" goes to ");
             words.slot(String.valueOf(low), at + "/low", Kind.PERCENT, "%");
             words.text(" if it is above ");
@@ -192,8 +197,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" is no dimmer than ");
             words.slot(String.valueOf(percent), at + "/percent", Kind.PERCENT, "%");
         }
@@ -213,8 +217,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" goes on for ");
             words.slot(String.valueOf(ms), at + "/ms", Kind.MILLISECONDS, "ms");
         }
@@ -233,8 +236,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" ");
             words.slot(motion == Motion.STOP ? "stops" : "goes " + motion.name().toLowerCase(Locale.ROOT), at + "/motion", Kind.MOTION);
             words.text(", for ");
@@ -261,8 +263,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" becomes what ");
             words.named(source, at + "/source", Kind.OUTPUT);
             words.text(" is");
@@ -283,8 +284,7 @@ public sealed interface Action {
         }
 
         @Override
-        public void say(Words words, String at) {
-            words.named(output, at + "/output", Kind.OUTPUT);
+        public void sayDone(Words words, String at) {
             words.text(" runs for ");
             words.slot(String.valueOf(seconds), at + "/seconds", Kind.SECONDS, "s");
         }

@@ -178,7 +178,8 @@ final class ModuleWork {
         draft.put(signal, place, pin(input.pins().get(0)));
         move(lampPoles(draft.found(), position), signal);
         if (input.pins().size() > 1) {
-            move(feedPoles(draft.found(), position), common(input.pins().get(1)));
+            Net feed = draft.feed(position.circuit());
+            move(poles(draft.found(), position, net -> draft.found().supplyOf(net).filter(feed::equals).isPresent()), common(input.pins().get(1)));
         }
         position.loads().forEach(load -> draft.prefer(signal, load.place(), new End.AtLoad(load.number(), "L")));
     }
@@ -199,11 +200,6 @@ final class ModuleWork {
         Set<Integer> nets = new LinkedHashSet<>();
         position.loads().forEach(load -> found.netAt(load.place(), new End.AtLoad(load.number(), "L")).ifPresent(nets::add));
         return poles(found, position, nets::contains);
-    }
-
-    /** Terminals of a position's switches that the live of its circuit stands on as found, whatever way they stand. */
-    private static Set<SwitchPole> feedPoles(Found found, Position position) {
-        return poles(found, position, net -> found.supplyOf(net).filter(supply -> supply.kind() == Net.Kind.LIVE).isPresent());
     }
 
     private static Set<SwitchPole> poles(Found found, Position position, Predicate<Integer> on) {

@@ -134,4 +134,13 @@ class RuleAnalysisTest {
         assertThat(Houses.house(2, List.of(lost)).problems()).extracting(RuledHouse.Problem::pointer).containsExactly("/rules/0/triggers/0/output",
                 "/rules/0/deeds/0/action/output", "/rules/0/deeds/1/action/percent");
     }
+
+    @Test
+    void figuresThatCannotBeAreRefusedWhereTheyStand() {
+        OutputId lamp = new OutputId("lamp1");
+        List<Action> wrong = List.of(new Action.SetLevel(lamp, 101), new Action.AtLeast(lamp, -1), new Action.Step(lamp, List.of(50)), new Action.Pulse(lamp, 49),
+                new Action.Move(lamp, org.hiddenclerk.core.behaviour.Motion.UP, 99), new Action.RunOn(lamp, 0), new Action.Pretend(Set.of(lamp), 1, 5, 4));
+        assertThat(wrong).allSatisfy(action -> assertThat(Houses.house(2, List.of(rule("r", new Trigger.Household(true), action))).problems()).as(action.toString()).singleElement()
+                .satisfies(problem -> assertThat(problem.pointer()).startsWith("/rules/0/deeds/0/action/")));
+    }
 }
