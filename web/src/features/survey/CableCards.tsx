@@ -74,6 +74,16 @@ function CrossSection({ name, region, mm2, onChange }: SectionProps) {
   );
 }
 
+/** Loads that often share a cable: the directions of a motor, and the lamps of a double switch. */
+export function together(loads: Survey["loads"]): Survey["loads"][] {
+  const groups = new Map<string, Survey["loads"]>();
+  for (const load of loads) {
+    const key = load.drive?.motor ?? "";
+    groups.set(key, [...(groups.get(key) ?? []), load]);
+  }
+  return [...groups.values()].filter((group) => group.length > 1);
+}
+
 /** Usual cables to drop into the picture of the box. */
 export function DropCables({ job, survey, onChange }: Props) {
   const [singles, setSingles] = useState(false);
@@ -81,7 +91,7 @@ export function DropCables({ job, survey, onChange }: Props) {
   const regions = useQuery(regionsOptions);
   const eras = regions.data?.find((each) => each.region === job.region)?.eras ?? [];
   const drop = useMutation({
-    mutationFn: (wish: { leadsTo: Cable["leadsTo"]; circuit?: string; load?: number }) =>
+    mutationFn: (wish: { leadsTo: Cable["leadsTo"]; circuit?: string; load?: number; others?: number[] }) =>
       api.draftCable(job.id, { survey, ...wish, singles, ...(era ? { era } : {}) }),
     onSuccess: (draft) =>
       onChange({
@@ -97,6 +107,7 @@ export function DropCables({ job, survey, onChange }: Props) {
   });
   const own = job.circuits.filter((circuit) => survey.gangs.some((gang) => gang.circuit === circuit.id));
   const circuits = own.length > 0 ? own : job.circuits;
+  const elsewhere = survey.loads.filter((load) => load.gang !== HANGS_HERE);
   return (
     <div className="no-print">
       <div className="mb-3 flex flex-wrap gap-2">
@@ -118,26 +129,40 @@ export function DropCables({ job, survey, onChange }: Props) {
         >
           cable to another box
         </button>
-        {survey.loads
-          .filter((load) => load.gang !== HANGS_HERE)
-          .map((load) => (
-            <span key={load.number} className="join">
-              <button
-                type="button"
-                className="btn btn-sm btn-outline join-item"
-                onClick={() => drop.mutate({ leadsTo: "LOAD", load: load.number })}
-              >
-                cable to {load.name}
-              </button>
-              <button
-                type="button"
-                className="btn btn-sm btn-outline join-item"
-                onClick={() => drop.mutate({ leadsTo: "LOAD_WITH_FEED", load: load.number })}
-              >
-                loop from {load.name}
-              </button>
-            </span>
-          ))}
+        {elsewhere.map((load) => (
+          <span key={load.number} className="join">
+            <button
+              type="button"
+              className="btn btn-sm btn-outline join-item"
+              onClick={() => drop.mutate({ leadsTo: "LOAD", load: load.number })}
+            >
+              cable to {load.name}
+            </button>
+            <button
+              type="button"
+              className="btn btn-sm btn-outline join-item"
+              onClick={() => drop.mutate({ leadsTo: "LOAD_WITH_FEED", load: load.number })}
+            >
+              loop from {load.name}
+            </button>
+          </span>
+        ))}
+        {together(elsewhere).map(([first, ...others]) => (
+          <button
+            key={first?.number}
+            type="button"
+            className="btn btn-sm btn-outline"
+            onClick={() =>
+              drop.mutate({
+                leadsTo: "LOAD",
+                load: first?.number,
+                others: others.map((load) => load.number),
+              })
+            }
+          >
+            one cable to {[first, ...others].map((load) => load?.name).join(" and ")}
+          </button>
+        ))}
         <label className="flex items-center gap-2 text-sm">
           <input
             type="checkbox"
@@ -198,7 +223,11 @@ export function CableCards({ job, survey, onChange }: Props) {
 
 export function wayOf(job: Schemas["JobView"], survey: Survey, cable: Cable): string {
   const circuit = job.circuits.find((c) => c.id === cable.circuit)?.label;
-  const load = survey.loads.find((l) => l.number === cable.load)?.name;
+  const numbers = [cable.load, ...cable.cores.map((core) => core.load)];
+  const load = survey.loads
+    .filter((l) => numbers.includes(l.number))
+    .map((l) => l.name)
+    .join(" and ");
   switch (cable.leadsTo) {
     case "SUPPLY":
       return `feed of circuit ${circuit}`;
@@ -222,6 +251,7 @@ type CardProps = {
 };
 
 function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
+  const elsewhere = survey.loads.filter((load) => load.gang !== HANGS_HERE);
   const setCore = (index: number, core: Core) =>
     onChange({ ...cable, cores: replaceAt(cable.cores, index, core) });
   const addCore = () =>
@@ -300,7 +330,9 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
                 label={`role, ${who}`}
                 value={core.role}
                 options={ROLES}
-                onChange={(role) => setCore(index, { ...core, role })}
+                onChange={(role) =>
+                  setCore(index, { ...core, role, load: role === "SWITCHED_LIVE" ? core.load : undefined })
+                }
               />
               <EndChoice
                 job={job}
@@ -309,6 +341,21 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
                 value={core.end}
                 onChange={(end) => setCore(index, { ...core, end })}
               />
+              {typeof cable.load === "number" && core.role === "SWITCHED_LIVE" && elsewhere.length > 1 && (
+                <Choice
+                  hideLabel
+                  className="col-span-2 sm:order-last sm:col-span-4"
+                  label={`load of ${who}`}
+                  value={String(core.load ?? cable.load)}
+                  options={elsewhere.map((load) => ({
+                    value: String(load.number),
+                    label: `to ${load.name}`,
+                  }))}
+                  onChange={(load) =>
+                    setCore(index, { ...core, load: Number(load) === cable.load ? undefined : Number(load) })
+                  }
+                />
+              )}
               <button
                 type="button"
                 className="btn btn-square btn-ghost"

@@ -7,7 +7,7 @@ import { Choice } from "../../ui/Choice";
 import { withUnit } from "../../ui/figures";
 import { LengthField } from "../../ui/LengthField";
 import { TextField } from "../../ui/TextField";
-import { type Gang, HANGS_HERE, newGang, replaceAt, type Survey } from "./draft";
+import { type Gang, HANGS_HERE, newGang, replaceAt, type Survey, withoutLoads } from "./draft";
 
 const MECHANISMS: { value: Gang["mechanism"]; label: string }[] = [
   { value: "ONE_WAY", label: "one-way" },
@@ -31,9 +31,11 @@ export function GangTable({ job, survey, onChange }: Props) {
     onChange({ ...survey, gangs: [...survey.gangs, newGang(survey.gangs.length + 1, last?.circuit ?? "")] });
   const removeLast = () =>
     onChange({
-      ...survey,
+      ...withoutLoads(
+        survey,
+        survey.loads.filter((load) => load.gang >= survey.gangs.length).map((load) => load.number),
+      ),
       gangs: survey.gangs.slice(0, -1),
-      loads: survey.loads.filter((load) => load.gang < survey.gangs.length),
     });
   return (
     <section aria-label="Switches and loads">
@@ -189,13 +191,7 @@ function LoadRows({
             type="button"
             className="btn btn-square btn-ghost mt-[21px]"
             aria-label={`take load ${load.number} away`}
-            onClick={() =>
-              onChange({
-                ...survey,
-                loads: survey.loads.filter((l) => l.number !== load.number),
-                cables: survey.cables.filter((c) => c.load !== load.number),
-              })
-            }
+            onClick={() => onChange(withoutLoads(survey, [load.number]))}
           >
             <Trash2 size={17} aria-hidden />
           </button>

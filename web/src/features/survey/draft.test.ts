@@ -8,6 +8,7 @@ import {
   newSurvey,
   nextLabel,
   type Survey,
+  withoutLoads,
 } from "./draft";
 
 const start = (): Survey => newSurvey("B-01", "circuit");
@@ -78,5 +79,53 @@ describe("another box like one that is known", () => {
   it("never takes a label that is there", () => {
     expect(nextLabel([])).toBe("B-01");
     expect(nextLabel(["B-02"])).toBe("B-03");
+  });
+});
+
+describe("a load that is taken away", () => {
+  const core = (number: number, role: "SWITCHED_LIVE" | "NEUTRAL", load?: number) => ({
+    number,
+    colour: "BROWN" as const,
+    role,
+    end: { at: "CAPPED" as const },
+    ...(load ? { load } : {}),
+  });
+  const cable = (name: string, load: number, cores: ReturnType<typeof core>[]) => ({
+    name,
+    leadsTo: "LOAD" as const,
+    load,
+    mm2: 1.5,
+    cores,
+  });
+  const load = (number: number) => ({
+    number,
+    name: `lamp ${number}`,
+    typed: "LED 9",
+    gang: 1,
+    continuous: false,
+  });
+  const survey = (): Survey => ({
+    ...start(),
+    loads: [load(1), load(2)],
+    cables: [
+      cable("c1", 1, [core(1, "SWITCHED_LIVE"), core(2, "SWITCHED_LIVE", 2), core(3, "NEUTRAL")]),
+      cable("c2", 2, [core(1, "SWITCHED_LIVE")]),
+    ],
+  });
+
+  it("takes its cores out of a cable that leads to others too, and its own cables away", () => {
+    const left = withoutLoads(survey(), [2]);
+    expect(left.loads.map((each) => each.number)).toEqual([1]);
+    expect(left.cables).toEqual([cable("c1", 1, [core(1, "SWITCHED_LIVE"), core(3, "NEUTRAL")])]);
+  });
+
+  it("names a cable after the load that is left", () => {
+    expect(withoutLoads(survey(), [1]).cables[0]).toEqual(
+      cable("c1", 2, [core(2, "SWITCHED_LIVE"), core(3, "NEUTRAL")]),
+    );
+  });
+
+  it("leaves none when all are gone", () => {
+    expect(withoutLoads(survey(), [1, 2]).cables).toEqual([]);
   });
 });

@@ -88,6 +88,39 @@ export const replaceAt = <T>(list: T[], index: number, item: T): T[] =>
 
 export const without = <T>(list: T[], index: number): T[] => list.filter((_, i) => i !== index);
 
+/** The survey without some loads: cores that led to them alone go, and cables that led nowhere else. */
+export function withoutLoads(survey: Survey, gone: number[]): Survey {
+  return {
+    ...survey,
+    loads: survey.loads.filter((load) => !gone.includes(load.number)),
+    cables: survey.cables.flatMap((cable) => {
+      const leadsTo = [cable.load, ...cable.cores.map((core) => core.load)].filter(
+        (load) => typeof load === "number",
+      );
+      if (!leadsTo.some((load) => gone.includes(load))) {
+        return [cable];
+      }
+      const left = leadsTo.find((load) => !gone.includes(load));
+      if (left === undefined) {
+        return [];
+      }
+      const cores = cable.cores
+        .filter(
+          (core) => core.role !== "SWITCHED_LIVE" || !gone.includes(core.load ?? cable.load ?? HANGS_HERE),
+        )
+        .map((core) =>
+          core.role !== "SWITCHED_LIVE" ? core : belongingTo(core, core.load ?? cable.load, left),
+        );
+      return [{ ...cable, load: left, cores }];
+    }),
+  };
+}
+
+function belongingTo(core: Core, load: number | null | undefined, ofCable: number): Core {
+  const { load: _, ...rest } = core;
+  return typeof load !== "number" || load === ofCable ? rest : { ...rest, load };
+}
+
 /** An end as the value of a select, and back. */
 export function endValue(end: End): string {
   switch (end.at) {

@@ -19,15 +19,19 @@ import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.app.stock.StockBook;
+import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.bench.JoiningCodes;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.credentials.Checked;
 import org.hiddenclerk.core.credentials.DeviceAddress;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.naming.DeviceName;
+import org.hiddenclerk.core.planned.PlannedId;
+import org.hiddenclerk.core.planned.PlannedProgress;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -84,7 +88,7 @@ public class Bench implements StageKeeper {
         List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
         Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
-        Map<String, Map<String, String>> felt = feels.settings(job, house);
+        Map<PlannedId.Module, Map<String, String>> felt = feels.settings(job, house);
         return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()), wanted(row, felt))).toList(),
                 all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
     }
@@ -93,12 +97,12 @@ public class Bench implements StageKeeper {
      * A module of a job, for whoever takes it on from the bench.
      *
      * @param place   in words: room and box; empty while no box waits for it
-     * @param placeId id of the planned module that it is to be
+     * @param planned that it is to be
      * @param address read off it, in upper-case hex
      * @param wanted  what it is to be set to, by key of {@link Settings}
      * @param switched numbers of the inputs that a switch at the wall reaches there
      */
-    public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<String> placeId, Optional<DeviceName> name,
+    public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<PlannedId.Module> planned, Optional<DeviceName> name,
                         Optional<String> address, Map<String, String> wanted, Set<Integer> switched) {
     }
 
@@ -117,7 +121,7 @@ public class Bench implements StageKeeper {
     }
 
     /** What was chosen on the bench, and over that what the switches of its box are wanted to do. */
-    private static Map<String, String> wanted(BenchUnitRow row, Map<String, Map<String, String>> felt) {
+    private static Map<String, String> wanted(BenchUnitRow row, Map<PlannedId.Module, Map<String, String>> felt) {
         Map<String, String> wanted = new TreeMap<>(row.wanted());
         row.place().ifPresent(module -> wanted.putAll(felt.getOrDefault(module, Map.of())));
         return wanted;
@@ -157,12 +161,10 @@ public class Bench implements StageKeeper {
             return Map.of();
         }
         State state = of(job);
-        Set<String> ready = state.units().stream().filter(unit -> unit.card().isReady()).flatMap(unit -> unit.row().place().stream())
+        Set<PlannedId.Module> taken = state.units().stream().flatMap(unit -> state.placeOf(unit.row()).stream()).map(ModulePlace::id).collect(Collectors.toSet());
+        Set<PlannedId.Module> ready = state.units().stream().filter(unit -> unit.card().isReady()).flatMap(unit -> state.placeOf(unit.row()).stream()).map(ModulePlace::id)
                 .collect(Collectors.toSet());
-        Map<UUID, Stage.Progress> progress = new HashMap<>();
-        state.units().forEach(unit -> state.boxOf(unit.row()).ifPresent(box -> progress.put(box, state.all().stream().filter(p -> p.box().equals(box))
-                .allMatch(p -> ready.contains(p.id())) ? Stage.Progress.DONE : Stage.Progress.BEGUN)));
-        return progress;
+        return Boxes.keyed(PlannedProgress.ofModules(planned.of(job).house(), taken, ready));
     }
 
     private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes, Map<String, String> wanted) {
@@ -202,8 +204,8 @@ public class Bench implements StageKeeper {
                 units.saveAndFlush(other);
             });
             row.goesTo(place.box(), place.id());
-            Map<String, DeviceName> names = naming.names(job, state.all());
-            row.isCalled(names.get(place.id()));
+            Map<DeviceId, DeviceName> names = naming.names(job, state.all());
+            row.isCalled(names.get(place.id().inHouse()));
         });
     }
 
@@ -242,7 +244,7 @@ public class Bench implements StageKeeper {
             throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         UUID box = old.boxId().get();
-        String planned = old.place().orElseThrow();
+        PlannedId.Module planned = old.place().orElseThrow();
         Optional<DeviceName> name = old.name();
         old.isFree();
         units.saveAndFlush(old);

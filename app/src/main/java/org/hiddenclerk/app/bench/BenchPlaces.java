@@ -33,14 +33,10 @@ class BenchPlaces {
      * @param box   where it sits, or which lists the lamp at which it sits
      * @param label of the box, or name of the lamp
      */
-    record ModulePlace(PlannedId.Module planned, UUID box, String module, String label, Convention.Place named, Set<Integer> switched, boolean outOfReach) {
-        String id() {
-            return planned.text();
-        }
-
+    record ModulePlace(PlannedId.Module id, UUID box, String module, String label, Convention.Place named, Set<Integer> switched, boolean outOfReach) {
         /** Whether it waits for this module still: a plan may have been changed since. */
         boolean waitsFor(BenchUnitRow row) {
-            return row.place().filter(id()::equals).isPresent() && module.equals(row.moduleCode());
+            return row.place().filter(id::equals).isPresent() && module.equals(row.moduleCode());
         }
     }
 
@@ -61,7 +57,7 @@ class BenchPlaces {
     private static ModulePlace place(PlannedModule module, PlannedRoom room) {
         String kind = module.model().purpose().name().toLowerCase(Locale.ROOT);
         String what = module.names().isEmpty() ? module.model().purpose().label() : module.names();
-        return new ModulePlace(module.id(), UUID.fromString(module.box()), module.model().code(), module.place().label(), new Convention.Place(module.id().text(), room.storey(),
+        return new ModulePlace(module.id(), UUID.fromString(module.box()), module.model().code(), module.place().label(), new Convention.Place(module.id().inHouse(), room.storey(),
                 room.name(), module.place().label(), what, 0, kind), module.switchedInputs(), module.place().isOutOfReach());
     }
 }

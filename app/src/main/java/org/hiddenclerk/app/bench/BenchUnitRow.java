@@ -24,6 +24,7 @@ import org.hiddenclerk.app.web.WordsByKey;
 import org.hiddenclerk.core.bench.BenchCard;
 import org.hiddenclerk.core.bench.BenchStep;
 import org.hiddenclerk.core.naming.DeviceName;
+import org.hiddenclerk.core.planned.PlannedId;
 import org.jspecify.annotations.Nullable;
 
 /** A module on the bench. */
@@ -91,9 +92,9 @@ class BenchUnitRow {
         return Optional.ofNullable(boxId);
     }
 
-    /** The module of the plans that it is to be, by its id. */
-    Optional<String> place() {
-        return Optional.ofNullable(plannedModule);
+    /** The module of the plans that it is to be. */
+    Optional<PlannedId.Module> place() {
+        return Optional.ofNullable(plannedModule).flatMap(PlannedId::moduleOf);
     }
 
     Optional<String> address() {
@@ -134,9 +135,9 @@ class BenchUnitRow {
     }
 
     /** @param module of the plans that it is to be */
-    void goesTo(UUID box, String module) {
+    void goesTo(UUID box, PlannedId.Module module) {
         boxId = box;
-        plannedModule = module;
+        plannedModule = module.text();
     }
 
     /** No box waits for it any more; its name goes with the box. */

@@ -54,8 +54,15 @@ class NamesController {
     record TokenView(Convention.Token token, String words) {
     }
 
+    /** A module that would be called otherwise. */
+    record RenamingView(String place, DeviceName from, DeviceName to) {
+        static RenamingView of(Names.Renaming renaming) {
+            return new RenamingView(renaming.place().text(), renaming.from(), renaming.to());
+        }
+    }
+
     /** How names are built, what comes of it, and what would be called otherwise now; {@code rules} are sentences that speak of these. */
-    record NamingView(List<Convention.Token> tokens, List<TokenView> choices, int displayCharacters, int handleCharacters, List<NameView> names, List<Names.Renaming> renamings,
+    record NamingView(List<Convention.Token> tokens, List<TokenView> choices, int displayCharacters, int handleCharacters, List<NameView> names, List<RenamingView> renamings,
                       List<String> rules) {
     }
 
@@ -67,8 +74,8 @@ class NamesController {
         Convention convention = naming.convention(job);
         List<Names.Renaming> renamings = naming.renamings(job, convention);
         return new NamingView(convention.tokens(), CHOICES, DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
-                place.id(), place.label(), place.named().room(), names.get(place.id()).display(), names.get(place.id()).handle())).toList(),
-                renamings, rules.sentencesAbout(job, state.all().stream().filter(place -> renamings.stream().anyMatch(r -> r.place().equals(place.id())))
+                place.id().text(), place.label(), place.named().room(), names.get(place.named().id()).display(), names.get(place.named().id()).handle())).toList(),
+                renamings.stream().map(RenamingView::of).toList(), rules.sentencesAbout(job, state.all().stream().filter(place -> renamings.stream().anyMatch(r -> r.place().equals(place.named().id())))
                         .map(BenchPlaces.ModulePlace::box).collect(Collectors.toSet())));
     }
 

@@ -6,6 +6,7 @@ import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.bench.BenchPlaces.ModulePlace;
 import org.hiddenclerk.app.survey.RecordSurvey;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.naming.Convention;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.hiddenclerk.core.naming.Names;
@@ -42,18 +43,18 @@ class Naming {
 
     /** By place: names that modules have stay, others come from the convention. */
     @Transactional(readOnly = true)
-    public Map<String, DeviceName> names(UUID job, List<ModulePlace> all) {
+    public Map<DeviceId, DeviceName> names(UUID job, List<ModulePlace> all) {
         return Names.of(all.stream().map(ModulePlace::named).toList(), convention(job), given(job));
     }
 
     /** By place: what the convention makes of the places as they are called now. */
-    private static Map<String, DeviceName> afresh(List<ModulePlace> all, Convention convention) {
+    private static Map<DeviceId, DeviceName> afresh(List<ModulePlace> all, Convention convention) {
         return Names.of(all.stream().map(ModulePlace::named).toList(), convention, Map.of());
     }
 
-    private Map<String, DeviceName> given(UUID job) {
-        Map<String, DeviceName> given = new LinkedHashMap<>();
-        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> unit.name().ifPresent(name -> given.put(place, name))));
+    private Map<DeviceId, DeviceName> given(UUID job) {
+        Map<DeviceId, DeviceName> given = new LinkedHashMap<>();
+        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> unit.name().ifPresent(name -> given.put(place.inHouse(), name))));
         return given;
     }
 
@@ -71,21 +72,21 @@ class Naming {
     @Transactional
     void follow(RecordSurvey.CalledOtherwise said) {
         List<BenchUnitRow> all = units.findByJobIdOrderByTakenAt(said.job());
-        Map<String, BenchUnitRow> open = new LinkedHashMap<>();
-        Map<String, DeviceName> before = new LinkedHashMap<>();
-        Map<String, DeviceName> kept = new LinkedHashMap<>();
+        Map<DeviceId, BenchUnitRow> open = new LinkedHashMap<>();
+        Map<DeviceId, DeviceName> before = new LinkedHashMap<>();
+        Map<DeviceId, DeviceName> kept = new LinkedHashMap<>();
         all.forEach(unit -> unit.place().ifPresent(place -> unit.name().ifPresent(name -> {
             if (unit.hasItsLabel()) {
-                kept.put(place, name);
+                kept.put(place.inHouse(), name);
             } else {
-                open.put(place, unit);
-                before.put(place, name);
+                open.put(place.inHouse(), unit);
+                before.put(place.inHouse(), name);
             }
         })));
         if (open.isEmpty()) {
             return;
         }
-        Map<String, DeviceName> after = Names.of(places.of(said.job()).stream().map(ModulePlace::named).toList(), convention(said.job()), kept);
+        Map<DeviceId, DeviceName> after = Names.of(places.of(said.job()).stream().map(ModulePlace::named).toList(), convention(said.job()), kept);
         List<Names.Renaming> steps = Names.inOrder(Names.renamings(before, after));
         steps.forEach(step -> {
             open.get(step.place()).isCalledInstead(step.to());
@@ -99,8 +100,8 @@ class Naming {
     /** Calls every module as the convention says. */
     @Transactional
     public int rename(UUID job) {
-        Map<String, BenchUnitRow> byPlace = new LinkedHashMap<>();
-        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> byPlace.put(place, unit)));
+        Map<DeviceId, BenchUnitRow> byPlace = new LinkedHashMap<>();
+        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> byPlace.put(place.inHouse(), unit)));
         List<Names.Renaming> steps = renamings(job, convention(job));
         // One after the other: the database refuses a name that another module still has.
         steps.forEach(step -> {

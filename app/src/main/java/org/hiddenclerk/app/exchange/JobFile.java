@@ -21,7 +21,7 @@ import tools.jackson.core.StreamReadFeature;
 /** The shape of a job as a file, and how older ones are brought up to it. */
 final class JobFile {
     static final String FORMAT = "hidden-clerk-job";
-    static final int VERSION = 6;
+    static final int VERSION = 7;
 
     private static final int FIRST_COMPANION = 101;
     private static final int DEEPEST = 60;
@@ -35,7 +35,7 @@ final class JobFile {
             .enable(DeserializationFeature.FAIL_ON_TRAILING_TOKENS).enable(SerializationFeature.INDENT_OUTPUT).build();
 
     /** What brings a file of a version up to the next one, by the version that it starts from. */
-    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules, 4, JobFile::addWorks, 5, JobFile::addModulesInPlace);
+    private static final Map<Integer, UnaryOperator<ObjectNode>> MIGRATIONS = Map.of(1, JobFile::addHandOver, 2, JobFile::addMetals, 3, JobFile::nameModules, 4, JobFile::addWorks, 5, JobFile::addModulesInPlace, 6, JobFile::addCoresOfOtherLoads);
 
     private JobFile() {
     }
@@ -119,6 +119,16 @@ final class JobFile {
             }
         });
         return file.put("version", 6);
+    }
+
+    /** Files of version 6 are of a time when a cable led to one load. */
+    private static ObjectNode addCoresOfOtherLoads(ObjectNode file) {
+        file.get("parts").path("boxCore").forEach(core -> {
+            if (core.isObject() && !core.has("loadNumber")) {
+                core.asObject().putNull("loadNumber");
+            }
+        });
+        return file.put("version", 7);
     }
 
     /**

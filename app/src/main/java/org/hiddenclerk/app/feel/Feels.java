@@ -3,6 +3,7 @@ package org.hiddenclerk.app.feel;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +31,7 @@ import org.hiddenclerk.core.matching.FeelCheck;
 import org.hiddenclerk.core.matching.InstalledFirmware;
 import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.planned.PlannedModule;
+import org.hiddenclerk.core.planned.PlannedProgress;
 import org.hiddenclerk.core.planned.PlannedSettings;
 import org.hiddenclerk.core.planned.PlannedWork;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -177,34 +179,22 @@ public class Feels implements StageKeeper {
         plans.changeBehaviour(box, boxVersion, input.firstGang(), behaviour, who);
     }
 
-    /** What the modules of a job are to be set to, by planned module. Inputs that no plan has any more are left out, and those of which nobody said anything. */
+    /** What the modules of a job are to be set to. Inputs that no plan has any more are left out, and those of which nobody said anything. */
     @Transactional(readOnly = true)
-    public Map<String, Map<String, String>> settings(UUID job) {
+    public Map<PlannedId.Module, Map<String, String>> settings(UUID job) {
         return settings(job, planned.of(job));
     }
 
     /** Of a house that has been read already. */
     @Transactional(readOnly = true)
-    public Map<String, Map<String, String>> settings(UUID job, PlannedHouses.Planned house) {
-        Map<String, Map<String, String>> all = new HashMap<>();
-        PlannedSettings.of(house.house(), wanted(job)).forEach((module, settings) -> all.put(module.text(), settings));
-        return all;
+    public Map<PlannedId.Module, Map<String, String>> settings(UUID job, PlannedHouses.Planned house) {
+        return PlannedSettings.of(house.house(), wanted(job));
     }
 
     private Map<PlannedId.Input, Parameters> wanted(UUID job) {
         Map<PlannedId.Input, Parameters> wanted = new HashMap<>();
         rows.findByJob(job).forEach(row -> row.id().ifPresent(id -> wanted.put(id, json.readValue(row.document(), FeelDocument.class).parameters().parameters())));
         return wanted;
-    }
-
-    /** Whether a module reads the switch of its gang at all. */
-    private static boolean isRead(BoxRow.PickPart pick) {
-        // Where no scheme was named it is the usual one behind the switch.
-        return pick.gang() > 0 && Optional.ofNullable(pick.scheme()).filter(scheme -> scheme.has(SchemeCode.Trait.READS_NO_SWITCH)).isEmpty();
-    }
-
-    private Map<UUID, List<BoxRow.PickPart>> picks(UUID job) {
-        return boxes.ofJob(job).stream().collect(Collectors.toMap(BoxRow::id, BoxRow::picks));
     }
 
     /** How the inputs of a job are set, by control. Those of which nobody said anything are left out. */
@@ -220,18 +210,18 @@ public class Feels implements StageKeeper {
         return Stage.FEEL;
     }
 
-    /** How far each box is, without judging its plan anew; boxes of which nobody said anything are left out. */
+    /** How far each box is; boxes of which nobody said anything are left out. */
     @Transactional(readOnly = true)
     @Override
     public Map<UUID, Stage.Progress> progress(UUID job) {
-        Map<UUID, List<FeelRow>> byBox = rows.findByJob(job).stream().collect(Collectors.groupingBy(FeelRow::box));
-        Map<UUID, List<BoxRow.PickPart>> picks = byBox.isEmpty() ? Map.of() : picks(job);
-        Map<UUID, Stage.Progress> progress = new HashMap<>();
-        byBox.forEach((box, felt) -> {
-            Set<Integer> gangs = picks.get(box).stream().filter(Feels::isRead).map(BoxRow.PickPart::gang).collect(Collectors.toSet());
-            Set<Integer> said = felt.stream().filter(row -> !row.isHeld()).map(FeelRow::gang).collect(Collectors.toSet());
-            progress.put(box, said.containsAll(gangs) ? Stage.Progress.DONE : Stage.Progress.BEGUN);
-        });
-        return progress;
+        Set<PlannedId.Input> said = new HashSet<>();
+        Set<PlannedId.Input> settled = new HashSet<>();
+        rows.findByJob(job).forEach(row -> row.id().ifPresent(input -> {
+            said.add(input);
+            if (!row.isHeld()) {
+                settled.add(input);
+            }
+        }));
+        return said.isEmpty() ? Map.of() : Boxes.keyed(PlannedProgress.ofInputs(planned.of(job).house(), said, settled));
     }
 }

@@ -50,12 +50,12 @@ class Bases {
     Map<DeviceId, Map<Matter, String>> of(UUID job, LivePlan plan) {
         HouseContext house = houses.context(job);
         Map<String, Boxes.Found> found = boxes.ofJob(job).stream().map(row -> boxes.found(row, job, house)).collect(Collectors.toMap(each -> each.row().id().toString(), each -> each));
-        Map<String, Members.Joined> joined = new HashMap<>();
-        members.joined(job).forEach(member -> member.module().placeId().ifPresent(place -> joined.put(place, member)));
+        Map<DeviceId, Members.Joined> joined = new HashMap<>();
+        members.joined(job).forEach(member -> member.module().planned().ifPresent(place -> joined.put(place.inHouse(), member)));
         Map<DeviceId, Map<Matter, String>> bases = new HashMap<>();
         for (Device device : plan.house().devices()) {
             Optional<Boxes.Found> box = PlannedId.moduleOf(device.id()).map(module -> found.get(module.box()));
-            Optional<Members.Joined> member = Optional.ofNullable(joined.get(device.id().text()));
+            Optional<Members.Joined> member = Optional.ofNullable(joined.get(device.id()));
             Map<Matter, String> own = new EnumMap<>(Matter.class);
             own.put(Matter.WIRING, print(box.map(Bases::wiring).orElse(List.of())));
             own.put(Matter.LOADS, print(box.map(each -> each.survey().loads()).orElse(List.of())));

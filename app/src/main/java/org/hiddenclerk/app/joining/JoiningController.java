@@ -157,7 +157,7 @@ class JoiningController {
     private NetworkView network(UUID job, Protocol protocol, List<JoinedDeviceRow> rows, Map<UUID, Bench.Ready> modules, WiredLinks.State wired, Recognition.Result result) {
         Window window = Window.of(protocol);
         Optional<JoinWindowRow> open = joining.windows(job).stream().filter(row -> row.protocol() == protocol).findFirst();
-        List<WaitingModuleView> waiting = outwards.order(job, result.waiting().stream().map(id -> modules.get(UUID.fromString(id))).toList()).stream().map(m -> new WaitingModuleView(m.unit(), m.box().orElse(null), m.serial(),
+        List<WaitingModuleView> waiting = outwards.order(job, result.waiting().stream().map(modules::get).toList()).stream().map(m -> new WaitingModuleView(m.unit(), m.box().orElse(null), m.serial(),
                 m.model().code(), m.place(), m.name().map(DeviceName::display).orElse(null), bench.codeOf(m.unit()).isPresent(), JoinGuide.of(m.model(), false))).toList();
         return new NetworkView(protocol, protocol.label(), window.least(), window.usual(), window.most(), window.source(), open.map(JoinWindowRow::closesAt).orElse(null),
                 open.map(JoinWindowRow::openedBy).orElse(null), rows.stream().map(row -> device(row, modules, wired, result)).toList(), waiting,
@@ -165,13 +165,7 @@ class JoiningController {
     }
 
     private static List<String> conflicts(Recognition.Result result, Map<UUID, Bench.Ready> modules) {
-        return result.conflicts().stream().map(text -> {
-            String named = text;
-            for (Bench.Ready module : modules.values()) {
-                named = named.replace(module.unit().toString(), module.place());
-            }
-            return named;
-        }).toList();
+        return result.conflicts().stream().map(conflict -> conflict.words(unit -> Optional.ofNullable(modules.get(unit)).map(Bench.Ready::place).orElse(""))).toList();
     }
 
     private static DeviceView device(JoinedDeviceRow row, Map<UUID, Bench.Ready> modules, WiredLinks.State wired, Recognition.Result result) {
@@ -180,7 +174,7 @@ class JoiningController {
         return new DeviceView(row.id(), row.address(), row.kind(), row.name(), row.firmware(), row.hops(), row.passesOn(), row.isSilent(), link(row, row.linkOpen()),
                 link(row, row.linkClosed()), row.unit().orElse(null), module.flatMap(Bench.Ready::box).orElse(null), module.map(Bench.Ready::place).orElse(null),
                 standing.isSetUp(), standing.reservation().orElse(null), standing.differences().stream().map(d -> new DifferenceView(d.key(),
-                d.written().orElse(""), d.read().orElse(null))).toList(), result.open().getOrDefault(row.address(), Set.of()).stream().map(UUID::fromString).toList(),
+                d.written().orElse(""), d.read().orElse(null))).toList(), result.open().getOrDefault(row.address(), Set.of()).stream().toList(),
                 modules.values().stream().filter(m -> m.model().code().equals(row.kind())).mapToInt(m -> m.model().channels().size()).findFirst().orElse(1),
                 row.flippedAt().orElse(null));
     }

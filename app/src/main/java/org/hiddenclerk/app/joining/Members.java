@@ -5,6 +5,7 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.HashMap;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -14,6 +15,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.network.Networks;
+import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.Heard;
@@ -22,6 +24,8 @@ import org.hiddenclerk.core.joining.Muster;
 import org.hiddenclerk.core.joining.Recognition;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
 import org.hiddenclerk.core.planned.PlannedBindings;
+import org.hiddenclerk.core.planned.PlannedId;
+import org.hiddenclerk.core.planned.PlannedProgress;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -80,18 +84,19 @@ public class Members implements Networks.Ear, StageKeeper {
             return Map.of();
         }
         List<Bench.Ready> all = bench.modules(job);
-        Set<String> unlinked = links.of(job, all, rows).standings().stream().filter(link -> link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
-                .map(link -> link.link().input().module().text()).collect(Collectors.toSet());
+        WiredLinks.State wired = links.of(job, all, rows);
+        Set<PlannedId.Module> unlinked = wired.standings().stream().filter(link -> link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
+                .map(link -> link.link().input().module()).collect(Collectors.toSet());
         Map<UUID, JoinedDeviceRow> in = rows.stream().collect(Collectors.toMap(row -> row.unit().orElseThrow(), row -> row));
-        Map<UUID, Stage.Progress> progress = new HashMap<>();
-        all.stream().filter(module -> module.box().isPresent()).collect(Collectors.groupingBy(module -> module.box().orElseThrow())).forEach((box, modules) -> {
-            if (modules.stream().anyMatch(module -> in.containsKey(module.unit()))) {
-                progress.put(box, modules.stream().allMatch(module -> in.containsKey(module.unit()) && in.get(module.unit()).settings().isPresent()
-                        && module.placeId().filter(unlinked::contains).isEmpty()) ? Stage.Progress.DONE
-                        : Stage.Progress.BEGUN);
+        Set<PlannedId.Module> joined = new HashSet<>();
+        Set<PlannedId.Module> done = new HashSet<>();
+        all.stream().filter(module -> module.box().isPresent() && in.containsKey(module.unit())).forEach(module -> module.planned().ifPresent(id -> {
+            joined.add(id);
+            if (in.get(module.unit()).settings().isPresent() && !unlinked.contains(id)) {
+                done.add(id);
             }
-        });
-        return progress;
+        }));
+        return Boxes.keyed(PlannedProgress.ofModules(wired.house(), joined, done));
     }
 
     /** A module that was replaced is no member any more: what was known of it in the network goes. */
@@ -205,7 +210,7 @@ public class Members implements Networks.Ear, StageKeeper {
         Map<Protocol, Recognition.Result> results = new java.util.EnumMap<>(Protocol.class);
         for (Protocol protocol : Protocol.values()) {
             List<Recognition.Place> places = modules.stream().filter(m -> m.model().protocol() == protocol && m.box().isPresent())
-                    .map(m -> new Recognition.Place(m.unit().toString(), m.model().code(), m.address(), m.switched())).toList();
+                    .map(m -> new Recognition.Place(m.unit(), m.model().code(), m.address(), m.switched())).toList();
             List<Recognition.Candidate> candidates = all.stream().filter(row -> row.protocol() == protocol)
                     .map(row -> new Recognition.Candidate(row.address(), row.kind(), row.flippedInputs())).toList();
             List<Evidence> evidence = new ArrayList<>();
@@ -217,7 +222,7 @@ public class Members implements Networks.Ear, StageKeeper {
 
     private static Optional<Evidence> evidence(RecognitionNoteRow note, Map<UUID, JoinedDeviceRow> byId) {
         String address = byId.get(note.deviceId()).address();
-        return note.unitId().map(UUID::toString).flatMap(unit -> Optional.ofNullable(switch (note.saw()) {
+        return note.unitId().flatMap(unit -> Optional.ofNullable(switch (note.saw()) {
             case NOT_THERE -> new Evidence.NotThere(address, unit);
             case SWITCHED -> new Evidence.Seen(address, unit, Recognition.Way.SWITCHED);
             case FLIPPED -> new Evidence.Seen(address, unit, Recognition.Way.FLIPPED);
@@ -241,8 +246,7 @@ public class Members implements Networks.Ear, StageKeeper {
     }
 
     private static Optional<UUID> unitOf(JoinedDeviceRow row, Map<Protocol, Recognition.Result> results) {
-        return results.get(row.protocol()).known().entrySet().stream().filter(known -> known.getValue().equals(row.address())).map(known ->
-                UUID.fromString(known.getKey())).findFirst();
+        return results.get(row.protocol()).known().entrySet().stream().filter(known -> known.getValue().equals(row.address())).map(Map.Entry::getKey).findFirst();
     }
 
     private Instant now() {

@@ -48,18 +48,14 @@ class WiredLinks {
         /** What a module is to be set to, with what its links ask for. */
         Map<String, String> wanted(Bench.Ready module) {
             Map<String, String> wanted = new TreeMap<>(module.wanted());
-            idOf(module).ifPresent(id -> wanted.putAll(bindings().settings(id, setUp)));
+            module.planned().ifPresent(id -> wanted.putAll(bindings().settings(id, setUp)));
             return wanted;
         }
 
         /** Devices that were set up and command a module by themselves. */
         List<JoinedDeviceRow> commanding(Bench.Ready module) {
-            return idOf(module).map(id -> bindings().commanding(id).stream().filter(setUp::containsKey).map(in::get).toList()).orElse(List.of());
+            return module.planned().map(id -> bindings().commanding(id).stream().filter(setUp::containsKey).map(in::get).toList()).orElse(List.of());
         }
-    }
-
-    private static Optional<PlannedId.Module> idOf(Bench.Ready module) {
-        return module.placeId().flatMap(PlannedId::moduleOf);
     }
 
     @Transactional(readOnly = true)
@@ -71,7 +67,7 @@ class WiredLinks {
     @Transactional(readOnly = true)
     public State of(UUID job, Collection<Bench.Ready> modules, List<JoinedDeviceRow> rows) {
         Map<UUID, PlannedId.Module> ids = new HashMap<>();
-        modules.forEach(module -> idOf(module).ifPresent(id -> ids.put(module.unit(), id)));
+        modules.forEach(module -> module.planned().ifPresent(id -> ids.put(module.unit(), id)));
         Map<PlannedId.Module, JoinedDeviceRow> in = new LinkedHashMap<>();
         rows.forEach(row -> row.unit().map(ids::get).ifPresent(id -> in.put(id, row)));
         Map<PlannedId.Module, String> setUp = in.entrySet().stream().filter(e -> e.getValue().settings().isPresent()).collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().address()));

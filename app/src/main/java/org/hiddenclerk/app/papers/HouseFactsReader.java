@@ -101,14 +101,14 @@ class HouseFactsReader {
 
     private Map<String, List<HouseFacts.Module>> modules(UUID job, LivePlan plan) {
         List<Device> devices = plan.house().devices().stream().filter(device -> PlannedId.moduleOf(device.id()).isPresent()).toList();
-        Map<String, Bench.Ready> units = new HashMap<>();
-        bench.modules(job).forEach(unit -> unit.placeId().ifPresent(place -> units.put(place, unit)));
+        Map<DeviceId, Bench.Ready> units = new HashMap<>();
+        bench.modules(job).forEach(unit -> unit.planned().ifPresent(place -> units.put(place.inHouse(), unit)));
         Map<UUID, Members.Joined> joined = members.joined(job).stream().collect(Collectors.toMap(Members.Joined::unit, member -> member));
         Map<DeviceId, String> handles = names.handles(job);
         PlannedHouse house = planned.of(job).house();
         Map<String, List<HouseFacts.Module>> modules = new LinkedHashMap<>();
         for (Device device : devices) {
-            Optional<Bench.Ready> unit = Optional.ofNullable(units.get(device.id().text()));
+            Optional<Bench.Ready> unit = Optional.ofNullable(units.get(device.id()));
             Optional<Members.Joined> member = unit.map(each -> joined.get(each.unit()));
             PlannedId.Module id = PlannedId.moduleOf(device.id()).orElseThrow();
             modules.computeIfAbsent(house.boxOf(device.id()).orElse(id.box()), box -> new ArrayList<>()).add(new HouseFacts.Module(id.key(), house.module(id).map(module -> module.model().code()).orElse(""),

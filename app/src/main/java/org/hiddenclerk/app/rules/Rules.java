@@ -17,6 +17,7 @@ import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.identity.ControlId;
@@ -27,6 +28,7 @@ import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.planned.PlannedHouse;
 import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.planned.PlannedLink;
+import org.hiddenclerk.core.planned.PlannedProgress;
 import org.hiddenclerk.core.planned.Spot;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
@@ -137,14 +139,9 @@ public class Rules implements StageKeeper {
         if (document.isEmpty()) {
             return Map.of();
         }
-        PlannedHouse house = planned.of(job).house();
-        return Stream.concat(document.get().rules().stream().map(Rule::ids), document.get().links().stream().map(Link::ids)).flatMap(ids -> boxesNamed(house, ids)).distinct().collect(Collectors.toMap(box -> box, box ->
-                Stage.Progress.DONE));
-    }
-
-    /** Boxes in which modules sit that a rule or link speaks of. */
-    private static Stream<UUID> boxesNamed(PlannedHouse house, Set<HouseId> named) {
-        return named.stream().filter(id -> PlannedId.moduleOf(id).isPresent()).flatMap(id -> house.boxOf(id).stream()).map(UUID::fromString);
+        Set<HouseId> mentioned = Stream.concat(document.get().rules().stream().map(Rule::ids), document.get().links().stream().map(Link::ids)).flatMap(Set::stream)
+                .collect(Collectors.toSet());
+        return Boxes.keyed(PlannedProgress.ofMentions(planned.of(job).house(), mentioned));
     }
 
     /** Where the house is, if somebody said so. */
@@ -163,6 +160,11 @@ public class Rules implements StageKeeper {
         house.rules().stream().filter(rule -> boxesNamed(plans, rule.ids()).anyMatch(boxes::contains)).forEach(rule -> about.add(Piece.plain(Words.of(house, rule))));
         house.links().stream().filter(link -> boxesNamed(plans, link.ids()).anyMatch(boxes::contains)).forEach(link -> about.add(Words.of(house, link)));
         return about;
+    }
+
+    /** Boxes in which modules sit that a rule or link speaks of. */
+    private static Stream<UUID> boxesNamed(PlannedHouse house, Set<HouseId> named) {
+        return Boxes.keyed(PlannedProgress.ofMentions(house, named)).keySet().stream();
     }
 
     /** Drafts a rule that follows no recipe, to be put together by its parts. */

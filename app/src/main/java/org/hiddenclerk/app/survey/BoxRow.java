@@ -192,6 +192,7 @@ public class BoxRow {
         @Enumerated(EnumType.STRING)
         Role role;
         String endKey;
+        @Nullable Integer loadNumber;
     }
 
     /** A jumper. */

@@ -329,7 +329,7 @@ final class BoxText {
             throw line.wrong("what it does: " + String.join(", ", ROLES.keySet().stream().sorted().toList()));
         }
         List<CoreEntry> cores = cables.get(cables.size() - 1).cores();
-        cores.add(new CoreEntry(cores.size() + 1, colour, sleeve, role, end(line)));
+        cores.add(new CoreEntry(cores.size() + 1, colour, sleeve, role, end(line), line.takes("of") ? Integer.valueOf(line.whole("the number of a load")) : null));
         line.ends();
     }
 
@@ -393,7 +393,7 @@ final class BoxText {
             cable.cores().forEach(core -> text.append("  ").append(core.colour().words())
                     .append(core.sleeve() == null ? "" : "/" + core.sleeve().words()).append(' ')
                     .append(ROLES.entrySet().stream().filter(e -> e.getValue() == core.role()).findFirst().orElseThrow().getKey())
-                    .append(' ').append(endText(core.end())).append('\n'));
+                    .append(' ').append(endText(core.end())).append(core.load() == null ? "" : " of " + core.load()).append('\n'));
         });
         survey.jumpers().forEach(jumper -> text.append("jumper ").append(jumper.key()).append(' ').append(jumper.colour().words())
                 .append(' ').append(endText(jumper.from())).append(' ').append(endText(jumper.to())).append('\n'));

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.Unusable;
 import org.hiddenclerk.core.job.Box;
@@ -76,6 +77,11 @@ public class Boxes {
             }
         }
         return found;
+    }
+
+    /** By identity, of what the core keys by its text. */
+    public static <T> Map<UUID, T> keyed(Map<String, T> byText) {
+        return byText.entrySet().stream().collect(Collectors.toMap(entry -> UUID.fromString(entry.getKey()), Map.Entry::getValue));
     }
 
     /** The box, if it still has the version that the person saw. */

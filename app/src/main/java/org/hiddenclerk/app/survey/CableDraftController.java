@@ -4,8 +4,11 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
 import jakarta.validation.constraints.NotNull;
+import jakarta.validation.constraints.Size;
 import java.util.List;
+import java.util.Objects;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.house.Houses;
@@ -18,6 +21,7 @@ import org.hiddenclerk.core.job.CableTemplate;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.wiring.HouseContext;
+import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -36,9 +40,9 @@ class CableDraftController {
         this.houses = houses;
     }
 
-    /** The survey so far, where the cable goes, whether its cores lie singly in conduit, and the colours of which time. */
+    /** The survey so far, where the cable goes and which other loads hang there too, whether its cores lie singly in conduit, and the colours of which time. */
     record CableWish(@NotNull @Valid SurveyDocument survey, @NotNull SurveyDocument.LeadsTo leadsTo,
-                     @MayBeAbsent String circuit, @MayBeAbsent Integer load, @MayBeAbsent Boolean singles, @MayBeAbsent ColourEra era) {
+                     @MayBeAbsent String circuit, @MayBeAbsent Integer load, @MayBeAbsent @Size(max = 5) List<@NotNull Integer> others, @MayBeAbsent Boolean singles, @MayBeAbsent ColourEra era) {
     }
 
     record CableDraft(List<SurveyDocument.CableEntry> cables, List<SurveyDocument.JumperEntry> jumpers) {
@@ -52,8 +56,8 @@ class CableDraftController {
         CableTemplate template = new CableTemplate(era(wish, house), box);
         CableTemplate.Draft draft = switch (wish.leadsTo()) {
             case SUPPLY -> template.feed(circuit(wish, house));
-            case LOAD -> template.toLoad(load(wish, box));
-            case LOAD_WITH_FEED -> template.loop(load(wish, box));
+            case LOAD -> template.shared(template.toLoad(load(wish, box)), others(wish, box));
+            case LOAD_WITH_FEED -> template.shared(template.loop(load(wish, box)), others(wish, box));
             case BOX -> template.toBox();
         };
         List<Cable> cables = Boolean.TRUE.equals(wish.singles()) ? template.asSingles(draft.cable()) : List.of(draft.cable());
@@ -82,11 +86,16 @@ class CableDraftController {
     }
 
     private static int load(CableWish wish, Box box) {
-        boolean known = wish.load() != null && box.loads().stream().anyMatch(l -> l.number() == wish.load());
-        if (!known) {
-            throw Unusable.content("The cable cannot be drafted",
-                    new FieldProblem("/load", String.valueOf(wish.load()), "a load of this box"));
-        }
-        return wish.load();
+        return elsewhere("/load", wish.load(), box);
+    }
+
+    private static List<Integer> others(CableWish wish, Box box) {
+        List<Integer> others = wish.others() == null ? List.of() : wish.others();
+        return IntStream.range(0, others.size()).mapToObj(i -> elsewhere("/others/" + i, others.get(i), box)).toList();
+    }
+
+    private static int elsewhere(String at, @Nullable Integer number, Box box) {
+        return box.loads().stream().filter(load -> Objects.equals(load.number(), number) && !load.hangsHere()).findFirst().orElseThrow(() -> Unusable.content(
+                "The cable cannot be drafted", new FieldProblem(at, String.valueOf(number), "a load of this box that hangs elsewhere"))).number();
     }
 }

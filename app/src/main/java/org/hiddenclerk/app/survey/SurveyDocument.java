@@ -115,13 +115,14 @@ public record SurveyDocument(
             @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores) {
     }
 
-    /** One core. */
+    /** One core; {@code load} where it is the switched live of another load than the one that its cable is named after. */
     public record CoreEntry(
             @Min(1) @Max(7) int number,
             @NotNull CoreColour colour,
             @MayBeAbsent CoreColour sleeve,
             @NotNull Role role,
-            @NotNull @Valid EndEntry end) {
+            @NotNull @Valid EndEntry end,
+            @MayBeAbsent Integer load) {
     }
 
     /** Kinds of ends in a surveyed box. */

@@ -2,7 +2,9 @@ package org.hiddenclerk.app.survey;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.survey.SurveyDocument.CableEntry;
 import org.hiddenclerk.app.survey.SurveyDocument.CoreEntry;
@@ -95,6 +97,7 @@ public final class SurveyMapping {
         part.sleeve = entry.sleeve();
         part.role = entry.role();
         part.endKey = key(entry.end());
+        part.loadNumber = entry.load();
         return part;
     }
 
@@ -124,7 +127,7 @@ public final class SurveyMapping {
 
     private static CableEntry cable(BoxRow row, BoxRow.CablePart cable) {
         List<CoreEntry> cores = row.cores.stream().filter(core -> core.cable.equals(cable.name))
-                .map(core -> new CoreEntry(core.number, core.colour, core.sleeve, core.role, end(core.endKey))).toList();
+                .map(core -> new CoreEntry(core.number, core.colour, core.sleeve, core.role, end(core.endKey), core.loadNumber)).toList();
         return new CableEntry(cable.name, cable.leads, cable.circuitId == null ? null : cable.circuitId.toString(),
                 cable.loadNumber, cable.otherBox == null ? null : cable.otherBox.toString(), cable.otherCable,
                 plain(cable.mm2), cores);
@@ -141,15 +144,17 @@ public final class SurveyMapping {
         } else if (cable.leads() instanceof Leads.ToLoadWithFeed loop) {
             to = SurveyDocument.LeadsTo.LOAD_WITH_FEED;
             circuit = loop.circuit().value();
-            load = loop.load();
         } else if (cable.leads() instanceof Leads.ToBox) {
             to = SurveyDocument.LeadsTo.BOX;
-        } else if (cable.leads() instanceof Leads.ToLoad lamp) {
+        }
+        Map<Integer, Integer> branches = new HashMap<>();
+        if (cable.leads() instanceof Leads.ToPlaceOfLoads lamp) {
             load = lamp.load();
+            lamp.branches().forEach(branch -> branches.put(branch.core(), branch.load()));
         }
         return new CableEntry(cable.name(), to, circuit, load, null, null, cable.mm2(), cable.cores().stream().map(core ->
                 new CoreEntry(core.number(), core.colour(), core.sleeve().orElse(null), core.role(),
-                        end(core.end().key()))).toList());
+                        end(core.end().key()), branches.get(core.number()))).toList());
     }
 
     static JumperEntry entry(Jumper jumper) {

@@ -126,10 +126,14 @@ public final class SurveyReader {
         }
         return Optional.of(switch (cable.leadsTo()) {
             case SUPPLY -> new Leads.FromSupply(new CircuitId(cable.circuit()));
-            case LOAD -> new Leads.ToLoad(cable.load());
-            case LOAD_WITH_FEED -> new Leads.ToLoadWithFeed(cable.load(), new CircuitId(cable.circuit()));
+            case LOAD -> new Leads.ToLoad(cable.load(), branches(cable));
+            case LOAD_WITH_FEED -> new Leads.ToLoadWithFeed(cable.load(), new CircuitId(cable.circuit()), branches(cable));
             case BOX -> new Leads.ToBox(cable.box(), cable.farCable());
         });
+    }
+
+    private static List<Leads.Branch> branches(SurveyDocument.CableEntry cable) {
+        return cable.cores().stream().filter(core -> core.load() != null && !core.load().equals(cable.load())).map(core -> new Leads.Branch(core.number(), core.load())).toList();
     }
 
     private List<Jumper> jumpers() {

@@ -29,6 +29,7 @@ import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxProgress;
+import org.hiddenclerk.core.job.Role;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.event.EventListener;
 import org.springframework.stereotype.Service;
@@ -244,7 +245,10 @@ public class Traces implements FieldReadings {
     }
 
     private static SurveyDocument.CoreEntry withRole(SurveyDocument.CoreEntry core, @Nullable ConductorRole role) {
-        return role == null ? core : new SurveyDocument.CoreEntry(core.number(), core.colour(), core.sleeve(),
-                SurveyedBoard.surveyRole(role), core.end());
+        if (role == null) {
+            return core;
+        }
+        Role written = SurveyedBoard.surveyRole(role);
+        return new SurveyDocument.CoreEntry(core.number(), core.colour(), core.sleeve(), written, core.end(), written == Role.SWITCHED_LIVE ? core.load() : null);
     }
 }

@@ -190,7 +190,7 @@ class FeelTest {
 
     /** Of the one module that is picked for a box. */
     private Map<String, String> settingsOf(String job, String box) {
-        return feels.settings(UUID.fromString(job)).getOrDefault(new PlannedId.Module(box, 1, 0).text(), Map.of());
+        return feels.settings(UUID.fromString(job)).getOrDefault(new PlannedId.Module(box, 1, 0), Map.of());
     }
 
     private void pick(String of, String module, String scheme) {

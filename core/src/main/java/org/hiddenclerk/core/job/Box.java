@@ -96,7 +96,7 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
         if (!(core.cable().leads() instanceof Leads.ToLoad lamp)) {
             return Optional.empty();
         }
-        int load = lamp.load();
+        int load = lamp.loadOf(core.core().number());
         return loads.stream().filter(l -> l.number() == load && !l.hangsHere()).findFirst()
                 .map(l -> gang(l.gang()).circuit());
     }

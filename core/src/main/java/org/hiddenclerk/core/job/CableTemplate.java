@@ -56,6 +56,24 @@ public final class CableTemplate {
                 core(3, era.earth(), Role.EARTH, new End.InConnector(EARTHS)))), List.of());
     }
 
+    /**
+     * A cable that leads to a load, made to serve others at the same place too: with a switched live for each, and with what the first
+     * needs for all of them.
+     */
+    public Draft shared(Draft first, List<Integer> others) {
+        List<Core> cores = new ArrayList<>(first.cable().cores());
+        List<Leads.Branch> branches = new ArrayList<>();
+        for (int other : others) {
+            int number = cores.size() + 1;
+            cores.add(core(number, cores.stream().noneMatch(core -> core.colour() == era.secondLine()) ? era.secondLine() : era.live(), Role.SWITCHED_LIVE,
+                    switchedOf(box.gang(box.load(other).gang()))));
+            branches.add(new Leads.Branch(number, other));
+        }
+        Leads leads = first.cable().leads() instanceof Leads.ToLoadWithFeed loop ? new Leads.ToLoadWithFeed(loop.load(), loop.circuit(), branches)
+                : new Leads.ToLoad(((Leads.ToPlaceOfLoads) first.cable().leads()).load(), branches);
+        return new Draft(new Cable(first.cable().name(), leads, first.cable().mm2(), cores), first.jumpers());
+    }
+
     /** A switch loop: the feed is at the load, live and switched live come down, no neutral. */
     public Draft loop(int load) {
         Gang gang = box.gang(box.load(load).gang());

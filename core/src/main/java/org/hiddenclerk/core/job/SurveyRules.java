@@ -65,11 +65,12 @@ public final class SurveyRules {
             }
             if (cable.leads() instanceof Leads.FromSupply feed) {
                 checkCircuit(at + "/circuit", feed.circuit());
-            } else if (cable.leads() instanceof Leads.ToLoadWithFeed loop) {
-                checkCircuit(at + "/circuit", loop.circuit());
-                checkLoad(at + "/load", loop.load());
-            } else if (cable.leads() instanceof Leads.ToLoad lamp) {
+            } else if (cable.leads() instanceof Leads.ToPlaceOfLoads lamp) {
+                if (lamp instanceof Leads.ToLoadWithFeed loop) {
+                    checkCircuit(at + "/circuit", loop.circuit());
+                }
                 checkLoad(at + "/load", lamp.load());
+                checkBranches(at, cable, lamp);
             }
             Set<Integer> numbers = new HashSet<>();
             for (int c = 0; c < cable.cores().size(); c++) {
@@ -78,6 +79,20 @@ public final class SurveyRules {
                             "a number of its own");
                 }
                 checkEnd(at + "/cores/" + c + "/end", cable.cores().get(c).end());
+            }
+        }
+    }
+
+    private void checkBranches(String at, Cable cable, Leads.ToPlaceOfLoads lamp) {
+        for (int c = 0; c < cable.cores().size(); c++) {
+            Core core = cable.cores().get(c);
+            int load = lamp.loadOf(core.number());
+            if (load != lamp.load()) {
+                if (box.loads().stream().noneMatch(l -> l.number() == load && !l.hangsHere())) {
+                    report(at + "/cores/" + c + "/load", "load " + load, "a load of this box that hangs elsewhere");
+                } else if (core.role() != Role.SWITCHED_LIVE) {
+                    report(at + "/cores/" + c + "/load", core.role().label() + " of load " + load + " alone", "a switched live; other cores serve every load of the cable");
+                }
             }
         }
     }

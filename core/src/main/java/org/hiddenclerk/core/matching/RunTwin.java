@@ -83,10 +83,10 @@ final class RunTwin {
         if (leads instanceof Leads.FromSupply feed) {
             add(feed.circuit());
         } else if (leads instanceof Leads.ToLoadWithFeed loop) {
-            key.append(loop.load());
+            key.append(loop.load()).append(loop.branches());
             add(loop.circuit());
         } else if (leads instanceof Leads.ToLoad load) {
-            key.append(load.load());
+            key.append(load.load()).append(load.branches());
         } else if (leads instanceof Leads.ToBox to) {
             key.append(boxes.getOrDefault(to.box(), -1)).append(to.cable());
         }

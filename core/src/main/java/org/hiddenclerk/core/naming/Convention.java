@@ -3,6 +3,7 @@ package org.hiddenclerk.core.naming;
 import java.text.Normalizer;
 import java.util.List;
 import java.util.Locale;
+import org.hiddenclerk.core.identity.DeviceId;
 
 /**
  * How the devices of a job are named: tokens in an order.
@@ -43,11 +44,10 @@ public record Convention(List<Token> tokens) {
     /**
      * A device to be named.
      *
-     * @param id      tells it from all others
      * @param what    what it switches, in words; may be empty
      * @param channel 0 where the whole module is meant
      */
-    public record Place(String id, String storey, String room, String box, String what, int channel, String kind) {
+    public record Place(DeviceId id, String storey, String room, String box, String what, int channel, String kind) {
         private String value(Token token) {
             return switch (token) {
                 case STOREY -> storey;

@@ -6,6 +6,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.naming.Convention.Place;
 
 /** Names for all devices of a job: by the convention, and no two alike in either form, whatever the places are called. */
@@ -20,10 +21,10 @@ public final class Names {
      * @param kept   names that stay, by place; of two that collide the first place keeps its own
      * @return by place, in the order of the places
      */
-    public static Map<String, DeviceName> of(List<Place> places, Convention convention, Map<String, DeviceName> kept) {
+    public static Map<DeviceId, DeviceName> of(List<Place> places, Convention convention, Map<DeviceId, DeviceName> kept) {
         Set<String> displays = new HashSet<>();
         Set<String> handles = new HashSet<>();
-        Map<String, DeviceName> names = new LinkedHashMap<>();
+        Map<DeviceId, DeviceName> names = new LinkedHashMap<>();
         places.forEach(place -> names.put(place.id(), null));
         for (Place place : places) {
             DeviceName own = kept.get(place.id());
@@ -72,11 +73,11 @@ public final class Names {
     }
 
     /** A device that is called otherwise from now on: on itself, on the hub, in rules and on its label, all together. */
-    public record Renaming(String place, DeviceName from, DeviceName to) {
+    public record Renaming(DeviceId place, DeviceName from, DeviceName to) {
     }
 
     /** What changes between two namings; new places and those that are gone change nothing. */
-    public static List<Renaming> renamings(Map<String, DeviceName> before, Map<String, DeviceName> after) {
+    public static List<Renaming> renamings(Map<DeviceId, DeviceName> before, Map<DeviceId, DeviceName> after) {
         List<Renaming> renamings = new ArrayList<>();
         after.forEach((place, name) -> {
             DeviceName old = before.get(place);

@@ -400,7 +400,6 @@ final class BoxLayout {
 
     private boolean leadsTo(String cableName, int load) {
         Leads leads = box.cables().stream().filter(c -> c.name().equals(cableName)).findFirst().orElseThrow().leads();
-        return leads instanceof Leads.ToLoad lamp && lamp.load() == load
-                || leads instanceof Leads.ToLoadWithFeed loop && loop.load() == load;
+        return leads instanceof Leads.ToPlaceOfLoads lamp && lamp.loads().contains(load);
     }
 }

@@ -1,8 +1,13 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Cable;
@@ -17,27 +22,49 @@ import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedLoad;
 
 /**
- * What is at a load that was surveyed only by the cables that lead to it. A switch loop means that the circuit's feed
- * arrives there too; a cable without a neutral means that the load's neutral comes from elsewhere on its circuit.
+ * What is at loads that were surveyed only by the cables that lead to them. Loads that share a cable hang at one place, and share
+ * neutral and earth there. A switch loop means that the circuit's feed arrives there too; a cable without a neutral means that the
+ * neutral comes from elsewhere on its circuit.
  */
 final class LampPlace {
     private static final String LIVES = "live";
     private static final String NEUTRALS = "neutral";
+    private static final String EARTHS = "earth";
     private static final String FEED = "feed";
 
     private final Run.Place owner;
-    private final SurveyedLoad load;
+    private final List<SurveyedLoad> loads;
     private final RegionProfile region;
     private final List<Cable> leading;
     private final Run.Place place;
 
-    LampPlace(Run.Place owner, SurveyedLoad load, RegionProfile region) {
+    /** @param loads one, or those that {@link #groups} puts together */
+    LampPlace(Run.Place owner, List<SurveyedLoad> loads, RegionProfile region) {
         this.owner = owner;
-        this.load = load;
+        this.loads = loads;
         this.region = region;
-        leading = owner.box().cables().stream().filter(cable -> leadsHere(cable.leads())).toList();
-        String name = "x" + load.number();
+        Set<Integer> numbers = loads.stream().map(SurveyedLoad::number).collect(Collectors.toSet());
+        leading = owner.box().cables().stream().filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads lamp && numbers.contains(lamp.load())).toList();
+        String name = "x" + loads.get(0).number();
         place = new Run.Place(owner.id() + "/" + name, owner.prefix() + name + "-", owner.prefix(), box(), true);
+    }
+
+    /** Loads of a box that hang elsewhere, those that share a cable together; in the order in which they are listed. */
+    static List<List<SurveyedLoad>> groups(Box box) {
+        List<SurveyedLoad> left = new ArrayList<>(box.loads().stream().filter(load -> !load.hangsHere()).toList());
+        List<List<SurveyedLoad>> groups = new ArrayList<>();
+        while (!left.isEmpty()) {
+            Set<Integer> together = new LinkedHashSet<>(List.of(left.get(0).number()));
+            List<Set<Integer>> shared = box.cables().stream().filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads).map(cable -> ((Leads.ToPlaceOfLoads) cable.leads()).loads())
+                    .toList();
+            boolean grows = true;
+            while (grows) {
+                grows = shared.stream().filter(loads -> loads.stream().anyMatch(together::contains)).map(together::addAll).reduce(false, Boolean::logicalOr);
+            }
+            groups.add(left.stream().filter(load -> together.contains(load.number())).toList());
+            left.removeIf(load -> together.contains(load.number()));
+        }
+        return groups;
     }
 
     Run.Place place() {
@@ -48,68 +75,91 @@ final class LampPlace {
         return leading.stream().map(cable -> new Run.Span(owner, cable, place, mirrored(cable))).toList();
     }
 
-    private boolean leadsHere(Leads leads) {
-        return leads instanceof Leads.ToLoad lamp && lamp.load() == load.number()
-                || leads instanceof Leads.ToLoadWithFeed loop && loop.load() == load.number();
-    }
-
     private Box box() {
         List<Cable> cables = new ArrayList<>();
         leading.forEach(cable -> cables.add(mirrored(cable)));
-        feed().ifPresent(cables::add);
-        List<Jumper> jumpers = neutralsMeet() ? List.of(new Jumper("n", region.neutralColour(),
-                new End.InConnector(NEUTRALS), terminal("N"))) : List.of();
-        return new Box(load.name(), BoxKind.LUMINAIRE, Optional.empty(), List.of(), List.of(load.hanging()), cables, jumpers);
+        cables.addAll(feeds());
+        List<Jumper> jumpers = new ArrayList<>();
+        if (neutralsMeet()) {
+            loads.forEach(load -> jumpers.add(new Jumper(key("n", load), region.neutralColour(), new End.InConnector(NEUTRALS), terminal(load, "N"))));
+        }
+        if (isShared() && has(Role.EARTH)) {
+            loads.forEach(load -> jumpers.add(new Jumper(key("e", load), region.earthColour(), new End.InConnector(EARTHS), terminal(load, "PE"))));
+        }
+        return new Box(loads.stream().map(SurveyedLoad::name).collect(Collectors.joining(" and ")), BoxKind.LUMINAIRE, Optional.empty(), List.of(),
+                loads.stream().map(SurveyedLoad::hanging).toList(), cables, jumpers);
+    }
+
+    private boolean isShared() {
+        return loads.size() > 1;
+    }
+
+    private String key(String name, SurveyedLoad load) {
+        return isShared() ? name + load.number() : name;
     }
 
     private Cable mirrored(Cable cable) {
-        boolean loop = cable.leads() instanceof Leads.ToLoadWithFeed;
+        Leads.ToPlaceOfLoads leads = (Leads.ToPlaceOfLoads) cable.leads();
+        boolean loop = leads instanceof Leads.ToLoadWithFeed;
         return new Cable(cable.name(), new Leads.ToBox(owner.id(), cable.name()), cable.mm2(), cable.cores().stream()
-                .map(core -> new Core(core.number(), core.colour(), core.sleeve(), core.role(), endOf(core.role(), loop)))
+                .map(core -> new Core(core.number(), core.colour(), core.sleeve(), core.role(), endOf(core.role(), owner.box().load(leads.loadOf(core.number())), loop)))
                 .toList());
     }
 
-    private End endOf(Role role, boolean loop) {
+    private End endOf(Role role, SurveyedLoad load, boolean loop) {
         return switch (role) {
-            case SWITCHED_LIVE -> terminal("L");
-            case PERMANENT_LIVE, ELV_PLUS -> loop ? new End.InConnector(LIVES) : terminal("L");
-            case NEUTRAL, ELV_MINUS -> neutralsMeet() ? new End.InConnector(NEUTRALS) : terminal("N");
-            case EARTH -> terminal("PE");
+            case SWITCHED_LIVE -> terminal(load, "L");
+            case PERMANENT_LIVE, ELV_PLUS -> loop ? new End.InConnector(LIVES) : terminal(load, "L");
+            case NEUTRAL, ELV_MINUS -> neutralsMeet() ? new End.InConnector(NEUTRALS) : terminal(load, "N");
+            case EARTH -> isShared() ? new End.InConnector(EARTHS) : terminal(load, "PE");
             case TRAVELLER, CONTROL, SPARE -> new End.Capped();
         };
     }
 
-    /** The circuit's feed where it must be here, with the cores that it must have. */
-    private Optional<Cable> feed() {
+    /** The feed of the circuit where it must be here, with the cores that it must have; of each circuit where loads of several have no neutral. */
+    private List<Cable> feeds() {
         Optional<CircuitId> loop = leading.stream().map(Cable::leads).filter(Leads.ToLoadWithFeed.class::isInstance)
                 .map(leads -> ((Leads.ToLoadWithFeed) leads).circuit()).findFirst();
-        List<Core> cores = new ArrayList<>();
         boolean elv = has(Role.ELV_PLUS) || has(Role.ELV_MINUS);
         if (loop.isPresent()) {
+            List<Core> cores = new ArrayList<>();
             cores.add(core(1, region.liveColour(), elv ? Role.ELV_PLUS : Role.PERMANENT_LIVE, true));
             cores.add(core(2, region.neutralColour(), elv ? Role.ELV_MINUS : Role.NEUTRAL, true));
             if (!elv) {
                 cores.add(core(3, region.earthColour(), Role.EARTH, true));
             }
-        } else if (!has(Role.NEUTRAL) && !has(Role.ELV_MINUS)) {
-            cores.add(core(2, region.neutralColour(), Role.NEUTRAL, true));
+            return List.of(feed(FEED, loop.get(), cores));
         }
-        return cores.isEmpty() ? Optional.empty() : Optional.of(new Cable(FEED, new Leads.FromSupply(
-                loop.orElseGet(() -> owner.box().gang(load.gang()).circuit())), leading.isEmpty()
-                ? region.usualLightingMm2() : leading.get(0).mm2(), cores));
+        if (has(Role.NEUTRAL) || has(Role.ELV_MINUS)) {
+            return List.of();
+        }
+        Map<CircuitId, List<Core>> neutrals = new LinkedHashMap<>();
+        loads.forEach(load -> {
+            List<Core> cores = neutrals.computeIfAbsent(owner.box().gang(load.gang()).circuit(), circuit -> new ArrayList<>());
+            cores.add(new Core(cores.size() + 2, region.neutralColour(), Optional.empty(), Role.NEUTRAL, terminal(load, "N")));
+        });
+        List<Cable> feeds = new ArrayList<>();
+        neutrals.forEach((circuit, cores) -> feeds.add(feed(feeds.isEmpty() ? FEED : FEED + " " + (feeds.size() + 1), circuit, cores)));
+        return feeds;
     }
 
-    private End terminal(String name) {
+    private Cable feed(String name, CircuitId circuit, List<Core> cores) {
+        return new Cable(name, new Leads.FromSupply(circuit), leading.isEmpty() ? region.usualLightingMm2() : leading.get(0).mm2(), cores);
+    }
+
+    private static End terminal(SurveyedLoad load, String name) {
         return new End.AtLoad(load.number(), name);
     }
 
     private Core core(int number, CoreColour colour, Role role, boolean loop) {
-        return new Core(number, colour, Optional.empty(), role, endOf(role, loop));
+        return new Core(number, colour, Optional.empty(), role, endOf(role, loads.get(0), loop));
     }
 
-    /** A loop's cable that carries the neutral on, so that more than the load is on it. */
+    /** Where more than one load is on the neutral: of several loads, or of a loop's cable that carries the neutral on. */
     private boolean neutralsMeet() {
-        return leading.stream().anyMatch(cable -> cable.leads() instanceof Leads.ToLoadWithFeed && cable.cores().stream()
+        boolean comesAlong = has(Role.NEUTRAL) || has(Role.ELV_MINUS);
+        boolean loop = leading.stream().anyMatch(cable -> cable.leads() instanceof Leads.ToLoadWithFeed);
+        return isShared() && (comesAlong || loop) || leading.stream().anyMatch(cable -> cable.leads() instanceof Leads.ToLoadWithFeed && cable.cores().stream()
                 .anyMatch(core -> core.role() == Role.NEUTRAL || core.role() == Role.ELV_MINUS));
     }
 

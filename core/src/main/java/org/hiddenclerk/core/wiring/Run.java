@@ -22,7 +22,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 /**
  * The boxes and lamps that cables join, seen from one of them: all that a plan for that box may touch.
  *
- * <p>A cable that was surveyed as leading to a load stands for a place of its own, where the load hangs; what is there
+ * <p>A cable that was surveyed as leading to loads stands for a place of its own, where they hang; what is there
  * follows from the cable, see {@link LampPlace}. Places come in the order in which they are reached, the lead first.
  */
 public final class Run {
@@ -33,7 +33,7 @@ public final class Run {
     /**
      * A box, or a lamp.
      *
-     * @param id      identity of the box, or of the box and load for a lamp that a cable stands for
+     * @param id      identity of the box, or of the box and a load for a lamp that a cable stands for
      * @param prefix  goes before the names of nodes and parts here; empty for the lead
      * @param owner   prefix of the box that lists the loads that hang here
      * @param box     what is here
@@ -184,12 +184,10 @@ public final class Run {
 
     private void addLampPlaces(RegionProfile region) {
         for (Place owner : List.copyOf(places)) {
-            for (SurveyedLoad load : owner.box().loads()) {
-                if (!load.hangsHere()) {
-                    LampPlace lamp = new LampPlace(owner, load, region);
-                    places.add(lamp.place());
-                    spans.addAll(lamp.spans());
-                }
+            for (List<SurveyedLoad> together : LampPlace.groups(owner.box())) {
+                LampPlace lamp = new LampPlace(owner, together, region);
+                places.add(lamp.place());
+                spans.addAll(lamp.spans());
             }
         }
     }

@@ -7,6 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.UUID;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Recognition.Candidate;
@@ -20,16 +21,21 @@ import org.hiddenclerk.core.finding.FindingCode;
 
 /** Order, recognition, names that are borne twice, settings and links; common practice, no source, unless said. */
 class JoiningRulesTest {
-    private static final List<Place> PLACES = List.of(new Place("hall", "K", Optional.of("A1"), Set.of(1)), new Place("loft", "K", Optional.empty(), Set.of(1)),
-            new Place("stair", "K", Optional.empty(), Set.of(1)));
+    private static final UUID HALL = new UUID(0, 1);
+    private static final UUID LOFT = new UUID(0, 2);
+    private static final UUID STAIR = new UUID(0, 3);
+    private static final UUID LAMP = new UUID(0, 4);
+    private static final Map<UUID, String> ROOMS = Map.of(HALL, "hall", LOFT, "loft", STAIR, "stair", LAMP, "lamp");
+    private static final List<Place> PLACES = List.of(new Place(HALL, "K", Optional.of("A1"), Set.of(1)), new Place(LOFT, "K", Optional.empty(), Set.of(1)),
+            new Place(STAIR, "K", Optional.empty(), Set.of(1)));
     private static final List<Candidate> DEVICES = List.of(new Candidate("A1", "K", Set.of()), new Candidate("A2", "K", Set.of()), new Candidate("A3", "K", Set.of()));
 
     private static Recognition.Result told(Evidence... evidence) {
         return new Recognition(PLACES, DEVICES, List.of(evidence)).result();
     }
 
-    private static Evidence seen(String address, String place) {
-        return new Evidence.Seen(address, place, Recognition.Way.SWITCHED);
+    private static Evidence seen(String address, UUID unit) {
+        return new Evidence.Seen(address, unit, Recognition.Way.SWITCHED);
     }
 
     @Test
@@ -40,34 +46,34 @@ class JoiningRulesTest {
 
     @Test
     void aCodeTellsAndTheLastOneLeftIsNotTold() {
-        assertThat(told().known()).containsExactly(Map.entry("hall", "A1"));
-        Recognition.Result one = told(seen("A2", "loft"));
-        assertThat(one.known()).containsEntry("loft", "A2");
-        assertThat(one.open().get("A3")).containsExactly("stair");
+        assertThat(told().known()).containsExactly(Map.entry(HALL, "A1"));
+        Recognition.Result one = told(seen("A2", LOFT));
+        assertThat(one.known()).containsEntry(LOFT, "A2");
+        assertThat(one.open().get("A3")).containsExactly(STAIR);
         assertThat(one.isFinished()).isFalse();
-        assertThat(told(seen("A2", "loft"), seen("A3", "stair")).isFinished()).isTrue();
-        assertThat(told(new Evidence.NotThere("A2", "loft")).open().get("A2")).containsExactly("stair");
+        assertThat(told(seen("A2", LOFT), seen("A3", STAIR)).isFinished()).isTrue();
+        assertThat(told(new Evidence.NotThere("A2", LOFT)).open().get("A2")).containsExactly(STAIR);
     }
 
     @Test
     void aSwitchThatMovedTellsWhereADeviceIsNot() {
-        List<Place> places = List.of(new Place("hall", "K", Optional.empty(), Set.of(1)), new Place("stair", "K", Optional.empty(), Set.of(1, 2)), new Place("lamp", "K", Optional.empty(), Set.of()));
+        List<Place> places = List.of(new Place(HALL, "K", Optional.empty(), Set.of(1)), new Place(STAIR, "K", Optional.empty(), Set.of(1, 2)), new Place(LAMP, "K", Optional.empty(), Set.of()));
         List<Candidate> devices = List.of(new Candidate("A1", "K", Set.of(2)), new Candidate("A2", "K", Set.of(1)), new Candidate("A3", "K", Set.of()));
-        Map<String, Set<String>> open = new Recognition(places, devices, List.of()).result().open();
-        assertThat(open.get("A1")).containsExactly("stair");
-        assertThat(open.get("A2")).containsExactly("hall", "stair");
-        assertThat(open.get("A3")).as("who told nothing may be anywhere").containsExactly("hall", "stair", "lamp");
+        Map<String, Set<UUID>> open = new Recognition(places, devices, List.of()).result().open();
+        assertThat(open.get("A1")).containsExactly(STAIR);
+        assertThat(open.get("A2")).containsExactly(HALL, STAIR);
+        assertThat(open.get("A3")).as("who told nothing may be anywhere").containsExactly(HALL, STAIR, LAMP);
         assertThat(new Recognition(places, devices, List.of()).result().known()).as("one candidate is not yet what was seen").isEmpty();
     }
 
     @Test
     void whatContradictsItselfStaysOpenOnBothSides() {
-        assertThat(told(seen("A2", "loft"), seen("A3", "loft")).conflicts()).containsExactly("At loft two devices were seen: A2 and A3.");
-        Recognition.Result twoPlaces = told(seen("A2", "loft"), seen("A2", "stair"));
-        assertThat(twoPlaces.conflicts()).containsExactly("A2 was seen in two places: loft and stair.");
-        assertThat(twoPlaces.known()).doesNotContainKeys("loft", "stair");
-        assertThat(told(seen("A2", "loft"), new Evidence.NotThere("A2", "loft")).conflicts()).isNotEmpty();
-        assertThat(new Recognition(PLACES, List.of(new Candidate("A1", "other", Set.of())), List.of()).result().conflicts()).containsExactly(
+        assertThat(told(seen("A2", LOFT), seen("A3", LOFT)).conflicts()).extracting(conflict -> conflict.words(ROOMS::get)).containsExactly("At loft two devices were seen: A2 and A3.");
+        Recognition.Result twoPlaces = told(seen("A2", LOFT), seen("A2", STAIR));
+        assertThat(twoPlaces.conflicts()).extracting(conflict -> conflict.words(ROOMS::get)).containsExactly("A2 was seen in two places: loft and stair.");
+        assertThat(twoPlaces.known()).doesNotContainKeys(LOFT, STAIR);
+        assertThat(told(seen("A2", LOFT), new Evidence.NotThere("A2", LOFT)).conflicts()).isNotEmpty();
+        assertThat(new Recognition(PLACES, List.of(new Candidate("A1", "other", Set.of())), List.of()).result().conflicts()).extracting(conflict -> conflict.words(ROOMS::get)).containsExactly(
                 "A1 says it is a other; at hall a K is planned.");
     }
 

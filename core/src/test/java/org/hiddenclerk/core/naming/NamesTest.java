@@ -13,6 +13,7 @@ import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.Size;
 import net.jqwik.api.constraints.StringLength;
+import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.naming.Convention.Place;
 import org.hiddenclerk.core.naming.Convention.Token;
 import org.hiddenclerk.core.naming.Names.Renaming;
@@ -20,8 +21,12 @@ import org.junit.jupiter.api.Test;
 
 /** Names are unique and legal whatever places are called, and change without ever standing twice. */
 class NamesTest {
+    private static final DeviceId FIRST = new DeviceId("1");
+    private static final DeviceId SECOND = new DeviceId("2");
+    private static final DeviceId THIRD = new DeviceId("3");
+
     private static Place place(String id, String room, String what) {
-        return new Place(id, "Ground floor", room, "B-" + id, what, 1, "relay");
+        return new Place(new DeviceId(id), "Ground floor", room, "B-" + id, what, 1, "relay");
     }
 
     private static DeviceName only(Place place, Token... tokens) {
@@ -49,12 +54,12 @@ class NamesTest {
     void equalOnesGetANumberAndThoseThatStandKeepTheirs() {
         Place first = place("1", "Hall", "Lamp");
         Place second = place("2", "Hall", "lamp");
-        Map<String, DeviceName> names = Names.of(List.of(first, second), Convention.USUAL, Map.of());
-        assertThat(names.get("2")).isEqualTo(new DeviceName("Hall lamp 2", "hall-lamp-2"));
+        Map<DeviceId, DeviceName> names = Names.of(List.of(first, second), Convention.USUAL, Map.of());
+        assertThat(names.get(SECOND)).isEqualTo(new DeviceName("Hall lamp 2", "hall-lamp-2"));
 
-        Map<String, DeviceName> kept = Names.of(List.of(first, second), Convention.USUAL, Map.of("2", names.get("1")));
-        assertThat(kept.get("2")).isEqualTo(names.get("1"));
-        assertThat(kept.get("1").display()).isEqualTo("Hall Lamp 2");
+        Map<DeviceId, DeviceName> kept = Names.of(List.of(first, second), Convention.USUAL, Map.of(SECOND, names.get(FIRST)));
+        assertThat(kept.get(SECOND)).isEqualTo(names.get(FIRST));
+        assertThat(kept.get(FIRST).display()).isEqualTo("Hall Lamp 2");
     }
 
     /** Also after an import, where kept names may say anything, even the same twice. */
@@ -65,10 +70,10 @@ class NamesTest {
         for (int i = 0; i < whats.size(); i++) {
             places.add(place(String.valueOf(i), room, whats.get(i)));
         }
-        Map<String, DeviceName> kept = new HashMap<>();
+        Map<DeviceId, DeviceName> kept = new HashMap<>();
         places.stream().filter(p -> keptAlike).forEach(p -> kept.put(p.id(), new DeviceName("Lamp", "lamp")));
 
-        Map<String, DeviceName> names = Names.of(places, tokens.isEmpty() ? Convention.USUAL : new Convention(List.copyOf(tokens)), kept);
+        Map<DeviceId, DeviceName> names = Names.of(places, tokens.isEmpty() ? Convention.USUAL : new Convention(List.copyOf(tokens)), kept);
 
         assertThat(names).hasSize(places.size());
         assertThat(names.values()).extracting(DeviceName::handle).doesNotHaveDuplicates().allMatch(DeviceName::isHandle);
@@ -80,15 +85,15 @@ class NamesTest {
         DeviceName a = new DeviceName("A", "a");
         DeviceName b = new DeviceName("B", "b");
         DeviceName c = new DeviceName("C", "c");
-        Map<String, DeviceName> before = new LinkedHashMap<>(Map.of("1", a, "2", b, "3", c));
-        List<Renaming> steps = Names.inOrder(Names.renamings(before, Map.of("1", b, "2", a, "3", new DeviceName("D", "d"))));
+        Map<DeviceId, DeviceName> before = new LinkedHashMap<>(Map.of(FIRST, a, SECOND, b, THIRD, c));
+        List<Renaming> steps = Names.inOrder(Names.renamings(before, Map.of(FIRST, b, SECOND, a, THIRD, new DeviceName("D", "d"))));
 
-        Map<String, DeviceName> now = new HashMap<>(before);
+        Map<DeviceId, DeviceName> now = new HashMap<>(before);
         for (Renaming step : steps) {
             assertThat(now.get(step.place())).isEqualTo(step.from());
             now.put(step.place(), step.to());
             assertThat(new HashSet<>(now.values())).hasSize(3);
         }
-        assertThat(now).containsEntry("1", b).containsEntry("2", a).containsEntry("3", new DeviceName("D", "d"));
+        assertThat(now).containsEntry(FIRST, b).containsEntry(SECOND, a).containsEntry(THIRD, new DeviceName("D", "d"));
     }
 }
