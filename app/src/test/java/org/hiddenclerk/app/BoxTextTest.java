@@ -22,12 +22,15 @@ class BoxTextTest {
             box B-31 wall 60x60x61 metal   # under the stair
             switch 1 one-way "Shelf # lamps" circuit 4 depth 22
             load 1 shelf on 1 continuous is 3x2 LED 7
+            switch 2 one-way "Stair lamp" circuit 4 depth 22
+            load 2 stair on 2 is LED 9
             cable c1 1.5 feed 4
               brown live 1.COM
               blue neutral joint:neutral
               green-yellow earth joint:earth
             cable c2 1.5 lamp 1
               blue/brown switched 1.L1
+              grey switched 2.L1 of 2
               blue neutral joint:neutral
               green-yellow earth joint:earth
             module "SK 2" measures 40x36x14 draws 0.6 free 1
@@ -71,8 +74,9 @@ class BoxTextTest {
         assertThat(survey.get("gangs").get(0).get("name").asString()).isEqualTo("Shelf # lamps");
         assertThat(survey.get("loads").get(0).get("continuous").asBoolean()).isTrue();
         assertThat(survey.get("cables").get(1).get("cores").get(0).get("sleeve").asString()).isEqualTo("BROWN");
+        assertThat(survey.get("cables").get(1).get("cores").get(1).get("load").asInt()).isEqualTo(2);
         assertThat(survey.get("modules")).hasSize(2);
-        assertThat(person.post(boxText + "/write", Map.of("survey", survey)).ok().get("text").asString()).contains("module \"SK 2\" measures 40x36x14 draws 0.6 free 1\n", "module OLD\n");
+        assertThat(person.post(boxText + "/write", Map.of("survey", survey)).ok().get("text").asString()).contains("  grey switched 2.L1 of 2\n", "module \"SK 2\" measures 40x36x14 draws 0.6 free 1\n", "module OLD\n");
     }
 
     @Test
@@ -81,11 +85,11 @@ class BoxTextTest {
         mistakes.put(TEXT.replace("60x60x61", "60x60"), new int[] {1, 15});
         mistakes.put(TEXT.replace("one-way", "sideways"), new int[] {2, 10});
         mistakes.put(TEXT.replace("circuit 4 depth", "circuit 99 depth"), new int[] {2, 42});
-        mistakes.put(TEXT.replace("feed 4", "feed"), new int[] {4, 18});
-        mistakes.put(TEXT.replace("brown live", "pink live"), new int[] {5, 3});
-        mistakes.put(TEXT.replace("blue/brown switched", "blue/brown swiched"), new int[] {9, 14});
-        mistakes.put(TEXT.replace("1.L1", "nowhere"), new int[] {9, 23});
-        mistakes.put(TEXT.replace("1.L1", "1.L9"), new int[] {9, 1});
+        mistakes.put(TEXT.replace("feed 4", "feed"), new int[] {6, 18});
+        mistakes.put(TEXT.replace("brown live", "pink live"), new int[] {7, 3});
+        mistakes.put(TEXT.replace("blue/brown switched", "blue/brown swiched"), new int[] {11, 14});
+        mistakes.put(TEXT.replace("1.L1", "nowhere"), new int[] {11, 23});
+        mistakes.put(TEXT.replace("1.L1", "1.L9"), new int[] {11, 1});
         mistakes.put(TEXT.replace("3x2 LED 7", "3 candles 7"), new int[] {3, 1});
         mistakes.put("  brown live 1.COM\n" + TEXT, new int[] {1, 3});
         mistakes.put("", new int[] {1, 1});

@@ -134,7 +134,7 @@ public class Orders {
     /**
      * A work of a quote, also where no plan could be drawn for what was picked: it is in no sum then.
      *
-     * @param opens      labels of the boxes that it opens
+     * @param opens      rooms and labels of the boxes that it opens
      * @param isPromised whether its plan may be issued: what is held may come out otherwise
      */
     public record QuotedWork(PlannedWork work, List<String> opens, boolean isPromised) {
@@ -150,11 +150,13 @@ public class Orders {
 
     @Transactional(readOnly = true)
     public Quote quote(UUID job) {
-        HouseContext house = houses.context(job);
+        HouseContext context = houses.context(job);
         Plans.Circumstances circumstances = plans.circumstances(job);
         Map<String, BoxRow> rows = boxes.ofJob(job).stream().collect(Collectors.toMap(row -> row.id().toString(), row -> row));
-        return new Quote(planned.of(job).house().works().stream().filter(work -> !work.modules().isEmpty()).map(work -> new QuotedWork(work, work.plan().opens().stream().map(box -> rows.get(box).label()).toList(),
-                standings.mayBeIssued(boxes.found(rows.get(work.lead()), job, house), circumstances))).toList(), cost(job));
+        PlannedHouses.Planned house = planned.of(job);
+        return new Quote(house.house().works().stream().filter(work -> !work.modules().isEmpty()).map(work -> new QuotedWork(work, work.plan().opens().stream().map(box ->
+                house.rooms().get(box).name() + " " + rows.get(box).label()).toList(),
+                standings.mayBeIssued(boxes.found(rows.get(work.lead()), job, context), circumstances))).toList(), cost(job));
     }
 
     private List<PlannedWork> worked(UUID job) {

@@ -74,8 +74,8 @@ class SurveyMappingProperties {
 
     private static Arbitrary<List<CableEntry>> cables() {
         Arbitrary<CoreEntry> core = Combinators.combine(Arbitraries.integers().between(1, 7), Arbitraries.of(CoreColour.class),
-                Arbitraries.of(CoreColour.class).injectNull(0.5), Arbitraries.of(Role.class), ends())
-                .as(CoreEntry::new);
+                Arbitraries.of(CoreColour.class).injectNull(0.5), Arbitraries.of(Role.class), ends(),
+                Arbitraries.integers().between(1, 12).injectNull(0.7)).as(CoreEntry::new);
         return Combinators.combine(Arbitraries.of(LeadsTo.class), core.list().ofMinSize(1).ofMaxSize(4),
                 Arbitraries.of("1.5", "2.5", "4", "2.08")).as((leads, cores, mm2) -> new CableEntry("c", leads,
                 leads == LeadsTo.LOAD || leads == LeadsTo.BOX ? null : CIRCUIT,
