@@ -2,6 +2,7 @@ package org.hiddenclerk.core.matching;
 
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
@@ -23,7 +24,9 @@ import org.hiddenclerk.core.wiring.Caution;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** Every scheme for the gangs or loads of a box: what it would take, or why it does not apply. */
@@ -171,7 +174,11 @@ public final class SchemeChooser {
     static boolean switchesWork(Planner planner, WiringPlan plan, Assignment assignment) {
         Set<PartId> switches = planner.switchesOf(assignment);
         Set<PartId> commanding = plan.planned().orElseThrow().intents().stream().filter(Intent::remote)
-                .flatMap(intent -> intent.controls().stream()).collect(Collectors.toSet());
+                .flatMap(intent -> intent.controls().stream()).collect(Collectors.toCollection(HashSet::new));
+        if (assignment.scheme().has(SchemeCode.Trait.LOCKED_PAIR)) {
+            // What moves while a button is held is no change from on to off, which intents speak of.
+            WallInput.of(plan).stream().filter(input -> input.input().behaviour().movesSomething()).flatMap(input -> input.gangs().stream()).map(RunWiring::switchOf).forEach(commanding::add);
+        }
         return assignment.scheme().has(SchemeCode.Trait.ISOLATED_CONTACT) || !switches.isEmpty() && commanding.containsAll(switches);
     }
 }

@@ -1,18 +1,26 @@
 package org.hiddenclerk.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.hiddenclerk.core.testing.Circuits.wire;
 import static org.hiddenclerk.core.job.RegionProfile.EU_230;
 import static org.hiddenclerk.core.testing.Boxes.common;
 import static org.hiddenclerk.core.testing.Boxes.throwOf;
 
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.Drive;
+import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Circuits;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.Planner;
@@ -66,6 +74,20 @@ class SchemeChooserTest {
 
         assertThat(toll.switchesWork()).isTrue();
         assertThat(toll.boxes()).hasSize(2);
+    }
+
+    /** The buttons of a blind move it while they are held, which is no change from on to off; they were said to command nothing. */
+    @Test
+    void theButtonsOfABlindWork() {
+        Run blind = new Circuits(EU_230).box("A", BoxKind.WALL).gang("A", Mechanism.PUSH_MAKE, "4").gang("A", Mechanism.PUSH_MAKE, "4")
+                .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP))).load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
+                .feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM").cable("A", new Leads.ToLoad(1, List.of(new Leads.Branch(2, 2))), wire(Role.SWITCHED_LIVE, "1.L1"),
+                        wire(Role.SWITCHED_LIVE, "2.L1"), wire(Role.NEUTRAL, "j.n"), wire(Role.EARTH, "j.earth")).from("A");
+
+        Map<SchemeCode, SchemeChooser.Offer> offers = offers(blind, List.of(1, 2), Modules.blind());
+
+        assertThat(offers.get(SchemeCode.BLIND_PAIR).toll().orElseThrow().switchesWork()).isTrue();
+        assertThat(offers.get(SchemeCode.NO_SWITCH).toll().map(SchemeChooser.Toll::switchesWork)).as("nothing reads them there").contains(false);
     }
 
     private static Map<SchemeCode, SchemeChooser.Offer> offers(Run run, List<Integer> gangs, ModuleModel... models) {
