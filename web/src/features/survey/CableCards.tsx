@@ -152,6 +152,7 @@ export function DropCables({ job, survey, onChange }: Props) {
             key={first?.number}
             type="button"
             className="btn btn-sm btn-outline"
+            disabled={singles}
             onClick={() =>
               drop.mutate({
                 leadsTo: "LOAD",

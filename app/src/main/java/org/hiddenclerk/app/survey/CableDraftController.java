@@ -91,6 +91,9 @@ class CableDraftController {
 
     private static List<Integer> others(CableWish wish, Box box) {
         List<Integer> others = wish.others() == null ? List.of() : wish.others();
+        if (!others.isEmpty() && Boolean.TRUE.equals(wish.singles())) {
+            throw Unusable.content("The cable cannot be drafted", new FieldProblem("/others", others.toString(), "none where cores lie singly: each leads to its own load"));
+        }
         return IntStream.range(0, others.size()).mapToObj(i -> elsewhere("/others/" + i, others.get(i), box)).toList();
     }
 

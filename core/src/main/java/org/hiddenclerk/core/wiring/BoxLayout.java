@@ -1,6 +1,8 @@
 package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,6 +16,7 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
+import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.BoxDrawing.CableSymbol;
@@ -134,11 +137,13 @@ final class BoxLayout {
         Map<String, Integer> trackY = new LinkedHashMap<>();
         int y = upperY + CLEARANCE;
         for (List<Tracks.Run> group : ordered) {
+            int beyond = Math.max(0, (loadsOf(group.get(0)).size() - 1) * LABEL_GAP - group.size() * TRACK) / 2;
+            y += beyond;
             for (Tracks.Run run : group) {
                 trackY.put(run.key(), y);
                 y += TRACK;
             }
-            y += group.get(0).isJumper() ? 0 : Math.max(TRACK / 2, LABEL_GAP - group.size() * TRACK / 2);
+            y += group.get(0).isJumper() ? 0 : beyond + Math.max(TRACK / 2, LABEL_GAP - group.size() * TRACK / 2);
         }
         int lowerY = y + CLEARANCE / 2;
         shiftLower(lowerY);
@@ -378,28 +383,41 @@ final class BoxLayout {
                 + house.label(loop.circuit()) + " is there" : "";
     }
 
+    /** Loads at the ends of their cables, each once; those that share a cable one above the other, in the order of their cores. */
     private List<LoadSymbol> loads(List<List<Tracks.Run>> ordered, Map<String, Integer> trackY, Frame frame) {
         List<LoadSymbol> symbols = new ArrayList<>();
-        for (SurveyedLoad load : box.loads()) {
-            for (List<Tracks.Run> group : ordered) {
-                if (!group.get(0).isJumper() && !inDrawing.contains(group.get(0).cable()) && leadsTo(group.get(0).cable(), load.number())) {
-                    int top = trackY.get(group.get(0).key());
-                    int bottom = trackY.get(group.get(group.size() - 1).key());
-                    List<String> ids = new ArrayList<>();
-                    for (int bank = 0; bank < load.banks().size(); bank++) {
-                        ids.add(RunWiring.loadOf(run.load(place, load.number()), bank).value());
-                    }
-                    symbols.add(new LoadSymbol(ids, load.name(), detailOf(load), Shape.of(load),
-                            frame.x() + frame.width() + TAG_INSET * 2 + 48, (top + bottom) / 2));
-                    break;
-                }
+        Set<Integer> drawn = new HashSet<>();
+        for (List<Tracks.Run> group : ordered) {
+            List<Integer> loads = loadsOf(group.get(0)).stream().filter(drawn::add).sorted(Comparator.comparingInt(load -> heightOf(load, group, trackY))).toList();
+            int middle = (trackY.get(group.get(0).key()) + trackY.get(group.get(group.size() - 1).key())) / 2;
+            for (int i = 0; i < loads.size(); i++) {
+                symbols.add(symbol(box.load(loads.get(i)), frame, middle + (2 * i - loads.size() + 1) * LABEL_GAP / 2));
             }
         }
         return symbols;
     }
 
-    private boolean leadsTo(String cableName, int load) {
-        Leads leads = box.cables().stream().filter(c -> c.name().equals(cableName)).findFirst().orElseThrow().leads();
-        return leads instanceof Leads.ToPlaceOfLoads lamp && lamp.loads().contains(load);
+    private LoadSymbol symbol(SurveyedLoad load, Frame frame, int y) {
+        List<String> ids = new ArrayList<>();
+        for (int bank = 0; bank < load.banks().size(); bank++) {
+            ids.add(RunWiring.loadOf(run.load(place, load.number()), bank).value());
+        }
+        return new LoadSymbol(ids, load.name(), detailOf(load), Shape.of(load), frame.x() + frame.width() + TAG_INSET * 2 + 48, y);
+    }
+
+    /** Loads that are drawn at the end of a cable. */
+    private Set<Integer> loadsOf(Tracks.Run end) {
+        return end.isJumper() || inDrawing.contains(end.cable()) || !(cable(end).leads() instanceof Leads.ToPlaceOfLoads lamp) ? Set.of() : lamp.loads();
+    }
+
+    /** Where the core of a load alone runs; with the others where none is. */
+    private int heightOf(int load, List<Tracks.Run> group, Map<String, Integer> trackY) {
+        Cable cable = cable(group.get(0));
+        Leads.ToPlaceOfLoads lamp = (Leads.ToPlaceOfLoads) cable.leads();
+        return cable.cores().stream().filter(core -> core.role() == Role.SWITCHED_LIVE && lamp.loadOf(core.number()) == load).mapToInt(core -> trackY.getOrDefault(cable.coreKey(core), 0)).findFirst().orElse(0);
+    }
+
+    private Cable cable(Tracks.Run end) {
+        return box.cables().stream().filter(cable -> cable.name().equals(end.cable())).findFirst().orElseThrow();
     }
 }
