@@ -98,33 +98,24 @@ enum WalkedWork {
             switch 1 push-make "blind up" circuit 1 depth 22
             switch 2 push-make "blind down" circuit 1 depth 22
             switch 3 one-way "lamp switch" circuit 1 depth 22
-            load 1 "window lamp" on 3 is LED 9
+            load 1 "blind motor up" on 1 drives loft up is blind 140
+            load 2 "blind motor down" on 2 drives loft down is blind 140
+            load 3 "window lamp" on 3 is LED 9
             cable c1 1.5 feed 1
               brown live 1.COM
               blue neutral joint:neutral
               green-yellow earth joint:earth
-            cable c2 1.5 to M c1
+            cable c2 1.5 lamp 1
               brown switched 1.L1
-              black switched 2.L1
+              black switched 2.L1 of 2
               blue neutral joint:neutral
               green-yellow earth joint:earth
-            cable c3 1.5 lamp 1
+            cable c3 1.5 lamp 3
               brown switched 3.L1
               blue neutral joint:neutral
               green-yellow earth joint:earth
             jumper w1 brown 1.COM 2.COM
             jumper w2 brown 2.COM 3.COM
-            """, """
-            box M luminaire 110x110x55
-            load 1 "blind motor up" here drives loft up is blind 140
-            load 2 "blind motor down" here drives loft down is blind 140
-            cable c1 1.5 to A c2
-              brown switched load1.L
-              black switched load2.L
-              blue neutral joint:neutral
-              green-yellow earth joint:earth
-            jumper w1 blue joint:neutral load1.N
-            jumper w2 blue joint:neutral load2.N
             """),
     FOUR_GANGS(List.of(new Pick("first and second and third", "FOUR_CHANNEL", "TG-4E", ""), new Pick("fourth", "BEHIND_SWITCH_N", "TG-1N", "")), List.of("A: TG-4E", "A: TG-1N"), """
             box A wall 273x60x75
