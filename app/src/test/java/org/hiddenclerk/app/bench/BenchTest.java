@@ -12,6 +12,7 @@ import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
+import org.springframework.beans.factory.annotation.Value;
 import org.springframework.jdbc.core.JdbcTemplate;
 import org.springframework.test.web.servlet.MockMvc;
 import tools.jackson.databind.JsonNode;
@@ -29,6 +30,8 @@ class BenchTest {
     private MockMvc mvc;
     @Autowired
     private JdbcTemplate sql;
+    @Value("${clerk.credential-keys}")
+    private String keyFile;
     private Person person;
     private SmallHouse house;
     private String zigbee;
@@ -216,7 +219,7 @@ class BenchTest {
         assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "")).status()).as("without a purpose").isEqualTo(422);
         assertThat(person.post("/api/v1/credentials/" + id + "/showings", Map.of("why", "joining again")).ok().get("text").asString()).isEqualTo(CODE);
         assertThat(person.get("/api/v1/credentials/" + id + "/showings").ok()).hasSize(1);
-        assertThat(Files.getPosixFilePermissions(Path.of("target/credential-keys"))).hasSize(2);
+        assertThat(Files.getPosixFilePermissions(Path.of(keyFile))).hasSize(2);
     }
 
     @Test

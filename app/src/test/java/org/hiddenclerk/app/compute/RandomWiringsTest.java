@@ -20,7 +20,7 @@ import tools.jackson.databind.node.ObjectNode;
 @WithDatabase
 class RandomWiringsTest {
     /** 10 000 with {@code ./clerk test --deep}. */
-    private static final int WIRINGS = Integer.getInteger("clerk.wirings", 1_500);
+    private static final int WIRINGS = Boolean.getBoolean("clerk.deep") ? 10_000 : 500;
     private static final long SEED = 20_261_125;
     /** In the thorough run each answer comes within a second; in the ordinary one, on a busy machine, none hangs. */
     private static final long SLOWEST_MS = WIRINGS > 5_000 ? 1_000 : 10_000;

@@ -15,7 +15,7 @@ import org.springframework.test.context.ContextConfiguration;
 /** The whole application on a real MariaDB, asked through its web layer; the demo house is loaded. */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
-@SpringBootTest(properties = {"clerk.demo=true", "clerk.credential-keys=target/credential-keys", "clerk.network.hurry=400",
+@SpringBootTest(properties = {"clerk.demo=true", "clerk.credential-keys=target/credential-keys-${surefire.forkNumber:1}", "clerk.network.hurry=400",
         "clerk.network.patience-millis=1500"})
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
 @ContextConfiguration(initializers = WithDatabase.Initializer.class)

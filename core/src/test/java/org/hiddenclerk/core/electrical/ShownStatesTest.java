@@ -11,13 +11,14 @@ import java.util.Set;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.SwitchingState;
+import org.hiddenclerk.core.testing.Depth;
 import org.hiddenclerk.core.wiring.Plans;
 import org.junit.jupiter.api.Test;
 
 /** A counter-example shows what its finding says: every state of a finding, frozen and judged by itself, shows it again. */
 class ShownStatesTest {
     private static final long SEED = 31_337;
-    private static final int MUTANTS = Integer.getInteger("clerk.mutants", 400);
+    private static final int MUTANTS = Depth.of(200, 5_000);
     /** Codes that one row shows; those of pairs of rows and of whole tables have no row to freeze. */
     private static final Set<FindingCode> OF_A_ROW = EnumSet.of(FindingCode.SHORT_LIVE_NEUTRAL, FindingCode.SHORT_LIVE_EARTH, FindingCode.PHASES_JOINED,
             FindingCode.MAINS_ON_ELV, FindingCode.OVER_VOLTAGE, FindingCode.REVERSED_POLARITY, FindingCode.EARTH_AS_NEUTRAL, FindingCode.BORROWED_NEUTRAL,

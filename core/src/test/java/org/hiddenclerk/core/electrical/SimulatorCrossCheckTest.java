@@ -9,6 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Random;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.testing.Depth;
 import org.hiddenclerk.core.wiring.Plans;
 import org.junit.jupiter.api.Test;
 
@@ -18,11 +19,11 @@ import org.junit.jupiter.api.Test;
  */
 class SimulatorCrossCheckTest {
     /** Many more with {@code ./clerk test --deep}. */
-    private static final int MUTANTS = Integer.getInteger("clerk.mutants", 300);
+    private static final int MUTANTS = Depth.of(120, 5_000);
     private static final long SEED = 20_261_125;
     private static final double AGREEMENT = 0.02;
     /** One in so many earths that are put where they hurt goes to the simulator. */
-    private static final int EARTHS_EACH = MUTANTS > 1_000 ? 3 : 83;
+    private static final int EARTHS_EACH = Depth.of(89, 3);
 
     /** One row of a table together with the same state for the simulator. */
     private record Comparison(String words, Wiring wiring, TruthTable.Row row, NaiveEvaluation naive) {
@@ -31,7 +32,7 @@ class SimulatorCrossCheckTest {
     @Test
     void plannedWiringsHaveTheSimulatorsVolts() throws Exception {
         List<Comparison> comparisons = new ArrayList<>();
-        Plans.ofEveryKind().forEach((name, wiring) -> comparisons.addAll(statesOf(name, wiring)));
+        Depth.ofPlans(Plans.ofEveryKind()).forEach((name, wiring) -> comparisons.addAll(statesOf(name, wiring)));
 
         assertThat(comparisons).hasSizeGreaterThan(100);
         compare(comparisons);
@@ -51,7 +52,7 @@ class SimulatorCrossCheckTest {
             comparisons.addAll(states);
         }
 
-        assertThat(shorted).as("the seed makes shorts as well as sound states").isBetween(20, MUTANTS - 20);
+        assertThat(shorted).as("the seed makes shorts as well as sound states").isBetween(MUTANTS / 15, MUTANTS - MUTANTS / 15);
         compare(comparisons);
     }
 

@@ -10,20 +10,21 @@ import java.util.TreeMap;
 import java.util.TreeSet;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.testing.Depth;
 import org.hiddenclerk.core.wiring.Plans;
 import org.junit.jupiter.api.Test;
 
 /** The finding codes of planned wirings, and of seeded mistakes in them, against an independent slow evaluation. */
 class SlowJudgeCrossCheckTest {
     /** Many more with {@code ./clerk test --deep}. */
-    private static final int MUTANTS = Integer.getInteger("clerk.mutants", 600);
+    private static final int MUTANTS = Depth.of(250, 5_000);
     private static final long SEED = 4_711;
     /** Of the dangerous mutants every one is judged, and one in so many compared with the slow judge; all of them with {@code --deep}. */
-    private static final int EACH = MUTANTS > 1_000 ? 1 : 17;
+    private static final int EACH = Depth.of(53, 1);
 
     @Test
     void plannedWiringsShowNothingButNotes() {
-        Plans.ofEveryKind().forEach((name, wiring) -> {
+        Depth.ofPlans(Plans.ofEveryKind()).forEach((name, wiring) -> {
             Set<FindingCode> slow = SlowJudge.codesOf(wiring);
             assertThat(covered(WiringCheck.of(wiring))).as(name).isEqualTo(slow);
             assertThat(slow).as(name).isSubsetOf(FindingCode.MODULE_CUT_BY_SWITCH,

@@ -30,6 +30,7 @@ import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
+import org.hiddenclerk.core.testing.Depth;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -68,14 +69,14 @@ class HouseMatchTest {
     @Test
     void everyCellHasTheVerdictThatTheBoxWouldGive() {
         int compared = 0;
-        for (RegionProfile region : List.of(RegionProfile.EU_230, RegionProfile.US_120)) {
-            for (Map.Entry<String, Run> topology : Topologies.all(region).entrySet()) {
+        for (RegionProfile region : Depth.isDeep() ? List.of(RegionProfile.values()) : List.of(RegionProfile.EU_230)) {
+            for (Map.Entry<String, Run> topology : Depth.each(2, Topologies.all(region)).entrySet()) {
                 Map<String, Box> boxes = new LinkedHashMap<>();
                 topology.getValue().boxes().forEach(place -> boxes.put(place.id(), place.box()));
                 compared += compare(topology.getKey(), Boxes.house(region), boxes);
             }
         }
-        assertThat(compared).isGreaterThan(500);
+        assertThat(compared).isGreaterThan(200);
     }
 
     /** Boxes that are wired alike and differ in what is in them already are no twins in their room and their warmth. */
