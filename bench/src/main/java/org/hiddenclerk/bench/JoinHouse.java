@@ -202,7 +202,7 @@ public final class JoinHouse {
             }
 
             @Override
-            public void listen(java.util.function.Consumer<org.hiddenclerk.core.joining.Heard> ear) {
+            public void listen(java.util.function.Consumer<org.hiddenclerk.core.joining.GatewayEvent> ear) {
                 gateway.listen(ear);
             }
         }

@@ -25,7 +25,7 @@ import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.Hand;
 import org.hiddenclerk.core.live.Happening;
 import org.hiddenclerk.core.live.LivePlan;
-import org.hiddenclerk.core.live.Said;
+import org.hiddenclerk.core.live.Message;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
@@ -94,12 +94,12 @@ public final class LiveHouseBench {
 
     private void watch(Happening happening) {
         happening.said().ifPresent(said -> {
-            if (said instanceof Said.Sensed sensed && happening.kind() == Happening.Kind.MESSAGE) {
+            if (said instanceof Message.Sensed sensed && happening.kind() == Happening.Kind.MESSAGE) {
                 long last = heard.computeIfAbsent(sensed.sensor(), s -> new AtomicLong()).getAndSet(sensed.value());
                 if (sensed.value() != last + 1) {
                     wrongOrder.incrementAndGet();
                 }
-            } else if (said instanceof Said.Level level && happening.kind() == Happening.Kind.OUTPUT) {
+            } else if (said instanceof Message.Level level && happening.kind() == Happening.Kind.OUTPUT) {
                 Long at = flipped.remove(level.output());
                 if (at != null && counts) {
                     long took = System.nanoTime() - at;

@@ -3,7 +3,7 @@ package org.hiddenclerk.bench;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
-import org.hiddenclerk.core.conductors.At;
+import org.hiddenclerk.core.conductors.Termination;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.OpenedBox;
 import org.hiddenclerk.core.conductors.SeenCore;
@@ -50,7 +50,7 @@ public class TraceBench {
         List<SeenCore> seen = new java.util.ArrayList<>();
         for (int i = 0; i < ends.length; i++) {
             String cable = cores.equals("singles") ? "single " + i : cableOf(id, ends[i], i);
-            seen.add(new SeenCore(id + i, cable, "brown", At.read(ends[i])));
+            seen.add(new SeenCore(id + i, cable, "brown", Termination.read(ends[i])));
         }
         return new OpenedBox(id, Optional.of(mechanism), false, seen);
     }

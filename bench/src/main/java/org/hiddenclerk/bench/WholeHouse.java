@@ -22,7 +22,7 @@ import org.hiddenclerk.core.matching.allocation.Weights;
 import org.hiddenclerk.core.radio.FloorPlan;
 import org.hiddenclerk.core.radio.RadioPlan;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 
 /**
  * Matching and choosing for whole houses. Beside the match, in the same run: the judgement box by box of a share of the same
@@ -83,7 +83,7 @@ public final class WholeHouse {
             if (judged > 20 * models.size()) {
                 break;
             }
-            ModuleMatch box = new ModuleMatch(new Planner(survey.house(), Run.of(survey.boxes(), id, survey.house().region())), Terms.USUAL);
+            ModuleMatch box = new ModuleMatch(new Planner(survey.house(), ConnectedBoxes.of(survey.boxes(), id, survey.house().region())), Terms.USUAL);
             judged += box.rank(List.of(1), models).size();
         }
         double each = (System.nanoTime() - begin) / 1e3 / judged;

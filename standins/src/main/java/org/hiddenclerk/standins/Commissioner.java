@@ -6,7 +6,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.credentials.MatterManualCode;
-import org.hiddenclerk.core.credentials.MatterSquareCode;
+import org.hiddenclerk.core.credentials.MatterQrCode;
 
 /**
  * Lets Matter devices in by sessions: a code says which devices to look for, by their discriminator, and the passcode that the right
@@ -22,7 +22,7 @@ final class Commissioner {
     /** What a device announces, and what it proves; the low bits of a discriminator are missing where only the short one is printed. */
     private record Secret(int shortDiscriminator, Optional<Integer> discriminator, int passcode) {
         static Optional<Secret> of(String code) {
-            return MatterSquareCode.read(code).value().map(square -> new Secret(square.discriminator() >> LOW_BITS, Optional.of(square.discriminator()), square.passcode()))
+            return MatterQrCode.read(code).value().map(square -> new Secret(square.discriminator() >> LOW_BITS, Optional.of(square.discriminator()), square.passcode()))
                     .or(() -> MatterManualCode.read(code).value().map(manual -> new Secret(manual.shortDiscriminator(), Optional.empty(), manual.passcode())));
         }
 

@@ -10,7 +10,7 @@ import java.util.Optional;
 import java.util.Random;
 import java.util.Set;
 import org.hiddenclerk.core.catalogue.Protocol;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Settings;
 
 /** A house of simulated modules, and the hands in it: they press buttons, flip switches and put covers on. */
@@ -80,7 +80,7 @@ public final class StandInHouse {
         StandInModule module = module(serial);
         if (module.isJoined() && !module.has(Fault.SILENT)) {
             StandInNetwork network = networks.get(module.spec().protocol());
-            network.tell(new Heard.Flipped(module.address(), input));
+            network.tell(new GatewayEvent.Flipped(module.address(), input));
             Optional<Settings.Commanded> elsewhere = Optional.ofNullable(module.settings().get(Settings.commands(input))).flatMap(Settings.Commanded::read);
             if (elsewhere.isPresent()) {
                 network.command(elsewhere.get());

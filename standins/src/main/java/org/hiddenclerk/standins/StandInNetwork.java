@@ -14,7 +14,7 @@ import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.firmware.Release;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Settings;
@@ -38,7 +38,7 @@ public final class StandInNetwork implements Gateway {
     private final Protocol protocol;
     private final HouseClock clock;
     private final List<StandInModule> modules = new CopyOnWriteArrayList<>();
-    private final List<Consumer<Heard>> ears = new CopyOnWriteArrayList<>();
+    private final List<Consumer<GatewayEvent>> ears = new CopyOnWriteArrayList<>();
     private final Set<String> admitted = new HashSet<>();
     private final Commissioner commissioner = new Commissioner();
     private boolean anyone;
@@ -64,11 +64,11 @@ public final class StandInNetwork implements Gateway {
     }
 
     @Override
-    public void listen(Consumer<Heard> ear) {
+    public void listen(Consumer<GatewayEvent> ear) {
         ears.add(ear);
     }
 
-    void tell(Heard heard) {
+    void tell(GatewayEvent heard) {
         ears.forEach(ear -> ear.accept(heard));
     }
 
@@ -126,7 +126,7 @@ public final class StandInNetwork implements Gateway {
         }
         closes = clock.millis() + open.seconds() * 1000L;
         open.code().ifPresentOrElse(admitted::add, () -> anyone = true);
-        tell(new Heard.WindowOpened(open.seconds()));
+        tell(new GatewayEvent.WindowOpened(open.seconds()));
         return new Answer.Done();
     }
 
@@ -137,8 +137,8 @@ public final class StandInNetwork implements Gateway {
     private void close() {
         if (isOpen()) {
             closes = -1;
-            commissioner.ends().forEach((code, reason) -> tell(new Heard.TurnedAway(code, reason)));
-            tell(new Heard.WindowClosed());
+            commissioner.ends().forEach((code, reason) -> tell(new GatewayEvent.TurnedAway(code, reason)));
+            tell(new GatewayEvent.WindowClosed());
         }
     }
 
@@ -151,7 +151,7 @@ public final class StandInNetwork implements Gateway {
                 long in = Math.max(since, opened) + clock.takes(Window.JOIN).toMillis();
                 if (in <= now && in <= closes && in <= since + SEARCH.toMillis() && nearest(module).isPresent() && admits(module)) {
                     module.comesIn(hopsOver(module));
-                    tell(new Heard.CameIn(member(module)));
+                    tell(new GatewayEvent.CameIn(member(module)));
                 }
             }
         }
@@ -223,7 +223,7 @@ public final class StandInNetwork implements Gateway {
 
     void turn(StandInModule module, int channel, boolean on) {
         module.turn(channel, on);
-        tell(new Heard.Changed(module.address(), channel, on));
+        tell(new GatewayEvent.Changed(module.address(), channel, on));
     }
 
     private static Answer begin(StandInModule module, Order.BeginFile begin) {

@@ -9,19 +9,19 @@ import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.credentials.MatterManualCode;
-import org.hiddenclerk.core.credentials.MatterSquareCode;
+import org.hiddenclerk.core.credentials.MatterQrCode;
 import org.hiddenclerk.core.joining.Answer;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Order;
 import org.junit.jupiter.api.Test;
 
 /** Sessions by code: found by the discriminator, let in by the passcode. */
 class CommissionerTest {
-    private static final MatterSquareCode SQUARE = new MatterSquareCode(0, 0xFFF1, 0x8000, 0, 4, 0xF00, 20_202_021);
+    private static final MatterQrCode SQUARE = new MatterQrCode(0, 0xFFF1, 0x8000, 0, 4, 0xF00, 20_202_021);
 
     private final StandInHouse house = new StandInHouse(HouseClock.virtual());
     private final StandInNetwork network = house.network(Protocol.WIFI);
-    private final List<Heard> heard = new ArrayList<>();
+    private final List<GatewayEvent> heard = new ArrayList<>();
 
     CommissionerTest() {
         network.listen(heard::add);
@@ -41,7 +41,7 @@ class CommissionerTest {
 
     private List<String> reasons() {
         house.pass(Duration.ofSeconds(200));
-        return heard.stream().filter(Heard.TurnedAway.class::isInstance).map(each -> ((Heard.TurnedAway) each).reason()).toList();
+        return heard.stream().filter(GatewayEvent.TurnedAway.class::isInstance).map(each -> ((GatewayEvent.TurnedAway) each).reason()).toList();
     }
 
     @Test

@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.UUID;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.slf4j.MDC;
 import org.springframework.core.annotation.AnnotatedElementUtils;
 import org.springframework.http.HttpStatus;
@@ -79,7 +79,7 @@ public class Access implements HandlerInterceptor {
         }
     }
 
-    private static Unusable refused(String why) {
-        return new Unusable(HttpStatus.FORBIDDEN, why, List.of());
+    private static ProblemException refused(String why) {
+        return new ProblemException(HttpStatus.FORBIDDEN, why, List.of());
     }
 }

@@ -22,7 +22,7 @@ import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.access.Role;
 import org.hiddenclerk.app.access.Scope;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -147,7 +147,7 @@ class AccountController {
 
     private void mustProve(Principal who, String password, String pointer) {
         if (!accounts.isPasswordOf(who.getName(), password)) {
-            throw Unusable.content("The password does not match", new FieldProblem(pointer, "another one", "the password of this account"));
+            throw ProblemException.content("The password does not match", new FieldProblem(pointer, "another one", "the password of this account"));
         }
     }
 

@@ -5,7 +5,7 @@ import java.util.Optional;
 import org.hiddenclerk.app.access.Caller;
 import org.hiddenclerk.app.access.Role;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.security.core.userdetails.User;
 import org.springframework.security.core.userdetails.UserDetails;
 import org.springframework.security.core.userdetails.UserDetailsService;
@@ -66,17 +66,17 @@ public class Accounts implements UserDetailsService {
     @Transactional
     public void makeOwner(String name, String displayName, String password) {
         if (accounts.count() > 0) {
-            throw Unusable.conflict("There is an owner already. Log in instead.");
+            throw ProblemException.conflict("There is an owner already. Log in instead.");
         }
         make(name, displayName, password, Role.OWNER);
     }
 
-    /** @throws Unusable when the password is none, or the name is taken */
+    /** @throws ProblemException when the password is none, or the name is taken */
     @Transactional
     AccountRow make(String name, String displayName, String password, Role role) {
         rules.check(password, name, displayName);
         if (accounts.findByName(name).isPresent()) {
-            throw Unusable.content("This name is taken", new FieldProblem("/name", "the name of another account", "a name of your own"));
+            throw ProblemException.content("This name is taken", new FieldProblem("/name", "the name of another account", "a name of your own"));
         }
         return accounts.saveAndFlush(new AccountRow(name, displayName, passwords.encode(password), role, clock.instant()));
     }
@@ -94,6 +94,6 @@ public class Accounts implements UserDetailsService {
     }
 
     private AccountRow row(String name) {
-        return accounts.findByName(name).orElseThrow(() -> Unusable.notFound("account"));
+        return accounts.findByName(name).orElseThrow(() -> ProblemException.notFound("account"));
     }
 }

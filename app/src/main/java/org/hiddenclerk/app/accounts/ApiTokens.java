@@ -9,7 +9,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.access.Caller;
 import org.hiddenclerk.app.access.Scope;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.security.core.Authentication;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -58,11 +58,11 @@ class ApiTokens {
     public void revoke(String account, UUID id) {
         AccountRow owner = accountNamed(account);
         ApiTokenRow token = tokens.findById(id).filter(t -> t.accountId().equals(owner.id()))
-                .orElseThrow(() -> Unusable.notFound("token"));
+                .orElseThrow(() -> ProblemException.notFound("token"));
         token.revoke(clock.instant());
     }
 
     private AccountRow accountNamed(String name) {
-        return accounts.findByName(name).orElseThrow(() -> Unusable.notFound("account"));
+        return accounts.findByName(name).orElseThrow(() -> ProblemException.notFound("account"));
     }
 }

@@ -7,7 +7,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -51,6 +51,6 @@ class GuestLinks {
 
     @Transactional
     public void revoke(UUID job, UUID id) {
-        links.findById(id).filter(link -> link.jobId().equals(job)).orElseThrow(() -> Unusable.notFound("link")).revoke(clock.instant());
+        links.findById(id).filter(link -> link.jobId().equals(job)).orElseThrow(() -> ProblemException.notFound("link")).revoke(clock.instant());
     }
 }

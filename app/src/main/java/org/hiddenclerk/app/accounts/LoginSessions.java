@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.session.FindByIndexNameSessionRepository;
 import org.springframework.session.Session;
 import org.springframework.stereotype.Service;
@@ -33,7 +33,7 @@ class LoginSessions {
     }
 
     void end(String account, String shown) {
-        String id = sessions.findByPrincipalName(account).keySet().stream().filter(key -> shown(key).equals(shown)).findFirst().orElseThrow(() -> Unusable.notFound("login"));
+        String id = sessions.findByPrincipalName(account).keySet().stream().filter(key -> shown(key).equals(shown)).findFirst().orElseThrow(() -> ProblemException.notFound("login"));
         sessions.deleteById(id);
     }
 

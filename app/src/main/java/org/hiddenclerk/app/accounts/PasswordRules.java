@@ -4,7 +4,7 @@ import com.nulabinc.zxcvbn.Zxcvbn;
 import java.util.List;
 import java.util.Optional;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.stereotype.Component;
 
 /**
@@ -23,10 +23,10 @@ class PasswordRules {
 
     private final Zxcvbn library = new Zxcvbn();
 
-    /** @throws Unusable with what is wrong; the password is never repeated */
+    /** @throws ProblemException with what is wrong; the password is never repeated */
     void check(String password, String name, String displayName) {
         flaw(password, name, displayName).ifPresent(flaw -> {
-            throw Unusable.content("This password is not taken", new FieldProblem("/password", flaw, ASKED));
+            throw ProblemException.content("This password is not taken", new FieldProblem("/password", flaw, ASKED));
         });
     }
 

@@ -14,7 +14,7 @@ import java.util.function.UnaryOperator;
 import javax.crypto.spec.SecretKeySpec;
 import org.apache.commons.codec.binary.Base32;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.secrets.KeepsSecrets;
 import org.hiddenclerk.app.secrets.KeyRing;
 import org.hiddenclerk.app.secrets.Sealed;
@@ -64,7 +64,7 @@ class SecondFactors implements KeepsSecrets {
     @Transactional
     public List<String> confirm(String account, String code) {
         AccountRow row = row(account);
-        Sealed pending = row.pendingFactor().orElseThrow(() -> Unusable.conflict("There is nothing to confirm. Begin again."));
+        Sealed pending = row.pendingFactor().orElseThrow(() -> ProblemException.conflict("There is nothing to confirm. Begin again."));
         if (!matches(row, pending, code)) {
             throw wrong();
         }
@@ -116,14 +116,14 @@ class SecondFactors implements KeepsSecrets {
     }
 
     private AccountRow row(String account) {
-        return accounts.findLockedByName(account).orElseThrow(() -> Unusable.notFound("account"));
+        return accounts.findLockedByName(account).orElseThrow(() -> ProblemException.notFound("account"));
     }
 
     private static String recoveryHash(String code) {
         return Secrets.hash("recovery " + code.toLowerCase(Locale.ROOT).replace("-", ""));
     }
 
-    static Unusable wrong() {
-        return Unusable.content("The code does not match", new FieldProblem("/code", "another one", "the six digits that the device shows now; each is good once"));
+    static ProblemException wrong() {
+        return ProblemException.content("The code does not match", new FieldProblem("/code", "another one", "the six digits that the device shows now; each is good once"));
     }
 }

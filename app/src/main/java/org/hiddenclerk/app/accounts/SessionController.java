@@ -22,7 +22,7 @@ import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.access.Role;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.springframework.http.HttpStatus;
 import org.springframework.security.authentication.AuthenticationManager;
@@ -132,14 +132,14 @@ class SessionController {
         Duration wait = throttle.waitFor(login.name(), request.getRemoteAddr());
         if (!wait.isZero()) {
             response.setHeader("Retry-After", String.valueOf(wait.toSeconds() + 1));
-            throw new Unusable(HttpStatus.TOO_MANY_REQUESTS, "Too many failed tries. Try again in " + (wait.toSeconds() + 1) + " seconds.", List.of());
+            throw new ProblemException(HttpStatus.TOO_MANY_REQUESTS, "Too many failed tries. Try again in " + (wait.toSeconds() + 1) + " seconds.", List.of());
         }
         Authentication who;
         try {
             who = authentication.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(login.name(), login.password()));
         } catch (AuthenticationException refused) {
             throttle.failed(login.name(), request.getRemoteAddr());
-            throw new Unusable(HttpStatus.UNAUTHORIZED, "Name and password do not match.",
+            throw new ProblemException(HttpStatus.UNAUTHORIZED, "Name and password do not match.",
                     List.of(new FieldProblem("/password", "another one", "the password of this account")));
         }
         if (accounts.hasSecondFactor(login.name())) {
@@ -152,11 +152,11 @@ class SessionController {
 
     private void mustBringCode(Login login, HttpServletRequest request) {
         if (login.code() == null || login.code().isBlank()) {
-            throw new Unusable(HttpStatus.UNAUTHORIZED, "This account has a second factor.", List.of(new FieldProblem("/code", "none", "the six digits that your device shows now")));
+            throw new ProblemException(HttpStatus.UNAUTHORIZED, "This account has a second factor.", List.of(new FieldProblem("/code", "none", "the six digits that your device shows now")));
         }
         if (!factors.accepts(login.name(), login.code())) {
             throttle.failed(login.name(), request.getRemoteAddr());
-            throw new Unusable(HttpStatus.UNAUTHORIZED, "The code does not match.", List.of(new FieldProblem("/code", "another one",
+            throw new ProblemException(HttpStatus.UNAUTHORIZED, "The code does not match.", List.of(new FieldProblem("/code", "another one",
                     "the six digits that your device shows now, each good once, or a recovery code")));
         }
     }
@@ -199,7 +199,7 @@ class SessionController {
     @Operation(operationId = "visit", summary = "Opens a household's link")
     SessionView visit(@Valid @RequestBody LinkText link, HttpServletRequest request, HttpServletResponse response) {
         // Nobody guesses 256 bits: a link needs no slowing down, and one who tries must not keep others out.
-        GuestLinkRow row = guests.opened(link.text()).orElseThrow(() -> Unusable.conflict("This link does not lead anywhere, or it has run out. Ask the firm for a new one."));
+        GuestLinkRow row = guests.opened(link.text()).orElseThrow(() -> ProblemException.conflict("This link does not lead anywhere, or it has run out. Ask the firm for a new one."));
         Authentication who = UsernamePasswordAuthenticationToken.authenticated(Caller.guestName(row.id()), null, Caller.authorities(Role.GUEST));
         entering.enter(who, request, response);
         return session(who);

@@ -12,7 +12,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.access.Role;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.jdbc.core.simple.JdbcClient;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -78,13 +78,13 @@ class Staff {
 
     private static void mustBeOfTheFirm(Role role) {
         if (role == Role.GUEST) {
-            throw Unusable.content("Guests come by a link of their house", new FieldProblem("/role", role.label(), "Owner, Lead or Fitter"));
+            throw ProblemException.content("Guests come by a link of their house", new FieldProblem("/role", role.label(), "Owner, Lead or Fitter"));
         }
     }
 
     @Transactional
     public void withdraw(UUID invitation) {
-        invitations.findById(invitation).orElseThrow(() -> Unusable.notFound("invitation")).used(clock.instant());
+        invitations.findById(invitation).orElseThrow(() -> ProblemException.notFound("invitation")).used(clock.instant());
     }
 
     @Transactional(readOnly = true)
@@ -113,17 +113,17 @@ class Staff {
         return row.name();
     }
 
-    private static Unusable gone() {
-        return Unusable.conflict("This invitation was used, withdrawn or has run out. Ask for a new one.");
+    private static ProblemException gone() {
+        return ProblemException.conflict("This invitation was used, withdrawn or has run out. Ask for a new one.");
     }
 
-    /** @throws Unusable when nobody would be left who owns the firm's jobs */
+    /** @throws ProblemException when nobody would be left who owns the firm's jobs */
     @Transactional
     public void change(UUID person, Role role, boolean disabled) {
         AccountRow row = row(person);
         boolean owns = role == Role.OWNER && !disabled;
         if (!owns && accounts.findByRole(Role.OWNER).stream().allMatch(owner -> owner.id().equals(person) || owner.isDisabled())) {
-            throw Unusable.conflict("Nobody would be left to own the firm's jobs. Make somebody else an owner first.");
+            throw ProblemException.conflict("Nobody would be left to own the firm's jobs. Make somebody else an owner first.");
         }
         mustBeOfTheFirm(role);
         if (row.role() == role && row.isDisabled() == disabled) {
@@ -145,6 +145,6 @@ class Staff {
     }
 
     private AccountRow row(UUID person) {
-        return accounts.findById(person).orElseThrow(() -> Unusable.notFound("person"));
+        return accounts.findById(person).orElseThrow(() -> ProblemException.notFound("person"));
     }
 }

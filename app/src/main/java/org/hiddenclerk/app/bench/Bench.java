@@ -17,7 +17,7 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.bench.BenchCard;
@@ -132,17 +132,17 @@ public class Bench implements StageKeeper {
         return credentials.textFor(unit);
     }
 
-    /** @throws Unusable for a setting that the module does not have */
+    /** @throws ProblemException for a setting that the module does not have */
     @Transactional
     public void want(UUID unit, long version, Map<String, String> wanted) {
         BenchUnitRow row = unchanged(unit, version);
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
         wanted.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> {
-            throw Unusable.content("The module cannot be set so", new FieldProblem("/wanted/" + key, value, why));
+            throw ProblemException.content("The module cannot be set so", new FieldProblem("/wanted/" + key, value, why));
         }));
         Map<String, String> planned = row.place().map(feels.settings(row.jobId(), this.planned.of(row.jobId()))::get).orElse(Map.of());
         wanted.forEach((key, value) -> Optional.ofNullable(planned.get(key)).filter(other -> !other.equals(value)).ifPresent(other -> {
-            throw Unusable.content("The plan wants something else", new FieldProblem("/wanted/" + key, value, other + ", as the switch is to feel; the Feel sheet changes that"));
+            throw ProblemException.content("The plan wants something else", new FieldProblem("/wanted/" + key, value, other + ", as the switch is to feel; the Feel sheet changes that"));
         }));
         row.isToBe(wanted);
         units.saveAndFlush(row);
@@ -179,14 +179,14 @@ public class Bench implements StageKeeper {
      * Takes a module to the bench, for a place that waits for one of its kind.
      *
      * @param box whose place is meant, if it has one; the first of the house otherwise
-     * @throws Unusable for a serial that is known, and for a module that the stock book does not have
+     * @throws ProblemException for a serial that is known, and for a module that the stock book does not have
      */
     @Transactional
     public UUID take(UUID job, String module, String serial, Optional<UUID> box, String who) {
         houses.job(job);
         stock.require(module, "/moduleCode");
         if (units.existsBySerial(serial)) {
-            throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
+            throw ProblemException.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         BenchUnitRow row = new BenchUnitRow(job, serial, module, who, now());
         assign(row, job, box);
@@ -214,7 +214,7 @@ public class Bench implements StageKeeper {
         BenchUnitRow row = unchanged(unit, version);
         OnBench now = of(row.jobId()).units().stream().filter(u -> u.row().id().equals(unit)).findFirst().orElseThrow();
         now.card().refusal(mark).ifPresent(why -> {
-            throw Unusable.content("This is not marked", new FieldProblem("/step", mark.step().name(), why));
+            throw ProblemException.content("This is not marked", new FieldProblem("/step", mark.step().name(), why));
         });
         row.mark(mark, who, now());
         if (mark.step() == BenchStep.SETTINGS && mark.outcome() == BenchCard.Outcome.DONE) {
@@ -232,16 +232,16 @@ public class Bench implements StageKeeper {
      * everything that rules say of it. The old one goes out of its network.
      *
      * @return the new one
-     * @throws Unusable for a serial that is known, or a module that is in no box
+     * @throws ProblemException for a serial that is known, or a module that is in no box
      */
     @Transactional
     public UUID replace(UUID unit, long version, String serial, String who) {
         BenchUnitRow old = unchanged(unit, version);
         if (old.boxId().isEmpty()) {
-            throw Unusable.conflict("This module is in no box, so there is nothing to replace.");
+            throw ProblemException.conflict("This module is in no box, so there is nothing to replace.");
         }
         if (units.existsBySerial(serial)) {
-            throw Unusable.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
+            throw ProblemException.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         UUID box = old.boxId().get();
         PlannedId.Module planned = old.place().orElseThrow();
@@ -265,29 +265,29 @@ public class Bench implements StageKeeper {
         units.saveAndFlush(row);
     }
 
-    /** @throws Unusable for an address that breaks a rule or that another module has */
+    /** @throws ProblemException for an address that breaks a rule or that another module has */
     @Transactional
     public void address(UUID unit, long version, String typed) {
         BenchUnitRow row = unchanged(unit, version);
         Checked<DeviceAddress> checked = DeviceAddress.read(typed);
-        String digits = checked.value().map(DeviceAddress::digits).orElseThrow(() -> Unusable.content("The address cannot be kept",
+        String digits = checked.value().map(DeviceAddress::digits).orElseThrow(() -> ProblemException.content("The address cannot be kept",
                 new FieldProblem("/address", checked.flaw().orElseThrow().rule().words() + ": " + checked.flaw().orElseThrow().found(),
                         checked.flaw().orElseThrow().expected())));
         if (!row.address().filter(digits::equals).isPresent() && units.existsByAddress(digits)) {
-            throw Unusable.content("The address cannot be kept", new FieldProblem("/address", typed, "an address that no other module has"));
+            throw ProblemException.content("The address cannot be kept", new FieldProblem("/address", typed, "an address that no other module has"));
         }
         row.hasAddress(digits);
         units.saveAndFlush(row);
     }
 
     BenchUnitRow find(UUID unit) {
-        return units.findById(unit).orElseThrow(() -> Unusable.notFound("module"));
+        return units.findById(unit).orElseThrow(() -> ProblemException.notFound("module"));
     }
 
     private BenchUnitRow unchanged(UUID unit, long version) {
         BenchUnitRow row = find(unit);
         if (row.version() != version) {
-            throw Unusable.conflict("Somebody marked something on this module meanwhile. Your entry is not saved; look at it again.");
+            throw ProblemException.conflict("Somebody marked something on this module meanwhile. Your entry is not saved; look at it again.");
         }
         return row;
     }

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.UnaryOperator;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.secrets.KeepsSecrets;
 import org.hiddenclerk.app.secrets.KeyRing;
 import org.hiddenclerk.app.secrets.Sealed;
@@ -38,16 +38,16 @@ public class Credentials implements KeepsSecrets {
         this.clock = clock;
     }
 
-    /** @throws Unusable with the rule that it breaks, or the module that has the same one */
+    /** @throws ProblemException with the rule that it breaks, or the module that has the same one */
     @Transactional
     public void keep(UUID unit, CredentialKind kind, String typed, String who) {
         Checked<CredentialKind.Read> checked = kind.read(typed);
-        CredentialKind.Read read = checked.value().orElseThrow(() -> Unusable.content("The " + kind.label() + " cannot be kept: "
+        CredentialKind.Read read = checked.value().orElseThrow(() -> ProblemException.content("The " + kind.label() + " cannot be kept: "
                 + checked.flaw().orElseThrow().rule().words(), new FieldProblem("/text", checked.flaw().orElseThrow().found(),
                 checked.flaw().orElseThrow().expected())));
         byte[] print = keys.print(kind + " " + read.text());
         credentials.findByPrint(print).ifPresent(other -> {
-            throw Unusable.content("The " + kind.label() + " cannot be kept", new FieldProblem("/text", "the code of the module with serial "
+            throw ProblemException.content("The " + kind.label() + " cannot be kept", new FieldProblem("/text", "the code of the module with serial "
                     + units.findById(other.unitId()).orElseThrow().serial(), "a code that no other module has"));
         });
         CredentialRow row = new CredentialRow(unit, kind, print, read.masked(), json.writeValueAsString(read.facts()), who, now());
@@ -62,7 +62,7 @@ public class Credentials implements KeepsSecrets {
     /** The text, after its showing is written down. */
     @Transactional
     public String show(UUID credential, String why, String who) {
-        CredentialRow row = credentials.findById(credential).orElseThrow(() -> Unusable.notFound("credential"));
+        CredentialRow row = credentials.findById(credential).orElseThrow(() -> ProblemException.notFound("credential"));
         showings.saveAndFlush(new ShowingRow(credential, why, who, now()));
         return keys.open(row.sealed(), row.about());
     }
@@ -95,9 +95,9 @@ public class Credentials implements KeepsSecrets {
 
     @Transactional
     public void forget(UUID credential) {
-        CredentialRow row = credentials.findById(credential).orElseThrow(() -> Unusable.notFound("credential"));
+        CredentialRow row = credentials.findById(credential).orElseThrow(() -> ProblemException.notFound("credential"));
         if (!showings(credential).isEmpty()) {
-            throw Unusable.conflict("This code was shown to people; its showings stay on record, and it with them.");
+            throw ProblemException.conflict("This code was shown to people; its showings stay on record, and it with them.");
         }
         credentials.delete(row);
     }

@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.naming.DeviceName;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -37,7 +37,7 @@ class LabelController {
         Bench.State state = bench.of(job);
         Optional<Bench.OnBench> one = state.units().stream().filter(u -> u.row().id().equals(unit)).findFirst();
         if (unit != null && one.isEmpty()) {
-            throw Unusable.notFound("module");
+            throw ProblemException.notFound("module");
         }
         byte[] pdf = one.map(u -> LabelSheet.alone(label(job, u, state))).orElseGet(() -> LabelSheet.sheet(state.units().stream()
                 .filter(u -> u.row().name().isPresent()).map(u -> label(job, u, state)).toList()));

@@ -5,7 +5,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.jspecify.annotations.Nullable;
 
 /** Two choices of one house, unit by unit. */
@@ -15,7 +15,7 @@ final class ChoiceComparison {
 
     static List<WhyNotAnswer.Change> of(ChoiceDocument.@Nullable Outcome one, ChoiceDocument.@Nullable Outcome other) {
         if (one == null || other == null) {
-            throw Unusable.conflict("Only choices that are finished can be compared.");
+            throw ProblemException.conflict("Only choices that are finished can be compared.");
         }
         Map<String, String> words = new LinkedHashMap<>();
         one.units().forEach(unit -> words.put(unit.unit(), unit.words()));

@@ -15,7 +15,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.settings.HouseDocument;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.StockBook;
@@ -78,7 +78,7 @@ class ChooseHouse {
     }
 
     HouseChoiceRow find(UUID choice) {
-        return choices.findById(choice).orElseThrow(() -> Unusable.notFound("choice"));
+        return choices.findById(choice).orElseThrow(() -> ProblemException.notFound("choice"));
     }
 
     List<HouseChoiceRow> ofJob(UUID job) {
@@ -145,7 +145,7 @@ class ChooseHouse {
         HouseMatch.Result matched = matches.match(row.jobId(), survey);
         boolean known = matched.units().stream().anyMatch(u -> u.id().equals(unit));
         if (!known || stock.catalogue().find(module).isEmpty()) {
-            throw Unusable.content("There is no such choice", new FieldProblem("#unit", unit + ", " + module, "a unit of the house and a module"));
+            throw ProblemException.content("There is no such choice", new FieldProblem("#unit", unit + ", " + module, "a unit of the house and a module"));
         }
         AllocationTask task = task(row.jobId(), survey, matched, asked);
         boolean allowed = task.options().stream().anyMatch(o -> o.model().code().equals(module)
@@ -153,7 +153,7 @@ class ChooseHouse {
         if (!allowed) {
             return WhyNotAnswer.forbidden(matched, unit, module);
         }
-        Allocation best = Allocator.solve(task).orElseThrow(() -> Unusable.conflict("No choice was found in time."));
+        Allocation best = Allocator.solve(task).orElseThrow(() -> ProblemException.conflict("No choice was found in time."));
         Attempt with = Allocator.with(task, unit, module);
         return with instanceof Attempt.Made made ? WhyNotAnswer.dearer(Allocator.dearer(task, best, made.allocation()), survey)
                 : with instanceof Attempt.Impossible impossible ? WhyNotAnswer.of(impossible) : WhyNotAnswer.notInTime();

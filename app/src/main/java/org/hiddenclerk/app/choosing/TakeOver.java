@@ -8,7 +8,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.hiddenclerk.app.planning.PickEntry;
 import org.hiddenclerk.app.planning.Plans;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.stock.StockBook;
@@ -42,27 +42,27 @@ class TakeOver {
     }
 
     /** What became of the boxes. */
-    record TakeOverReport(int taken, List<Kept> kept) {
+    record TakeOverReport(int taken, List<LeftAsIs> kept) {
     }
 
     /** A box that keeps what it has. */
-    record Kept(UUID box, String label, String why) {
+    record LeftAsIs(UUID box, String label, String why) {
     }
 
     TakeOverReport takeOver(UUID choice, String who) {
         HouseChoiceRow row = chooseHouse.find(choice);
         ChoiceDocument.Outcome outcome = json.readValue(row.result().orElseThrow(() ->
-                Unusable.conflict("This choice is not finished.")), ChoiceDocument.Outcome.class);
+                ProblemException.conflict("This choice is not finished.")), ChoiceDocument.Outcome.class);
         Map<UUID, List<ChoiceDocument.ChosenView>> byLead = new LinkedHashMap<>();
         outcome.chosen().forEach(chosen -> byLead.computeIfAbsent(chosen.lead(), l -> new ArrayList<>()).add(chosen));
         int taken = 0;
-        List<Kept> kept = new ArrayList<>();
+        List<LeftAsIs> kept = new ArrayList<>();
         for (BoxRow box : boxes.ofJob(row.jobId())) {
             List<ChoiceDocument.ChosenView> chosen = byLead.getOrDefault(box.id(), List.of());
             try {
                 taken += Boolean.TRUE.equals(transaction.execute(status -> give(box.id(), chosen, who))) ? 1 : 0;
-            } catch (Unusable e) {
-                kept.add(new Kept(box.id(), box.label(), e.getMessage()));
+            } catch (ProblemException e) {
+                kept.add(new LeftAsIs(box.id(), box.label(), e.getMessage()));
             }
         }
         return new TakeOverReport(taken, kept);

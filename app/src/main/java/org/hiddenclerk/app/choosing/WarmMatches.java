@@ -12,7 +12,7 @@ import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.hiddenclerk.app.background.Rest;
 import org.hiddenclerk.app.fitting.WarmStandings.HousesJudged;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.RecordSurvey;
@@ -101,7 +101,7 @@ class WarmMatches {
                 matched.remove(job);
                 matched.put(job, times + 1);
             }
-        } catch (Unusable | IllegalArgumentException | org.springframework.dao.DataAccessException e) {
+        } catch (ProblemException | IllegalArgumentException | org.springframework.dao.DataAccessException e) {
             // Only speed is lost: whoever asks has it matched then.
             LOG.info("A house could not be matched ahead: {}", e.getMessage());
         }

@@ -51,7 +51,7 @@ final class BehaviourReader {
     /** In order of time; those of one instant as they were given. */
     List<Event> events() {
         List<Event> events = new ArrayList<>();
-        document.get("events").forEach(event -> events.add(new Event(event.get("atMs").asLong(), Event.Deed.valueOf(event.get("do").asString()),
+        document.get("events").forEach(event -> events.add(new Event(event.get("atMs").asLong(), Event.Type.valueOf(event.get("do").asString()),
                 Integer.parseInt(event.path("input").asString("1")))));
         events.sort(Comparator.comparingLong(Event::atMs));
         return events;

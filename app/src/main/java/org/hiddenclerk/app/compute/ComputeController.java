@@ -18,7 +18,7 @@ import java.util.List;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.rules.RuleCheck;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Machine;
@@ -26,14 +26,14 @@ import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.credentials.Checked;
 import org.hiddenclerk.core.credentials.CredentialKind;
-import org.hiddenclerk.core.credentials.Flaw;
-import org.hiddenclerk.core.credentials.Slip;
+import org.hiddenclerk.core.credentials.Violation;
+import org.hiddenclerk.core.credentials.TypingError;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.electrical.WiringRules;
 import org.hiddenclerk.core.radio.ChannelPlan;
 import org.hiddenclerk.core.schedule.SunDay;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -74,7 +74,7 @@ class ComputeController {
             Traced traced = Tracing.of(reader.board(), reader.region(), reader.readings());
             return TraceAnswer.of(traced, traced.possible().stream().anyMatch(p -> p.topology().contains("+")));
         } catch (Tracing.TooMany e) {
-            throw Unusable.content(UNUSABLE, List.of(new FieldProblem("/boxes", "more wirings than can be told apart",
+            throw ProblemException.content(UNUSABLE, List.of(new FieldProblem("/boxes", "more wirings than can be told apart",
                     "fewer boxes at a time")));
         }
     }
@@ -99,7 +99,7 @@ class ComputeController {
         try {
             check = RuleCheck.read(document);
         } catch (IllegalArgumentException e) {
-            throw Unusable.content(UNUSABLE, List.of(new FieldProblem("", "", String.valueOf(e.getMessage()))));
+            throw ProblemException.content(UNUSABLE, List.of(new FieldProblem("", "", String.valueOf(e.getMessage()))));
         }
         refuse(check.problems());
         return check.answer();
@@ -117,11 +117,11 @@ class ComputeController {
     @PostMapping("/sun")
     @Operation(operationId = "sun", summary = "Sunrise, noon and sunset of days at a place, by its clocks")
     List<SunDayView> sun(@Valid @RequestBody SunQuestion question) {
-        Whereabouts where;
+        Location where;
         try {
-            where = new Whereabouts(question.latitude(), question.longitude(), ZoneId.of(question.zone()));
+            where = new Location(question.latitude(), question.longitude(), ZoneId.of(question.zone()));
         } catch (DateTimeException e) {
-            throw Unusable.content(UNUSABLE, new FieldProblem("/zone", question.zone(), "a zone of the time zone database, like Europe/Vienna"));
+            throw ProblemException.content(UNUSABLE, new FieldProblem("/zone", question.zone(), "a zone of the time zone database, like Europe/Vienna"));
         }
         return question.from().datesUntil(question.from().plusDays(question.days())).map(date -> {
             SunDay day = SunDay.of(where, date);
@@ -140,7 +140,7 @@ class ComputeController {
      * @param flaw  the rule that a wrong one breaks, in words
      * @param slips single slips of the hand that would explain a wrong one
      */
-    record CredentialAnswer(boolean good, List<CredentialKind.Fact> facts, @MayBeAbsent Flaw.Rule rule, @MayBeAbsent String flaw, List<Slip> slips) {
+    record CredentialAnswer(boolean good, List<CredentialKind.Fact> facts, @MayBeAbsent Violation.Rule rule, @MayBeAbsent String flaw, List<TypingError> slips) {
     }
 
     @PostMapping("/credential-check")
@@ -148,7 +148,7 @@ class ComputeController {
     CredentialAnswer credentialCheck(@Valid @RequestBody CredentialQuestion question) {
         Checked<CredentialKind.Read> checked = question.kind().read(question.text());
         return new CredentialAnswer(checked.value().isPresent(), checked.value().map(CredentialKind.Read::facts).orElse(List.of()),
-                checked.flaw().map(Flaw::rule).orElse(null), checked.flaw().map(Flaw::toString).orElse(null), checked.slips());
+                checked.flaw().map(Violation::rule).orElse(null), checked.flaw().map(Violation::toString).orElse(null), checked.slips());
     }
 
     /** Wi-Fi channels in use at 2.4 GHz, here and next door. */
@@ -173,7 +173,7 @@ class ComputeController {
 
     private static void refuse(List<FieldProblem> problems) {
         if (!problems.isEmpty()) {
-            throw Unusable.content(UNUSABLE, problems);
+            throw ProblemException.content(UNUSABLE, problems);
         }
     }
 }

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.core.conductors.At;
+import org.hiddenclerk.core.conductors.Termination;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.OpenedBox;
 import org.hiddenclerk.core.conductors.Reading;
@@ -81,10 +81,10 @@ final class TraceReader {
                     || cores.stream().anyMatch(seen -> seen.id().equals(core.id()))) {
                 problem(at + "/id", core.id(), "an id that no other core has");
             }
-            if (core.at().kind() == At.Kind.JOINT) {
+            if (core.at().kind() == Termination.Kind.JOINT) {
                 joints.merge(core.at().name(), 1, Integer::sum);
             }
-            if (core.at().kind() == At.Kind.TERMINAL) {
+            if (core.at().kind() == Termination.Kind.TERMINAL) {
                 terminal(at + "/at", core.at().name(), mechanism, removed);
             }
             cores.add(core);
@@ -108,7 +108,7 @@ final class TraceReader {
 
     private static SeenCore core(JsonNode node) {
         return new SeenCore(node.get("id").asString(), node.get("cable").asString(), node.get("colour").asString(),
-                At.read(node.get("at").asString()));
+                Termination.read(node.get("at").asString()));
     }
 
     private void reading(String pointer, JsonNode node) {

@@ -9,7 +9,7 @@ import org.apache.commons.csv.CSVParser;
 import org.apache.commons.csv.CSVPrinter;
 import org.apache.commons.csv.CSVRecord;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 
 /** Comma- or semicolon-separated values (RFC 4180) with names of columns in the first line, in UTF-8. */
 public final class CsvFile {
@@ -31,8 +31,8 @@ public final class CsvFile {
      * @param pointer JSON pointer to the field that holds it; empty for the whole body
      */
     public record Sent(String title, String pointer) {
-        private Unusable refused(String found, String expected) {
-            return Unusable.content(title, new FieldProblem(pointer, found, expected));
+        private ProblemException refused(String found, String expected) {
+            return ProblemException.content(title, new FieldProblem(pointer, found, expected));
         }
     }
 
@@ -59,7 +59,7 @@ public final class CsvFile {
      * Reads a file.
      *
      * @param needed columns that must be there
-     * @throws Unusable when a needed column is missing, or it is too long, no such file, or not in UTF-8
+     * @throws ProblemException when a needed column is missing, or it is too long, no such file, or not in UTF-8
      */
     public static CsvFile read(String text, List<String> needed, Sent from) {
         if (text.indexOf('\uFFFD') >= 0 || text.indexOf('\0') >= 0) {

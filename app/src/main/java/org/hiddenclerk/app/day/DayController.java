@@ -17,7 +17,7 @@ import org.hiddenclerk.app.day.DayDocument.DayQuestion;
 import org.hiddenclerk.app.day.DayDocument.DaysView;
 import org.hiddenclerk.app.day.DayDocument.NormsEntry;
 import org.hiddenclerk.app.house.Houses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.day.DayTask.Norms;
 import org.springframework.http.HttpHeaders;
@@ -84,7 +84,7 @@ class DayController {
     @GetMapping("/calendar.ics")
     @Operation(operationId = "dayCalendar", summary = "The planned days as iCalendar (RFC 5545)")
     ResponseEntity<String> calendar(@PathVariable UUID job) {
-        DayPlanRow row = days.last(job).orElseThrow(() -> Unusable.notFound("plan of the day"));
+        DayPlanRow row = days.last(job).orElseThrow(() -> ProblemException.notFound("plan of the day"));
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_TYPE, "text/calendar;charset=UTF-8").header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"site.ics\"")
                 .body(DayCalendar.of(days.planned(row), ZoneId.of(days.asked(row).zone()), job, houses.job(job).name()));
     }

@@ -22,7 +22,7 @@ import org.hiddenclerk.app.day.DayDocument.DaysView;
 import org.hiddenclerk.app.day.DayDocument.OpeningView;
 import org.hiddenclerk.app.day.DayDocument.VisitView;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.rules.Rules;
 import org.hiddenclerk.core.day.DayPlan;
 import org.hiddenclerk.core.day.DayPlanner;
@@ -30,7 +30,7 @@ import org.hiddenclerk.core.day.DayTask;
 import org.hiddenclerk.core.day.DayTask.Norms;
 import org.hiddenclerk.core.day.DayTask.Work;
 import org.hiddenclerk.core.schedule.SunDay;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.json.JsonMapper;
@@ -72,9 +72,9 @@ class Days {
      */
     DayQuestion usual(UUID job) {
         LocalDate tomorrow = LocalDate.now(clock).plusDays(1);
-        Optional<Whereabouts> where = rules.whereabouts(job);
+        Optional<Location> where = rules.whereabouts(job);
         Optional<SunDay> sun = where.map(place -> SunDay.of(place, tomorrow));
-        return new DayQuestion(tomorrow, where.map(Whereabouts::zone).orElse(ZoneId.systemDefault()).getId(), "08:00", "17:00", sun.flatMap(SunDay::rise).map(Days::clock)
+        return new DayQuestion(tomorrow, where.map(Location::zone).orElse(ZoneId.systemDefault()).getId(), "08:00", "17:00", sun.flatMap(SunDay::rise).map(Days::clock)
                 .orElse("08:30"), sun.flatMap(SunDay::set).map(Days::clock).orElse("16:00"), null, List.of(new DayDocument.CrewEntry("first", true)), Map.of(), 20,
                 DayDocument.NormsEntry.of(Norms.USUAL));
     }
@@ -92,7 +92,7 @@ class Days {
         check(question);
         SiteWork.Site all = site.of(job, question.norms().norms(), question.mostOff());
         question.mostOff().keySet().stream().filter(label -> !all.circuits().containsKey(label)).findFirst().ifPresent(label -> {
-            throw Unusable.content("The day cannot be planned", new FieldProblem("/mostOff/" + label, label, "a circuit of this house"));
+            throw ProblemException.content("The day cannot be planned", new FieldProblem("/mostOff/" + label, label, "a circuit of this house"));
         });
         DayPlanRow row = plans.findById(job).orElseGet(() -> new DayPlanRow(job));
         row.is(json.writeValueAsString(question), json.writeValueAsString(planned(question, all)), who, clock.instant().truncatedTo(ChronoUnit.MICROS));
@@ -101,21 +101,21 @@ class Days {
 
     private static void check(DayQuestion question) {
         if (question.crew().stream().noneMatch(DayDocument.CrewEntry::mayWire)) {
-            throw Unusable.content("The day cannot be planned", new FieldProblem("/crew", "nobody", "somebody who may work on wiring"));
+            throw ProblemException.content("The day cannot be planned", new FieldProblem("/crew", "nobody", "somebody who may work on wiring"));
         }
         if (question.crew().stream().map(DayDocument.CrewEntry::name).distinct().count() < question.crew().size()) {
-            throw Unusable.content("The day cannot be planned", new FieldProblem("/crew", "one name twice", "a name for each"));
+            throw ProblemException.content("The day cannot be planned", new FieldProblem("/crew", "one name twice", "a name for each"));
         }
         if (minute(question.from()) >= minute(question.to())) {
-            throw Unusable.content("The day cannot be planned", new FieldProblem("/to", question.to(), "later than " + question.from()));
+            throw ProblemException.content("The day cannot be planned", new FieldProblem("/to", question.to(), "later than " + question.from()));
         }
         if (minute(question.daylightFrom()) > minute(question.daylightTo())) {
-            throw Unusable.content("The day cannot be planned", new FieldProblem("/daylightTo", question.daylightTo(), "not before " + question.daylightFrom()));
+            throw ProblemException.content("The day cannot be planned", new FieldProblem("/daylightTo", question.daylightTo(), "not before " + question.daylightFrom()));
         }
         try {
             ZoneId.of(question.zone());
         } catch (DateTimeException e) {
-            throw Unusable.content("The day cannot be planned", new FieldProblem("/zone", question.zone(), "a time zone like Europe/Vienna"));
+            throw ProblemException.content("The day cannot be planned", new FieldProblem("/zone", question.zone(), "a time zone like Europe/Vienna"));
         }
     }
 

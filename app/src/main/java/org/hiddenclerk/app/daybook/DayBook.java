@@ -17,7 +17,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.HouseReadAnew;
 import org.hiddenclerk.app.house.JobRow;
 import org.hiddenclerk.app.house.JobRepository;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.job.JobProgress;
 import org.springframework.context.event.EventListener;
 import org.springframework.jdbc.core.simple.JdbcClient;
@@ -50,7 +50,7 @@ class DayBook {
     private final JdbcClient jdbc;
     private final JobRepository jobs;
     private final Clock clock;
-    private final Map<UUID, Kept> kept = new ConcurrentHashMap<>();
+    private final Map<UUID, LoggedEntry> kept = new ConcurrentHashMap<>();
 
     DayBook(JdbcClient jdbc, JobRepository jobs, Clock clock) {
         this.jdbc = jdbc;
@@ -66,7 +66,7 @@ class DayBook {
     private record Log(UUID job, long last, long lines) {
     }
 
-    private record Kept(Log log, Entry entry) {
+    private record LoggedEntry(Log log, Entry entry) {
     }
 
     @EventListener
@@ -77,11 +77,11 @@ class DayBook {
     @Transactional(readOnly = true)
     public List<Entry> entries() {
         List<Log> logs = jdbc.sql(LOGS).query((row, i) -> new Log(row.getObject(1, UUID.class), row.getLong(2), row.getLong(3))).list();
-        Map<UUID, Kept> now = new HashMap<>();
+        Map<UUID, LoggedEntry> now = new HashMap<>();
         logs.forEach(log -> Optional.ofNullable(kept.get(log.job())).filter(before -> before.log().equals(log)).ifPresent(before -> now.put(log.job(), before)));
         Map<UUID, Log> changed = logs.stream().filter(log -> !now.containsKey(log.job())).collect(Collectors.toMap(Log::job, log -> log));
         if (!changed.isEmpty()) {
-            read(changed.keySet()).forEach(entry -> now.put(entry.job(), new Kept(changed.get(entry.job()), entry)));
+            read(changed.keySet()).forEach(entry -> now.put(entry.job(), new LoggedEntry(changed.get(entry.job()), entry)));
         }
         kept.putAll(now);
         kept.keySet().retainAll(now.keySet());
@@ -111,14 +111,14 @@ class DayBook {
     }
 
     private JobRow row(UUID job) {
-        return jobs.findById(job).orElseThrow(() -> Unusable.notFound("job"));
+        return jobs.findById(job).orElseThrow(() -> ProblemException.notFound("job"));
     }
 
     @Transactional
     public void keep(UUID job, String name, String place, String contact, Optional<LocalDate> visitOn) {
         JobRow row = row(job);
         if (row.arePeopleRemoved() && !contact.isBlank()) {
-            throw Unusable.conflict("What is known of the people of this house was removed; open a new job for them.");
+            throw ProblemException.conflict("What is known of the people of this house was removed; open a new job for them.");
         }
         row.isCalled(name.strip(), place.strip());
         row.isVisited(contact.strip(), visitOn.orElse(null));

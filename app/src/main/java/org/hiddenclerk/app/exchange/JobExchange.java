@@ -20,7 +20,7 @@ import org.hiddenclerk.app.house.HouseReadAnew;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -318,7 +318,7 @@ class JobExchange {
         for (BoxRow row : all) {
             try {
                 plans.judge(boxes.found(row, job, house), circumstances);
-            } catch (Unusable e) {
+            } catch (ProblemException e) {
                 e.errors().forEach(error -> add(problems, "/parts/box (" + row.label() + ")" + error.pointer(), error.found(), error.expected()));
                 if (e.errors().isEmpty()) {
                     add(problems, "/parts/box", row.label(), e.getMessage());
@@ -359,7 +359,7 @@ class JobExchange {
     @Transactional
     public void delete(UUID job, String print) {
         if (!write(job).print().equals(print)) {
-            throw Unusable.conflict("The job is not what the file says, or was never written as one. Export it first, and delete it with that file.");
+            throw ProblemException.conflict("The job is not what the file says, or was never written as one. Export it first, and delete it with that file.");
         }
         remove(job);
     }

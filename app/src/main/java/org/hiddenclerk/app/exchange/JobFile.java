@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.function.UnaryOperator;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.planned.PlannedId;
 import tools.jackson.core.StreamReadConstraints;
 import tools.jackson.core.json.JsonFactory;
@@ -134,25 +134,25 @@ final class JobFile {
     /**
      * Reads a file, and brings it up to the version of today.
      *
-     * @throws Unusable when it is no JSON, no job, or of a version that is not known
+     * @throws ProblemException when it is no JSON, no job, or of a version that is not known
      */
     static ObjectNode read(byte[] bytes) {
         JsonNode tree;
         try {
             tree = MAPPER.readTree(bytes);
         } catch (JacksonException e) {
-            throw Unusable.content("This is not readable as JSON", new FieldProblem("", shown(e), "JSON in UTF-8, at most " + DEEPEST + " levels deep, numbers of at most " + LONGEST_NUMBER + " digits"));
+            throw ProblemException.content("This is not readable as JSON", new FieldProblem("", shown(e), "JSON in UTF-8, at most " + DEEPEST + " levels deep, numbers of at most " + LONGEST_NUMBER + " digits"));
         }
         if (!tree.isObject() || !FORMAT.equals(tree.path("format").asString(""))) {
-            throw Unusable.content("This is no job file", new FieldProblem("/format", tree.path("format").asString("nothing"), FORMAT));
+            throw ProblemException.content("This is no job file", new FieldProblem("/format", tree.path("format").asString("nothing"), FORMAT));
         }
         JsonNode version = tree.path("version");
         if (!version.isInt() || version.intValue() < 1 || version.intValue() > VERSION) {
-            throw Unusable.content("This version is not known", new FieldProblem("/version", version.asString("nothing"), "a whole number from 1 to " + VERSION
+            throw ProblemException.content("This version is not known", new FieldProblem("/version", version.asString("nothing"), "a whole number from 1 to " + VERSION
                     + "; a newer file needs a newer clerk"));
         }
         if (!tree.path("parts").isObject()) {
-            throw Unusable.content("This is no job file", new FieldProblem("/parts", "nothing", "the parts of a job, by name"));
+            throw ProblemException.content("This is no job file", new FieldProblem("/parts", "nothing", "the parts of a job, by name"));
         }
         ObjectNode file = tree.asObject();
         for (int from = version.intValue(); from < VERSION; from++) {

@@ -18,8 +18,8 @@ import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Household;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.behaviour.Occasion;
-import org.hiddenclerk.core.behaviour.Played;
+import org.hiddenclerk.core.behaviour.Scenario;
+import org.hiddenclerk.core.behaviour.ScenarioResult;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.behaviour.Wall;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -48,9 +48,9 @@ class FeelController {
     }
 
     /** An occasion as it goes with a behaviour; events on a clock that begins at 0, in milliseconds. */
-    record PlayedView(Occasion occasion, String label, String words, int hands, int wasted, int contradictions, int failed, boolean leftOn, List<EventEntry> events,
+    record PlayedView(Scenario occasion, String label, String words, int hands, int wasted, int contradictions, int failed, boolean leftOn, List<EventEntry> events,
                       long untilMs) {
-        static PlayedView of(Played played, Wall wall) {
+        static PlayedView of(ScenarioResult played, Wall wall) {
             return new PlayedView(played.occasion(), played.occasion().label(), played.words(wall), played.hands(), played.wasted(), played.contradictions(), played.failed(),
                     played.leftOn(), played.events().stream().map(EventEntry::of).toList(), played.untilMs());
         }
@@ -86,7 +86,7 @@ class FeelController {
                 Arrays.stream(Household.Want.values()).map(want -> new FeelChoice(want.name(), want.label())).toList(),
                 Arrays.stream(Household.RemoteUse.values()).map(use -> new FeelChoice(use.name(), use.label())).toList(),
                 Arrays.stream(PowerOn.values()).map(state -> new FeelChoice(state.name(), state.label())).toList(),
-                Arrays.stream(Occasion.values()).map(occasion -> new FeelChoice(occasion.name(), occasion.label())).toList());
+                Arrays.stream(Scenario.values()).map(occasion -> new FeelChoice(occasion.name(), occasion.label())).toList());
     }
 
     private static FeelInputView view(Feels.Felt all, Feels.FeltInput felt) {

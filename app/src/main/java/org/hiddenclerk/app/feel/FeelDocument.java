@@ -13,7 +13,7 @@ import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Event;
 import org.hiddenclerk.core.behaviour.Household;
-import org.hiddenclerk.core.behaviour.Occasion;
+import org.hiddenclerk.core.behaviour.Scenario;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
 
@@ -25,7 +25,7 @@ import org.hiddenclerk.core.behaviour.PowerOn;
  * @param recorded sequences that somebody kept, to play them again
  */
 record FeelDocument(@NotNull Household.Want want, @MayBeAbsent Household.Want other, @NotNull Household.RemoteUse remote,
-                    @MayBeAbsent @Size(max = 20) Map<Occasion, @NotNull @Min(0) @Max(200) Integer> week, @NotNull @Valid ParametersEntry parameters,
+                    @MayBeAbsent @Size(max = 20) Map<Scenario, @NotNull @Min(0) @Max(200) Integer> week, @NotNull @Valid ParametersEntry parameters,
                     @NotNull @Size(max = 20) List<@Valid @NotNull SequenceEntry> recorded) {
     static final FeelDocument USUAL = new FeelDocument(Household.Want.ANY_FLIP, null, Household.RemoteUse.SOMETIMES, Map.of(), ParametersEntry.of(Parameters.USUAL), List.of());
 
@@ -53,7 +53,7 @@ record FeelDocument(@NotNull Household.Want want, @MayBeAbsent Household.Want ot
         }
     }
 
-    record EventEntry(@Min(0) @Max(86_400_000) long atMs, @NotNull Event.Deed deed, @Min(1) @Max(2) int input) {
+    record EventEntry(@Min(0) @Max(86_400_000) long atMs, @NotNull Event.Type deed, @Min(1) @Max(2) int input) {
         static EventEntry of(Event event) {
             return new EventEntry(event.atMs(), event.deed(), event.input());
         }

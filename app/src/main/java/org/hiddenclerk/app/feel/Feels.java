@@ -15,7 +15,7 @@ import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.behaviour.Adviser;
@@ -125,15 +125,15 @@ public class Feels implements StageKeeper {
      *
      * @param box whose pick the input belongs to
      * @param key of the input within the plan of the box
-     * @throws Unusable with the pointer of what cannot be, or when somebody changed it meanwhile
+     * @throws ProblemException with the pointer of what cannot be, or when somebody changed it meanwhile
      */
     @Transactional
     public void keep(UUID box, String key, long version, long boxVersion, InputBehaviour behaviour, FeelDocument document, String who) {
         Felt before = of(box);
-        PlannedId.Input id = PlannedId.Input.ofKey(box.toString(), key).orElseThrow(() -> Unusable.notFound("input"));
-        FeltInput input = before.inputs().stream().filter(felt -> felt.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("input"));
+        PlannedId.Input id = PlannedId.Input.ofKey(box.toString(), key).orElseThrow(() -> ProblemException.notFound("input"));
+        FeltInput input = before.inputs().stream().filter(felt -> felt.id().equals(id)).findFirst().orElseThrow(() -> ProblemException.notFound("input"));
         if (input.version() != version) {
-            throw Unusable.conflict("Somebody changed this input meanwhile. Your entry is not saved; look at it again.");
+            throw ProblemException.conflict("Somebody changed this input meanwhile. Your entry is not saved; look at it again.");
         }
         Parameters parameters = parameters(document);
         Boxes.Found found = boxes.find(box);
@@ -160,7 +160,7 @@ public class Feels implements StageKeeper {
         try {
             return document.parameters().parameters();
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("The input cannot be set so", new FieldProblem("/document/parameters", "", e.getMessage()));
+            throw ProblemException.content("The input cannot be set so", new FieldProblem("/document/parameters", "", e.getMessage()));
         }
     }
 
@@ -171,10 +171,10 @@ public class Feels implements StageKeeper {
 
     private void change(UUID box, long boxVersion, FeltInput input, Assignment owner, InputBehaviour behaviour, String who) {
         if (input.firstGang() == 0 || !owner.gangs().contains(input.firstGang())) {
-            throw Unusable.conflict("This switch is read by a module that goes along with another one; it is set with its plan.");
+            throw ProblemException.conflict("This switch is read by a module that goes along with another one; it is set with its plan.");
         }
         Adviser.refusal(behaviour, input.input().wall(), owner.reader().behaviours()).ifPresent(why -> {
-            throw Unusable.content("The switch cannot act like this", new FieldProblem("/behaviour", behaviour.label(), "another one: " + why));
+            throw ProblemException.content("The switch cannot act like this", new FieldProblem("/behaviour", behaviour.label(), "another one: " + why));
         });
         plans.changeBehaviour(box, boxVersion, input.firstGang(), behaviour, who);
     }

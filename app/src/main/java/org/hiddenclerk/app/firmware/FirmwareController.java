@@ -24,7 +24,7 @@ import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.firmware.Device;
 import org.hiddenclerk.core.firmware.Policy;
@@ -169,7 +169,7 @@ class FirmwareController {
     @Needs(Right.LEAD)
     @Operation(operationId = "keepFirmware", summary = "Keeps a file whose sum is the one published with it")
     List<ReleaseView> keep(@Valid @RequestBody ReleaseEntry entry, Principal who) {
-        Version version = Version.read(entry.version()).orElseThrow(() -> Unusable.content("The firmware cannot be kept", new FieldProblem("/version", entry.version(),
+        Version version = Version.read(entry.version()).orElseThrow(() -> ProblemException.content("The firmware cannot be kept", new FieldProblem("/version", entry.version(),
                 "a version by Semantic Versioning 2.0.0, like 1.4.0")));
         releases.keep(new Release(entry.kind().strip(), version, entry.sha256(), entry.features(), entry.notes().strip()), entry.file(), people.nameOf(who));
         return releases();

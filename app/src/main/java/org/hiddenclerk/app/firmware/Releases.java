@@ -6,7 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.firmware.Release;
 import org.hiddenclerk.core.firmware.Version;
 import org.springframework.stereotype.Service;
@@ -32,13 +32,13 @@ public class Releases {
                 ReleaseRow.featuresOf((String) row[3]), (String) row[4])).toList();
     }
 
-    /** @throws Unusable when the file's sum is not the one that was published with it, or this version is kept already */
+    /** @throws ProblemException when the file's sum is not the one that was published with it, or this version is kept already */
     public void keep(Release release, byte[] file, String who) {
         if (!release.isOf(file)) {
-            throw Unusable.content("The firmware cannot be kept", new FieldProblem("/sha256", release.sha256(), "the sum of the file, which is " + Release.sumOf(file)));
+            throw ProblemException.content("The firmware cannot be kept", new FieldProblem("/sha256", release.sha256(), "the sum of the file, which is " + Release.sumOf(file)));
         }
         if (releases.findByKindAndVersion(release.kind(), release.version().toString()).isPresent()) {
-            throw Unusable.conflict(release.kind() + " " + release.version() + " is kept already; a version never changes its file.");
+            throw ProblemException.conflict(release.kind() + " " + release.version() + " is kept already; a version never changes its file.");
         }
         releases.saveAndFlush(new ReleaseRow(release, file, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
@@ -52,7 +52,7 @@ public class Releases {
     }
 
     byte[] fileOf(Release release) {
-        return releases.findByKindAndVersion(release.kind(), release.version().toString()).orElseThrow(() -> Unusable.conflict("The file of " + release.kind() + " "
+        return releases.findByKindAndVersion(release.kind(), release.version().toString()).orElseThrow(() -> ProblemException.conflict("The file of " + release.kind() + " "
                 + release.version() + " is gone.")).file();
     }
 }

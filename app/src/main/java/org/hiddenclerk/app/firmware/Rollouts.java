@@ -24,7 +24,7 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.joining.Members;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.nodes.Leases;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.firmware.Device;
 import org.hiddenclerk.core.firmware.Policy;
 import org.hiddenclerk.core.firmware.Release;
@@ -96,10 +96,10 @@ class Rollouts {
     UUID begin(UUID job, Policy policy, String who) {
         RolloutPlan plan = plan(job, policy);
         if (plan.waves().isEmpty()) {
-            throw Unusable.conflict("No module of this house is due: none is known in its network with a version older than what is kept.");
+            throw ProblemException.conflict("No module of this house is due: none is known in its network with a version older than what is kept.");
         }
         if (of(job).stream().anyMatch(row -> row.state() != RolloutRow.State.DONE)) {
-            throw Unusable.conflict("A roll-out of this house is not done yet. Let it go on, or end it, first.");
+            throw ProblemException.conflict("A roll-out of this house is not done yet. Let it go on, or end it, first.");
         }
         return rollouts.saveAndFlush(new RolloutRow(job, json.writeValueAsString(RolloutDocument.of(plan)), who, now())).id();
     }
@@ -117,7 +117,7 @@ class Rollouts {
     }
 
     RolloutRow find(UUID rollout) {
-        return rollouts.findById(rollout).orElseThrow(() -> Unusable.notFound("roll-out"));
+        return rollouts.findById(rollout).orElseThrow(() -> ProblemException.notFound("roll-out"));
     }
 
     /** Ends after the module that is being done. */
@@ -140,7 +140,7 @@ class Rollouts {
     void goOn(UUID rollout, String who) {
         RolloutRow row = find(rollout);
         if (row.state() == RolloutRow.State.DONE) {
-            throw Unusable.conflict("This roll-out is done.");
+            throw ProblemException.conflict("This roll-out is done.");
         }
         stopping.remove(rollout);
         if (row.state() == RolloutRow.State.STOPPED) {
@@ -177,7 +177,7 @@ class Rollouts {
             } else if (next instanceof Rollout.Next.Wait wait) {
                 is(row.id(), RolloutRow.State.RUNNING, "waiting: " + wait.reason());
             }
-        } catch (UncheckedIOException | Unusable e) {
+        } catch (UncheckedIOException | ProblemException e) {
             is(row.id(), RolloutRow.State.RUNNING, "waiting: " + e.getMessage());
         } catch (DataIntegrityViolationException e) {
             LOG.info("Another process carries this roll-out on.");
@@ -206,7 +206,7 @@ class Rollouts {
         }
 
         private Members.Joined module(Device device) {
-            return Optional.ofNullable(modules.get(device.id())).orElseThrow(() -> Unusable.conflict("a module of the plan is not known in its network any more"));
+            return Optional.ofNullable(modules.get(device.id())).orElseThrow(() -> ProblemException.conflict("a module of the plan is not known in its network any more"));
         }
 
         @Override

@@ -1,7 +1,7 @@
 package org.hiddenclerk.app.fitting;
 
 import java.util.UUID;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.OpenWork;
 import org.springframework.stereotype.Component;
 
@@ -17,10 +17,10 @@ class OpenRunSheets implements OpenWork {
     @Override
     public void refuseIfOpen(UUID box) {
         if (sheets.existsByBoxIdAndFinishedFalseAndSetAsideFalse(box)) {
-            throw Unusable.conflict("A run sheet is open on this box. Finish it or set it aside first.");
+            throw ProblemException.conflict("A run sheet is open on this box. Finish it or set it aside first.");
         }
         if (sheets.countOpenOnRunsThrough(box.toString()) > 0) {
-            throw Unusable.conflict("A run sheet is open on a box that its cables lead to. Finish it or set it aside first.");
+            throw ProblemException.conflict("A run sheet is open on a box that its cables lead to. Finish it or set it aside first.");
         }
     }
 }

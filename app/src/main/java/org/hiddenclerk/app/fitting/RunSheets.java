@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.fitting.Entry;
@@ -27,7 +27,7 @@ import org.hiddenclerk.core.fitting.SharedCircuits;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
@@ -97,12 +97,12 @@ public class RunSheets {
         site.hold(box);
         Boxes.Found found = boxes.find(box);
         IssuedPlanRow plan = plans.lastIssued(box)
-                .orElseThrow(() -> Unusable.conflict("No plan is issued for this box. Issue it on the Draw sheet first."));
+                .orElseThrow(() -> ProblemException.conflict("No plan is issued for this box. Issue it on the Draw sheet first."));
         if (!plans.isCurrent(plan, found)) {
-            throw Unusable.conflict("The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
+            throw ProblemException.conflict("The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
         }
         plans.judge(found).findings().stream().filter(f -> f.code() == FindingCode.READINGS_CONTRADICT).findFirst().ifPresent(contradicted -> {
-            throw Unusable.conflict("What was read on site speaks against the plan. " + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
+            throw ProblemException.conflict("What was read on site speaks against the plan. " + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
         });
         refuseSecondSheet(found, plan);
         UUID at = plan.opens().contains(plan.boxId()) || plan.opens().isEmpty() ? plan.boxId() : plan.opens().get(0);
@@ -116,7 +116,7 @@ public class RunSheets {
         for (RunSheetRow row : site.unfinished(found.job())) {
             if (!row.isSetAside()) {
                 plans.restore(plans.issuedPlan(row.planId()), found.house()).opens().stream().filter(opened::contains).findFirst().ifPresent(box -> {
-                    throw Unusable.conflict("A run sheet is open on " + label(UUID.fromString(box)) + " already"
+                    throw ProblemException.conflict("A run sheet is open on " + label(UUID.fromString(box)) + " already"
                             + (opened.size() > 1 ? ": what is planned over several boxes is worked by one sheet." : "."));
                 });
             }
@@ -180,7 +180,7 @@ public class RunSheets {
     /** Somebody has looked into it. */
     @Transactional
     public UUID settle(UUID found, String who) {
-        FoundOtherwiseRow row = otherwise.findById(found).orElseThrow(() -> Unusable.notFound("finding"));
+        FoundOtherwiseRow row = otherwise.findById(found).orElseThrow(() -> ProblemException.notFound("finding"));
         row.isSettled(who, now());
         return otherwise.saveAndFlush(row).boxId();
     }
@@ -203,12 +203,12 @@ public class RunSheets {
     @OnSite
     public Open signOff(UUID box, String who) {
         site.hold(box);
-        Open open = last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
+        Open open = last(box).orElseThrow(() -> ProblemException.notFound("run sheet"));
         if (locks.takeOff(open.box(), who, now()) == 0) {
-            throw Unusable.conflict("No lock of yours hangs for this box.");
+            throw ProblemException.conflict("No lock of yours hangs for this box.");
         }
         site.isolateAgain(open, true, who + " took the lock for " + label(open.box()) + " off", who, now());
-        return last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
+        return last(box).orElseThrow(() -> ProblemException.notFound("run sheet"));
     }
 
     /** Puts a sheet aside, so that survey and plan can be changed. What it recorded stays. */
@@ -217,7 +217,7 @@ public class RunSheets {
         site.hold(box);
         Open open = require(box);
         if (open.row().version() != version) {
-            throw Unusable.conflict("Someone else entered something on this sheet. It is not set aside; look at the sheet again.");
+            throw ProblemException.conflict("Someone else entered something on this sheet. It is not set aside; look at the sheet again.");
         }
         open.row().putAside();
         RunSheetRow aside = sheets.saveAndFlush(open.row());
@@ -260,7 +260,7 @@ public class RunSheets {
     private Optional<String> missingPhoto(Open open) {
         WiringPlan plan = plans.restore(plans.issuedPlan(open.row().planId()), open.house());
         return plan.placesOfWork().stream().filter(place -> !place.implied() && !photos.wereTaken(UUID.fromString(place.id()), open.row().startedAt()))
-                .map(Run.Place::label).findFirst();
+                .map(ConnectedBoxes.Place::label).findFirst();
     }
 
     private static String circuits(Open open) {
@@ -287,13 +287,13 @@ public class RunSheets {
         String step = entry instanceof Entry.Corrected corrected ? corrected.stepId() : entry instanceof Entry.Done done ? done.stepId() : entry instanceof Entry.Skipped skip ? skip.stepId()
                 : entry instanceof Entry.Ticked tick ? tick.stepId() : entry instanceof Entry.Measured value ? value.stepId() : "";
         apart.executeWithoutResult(status -> refused.save(new RefusedEntryRow(box, step, entry.who(), now(), found + "; expected: " + expected)));
-        throw Unusable.content("The run sheet refuses this", new FieldProblem("/" + field, found, expected));
+        throw ProblemException.content("The run sheet refuses this", new FieldProblem("/" + field, found, expected));
     }
 
     private Open require(UUID box) {
-        Open open = last(box).orElseThrow(() -> Unusable.notFound("run sheet"));
+        Open open = last(box).orElseThrow(() -> ProblemException.notFound("run sheet"));
         if (open.row().isSetAside()) {
-            throw Unusable.conflict("This run sheet was set aside. Start a new one.");
+            throw ProblemException.conflict("This run sheet was set aside. Start a new one.");
         }
         return open;
     }

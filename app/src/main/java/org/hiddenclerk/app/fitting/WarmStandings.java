@@ -6,7 +6,7 @@ import org.hiddenclerk.app.background.Rest;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.planning.Plans;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -71,7 +71,7 @@ public class WarmStandings {
         for (BoxRow row : boxes.ofJob(job)) {
             try {
                 standings.of(boxes.found(row, job, house), circumstances);
-            } catch (Unusable e) {
+            } catch (ProblemException e) {
                 LOG.info("Box {} could not be judged ahead: {}", row.label(), e.getMessage());
             }
         }

@@ -17,7 +17,7 @@ import org.hiddenclerk.app.live.LivePlans;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.handover.BoxReady;
@@ -45,7 +45,7 @@ public class Handovers implements StageKeeper {
     private final HandedOverRepository given;
     private final LivePlans plans;
     private final PlannedHouses planned;
-    private final Bases bases;
+    private final TestFingerprints bases;
     private final Boxes boxes;
     private final Houses houses;
     private final Plans issued;
@@ -53,7 +53,7 @@ public class Handovers implements StageKeeper {
     private final JsonMapper json;
     private final Clock clock;
 
-    Handovers(HandoverEntryRepository entries, HandedOverRepository given, LivePlans plans, PlannedHouses planned, Bases bases, Boxes boxes, Houses houses, Plans issued,
+    Handovers(HandoverEntryRepository entries, HandedOverRepository given, LivePlans plans, PlannedHouses planned, TestFingerprints bases, Boxes boxes, Houses houses, Plans issued,
               RunSheets sheets, JsonMapper json, Clock clock) {
         this.entries = entries;
         this.given = given;
@@ -171,7 +171,7 @@ public class Handovers implements StageKeeper {
      * Writes down what was found at a test.
      *
      * @param sentKey of the request, so that a weak connection that sends it twice makes one entry
-     * @throws Unusable when the test is none of this house, a figure is missing, or a failure is not described
+     * @throws ProblemException when the test is none of this house, a figure is missing, or a failure is not described
      */
     @Transactional
     public void enter(UUID job, String test, boolean asPlanned, Optional<BigDecimal> figure, String note, String cause, @Nullable String sentKey, String who) {
@@ -179,7 +179,7 @@ public class Handovers implements StageKeeper {
             return;
         }
         LivePlan plan = plans.of(job);
-        HandoverTest tested = tests(job, plan).stream().filter(each -> each.id().equals(test) && PlannedId.moduleOf(each.device()).isPresent()).findFirst().orElseThrow(() -> Unusable.notFound("test"));
+        HandoverTest tested = tests(job, plan).stream().filter(each -> each.id().equals(test) && PlannedId.moduleOf(each.device()).isPresent()).findFirst().orElseThrow(() -> ProblemException.notFound("test"));
         Map<Matter, String> basis = bases.of(job, plan).getOrDefault(tested.device(), Map.of());
         Entry entry = new Entry(test, asPlanned, figure, note.strip(), cause.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), basis);
         require(tested, entry);
@@ -190,26 +190,26 @@ public class Handovers implements StageKeeper {
 
     private static void require(HandoverTest test, Entry entry) {
         if (test.scale().isPresent() && entry.figure().isEmpty()) {
-            throw Unusable.content("A figure is needed", new FieldProblem("/figure", "nothing", "what was read, in " + test.scale().get().unit()));
+            throw ProblemException.content("A figure is needed", new FieldProblem("/figure", "nothing", "what was read, in " + test.scale().get().unit()));
         }
         if (test.scale().isEmpty() && entry.figure().isPresent()) {
-            throw Unusable.content("This test has no figure", new FieldProblem("/figure", entry.figure().get().toPlainString(), "nothing"));
+            throw ProblemException.content("This test has no figure", new FieldProblem("/figure", entry.figure().get().toPlainString(), "nothing"));
         }
         if (!HandoverRecord.passed(test, entry) && entry.note().isEmpty()) {
-            throw Unusable.content("Say what was seen", new FieldProblem("/note", "nothing", "what happened instead of: " + test.expected()));
+            throw ProblemException.content("Say what was seen", new FieldProblem("/note", "nothing", "what happened instead of: " + test.expected()));
         }
     }
 
     /**
      * Hands the house over to its people.
      *
-     * @throws Unusable with what is open
+     * @throws ProblemException with what is open
      */
     @Transactional
     public void give(UUID job, String to, String who) {
         Held held = of(job);
         if (!held.isFinal()) {
-            throw Unusable.content("The house can't be handed over yet", held.blocks().stream().map(block -> new FieldProblem("", block.words(), "nothing open")).toList());
+            throw ProblemException.content("The house can't be handed over yet", held.blocks().stream().map(block -> new FieldProblem("", block.words(), "nothing open")).toList());
         }
         given.save(new HandedOverRow(job, to.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), held.record().count().all()));
     }

@@ -22,7 +22,7 @@ import org.hiddenclerk.app.access.JobsOfCallers;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.LoadText;
@@ -158,11 +158,11 @@ class HouseController {
     Made addCircuit(@PathVariable UUID job, @Valid @RequestBody NewCircuit circuit) {
         boolean elv = circuit.phase() == Line.ELV_PLUS;
         if (elv != (circuit.elvVolts() != null)) {
-            throw Unusable.content("The circuit cannot be kept like this", new FieldProblem("/elvVolts",
+            throw ProblemException.content("The circuit cannot be kept like this", new FieldProblem("/elvVolts",
                     String.valueOf(circuit.elvVolts()), "the volts of an extra-low-voltage circuit, and of no other"));
         }
         if (!elv && !houses.job(job).region().phases().contains(circuit.phase())) {
-            throw Unusable.content("The circuit cannot be kept like this",
+            throw ProblemException.content("The circuit cannot be kept like this",
                     new FieldProblem("/phase", circuit.phase().label(),
                             "one of " + houses.job(job).region().phases()));
         }

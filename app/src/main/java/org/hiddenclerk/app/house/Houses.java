@@ -5,7 +5,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -25,11 +25,11 @@ public class Houses {
     }
 
     public JobRow job(UUID id) {
-        return jobs.findById(id).orElseThrow(() -> Unusable.notFound("job"));
+        return jobs.findById(id).orElseThrow(() -> ProblemException.notFound("job"));
     }
 
     public RoomRow room(UUID id) {
-        return rooms.findById(id).orElseThrow(() -> Unusable.notFound("room"));
+        return rooms.findById(id).orElseThrow(() -> ProblemException.notFound("room"));
     }
 
     public List<RoomRow> rooms(UUID job) {

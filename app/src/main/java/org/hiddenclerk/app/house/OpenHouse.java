@@ -7,7 +7,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.Protection;
@@ -60,12 +60,12 @@ public class OpenHouse {
      */
     @Transactional
     public UUID renameRoom(UUID room, String was, String name) {
-        RoomRow row = rooms.findById(room).orElseThrow(() -> Unusable.notFound("room"));
+        RoomRow row = rooms.findById(room).orElseThrow(() -> ProblemException.notFound("room"));
         if (!row.name().equals(was)) {
-            throw Unusable.conflict("The room is called \"" + row.name() + "\" by now. Look at it again.");
+            throw ProblemException.conflict("The room is called \"" + row.name() + "\" by now. Look at it again.");
         }
         if (rooms.findByJobIdOrderByPosition(row.jobId()).stream().anyMatch(other -> other != row && other.name().equalsIgnoreCase(name) && other.storey().equals(row.storey()))) {
-            throw Unusable.content("The room cannot be called so", new FieldProblem("/name", name, "a name that no other room of " + row.storey() + " has"));
+            throw ProblemException.content("The room cannot be called so", new FieldProblem("/name", name, "a name that no other room of " + row.storey() + " has"));
         }
         row.isCalled(name);
         rooms.saveAndFlush(row);

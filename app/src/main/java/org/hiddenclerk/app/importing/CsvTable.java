@@ -7,7 +7,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.function.Consumer;
 import org.hiddenclerk.app.csv.CsvFile;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 
 /** A table that somebody sent, taken row by row. */
 final class CsvTable {
@@ -30,7 +30,7 @@ final class CsvTable {
     /**
      * Reads a table.
      *
-     * @throws Unusable when a column that is needed is missing, or the table is too long or no table
+     * @throws ProblemException when a column that is needed is missing, or the table is too long or no table
      */
     static CsvTable read(String text, List<String> needed) {
         return new CsvTable(CsvFile.read(text, needed, SENT));

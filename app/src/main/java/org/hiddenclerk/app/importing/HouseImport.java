@@ -16,7 +16,7 @@ import java.util.function.Supplier;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.OpenHouse;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
@@ -175,7 +175,7 @@ class HouseImport {
         }
         try {
             SurveyReader.read(survey, houses.context(job).circuits().keySet());
-        } catch (Unusable e) {
+        } catch (ProblemException e) {
             FieldProblem first = e.errors().get(0);
             throw row.wrong(columnOf(first.pointer().substring(1)), first.expected());
         }

@@ -15,7 +15,7 @@ import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.network.StandInHouses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.joining.BatchJoin;
@@ -76,7 +76,7 @@ class JoinTogether {
     void begin(UUID job, Protocol protocol, String who) {
         List<Expected> expected = expected(job, protocol);
         if (expected.isEmpty()) {
-            throw Unusable.conflict("No " + protocol.label() + " module waits that has its code, its address and its name on record.");
+            throw ProblemException.conflict("No " + protocol.label() + " module waits that has its code, its address and its name on record.");
         }
         var gateway = networks.of(job, protocol);
         JoinRunRow row = runs.saveAndFlush(new JoinRunRow(job, protocol, expected.size(), who, now()));
@@ -100,7 +100,7 @@ class JoinTogether {
             worker.execute(() -> {
                 try {
                     joining.renameAll(renamed.job());
-                } catch (Unusable e) {
+                } catch (ProblemException e) {
                     LOG.info("Not every device has its new name: {}", e.getMessage());
                 }
             });

@@ -16,7 +16,7 @@ import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
@@ -77,7 +77,7 @@ class Joining {
         houses.job(job);
         Window limits = Window.of(protocol);
         if (!limits.takes(seconds)) {
-            throw Unusable.content("The network cannot be opened so", new FieldProblem("/seconds", String.valueOf(seconds), limits.least() + " to " + limits.most() + " s: "
+            throw ProblemException.content("The network cannot be opened so", new FieldProblem("/seconds", String.valueOf(seconds), limits.least() + " to " + limits.most() + " s: "
                     + limits.source()));
         }
         Gateway gateway = networks.of(job, protocol);
@@ -105,7 +105,7 @@ class Joining {
         List<String> codes = bench.modules(job).stream().filter(module -> module.model().protocol() == protocol && !in.contains(module.unit()))
                 .flatMap(module -> bench.codeOf(module.unit()).stream()).toList();
         if (codes.isEmpty()) {
-            throw Unusable.conflict(protocol.label() + " devices are let in by their own codes only, and none that waits has its code on record. Scan it on the bench first.");
+            throw ProblemException.conflict(protocol.label() + " devices are let in by their own codes only, and none that waits has its code on record. Scan it on the bench first.");
         }
         return codes;
     }
@@ -121,7 +121,7 @@ class Joining {
     /** Asks every network of a job who is there. */
     void muster(UUID job) {
         for (Protocol protocol : protocols(bench.modules(job))) {
-            Answer answer = networks.of(job, protocol).ask(new Order.Inventory()).orElseThrow(() -> Unusable.conflict("The " + protocol.label()
+            Answer answer = networks.of(job, protocol).ask(new Order.Inventory()).orElseThrow(() -> ProblemException.conflict("The " + protocol.label()
                     + " network does not answer."));
             if (answer instanceof Answer.Members now) {
                 members.muster(job, protocol, now.members());
@@ -130,7 +130,7 @@ class Joining {
     }
 
     JoinedDeviceRow device(UUID device) {
-        return devices.findById(device).orElseThrow(() -> Unusable.notFound("device"));
+        return devices.findById(device).orElseThrow(() -> ProblemException.notFound("device"));
     }
 
     JoinedDeviceRow turn(UUID device, int channel, boolean on, String who) {
@@ -144,7 +144,7 @@ class Joining {
         JoinedDeviceRow row = device(device);
         requireModule(row.jobId(), unit);
         if (members.lastTold(row.jobId()).filter(device::equals).isEmpty()) {
-            throw Unusable.content("It is not told by this", new FieldProblem("/unit", "the device " + row.address() + " was not the last that was switched",
+            throw ProblemException.content("It is not told by this", new FieldProblem("/unit", "the device " + row.address() + " was not the last that was switched",
                     "what changed when this device was switched: switch it, and look"));
         }
         members.note(row, unit, there ? RecognitionNoteRow.Saw.SWITCHED : RecognitionNoteRow.Saw.NOT_THERE, who);
@@ -156,7 +156,7 @@ class Joining {
     }
 
     private Bench.Ready requireModule(UUID job, UUID unit) {
-        return bench.modules(job).stream().filter(module -> module.unit().equals(unit)).findFirst().orElseThrow(() -> Unusable.notFound("module"));
+        return bench.modules(job).stream().filter(module -> module.unit().equals(unit)).findFirst().orElseThrow(() -> ProblemException.notFound("module"));
     }
 
     /** Somebody moved the wall switch at a module just now: the device that reported it is that module. */
@@ -165,7 +165,7 @@ class Joining {
         List<JoinedDeviceRow> reported = devices(job).stream().filter(row -> row.unit().isEmpty() && row.kind().equals(module.model().code())
                 && row.flippedAt().filter(at -> at.isAfter(now().minus(JUST_NOW))).isPresent()).toList();
         if (reported.size() != 1) {
-            throw Unusable.content("It is not told by this", new FieldProblem("/unit", reported.isEmpty() ? "no " + module.model().code() + " that is not known yet reported a switch in the last "
+            throw ProblemException.content("It is not told by this", new FieldProblem("/unit", reported.isEmpty() ? "no " + module.model().code() + " that is not known yet reported a switch in the last "
                     + JUST_NOW.toSeconds() + " s" : reported.size() + " devices reported a switch", "one device; move this switch only, and wait a minute after another one"));
         }
         members.note(reported.get(0), unit, RecognitionNoteRow.Saw.FLIPPED, who);
@@ -180,8 +180,8 @@ class Joining {
     /** Names a device as its module is called, writes its settings and reads them back. */
     JoinedDeviceRow setUp(UUID device) {
         JoinedDeviceRow row = device(device);
-        Bench.Ready module = requireModule(row.jobId(), row.unit().orElseThrow(() -> Unusable.conflict("It is not known yet which module this is.")));
-        String handle = module.name().orElseThrow(() -> Unusable.conflict("The module has no name yet.")).handle();
+        Bench.Ready module = requireModule(row.jobId(), row.unit().orElseThrow(() -> ProblemException.conflict("It is not known yet which module this is.")));
+        String handle = module.name().orElseThrow(() -> ProblemException.conflict("The module has no name yet.")).handle();
         tell(row, new Order.Rename(row.address(), handle));
         row.isCalled(handle);
         JoinedDeviceRow set = write(row, links.of(row.jobId()).wanted(module));
@@ -205,7 +205,7 @@ class Joining {
         for (JoinedDeviceRow row : state.commanding(module)) {
             try {
                 write(row, state.wanted(modules.get(row.unit().orElseThrow())));
-            } catch (Unusable e) {
+            } catch (ProblemException e) {
                 LOG.info("{} is not told where {} is: {}", row.address(), device.address(), e.getMessage());
             }
         }
@@ -242,26 +242,26 @@ class Joining {
         if (answer.isEmpty()) {
             row.isSilent(true);
             devices.saveAndFlush(row);
-            throw Unusable.conflict("The device " + row.address() + " does not answer. Take its supply away for 10 s, or ask the network who is there.");
+            throw ProblemException.conflict("The device " + row.address() + " does not answer. Take its supply away for 10 s, or ask the network who is there.");
         }
         return refuse(answer.get(), "The device " + row.address());
     }
 
     private static void done(Gateway gateway, Order order, String who) {
-        refuse(ask(gateway, order).orElseThrow(() -> Unusable.conflict(who + " does not answer.")), who);
+        refuse(ask(gateway, order).orElseThrow(() -> ProblemException.conflict(who + " does not answer.")), who);
     }
 
     private static Optional<Answer> ask(Gateway gateway, Order order) {
         try {
             return gateway.ask(order);
         } catch (java.io.UncheckedIOException e) {
-            throw Unusable.conflict(e.getMessage());
+            throw ProblemException.conflict(e.getMessage());
         }
     }
 
     private static Answer refuse(Answer answer, String who) {
         if (answer instanceof Answer.Refused refused) {
-            throw Unusable.conflict(who + " refuses: " + refused.reason() + ".");
+            throw ProblemException.conflict(who + " refuses: " + refused.reason() + ".");
         }
         return answer;
     }

@@ -1,7 +1,7 @@
 package org.hiddenclerk.app.joining;
 
 import org.hiddenclerk.app.network.Networks;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
@@ -26,7 +26,7 @@ class ListenAgain {
         devices.networks().stream().filter(network -> networks.isThere(network.job())).forEach(network -> {
             try {
                 networks.of(network.job(), network.protocol());
-            } catch (Unusable e) {
+            } catch (ProblemException e) {
                 LOG.info("The {} network of a house is not heard yet: {}", network.protocol().label(), e.getMessage());
             }
         });

@@ -18,9 +18,9 @@ import org.hiddenclerk.app.network.Networks;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.job.Stage;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Member;
-import org.hiddenclerk.core.joining.Muster;
+import org.hiddenclerk.core.joining.InventoryComparison;
 import org.hiddenclerk.core.joining.Recognition;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
 import org.hiddenclerk.core.planned.PlannedBindings;
@@ -124,21 +124,21 @@ public class Members implements Networks.Ear, StageKeeper {
 
     @Override
     @Transactional
-    public void heard(UUID job, Protocol protocol, Heard heard) {
-        if (heard instanceof Heard.CameIn in) {
+    public void heard(UUID job, Protocol protocol, GatewayEvent heard) {
+        if (heard instanceof GatewayEvent.CameIn in) {
             says(job, protocol, in.member());
             settle(job);
-        } else if (heard instanceof Heard.Flipped flipped) {
+        } else if (heard instanceof GatewayEvent.Flipped flipped) {
             devices.findByJobIdAndProtocolAndAddress(job, protocol, flipped.address()).ifPresent(row -> {
                 row.wasFlipped(now(), flipped.input());
                 devices.saveAndFlush(row);
             });
-        } else if (heard instanceof Heard.Changed changed) {
+        } else if (heard instanceof GatewayEvent.Changed changed) {
             devices.findByJobIdAndProtocolAndAddress(job, protocol, changed.address()).ifPresent(row -> {
                 row.turned(changed.channel(), changed.on());
                 devices.saveAndFlush(row);
             });
-        } else if (heard instanceof Heard.WindowClosed) {
+        } else if (heard instanceof GatewayEvent.WindowClosed) {
             windows.findById(new JoinWindowRow.Of(job, protocol)).filter(row -> row.closesAt().isAfter(now())).ifPresent(row -> {
                 row.closes(now());
                 windows.saveAndFlush(row);
@@ -159,7 +159,7 @@ public class Members implements Networks.Ear, StageKeeper {
         List<JoinedDeviceRow> known = devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.protocol() == protocol).toList();
         Map<String, String> byName = new HashMap<>();
         known.stream().filter(row -> row.unit().isPresent()).forEach(row -> byName.put(row.name(), row.address()));
-        Muster muster = Muster.of(byName, now);
+        InventoryComparison muster = InventoryComparison.of(byName, now);
         known.forEach(row -> {
             Optional.ofNullable(muster.moved().get(row.address())).ifPresent(row::movedTo);
             row.isSilent(now.stream().noneMatch(member -> member.address().equals(row.address())));

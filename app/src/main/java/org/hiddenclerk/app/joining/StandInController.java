@@ -15,7 +15,7 @@ import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.bench.Bench;
 import org.hiddenclerk.app.network.StandInHouses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.standins.Fault;
 import org.hiddenclerk.standins.Shows;
@@ -103,7 +103,7 @@ class StandInController {
     @PostMapping("/hand")
     @Operation(operationId = "standInHand", summary = "Somebody in the stand-in house presses, flips, or puts a cover on")
     StandInView hand(@PathVariable UUID job, @Valid @RequestBody Hand hand) {
-        StandInHouse house = houses.of(job).filter(h -> h.knows(hand.serial())).orElseThrow(() -> Unusable.notFound("stand-in module"));
+        StandInHouse house = houses.of(job).filter(h -> h.knows(hand.serial())).orElseThrow(() -> ProblemException.notFound("stand-in module"));
         switch (hand.deed()) {
             case PRESS_BUTTON -> house.press(hand.serial());
             case FLIP_SWITCH -> house.flip(hand.serial(), 1);

@@ -30,7 +30,7 @@ import org.hiddenclerk.core.live.HandoverRehearsal;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.live.Parts;
 import org.hiddenclerk.core.rules.Device;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -62,7 +62,7 @@ class CheckController {
     }
 
     /** Checks of a house. {@code outputs} are those that the handover can be rehearsed for. */
-    record ChecksView(long version, List<CheckView> checks, Map<Piece.Kind, List<SlotChoice>> choices, List<SlotChoice> parts, List<SlotChoice> outputs) {
+    record ChecksView(long version, List<CheckView> checks, Map<SentencePart.Kind, List<SlotChoice>> choices, List<SlotChoice> parts, List<SlotChoice> outputs) {
     }
 
     record MetView(String words, boolean met, @MayBeAbsent Long afterMs) {
@@ -101,14 +101,14 @@ class CheckController {
     @Operation(operationId = "checks")
     ChecksView checks(@PathVariable UUID job) {
         LivePlan plan = live.plan(job);
-        Checks.Kept kept = checks.of(job);
-        Map<Piece.Kind, List<SlotChoice>> choices = new EnumMap<>(Piece.Kind.class);
-        Arrays.stream(Piece.Kind.values()).forEach(kind -> choices.put(kind, choices(plan, kind)));
+        Checks.StoredChecks kept = checks.of(job);
+        Map<SentencePart.Kind, List<SlotChoice>> choices = new EnumMap<>(SentencePart.Kind.class);
+        Arrays.stream(SentencePart.Kind.values()).forEach(kind -> choices.put(kind, choices(plan, kind)));
         return new ChecksView(kept.version(), kept.checks().stream().map(check -> view(plan, check)).toList(), choices, Arrays.stream(CheckPart.values()).map(part ->
                 new SlotChoice(part.name(), part.words())).toList(), plan.house().outputs().values().stream().map(output -> new SlotChoice(output.id().text(), output.name())).toList());
     }
 
-    private static List<SlotChoice> choices(LivePlan plan, Piece.Kind kind) {
+    private static List<SlotChoice> choices(LivePlan plan, SentencePart.Kind kind) {
         return switch (kind) {
             case SWITCH -> hands(plan);
             case DOING -> Arrays.stream(Hand.Doing.values()).map(doing -> new SlotChoice(doing.name(), doing.words())).toList();
@@ -182,6 +182,6 @@ class CheckController {
     List<RehearsedView> rehearse(@PathVariable UUID job, @Valid @RequestBody Rehearsing rehearsing) {
         LivePlan plan = live.plan(job);
         return checks.rehearse(job, rehearsing.outputs()).stream().map(tried -> new RehearsedView(tried.test().output().text(), tried.test().kind(), tried.test().kind().label(),
-                Piece.plain(CheckWords.of(plan, tried.test().check())), CheckResultView.of(tried.result()))).toList();
+                SentencePart.plain(CheckWords.of(plan, tried.test().check())), CheckResultView.of(tried.result()))).toList();
     }
 }

@@ -8,7 +8,7 @@ import java.util.UUID;
 import java.util.function.UnaryOperator;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.rules.SlotFilling;
 import org.hiddenclerk.core.live.Check;
 import org.hiddenclerk.core.live.CheckPart;
@@ -40,18 +40,18 @@ class Checks {
         this.clock = clock;
     }
 
-    record Kept(long version, List<Check> checks) {
+    record StoredChecks(long version, List<Check> checks) {
     }
 
     @Transactional(readOnly = true)
-    public Kept of(UUID job) {
+    public StoredChecks of(UUID job) {
         houses.job(job);
-        return rows.findById(job).map(row -> new Kept(row.version(), List.of(CheckJson.MAPPER.readValue(row.document(), Check[].class)))).orElse(new Kept(0, List.of()));
+        return rows.findById(job).map(row -> new StoredChecks(row.version(), List.of(CheckJson.MAPPER.readValue(row.document(), Check[].class)))).orElse(new StoredChecks(0, List.of()));
     }
 
     @Transactional
     public void add(UUID job, long version, String who) {
-        Check drafted = CheckPart.draft(live.plan(job), "c" + UUID.randomUUID().toString().substring(0, 8)).orElseThrow(() -> Unusable.conflict(
+        Check drafted = CheckPart.draft(live.plan(job), "c" + UUID.randomUUID().toString().substring(0, 8)).orElseThrow(() -> ProblemException.conflict(
                 "No switch of this house commands anything yet. Pick modules in Match first."));
         change(job, version, who, checks -> {
             List<Check> more = new ArrayList<>(checks);
@@ -62,7 +62,7 @@ class Checks {
 
     @Transactional
     public void addPart(UUID job, long version, String id, CheckPart part, String who) {
-        Check added = part.addTo(check(job, id), live.plan(job)).orElseThrow(() -> Unusable.conflict("This house has no sensor or output for this part of a sentence."));
+        Check added = part.addTo(check(job, id), live.plan(job)).orElseThrow(() -> ProblemException.conflict("This house has no sensor or output for this part of a sentence."));
         replace(job, version, added, who);
     }
 
@@ -96,31 +96,31 @@ class Checks {
         try {
             return CheckJson.MAPPER.treeToValue(json, Check.class);
         } catch (JacksonException | NullPointerException | IllegalArgumentException e) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
+            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
         }
     }
 
     private Check check(UUID job, String id) {
-        return of(job).checks().stream().filter(check -> check.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("check"));
+        return of(job).checks().stream().filter(check -> check.id().equals(id)).findFirst().orElseThrow(() -> ProblemException.notFound("check"));
     }
 
     private void replace(UUID job, long version, Check changed, String who) {
         List<FieldProblem> problems = CheckReferences.problems(live.plan(job), changed).stream().map(problem -> new FieldProblem(problem.pointer(), problem.found(),
                 problem.expected())).toList();
         if (!problems.isEmpty()) {
-            throw Unusable.content("The sentence cannot be changed so", problems);
+            throw ProblemException.content("The sentence cannot be changed so", problems);
         }
         change(job, version, who, checks -> checks.stream().map(check -> check.id().equals(changed.id()) ? changed : check).toList());
     }
 
     private void change(UUID job, long version, String who, UnaryOperator<List<Check>> change) {
-        Kept before = of(job);
+        StoredChecks before = of(job);
         if (before.version() != version) {
-            throw Unusable.conflict("Somebody changed the checks of this house meanwhile. Your entry is not saved; look at them again.");
+            throw ProblemException.conflict("Somebody changed the checks of this house meanwhile. Your entry is not saved; look at them again.");
         }
         List<Check> next = change.apply(before.checks());
         if (next.size() > MOST) {
-            throw Unusable.conflict("A house keeps " + MOST + " checks at most.");
+            throw ProblemException.conflict("A house keeps " + MOST + " checks at most.");
         }
         ChecksRow row = rows.findById(job).orElseGet(() -> new ChecksRow(job));
         row.is(CheckJson.MAPPER.writeValueAsString(next), who, clock.instant().truncatedTo(ChronoUnit.MICROS));

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.function.Function;
 import java.util.function.Predicate;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
@@ -36,7 +36,7 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
                 @MayBeAbsent @Min(-100_000) @Max(1_000_000) Integer value, @MayBeAbsent Boolean is, @MayBeAbsent @Min(1) @Max(100) Integer slow, @MayBeAbsent LocalTime time) {
     enum Kind { HAND, ORDER, SENSE, PART, SLOW, POLLING, DARK, HOME, CLOCK }
 
-    /** @throws Unusable with the pointer of what is missing or unknown */
+    /** @throws ProblemException with the pointer of what is missing or unknown */
     void check(LivePlan plan) {
         switch (kind) {
             case HAND -> {
@@ -68,13 +68,13 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
 
     private static void needs(@org.jspecify.annotations.Nullable Object value, String pointer) {
         if (value == null) {
-            throw Unusable.content("This cannot be done in the house", new FieldProblem(pointer, "nothing", "a value for this kind of deed"));
+            throw ProblemException.content("This cannot be done in the house", new FieldProblem(pointer, "nothing", "a value for this kind of deed"));
         }
     }
 
     private void known(String pointer, boolean isKnown, String expected) {
         if (!isKnown) {
-            throw Unusable.content("This cannot be done in the house", new FieldProblem(pointer, String.valueOf(at), expected));
+            throw ProblemException.content("This cannot be done in the house", new FieldProblem(pointer, String.valueOf(at), expected));
         }
     }
 

@@ -22,7 +22,7 @@ import org.hiddenclerk.app.bench.DeviceNames;
 import org.hiddenclerk.app.network.BrokerAccounts;
 import org.hiddenclerk.app.network.BrokerLine;
 import org.hiddenclerk.app.nodes.Leases;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.naming.Names;
@@ -107,14 +107,14 @@ class LiveHouses {
     void start(UUID job) {
         LivePlan plan = plan(job);
         if (plan.house().devices().isEmpty()) {
-            throw Unusable.conflict("No module is planned in this house yet. Pick modules in Match first.");
+            throw ProblemException.conflict("No module is planned in this house yet. Pick modules in Match first.");
         }
         if (houses.size() >= MOST && !houses.containsKey(job)) {
-            throw Unusable.conflict(MOST + " houses run already. Stop one of them first.");
+            throw ProblemException.conflict(MOST + " houses run already. Stop one of them first.");
         }
         stop(job);
         if (!leases.take(lease(job))) {
-            throw Unusable.conflict("The house runs on another node, or ran on one that is gone. Try again in " + Leases.AFTER_DEATH.toSeconds() + " s.");
+            throw ProblemException.conflict("The house runs on another node, or ran on one that is gone. Try again in " + Leases.AFTER_DEATH.toSeconds() + " s.");
         }
         try {
             Queue<LiveEvent> events = new ConcurrentLinkedQueue<>();
@@ -124,7 +124,7 @@ class LiveHouses {
             houses.put(job, new Standing(house, plan, events, stirred, new AtomicReference<>()));
             tellHow(job, houses.get(job));
         } catch (UncheckedIOException e) {
-            throw Unusable.conflict(e.getMessage() + " Start the broker, or leave CLERK_MQTT_URL away to use the one inside.");
+            throw ProblemException.conflict(e.getMessage() + " Start the broker, or leave CLERK_MQTT_URL away to use the one inside.");
         } finally {
             if (!houses.containsKey(job)) {
                 leases.giveBack(lease(job));
@@ -185,7 +185,7 @@ class LiveHouses {
         if (here != null) {
             here.house().running().tell(deed::doIn);
         } else if (!news.ask(job, deed)) {
-            throw Unusable.conflict("The house does not run. Start it first.");
+            throw ProblemException.conflict("The house does not run. Start it first.");
         }
     }
 

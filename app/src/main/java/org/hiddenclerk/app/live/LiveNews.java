@@ -13,7 +13,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import org.hiddenclerk.app.network.BrokerLine;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.standins.wire.MqttLine;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
@@ -145,12 +145,12 @@ class LiveNews {
         return Optional.ofNullable(told.get(job)).map(Told::events).orElse(List.of());
     }
 
-    /** @throws Unusable when the broker is not reached */
+    /** @throws ProblemException when the broker is not reached */
     SseEmitter watch(UUID job) {
         try {
             line();
         } catch (UncheckedIOException e) {
-            throw Unusable.conflict(e.getMessage());
+            throw ProblemException.conflict(e.getMessage());
         }
         Told of = told.computeIfAbsent(job, j -> new Told());
         SseEmitter watcher = new SseEmitter(WATCH_MS);

@@ -14,7 +14,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.function.Consumer;
 import org.hiddenclerk.app.house.Houses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.naming.Topic;
 import org.hiddenclerk.standins.wire.EmbeddedBroker;
 import org.springframework.security.crypto.password.PasswordEncoder;
@@ -70,7 +70,7 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
         houses.job(job);
         List<BrokerAccountRow> all = rows.findByJobIdOrderByMadeAt(job);
         if (all.size() >= MOST) {
-            throw Unusable.conflict("A house has " + MOST + " accounts at most. Take one away first.");
+            throw ProblemException.conflict("A house has " + MOST + " accounts at most. Take one away first.");
         }
         byte[] secret = new byte[PASSWORD_BYTES];
         random.nextBytes(secret);
@@ -83,7 +83,7 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
     /** Takes an account away; whoever is in by it is sent out. */
     @Transactional
     public void take(UUID job, UUID account) {
-        BrokerAccountRow row = rows.findById(account).filter(each -> each.jobId().equals(job)).orElseThrow(() -> Unusable.notFound("account"));
+        BrokerAccountRow row = rows.findById(account).filter(each -> each.jobId().equals(job)).orElseThrow(() -> ProblemException.notFound("account"));
         rows.delete(row);
         rows.flush();
         inside.remove(row.userName());

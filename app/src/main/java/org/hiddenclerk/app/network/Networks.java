@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Gateway;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.standins.wire.HttpGateway;
 import org.hiddenclerk.standins.wire.MqttGateway;
 import org.springframework.beans.factory.ObjectProvider;
@@ -40,7 +40,7 @@ public class Networks {
 
     /** Whoever wants to know what networks tell. */
     public interface Ear {
-        void heard(UUID job, Protocol protocol, Heard heard);
+        void heard(UUID job, Protocol protocol, GatewayEvent heard);
     }
 
     static String rootOf(UUID job) {
@@ -57,10 +57,10 @@ public class Networks {
         return standIns.of(job).isPresent() ? inLife.dividedBy(properties.hurry()) : inLife;
     }
 
-    /** @throws Unusable where nothing is there to be asked, or the broker is away */
+    /** @throws ProblemException where nothing is there to be asked, or the broker is away */
     public Gateway of(UUID job, Protocol protocol) {
         if (!isThere(job)) {
-            throw Unusable.conflict("No network of this house is connected. Build the stand-in house, or name a broker when the application is started.");
+            throw ProblemException.conflict("No network of this house is connected. Build the stand-in house, or name a broker when the application is started.");
         }
         try {
             return gateways.computeIfAbsent(new Key(job, protocol), key -> {
@@ -69,12 +69,12 @@ public class Networks {
                 return gateway;
             });
         } catch (UncheckedIOException e) {
-            throw Unusable.conflict(e.getMessage());
+            throw ProblemException.conflict(e.getMessage());
         }
     }
 
     /** Every node hears the same and writes it down; whoever comes second finds it written. */
-    private static void tell(Ear ear, UUID job, Protocol protocol, Heard heard) {
+    private static void tell(Ear ear, UUID job, Protocol protocol, GatewayEvent heard) {
         try {
             ear.heard(job, protocol, heard);
         } catch (DataIntegrityViolationException | ConcurrencyFailureException writtenMeanwhile) {

@@ -23,7 +23,7 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.AccessoryDocument;
 import org.hiddenclerk.app.stock.StockBook;
@@ -251,22 +251,22 @@ public class Orders {
                 .map(m -> BigDecimal.valueOf(m.priceCents().getAsInt(), 2)));
     }
 
-    /** @throws Unusable for a serial that was taken in before, and for more serials than pieces */
+    /** @throws ProblemException for a serial that was taken in before, and for more serials than pieces */
     @Transactional
     public void arrived(UUID job, String code, int quantity, List<String> serials, String who) {
         List<String> stripped = serials.stream().map(String::strip).filter(s -> !s.isEmpty()).toList();
         if (stripped.size() > quantity || new HashSet<>(stripped).size() < stripped.size()) {
-            throw Unusable.content("The goods cannot be taken in", new FieldProblem("/serials", stripped.size() + " serials, "
+            throw ProblemException.content("The goods cannot be taken in", new FieldProblem("/serials", stripped.size() + " serials, "
                     + new HashSet<>(stripped).size() + " different", "different ones, at most " + quantity));
         }
         Set<String> known = new HashSet<>();
         goods.findAll().forEach(row -> known.addAll(json.readValue(row.serials(), SERIALS)));
         stripped.stream().filter(known::contains).findFirst().ifPresent(serial -> {
-            throw Unusable.content("The goods cannot be taken in", new FieldProblem("/serials", serial, "a serial that was not taken in before"));
+            throw ProblemException.content("The goods cannot be taken in", new FieldProblem("/serials", serial, "a serial that was not taken in before"));
         });
         boolean listed = lines(houses.job(job).id()).stream().anyMatch(line -> line.code().equals(code) && !code.isEmpty());
         if (!listed) {
-            throw Unusable.content("The goods cannot be taken in", new FieldProblem("/code", code, "a code on the pick list of this job"));
+            throw ProblemException.content("The goods cannot be taken in", new FieldProblem("/code", code, "a code on the pick list of this job"));
         }
         goods.saveAndFlush(new GoodsInRow(job, code, quantity, json.writeValueAsString(stripped), who, clock.instant()
                 .truncatedTo(ChronoUnit.MICROS)));

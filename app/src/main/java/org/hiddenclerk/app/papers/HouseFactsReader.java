@@ -36,7 +36,7 @@ import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.planned.PlannedHouse;
 import org.hiddenclerk.core.planned.PlannedId;
 import org.hiddenclerk.core.rules.Device;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.Words;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -125,7 +125,7 @@ class HouseFactsReader {
     }
 
     private static List<String> sentences(LivePlan plan) {
-        return Stream.concat(plan.house().links().stream().map(link -> Words.of(plan.house(), link)), plan.house().rules().stream().map(rule -> rule.name() + ": " + Piece.plain(Words.of(
+        return Stream.concat(plan.house().links().stream().map(link -> Words.of(plan.house(), link)), plan.house().rules().stream().map(rule -> rule.name() + ": " + SentencePart.plain(Words.of(
                 plan.house(), rule)) + (rule.enabled() ? "" : " (put aside)") + where(rule))).toList();
     }
 

@@ -24,7 +24,7 @@ class PaperMaker {
     public Printed print(UUID job, PaperKind kind, PaperSize size, String who, Watch watch) {
         watch.at("reading the house", 0, 0);
         HouseFacts facts = reader.of(job, who);
-        PaperPress.Paper paper = switch (kind) {
+        PdfRenderer.Paper paper = switch (kind) {
             case AS_BUILT -> AsBuiltBook.of(facts, size, watch);
             case HOUSEHOLD -> HouseholdPaper.of(facts, size);
             case RESTORE -> RestoreBook.of(facts, size, watch);
@@ -32,6 +32,6 @@ class PaperMaker {
             case PICK_LIST -> PickListPaper.of(facts, orders.bySupplier(job));
             case QUOTE -> QuotePaper.of(facts, orders.quote(job));
         };
-        return new Printed(PaperPress.print(paper, size, watch), !paper.draft().isEmpty());
+        return new Printed(PdfRenderer.print(paper, size, watch), !paper.draft().isEmpty());
     }
 }

@@ -11,7 +11,7 @@ import java.util.concurrent.CancellationException;
 import java.util.concurrent.ExecutorService;
 import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.house.Houses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -61,9 +61,9 @@ class PaperRuns {
         return papers.findByJobIdOrderByMadeAtDesc(job);
     }
 
-    /** @throws Unusable when the job has no such paper */
+    /** @throws ProblemException when the job has no such paper */
     PaperRow find(UUID job, UUID paper) {
-        return papers.findById(paper).filter(row -> row.jobId().equals(job)).orElseThrow(() -> Unusable.notFound("paper"));
+        return papers.findById(paper).filter(row -> row.jobId().equals(job)).orElseThrow(() -> ProblemException.notFound("paper"));
     }
 
     UUID start(UUID job, PaperKind kind, PaperSize size, String who) {
@@ -94,7 +94,7 @@ class PaperRuns {
             });
         } catch (CancellationException e) {
             LOG.info("Paper {} was stopped.", row.id());
-        } catch (Unusable e) {
+        } catch (ProblemException e) {
             end(row.id(), PaperRow.State.FAILED, e.getMessage(), false, 0);
         } catch (OutOfMemoryError e) {
             // One paper too large must not leave a job that says for ever that it runs.
@@ -128,6 +128,6 @@ class PaperRuns {
     }
 
     byte[] pdf(UUID paper) {
-        return files.findById(paper).map(PaperFileRow::pdf).orElseThrow(() -> Unusable.conflict("This paper is not printed yet."));
+        return files.findById(paper).map(PaperFileRow::pdf).orElseThrow(() -> ProblemException.conflict("This paper is not printed yet."));
     }
 }

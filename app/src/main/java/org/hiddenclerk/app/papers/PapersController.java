@@ -16,7 +16,7 @@ import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Prices;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
@@ -85,7 +85,7 @@ class PapersController {
 
     private static void mustBeFor(PaperKind kind, Principal who) {
         if (!isFor(kind, who)) {
-            throw new Unusable(HttpStatus.FORBIDDEN, "This paper tells prices, which are for leads.", List.of());
+            throw new ProblemException(HttpStatus.FORBIDDEN, "This paper tells prices, which are for leads.", List.of());
         }
     }
 

@@ -55,7 +55,7 @@ final class Parts {
                 part -> part)).withClass("cover");
     }
 
-    static DomContent contents(List<PaperPress.Chapter> chapters) {
+    static DomContent contents(List<PdfRenderer.Chapter> chapters) {
         return table(tbody(each(chapters, chapter -> tr(td(a(chapter.name()).withHref("#" + chapter.id())), td(a().withHref("#" + chapter.id())).withClass("at"))))).withClass("toc");
     }
 }

@@ -19,10 +19,10 @@ final class PickListPaper {
     private PickListPaper() {
     }
 
-    static PaperPress.Paper of(HouseFacts facts, List<Orders.SupplierView> suppliers) {
+    static PdfRenderer.Paper of(HouseFacts facts, List<Orders.SupplierView> suppliers) {
         DomContent body = div(h1("Pick list"), p(facts.name() + ", " + HouseFactsReader.MOMENT.format(facts.at()) + " UTC").withClass("soft"), suppliers.isEmpty() ? p("Nothing is picked yet.")
                 : text(""), each(suppliers, PickListPaper::supplier), p("Spares are the share that the firm takes along of all pieces of a kind.").withClass("soft"));
-        return new PaperPress.Paper("Pick list, " + facts.name(), facts.name() + " · pick list", "", List.of(), new Figures(), body);
+        return new PdfRenderer.Paper("Pick list, " + facts.name(), facts.name() + " · pick list", "", List.of(), new Figures(), body);
     }
 
     private static DomContent supplier(Orders.SupplierView supplier) {

@@ -21,10 +21,10 @@ final class QuotePaper {
     private QuotePaper() {
     }
 
-    static PaperPress.Paper of(HouseFacts facts, Orders.Quote quote) {
+    static PdfRenderer.Paper of(HouseFacts facts, Orders.Quote quote) {
         DomContent body = div(Parts.cover("Quote", facts), h3("What is done"), works(quote.works()), h3("What it costs"), sums(quote.cost().cost()),
                 each(notes(quote), note -> p(note).withClass("soft")));
-        return new PaperPress.Paper("Quote, " + facts.name(), facts.name() + " · quote", quote.isWhole() ? "" : "DRAFT", List.of(), new Figures(), body);
+        return new PdfRenderer.Paper("Quote, " + facts.name(), facts.name() + " · quote", quote.isWhole() ? "" : "DRAFT", List.of(), new Figures(), body);
     }
 
     private static DomContent works(List<Orders.QuotedWork> works) {

@@ -12,8 +12,8 @@ import j2html.tags.DomContent;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.papers.PaperPress.Chapter;
-import org.hiddenclerk.app.papers.PaperPress.Paper;
+import org.hiddenclerk.app.papers.PdfRenderer.Chapter;
+import org.hiddenclerk.app.papers.PdfRenderer.Paper;
 import org.hiddenclerk.core.wiring.Papers;
 
 /** The way back: how each box is put as it was found, conductor by conductor. */

@@ -14,8 +14,8 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.papers.PaperPress.Chapter;
-import org.hiddenclerk.app.papers.PaperPress.Paper;
+import org.hiddenclerk.app.papers.PdfRenderer.Chapter;
+import org.hiddenclerk.app.papers.PdfRenderer.Paper;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
 import org.hiddenclerk.core.fitting.Step;
 

@@ -37,11 +37,11 @@ class SealedSection {
     byte[] print(UUID job, PaperSize size, String password, String why, String who) {
         JobRow row = houses.job(job);
         List<Credentials.Opened> codes = credentials.openAll(job, "sealed section: " + why, who);
-        PaperPress.Paper paper = new PaperPress.Paper("Sealed section, " + row.name(), row.name() + " · sealed section, keep it locked away", "", List.of(), new Figures(), div(h1("Sealed section"),
+        PdfRenderer.Paper paper = new PdfRenderer.Paper("Sealed section, " + row.name(), row.name() + " · sealed section, keep it locked away", "", List.of(), new Figures(), div(h1("Sealed section"),
                 p(row.name() + (row.place().isEmpty() ? "" : ", " + row.place()) + ". Made by " + who + "."), p("With these codes anybody can take the modules over. Keep this apart from the other papers, "
                 + "locked away; hand it to the owner of the house and to nobody else.").withClass("caution"), Parts.rows(List.of("Module", "Serial", "Code", "Reads"), codes.stream().map(code ->
                 List.of(text(code.name()), mono(code.serial()), text(code.kind()), mono(code.text()))).toList())));
-        return lock(PaperPress.print(paper, size, Watch.NOBODY), password);
+        return lock(PdfRenderer.print(paper, size, Watch.NOBODY), password);
     }
 
     private static byte[] lock(byte[] pdf, String password) {

@@ -13,7 +13,7 @@ import javax.imageio.ImageReader;
 import javax.imageio.stream.ImageInputStream;
 import net.coobird.thumbnailator.Thumbnails;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 
 /**
  * A photo made anew from what was sent: turned as the camera held it, at most {@value #LONGEST} pixels long, and without
@@ -29,7 +29,7 @@ record CleanPhoto(int width, int height, byte[] jpeg) {
     /**
      * Reads a photo.
      *
-     * @throws Unusable when it is not a picture of a kind that is taken, whatever it calls itself
+     * @throws ProblemException when it is not a picture of a kind that is taken, whatever it calls itself
      */
     static CleanPhoto of(byte[] sent) {
         requireSensible(sent);
@@ -72,8 +72,8 @@ record CleanPhoto(int width, int height, byte[] jpeg) {
         }
     }
 
-    private static Unusable notAPhoto(String found) {
-        return Unusable.content("This photo cannot be kept", new FieldProblem("", found, "a JPEG or PNG picture of at most "
+    private static ProblemException notAPhoto(String found) {
+        return ProblemException.content("This photo cannot be kept", new FieldProblem("", found, "a JPEG or PNG picture of at most "
                 + MOST_PIXELS / 1_000_000 + " megapixels"));
     }
 }

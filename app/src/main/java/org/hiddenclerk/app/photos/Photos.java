@@ -6,7 +6,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.fitting.DemandedPhotos;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.Boxes;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -35,7 +35,7 @@ class Photos implements DemandedPhotos {
     PhotoRow add(UUID box, CleanPhoto photo, String who) {
         UUID known = boxes.find(box).row().id();
         if (photos.countByBoxId(known) >= MOST_OF_A_BOX) {
-            throw Unusable.conflict("A box keeps " + MOST_OF_A_BOX + " photos. Take one away first.");
+            throw ProblemException.conflict("A box keeps " + MOST_OF_A_BOX + " photos. Take one away first.");
         }
         return photos.save(new PhotoRow(known, photo, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
@@ -48,7 +48,7 @@ class Photos implements DemandedPhotos {
 
     @Transactional(readOnly = true)
     PhotoRow find(UUID photo) {
-        return photos.findById(photo).orElseThrow(() -> Unusable.notFound("photo"));
+        return photos.findById(photo).orElseThrow(() -> ProblemException.notFound("photo"));
     }
 
     @Transactional

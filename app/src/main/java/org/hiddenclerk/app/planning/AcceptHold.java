@@ -5,7 +5,7 @@ import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
@@ -31,10 +31,10 @@ class AcceptHold {
     @Transactional
     void accept(UUID box, FindingCode code, String subject, String facts, String reason, String who) {
         Finding finding = plans.judge(boxes.find(box)).findings().stream().filter(f -> f.code() == code && f.subject().key().equals(subject) && f.sentence().facts().equals(facts))
-                .findFirst().orElseThrow(() -> Unusable.content("There is nothing to accept", new FieldProblem("/code", code + " at "
+                .findFirst().orElseThrow(() -> ProblemException.content("There is nothing to accept", new FieldProblem("/code", code + " at "
                         + subject, "a finding of the plan as it is now")));
         if (finding.severity() == Severity.STOP) {
-            throw Unusable.content("What stops a plan is never accepted", new FieldProblem("/code", code.name(), "a finding that holds"));
+            throw ProblemException.content("What stops a plan is never accepted", new FieldProblem("/code", code.name(), "a finding that holds"));
         }
         if (finding.severity() == Severity.HOLD && acceptances.list(box).stream().noneMatch(row -> row.isAbout(finding))) {
             acceptances.keep(new AcceptedHoldRow(box, finding, reason, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
@@ -45,6 +45,6 @@ class AcceptHold {
     void takeBack(UUID box, UUID acceptance) {
         List<AcceptedHoldRow> own = acceptances.list(box);
         acceptances.takeBack(own.stream().filter(row -> row.id().equals(acceptance)).findFirst()
-                .orElseThrow(() -> Unusable.notFound("accepted finding")));
+                .orElseThrow(() -> ProblemException.notFound("accepted finding")));
     }
 }

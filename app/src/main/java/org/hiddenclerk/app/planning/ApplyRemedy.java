@@ -7,7 +7,7 @@ import java.util.Optional;
 import java.util.UUID;
 import java.util.function.Predicate;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.stock.AccessoryDocument;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.Boxes;
@@ -30,17 +30,17 @@ class ApplyRemedy {
         this.stock = stock;
     }
 
-    /** @throws Unusable when there is no such finding, or nothing in the stock book makes it go away */
+    /** @throws ProblemException when there is no such finding, or nothing in the stock book makes it go away */
     @Transactional
     void apply(UUID box, long version, FindingCode code, String subject, Remedy.Kind kind, String who) {
         Boxes.Found found = boxes.findUnchanged(box, version);
         Predicate<Finding> same = f -> f.code() == code && f.subject().key().equals(subject);
         if (plans.judge(found).findings().stream().filter(same).noneMatch(f -> f.remedies().stream().anyMatch(r -> r.kind() == kind))) {
-            throw Unusable.content("There is nothing to mend", new FieldProblem("/code", code + " at " + subject, "a finding of the plan as it is now, with this remedy"));
+            throw ProblemException.content("There is nothing to mend", new FieldProblem("/code", code + " at " + subject, "a finding of the plan as it is now, with this remedy"));
         }
         List<PickEntry> picks = Picks.fromRows(found.picks());
         List<PickEntry> mended = ways(kind, picks).stream().filter(way -> plans.judge(found, way).findings().stream().noneMatch(same))
-                .findFirst().orElseThrow(() -> Unusable.content("Nothing in the stock book mends it", new FieldProblem("/kind", kind.name(),
+                .findFirst().orElseThrow(() -> ProblemException.content("Nothing in the stock book mends it", new FieldProblem("/kind", kind.name(),
                         kind == Remedy.Kind.DEEPER_BOX ? "a spacer that is high enough; take a thinner module or work at the lamp"
                                 : "a bypass that is large enough; take a module that uses the neutral")));
         plans.choose(box, version, mended, who);

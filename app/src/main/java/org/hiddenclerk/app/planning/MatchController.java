@@ -14,7 +14,7 @@ import org.hiddenclerk.app.access.Prices;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.finding.FindingView;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.Boxes;
@@ -171,13 +171,13 @@ class MatchController {
         boolean known = ownGangs.stream().distinct().count() == ownGangs.size()
                 && ownGangs.stream().allMatch(gang -> gang >= 1 && gang <= found.box().gangs().size());
         if (!known || ownGangs.isEmpty() && ownLoads.isEmpty()) {
-            throw Unusable.content("The gangs cannot be matched", new FieldProblem("#gangs", ownGangs.toString(),
+            throw ProblemException.content("The gangs cannot be matched", new FieldProblem("#gangs", ownGangs.toString(),
                     "different gangs, 1 to " + found.box().gangs().size()));
         }
         boolean hanging = ownLoads.stream().distinct().count() == ownLoads.size() && ownLoads.stream().allMatch(number ->
                 found.box().loads().stream().anyMatch(l -> l.number() == number && l.hangsHere()));
         if (!hanging) {
-            throw Unusable.content("The loads cannot be matched", new FieldProblem("#loads", ownLoads.toString(),
+            throw ProblemException.content("The loads cannot be matched", new FieldProblem("#loads", ownLoads.toString(),
                     "different loads that hang in this box"));
         }
         return new Asked(ownGangs, ownLoads);

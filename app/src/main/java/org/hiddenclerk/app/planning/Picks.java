@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
@@ -36,7 +36,7 @@ class Picks {
         this.json = json;
     }
 
-    /** @throws Unusable with the pointer of the pick that can't be */
+    /** @throws ProblemException with the pointer of the pick that can't be */
     List<Assignment> assignments(List<PickEntry> picks, Box box) {
         List<Assignment> assignments = new ArrayList<>();
         List<FieldProblem> problems = new ArrayList<>();
@@ -79,7 +79,7 @@ class Picks {
                     Optional.ofNullable(pick.spacerMm()).map(Millimetres::of)));
         }
         if (!problems.isEmpty()) {
-            throw Unusable.content("The choice cannot be kept", problems);
+            throw ProblemException.content("The choice cannot be kept", problems);
         }
         return assignments;
     }

@@ -27,7 +27,7 @@ import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.Together;
 import org.hiddenclerk.core.wiring.Tools;
 import org.hiddenclerk.core.wiring.WallInput;
@@ -85,7 +85,7 @@ record PlanView(long version, List<PickEntry> picks, List<String> schemes, Verdi
 
     /** The ends of the conductors in one box, and where an end can go. */
     record PlaceEnds(String place, List<EndNow> movable, List<EndChoice> choices) {
-        static PlaceEnds of(Run.Place place, BoxWiring wiring) {
+        static PlaceEnds of(ConnectedBoxes.Place place, BoxWiring wiring) {
             return new PlaceEnds(place.label(),
                     MovedEnd.movableIn(place, wiring).stream()
                             .map(end -> new EndNow(end.wire(), end.secondEnd(), end.words(), end.at().key())).toList(),

@@ -41,7 +41,7 @@ public class PlannedHouses {
     private final Houses houses;
     private final Boxes boxes;
     private final Plans plans;
-    private final Map<UUID, Kept> kept = new ConcurrentHashMap<>();
+    private final Map<UUID, Cached> kept = new ConcurrentHashMap<>();
 
     PlannedHouses(Houses houses, Boxes boxes, Plans plans) {
         this.houses = houses;
@@ -54,7 +54,7 @@ public class PlannedHouses {
         kept.remove(anew.job());
     }
 
-    private record Kept(List<Object> key, Planned planned) {
+    private record Cached(List<Object> key, Planned planned) {
     }
 
     /**
@@ -67,7 +67,7 @@ public class PlannedHouses {
      * @param spots   switches and lamps, each once
      * @param metered what hangs on outputs whose module measures it
      */
-    public record Planned(PlannedHouse house, Map<String, PlannedRoom> rooms, List<Device> devices, List<LivePlan.Run> runs, Map<ControlId, List<SwitchId>> worksAt, List<Spot> spots,
+    public record Planned(PlannedHouse house, Map<String, PlannedRoom> rooms, List<Device> devices, List<LivePlan.WatchedWiring> runs, Map<ControlId, List<SwitchId>> worksAt, List<Spot> spots,
                           Map<OutputId, Watts> metered) {
         public Planned {
             rooms = Map.copyOf(rooms);
@@ -89,7 +89,7 @@ public class PlannedHouses {
         List<Boxes.Found> found = rows.stream().map(row -> boxes.found(row, job, context)).toList();
         List<Object> key = List.of(rows.stream().map(row -> row.id() + " " + row.version()).toList(), rooms.values().stream().map(room -> room.id() + room.name()).sorted().toList(),
                 circumstances.versions(), circumstances.installed(), found.stream().map(plans::modules).toList());
-        Kept last = kept.get(job);
+        Cached last = kept.get(job);
         if (last != null && last.key().equals(key)) {
             return last.planned();
         }
@@ -100,7 +100,7 @@ public class PlannedHouses {
         PlannedRuns runs = new PlannedRuns(house, roomOfBox);
         Planned planned = new Planned(house, roomOfBox, new PlannedDevices(roomOfBox, features).of(house), runs.runs(), PlannedRuns.worksAt(house), runs.spots(),
                 PlannedDevices.metered(house));
-        kept.put(job, new Kept(key, planned));
+        kept.put(job, new Cached(key, planned));
         return planned;
     }
 

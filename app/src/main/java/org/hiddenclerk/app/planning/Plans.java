@@ -16,7 +16,7 @@ import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.settings.HouseSettings;
 import org.hiddenclerk.app.survey.BoxRepository;
 import org.hiddenclerk.app.survey.BoxRow;
@@ -41,7 +41,7 @@ import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
@@ -153,15 +153,15 @@ public class Plans {
     }
 
     /** What was picked for a box and its neighbours, without picks for these gangs or loads: they are to be chosen anew. */
-    Map<Run.Place, List<Assignment>> pickedBeside(Boxes.Found found, List<Integer> gangs, List<Integer> loads) {
+    Map<ConnectedBoxes.Place, List<Assignment>> pickedBeside(Boxes.Found found, List<Integer> gangs, List<Integer> loads) {
         Map<String, Given> given = new LinkedHashMap<>();
         found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(), Picks.fromRows(neighbour.row().picks()))));
-        Map<Run.Place, List<Assignment>> picked = others(found.run(), given);
+        Map<ConnectedBoxes.Place, List<Assignment>> picked = others(found.run(), given);
         picked.put(found.run().lead(), assignments(found).stream().filter(own -> Collections.disjoint(own.gangs(), gangs) && Collections.disjoint(own.loads(), loads)).toList());
         return picked;
     }
 
-    private static Planner planner(HouseContext house, Run run, Map<String, Given> given) {
+    private static Planner planner(HouseContext house, ConnectedBoxes run, Map<String, Given> given) {
         return new Planner(house, run, given.entrySet().stream().filter(e -> !e.getValue().picks().isEmpty())
                 .map(Map.Entry::getKey).collect(Collectors.toSet()));
     }
@@ -184,9 +184,9 @@ public class Plans {
     private record Given(Box box, List<PickEntry> picks) {
     }
 
-    private Map<Run.Place, List<Assignment>> others(Run run, Map<String, Given> given) {
-        Map<Run.Place, List<Assignment>> others = new LinkedHashMap<>();
-        for (Run.Place place : run.boxes()) {
+    private Map<ConnectedBoxes.Place, List<Assignment>> others(ConnectedBoxes run, Map<String, Given> given) {
+        Map<ConnectedBoxes.Place, List<Assignment>> others = new LinkedHashMap<>();
+        for (ConnectedBoxes.Place place : run.boxes()) {
             Given own = given.get(place.id());
             if (own != null && !own.picks().isEmpty()) {
                 others.put(place, picks.assignments(own.picks(), own.box()));
@@ -198,19 +198,19 @@ public class Plans {
     /**
      * The plan with ends of conductors put elsewhere.
      *
-     * @throws Unusable when there is no plan, or with the pointer of the move that can't be
+     * @throws ProblemException when there is no plan, or with the pointer of the move that can't be
      */
     WiringPlan with(Boxes.Found found, List<EndMove> moves) {
         WiringPlan plan = judge(found).plan();
         if (plan.planned().isEmpty()) {
-            throw Unusable.conflict("There is no plan to try this on. Pick a module first.");
+            throw ProblemException.conflict("There is no plan to try this on. Pick a module first.");
         }
         List<MovedEnd> ends = new ArrayList<>();
         for (int i = 0; i < moves.size(); i++) {
             try {
                 ends.add(new MovedEnd(moves.get(i).wire(), moves.get(i).secondEnd(), End.ofKey(moves.get(i).to())));
             } catch (IllegalArgumentException e) {
-                throw Unusable.content("The end cannot go there", new FieldProblem("/moves/" + i + "/to", moves.get(i).to(),
+                throw ProblemException.content("The end cannot go there", new FieldProblem("/moves/" + i + "/to", moves.get(i).to(),
                         "a terminal, a connector or capped, by its key"));
             }
         }
@@ -219,7 +219,7 @@ public class Plans {
             while (plan.with(ends.subList(0, first + 1), found.house()).isPresent()) {
                 first++;
             }
-            return Unusable.content("The end cannot go there", new FieldProblem("/moves/" + first,
+            return ProblemException.content("The end cannot go there", new FieldProblem("/moves/" + first,
                     moves.get(first).wire() + " to " + moves.get(first).to(), "a conductor of the plan, and a place in its own box"));
         });
     }
@@ -252,7 +252,7 @@ public class Plans {
     /**
      * Issues the plan for work.
      *
-     * @throws Unusable when the plan is not drawn or its verdict is not OK: such a plan is never issued
+     * @throws ProblemException when the plan is not drawn or its verdict is not OK: such a plan is never issued
      */
     @Transactional
     public void issue(UUID box, long version, String who) {
@@ -263,7 +263,7 @@ public class Plans {
             List<FieldProblem> reasons = judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE
                     && !judgement.accepted().contains(f)).map(f -> new FieldProblem("", f.code() + ": " + f.reason(), f.remedies().isEmpty() ? "no such finding"
                             : f.remedies().get(0).text())).toList();
-            throw Unusable.content("A plan that is not proved is not issued for work", reasons.isEmpty()
+            throw ProblemException.content("A plan that is not proved is not issued for work", reasons.isEmpty()
                     ? List.of(new FieldProblem("", "no module picked", "a module for at least one gang")) : reasons);
         }
         if (lastIssued(box).filter(last -> isCurrent(last, found)).isPresent()) {
@@ -297,7 +297,7 @@ public class Plans {
     }
 
     public IssuedPlanRow issuedPlan(UUID id) {
-        return issued.findById(id).orElseThrow(() -> Unusable.notFound("plan"));
+        return issued.findById(id).orElseThrow(() -> ProblemException.notFound("plan"));
     }
 
     /** Another box of the run as it was when a plan was issued. */
@@ -335,7 +335,7 @@ public class Plans {
             boxes.put(snapshot.box().toString(), box);
             given.put(snapshot.box().toString(), new Given(box, snapshot.picks()));
         }
-        Run run = Run.of(boxes, row.boxId().toString(), house.region());
+        ConnectedBoxes run = ConnectedBoxes.of(boxes, row.boxId().toString(), house.region());
         return planner(house, run, given).plan(picks.assignments(chosen, lead), others(run, given));
     }
 }

@@ -16,7 +16,7 @@ import org.hiddenclerk.core.job.CircuitId;
  */
 public final class Remembered<T> {
     private final Plans plans;
-    private final Map<UUID, Kept<T>> kept = new ConcurrentHashMap<>();
+    private final Map<UUID, Entry<T>> kept = new ConcurrentHashMap<>();
 
     public Remembered(Plans plans) {
         this.plans = plans;
@@ -25,19 +25,19 @@ public final class Remembered<T> {
     private record Basis(long version, Map<String, Long> neighbours, Map<CircuitId, Circuit> circuits, Map<String, String> modules, String circumstances) {
     }
 
-    private record Kept<T>(Basis basis, T what) {
+    private record Entry<T>(Basis basis, T what) {
     }
 
     public T of(Boxes.Found found, Plans.Circumstances circumstances, Supplier<T> worked) {
         Map<String, Long> neighbours = new TreeMap<>();
         found.neighbours().forEach((id, neighbour) -> neighbours.put(id, neighbour.row().version()));
         Basis basis = new Basis(found.row().version(), neighbours, found.house().circuits(), plans.modules(found), circumstances.of(found.row().id()));
-        Kept<T> before = kept.get(found.row().id());
+        Entry<T> before = kept.get(found.row().id());
         if (before != null && before.basis().equals(basis)) {
             return before.what();
         }
         T what = worked.get();
-        kept.put(found.row().id(), new Kept<>(basis, what));
+        kept.put(found.row().id(), new Entry<>(basis, what));
         return what;
     }
 

@@ -4,11 +4,11 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Optional;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.finding.FindingCode;
-import org.hiddenclerk.core.practice.Deed;
+import org.hiddenclerk.core.practice.PracticeAction;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
 /**
@@ -31,32 +31,32 @@ record DeedEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String on, @M
     /**
      * What it stands for.
      *
-     * @throws Unusable with the pointer of what is missing
+     * @throws ProblemException with the pointer of what is missing
      */
-    Deed deed() {
+    PracticeAction deed() {
         return switch (kind) {
-            case BREAKER_ON -> new Deed.Breaker(on("/on"), true);
-            case BREAKER_OFF -> new Deed.Breaker(on("/on"), false);
-            case LOCK -> new Deed.Lock(on("/on"));
-            case UNLOCK -> new Deed.Unlock(on("/on"));
-            case PROVE_TESTER -> new Deed.ProveTester();
-            case PROVE_DEAD -> new Deed.ProveDead(on("/on"));
-            case FLIP -> new Deed.Flip(on("/on"));
-            case TEST_TO_EARTH -> new Deed.TestToEarth(on("/on"));
-            case TEST_FROM_LIVE -> new Deed.TestFromLive(on("/on"));
-            case PEN -> new Deed.Pen(on("/on"));
-            case LOOK -> new Deed.Look(on("/on"));
-            case FREE -> new Deed.Free(on("/on"));
-            case PUT_BACK -> new Deed.PutBack(on("/on"));
-            case TEST_CONTINUITY -> new Deed.TestContinuity(on("/on"), given(to, "/to"));
-            case NAME -> new Deed.Name(on("/on"), given(role, "/role"));
-            case NAMES_DONE -> new Deed.NamesDone();
-            case CHOOSE -> new Deed.Choose(on("/on"), given(scheme, "/scheme"), given(to, "/to"));
-            case REPORT -> new Deed.Report(given(fault, "/fault"));
-            case PUT -> new Deed.Put(on("/on"), given(from, "/from"), Optional.ofNullable(second).orElse(false), given(to, "/to"));
-            case JOIN -> new Deed.Join(on("/on"), given(from, "/from"), given(to, "/to"));
-            case TAKE_OUT -> new Deed.TakeOut(on("/on"), given(from, "/from"));
-            case FINISH -> new Deed.Finish();
+            case BREAKER_ON -> new PracticeAction.Breaker(on("/on"), true);
+            case BREAKER_OFF -> new PracticeAction.Breaker(on("/on"), false);
+            case LOCK -> new PracticeAction.Lock(on("/on"));
+            case UNLOCK -> new PracticeAction.Unlock(on("/on"));
+            case PROVE_TESTER -> new PracticeAction.ProveTester();
+            case PROVE_DEAD -> new PracticeAction.ProveDead(on("/on"));
+            case FLIP -> new PracticeAction.Flip(on("/on"));
+            case TEST_TO_EARTH -> new PracticeAction.TestToEarth(on("/on"));
+            case TEST_FROM_LIVE -> new PracticeAction.TestFromLive(on("/on"));
+            case PEN -> new PracticeAction.Pen(on("/on"));
+            case LOOK -> new PracticeAction.Look(on("/on"));
+            case FREE -> new PracticeAction.Free(on("/on"));
+            case PUT_BACK -> new PracticeAction.PutBack(on("/on"));
+            case TEST_CONTINUITY -> new PracticeAction.TestContinuity(on("/on"), given(to, "/to"));
+            case NAME -> new PracticeAction.Name(on("/on"), given(role, "/role"));
+            case NAMES_DONE -> new PracticeAction.NamesDone();
+            case CHOOSE -> new PracticeAction.Choose(on("/on"), given(scheme, "/scheme"), given(to, "/to"));
+            case REPORT -> new PracticeAction.Report(given(fault, "/fault"));
+            case PUT -> new PracticeAction.Put(on("/on"), given(from, "/from"), Optional.ofNullable(second).orElse(false), given(to, "/to"));
+            case JOIN -> new PracticeAction.Join(on("/on"), given(from, "/from"), given(to, "/to"));
+            case TAKE_OUT -> new PracticeAction.TakeOut(on("/on"), given(from, "/from"));
+            case FINISH -> new PracticeAction.Finish();
         };
     }
 
@@ -66,7 +66,7 @@ record DeedEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String on, @M
 
     private static <T> T given(@org.jspecify.annotations.Nullable T value, String pointer) {
         if (value == null) {
-            throw Unusable.content("This cannot be done", new FieldProblem(pointer, "nothing", "what it is done with"));
+            throw ProblemException.content("This cannot be done", new FieldProblem(pointer, "nothing", "what it is done with"));
         }
         return value;
     }

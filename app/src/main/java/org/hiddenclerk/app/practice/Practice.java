@@ -6,7 +6,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
 import java.util.UUID;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.core.practice.Marks;
 import org.hiddenclerk.core.practice.NotPossible;
@@ -41,7 +41,7 @@ class Practice {
      *
      * @param deeds how many were done
      */
-    record Kept(PracticeRow row, PracticeRun run, int deeds) {
+    record StoredRun(PracticeRow row, PracticeRun run, int deeds) {
     }
 
     @Transactional(readOnly = true)
@@ -50,16 +50,16 @@ class Practice {
     }
 
     @Transactional
-    Kept start(String learner, PracticeLevel level, long seed) {
+    StoredRun start(String learner, PracticeLevel level, long seed) {
         PracticeRow row = runs.save(new PracticeRow(learner, level, seed, clock.instant().truncatedTo(ChronoUnit.MICROS)));
-        return new Kept(row, run(row, List.of()), 0);
+        return new StoredRun(row, run(row, List.of()), 0);
     }
 
     @Transactional(readOnly = true)
-    Kept find(String learner, UUID id) {
+    StoredRun find(String learner, UUID id) {
         PracticeRow row = row(learner, id);
         List<DeedEntry> deeds = deeds(row);
-        return new Kept(row, run(row, deeds), deeds.size());
+        return new StoredRun(row, run(row, deeds), deeds.size());
     }
 
     /**
@@ -68,14 +68,14 @@ class Practice {
      * @param after how many deeds were done before, as the learner sees it
      */
     @Transactional
-    Kept act(String learner, UUID id, int after, DeedEntry deed) {
+    StoredRun act(String learner, UUID id, int after, DeedEntry deed) {
         PracticeRow row = row(learner, id);
         List<DeedEntry> deeds = new ArrayList<>(deeds(row));
         if (deeds.size() != after) {
-            throw Unusable.conflict("This wall was worked on in another window. Load it as it is now.");
+            throw ProblemException.conflict("This wall was worked on in another window. Load it as it is now.");
         }
         if (deeds.size() >= MOST_DEEDS) {
-            throw Unusable.conflict("There were " + MOST_DEEDS + " deeds at this wall. Take another.");
+            throw ProblemException.conflict("There were " + MOST_DEEDS + " deeds at this wall. Take another.");
         }
         deeds.add(deed);
         PracticeRun run = run(row, deeds);
@@ -84,11 +84,11 @@ class Practice {
             Marks marks = run.marks();
             row.finished(marks, clock.instant().truncatedTo(ChronoUnit.MICROS));
         }
-        return new Kept(row, run, deeds.size());
+        return new StoredRun(row, run, deeds.size());
     }
 
     private PracticeRow row(String learner, UUID id) {
-        return runs.findByIdAndLearner(id, learner).orElseThrow(() -> Unusable.notFound("practice wall"));
+        return runs.findByIdAndLearner(id, learner).orElseThrow(() -> ProblemException.notFound("practice wall"));
     }
 
     private List<DeedEntry> deeds(PracticeRow row) {
@@ -100,7 +100,7 @@ class Practice {
             return PracticeRun.of(PracticeWall.of(row.level(), row.seed()), stock.models(),
                     deeds.stream().map(DeedEntry::deed).toList());
         } catch (NotPossible e) {
-            throw Unusable.conflict(String.valueOf(e.getMessage()));
+            throw ProblemException.conflict(String.valueOf(e.getMessage()));
         }
     }
 }

@@ -103,7 +103,7 @@ class PracticeController {
         return view(practice.act(who.getName(), run, next.after(), next.deed()));
     }
 
-    private PracticeView view(Practice.Kept kept) {
+    private PracticeView view(Practice.StoredRun kept) {
         return PracticeView.of(kept, stock.models());
     }
 }

@@ -24,7 +24,7 @@ import org.hiddenclerk.core.practice.PracticeLevel;
 import org.hiddenclerk.core.practice.PracticeRun;
 import org.hiddenclerk.core.practice.UnsafeDeed;
 import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
@@ -113,7 +113,7 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
     record WayView(List<ClerksWay.Test> tests, @MayBeAbsent String withoutTests, @MayBeAbsent ClerksWay.Fitting fitting) {
     }
 
-    static PracticeView of(Practice.Kept kept, List<ModuleModel> models) {
+    static PracticeView of(Practice.StoredRun kept, List<ModuleModel> models) {
         PracticeRun run = kept.run();
         boolean done = run.phase() == PracticeRun.Phase.DONE;
         boolean choosing = run.phase() == PracticeRun.Phase.CHOOSE;
@@ -154,7 +154,7 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
         return channels + (channels == 1 ? " channel, " : " channels, ") + supply + (model.blink().isPresent() ? ", counts short breaks" : "");
     }
 
-    private static WallPlace place(PracticeRun run, Run.Place place) {
+    private static WallPlace place(PracticeRun run, ConnectedBoxes.Place place) {
         RunWiring wiring = run.wiring();
         BoxWiring box = wiring.at(place);
         List<WallSwitch> switches = place.box().gangs().stream().map(gang -> gang(run, place, gang)).toList();
@@ -164,18 +164,18 @@ record PracticeView(UUID id, PracticeLevel level, String label, long seed, int d
                 box.jumpers().stream().map(j -> new WallWire(j.key(), j.colour(), j.colour().letters(), j.from().key(), j.to().key())).toList());
     }
 
-    private static WallSwitch gang(PracticeRun run, Run.Place place, Gang gang) {
+    private static WallSwitch gang(PracticeRun run, ConnectedBoxes.Place place, Gang gang) {
         String id = place.box().gangs().size() == 1 ? place.id() : place.id() + "." + gang.number();
         return new WallSwitch(id, gang.name(), gang.mechanism().label(), run.position(id));
     }
 
-    private static WallCore core(PracticeRun run, Run.Place place, BoxWiring box, Box.CableCore core) {
+    private static WallCore core(PracticeRun run, ConnectedBoxes.Place place, BoxWiring box, Box.CableCore core) {
         String id = place.id() + "/" + core.key();
         return new WallCore(id, core.key(), core.core().colour(), core.core().colour().letters(), core.words(), box.endOf(core).key(),
                 run.isFreed(id), run.nameOf(id).orElse(null));
     }
 
-    private static List<WallDevice> devices(PracticeRun run, Run.Place place, BoxWiring box) {
+    private static List<WallDevice> devices(PracticeRun run, ConnectedBoxes.Place place, BoxWiring box) {
         List<End> ends = run.choices(place);
         List<WallDevice> devices = new ArrayList<>();
         box.modules().forEach((number, model) -> devices.add(new WallDevice(model.code(), WallDevice.Kind.MODULE, ends.stream()

@@ -5,7 +5,7 @@ import java.util.List;
 import org.springframework.http.HttpStatus;
 
 /** A change would open work again that was issued, and does not say that it is meant to. */
-public class OpensIssuedWork extends Unusable {
+public class OpensIssuedWork extends ProblemException {
     /** A request with {@code yes} here is meant to open work again. */
     public static final String HEADER = "Opens-Again";
     public static final URI TYPE = URI.create("urn:problem:opens-issued-work");

@@ -28,8 +28,8 @@ import tools.jackson.databind.exc.UnrecognizedPropertyException;
 public class ProblemAdvice extends ResponseEntityExceptionHandler {
     private static final Logger LOG = LoggerFactory.getLogger(ProblemAdvice.class);
 
-    @ExceptionHandler(Unusable.class)
-    ResponseEntity<ProblemDetail> unusable(Unusable unusable) {
+    @ExceptionHandler(ProblemException.class)
+    ResponseEntity<ProblemDetail> unusable(ProblemException unusable) {
         return answer(unusable.status(), unusable.getMessage(), unusable.errors());
     }
 
@@ -78,7 +78,7 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
     protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException unreadable,
             HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
-            if (cause instanceof Unusable unusable) {
+            if (cause instanceof ProblemException unusable) {
                 return asObject(unusable(unusable));
             }
         }

@@ -34,14 +34,14 @@ import net.fortuna.ical4j.model.property.Uid;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.rules.Words;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 
 /** Schedules of rules as iCalendar (RFC 5545), and events of a calendar as schedules. */
 final class RuleCalendar {
@@ -56,14 +56,14 @@ final class RuleCalendar {
     private RuleCalendar() {
     }
 
-    static String write(RuledHouse house, Whereabouts where, Instant now) {
+    static String write(RuledHouse house, Location where, Instant now) {
         Calendar calendar = new Calendar().withProdId("-//Hidden Clerk//schedules//EN").withDefaults().getFluentTarget();
         Optional.ofNullable(TimeZoneRegistryFactory.getInstance().createRegistry().getTimeZone(where.zone().getId())).ifPresent(zone -> calendar.add(zone.getVTimeZone()));
         for (Rule rule : house.rules()) {
             for (Trigger trigger : rule.triggers()) {
                 if (rule.enabled() && trigger instanceof Trigger.Due due) {
                     events(rule, due.schedule(), where, now).forEach(event -> {
-                        event.add(new Description(Piece.plain(Words.of(house, rule))));
+                        event.add(new Description(SentencePart.plain(Words.of(house, rule))));
                         calendar.add(event);
                     });
                 }
@@ -78,7 +78,7 @@ final class RuleCalendar {
         return text.toString();
     }
 
-    private static List<VEvent> events(Rule rule, Schedule schedule, Whereabouts where, Instant now) {
+    private static List<VEvent> events(Rule rule, Schedule schedule, Location where, Instant now) {
         List<VEvent> events = new ArrayList<>();
         if (schedule instanceof Schedule.BySun) {
             Occurrences.next(schedule, where, now, SUN_TIMES).forEach(at -> events.add(event(rule, at, Optional.empty())));
@@ -108,7 +108,7 @@ final class RuleCalendar {
      *
      * @throws IllegalArgumentException for what is no calendar, and for a house without an output
      */
-    static List<Rule> read(String text, RuledHouse house, Whereabouts where) {
+    static List<Rule> read(String text, RuledHouse house, Location where) {
         OutputId light = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT).map(Device.Output::id).findFirst()
                 .or(() -> house.outputs().keySet().stream().findFirst()).orElseThrow(() -> new IllegalArgumentException("Nothing in this house can be switched yet."));
         Calendar calendar;
@@ -131,7 +131,7 @@ final class RuleCalendar {
     }
 
     /** A time of another zone is read by the clocks of the house; a day without a time begins with the day. */
-    private static LocalDateTime local(Temporal start, Whereabouts where) {
+    private static LocalDateTime local(Temporal start, Location where) {
         if (start instanceof LocalDate date) {
             return date.atTime(LocalTime.MIDNIGHT);
         } else if (start instanceof LocalDateTime floating) {

@@ -9,7 +9,7 @@ import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuleAnalysis;
@@ -63,7 +63,7 @@ public final class RuleCheck {
     public RulesAnswer answer() {
         Delays delays = document.delays == null ? Delays.USUAL : document.delays;
         Map<String, String> sentences = new LinkedHashMap<>();
-        house.rules().forEach(rule -> sentences.put(rule.id(), Piece.plain(Words.of(house, rule))));
+        house.rules().forEach(rule -> sentences.put(rule.id(), SentencePart.plain(Words.of(house, rule))));
         return new RulesAnswer(RuleAnalysis.of(house, delays).stream().map(RulesViews.RuleFindingView::of).toList(), sentences, Reach.of(house, delays).stream().map(RuleCheck::view)
                 .toList());
     }

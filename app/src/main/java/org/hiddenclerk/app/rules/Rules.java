@@ -16,7 +16,7 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Parameters;
@@ -34,13 +34,13 @@ import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
 import org.hiddenclerk.core.rules.Link;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RulePart;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Words;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.JacksonException;
@@ -65,11 +65,11 @@ public class Rules implements StageKeeper {
     }
 
     /** What is kept, with the house that it is about, links that belong to its wiring among the others. What names a device that is no longer planned is left out and told. */
-    record Kept(long version, RulesDocument document, PlannedHouses.Planned planned, RuledHouse house, List<String> lost, boolean undoable) {
+    record StoredRules(long version, RulesDocument document, PlannedHouses.Planned planned, RuledHouse house, List<String> lost, boolean undoable) {
     }
 
     @Transactional(readOnly = true)
-    public Kept of(UUID job) {
+    public StoredRules of(UUID job) {
         houses.job(job);
         Optional<RulesRow> row = rows.findById(job);
         RulesDocument document = row.map(r -> RuleJson.MAPPER.readValue(r.document(), RulesDocument.class)).orElse(RulesDocument.EMPTY);
@@ -80,7 +80,7 @@ public class Rules implements StageKeeper {
         List<PlannedLink> wired = plans.house().links();
         List<Link> links = Stream.concat(wired.stream().map(PlannedLink::link), document.links().stream().filter(link -> !isWired(wired, link.control(), link.output())).filter(link ->
                 keep(new RuledHouse(bare.devices(), List.of(link), List.of()), "a link", lost))).toList();
-        return new Kept(row.map(RulesRow::version).orElse(0L), document, plans, new RuledHouse(bare.devices(), links, rules), lost,
+        return new StoredRules(row.map(RulesRow::version).orElse(0L), document, plans, new RuledHouse(bare.devices(), links, rules), lost,
                 row.flatMap(RulesRow::previous).isPresent());
     }
 
@@ -88,10 +88,10 @@ public class Rules implements StageKeeper {
         return wired.stream().map(PlannedLink::link).anyMatch(link -> link.control().equals(control) && link.output().equals(output));
     }
 
-    /** @throws Unusable for a link that a plan needs: it goes with its plan */
+    /** @throws ProblemException for a link that a plan needs: it goes with its plan */
     private void requireOwn(UUID job, String id) {
         planned.of(job).house().links().stream().filter(link -> link.id().equals(id)).findFirst().ifPresent(link -> {
-            throw Unusable.conflict("This link belongs to the wiring: without it a switch works nothing. It goes with the plan of its module, in Match.");
+            throw ProblemException.conflict("This link belongs to the wiring: without it a switch works nothing. It goes with the plan of its module, in Match.");
         });
     }
 
@@ -116,7 +116,7 @@ public class Rules implements StageKeeper {
     /** The house as it is planned, made to run by its rules. @param settings by control; one of which nobody said anything is set as is usual for how it acts */
     @Transactional(readOnly = true)
     public LivePlan livePlan(UUID job, Map<? extends HouseId, Parameters> settings) {
-        Kept kept = of(job);
+        StoredRules kept = of(job);
         PlannedHouses.Planned house = kept.planned();
         Map<HouseId, String> names = house.spots().stream().collect(Collectors.toMap(spot -> spot.at().inHouse(), Spot::name));
         Map<HouseId, Parameters> all = new HashMap<>(settings);
@@ -146,18 +146,18 @@ public class Rules implements StageKeeper {
 
     /** Where the house is, if somebody said so. */
     @Transactional(readOnly = true)
-    public Optional<Whereabouts> whereabouts(UUID job) {
+    public Optional<Location> whereabouts(UUID job) {
         return rows.findById(job).flatMap(row -> RuleJson.MAPPER.readValue(row.document(), RulesDocument.class).whereabouts());
     }
 
     /** Sentences of rules and links that speak of modules in some boxes, with the names that these have now. */
     @Transactional(readOnly = true)
     public List<String> sentencesAbout(UUID job, Set<UUID> boxes) {
-        Kept kept = of(job);
+        StoredRules kept = of(job);
         RuledHouse house = kept.house();
         PlannedHouse plans = kept.planned().house();
         List<String> about = new ArrayList<>();
-        house.rules().stream().filter(rule -> boxesNamed(plans, rule.ids()).anyMatch(boxes::contains)).forEach(rule -> about.add(Piece.plain(Words.of(house, rule))));
+        house.rules().stream().filter(rule -> boxesNamed(plans, rule.ids()).anyMatch(boxes::contains)).forEach(rule -> about.add(SentencePart.plain(Words.of(house, rule))));
         house.links().stream().filter(link -> boxesNamed(plans, link.ids()).anyMatch(boxes::contains)).forEach(link -> about.add(Words.of(house, link)));
         return about;
     }
@@ -170,13 +170,13 @@ public class Rules implements StageKeeper {
     /** Drafts a rule that follows no recipe, to be put together by its parts. */
     @Transactional
     public void add(UUID job, long version, String who) {
-        Rule drafted = RulePart.draft(of(job).house(), newId()).orElseThrow(() -> Unusable.conflict("This house has no switch and no output yet. Pick modules in Match first."));
+        Rule drafted = RulePart.draft(of(job).house(), newId()).orElseThrow(() -> ProblemException.conflict("This house has no switch and no output yet. Pick modules in Match first."));
         change(job, version, who, document -> document.withRules(Stream.concat(document.rules().stream(), Stream.of(drafted)).toList()));
     }
 
     @Transactional
     public void addPart(UUID job, long version, String id, RulePart part, String who) {
-        Rule changed = part.addTo(rule(job, id), of(job).house()).orElseThrow(() -> Unusable.conflict("This house lacks what this part of a sentence takes."));
+        Rule changed = part.addTo(rule(job, id), of(job).house()).orElseThrow(() -> ProblemException.conflict("This house lacks what this part of a sentence takes."));
         change(job, version, who, document -> document.withRules(document.rules().stream().map(each -> each.id().equals(id) ? changed : each).toList()));
     }
 
@@ -196,8 +196,8 @@ public class Rules implements StageKeeper {
     /** Drafts the rules of a recipe on the first suitable devices. */
     @Transactional
     public void add(UUID job, long version, Recipe recipe, String who) {
-        Kept now = of(job);
-        List<Rule> drafted = recipe.draft(now.house(), newId()).orElseThrow(() -> Unusable.conflict("This house lacks what the recipe takes: "
+        StoredRules now = of(job);
+        List<Rule> drafted = recipe.draft(now.house(), newId()).orElseThrow(() -> ProblemException.conflict("This house lacks what the recipe takes: "
                 + recipe.needs() + "."));
         change(job, version, who, document -> document.withRules(Stream.concat(document.rules().stream(), drafted.stream()).toList()));
     }
@@ -216,12 +216,12 @@ public class Rules implements StageKeeper {
         try {
             return RuleJson.MAPPER.treeToValue(json, Rule.class);
         } catch (JacksonException | NullPointerException | IllegalArgumentException e) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
+            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
         }
     }
 
     private Rule rule(UUID job, String id) {
-        return of(job).document().rules().stream().filter(rule -> rule.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("rule"));
+        return of(job).document().rules().stream().filter(rule -> rule.id().equals(id)).findFirst().orElseThrow(() -> ProblemException.notFound("rule"));
     }
 
     /** Names a rule, moves it, switches it on or off. */
@@ -244,7 +244,7 @@ public class Rules implements StageKeeper {
     public void link(UUID job, long version, Link link, String who) {
         requireOwn(job, link.id());
         if (isWired(planned.of(job).house().links(), link.control(), link.output())) {
-            throw Unusable.conflict("This switch commands this output already: the plan links them.");
+            throw ProblemException.conflict("This switch commands this output already: the plan links them.");
         }
         change(job, version, who, document -> document.withLinks(Stream.concat(document.links().stream().filter(each -> !each.id().equals(link.id())), Stream.of(link)).toList()));
     }
@@ -252,7 +252,7 @@ public class Rules implements StageKeeper {
     @Transactional
     public void linkBy(UUID job, long version, String id, Link.Way way, String who) {
         requireOwn(job, id);
-        Link old = of(job).document().links().stream().filter(link -> link.id().equals(id)).findFirst().orElseThrow(() -> Unusable.notFound("link"));
+        Link old = of(job).document().links().stream().filter(link -> link.id().equals(id)).findFirst().orElseThrow(() -> ProblemException.notFound("link"));
         link(job, version, old.by(way), who);
     }
 
@@ -271,7 +271,7 @@ public class Rules implements StageKeeper {
         try {
             place.whereabouts();
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("The house cannot be there", new FieldProblem("/place", place.latitude() + ", " + place.longitude() + ", " + place.zone(), e.getMessage()));
+            throw ProblemException.content("The house cannot be there", new FieldProblem("/place", place.latitude() + ", " + place.longitude() + ", " + place.zone(), e.getMessage()));
         }
         change(job, version, who, document -> document.at(place));
     }
@@ -284,7 +284,7 @@ public class Rules implements StageKeeper {
     /** Does what mends a finding. */
     @Transactional
     public void mend(UUID job, long version, Fix fix, String who) {
-        Kept kept = of(job);
+        StoredRules kept = of(job);
         RulesDocument now = kept.document();
         RuledHouse mended = fix.applyTo(new RuledHouse(all(kept.planned(), now), now.links(), now.rules()));
         change(job, version, who, document -> {
@@ -299,15 +299,15 @@ public class Rules implements StageKeeper {
     /** Takes the last change back; once more brings it again. */
     @Transactional
     public void takeBack(UUID job, long version, String who) {
-        String previous = rows.findById(job).flatMap(RulesRow::previous).orElseThrow(() -> Unusable.conflict("There is no change to take back."));
+        String previous = rows.findById(job).flatMap(RulesRow::previous).orElseThrow(() -> ProblemException.conflict("There is no change to take back."));
         RulesDocument before = RuleJson.MAPPER.readValue(previous, RulesDocument.class);
         change(job, version, who, document -> before);
     }
 
     private void change(UUID job, long version, String who, UnaryOperator<RulesDocument> change) {
-        Kept before = of(job);
+        StoredRules before = of(job);
         if (before.version() != version) {
-            throw Unusable.conflict("Somebody changed the rules of this house meanwhile. Your entry is not saved; look at them again.");
+            throw ProblemException.conflict("Somebody changed the rules of this house meanwhile. Your entry is not saved; look at them again.");
         }
         RulesDocument next = change.apply(before.document());
         List<RuledHouse.Problem> problems = new RuledHouse(all(before.planned(), next), next.links(), next.rules()).problems();
@@ -316,10 +316,10 @@ public class Rules implements StageKeeper {
         List<FieldProblem> fresh = problems.stream().filter(problem -> old.stream().noneMatch(o -> o.found().equals(problem.found()) && o.expected().equals(problem.expected())))
                 .map(problem -> new FieldProblem(problem.pointer(), problem.found(), problem.expected())).toList();
         if (!fresh.isEmpty()) {
-            throw Unusable.content("The rules cannot be kept like this", fresh);
+            throw ProblemException.content("The rules cannot be kept like this", fresh);
         }
         if (next.rules().size() + next.links().size() + next.things().size() > MOST) {
-            throw Unusable.conflict("A house keeps " + MOST + " rules, links, sensors and remotes at most.");
+            throw ProblemException.conflict("A house keeps " + MOST + " rules, links, sensors and remotes at most.");
         }
         RulesRow row = rows.findById(job).orElseGet(() -> new RulesRow(job, RuleJson.MAPPER.writeValueAsString(RulesDocument.EMPTY)));
         row.is(RuleJson.MAPPER.writeValueAsString(next), who, clock.instant().truncatedTo(ChronoUnit.MICROS));

@@ -19,7 +19,7 @@ import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.rules.RulesViews.RulesView;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.catalogue.Protocol;
@@ -32,7 +32,7 @@ import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RulePart;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.DeleteMapping;
@@ -174,7 +174,7 @@ class RulesController {
     @GetMapping("/calendar.ics")
     @Operation(operationId = "ruleCalendar", summary = "Schedules of the rules as iCalendar (RFC 5545)")
     ResponseEntity<String> calendar(@PathVariable UUID job) {
-        Rules.Kept kept = rules.of(job);
+        Rules.StoredRules kept = rules.of(job);
         return ResponseEntity.ok().header(HttpHeaders.CONTENT_TYPE, "text/calendar;charset=UTF-8").header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"rules.ics\"")
                 .body(RuleCalendar.write(kept.house(), whereabouts(kept), clock.instant()));
     }
@@ -186,19 +186,19 @@ class RulesController {
     @PostMapping("/calendar")
     @Operation(operationId = "importCalendar", summary = "A rule for each event of an iCalendar text; none of them acts until somebody says what it does")
     RulesView importCalendar(@PathVariable UUID job, @Valid @RequestBody CalendarText calendar, Principal who) {
-        Rules.Kept kept = rules.of(job);
+        Rules.StoredRules kept = rules.of(job);
         List<Rule> read;
         try {
             read = RuleCalendar.read(calendar.text(), kept.house(), whereabouts(kept));
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("The calendar cannot be taken in", new FieldProblem("/text", "", String.valueOf(e.getMessage())));
+            throw ProblemException.content("The calendar cannot be taken in", new FieldProblem("/text", "", String.valueOf(e.getMessage())));
         }
         rules.add(job, calendar.version(), read, people.nameOf(who));
         return rules(job);
     }
 
-    private static Whereabouts whereabouts(Rules.Kept kept) {
-        return kept.document().whereabouts().orElseThrow(() -> Unusable.conflict("Say where the house is first: times are by its clocks and its sun."));
+    private static Location whereabouts(Rules.StoredRules kept) {
+        return kept.document().whereabouts().orElseThrow(() -> ProblemException.conflict("Say where the house is first: times are by its clocks and its sun."));
     }
 
     /** The version that was seen. */

@@ -11,7 +11,7 @@ import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Rule;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 
 /**
  * What is kept of a house's rules.
@@ -35,16 +35,16 @@ record RulesDocument(List<Device> things, Map<OutputId, Device.Drives> declared,
     /** Degrees, and a zone by its name in the time zone database. */
     record PlaceEntry(double latitude, double longitude, String zone) {
         /** @throws IllegalArgumentException when there is no such place or zone */
-        Whereabouts whereabouts() {
+        Location whereabouts() {
             try {
-                return new Whereabouts(latitude, longitude, ZoneId.of(zone));
+                return new Location(latitude, longitude, ZoneId.of(zone));
             } catch (DateTimeException e) {
                 throw new IllegalArgumentException("The zone (" + zone + ") must be one of the time zone database, like Europe/Vienna.", e);
             }
         }
     }
 
-    Optional<Whereabouts> whereabouts() {
+    Optional<Location> whereabouts() {
         return Optional.ofNullable(place).map(PlaceEntry::whereabouts);
     }
 

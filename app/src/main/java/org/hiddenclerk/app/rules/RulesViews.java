@@ -21,7 +21,7 @@ import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Fix;
 import org.hiddenclerk.core.rules.Link;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.Recipe;
 import org.hiddenclerk.core.rules.Rule;
@@ -33,7 +33,7 @@ import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.rules.Words;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 import tools.jackson.databind.JsonNode;
 
 /** Rules of a house as they are shown: sentences with slots, what is found, what is reached. */
@@ -48,9 +48,9 @@ public final class RulesViews {
     }
 
     /** A part of a sentence; with a pointer it is a slot. {@code value} is what stands in the rule there, as JSON text. */
-    public record PieceView(String words, @MayBeAbsent String pointer, @MayBeAbsent Piece.Kind kind, @MayBeAbsent String unit, @MayBeAbsent String value) {
+    public record PieceView(String words, @MayBeAbsent String pointer, @MayBeAbsent SentencePart.Kind kind, @MayBeAbsent String unit, @MayBeAbsent String value) {
         /** @param json that the pointers of the sentence point into */
-        public static PieceView of(Piece piece, JsonNode json) {
+        public static PieceView of(SentencePart piece, JsonNode json) {
             return piece.slot().map(slot -> new PieceView(piece.words(), slot.pointer(), slot.kind(), slot.unit(), json.at(slot.pointer()).toString()))
                     .orElseGet(() -> new PieceView(piece.words(), null, null, null, null));
         }
@@ -121,17 +121,17 @@ public final class RulesViews {
 
     /** Everything of the rules of a house; {@code choices} by kind of slot, {@code runs} are the places where a rule may run. */
     record RulesView(long version, int devices, List<RuleView> rules, List<HouseLinkView> links, List<RuleFindingView> findings, ReachGridView reach, List<RecipeView> recipes,
-                     List<ThingView> things, Map<Piece.Kind, List<SlotChoice>> choices, List<SlotChoice> runs, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place,
+                     List<ThingView> things, Map<SentencePart.Kind, List<SlotChoice>> choices, List<SlotChoice> runs, List<String> lost, boolean undoable, @MayBeAbsent HousePlaceView place,
                      List<DelayView> delays, List<SlotChoice> parts) {
     }
 
     /** @param now from which the next times of schedules are told */
-    static RulesView of(Rules.Kept kept, Instant now) {
+    static RulesView of(Rules.StoredRules kept, Instant now) {
         RuledHouse house = kept.house();
         Delays delays = kept.document().usualOrOwnDelays();
-        Optional<Whereabouts> where = kept.document().whereabouts();
-        Map<Piece.Kind, List<SlotChoice>> choices = new EnumMap<>(Piece.Kind.class);
-        Arrays.stream(Piece.Kind.values()).forEach(kind -> choices.put(kind, Slots.choices(house, kind)));
+        Optional<Location> where = kept.document().whereabouts();
+        Map<SentencePart.Kind, List<SlotChoice>> choices = new EnumMap<>(SentencePart.Kind.class);
+        Arrays.stream(SentencePart.Kind.values()).forEach(kind -> choices.put(kind, Slots.choices(house, kind)));
         return new RulesView(kept.version(), house.devices().size(), house.rules().stream().map(rule -> view(house, rule, where, now)).toList(),
                 house.links().stream().map(link -> view(house, link, kept.planned().house().links())).toList(), RuleAnalysis.of(house, delays).stream().map(RuleFindingView::of).toList(), reach(house, delays),
                 Arrays.stream(Recipe.values()).map(recipe -> new RecipeView(recipe, recipe.label(), recipe.needs(), recipe.draft(house, "r").isPresent())).toList(),
@@ -139,7 +139,7 @@ public final class RulesViews {
                 new HousePlaceView(place.latitude(), place.longitude(), place.zone())).orElse(null), DelayView.of(delays), Arrays.stream(RulePart.values()).map(part -> new SlotChoice(part.name(), part.words())).toList());
     }
 
-    private static RuleView view(RuledHouse house, Rule rule, Optional<Whereabouts> where, Instant now) {
+    private static RuleView view(RuledHouse house, Rule rule, Optional<Location> where, Instant now) {
         JsonNode json = RuleJson.MAPPER.valueToTree(rule);
         List<PieceView> sentence = Words.of(house, rule).stream().map(piece -> PieceView.of(piece, json)).toList();
         List<Schedule> schedules = rule.triggers().stream().filter(Trigger.Due.class::isInstance).map(trigger -> ((Trigger.Due) trigger).schedule()).toList();

@@ -1,7 +1,7 @@
 package org.hiddenclerk.app.rules;
 
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import tools.jackson.core.JsonPointer;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
@@ -17,14 +17,14 @@ public final class SlotFilling {
      *
      * @param json  what the sentence is made from
      * @param parts pattern of the first level that slots are below
-     * @throws Unusable when there is no such slot
+     * @throws ProblemException when there is no such slot
      */
     public static void fill(ObjectNode json, String parts, String pointer, JsonNode value) {
         JsonPointer at = pointer(pointer);
         JsonNode holder = json.at(at.head());
         String last = at.last().getMatchingProperty();
         if (holder.at("/" + last).isMissingNode() || !pointer.matches("/" + parts + "/.*")) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a slot of this sentence"));
+            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a slot of this sentence"));
         }
         if (holder instanceof ObjectNode object) {
             object.set(last, value);
@@ -37,11 +37,11 @@ public final class SlotFilling {
      * Takes a part of a sentence away, in place.
      *
      * @param parts pattern of the lists that parts are in
-     * @throws Unusable when there is no such part
+     * @throws ProblemException when there is no such part
      */
     public static void take(ObjectNode json, String parts, String pointer) {
         if (!pointer.matches("/" + parts + "/\\d{1,3}") || json.at(pointer).isMissingNode()) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a part of this sentence"));
+            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a part of this sentence"));
         }
         int last = pointer.lastIndexOf('/');
         ((ArrayNode) json.at(pointer.substring(0, last))).remove(Integer.parseInt(pointer.substring(last + 1)));
@@ -51,7 +51,7 @@ public final class SlotFilling {
         try {
             return JsonPointer.compile(text);
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("The sentence cannot be changed so", new FieldProblem("/pointer", text, "a JSON pointer"));
+            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/pointer", text, "a JSON pointer"));
         }
     }
 }

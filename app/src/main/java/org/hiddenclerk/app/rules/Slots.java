@@ -10,7 +10,7 @@ import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.schedule.Schedule;
@@ -21,7 +21,7 @@ public final class Slots {
     }
 
     /** Choices of a slot; none where anything may be typed. */
-    public static List<SlotChoice> choices(RuledHouse house, Piece.Kind kind) {
+    public static List<SlotChoice> choices(RuledHouse house, SentencePart.Kind kind) {
         return switch (kind) {
             case OUTPUT, OUTPUTS -> named(house.outputs(), Device.Output::name);
             case CONTROL -> named(house.controls(), Device.Control::name);

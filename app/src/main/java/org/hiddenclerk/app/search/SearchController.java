@@ -9,7 +9,7 @@ import org.hiddenclerk.app.access.JobsOfCallers;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -39,7 +39,7 @@ class SearchController {
     @Operation(operationId = "search", summary = "Boxes, circuits, serials, names, notes, accepted holds and the log of all jobs; at most 8 of each kind")
     List<HitView> search(@RequestParam String text, Principal who) {
         if (text.length() > LONGEST) {
-            throw Unusable.content("The text is too long", new FieldProblem("/text", text.length() + " letters", "at most " + LONGEST));
+            throw ProblemException.content("The text is too long", new FieldProblem("/text", text.length() + " letters", "at most " + LONGEST));
         }
         return search.find(text, visible.visibleTo(who)).stream().map(hit -> new HitView(hit.kind(), hit.kind().label(), hit.job(), hit.jobName(), hit.box().orElse(null), hit.title(), hit.detail())).toList();
     }

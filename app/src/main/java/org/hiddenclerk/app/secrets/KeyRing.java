@@ -19,7 +19,7 @@ import javax.crypto.Cipher;
 import javax.crypto.Mac;
 import javax.crypto.spec.GCMParameterSpec;
 import javax.crypto.spec.SecretKeySpec;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.stereotype.Component;
 
@@ -56,7 +56,7 @@ public class KeyRing {
         return new Sealed(keys.lastKey(), wrap(key, keys), nonce, crypt(Cipher.ENCRYPT_MODE, key, nonce, about, text.getBytes(StandardCharsets.UTF_8)));
     }
 
-    /** @throws Unusable when the key is not in the ring, or something was changed */
+    /** @throws ProblemException when the key is not in the ring, or something was changed */
     public String open(Sealed sealed, String about) {
         byte[] key = sealed.dataKey().length == 0 ? ringKey(sealed.key()) : unwrap(sealed);
         return new String(crypt(Cipher.DECRYPT_MODE, key, sealed.nonce(), about, sealed.text()), StandardCharsets.UTF_8);
@@ -82,7 +82,7 @@ public class KeyRing {
     /** Adds a key that wraps from now on; older ones still open. */
     synchronized int renew() {
         if (!given.isEmpty()) {
-            throw Unusable.conflict("The keys come from the environment. Add a line with the next number there and start again; then renew.");
+            throw ProblemException.conflict("The keys come from the environment. Add a line with the next number there and start again; then renew.");
         }
         TreeMap<Integer, byte[]> keys = keys();
         keys.put(keys.lastKey() + 1, fresh());
@@ -108,7 +108,7 @@ public class KeyRing {
     private byte[] ringKey(int number) {
         byte[] key = keys().get(number);
         if (key == null) {
-            throw Unusable.conflict("The key that sealed this is not on this machine. Bring back the file of keys.");
+            throw ProblemException.conflict("The key that sealed this is not on this machine. Bring back the file of keys.");
         }
         return key;
     }
@@ -120,7 +120,7 @@ public class KeyRing {
             cipher.updateAAD(about.getBytes(StandardCharsets.UTF_8));
             return cipher.doFinal(text);
         } catch (javax.crypto.AEADBadTagException e) {
-            throw Unusable.conflict("This was sealed for something else, or it was changed since. It is not shown.");
+            throw ProblemException.conflict("This was sealed for something else, or it was changed since. It is not shown.");
         } catch (GeneralSecurityException e) {
             throw new IllegalStateException("Impossible state: every Java platform has AES with GCM.", e);
         }
@@ -138,7 +138,7 @@ public class KeyRing {
         } catch (IOException e) {
             throw new UncheckedIOException("The file of keys cannot be read.", e);
         } catch (IllegalArgumentException | ArrayIndexOutOfBoundsException e) {
-            throw Unusable.conflict("The keys are damaged. Bring back a copy of them; nothing was changed.");
+            throw ProblemException.conflict("The keys are damaged. Bring back a copy of them; nothing was changed.");
         }
     }
 

@@ -7,7 +7,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.matching.Estimates;
 import org.hiddenclerk.core.matching.Terms;
@@ -44,34 +44,34 @@ public class HouseSettings {
     }
 
     /** A document with the version that it has; 0 before it was ever changed. */
-    public record Kept<T>(long version, T document) {
+    public record Versioned<T>(long version, T document) {
     }
 
     @Transactional(readOnly = true)
-    public Kept<HouseDocument> house(UUID job) {
-        return houses.findById(job).map(row -> new Kept<>(row.version() + 1, json.readValue(row.document(), HouseDocument.class)))
-                .orElse(new Kept<>(0, HouseDocument.USUAL));
+    public Versioned<HouseDocument> house(UUID job) {
+        return houses.findById(job).map(row -> new Versioned<>(row.version() + 1, json.readValue(row.document(), HouseDocument.class)))
+                .orElse(new Versioned<>(0, HouseDocument.USUAL));
     }
 
     @Transactional(readOnly = true)
-    public Kept<Estimates> estimates() {
-        return firm.findById(ESTIMATES).map(row -> new Kept<>(row.version() + 1, new Estimates(json.readValue(row.document(), SHARES))))
-                .orElse(new Kept<>(0, Estimates.USUAL));
+    public Versioned<Estimates> estimates() {
+        return firm.findById(ESTIMATES).map(row -> new Versioned<>(row.version() + 1, new Estimates(json.readValue(row.document(), SHARES))))
+                .orElse(new Versioned<>(0, Estimates.USUAL));
     }
 
     /** How the firm buys and charges. */
     @Transactional(readOnly = true)
-    public Kept<TradeDocument> trade() {
-        return firm.findById(TRADE).map(row -> new Kept<>(row.version() + 1, json.readValue(row.document(), TradeDocument.class))).orElse(new Kept<>(0, TradeDocument.of(Trade.USUAL)));
+    public Versioned<TradeDocument> trade() {
+        return firm.findById(TRADE).map(row -> new Versioned<>(row.version() + 1, json.readValue(row.document(), TradeDocument.class))).orElse(new Versioned<>(0, TradeDocument.of(Trade.USUAL)));
     }
 
-    /** @throws Unusable for a tax, an hour or a share of spares that can't be meant */
+    /** @throws ProblemException for a tax, an hour or a share of spares that can't be meant */
     @Transactional
     public void keepTrade(long version, TradeDocument document, String who) {
         try {
             document.toTrade();
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("This cannot be kept like this", new FieldProblem("/document", document.toString(), String.valueOf(e.getMessage())));
+            throw ProblemException.content("This cannot be kept like this", new FieldProblem("/document", document.toString(), String.valueOf(e.getMessage())));
         }
         refuseIfChanged(trade().version(), version);
         keepFirm(TRADE, json.writeValueAsString(document), who);
@@ -99,7 +99,7 @@ public class HouseSettings {
         try {
             document.weights().toWeights();
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("The house cannot be kept like this", new FieldProblem("/document/weights/stockPercent",
+            throw ProblemException.content("The house cannot be kept like this", new FieldProblem("/document/weights/stockPercent",
                     document.weights().stockPercent() + " %", "at most the share of the price that counts, "
                     + document.weights().pricePercent() + " %"));
         }
@@ -116,13 +116,13 @@ public class HouseSettings {
         events.publishEvent(new WantsChanged(job));
     }
 
-    /** @throws Unusable for a share outside (0, 1], and for LED lamps whatever the share */
+    /** @throws ProblemException for a share outside (0, 1], and for LED lamps whatever the share */
     @Transactional
     public void keepEstimates(long version, Map<LoadKind, BigDecimal> shares, String who) {
         try {
             new Estimates(new LinkedHashMap<>(shares));
         } catch (IllegalArgumentException e) {
-            throw Unusable.content("The estimates cannot be kept like this", new FieldProblem("/shares", shares.toString(),
+            throw ProblemException.content("The estimates cannot be kept like this", new FieldProblem("/shares", shares.toString(),
                     String.valueOf(e.getMessage())));
         }
         refuseIfChanged(estimates().version(), version);
@@ -131,7 +131,7 @@ public class HouseSettings {
 
     private static void refuseIfChanged(long now, long seen) {
         if (now != seen) {
-            throw Unusable.conflict("Somebody changed this meanwhile. Your entry is not saved; load it again and repeat it.");
+            throw ProblemException.conflict("Somebody changed this meanwhile. Your entry is not saved; load it again and repeat it.");
         }
     }
 }

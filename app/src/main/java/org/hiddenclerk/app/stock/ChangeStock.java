@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.support.TransactionTemplate;
 import tools.jackson.databind.json.JsonMapper;
@@ -35,12 +35,12 @@ public class ChangeStock {
     public record Reopened(StockChange.Concerned before, StockChange.Concerned after) {
     }
 
-    /** @throws Unusable when the code is taken or the document contradicts itself */
+    /** @throws ProblemException when the code is taken or the document contradicts itself */
     void add(ModuleDocument document, int onHand, String who) {
         refuse(document.problems());
         transaction.executeWithoutResult(status -> {
             if (items.existsById(document.code())) {
-                throw Unusable.content("The module cannot be added", new FieldProblem("/document/code", document.code(),
+                throw ProblemException.content("The module cannot be added", new FieldProblem("/document/code", document.code(),
                         "a code that the stock book does not have yet"));
             }
             items.saveAndFlush(new StockItemRow(document.code(), StockItemRow.Kind.MODULE, json.writeValueAsString(document), onHand, who, now()));
@@ -54,9 +54,9 @@ public class ChangeStock {
         List<StockChange.Concerned> before = boxes.concerned(document.code());
         Optional<String> printBefore = book.fingerprint(document.code());
         transaction.executeWithoutResult(status -> {
-            StockItemRow row = items.findById(document.code()).orElseThrow(() -> Unusable.notFound("module"));
+            StockItemRow row = items.findById(document.code()).orElseThrow(() -> ProblemException.notFound("module"));
             if (row.version() != version) {
-                throw Unusable.conflict(row.changedBy() + " changed this module meanwhile. Your entry is not saved; load it again and repeat it.");
+                throw ProblemException.conflict(row.changedBy() + " changed this module meanwhile. Your entry is not saved; load it again and repeat it.");
             }
             row.changed(json.writeValueAsString(document), onHand, retired, who, now());
             items.saveAndFlush(row);
@@ -73,7 +73,7 @@ public class ChangeStock {
         return reopened;
     }
 
-    /** @throws Unusable when somebody changed it meanwhile */
+    /** @throws ProblemException when somebody changed it meanwhile */
     void changeAccessory(AccessoryDocument document, int onHand, long version, String who) {
         transaction.executeWithoutResult(status -> {
             StockItemRow row = items.findById(document.code()).orElse(null);
@@ -81,7 +81,7 @@ public class ChangeStock {
                 items.saveAndFlush(new StockItemRow(document.code(), StockItemRow.Kind.ACCESSORY, json.writeValueAsString(document), onHand, who,
                         now()));
             } else if (row.version() != version || row.kind() != StockItemRow.Kind.ACCESSORY) {
-                throw Unusable.conflict("Somebody changed this meanwhile, or the code is a module's. Load it again and repeat it.");
+                throw ProblemException.conflict("Somebody changed this meanwhile, or the code is a module's. Load it again and repeat it.");
             } else {
                 row.changed(json.writeValueAsString(document), onHand, false, who, now());
                 items.saveAndFlush(row);
@@ -96,7 +96,7 @@ public class ChangeStock {
 
     private static void refuse(List<FieldProblem> problems) {
         if (!problems.isEmpty()) {
-            throw Unusable.content("The module contradicts itself", problems.stream().map(p -> new FieldProblem("/document" + p.pointer(),
+            throw ProblemException.content("The module contradicts itself", problems.stream().map(p -> new FieldProblem("/document" + p.pointer(),
                     p.found(), p.expected())).toList());
         }
     }

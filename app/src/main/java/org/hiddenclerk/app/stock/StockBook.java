@@ -18,7 +18,7 @@ import java.util.UUID;
 import java.util.concurrent.atomic.AtomicLong;
 import java.util.concurrent.locks.ReentrantLock;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.catalogue.Catalogue;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.springframework.context.ApplicationEventPublisher;
@@ -44,7 +44,7 @@ public class StockBook {
     private final ApplicationEventPublisher events;
     private final ReentrantLock lock = new ReentrantLock();
     private final AtomicLong changes = new AtomicLong();
-    private volatile Kept kept = Kept.NOTHING;
+    private volatile Snapshot kept = Snapshot.NOTHING;
 
     StockBook(StockItemRepository items, JsonMapper json, Clock clock, TransactionTemplate transaction, ApplicationEventPublisher events) {
         this.items = items;
@@ -64,13 +64,13 @@ public class StockBook {
      * @param models  modules that are bought
      * @param onHand  what is on the shelf, modules and accessories, by code
      */
-    private record Kept(String revision, Instant asked, Catalogue catalogue, List<ModuleModel> models, Map<String, Integer> onHand,
+    private record Snapshot(String revision, Instant asked, Catalogue catalogue, List<ModuleModel> models, Map<String, Integer> onHand,
                         List<AccessoryDocument> accessories, Map<String, String> suppliers,
                         Map<String, String> fingerprints) {
-        private static final Kept NOTHING = new Kept("", Instant.MIN, new Catalogue(List.of()), List.of(), Map.of(), List.of(), Map.of(), Map.of());
+        private static final Snapshot NOTHING = new Snapshot("", Instant.MIN, new Catalogue(List.of()), List.of(), Map.of(), List.of(), Map.of(), Map.of());
 
-        Kept askedAt(Instant when) {
-            return new Kept(revision, when, catalogue, models, onHand, accessories, suppliers, fingerprints);
+        Snapshot askedAt(Instant when) {
+            return new Snapshot(revision, when, catalogue, models, onHand, accessories, suppliers, fingerprints);
         }
     }
 
@@ -110,7 +110,7 @@ public class StockBook {
 
     /** The module, or a problem at the pointer. */
     public ModuleModel require(String code, String pointer) {
-        return catalogue().find(code).orElseThrow(() -> Unusable.content("The choice cannot be kept",
+        return catalogue().find(code).orElseThrow(() -> ProblemException.content("The choice cannot be kept",
                 new FieldProblem(pointer, code, "the code of a module in the stock book")));
     }
 
@@ -136,7 +136,7 @@ public class StockBook {
                     if (status != STATUS_COMMITTED) {
                         // What was read of the change meanwhile never was.
                         changes.incrementAndGet();
-                        kept = Kept.NOTHING;
+                        kept = Snapshot.NOTHING;
                     }
                 }
             });
@@ -151,16 +151,16 @@ public class StockBook {
         TransactionSynchronizationManager.unbindResourceIfPossible(this);
     }
 
-    private Kept book() {
+    private Snapshot book() {
         Instant now = clock.instant();
-        Kept before = kept;
+        Snapshot before = kept;
         if (!before.asked().equals(Instant.MIN) && Duration.between(before.asked(), now).compareTo(TRUSTED_FOR) < 0) {
             return before;
         }
-        if (TransactionSynchronizationManager.getResource(this) instanceof Kept own) {
+        if (TransactionSynchronizationManager.getResource(this) instanceof Snapshot own) {
             return own;
         }
-        Kept seen = read(now);
+        Snapshot seen = read(now);
         if (TransactionSynchronizationManager.isSynchronizationActive() && !seen.equals(kept)) {
             // What this transaction sees is older than the last change: good for all that asks within it, and for nobody else.
             TransactionSynchronizationManager.bindResource(this, seen);
@@ -175,11 +175,11 @@ public class StockBook {
     }
 
     /** The book as whoever asks may see it; kept for all unless it is older than what was known, or changed meanwhile. */
-    private Kept read(Instant now) {
+    private Snapshot read(Instant now) {
         lock.lock();
         try {
             long seen = changes.get();
-            Kept before = kept;
+            Snapshot before = kept;
             String revision = items.revision();
             if (revision.startsWith("0/")) {
                 ship();
@@ -188,7 +188,7 @@ public class StockBook {
             if (isOlder(revision, before.revision())) {
                 return read(revision, now);
             }
-            Kept current = revision.equals(before.revision()) ? before.askedAt(now) : read(revision, now);
+            Snapshot current = revision.equals(before.revision()) ? before.askedAt(now) : read(revision, now);
             // Changed while it was read: good for this answer, and asked for again at the next.
             kept = changes.get() == seen ? current : current.askedAt(Instant.MIN);
             return current;
@@ -207,7 +207,7 @@ public class StockBook {
         return Long.parseLong(parts[0]) + Long.parseLong(parts[1]);
     }
 
-    private Kept read(String revision, Instant now) {
+    private Snapshot read(String revision, Instant now) {
         List<ModuleModel> all = new ArrayList<>();
         List<ModuleModel> bought = new ArrayList<>();
         Map<String, Integer> onHand = new LinkedHashMap<>();
@@ -231,7 +231,7 @@ public class StockBook {
                 suppliers.put(row.code(), document.supplier() == null ? "" : document.supplier());
             }
         }
-        return new Kept(revision, now, new Catalogue(all), List.copyOf(bought), Map.copyOf(onHand), List.copyOf(accessories),
+        return new Snapshot(revision, now, new Catalogue(all), List.copyOf(bought), Map.copyOf(onHand), List.copyOf(accessories),
                 Map.copyOf(suppliers), Map.copyOf(fingerprints));
     }
 

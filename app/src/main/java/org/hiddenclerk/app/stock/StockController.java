@@ -14,7 +14,7 @@ import java.util.List;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.accounts.People;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.http.HttpStatus;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -112,7 +112,7 @@ class StockController {
     @Operation(operationId = "changeModule")
     Changed change(@PathVariable String code, @Valid @RequestBody ModuleChange change, Principal who) {
         if (!change.document().code().equals(code)) {
-            throw Unusable.conflict("The code of a module does not change. Duplicate it under another code.");
+            throw ProblemException.conflict("The code of a module does not change. Duplicate it under another code.");
         }
         List<ChangeStock.Reopened> reopened = changeStock.change(change.document(), change.onHand(), change.retired(), change.version(),
                 people.nameOf(who));
@@ -123,7 +123,7 @@ class StockController {
     @Operation(operationId = "changeAccessory")
     AccessoryItem changeAccessory(@PathVariable String code, @Valid @RequestBody AccessoryChange change, Principal who) {
         if (!change.document().code().equals(code)) {
-            throw Unusable.conflict("The code of an accessory does not change.");
+            throw ProblemException.conflict("The code of an accessory does not change.");
         }
         changeStock.changeAccessory(change.document(), change.onHand(), change.version(), people.nameOf(who));
         StockItemRow row = shelf.item(code, StockItemRow.Kind.ACCESSORY);

@@ -1,7 +1,7 @@
 package org.hiddenclerk.app.stock;
 
 import java.util.List;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
 
@@ -24,7 +24,7 @@ class StockShelf {
 
     StockItemRow item(String code, StockItemRow.Kind kind) {
         book.catalogue();
-        return items.findById(code).filter(row -> row.kind() == kind).orElseThrow(() -> Unusable.notFound(
+        return items.findById(code).filter(row -> row.kind() == kind).orElseThrow(() -> ProblemException.notFound(
                 kind == StockItemRow.Kind.MODULE ? "module" : "accessory"));
     }
 }

@@ -3,7 +3,7 @@ package org.hiddenclerk.app.stock;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.Map;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -25,7 +25,7 @@ public class StockShelves {
     public void putOnShelf(Map<String, Integer> more, String who) {
         book.catalogue();
         more.forEach((code, count) -> {
-            StockItemRow row = items.findById(code).orElseThrow(() -> Unusable.notFound("module or accessory " + code));
+            StockItemRow row = items.findById(code).orElseThrow(() -> ProblemException.notFound("module or accessory " + code));
             row.changed(row.document(), Math.max(0, row.onHand() + count), row.retired(), who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         });
         items.flush();

@@ -9,7 +9,7 @@ import java.util.Optional;
 import java.util.TreeSet;
 import org.hiddenclerk.app.csv.CsvFile;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.stereotype.Component;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
@@ -50,12 +50,12 @@ class StockTable {
     /**
      * The modules as they would be after each row; a row that makes no sense has its field {@code problem} set.
      *
-     * @throws Unusable when it is no such table
+     * @throws ProblemException when it is no such table
      */
     List<JsonNode> rows(String text) {
         CsvFile file = CsvFile.read(text, List.of("code"), SENT);
         file.rows().forEach(row -> file.formulaIn(row).ifPresent(column -> {
-            throw Unusable.content(SENT.title(), new FieldProblem("/" + row.number() + "/" + column, row.cell(column).orElse(""),
+            throw ProblemException.content(SENT.title(), new FieldProblem("/" + row.number() + "/" + column, row.cell(column).orElse(""),
                     "words or figures, nothing that a spreadsheet works out"));
         }));
         return file.rows().stream().map(this::row).toList();

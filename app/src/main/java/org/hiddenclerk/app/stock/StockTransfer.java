@@ -8,7 +8,7 @@ import java.util.Locale;
 import java.util.Optional;
 import org.hiddenclerk.app.csv.CsvFile;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.data.domain.Sort;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
@@ -78,7 +78,7 @@ class StockTransfer {
                 reopened.addAll(take(entry, who));
                 added += known ? 0 : 1;
                 changed += known ? 1 : 0;
-            } catch (Unusable e) {
+            } catch (ProblemException e) {
                 refused.add(new Refused(i + 1, entry.code(), e.errors().isEmpty() ? List.of(new FieldProblem("", entry.code(),
                         e.getMessage())) : e.errors()));
             }
@@ -96,7 +96,7 @@ class StockTransfer {
     private List<ChangeStock.Reopened> take(Entry entry, String who) {
         Optional<StockItemRow> row = items.findById(entry.code());
         row.filter(r -> r.kind() != entry.kind()).ifPresent(r -> {
-            throw Unusable.content("The row cannot be taken", new FieldProblem("/code", entry.code(), "a code that no "
+            throw ProblemException.content("The row cannot be taken", new FieldProblem("/code", entry.code(), "a code that no "
                     + (r.kind() == StockItemRow.Kind.MODULE ? "module" : "accessory") + " has"));
         });
         int onHand = onHand(entry, row);
@@ -118,7 +118,7 @@ class StockTransfer {
             return row.map(StockItemRow::onHand).orElse(0);
         }
         if (!given.isInt() || given.asInt() < 0 || given.asInt() > MOST_ON_HAND) {
-            throw Unusable.content("The row cannot be taken", new FieldProblem("/onHand", given.toString(), "0 to " + MOST_ON_HAND));
+            throw ProblemException.content("The row cannot be taken", new FieldProblem("/onHand", given.toString(), "0 to " + MOST_ON_HAND));
         }
         return given.asInt();
     }
@@ -126,7 +126,7 @@ class StockTransfer {
     private <T> T document(Entry entry, Class<T> type) {
         JsonNode node = entry.node();
         if (node.hasNonNull("problem")) {
-            throw Unusable.content("The row cannot be taken", new FieldProblem(node.path("at").asString(""), node.path("found").asString(""),
+            throw ProblemException.content("The row cannot be taken", new FieldProblem(node.path("at").asString(""), node.path("found").asString(""),
                     node.path("problem").asString("")));
         }
         try {
@@ -139,11 +139,11 @@ class StockTransfer {
                         String.valueOf(violation.getInvalidValue()), violation.getMessage()));
             }
             if (!problems.isEmpty()) {
-                throw Unusable.content("The row cannot be taken", problems);
+                throw ProblemException.content("The row cannot be taken", problems);
             }
             return document;
         } catch (JacksonException | IllegalArgumentException e) {
-            throw Unusable.content("The row cannot be taken", new FieldProblem("", "not a " + entry.kind().name().toLowerCase(Locale.ROOT),
+            throw ProblemException.content("The row cannot be taken", new FieldProblem("", "not a " + entry.kind().name().toLowerCase(Locale.ROOT),
                     String.valueOf(e.getMessage()).lines().findFirst().orElse("the fields of docs/formats")));
         }
     }
@@ -156,12 +156,12 @@ class StockTransfer {
             modules.forEach(node -> entries.add(new Entry(StockItemRow.Kind.MODULE, node)));
             tree.path("accessories").forEach(node -> entries.add(new Entry(StockItemRow.Kind.ACCESSORY, node)));
             if (entries.isEmpty() || entries.size() > CsvFile.MOST_ROWS) {
-                throw Unusable.content("The file cannot be taken", new FieldProblem("", entries.size() + " entries",
+                throw ProblemException.content("The file cannot be taken", new FieldProblem("", entries.size() + " entries",
                         "a list of modules, or lists named modules and accessories, at most " + CsvFile.MOST_ROWS + " in all"));
             }
             return entries;
         } catch (JacksonException e) {
-            throw Unusable.content("The file cannot be taken", new FieldProblem("", String.valueOf(e.getMessage()).lines().findFirst().orElse(""),
+            throw ProblemException.content("The file cannot be taken", new FieldProblem("", String.valueOf(e.getMessage()).lines().findFirst().orElse(""),
                     "JSON (RFC 8259)"));
         }
     }

@@ -13,7 +13,7 @@ import java.util.UUID;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.house.Houses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -57,7 +57,7 @@ class BoxTextController {
         List<BoxText.TextProblem> problems = new ArrayList<>();
         try {
             SurveyReader.read(read.survey(), houses.context(job).circuits().keySet());
-        } catch (Unusable e) {
+        } catch (ProblemException e) {
             e.errors().forEach(error -> problems.add(new BoxText.TextProblem(read.line(error.pointer()), 1, error.found(),
                     error.expected())));
         }

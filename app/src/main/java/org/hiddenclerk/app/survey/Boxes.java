@@ -8,10 +8,10 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.Houses;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -33,7 +33,7 @@ public class Boxes {
      * @param neighbours other boxes of the run, by identity
      */
     public record Found(BoxRow row, UUID job, HouseContext house, SurveyDocument survey, Box box,
-                        List<BoxRow.PickPart> picks, Run run, Map<String, Neighbour> neighbours) {
+                        List<BoxRow.PickPart> picks, ConnectedBoxes run, Map<String, Neighbour> neighbours) {
     }
 
     /** Another box of the run. */
@@ -42,7 +42,7 @@ public class Boxes {
 
     @Transactional(readOnly = true)
     public Found find(UUID id) {
-        BoxRow row = boxes.findById(id).orElseThrow(() -> Unusable.notFound("box"));
+        BoxRow row = boxes.findById(id).orElseThrow(() -> ProblemException.notFound("box"));
         UUID job = houses.room(row.roomId()).jobId();
         return found(row, job, houses.context(job));
     }
@@ -54,7 +54,7 @@ public class Boxes {
         Map<String, Neighbour> neighbours = neighbours(row, house);
         Map<String, Box> boxesOfRun = new LinkedHashMap<>(Map.of(row.id().toString(), box));
         neighbours.forEach((id, neighbour) -> boxesOfRun.put(id, neighbour.box()));
-        return new Found(row, job, house, survey, box, row.picks(), Run.of(boxesOfRun, row.id().toString(), house.region()),
+        return new Found(row, job, house, survey, box, row.picks(), ConnectedBoxes.of(boxesOfRun, row.id().toString(), house.region()),
                 neighbours);
     }
 
@@ -88,7 +88,7 @@ public class Boxes {
     public Found findUnchanged(UUID id, long version) {
         Found found = find(id);
         if (found.row().version() != version) {
-            throw Unusable.conflict(found.row().changedBy() + " changed this box meanwhile. Your entry is not saved; "
+            throw ProblemException.conflict(found.row().changedBy() + " changed this box meanwhile. Your entry is not saved; "
                     + "load the box again and repeat it.");
         }
         return found;

@@ -13,7 +13,7 @@ import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
@@ -70,7 +70,7 @@ class CableDraftController {
             return ColourEra.now(house.region());
         }
         if (wish.era().region() != house.region()) {
-            throw Unusable.content("The cable cannot be drafted", new FieldProblem("/era", wish.era().name(),
+            throw ProblemException.content("The cable cannot be drafted", new FieldProblem("/era", wish.era().name(),
                     "one of " + ColourEra.of(house.region())));
         }
         return wish.era();
@@ -79,7 +79,7 @@ class CableDraftController {
     private static CircuitId circuit(CableWish wish, HouseContext house) {
         CircuitId circuit = new CircuitId(String.valueOf(wish.circuit()));
         if (!house.circuits().containsKey(circuit)) {
-            throw Unusable.content("The cable cannot be drafted",
+            throw ProblemException.content("The cable cannot be drafted",
                     new FieldProblem("/circuit", circuit.value(), "a circuit of this job"));
         }
         return circuit;
@@ -92,13 +92,13 @@ class CableDraftController {
     private static List<Integer> others(CableWish wish, Box box) {
         List<Integer> others = wish.others() == null ? List.of() : wish.others();
         if (!others.isEmpty() && Boolean.TRUE.equals(wish.singles())) {
-            throw Unusable.content("The cable cannot be drafted", new FieldProblem("/others", others.toString(), "none where cores lie singly: each leads to its own load"));
+            throw ProblemException.content("The cable cannot be drafted", new FieldProblem("/others", others.toString(), "none where cores lie singly: each leads to its own load"));
         }
         return IntStream.range(0, others.size()).mapToObj(i -> elsewhere("/others/" + i, others.get(i), box)).toList();
     }
 
     private static int elsewhere(String at, @Nullable Integer number, Box box) {
-        return box.loads().stream().filter(load -> Objects.equals(load.number(), number) && !load.hangsHere()).findFirst().orElseThrow(() -> Unusable.content(
+        return box.loads().stream().filter(load -> Objects.equals(load.number(), number) && !load.hangsHere()).findFirst().orElseThrow(() -> ProblemException.content(
                 "The cable cannot be drafted", new FieldProblem(at, String.valueOf(number), "a load of this box that hangs elsewhere"))).number();
     }
 }

@@ -19,14 +19,14 @@ import org.springframework.transaction.annotation.Transactional;
 public class CircuitSums {
     private final Houses houses;
     private final Boxes boxes;
-    private final Map<UUID, Kept> kept = new ConcurrentHashMap<>();
+    private final Map<UUID, Cached> kept = new ConcurrentHashMap<>();
 
     CircuitSums(Houses houses, Boxes boxes) {
         this.houses = houses;
         this.boxes = boxes;
     }
 
-    private record Kept(HouseContext house, Map<UUID, Long> versions, List<CircuitSum> sums) {
+    private record Cached(HouseContext house, Map<UUID, Long> versions, List<CircuitSum> sums) {
     }
 
     @EventListener
@@ -40,14 +40,14 @@ public class CircuitSums {
         List<BoxRow> rows = boxes.ofJob(job);
         Map<UUID, Long> versions = new LinkedHashMap<>();
         rows.forEach(row -> versions.put(row.id(), row.version()));
-        Kept before = kept.get(job);
+        Cached before = kept.get(job);
         if (before != null && before.house().equals(house) && before.versions().equals(versions)) {
             return before.sums();
         }
         Map<String, Box> all = new LinkedHashMap<>();
         rows.forEach(row -> all.put(row.id().toString(), boxes.read(row, house)));
         List<CircuitSum> sums = CircuitSum.of(house, all);
-        kept.put(job, new Kept(house, versions, sums));
+        kept.put(job, new Cached(house, versions, sums));
         return sums;
     }
 }

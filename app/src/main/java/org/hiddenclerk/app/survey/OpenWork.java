@@ -5,6 +5,6 @@ import java.util.UUID;
 /** Tells whether somebody is at work on a box; what they work from must not change under their hands. */
 public interface OpenWork {
 
-    /** @throws org.hiddenclerk.app.problem.Unusable as a conflict, when a run sheet of the box is open */
+    /** @throws org.hiddenclerk.app.problem.ProblemException as a conflict, when a run sheet of the box is open */
     void refuseIfOpen(UUID box);
 }

@@ -7,7 +7,7 @@ import java.util.UUID;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -87,7 +87,7 @@ public class RecordSurvey {
         for (int i = 0; i < survey.cables().size(); i++) {
             String other = survey.cables().get(i).box();
             if (other != null && !known.contains(other)) {
-                throw Unusable.content("The survey cannot be kept like this", new FieldProblem("/cables/" + i + "/box", other,
+                throw ProblemException.content("The survey cannot be kept like this", new FieldProblem("/cables/" + i + "/box", other,
                         "a box of this house"));
             }
         }

@@ -8,7 +8,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
@@ -39,7 +39,7 @@ public final class SurveyReader {
 
     /**
      * @param circuits circuits of the job
-     * @throws Unusable with every problem and its pointer
+     * @throws ProblemException with every problem and its pointer
      */
     public static Box read(SurveyDocument document, Set<CircuitId> circuits) {
         SurveyReader reader = new SurveyReader(document);
@@ -49,7 +49,7 @@ public final class SurveyReader {
                     reader.report(p.pointer(), p.found(), p.expected()));
         }
         if (!reader.problems.isEmpty()) {
-            throw Unusable.content("The survey cannot be kept like this", reader.problems);
+            throw ProblemException.content("The survey cannot be kept like this", reader.problems);
         }
         return box;
     }

@@ -4,7 +4,7 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Map;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.OpenedBox;
@@ -40,7 +40,7 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
     /**
      * The reading on a board.
      *
-     * @throws Unusable with the pointer of what is not on it
+     * @throws ProblemException with the pointer of what is not on it
      */
     Reading on(Board board) {
         if (kind == Kind.CONTINUOUS) {
@@ -49,7 +49,7 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
         for (OpenedBox box : board.boxes()) {
             Integer position = with.get(box.id());
             if (box.isOperable() && (position == null || position < 0 || position > 1)) {
-                throw Unusable.content("The reading cannot be kept", new FieldProblem("/with", String.valueOf(position),
+                throw ProblemException.content("The reading cannot be kept", new FieldProblem("/with", String.valueOf(position),
                         "position 0 or 1 of every switch"));
             }
         }
@@ -70,12 +70,12 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
         if (core == null || board.boxes().stream().anyMatch(box -> box.id().equals(core))) {
             return core == null ? first : core;
         }
-        throw Unusable.content("The reading cannot be kept", new FieldProblem("/core", core, "a box or gang whose lamp is meant"));
+        throw ProblemException.content("The reading cannot be kept", new FieldProblem("/core", core, "a box or gang whose lamp is meant"));
     }
 
     private static String known(Board board, String core, String pointer) {
         if (core == null || board.numberOf(core).isEmpty()) {
-            throw Unusable.content("The reading cannot be kept", new FieldProblem(pointer, String.valueOf(core), "a core of these boxes"));
+            throw ProblemException.content("The reading cannot be kept", new FieldProblem(pointer, String.valueOf(core), "a core of these boxes"));
         }
         return core;
     }

@@ -15,7 +15,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.HouseReadAnew;
 import org.hiddenclerk.app.planning.FieldReadings;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.app.survey.RecordSurvey;
 import org.hiddenclerk.app.survey.SurveyDocument;
@@ -110,7 +110,7 @@ public class Traces implements FieldReadings {
         State state;
         try {
             state = of(found);
-        } catch (Unusable tooMany) {
+        } catch (ProblemException tooMany) {
             return new Judged(basis, BoxProgress.Readings.READ, FieldEvidence.notCompared());
         }
         FieldEvidence evidence = FieldEvidence.of(state.surveyed(), state.answered(), state.traced());
@@ -125,7 +125,7 @@ public class Traces implements FieldReadings {
     }
 
     /** A kept reading on the board as it is now. */
-    record Kept(TraceReadingRow row, Reading reading) {
+    record StoredReading(TraceReadingRow row, Reading reading) {
         boolean isWeak() {
             return row.kind() == ReadingEntry.Kind.PEN;
         }
@@ -141,9 +141,9 @@ public class Traces implements FieldReadings {
      * @param kept  readings that its cores still have
      * @param stale how many readings name cores that are not surveyed any more
      */
-    record State(Boxes.Found found, SurveyedBoard surveyed, Board board, List<Kept> kept, int stale, Traced traced) {
+    record State(Boxes.Found found, SurveyedBoard surveyed, Board board, List<StoredReading> kept, int stale, Traced traced) {
         /** Strong readings, in the order in which contradictions number them. */
-        List<Kept> strong() {
+        List<StoredReading> strong() {
             return kept.stream().filter(k -> !k.isWeak()).toList();
         }
 
@@ -163,12 +163,12 @@ public class Traces implements FieldReadings {
         found.neighbours().forEach((id, neighbour) -> all.put(id, neighbour.box()));
         SurveyedBoard surveyed = surveyed(all);
         Board board = surveyed.board();
-        List<Kept> kept = new ArrayList<>();
+        List<StoredReading> kept = new ArrayList<>();
         List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(all.keySet().stream().map(UUID::fromString).toList());
         for (TraceReadingRow row : rows) {
             try {
-                kept.add(new Kept(row, entry(row).on(board)));
-            } catch (Unusable noLongerThere) {
+                kept.add(new StoredReading(row, entry(row).on(board)));
+            } catch (ProblemException noLongerThere) {
                 continue;
             }
         }
@@ -179,20 +179,20 @@ public class Traces implements FieldReadings {
         try {
             return SurveyedBoard.of(boxes);
         } catch (Tracing.TooMany e) {
-            throw Unusable.conflict(String.valueOf(e.getMessage()));
+            throw ProblemException.conflict(String.valueOf(e.getMessage()));
         }
     }
 
-    private static Traced traced(Boxes.Found found, SurveyedBoard surveyed, List<Kept> kept) {
+    private static Traced traced(Boxes.Found found, SurveyedBoard surveyed, List<StoredReading> kept) {
         if (!surveyed.obstacles().isEmpty()) {
             return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
         }
         try {
             return Tracing.of(surveyed, found.house().region(),
                     kept.stream().filter(k -> !k.isWeak()).map(k -> new Reading.Answered(k.reading(), k.row().value())).toList(),
-                    kept.stream().filter(Kept::isWeak).map(Kept::note).toList());
+                    kept.stream().filter(StoredReading::isWeak).map(StoredReading::note).toList());
         } catch (Tracing.TooMany e) {
-            throw Unusable.conflict(String.valueOf(e.getMessage()));
+            throw ProblemException.conflict(String.valueOf(e.getMessage()));
         }
     }
 
@@ -206,7 +206,7 @@ public class Traces implements FieldReadings {
     void keep(UUID box, ReadingEntry entry, String who) {
         State state = of(box);
         if (!state.surveyed().obstacles().isEmpty()) {
-            throw Unusable.conflict(state.surveyed().obstacles().get(0));
+            throw ProblemException.conflict(state.surveyed().obstacles().get(0));
         }
         entry.on(state.board());
         readings.save(new TraceReadingRow(box, entry, json.writeValueAsString(entry.with()), who,
@@ -217,8 +217,8 @@ public class Traces implements FieldReadings {
     @Transactional
     void takeBack(UUID box, UUID reading) {
         State state = of(box);
-        Kept kept = state.kept().stream().filter(k -> k.row().id().equals(reading)).findFirst()
-                .orElseThrow(() -> Unusable.notFound("reading"));
+        StoredReading kept = state.kept().stream().filter(k -> k.row().id().equals(reading)).findFirst()
+                .orElseThrow(() -> ProblemException.notFound("reading"));
         readings.delete(kept.row());
     }
 
@@ -227,7 +227,7 @@ public class Traces implements FieldReadings {
     void write(UUID box, String who) {
         State state = of(box);
         if (state.traced().certain().isEmpty()) {
-            throw Unusable.conflict("No role is certain yet. Make the next test first.");
+            throw ProblemException.conflict("No role is certain yet. Make the next test first.");
         }
         write(state.found().row().id(), state.found().row().version(), state.found().survey(), state, who);
         state.found().neighbours().forEach((id, neighbour) ->

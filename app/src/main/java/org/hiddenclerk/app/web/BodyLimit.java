@@ -15,7 +15,7 @@ import java.util.List;
 import java.util.regex.Pattern;
 import org.hiddenclerk.app.ClerkProperties;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.springframework.core.Ordered;
 import org.springframework.core.annotation.Order;
 import org.springframework.http.HttpStatus;
@@ -104,7 +104,7 @@ class BodyLimit extends OncePerRequestFilter {
         private void passed(int bytes) {
             count += bytes;
             if (count > limit) {
-                throw new Unusable(HttpStatus.CONTENT_TOO_LARGE, "The document is too large", List.of(
+                throw new ProblemException(HttpStatus.CONTENT_TOO_LARGE, "The document is too large", List.of(
                         new FieldProblem("", "more than " + limit + " bytes", "at most " + limit + " bytes")));
             }
         }

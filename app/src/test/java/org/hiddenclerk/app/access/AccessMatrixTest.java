@@ -18,7 +18,7 @@ import java.util.Set;
 import java.util.TreeSet;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -266,7 +266,7 @@ class AccessMatrixTest {
                     interceptor.preHandle(request, new MockHttpServletResponse(), chain.getHandler());
                 }
                 return Optional.empty();
-            } catch (Unusable refused) {
+            } catch (ProblemException refused) {
                 return Optional.of(refused.getMessage());
             }
         }

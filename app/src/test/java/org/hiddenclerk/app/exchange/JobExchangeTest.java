@@ -15,7 +15,7 @@ import java.util.Map;
 import java.util.UUID;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -204,15 +204,15 @@ class JobExchangeTest {
     @ValueSource(strings = {"", "[]", "{", "{\"format\":\"other\"}", "{\"format\":\"hidden-clerk-job\",\"version\":99,\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":4}",
         "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{},\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":1e999,\"parts\":{}}"})
     void whatIsNoJobFileIsRefusedInWords(String text) {
-        assertThatThrownBy(() -> exchange.read(text.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(Unusable.class);
+        assertThatThrownBy(() -> exchange.read(text.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(ProblemException.class);
     }
 
     @Test
     void hostileFilesAreRefused() {
         String deep = "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":" + "[".repeat(100_000) + "]".repeat(100_000) + "}";
-        assertThatThrownBy(() -> exchange.read(deep.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(Unusable.class);
-        assertThatThrownBy(() -> exchange.read("{\"format\":\"hidden-clerk-job\"}".getBytes(StandardCharsets.UTF_16), true)).isInstanceOf(Unusable.class);
-        assertThatThrownBy(() -> exchange.read(new byte[] {'{', '"', (byte) 0xff, (byte) 0xfe, '"', ':', '1', '}'}, true)).isInstanceOf(Unusable.class);
+        assertThatThrownBy(() -> exchange.read(deep.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() -> exchange.read("{\"format\":\"hidden-clerk-job\"}".getBytes(StandardCharsets.UTF_16), true)).isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() -> exchange.read(new byte[] {'{', '"', (byte) 0xff, (byte) 0xfe, '"', ':', '1', '}'}, true)).isInstanceOf(ProblemException.class);
         String huge = new String(exchange.write(small()).bytes(), StandardCharsets.UTF_8).replaceFirst("\"mm2\" : [0-9.]+", "\"mm2\" : 1e999999999");
         assertThat(refusals(exchange.read(huge.getBytes(StandardCharsets.UTF_8), true))).anyMatch(pointer -> pointer.startsWith("/parts/boxCable"));
         Person.Answer large = person.post("/api/v1/jobs/import", "{\"x\":\"" + "y".repeat(70_000_000) + "\"}");

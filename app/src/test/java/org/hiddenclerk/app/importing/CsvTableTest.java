@@ -7,7 +7,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -44,13 +44,13 @@ class CsvTableTest {
     @ParameterizedTest
     @CsvSource(delimiter = '|', nullValues = "none", value = {"name,x | no column label", "label,\uFFFD | letters that could not be read"})
     void whatIsNoSuchTableIsRefusedAsAWhole(String text, String found) {
-        assertThatThrownBy(() -> CsvTable.read(text, List.of("label"))).isInstanceOfSatisfying(Unusable.class, refused -> assertThat(refused.errors().get(0).found()).isEqualTo(found));
+        assertThatThrownBy(() -> CsvTable.read(text, List.of("label"))).isInstanceOfSatisfying(ProblemException.class, refused -> assertThat(refused.errors().get(0).found()).isEqualTo(found));
     }
 
     @Test
     void aTableHasItsEnd() {
         String rows = IntStream.range(0, 2_001).mapToObj(i -> "B-" + i).collect(Collectors.joining("\n"));
-        assertThatThrownBy(() -> labels("label\n" + rows)).isInstanceOf(Unusable.class);
-        assertThatThrownBy(() -> labels("label\n\"never closed")).isInstanceOf(Unusable.class);
+        assertThatThrownBy(() -> labels("label\n" + rows)).isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() -> labels("label\n\"never closed")).isInstanceOf(ProblemException.class);
     }
 }

@@ -48,7 +48,7 @@ class PlannedWiringsTest {
     void aHouseThatRunsDoesWhatTheProofSays() {
         PlannedHouses.Planned house = planned.of(UUID.fromString(new Person(mvc).demoJob()));
         int walked = 0;
-        for (LivePlan.Run run : house.runs()) {
+        for (LivePlan.WatchedWiring run : house.runs()) {
             Map<Positions, Map<String, Positions>> operations = Operations.of(run.wiring());
             if (!operations.isEmpty() && run.wiring().parts().stream().anyMatch(Part.FittedModule.class::isInstance)) {
                 walk(house, run, operations);
@@ -58,7 +58,7 @@ class PlannedWiringsTest {
         assertThat(walked).isGreaterThan(5);
     }
 
-    private static void walk(PlannedHouses.Planned house, LivePlan.Run run, Map<Positions, Map<String, Positions>> operations) {
+    private static void walk(PlannedHouses.Planned house, LivePlan.WatchedWiring run, Map<Positions, Map<String, Positions>> operations) {
         LivePlan plan = new LivePlan(new RuledHouse(house.devices(), List.of(), List.of()), List.of(run), Map.of(), house.worksAt(), Map.of(), Delays.USUAL, Optional.empty());
         LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> { });
         live.pass(GAP_MS);
@@ -92,7 +92,7 @@ class PlannedWiringsTest {
     }
 
     /** A blind is ordered as a whole; a channel without a lamp has no output. */
-    private static boolean canBeOrdered(LiveHouse live, LivePlan.Run run, String way) {
+    private static boolean canBeOrdered(LiveHouse live, LivePlan.WatchedWiring run, String way) {
         if (!way.contains("/")) {
             return true;
         }
@@ -102,7 +102,7 @@ class PlannedWiringsTest {
         return !blind && live.outputs().containsKey(new OutputId(run.id() + "/" + way));
     }
 
-    private static void work(LiveHouse live, LivePlan.Run run, String way, boolean on) {
+    private static void work(LiveHouse live, LivePlan.WatchedWiring run, String way, boolean on) {
         if (way.contains("/")) {
             live.remote(new RuleRunner.Order.Level(new OutputId(run.id() + "/" + way), on ? 0 : 100));
         } else {

@@ -51,7 +51,7 @@ class LogBookTest {
     @Test
     void everyKindOfRowIsEitherToldOrLeftOutOnPurpose() {
         assertThat(entities.getMetamodel().getEntities().stream().map(entity -> entity.getJavaType().getSimpleName())).containsExactlyInAnyOrderElementsOf(Stream.concat(
-                Concept.LOGGED.keySet().stream(), Concept.NOT_LOGGED.stream()).collect(Collectors.toSet()));
+                AuditedEntity.LOGGED.keySet().stream(), AuditedEntity.NOT_LOGGED.stream()).collect(Collectors.toSet()));
     }
 
     @Test

@@ -12,7 +12,7 @@ import java.util.List;
 import javax.crypto.Cipher;
 import javax.crypto.spec.GCMParameterSpec;
 import javax.crypto.spec.SecretKeySpec;
-import org.hiddenclerk.app.problem.Unusable;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -40,8 +40,8 @@ class KeyRingTest {
         assertThat(one.dataKey()).isNotEqualTo(other.dataKey());
         assertThat(one.text()).isNotEqualTo(other.text());
         assertThat(ring.open(Sealed.of(one.bytes()), ABOUT)).as("in one piece and back").isEqualTo(TEXT);
-        assertThatThrownBy(() -> ring.open(one, "unit 8")).isInstanceOf(Unusable.class);
-        assertThatThrownBy(() -> ring.open(new Sealed(1, other.dataKey(), one.nonce(), one.text()), ABOUT)).as("another's key").isInstanceOf(Unusable.class);
+        assertThatThrownBy(() -> ring.open(one, "unit 8")).isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() -> ring.open(new Sealed(1, other.dataKey(), one.nonce(), one.text()), ABOUT)).as("another's key").isInstanceOf(ProblemException.class);
     }
 
     @Test
@@ -56,7 +56,7 @@ class KeyRingTest {
         // Without the old key only what was wrapped anew opens.
         Files.write(file, Files.readAllLines(file).stream().filter(line -> !line.startsWith(before.key() + " ")).toList());
         assertThat(ring.open(after, ABOUT)).isEqualTo(TEXT);
-        assertThatThrownBy(() -> ring.open(before, ABOUT)).isInstanceOf(Unusable.class).hasMessageContaining("not on this machine");
+        assertThatThrownBy(() -> ring.open(before, ABOUT)).isInstanceOf(ProblemException.class).hasMessageContaining("not on this machine");
     }
 
     /** AES-256-GCM by the platform alone, as the first version sealed: the ring's key itself, no envelope. */
@@ -81,7 +81,7 @@ class KeyRingTest {
         assertThat(given.open(sealed, ABOUT)).isEqualTo(TEXT);
         assertThat(given.open(given.seal(TEXT, ABOUT), ABOUT)).isEqualTo(TEXT);
         assertThat(none).doesNotExist();
-        assertThatThrownBy(given::renew).isInstanceOf(Unusable.class).hasMessageContaining("environment");
+        assertThatThrownBy(given::renew).isInstanceOf(ProblemException.class).hasMessageContaining("environment");
         KeyRing more = new KeyRing(none, text + ",2 " + Base64.getEncoder().encodeToString(new byte[32]));
         assertThat(more.wrapAnew(sealed).key()).isEqualTo(2);
     }
@@ -90,7 +90,7 @@ class KeyRingTest {
     void damagedKeysAreToldAndNothingIsMadeInTheirPlace() throws IOException {
         for (List<String> lines : List.of(Collections.<String>emptyList(), List.of("0 AAAA", "1 AAAA"), List.of("what is this"))) {
             Files.write(file, lines);
-            assertThatThrownBy(() -> ring.seal(TEXT, ABOUT)).isInstanceOf(Unusable.class).hasMessageContaining("damaged");
+            assertThatThrownBy(() -> ring.seal(TEXT, ABOUT)).isInstanceOf(ProblemException.class).hasMessageContaining("damaged");
             assertThat(Files.readAllLines(file)).isEqualTo(lines);
         }
     }

@@ -21,7 +21,7 @@ public final class Adviser {
      * @param costs      what each school of these people pays, in the order of the schools; lower is better, and nothing by itself
      * @param played     every occasion that can happen here
      */
-    public record Advice(InputBehaviour behaviour, Parameters parameters, Optional<String> refusal, List<Integer> costs, List<Played> played) {
+    public record Advice(InputBehaviour behaviour, Parameters parameters, Optional<String> refusal, List<Integer> costs, List<ScenarioResult> played) {
         public Advice {
             costs = List.copyOf(costs);
             played = List.copyOf(played);
@@ -49,9 +49,9 @@ public final class Adviser {
         for (InputBehaviour behaviour : InputBehaviour.values()) {
             Parameters own = suited(behaviour, parameters);
             Optional<String> refusal = refusal(behaviour, wall, can);
-            List<Played> played = behaviour.movesSomething() || refusal.isPresent() && (!behaviour.hasContact() || wall.kind() == Wall.Kind.UP_DOWN
-                    || wall.kind() == Wall.Kind.SUPPLY) ? List.of() : Arrays.stream(Occasion.values()).filter(occasion -> occasion.suits(wall))
-                    .map(occasion -> Played.of(occasion, wall, new Machine(behaviour, own))).toList();
+            List<ScenarioResult> played = behaviour.movesSomething() || refusal.isPresent() && (!behaviour.hasContact() || wall.kind() == Wall.Kind.UP_DOWN
+                    || wall.kind() == Wall.Kind.SUPPLY) ? List.of() : Arrays.stream(Scenario.values()).filter(occasion -> occasion.suits(wall))
+                    .map(occasion -> ScenarioResult.of(occasion, wall, new Machine(behaviour, own))).toList();
             all.add(new Advice(behaviour, own, refusal, household.schools().stream().map(school -> played.stream().mapToInt(each -> household.cost(school, each)).sum()).toList(), played));
         }
         all.sort(Comparator.comparing((Advice advice) -> advice.refusal().isPresent()).thenComparingInt(Advice::cost).thenComparingInt(Advice::together).thenComparing(Advice::behaviour));

@@ -64,7 +64,7 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
 
     private static List<List<Event>> handActions(Machine machine, State state) {
         if (!machine.behaviour().hasContact()) {
-            return List.of(List.of(new Event(0, Event.Deed.SUPPLY_LOST), new Event(machine.parameters().minimumBlinkMs(), Event.Deed.SUPPLY_BACK)));
+            return List.of(List.of(new Event(0, Event.Type.SUPPLY_LOST), new Event(machine.parameters().minimumBlinkMs(), Event.Type.SUPPLY_BACK)));
         }
         List<List<Event>> actions = new ArrayList<>();
         for (int input = 1; input <= machine.inputs(); input++) {
@@ -77,6 +77,6 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
     }
 
     private static Event change(Contact to, int input) {
-        return new Event(0, to == Contact.CLOSED ? Event.Deed.CLOSE : Event.Deed.OPEN, input);
+        return new Event(0, to == Contact.CLOSED ? Event.Type.CLOSE : Event.Type.OPEN, input);
     }
 }

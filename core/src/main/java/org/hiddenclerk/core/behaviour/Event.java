@@ -6,9 +6,9 @@ package org.hiddenclerk.core.behaviour;
  * @param atMs  milliseconds on the machine's clock
  * @param input 1 or 2, where the deed is of a contact
  */
-public record Event(long atMs, Deed deed, int input) {
+public record Event(long atMs, Type deed, int input) {
     /** What happens. */
-    public enum Deed {
+    public enum Type {
         CLOSE, OPEN, REMOTE_ON, REMOTE_OFF, REMOTE_TOGGLE, REMOTE_UP, REMOTE_DOWN, REMOTE_STOP, SUPPLY_LOST, SUPPLY_BACK;
 
         public boolean isContact() {
@@ -40,7 +40,7 @@ public record Event(long atMs, Deed deed, int input) {
         }
     }
 
-    public Event(long atMs, Deed deed) {
+    public Event(long atMs, Type deed) {
         this(atMs, deed, 1);
     }
 }

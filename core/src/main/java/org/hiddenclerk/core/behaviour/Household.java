@@ -12,7 +12,7 @@ import java.util.stream.Stream;
  * @param remote how often it is switched by something else than the hand
  * @param week   how often an occasion comes in a week; once where nobody said
  */
-public record Household(Want want, Optional<Want> other, RemoteUse remote, Map<Occasion, Integer> week) {
+public record Household(Want want, Optional<Want> other, RemoteUse remote, Map<Scenario, Integer> week) {
     public Household {
         other = other.filter(each -> each != want);
         week = Map.copyOf(week);
@@ -71,14 +71,14 @@ public record Household(Want want, Optional<Want> other, RemoteUse remote, Map<O
         }
     }
 
-    int weight(Occasion occasion) {
+    int weight(Scenario occasion) {
         return occasion.needsRemote() ? remote.weight : 1;
     }
 
     /** What the occasions of a week count for one school; a wish that cannot be fulfilled counts most. */
-    int cost(Want school, Played played) {
-        int woken = played.occasion() == Occasion.NIGHT_CUT && played.leftOn() ? school.woken : 0;
-        int left = played.occasion() == Occasion.CHILD && played.leftOn() ? school.leftOn : 0;
+    int cost(Want school, ScenarioResult played) {
+        int woken = played.occasion() == Scenario.NIGHT_CUT && played.leftOn() ? school.woken : 0;
+        int left = played.occasion() == Scenario.CHILD && played.leftOn() ? school.leftOn : 0;
         int once = weight(played.occasion()) * (played.hands() + school.wasted * played.wasted() + school.contradiction * played.contradictions() + 10 * played.failed()) + woken + left;
         return week.getOrDefault(played.occasion(), 1) * once;
     }

@@ -71,7 +71,7 @@ public enum InputBehaviour {
         }
 
         @Override
-        void counted(Instant instant, boolean active) {
+        void counted(Tick instant, boolean active) {
             if (active && instant.isOn() && instant.parameters().pressStops()) {
                 instant.stopRunOn(Cause.HAND);
                 return;
@@ -83,7 +83,7 @@ public enum InputBehaviour {
         }
 
         @Override
-        void ordered(Instant instant, boolean on) {
+        void ordered(Tick instant, boolean on) {
             if (on) {
                 instant.turn(true, Cause.REMOTE);
                 instant.runOn();
@@ -93,12 +93,12 @@ public enum InputBehaviour {
         }
 
         @Override
-        void timerEnded(Instant instant) {
+        void timerEnded(Tick instant) {
             instant.turn(false, Cause.TIMER);
         }
 
         @Override
-        void supplyBack(Instant instant, boolean before) {
+        void supplyBack(Tick instant, boolean before) {
             super.supplyBack(instant, before);
             if (instant.isOn()) {
                 instant.runOn();
@@ -128,7 +128,7 @@ public enum InputBehaviour {
         }
 
         @Override
-        void counted(Instant instant, boolean active) {
+        void counted(Tick instant, boolean active) {
             instant.tell(active ? Output.Report.ACTIVE : Output.Report.INACTIVE);
         }
     },
@@ -145,7 +145,7 @@ public enum InputBehaviour {
         }
 
         @Override
-        void counted(Instant instant, boolean active) {
+        void counted(Tick instant, boolean active) {
             instant.press(active);
         }
 
@@ -167,7 +167,7 @@ public enum InputBehaviour {
         }
 
         @Override
-        void supplyBack(Instant instant, boolean before) {
+        void supplyBack(Tick instant, boolean before) {
             if (instant.parameters().powerOn() == PowerOn.SWITCH) {
                 instant.command(instant.asked(), Cause.SUPPLY);
             }
@@ -200,7 +200,7 @@ public enum InputBehaviour {
         }
 
         @Override
-        void missed(Instant instant, long missingMs) {
+        void missed(Tick instant, long missingMs) {
             if (missingMs >= instant.parameters().minimumBlinkMs()) {
                 instant.turn(!instant.isOn(), Cause.HAND);
             }
@@ -277,22 +277,22 @@ public enum InputBehaviour {
     }
 
     /** A change of the contact was counted. */
-    void counted(Instant instant, boolean active) {
+    void counted(Tick instant, boolean active) {
         instant.react(onChange(active));
     }
 
     /** It was switched by remote. */
-    void ordered(Instant instant, boolean on) {
+    void ordered(Tick instant, boolean on) {
         instant.turn(on, Cause.REMOTE);
     }
 
     /** The time of the one timer is over: a press was held for long. */
-    void timerEnded(Instant instant) {
+    void timerEnded(Tick instant) {
         instant.heldLong();
     }
 
     /** The supply is there again after the module had fallen. @param before whether the relay was on when it went */
-    void supplyBack(Instant instant, boolean before) {
+    void supplyBack(Tick instant, boolean before) {
         instant.turn(switch (instant.parameters().powerOn()) {
             case OFF -> false;
             case ON -> true;
@@ -302,7 +302,7 @@ public enum InputBehaviour {
     }
 
     /** The supply was missing for too short a time for the module to fall. */
-    void missed(Instant instant, long missingMs) {
+    void missed(Tick instant, long missingMs) {
         // Most do not notice.
     }
 

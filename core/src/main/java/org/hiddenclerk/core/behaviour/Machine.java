@@ -58,7 +58,7 @@ public record Machine(InputBehaviour behaviour, Parameters parameters) {
      * @param events of this instant, in the order given
      */
     public Step at(State state, long atMs, List<Event> events) {
-        return new Instant(this, state, atMs).run(events);
+        return new Tick(this, state, atMs).run(events);
     }
 
     /** Lets everything happen that is due at or before an instant, and the events up to it; they must be in order of time. */

@@ -39,7 +39,7 @@ public final class Board {
                 int at = b;
                 operable.add(b);
                 box.mechanism().get().terminals().forEach(terminal ->
-                        ownTerminals.put(terminal, node(at, At.Kind.TERMINAL + " " + terminal)));
+                        ownTerminals.put(terminal, node(at, Termination.Kind.TERMINAL + " " + terminal)));
             }
             coresIn.add(List.copyOf(own));
             terminals.add(ownTerminals);

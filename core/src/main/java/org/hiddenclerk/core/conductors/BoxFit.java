@@ -23,12 +23,12 @@ final class BoxFit {
         Map<String, Boolean> earthJoints = new LinkedHashMap<>();
         for (int core : board.coresIn(box)) {
             SeenCore seen = board.cores().get(core);
-            At at = seen.at();
-            if (at.kind() == At.Kind.JOINT) {
+            Termination at = seen.at();
+            if (at.kind() == Termination.Kind.JOINT) {
                 Boolean before = earthJoints.putIfAbsent(at.name(), seen.isEarth());
                 apart &= before == null || before == seen.isEarth();
             }
-            apart &= !seen.isEarth() || at.kind() != At.Kind.TERMINAL;
+            apart &= !seen.isEarth() || at.kind() != Termination.Kind.TERMINAL;
             if (!seen.isEarth()) {
                 switch (at.kind()) {
                     case TERMINAL -> terminals.computeIfAbsent(at.name(), n -> new ArrayList<>()).add(core);
@@ -63,7 +63,7 @@ final class BoxFit {
         int seen = terminals.values().stream().mapToInt(List::size).sum() + joints.values().stream().mapToInt(List::size).sum();
         int wanted = 0;
         for (Map.Entry<String, List<Integer>> group : groups.entrySet()) {
-            wanted += group.getKey().startsWith(Spot.CAPPED) ? 0 : group.getValue().size();
+            wanted += group.getKey().startsWith(EndRequirement.CAPPED) ? 0 : group.getValue().size();
         }
         return board.boxes().get(box).removed() ? seen <= wanted && wanted <= seen + loose.size() : seen == wanted;
     }
@@ -78,8 +78,8 @@ final class BoxFit {
         }
         String name = groups.get(at).getKey();
         List<Integer> slots = groups.get(at).getValue();
-        if (name.startsWith(Spot.CAPPED)) {
-            coreOf[slots.get(0)] = Integer.parseInt(name.substring(Spot.CAPPED.length()));
+        if (name.startsWith(EndRequirement.CAPPED)) {
+            coreOf[slots.get(0)] = Integer.parseInt(name.substring(EndRequirement.CAPPED.length()));
             place(groups, at + 1, freeJoints, freeLoose, freeTerminals, coreOf, ways);
             return;
         }

@@ -19,7 +19,7 @@ final class Circuits {
     private final Board board;
     private int tried;
     private final ClusterFit fit;
-    private final Map<List<Integer>, List<Sketch>> sketches = new HashMap<>();
+    private final Map<List<Integer>, List<Topology>> sketches = new HashMap<>();
     private final Map<String, List<Hypothesis>> fits = new HashMap<>();
     private final int lampPlace;
 
@@ -180,7 +180,7 @@ final class Circuits {
         return known;
     }
 
-    private void choose(List<Integer> members, int at, Map<Integer, Sketch> chosen, List<List<Integer>> chains, int[] parent,
+    private void choose(List<Integer> members, int at, Map<Integer, Topology> chosen, List<List<Integer>> chains, int[] parent,
                         int lampOf, List<Hypothesis> found) {
         if (at == members.size()) {
             fitted(members, chosen, parent, lampOf, found);
@@ -188,7 +188,7 @@ final class Circuits {
         }
         int circuit = members.get(at);
         boolean jumpers = members.size() > 1;
-        for (Sketch sketch : sketchesOf(chains.get(circuit))) {
+        for (Topology sketch : sketchesOf(chains.get(circuit))) {
             if (!jumpers || mayShare(sketch)) {
                 chosen.put(circuit, sketch);
                 choose(members, at + 1, chosen, chains, parent, lampOf, found);
@@ -198,34 +198,34 @@ final class Circuits {
     }
 
     /** Kinds of circuits that a jumper may feed or be taken from. */
-    private static boolean mayShare(Sketch sketch) {
+    private static boolean mayShare(Topology sketch) {
         return sketch.topology().equals("ONE_WAY_FEED_AT_SWITCH") || sketch.topology().matches("TWO_WAY_FEED_[AB]_LAMP_[AB].*");
     }
 
-    private List<Sketch> sketchesOf(List<Integer> chain) {
+    private List<Topology> sketchesOf(List<Integer> chain) {
         return sketches.computeIfAbsent(chain, c -> c.size() == 1
                 ? Sketches.oneWay(c.get(0), board.boxes().get(c.get(0)).mechanism().equals(Optional.of(Mechanism.TWO_WAY))
                 ? List.of("L1", "L2") : List.of("L1")) : Sketches.changeOver(c));
     }
 
-    private void fitted(List<Integer> members, Map<Integer, Sketch> chosen, int[] parent, int lampOf, List<Hypothesis> found) {
-        List<Sketch> circuits = new ArrayList<>();
-        List<Sketch.Wire> jumpers = new ArrayList<>();
+    private void fitted(List<Integer> members, Map<Integer, Topology> chosen, int[] parent, int lampOf, List<Hypothesis> found) {
+        List<Topology> circuits = new ArrayList<>();
+        List<Topology.Wire> jumpers = new ArrayList<>();
         Map<Integer, Integer> lampBox = new HashMap<>();
         for (int member : members) {
-            Sketch sketch = chosen.get(member);
+            Topology sketch = chosen.get(member);
             if (parent[member] >= 0) {
-                Sketch feeding = chosen.get(parent[member]);
+                Topology feeding = chosen.get(parent[member]);
                 if (sketch.neutral() != feeding.neutral() || !inOneWallBox(sketch.feed(), feeding.feed())) {
                     return;
                 }
-                jumpers.add(new Sketch.Wire(ConductorRole.PERMANENT_LIVE, feeding.feed(), sketch.feed()));
+                jumpers.add(new Topology.Wire(ConductorRole.PERMANENT_LIVE, feeding.feed(), sketch.feed()));
                 if (sketch.neutral()) {
-                    jumpers.add(new Sketch.Wire(ConductorRole.NEUTRAL, new Spot(feeding.feed().place(), Spot.NEUTRALS),
-                            new Spot(sketch.feed().place(), Spot.NEUTRALS)));
+                    jumpers.add(new Topology.Wire(ConductorRole.NEUTRAL, new EndRequirement(feeding.feed().place(), EndRequirement.NEUTRALS),
+                            new EndRequirement(sketch.feed().place(), EndRequirement.NEUTRALS)));
                 }
-                sketch = new Sketch(sketch.topology(), sketch.boxes(), sketch.feed(), sketch.neutral(), sketch.wires().stream()
-                        .filter(wire -> wire.from().place() != Spot.SUPPLY).toList());
+                sketch = new Topology(sketch.topology(), sketch.boxes(), sketch.feed(), sketch.neutral(), sketch.wires().stream()
+                        .filter(wire -> wire.from().place() != EndRequirement.SUPPLY).toList());
             }
             if (member == lampOf) {
                 lampBox.put(circuits.size(), lampPlace);
@@ -235,22 +235,22 @@ final class Circuits {
         withCapped(circuits, cappedIn(circuits), 0, lampBox, jumpers, found);
     }
 
-    private boolean inOneWallBox(Spot one, Spot other) {
+    private boolean inOneWallBox(EndRequirement one, EndRequirement other) {
         return one.isBox() && other.isBox() && board.boxes().get(one.place()).wallBox().isPresent()
                 && board.boxes().get(one.place()).wallBox().equals(board.boxes().get(other.place()).wallBox());
     }
 
-    private List<Integer> cappedIn(List<Sketch> circuits) {
+    private List<Integer> cappedIn(List<Topology> circuits) {
         List<Integer> capped = new ArrayList<>();
         circuits.stream().flatMap(circuit -> circuit.boxes().stream()).forEach(box -> board.coresIn(box).stream()
-                .filter(core -> board.cores().get(core).at().kind() == At.Kind.CAPPED && !board.cores().get(core).isEarth())
+                .filter(core -> board.cores().get(core).at().kind() == Termination.Kind.CAPPED && !board.cores().get(core).isEarth())
                 .forEach(capped::add));
         return Collections.unmodifiableList(capped);
     }
 
     /** A capped core is spare, or a neutral that the circuit does not use here. */
-    private void withCapped(List<Sketch> circuits, List<Integer> capped, int at, Map<Integer, Integer> lampBox,
-                            List<Sketch.Wire> jumpers, List<Hypothesis> found) {
+    private void withCapped(List<Topology> circuits, List<Integer> capped, int at, Map<Integer, Integer> lampBox,
+                            List<Topology.Wire> jumpers, List<Hypothesis> found) {
         if (at == capped.size()) {
             spend();
             found.addAll(fit.fits(circuits, jumpers, lampBox));
@@ -259,11 +259,11 @@ final class Circuits {
         withCapped(circuits, capped, at + 1, lampBox, jumpers, found);
         int core = capped.get(at);
         int box = board.boxOf(core);
-        Spot end = new Spot(box, Spot.CAPPED + core);
+        EndRequirement end = new EndRequirement(box, EndRequirement.CAPPED + core);
         for (int c = 0; c < circuits.size(); c++) {
             if (circuits.get(c).boxes().contains(box)) {
-                for (List<Sketch.Wire> more : neutralsTo(end, circuits.get(c))) {
-                    List<Sketch> next = new ArrayList<>(circuits);
+                for (List<Topology.Wire> more : neutralsTo(end, circuits.get(c))) {
+                    List<Topology> next = new ArrayList<>(circuits);
                     next.set(c, circuits.get(c).with(more));
                     withCapped(next, capped, at + 1, lampBox, jumpers, found);
                 }
@@ -271,28 +271,28 @@ final class Circuits {
         }
     }
 
-    private static List<List<Sketch.Wire>> neutralsTo(Spot end, Sketch circuit) {
-        List<List<Sketch.Wire>> ways = new ArrayList<>();
-        Sketch.Wire fromSupply = neutral(Spot.supply(ConductorRole.NEUTRAL), end);
-        Sketch.Wire fromLamp = neutral(Spot.lamp(Spot.LAMP_N), end);
+    private static List<List<Topology.Wire>> neutralsTo(EndRequirement end, Topology circuit) {
+        List<List<Topology.Wire>> ways = new ArrayList<>();
+        Topology.Wire fromSupply = neutral(EndRequirement.supply(ConductorRole.NEUTRAL), end);
+        Topology.Wire fromLamp = neutral(EndRequirement.lamp(EndRequirement.LAMP_N), end);
         ways.add(List.of(fromSupply));
         ways.add(List.of(fromLamp));
         for (int other : circuit.boxes()) {
             if (other != end.place()) {
-                Spot joint = new Spot(other, Spot.NEUTRALS);
+                EndRequirement joint = new EndRequirement(other, EndRequirement.NEUTRALS);
                 boolean there = circuit.wires().stream().anyMatch(w -> w.from().equals(joint) || w.to().equals(joint));
                 if (there) {
                     ways.add(List.of(neutral(joint, end)));
                 } else {
-                    ways.add(List.of(neutral(Spot.supply(ConductorRole.NEUTRAL), joint), neutral(joint, end)));
-                    ways.add(List.of(neutral(Spot.lamp(Spot.LAMP_N), joint), neutral(joint, end)));
+                    ways.add(List.of(neutral(EndRequirement.supply(ConductorRole.NEUTRAL), joint), neutral(joint, end)));
+                    ways.add(List.of(neutral(EndRequirement.lamp(EndRequirement.LAMP_N), joint), neutral(joint, end)));
                 }
             }
         }
         return ways;
     }
 
-    private static Sketch.Wire neutral(Spot from, Spot to) {
-        return new Sketch.Wire(ConductorRole.NEUTRAL, from, to);
+    private static Topology.Wire neutral(EndRequirement from, EndRequirement to) {
+        return new Topology.Wire(ConductorRole.NEUTRAL, from, to);
     }
 }

@@ -24,13 +24,13 @@ final class ClusterFit {
      *
      * @param lampBoxOf opened lamp place of one of the circuits, by the number of the circuit in the list
      */
-    List<Hypothesis> fits(List<Sketch> circuits, List<Sketch.Wire> jumpers, Map<Integer, Integer> lampBoxOf) {
+    List<Hypothesis> fits(List<Topology> circuits, List<Topology.Wire> jumpers, Map<Integer, Integer> lampBoxOf) {
         List<PlacedWire> wires = new ArrayList<>();
         for (int circuit = 0; circuit < circuits.size(); circuit++) {
             OptionalInt lampBox = lampBoxOf.containsKey(circuit) ? OptionalInt.of(lampBoxOf.get(circuit)) : OptionalInt.empty();
-            List<Sketch.Wire> own = new ArrayList<>(circuits.get(circuit).wires());
+            List<Topology.Wire> own = new ArrayList<>(circuits.get(circuit).wires());
             lampBox.ifPresent(box -> own.addAll(seenAtLamp(own)));
-            for (Sketch.Wire wire : own) {
+            for (Topology.Wire wire : own) {
                 wires.add(PlacedWire.of(wire, circuit, lampBox));
             }
         }
@@ -54,29 +54,29 @@ final class ClusterFit {
     }
 
     /** What arrives at the lamp place from the supply, where one can see it. */
-    private static List<Sketch.Wire> seenAtLamp(List<Sketch.Wire> own) {
-        List<Sketch.Wire> more = new ArrayList<>();
-        if (own.stream().anyMatch(wire -> wire.from().equals(Spot.lamp(Spot.LAMP_LIVE)))) {
-            more.add(new Sketch.Wire(ConductorRole.PERMANENT_LIVE, Spot.supply(ConductorRole.PERMANENT_LIVE),
-                    Spot.lamp(Spot.LAMP_LIVE)));
+    private static List<Topology.Wire> seenAtLamp(List<Topology.Wire> own) {
+        List<Topology.Wire> more = new ArrayList<>();
+        if (own.stream().anyMatch(wire -> wire.from().equals(EndRequirement.lamp(EndRequirement.LAMP_LIVE)))) {
+            more.add(new Topology.Wire(ConductorRole.PERMANENT_LIVE, EndRequirement.supply(ConductorRole.PERMANENT_LIVE),
+                    EndRequirement.lamp(EndRequirement.LAMP_LIVE)));
         }
-        if (own.stream().noneMatch(wire -> wire.to().equals(Spot.lamp(Spot.LAMP_N)))) {
-            more.add(new Sketch.Wire(ConductorRole.NEUTRAL, Spot.supply(ConductorRole.NEUTRAL), Spot.lamp(Spot.LAMP_N)));
+        if (own.stream().noneMatch(wire -> wire.to().equals(EndRequirement.lamp(EndRequirement.LAMP_N)))) {
+            more.add(new Topology.Wire(ConductorRole.NEUTRAL, EndRequirement.supply(ConductorRole.NEUTRAL), EndRequirement.lamp(EndRequirement.LAMP_N)));
         }
         return more;
     }
 
     /** A conductor with the places of its ends as numbers of boxes where those are open. */
-    record PlacedWire(ConductorRole role, Spot from, Spot to, int circuit) {
-        static PlacedWire of(Sketch.Wire wire, int circuit, OptionalInt lampBox) {
+    record PlacedWire(ConductorRole role, EndRequirement from, EndRequirement to, int circuit) {
+        static PlacedWire of(Topology.Wire wire, int circuit, OptionalInt lampBox) {
             return new PlacedWire(wire.role(), placed(wire.from(), lampBox), placed(wire.to(), lampBox), circuit);
         }
 
-        private static Spot placed(Spot spot, OptionalInt lampBox) {
-            return spot.place() == Spot.LAMP && lampBox.isPresent() ? new Spot(lampBox.getAsInt(), spot.group()) : spot;
+        private static EndRequirement placed(EndRequirement spot, OptionalInt lampBox) {
+            return spot.place() == EndRequirement.LAMP && lampBox.isPresent() ? new EndRequirement(lampBox.getAsInt(), spot.group()) : spot;
         }
 
-        Spot end(int which) {
+        EndRequirement end(int which) {
             return which == 0 ? from : to;
         }
     }
@@ -84,7 +84,7 @@ final class ClusterFit {
     private List<int[]> waysOf(int box, List<PlacedWire> wires) {
         Map<String, List<Integer>> groups = new LinkedHashMap<>();
         for (int slot = 0; slot < wires.size() * 2; slot++) {
-            Spot spot = wires.get(slot / 2).end(slot % 2);
+            EndRequirement spot = wires.get(slot / 2).end(slot % 2);
             if (spot.place() == box) {
                 groups.computeIfAbsent(spot.group(), g -> new ArrayList<>()).add(slot);
             }
@@ -113,7 +113,7 @@ final class ClusterFit {
     }
 
     private void combine(List<Integer> boxes, int at, Map<Integer, List<int[]>> ways, List<PlacedWire> wires, int[] coreOf,
-                         List<Sketch> circuits, List<Hypothesis> fits) {
+                         List<Topology> circuits, List<Hypothesis> fits) {
         if (at == boxes.size()) {
             Map<Integer, Integer> mates = mates(wires, coreOf);
             if (mates != null) {

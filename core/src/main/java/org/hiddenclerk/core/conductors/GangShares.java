@@ -108,7 +108,7 @@ final class GangShares {
     }
 
     private static boolean isEarth(Box.CableCore core) {
-        return new SeenCore("", "", core.core().colour().words(), new At(At.Kind.LOOSE, "")).isEarth();
+        return new SeenCore("", "", core.core().colour().words(), new Termination(Termination.Kind.LOOSE, "")).isEarth();
     }
 
     /** Gangs that have a terminal in a place: that of the terminal itself first. */
@@ -184,21 +184,21 @@ final class GangShares {
     }
 
     /** Where an end is seen from a gang; a joint of one core is capped. */
-    private At place(End end, int gang) {
+    private Termination place(End end, int gang) {
         if (end instanceof End.Capped) {
-            return new At(At.Kind.CAPPED, "");
+            return new Termination(Termination.Kind.CAPPED, "");
         }
         if (end instanceof End.Loose) {
-            return new At(At.Kind.LOOSE, "");
+            return new Termination(Termination.Kind.LOOSE, "");
         }
         Set<End> all = joined.getOrDefault(end, Set.of(end));
         for (End other : all) {
             if (other instanceof End.AtMechanism pole && pole.gang() == gang) {
-                return new At(At.Kind.TERMINAL, pole.terminal());
+                return new Termination(Termination.Kind.TERMINAL, pole.terminal());
             }
         }
         long cores = box.cores().stream().filter(core -> all.contains(core.core().end())).count();
         boolean elsewhere = all.stream().anyMatch(other -> other instanceof End.AtMechanism);
-        return cores < 2 && !elsewhere ? new At(At.Kind.CAPPED, "") : new At(At.Kind.JOINT, all.iterator().next().key());
+        return cores < 2 && !elsewhere ? new Termination(Termination.Kind.CAPPED, "") : new Termination(Termination.Kind.JOINT, all.iterator().next().key());
     }
 }

@@ -31,7 +31,7 @@ final class Hypothesis {
     private static final int NONE = -1;
 
     private final Board board;
-    private final List<Sketch> circuits;
+    private final List<Topology> circuits;
     private final List<ClusterFit.PlacedWire> wires;
     private final Map<Integer, Integer> mates;
     /** Role by core; null for cores of other circuits. */
@@ -47,7 +47,7 @@ final class Hypothesis {
     /** Joined nodes by position bits; made when first asked for. */
     private final @Nullable Sets[] joined;
 
-    Hypothesis(Board board, List<Sketch> circuits, List<ClusterFit.PlacedWire> wires, int[] coreOf, Map<Integer, Integer> mates) {
+    Hypothesis(Board board, List<Topology> circuits, List<ClusterFit.PlacedWire> wires, int[] coreOf, Map<Integer, Integer> mates) {
         this.board = board;
         this.circuits = circuits;
         this.wires = wires;
@@ -63,13 +63,13 @@ final class Hypothesis {
         Map<String, Integer> elsewhere = new HashMap<>();
         for (int slot = 0; slot < coreOf.length; slot++) {
             ClusterFit.PlacedWire wire = wires.get(slot / 2);
-            Spot spot = wire.end(slot % 2);
-            isLamp[slot] = spot.group().equals(Spot.LAMP_L) || spot.group().equals(Spot.LAMP_N);
+            EndRequirement spot = wire.end(slot % 2);
+            isLamp[slot] = spot.group().equals(EndRequirement.LAMP_L) || spot.group().equals(EndRequirement.LAMP_N);
             if (coreOf[slot] >= 0) {
                 nodes[slot] = board.nodeOf(coreOf[slot]);
                 slotOf[coreOf[slot]] = slot;
                 roles[coreOf[slot]] = wire.role();
-            } else if (spot.place() == Spot.SUPPLY) {
+            } else if (spot.place() == EndRequirement.SUPPLY) {
                 nodes[slot] = wire.role() == ConductorRole.NEUTRAL ? neutral : live;
             } else {
                 nodes[slot] = elsewhere.computeIfAbsent(wire.circuit() + spot.group(), g -> neutral + 1 + elsewhere.size());
@@ -90,7 +90,7 @@ final class Hypothesis {
         }
     }
 
-    List<Sketch> circuits() {
+    List<Topology> circuits() {
         return circuits;
     }
 
@@ -124,7 +124,7 @@ final class Hypothesis {
             circuit = wires.get(slot / 2).end(slot % 2).place() == box ? wires.get(slot / 2).circuit() : NONE;
         }
         for (int slot = 0; slot < nodes.length; slot++) {
-            if (wires.get(slot / 2).circuit() == circuit && wires.get(slot / 2).end(slot % 2).group().equals(Spot.LAMP_L)) {
+            if (wires.get(slot / 2).circuit() == circuit && wires.get(slot / 2).end(slot % 2).group().equals(EndRequirement.LAMP_L)) {
                 return nodes[slot];
             }
         }
@@ -189,9 +189,9 @@ final class Hypothesis {
         for (int slot = 0; slot < nodes.length; slot++) {
             if (nodes[slot] > neutral) {
                 String group = wires.get(slot / 2).end(slot % 2).group();
-                if (group.equals(Spot.LAMP_LIVE)) {
+                if (group.equals(EndRequirement.LAMP_LIVE)) {
                     sets.join(nodes[slot], live);
-                } else if (group.equals(Spot.LAMP_N)) {
+                } else if (group.equals(EndRequirement.LAMP_N)) {
                     sets.join(nodes[slot], neutral);
                 }
             }
@@ -207,7 +207,7 @@ final class Hypothesis {
     }
 
     private boolean isAtBoard(int slot) {
-        return wires.get(slot / 2).end(slot % 2).place() == Spot.SUPPLY;
+        return wires.get(slot / 2).end(slot % 2).place() == EndRequirement.SUPPLY;
     }
 
     /** Earths and spares: which goes where is not told, but they never meet anything else. */

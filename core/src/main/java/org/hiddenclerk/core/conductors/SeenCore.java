@@ -8,7 +8,7 @@ import java.util.Set;
  * @param cable  its cable; the name holds within the box
  * @param colour in words, as seen
  */
-public record SeenCore(String id, String cable, String colour, At at) {
+public record SeenCore(String id, String cable, String colour, Termination at) {
     private static final Set<String> EARTH_COLOURS = Set.of("green-yellow", "green", "bare");
 
     boolean isEarth() {

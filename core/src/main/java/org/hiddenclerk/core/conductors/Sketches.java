@@ -10,7 +10,7 @@ import java.util.ArrayList;
 import java.util.Collections;
 import java.util.List;
 import java.util.function.Consumer;
-import org.hiddenclerk.core.conductors.Sketch.Wire;
+import org.hiddenclerk.core.conductors.Topology.Wire;
 
 /**
  * Every way in which a circuit with given switches can run. Common practice, no source: feed at the switch or at the lamp,
@@ -19,7 +19,7 @@ import org.hiddenclerk.core.conductors.Sketch.Wire;
 final class Sketches {
     private static final String[][] SIDES = {{"A1", "A2"}, {"B1", "B2"}};
 
-    private final List<Sketch> found = new ArrayList<>();
+    private final List<Topology> found = new ArrayList<>();
 
     private Sketches() {
     }
@@ -29,20 +29,20 @@ final class Sketches {
      *
      * @param throwTerminals throws of which one is in use
      */
-    static List<Sketch> oneWay(int box, List<String> throwTerminals) {
+    static List<Topology> oneWay(int box, List<String> throwTerminals) {
         Sketches sketches = new Sketches();
         for (String throwTerminal : throwTerminals) {
             for (boolean liveOnCommon : new boolean[] {true, false}) {
-                Spot live = new Spot(box, liveOnCommon ? "COM" : throwTerminal);
-                Spot lamp = new Spot(box, liveOnCommon ? throwTerminal : "COM");
+                EndRequirement live = new EndRequirement(box, liveOnCommon ? "COM" : throwTerminal);
+                EndRequirement lamp = new EndRequirement(box, liveOnCommon ? throwTerminal : "COM");
                 for (boolean neutral : new boolean[] {true, false}) {
                     List<Wire> wires = new ArrayList<>();
-                    wires.add(new Wire(PERMANENT_LIVE, Spot.supply(PERMANENT_LIVE), live));
+                    wires.add(new Wire(PERMANENT_LIVE, EndRequirement.supply(PERMANENT_LIVE), live));
                     wires.add(toLamp(lamp));
                     neutralThrough(List.of(box), neutral, wires);
                     sketches.add("ONE_WAY_FEED_AT_SWITCH", List.of(box), live, neutral, wires);
                 }
-                sketches.add("ONE_WAY_SWITCH_LOOP", List.of(box), Spot.lamp(Spot.LAMP_LIVE), false,
+                sketches.add("ONE_WAY_SWITCH_LOOP", List.of(box), EndRequirement.lamp(EndRequirement.LAMP_LIVE), false,
                         List.of(fromLamp(live), toLamp(lamp)));
             }
         }
@@ -50,7 +50,7 @@ final class Sketches {
     }
 
     /** Circuits with two change-over switches at the ends of a chain. */
-    static List<Sketch> changeOver(List<Integer> chain) {
+    static List<Topology> changeOver(List<Integer> chain) {
         Sketches sketches = new Sketches();
         sketches.travellerChains(chain, travellers -> sketches.changeOver(chain, travellers));
         sketches.eachAtTheLamp(chain);
@@ -70,10 +70,10 @@ final class Sketches {
     }
 
     private void feedAndLampApart(List<Integer> way, String topology, List<Wire> travellers) {
-        Spot feed = common(way.get(0));
+        EndRequirement feed = common(way.get(0));
         for (boolean neutral : new boolean[] {true, false}) {
             List<Wire> wires = new ArrayList<>(travellers);
-            wires.add(new Wire(PERMANENT_LIVE, Spot.supply(PERMANENT_LIVE), feed));
+            wires.add(new Wire(PERMANENT_LIVE, EndRequirement.supply(PERMANENT_LIVE), feed));
             wires.add(toLamp(common(way.get(way.size() - 1))));
             neutralThrough(way, neutral, wires);
             add(named(topology, way), way, feed, neutral, wires);
@@ -86,14 +86,14 @@ final class Sketches {
         for (boolean liveAtNear : new boolean[] {true, false}) {
             ConductorRole third = liveAtNear ? SWITCHED_LIVE : PERMANENT_LIVE;
             List<Wire> wires = new ArrayList<>(travellers);
-            through(way, new Spot(near, liveAtNear ? Spot.THIRD : Spot.FEED), common(way.get(way.size() - 1)), Spot.THIRD, third,
+            through(way, new EndRequirement(near, liveAtNear ? EndRequirement.THIRD : EndRequirement.FEED), common(way.get(way.size() - 1)), EndRequirement.THIRD, third,
                     wires);
-            Spot feed = liveAtNear ? common(near) : new Spot(near, Spot.FEED);
-            wires.add(toLamp(liveAtNear ? new Spot(near, Spot.THIRD) : common(near)));
+            EndRequirement feed = liveAtNear ? common(near) : new EndRequirement(near, EndRequirement.FEED);
+            wires.add(toLamp(liveAtNear ? new EndRequirement(near, EndRequirement.THIRD) : common(near)));
             List<Wire> atLamp = new ArrayList<>(wires);
             atLamp.add(fromLamp(feed));
-            add(named("TWO_WAY_FEED_AT_LAMP", chain), way, Spot.lamp(Spot.LAMP_LIVE), false, atLamp);
-            wires.add(new Wire(PERMANENT_LIVE, Spot.supply(PERMANENT_LIVE), feed));
+            add(named("TWO_WAY_FEED_AT_LAMP", chain), way, EndRequirement.lamp(EndRequirement.LAMP_LIVE), false, atLamp);
+            wires.add(new Wire(PERMANENT_LIVE, EndRequirement.supply(PERMANENT_LIVE), feed));
             for (boolean neutral : new boolean[] {true, false}) {
                 List<Wire> all = new ArrayList<>(wires);
                 neutralThrough(List.of(near), neutral, all);
@@ -110,14 +110,14 @@ final class Sketches {
                 List<Wire> wires = new ArrayList<>();
                 for (int link = 0; link < last; link++) {
                     for (int t = 0; t < 2; t++) {
-                        Spot meeting = Spot.lamp("joint of travellers " + link + " " + t);
+                        EndRequirement meeting = EndRequirement.lamp("joint of travellers " + link + " " + t);
                         wires.add(new Wire(TRAVELLER, meeting, ends.get(link)[t]));
                         wires.add(new Wire(TRAVELLER, meeting, ends.get(link)[2 + t]));
                     }
                 }
                 wires.add(fromLamp(common(chain.get(liveAtFirst ? 0 : last))));
                 wires.add(toLamp(common(chain.get(liveAtFirst ? last : 0))));
-                add(named("TWO_WAY_FEED_AT_LAMP", chain), chain, Spot.lamp(Spot.LAMP_LIVE), false, wires);
+                add(named("TWO_WAY_FEED_AT_LAMP", chain), chain, EndRequirement.lamp(EndRequirement.LAMP_LIVE), false, wires);
             });
         }
     }
@@ -127,19 +127,19 @@ final class Sketches {
             for (int feedBox : new int[] {a, b}) {
                 for (int lampBox : new int[] {a, b}) {
                     for (int fed = 0; fed < 2; fed++) {
-                        Spot feed = new Spot(feedBox, throwOf(feedBox == a, fed, crossed));
-                        Spot lamp = new Spot(lampBox, throwOf(lampBox == a, 1 - fed, crossed));
+                        EndRequirement feed = new EndRequirement(feedBox, throwOf(feedBox == a, fed, crossed));
+                        EndRequirement lamp = new EndRequirement(lampBox, throwOf(lampBox == a, 1 - fed, crossed));
                         List<Wire> wires = new ArrayList<>();
                         wires.add(new Wire(STRAP, common(a), common(b)));
                         for (int t = 0; t < 2; t++) {
-                            wires.add(new Wire(TRAVELLER, new Spot(a, throwOf(true, t, crossed)),
-                                    new Spot(b, throwOf(false, t, crossed))));
+                            wires.add(new Wire(TRAVELLER, new EndRequirement(a, throwOf(true, t, crossed)),
+                                    new EndRequirement(b, throwOf(false, t, crossed))));
                         }
                         wires.add(toLamp(lamp));
                         List<Wire> atLamp = new ArrayList<>(wires);
                         atLamp.add(fromLamp(feed));
-                        add("THREE_STRAPPER", List.of(a, b), Spot.lamp(Spot.LAMP_LIVE), false, atLamp);
-                        wires.add(new Wire(PERMANENT_LIVE, Spot.supply(PERMANENT_LIVE), feed));
+                        add("THREE_STRAPPER", List.of(a, b), EndRequirement.lamp(EndRequirement.LAMP_LIVE), false, atLamp);
+                        wires.add(new Wire(PERMANENT_LIVE, EndRequirement.supply(PERMANENT_LIVE), feed));
                         for (boolean neutral : new boolean[] {true, false}) {
                             List<Wire> all = new ArrayList<>(wires);
                             neutralThrough(feedBox == lampBox ? List.of(feedBox) : List.of(feedBox, lampBox), neutral, all);
@@ -158,7 +158,7 @@ final class Sketches {
     private void travellerChains(List<Integer> chain, Consumer<List<Wire>> use) {
         travellerEnds(chain, ends -> {
             List<Wire> wires = new ArrayList<>();
-            for (Spot[] link : ends) {
+            for (EndRequirement[] link : ends) {
                 wires.add(new Wire(TRAVELLER, link[0], link[2]));
                 wires.add(new Wire(TRAVELLER, link[1], link[3]));
             }
@@ -170,18 +170,18 @@ final class Sketches {
      * Ends of the two travellers of each link of a chain: near ends 0 and 1, far ends 2 and 3, straight or crossed, and each
      * intermediate either way round.
      */
-    private static void travellerEnds(List<Integer> chain, Consumer<List<Spot[]>> use) {
+    private static void travellerEnds(List<Integer> chain, Consumer<List<EndRequirement[]>> use) {
         int links = chain.size() - 1;
         int middles = links - 1;
         for (int crossed = 0; crossed < 1 << links; crossed++) {
             for (int turned = 0; turned < 1 << middles; turned++) {
-                List<Spot[]> ends = new ArrayList<>();
+                List<EndRequirement[]> ends = new ArrayList<>();
                 for (int link = 0; link < links; link++) {
                     String[] near = link == 0 ? new String[] {"L1", "L2"} : SIDES[1 - (turned >> link - 1 & 1)];
                     String[] far = link == links - 1 ? new String[] {"L1", "L2"} : SIDES[turned >> link & 1];
                     int cross = crossed >> link & 1;
-                    ends.add(new Spot[] {new Spot(chain.get(link), near[0]), new Spot(chain.get(link), near[1]),
-                            new Spot(chain.get(link + 1), far[cross]), new Spot(chain.get(link + 1), far[1 - cross])});
+                    ends.add(new EndRequirement[] {new EndRequirement(chain.get(link), near[0]), new EndRequirement(chain.get(link), near[1]),
+                            new EndRequirement(chain.get(link + 1), far[cross]), new EndRequirement(chain.get(link + 1), far[1 - cross])});
                 }
                 use.accept(ends);
             }
@@ -189,10 +189,10 @@ final class Sketches {
     }
 
     /** A conductor from the first box to the last, through a joint in every box between. */
-    private static void through(List<Integer> way, Spot from, Spot to, String joint, ConductorRole role, List<Wire> wires) {
-        Spot at = from;
+    private static void through(List<Integer> way, EndRequirement from, EndRequirement to, String joint, ConductorRole role, List<Wire> wires) {
+        EndRequirement at = from;
         for (int i = 1; i < way.size() - 1; i++) {
-            Spot middle = new Spot(way.get(i), joint);
+            EndRequirement middle = new EndRequirement(way.get(i), joint);
             wires.add(new Wire(role, at, middle));
             at = middle;
         }
@@ -204,33 +204,33 @@ final class Sketches {
         if (!neutral) {
             return;
         }
-        wires.add(new Wire(NEUTRAL, Spot.supply(NEUTRAL), new Spot(way.get(0), Spot.NEUTRALS)));
+        wires.add(new Wire(NEUTRAL, EndRequirement.supply(NEUTRAL), new EndRequirement(way.get(0), EndRequirement.NEUTRALS)));
         if (way.size() > 1) {
-            through(way, new Spot(way.get(0), Spot.NEUTRALS), new Spot(way.get(way.size() - 1), Spot.NEUTRALS), Spot.NEUTRALS,
+            through(way, new EndRequirement(way.get(0), EndRequirement.NEUTRALS), new EndRequirement(way.get(way.size() - 1), EndRequirement.NEUTRALS), EndRequirement.NEUTRALS,
                     NEUTRAL, wires);
         }
-        wires.add(new Wire(NEUTRAL, new Spot(way.get(way.size() - 1), Spot.NEUTRALS), Spot.lamp(Spot.LAMP_N)));
+        wires.add(new Wire(NEUTRAL, new EndRequirement(way.get(way.size() - 1), EndRequirement.NEUTRALS), EndRequirement.lamp(EndRequirement.LAMP_N)));
     }
 
-    private static Spot common(int box) {
-        return new Spot(box, "COM");
+    private static EndRequirement common(int box) {
+        return new EndRequirement(box, "COM");
     }
 
-    private static Wire toLamp(Spot from) {
-        return new Wire(SWITCHED_LIVE, from, Spot.lamp(Spot.LAMP_L));
+    private static Wire toLamp(EndRequirement from) {
+        return new Wire(SWITCHED_LIVE, from, EndRequirement.lamp(EndRequirement.LAMP_L));
     }
 
-    private static Wire fromLamp(Spot to) {
-        return new Wire(PERMANENT_LIVE, Spot.lamp(Spot.LAMP_LIVE), to);
+    private static Wire fromLamp(EndRequirement to) {
+        return new Wire(PERMANENT_LIVE, EndRequirement.lamp(EndRequirement.LAMP_LIVE), to);
     }
 
     private static String named(String topology, List<Integer> chain) {
         return chain.size() > 2 ? topology + "_WITH_INTERMEDIATE" : topology;
     }
 
-    private void add(String topology, List<Integer> boxes, Spot feed, boolean neutral, List<Wire> wires) {
+    private void add(String topology, List<Integer> boxes, EndRequirement feed, boolean neutral, List<Wire> wires) {
         List<Integer> ordered = new ArrayList<>(boxes);
         ordered.sort(null);
-        found.add(new Sketch(topology, ordered, feed, neutral, wires));
+        found.add(new Topology(topology, ordered, feed, neutral, wires));
     }
 }

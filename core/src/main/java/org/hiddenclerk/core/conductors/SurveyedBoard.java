@@ -165,19 +165,19 @@ public final class SurveyedBoard {
     }
 
     /** Where a core is seen to end at a lamp; a joint of one core is capped. */
-    private static At atLamp(Box box, End end, Set<End> joined) {
+    private static Termination atLamp(Box box, End end, Set<End> joined) {
         if (end instanceof End.Capped) {
-            return new At(At.Kind.CAPPED, "");
+            return new Termination(Termination.Kind.CAPPED, "");
         }
         if (end instanceof End.Loose) {
-            return new At(At.Kind.LOOSE, "");
+            return new Termination(Termination.Kind.LOOSE, "");
         }
         for (End other : joined) {
             if (other instanceof End.AtLoad pole && !pole.terminal().equals("PE")) {
-                return new At(At.Kind.TERMINAL, "lamp:" + pole.terminal());
+                return new Termination(Termination.Kind.TERMINAL, "lamp:" + pole.terminal());
             }
         }
         long cores = box.cores().stream().filter(core -> joined.contains(core.core().end())).count();
-        return cores < 2 && !(end instanceof End.AtLoad) ? new At(At.Kind.CAPPED, "") : new At(At.Kind.JOINT, joined.iterator().next().key());
+        return cores < 2 && !(end instanceof End.AtLoad) ? new Termination(Termination.Kind.CAPPED, "") : new Termination(Termination.Kind.JOINT, joined.iterator().next().key());
     }
 }

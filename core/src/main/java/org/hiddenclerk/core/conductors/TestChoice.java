@@ -17,13 +17,13 @@ import org.hiddenclerk.core.electrical.Sets;
  */
 final class TestChoice {
     private final Board board;
-    private final Collection<List<Whole>> entries;
+    private final Collection<List<BoardWiring>> entries;
     private final List<SeenCore> cores;
     /** Boxes that some wiring takes to belong together. */
     private final Sets circuitOf;
     private final Set<Integer> touched = new HashSet<>();
 
-    TestChoice(Boards boards, List<Reading.Answered> readings, Collection<List<Whole>> entries) {
+    TestChoice(Boards boards, List<Reading.Answered> readings, Collection<List<BoardWiring>> entries) {
         this.board = boards.first();
         this.entries = entries;
         this.cores = boards.cores().stream().filter(core -> !core.isEarth()).toList();
@@ -88,7 +88,7 @@ final class TestChoice {
     private Traced.NextTest test(Reading reading) {
         int ifTrue = 0;
         int ifFalse = 0;
-        for (List<Whole> entry : entries) {
+        for (List<BoardWiring> entry : entries) {
             boolean maybeTrue = false;
             boolean maybeFalse = false;
             for (int i = 0; i < entry.size() && !(maybeTrue && maybeFalse); i++) {

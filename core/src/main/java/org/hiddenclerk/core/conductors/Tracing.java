@@ -73,7 +73,7 @@ public final class Tracing {
     }
 
     /** Every wiring that the cores alone allow. */
-    static List<Whole> wirings(Board board, RegionProfile region) {
+    static List<BoardWiring> wirings(Board board, RegionProfile region) {
         Tracing tracing = new Tracing(Boards.of(board), region, List.of(), List.of());
         return tracing.wholes(tracing.circuits(), true);
     }
@@ -84,11 +84,11 @@ public final class Tracing {
 
     private Traced traced() {
         List<Circuits> circuits = circuits();
-        List<Whole> all = wholes(circuits, true);
+        List<BoardWiring> all = wholes(circuits, true);
         if (all.isEmpty()) {
             return nothingFits(circuits);
         }
-        Map<Traced.Possibility, List<Whole>> entries = entries(all);
+        Map<Traced.Possibility, List<BoardWiring>> entries = entries(all);
         List<Traced.Possibility> possible = new ArrayList<>(entries.keySet());
         possible.sort(Comparator.comparingDouble(Traced.Possibility::support).reversed()
                 .thenComparing(Traced.Possibility::topology).thenComparing(p -> p.roles().toString()));
@@ -99,13 +99,13 @@ public final class Tracing {
     }
 
     private Traced nothingFits(List<Circuits> circuits) {
-        List<Whole> all = wholes(circuits, false);
+        List<BoardWiring> all = wholes(circuits, false);
         if (all.isEmpty()) {
             return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
         }
         Set<BitSet> broken = new LinkedHashSet<>();
-        Whole nearest = all.get(0);
-        for (Whole whole : all) {
+        BoardWiring nearest = all.get(0);
+        for (BoardWiring whole : all) {
             broken.add(whole.broken(readings));
             nearest = whole.broken(readings).cardinality() < nearest.broken(readings).cardinality() ? whole : nearest;
         }
@@ -114,8 +114,8 @@ public final class Tracing {
                 Optional.empty(), false);
     }
 
-    private List<Whole> wholes(List<Circuits> circuits, boolean fittingOnly) {
-        List<Whole> all = new ArrayList<>();
+    private List<BoardWiring> wholes(List<Circuits> circuits, boolean fittingOnly) {
+        List<BoardWiring> all = new ArrayList<>();
         for (int way = 0; way < circuits.size(); way++) {
             Board board = boards.ways().get(way);
             circuits.get(way).eachSharing(clusters -> {
@@ -136,16 +136,16 @@ public final class Tracing {
 
     private List<Hypothesis> fitting(Board board, List<Hypothesis> cluster) {
         return cluster.stream().filter(hypothesis -> {
-            Whole alone = new Whole(board, List.of(hypothesis));
+            BoardWiring alone = new BoardWiring(board, List.of(hypothesis));
             return readings.stream().allMatch(answered -> !alone.covers(answered.reading())
                     || alone.foretells(answered.reading()).allows(answered.value()));
         }).toList();
     }
 
-    private void combine(Board board, List<List<Hypothesis>> clusters, int at, List<Hypothesis> so, List<Whole> all,
+    private void combine(Board board, List<List<Hypothesis>> clusters, int at, List<Hypothesis> so, List<BoardWiring> all,
                          boolean fittingOnly) {
         if (at == clusters.size()) {
-            Whole whole = new Whole(board, List.copyOf(so));
+            BoardWiring whole = new BoardWiring(board, List.copyOf(so));
             if (!fittingOnly || whole.broken(readings).isEmpty()) {
                 if (all.size() == MOST_WIRINGS) {
                     throw new TooMany();
@@ -161,19 +161,19 @@ public final class Tracing {
         }
     }
 
-    private Map<Traced.Possibility, List<Whole>> entries(Collection<Whole> wholes) {
-        Map<String, List<Whole>> alike = new LinkedHashMap<>();
-        for (Whole whole : wholes) {
+    private Map<Traced.Possibility, List<BoardWiring>> entries(Collection<BoardWiring> wholes) {
+        Map<String, List<BoardWiring>> alike = new LinkedHashMap<>();
+        for (BoardWiring whole : wholes) {
             StringBuilder key = new StringBuilder(whole.topology());
             cores.forEach(core -> key.append((char) ('0' + whole.roleOf(core.id()).ordinal())));
             alike.computeIfAbsent(key.toString(), k -> new ArrayList<>()).add(whole);
         }
-        Map<Traced.Possibility, List<Whole>> entries = new LinkedHashMap<>();
+        Map<Traced.Possibility, List<BoardWiring>> entries = new LinkedHashMap<>();
         alike.values().forEach(same -> entries.put(entry(same.get(0)), same));
         return entries;
     }
 
-    private Traced.Possibility entry(Whole whole) {
+    private Traced.Possibility entry(BoardWiring whole) {
         Map<String, ConductorRole> roles = new LinkedHashMap<>();
         int speaking = 0;
         int agreeing = 0;

@@ -20,26 +20,26 @@ public sealed interface Checked<T> {
      * @param why   the first rule that it breaks
      * @param slips single slips of the hand that would explain it; empty where the arithmetic cannot tell
      */
-    record Bad<T>(Flaw why, List<Slip> slips) implements Checked<T> {
+    record Bad<T>(Violation why, List<TypingError> slips) implements Checked<T> {
         public Bad {
             slips = List.copyOf(slips);
         }
     }
 
-    static <T> Checked<T> bad(Flaw.Rule rule, String found, String expected) {
-        return new Bad<>(new Flaw(rule, found, expected), List.of());
+    static <T> Checked<T> bad(Violation.Rule rule, String found, String expected) {
+        return new Bad<>(new Violation(rule, found, expected), List.of());
     }
 
     default Optional<T> value() {
         return this instanceof Good<T> good ? Optional.of(good.read()) : Optional.empty();
     }
 
-    default Optional<Flaw> flaw() {
+    default Optional<Violation> flaw() {
         return this instanceof Bad<T> bad ? Optional.of(bad.why()) : Optional.empty();
     }
 
     /** Single slips of the hand that would explain a bad one. */
-    default List<Slip> slips() {
+    default List<TypingError> slips() {
         return List.of();
     }
 

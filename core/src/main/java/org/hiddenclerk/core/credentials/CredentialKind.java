@@ -39,7 +39,7 @@ public enum CredentialKind {
     MATTER_SQUARE_CODE("Matter square code") {
         @Override
         public Checked<Read> read(String typed) {
-            return MatterSquareCode.read(typed).map(code -> new Read(typed.strip(), List.of(
+            return MatterQrCode.read(typed).map(code -> new Read(typed.strip(), List.of(
                     new Fact("vendor and product", hex(code.vendor()) + ", " + hex(code.product())),
                     new Fact("discriminator", String.valueOf(code.discriminator())))));
         }

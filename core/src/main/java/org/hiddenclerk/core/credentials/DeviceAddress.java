@@ -16,22 +16,22 @@ public record DeviceAddress(String digits) {
         String text = typed.strip();
         boolean colons = text.contains(":");
         if (colons && text.contains("-")) {
-            return Checked.bad(Flaw.Rule.SEPARATOR, text, "colons or hyphens, not both");
+            return Checked.bad(Violation.Rule.SEPARATOR, text, "colons or hyphens, not both");
         }
         String digits = text.replaceAll("[:-]", "").toUpperCase(Locale.ROOT);
         for (char each : digits.toCharArray()) {
-            if (Slip.HEX.indexOf(each) < 0) {
-                return Checked.bad(Flaw.Rule.CHARACTER, "\"" + each + "\"", "0 to 9 and A to F");
+            if (TypingError.HEX.indexOf(each) < 0) {
+                return Checked.bad(Violation.Rule.CHARACTER, "\"" + each + "\"", "0 to 9 and A to F");
             }
         }
         if (digits.length() != SHORT && digits.length() != LONG) {
-            return Checked.bad(Flaw.Rule.LENGTH, digits.length() / 2 + " octets", "6 or 8");
+            return Checked.bad(Violation.Rule.LENGTH, digits.length() / 2 + " octets", "6 or 8");
         }
         if (text.length() != digits.length() && !text.matches("([0-9A-Fa-f]{2}[:-])+[0-9A-Fa-f]{2}")) {
-            return Checked.bad(Flaw.Rule.SEPARATOR, text, "a separator behind every second digit");
+            return Checked.bad(Violation.Rule.SEPARATOR, text, "a separator behind every second digit");
         }
         if ((Integer.parseInt(digits.substring(0, 2), 16) & 1) == 1) {
-            return Checked.bad(Flaw.Rule.NOT_A_DEVICE, digits.matches("F+") ? "the address of all devices" : "the address of a group",
+            return Checked.bad(Violation.Rule.NOT_A_DEVICE, digits.matches("F+") ? "the address of all devices" : "the address of a group",
                     "the address of one device");
         }
         return new Checked.Good<>(new DeviceAddress(digits));

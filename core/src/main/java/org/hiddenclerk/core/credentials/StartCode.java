@@ -54,17 +54,17 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
     public static Checked<StartCode> read(String typed) {
         String code = typed.replaceAll("[\\s-]", "");
         if (!code.matches("\\d*")) {
-            return Checked.bad(Flaw.Rule.CHARACTER, "\"" + code.replaceAll("\\d", "").charAt(0) + "\"", "digits only");
+            return Checked.bad(Violation.Rule.CHARACTER, "\"" + code.replaceAll("\\d", "").charAt(0) + "\"", "digits only");
         }
         if (!code.startsWith(LEAD_IN)) {
-            return Checked.bad(Flaw.Rule.LAYOUT, code.isEmpty() ? "nothing" : code.substring(0, Math.min(2, code.length())), "90 at the beginning");
+            return Checked.bad(Violation.Rule.LAYOUT, code.isEmpty() ? "nothing" : code.substring(0, Math.min(2, code.length())), "90 at the beginning");
         }
         if (code.length() < PARTS_FROM) {
-            return Checked.bad(Flaw.Rule.LENGTH, code.length() + " digits", "at least " + PARTS_FROM);
+            return Checked.bad(Violation.Rule.LENGTH, code.length() + " digits", "at least " + PARTS_FROM);
         }
         if (!isChecked(code)) {
-            return new Checked.Bad<>(new Flaw(Flaw.Rule.CHECKSUM, code.substring(4, CHECKED_FROM), checkOf(code)
-                    + " for these digits"), Slip.of(code, Slip.DECIMAL, other -> other.startsWith(LEAD_IN) && isChecked(other)
+            return new Checked.Bad<>(new Violation(Violation.Rule.CHECKSUM, code.substring(4, CHECKED_FROM), checkOf(code)
+                    + " for these digits"), TypingError.of(code, TypingError.DECIMAL, other -> other.startsWith(LEAD_IN) && isChecked(other)
                     && parse(other) instanceof Checked.Good<StartCode>));
         }
         return parse(code);
@@ -87,11 +87,11 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
     private static Checked<StartCode> parse(String code) {
         int version = Integer.parseInt(code.substring(2, 4));
         if (version > 1) {
-            return Checked.bad(Flaw.Rule.VERSION, code.substring(2, 4), "00 or 01");
+            return Checked.bad(Violation.Rule.VERSION, code.substring(2, 4), "00 or 01");
         }
         int bits = Integer.parseInt(code.substring(CHECKED_FROM, DSK_FROM));
         if (bits > KEYS_LARGEST) {
-            return Checked.bad(Flaw.Rule.GROUP, "keys " + bits, "at most " + KEYS_LARGEST);
+            return Checked.bad(Violation.Rule.GROUP, "keys " + bits, "at most " + KEYS_LARGEST);
         }
         Set<Key> keys = EnumSet.noneOf(Key.class);
         for (Key key : Key.values()) {
@@ -108,7 +108,7 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
         while (at < code.length()) {
             int end = at + 4 > code.length() ? Integer.MAX_VALUE : at + 4 + Integer.parseInt(code.substring(at + 2, at + 4));
             if (end > code.length()) {
-                return Checked.bad(Flaw.Rule.LAYOUT, "a part that begins at digit " + (at + 1) + " and is cut off", "type, length and value");
+                return Checked.bad(Violation.Rule.LAYOUT, "a part that begins at digit " + (at + 1) + " and is cut off", "type, length and value");
             }
             parts.put(Integer.parseInt(code.substring(at, at + 2)) >> 1, code.substring(at + 4, end));
             at = end;
@@ -116,7 +116,7 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
         List<String> type = ZWaveKey.inFives(parts.getOrDefault(0, ""));
         List<String> product = ZWaveKey.inFives(parts.getOrDefault(1, ""));
         if (type.size() != 2 || product.size() != 4) {
-            return Checked.bad(Flaw.Rule.LAYOUT, parts.size() + " parts", "product type (0010) and product id (0220)");
+            return Checked.bad(Violation.Rule.LAYOUT, parts.size() + " parts", "product type (0010) and product id (0220)");
         }
         return dsk.map(key -> new StartCode(version, keys, key, new ProductType(number(type, 0), number(type, 1)),
                 new ProductId(number(product, 0), number(product, 1), number(product, 2), number(product, 3))));

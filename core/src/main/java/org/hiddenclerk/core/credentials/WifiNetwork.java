@@ -45,20 +45,20 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
     private static Checked<WifiNetwork> of(Security security, String ssid, String secret, boolean hidden) {
         int octets = ssid.getBytes(StandardCharsets.UTF_8).length;
         if (octets < 1 || octets > SSID_OCTETS) {
-            return Checked.bad(Flaw.Rule.LENGTH, octets + " octets of network name", "1 to " + SSID_OCTETS + "; ü and others take two or more");
+            return Checked.bad(Violation.Rule.LENGTH, octets + " octets of network name", "1 to " + SSID_OCTETS + "; ü and others take two or more");
         }
         if (security == Security.WPA) {
             for (int i = 0; i < secret.length(); i++) {
                 if (secret.charAt(i) < ' ' || secret.charAt(i) > '~') {
-                    return Checked.bad(Flaw.Rule.CHARACTER, "\"" + secret.charAt(i) + "\"", "letters, digits and signs of ASCII, 32 to 126");
+                    return Checked.bad(Violation.Rule.CHARACTER, "\"" + secret.charAt(i) + "\"", "letters, digits and signs of ASCII, 32 to 126");
                 }
             }
             if (secret.length() == KEY_DIGITS && !secret.matches("[0-9A-Fa-f]{" + KEY_DIGITS + "}")) {
-                return Checked.bad(Flaw.Rule.CHARACTER, KEY_DIGITS + " characters that are not all hex", "a key of hex digits, or a "
+                return Checked.bad(Violation.Rule.CHARACTER, KEY_DIGITS + " characters that are not all hex", "a key of hex digits, or a "
                         + "passphrase of at most " + LONGEST);
             }
             if (secret.length() < SHORTEST || secret.length() > KEY_DIGITS) {
-                return Checked.bad(Flaw.Rule.LENGTH, secret.length() + " characters of passphrase", SHORTEST + " to " + LONGEST + ", or "
+                return Checked.bad(Violation.Rule.LENGTH, secret.length() + " characters of passphrase", SHORTEST + " to " + LONGEST + ", or "
                         + KEY_DIGITS + " hex digits");
             }
         }
@@ -98,7 +98,7 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
     public static Checked<WifiNetwork> read(String typed) {
         String text = typed.strip();
         if (!text.startsWith("WIFI:")) {
-            return Checked.bad(Flaw.Rule.LAYOUT, text.substring(0, Math.min(5, text.length())), "WIFI: at the beginning");
+            return Checked.bad(Violation.Rule.LAYOUT, text.substring(0, Math.min(5, text.length())), "WIFI: at the beginning");
         }
         Map<String, String> fields = new LinkedHashMap<>();
         StringBuilder field = new StringBuilder();
@@ -115,7 +115,7 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
             }
         }
         if (field.length() > 0) {
-            return Checked.bad(Flaw.Rule.LAYOUT, "an end without a semicolon", "a semicolon behind every part");
+            return Checked.bad(Violation.Rule.LAYOUT, "an end without a semicolon", "a semicolon behind every part");
         }
         String kind = fields.getOrDefault("T", "nopass");
         for (Security security : Security.values()) {
@@ -123,7 +123,7 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
                 return of(security, fields.getOrDefault("S", ""), fields.getOrDefault("P", ""), "true".equals(fields.get("H")));
             }
         }
-        return Checked.bad(Flaw.Rule.VERSION, kind, "WPA, WEP or nopass");
+        return Checked.bad(Violation.Rule.VERSION, kind, "WPA, WEP or nopass");
     }
 
     private static void put(String field, boolean percents, Map<String, String> fields) {

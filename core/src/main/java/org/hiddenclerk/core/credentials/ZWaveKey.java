@@ -24,20 +24,20 @@ public record ZWaveKey(List<Integer> groups) {
         List<String> parts = text.matches("\\d{" + GROUPS * DIGITS + "}") ? inFives(text) : List.of(text.split("[\\s-]+"));
         for (String part : parts) {
             if (!part.matches("\\d+")) {
-                return Checked.bad(Flaw.Rule.CHARACTER, "\"" + part + "\"", "digits only");
+                return Checked.bad(Violation.Rule.CHARACTER, "\"" + part + "\"", "digits only");
             }
         }
         if (parts.size() != GROUPS) {
-            return Checked.bad(Flaw.Rule.LENGTH, parts.size() + " groups", GROUPS + " groups of " + DIGITS + " digits");
+            return Checked.bad(Violation.Rule.LENGTH, parts.size() + " groups", GROUPS + " groups of " + DIGITS + " digits");
         }
         List<Integer> groups = new ArrayList<>();
         for (int i = 0; i < GROUPS; i++) {
             if (parts.get(i).length() != DIGITS) {
-                return Checked.bad(Flaw.Rule.LENGTH, "group " + (i + 1) + ", " + parts.get(i), DIGITS + " digits");
+                return Checked.bad(Violation.Rule.LENGTH, "group " + (i + 1) + ", " + parts.get(i), DIGITS + " digits");
             }
             int group = Integer.parseInt(parts.get(i));
             if (group > LARGEST) {
-                return Checked.bad(Flaw.Rule.GROUP, "group " + (i + 1) + ", " + group, "at most " + LARGEST);
+                return Checked.bad(Violation.Rule.GROUP, "group " + (i + 1) + ", " + group, "at most " + LARGEST);
             }
             groups.add(group);
         }

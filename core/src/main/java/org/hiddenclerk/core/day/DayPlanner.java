@@ -41,7 +41,7 @@ public final class DayPlanner {
     private final DayTask task;
     private final CpModel model = new CpModel();
     private final Map<Person, List<IntervalVar>> days = new LinkedHashMap<>();
-    private final List<Deed> deeds = new ArrayList<>();
+    private final List<PlannedStep> deeds = new ArrayList<>();
     private final List<Open> opens = new ArrayList<>();
     private final List<IntervalVar> setUps = new ArrayList<>();
     /** Circuits that feed what is set up, in the order of the intervals. */
@@ -57,7 +57,7 @@ public final class DayPlanner {
     }
 
     /** Something that somebody does, in the model. */
-    private record Deed(Kind kind, String work, Set<String> circuits, IntVar from, IntVar to, BoolVar placed, Map<Person, BoolVar> by) {
+    private record PlannedStep(Kind kind, String work, Set<String> circuits, IntVar from, IntVar to, BoolVar placed, Map<Person, BoolVar> by) {
     }
 
     /** Circuits that are off, in the model. */
@@ -105,14 +105,14 @@ public final class DayPlanner {
         model.addEquality(LinearExpr.newBuilder().add(from).add(minutes), to);
         Open open = new Open(group, from, to, minutes, placed);
         opens.add(open);
-        Deed isolate = deed(Kind.ISOLATE, "", group.circuits(), group.isolation(), placed, true);
+        PlannedStep isolate = deed(Kind.ISOLATE, "", group.circuits(), group.isolation(), placed, true);
         model.addEquality(isolate.from, from).onlyEnforceIf(placed);
         for (Work work : group.works()) {
-            Deed wire = deed(Kind.WIRE, work.id(), work.circuits(), work.wiring(), placed, true);
+            PlannedStep wire = deed(Kind.WIRE, work.id(), work.circuits(), work.wiring(), placed, true);
             model.addGreaterOrEqual(wire.from, isolate.to).onlyEnforceIf(placed);
             model.addGreaterOrEqual(to, LinearExpr.newBuilder().add(wire.to).add(task.norms().closing())).onlyEnforceIf(placed);
             if (work.setUp() > 0) {
-                Deed setUp = deed(Kind.SET_UP, work.id(), work.circuits(), work.setUp(), placed, false);
+                PlannedStep setUp = deed(Kind.SET_UP, work.id(), work.circuits(), work.setUp(), placed, false);
                 model.addGreaterOrEqual(setUp.from, to).onlyEnforceIf(placed);
                 setUps.add(model.newOptionalIntervalVar(setUp.from, LinearExpr.constant(work.setUp()), setUp.to, placed, "set up"));
                 fedBy.add(work.circuits());
@@ -125,7 +125,7 @@ public final class DayPlanner {
         }
     }
 
-    private Deed deed(Kind kind, String work, Set<String> circuits, int minutes, BoolVar placed, boolean wiring) {
+    private PlannedStep deed(Kind kind, String work, Set<String> circuits, int minutes, BoolVar placed, boolean wiring) {
         IntVar from = time(kind + " from");
         IntVar to = time(kind + " to");
         Map<Person, BoolVar> by = new LinkedHashMap<>();
@@ -137,7 +137,7 @@ public final class DayPlanner {
             }
         }
         model.addEquality(LinearExpr.sum(by.values().toArray(BoolVar[]::new)), placed);
-        Deed deed = new Deed(kind, work, circuits, from, to, placed, by);
+        PlannedStep deed = new PlannedStep(kind, work, circuits, from, to, placed, by);
         deeds.add(deed);
         return deed;
     }
@@ -183,8 +183,8 @@ public final class DayPlanner {
         if (task.tryOutMinutes() > 0 && !opens.isEmpty()) {
             BoolVar placed = model.newBoolVar("try out");
             model.addMaxEquality(placed, opens.stream().map(Open::placed).toArray(BoolVar[]::new));
-            List<Deed> before = List.copyOf(deeds);
-            Deed last = deed(Kind.TRY_OUT, "", Set.of(), task.tryOutMinutes(), placed, false);
+            List<PlannedStep> before = List.copyOf(deeds);
+            PlannedStep last = deed(Kind.TRY_OUT, "", Set.of(), task.tryOutMinutes(), placed, false);
             before.forEach(deed -> model.addGreaterOrEqual(last.from, deed.to).onlyEnforceIf(deed.placed));
             opens.forEach(open -> model.addGreaterOrEqual(last.from, open.to).onlyEnforceIf(open.placed));
         }
@@ -192,7 +192,7 @@ public final class DayPlanner {
 
     private DayPlan read(CpSolver solver, boolean optimal) {
         List<Visit> visits = new ArrayList<>();
-        for (Deed deed : deeds) {
+        for (PlannedStep deed : deeds) {
             deed.by.forEach((person, does) -> {
                 if (solver.booleanValue(does)) {
                     visits.add(new Visit(deed.kind, deed.work, new TreeSet<>(deed.circuits), person.name(), (int) solver.value(deed.from), (int) solver.value(deed.to)));

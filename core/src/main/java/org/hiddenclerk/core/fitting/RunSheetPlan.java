@@ -31,9 +31,9 @@ import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Move;
 import org.hiddenclerk.core.wiring.PartsToAdd;
-import org.hiddenclerk.core.wiring.Run;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -246,7 +246,7 @@ public final class RunSheetPlan {
 
     /** Before a module, a bypass or a lamp goes on: then nothing that a test at 500 V could harm hangs between the conductors. */
     private void testInsulation() {
-        DeadTests asked = DeadTests.of(house.region());
+        DeadCircuitTests asked = DeadCircuitTests.of(house.region());
         List<Reading> readings = new ArrayList<>();
         asked.insulationMegohms().ifPresent(least -> places.forEach(place -> between(place).ifPresent(words ->
                 readings.add(insulation(place, "insulation-", words, least)))));
@@ -279,7 +279,7 @@ public final class RunSheetPlan {
 
     /** Tests of the new wiring while it is dead: what is there to be measured. */
     private void testDeadWiring() {
-        DeadTests asked = DeadTests.of(house.region());
+        DeadCircuitTests asked = DeadCircuitTests.of(house.region());
         List<Reading> readings = new ArrayList<>();
         List<Reading> again = new ArrayList<>();
         for (Place place : places) {
@@ -302,12 +302,12 @@ public final class RunSheetPlan {
         }
     }
 
-    private Reading earth(Place place, String id, String text, DeadTests asked) {
+    private Reading earth(Place place, String id, String text, DeadCircuitTests asked) {
         return new Reading(id, at(place) + text, "\u03a9", BigDecimal.ZERO, asked.earthOhms(), box(place));
     }
 
     private Reading insulation(Place place, String id, String between, BigDecimal least) {
-        return new Reading(id + place.prefix(), at(place) + between, "M\u03a9", least, DeadTests.MOST_MEGOHMS, box(place));
+        return new Reading(id + place.prefix(), at(place) + between, "M\u03a9", least, DeadCircuitTests.MOST_MEGOHMS, box(place));
     }
 
     private void functionTest() {
@@ -322,7 +322,7 @@ public final class RunSheetPlan {
                     ? new Confirm("press-" + key(gang), gang.words() + ": what is behind it shows that it was operated; its lamp is tested after joining", box(gang.place()))
                     : new Confirm("hand-" + key(gang), gang.words() + ": the wall switch changes its lamp", box(gang.place())));
         }
-        for (Run.LoadRef load : remoteLoads()) {
+        for (ConnectedBoxes.LoadRef load : remoteLoads()) {
             functions.add(new Confirm("remote-" + load.place().owner() + load.number(), load.load().name()
                     + ": the module's button or a command changes it", box(load.place())));
         }
@@ -393,7 +393,7 @@ public final class RunSheetPlan {
                 && after.at(gang.place()).box().gang(gang.number()).mechanism() != Mechanism.FIXED_ON).toList();
     }
 
-    private List<Run.LoadRef> remoteLoads() {
+    private List<ConnectedBoxes.LoadRef> remoteLoads() {
         return before.run().loads().stream().filter(load -> after.intents().stream()
                 .anyMatch(intent -> intent.remote() && intent.load().equals(RunWiring.loadOf(load, 0)))).toList();
     }

@@ -18,7 +18,7 @@ import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.Reach.Part;
 import org.hiddenclerk.core.rules.Rule;
@@ -123,7 +123,7 @@ public final class HouseholdGuide {
             links(control).forEach(link -> does.add(linked(control, link)));
             plan.house().rules().stream().filter(Rule::enabled).filter(rule -> rule.triggers().stream().anyMatch(trigger -> trigger instanceof Trigger.Used used
                     && used.control().equals(control.id()))).forEach(rule ->
-                    does.add(Piece.plain(Words.of(plan.house(), rule))));
+                    does.add(SentencePart.plain(Words.of(plan.house(), rule))));
         }
         Set<OutputId> feeds = plan.fedThrough(at.id());
         if (!feeds.isEmpty() && controls(at).isEmpty()) {
@@ -175,7 +175,7 @@ public final class HouseholdGuide {
     /** Rules that act on a lamp of the room and that no hand sets going. */
     private List<String> byItself(List<OutputId> outputs) {
         return plan.house().rules().stream().filter(Rule::enabled).filter(rule -> rule.deeds().stream().flatMap(deed -> deed.action().outputs().stream()).anyMatch(outputs::contains))
-                .filter(rule -> rule.triggers().stream().noneMatch(Trigger.Used.class::isInstance)).map(rule -> Piece.plain(Words.of(plan.house(), rule))).toList();
+                .filter(rule -> rule.triggers().stream().noneMatch(Trigger.Used.class::isInstance)).map(rule -> SentencePart.plain(Words.of(plan.house(), rule))).toList();
     }
 
     private List<String> lost(List<WallSwitch> switches, Part part, String when) {

@@ -28,9 +28,9 @@ public final class BatchJoin {
         this.gateway = gateway;
         this.world = world;
         gateway.listen(each -> {
-            if (each instanceof Heard.CameIn in) {
+            if (each instanceof GatewayEvent.CameIn in) {
                 heard.put(in.member().address(), in.member());
-            } else if (each instanceof Heard.TurnedAway away) {
+            } else if (each instanceof GatewayEvent.TurnedAway away) {
                 turnedAway.put(away.code(), away.reason());
             }
         });
@@ -83,7 +83,7 @@ public final class BatchJoin {
         if (all.isPresent() && all.get() instanceof Answer.Members members) {
             Map<String, String> known = new LinkedHashMap<>();
             modules.stream().filter(module -> in.containsKey(module.id())).forEach(module -> known.put(module.name(), in.get(module.id())));
-            findings.addAll(JoinFindings.muster(Muster.of(known, members.members())));
+            findings.addAll(JoinFindings.muster(InventoryComparison.of(known, members.members())));
         }
         return new Outcome(in, findings);
     }

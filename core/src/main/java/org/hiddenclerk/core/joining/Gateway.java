@@ -12,5 +12,5 @@ public interface Gateway {
     Optional<Answer> ask(Order order);
 
     /** Tells whatever is heard from now on, in the order in which it was heard. */
-    void listen(Consumer<Heard> ear);
+    void listen(Consumer<GatewayEvent> ear);
 }

@@ -117,7 +117,7 @@ public final class Updating {
     /** It may be there under another address. */
     private void found(Device device) {
         world.ask(device, new Order.Inventory()).filter(answer -> answer instanceof Answer.Members).ifPresent(answer -> Optional.ofNullable(
-                Muster.of(Map.of(world.nameOf(device), world.addressOf(device)), ((Answer.Members) answer).members()).moved()
+                InventoryComparison.of(Map.of(world.nameOf(device), world.addressOf(device)), ((Answer.Members) answer).members()).moved()
                         .get(world.addressOf(device))).ifPresent(address -> world.moved(device, address)));
     }
 }

@@ -8,13 +8,13 @@ public interface Carrier {
     boolean carries(Device device);
 
     /** @return false when it is lost on the way out */
-    boolean toHub(Device from, Said said, long sentMs);
+    boolean toHub(Device from, Message said, long sentMs);
 
     /** @return false when it is lost on the way out */
-    boolean toDevice(Device to, Said.Ordered ordered, long sentMs);
+    boolean toDevice(Device to, Message.Ordered ordered, long sentMs);
 
     /** The hub has heard something, whoever carried it: it may pass it on. */
-    default void heardByHub(Device from, Said said, long sentMs) {
+    default void heardByHub(Device from, Message said, long sentMs) {
         // Nobody else listens.
     }
 
@@ -26,12 +26,12 @@ public interface Carrier {
         }
 
         @Override
-        public boolean toHub(Device from, Said said, long sentMs) {
+        public boolean toHub(Device from, Message said, long sentMs) {
             return false;
         }
 
         @Override
-        public boolean toDevice(Device to, Said.Ordered ordered, long sentMs) {
+        public boolean toDevice(Device to, Message.Ordered ordered, long sentMs) {
             return false;
         }
     };

@@ -5,7 +5,7 @@ import java.util.List;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.identity.SwitchId;
-import org.hiddenclerk.core.rules.Piece.Kind;
+import org.hiddenclerk.core.rules.SentencePart.Kind;
 import org.hiddenclerk.core.rules.RuleRunner;
 import org.hiddenclerk.core.rules.Trigger;
 

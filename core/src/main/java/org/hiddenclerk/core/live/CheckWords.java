@@ -7,22 +7,22 @@ import java.util.Map;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.identity.SwitchId;
-import org.hiddenclerk.core.rules.Piece;
-import org.hiddenclerk.core.rules.Piece.Kind;
+import org.hiddenclerk.core.rules.SentencePart;
+import org.hiddenclerk.core.rules.SentencePart.Kind;
 import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.Trigger;
 
 /** Checks as sentences. */
 public final class CheckWords {
     private final LivePlan plan;
-    private final List<Piece> pieces = new ArrayList<>();
+    private final List<SentencePart> pieces = new ArrayList<>();
 
     private CheckWords(LivePlan plan) {
         this.plan = plan;
     }
 
     /** The sentence of a check, in pieces; pointers are within the check. */
-    public static List<Piece> of(LivePlan plan, Check check) {
+    public static List<SentencePart> of(LivePlan plan, Check check) {
         CheckWords words = new CheckWords(plan);
         words.text(check.givens().isEmpty() ? "" : "Given ");
         for (int i = 0; i < check.givens().size(); i++) {
@@ -52,7 +52,7 @@ public final class CheckWords {
         for (int i = 0; i < check.whens().size(); i++) {
             CheckWords words = new CheckWords(plan);
             check.whens().get(i).say(words, "");
-            parts.put("/whens/" + i, "when " + Piece.plain(words.pieces));
+            parts.put("/whens/" + i, "when " + SentencePart.plain(words.pieces));
         }
         for (int i = 0; i < check.thens().size(); i++) {
             parts.put("/thens/" + i, "then " + of(plan, check.thens().get(i)));
@@ -63,23 +63,23 @@ public final class CheckWords {
     static String of(LivePlan plan, Check.Given given) {
         CheckWords words = new CheckWords(plan);
         given.say(words, "");
-        return Piece.plain(words.pieces);
+        return SentencePart.plain(words.pieces);
     }
 
     static String of(LivePlan plan, Check.Then then) {
         CheckWords words = new CheckWords(plan);
         then.say(words, "");
-        return Piece.plain(words.pieces);
+        return SentencePart.plain(words.pieces);
     }
 
     void text(String words) {
         if (!words.isEmpty()) {
-            pieces.add(Piece.text(words));
+            pieces.add(SentencePart.text(words));
         }
     }
 
     void slot(String words, String pointer, Kind kind, String unit) {
-        pieces.add(Piece.slot(words, pointer, kind, unit));
+        pieces.add(SentencePart.slot(words, pointer, kind, unit));
     }
 
     void slot(String words, String pointer, Kind kind) {

@@ -20,9 +20,9 @@ final class Hands {
     private final RuledHouse house;
     private final Map<DeviceId, LiveDevice> devices;
     private final Wires wires;
-    private final Agenda agenda;
+    private final EventQueue agenda;
 
-    Hands(RuledHouse house, Map<DeviceId, LiveDevice> devices, Wires wires, Agenda agenda) {
+    Hands(RuledHouse house, Map<DeviceId, LiveDevice> devices, Wires wires, EventQueue agenda) {
         this.house = house;
         this.devices = devices;
         this.wires = wires;

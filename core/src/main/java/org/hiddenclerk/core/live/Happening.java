@@ -11,7 +11,7 @@ import java.util.function.Supplier;
  * @param said    what was said, where something was
  * @param delayMs how long it was on its way; 0 for what nobody sent
  */
-public record Happening(long atMs, Kind kind, Supplier<String> told, Optional<Said> said, long delayMs) {
+public record Happening(long atMs, Kind kind, Supplier<String> told, Optional<Message> said, long delayMs) {
     /** Sorts of happenings. */
     public enum Kind {
         /** A hand did something. */

@@ -32,7 +32,7 @@ final class LiveDevice {
     private final List<Unit> units = new ArrayList<>();
     private final Map<OutputId, Channel> channels = new LinkedHashMap<>();
     private final List<Link> links;
-    private final Consumer<Said> says;
+    private final Consumer<Message> says;
     private final Consumer<Direct> commands;
     private boolean powered = true;
     private final Watcher watcher;
@@ -90,7 +90,7 @@ final class LiveDevice {
      * @param settings of its controls, and of its outputs that no control commands; those without any are set as usual
      * @param links    from its controls that it follows itself
      */
-    LiveDevice(Device device, Map<HouseId, Parameters> settings, List<Link> links, Consumer<Said> says, Consumer<Direct> commands, Watcher watcher) {
+    LiveDevice(Device device, Map<HouseId, Parameters> settings, List<Link> links, Consumer<Message> says, Consumer<Direct> commands, Watcher watcher) {
         this.device = device;
         this.links = List.copyOf(links);
         this.says = says;
@@ -131,7 +131,7 @@ final class LiveDevice {
 
     /** Tells every output once more. */
     void announce() {
-        channels.forEach((output, channel) -> says.accept(new Said.Level(output, channel.level, channel.motion, Cause.REMOTE, true)));
+        channels.forEach((output, channel) -> says.accept(new Message.Level(output, channel.level, channel.motion, Cause.REMOTE, true)));
     }
 
     /**
@@ -159,7 +159,7 @@ final class LiveDevice {
         if (there != powered) {
             powered = there;
             watcher.supplyChanged();
-            units.forEach(unit -> step(now, unit, List.of(new Event(now, there ? Event.Deed.SUPPLY_BACK : Event.Deed.SUPPLY_LOST))));
+            units.forEach(unit -> step(now, unit, List.of(new Event(now, there ? Event.Type.SUPPLY_BACK : Event.Type.SUPPLY_LOST))));
         }
     }
 
@@ -173,7 +173,7 @@ final class LiveDevice {
         for (Unit unit : units) {
             for (int i = 0; i < unit.controls.size(); i++) {
                 if (unit.controls.get(i).id().equals(control) && (unit.state.contacts().get(i) == Contact.CLOSED) != closed) {
-                    step(now, unit, List.of(new Event(now, closed ? Event.Deed.CLOSE : Event.Deed.OPEN, i + 1)));
+                    step(now, unit, List.of(new Event(now, closed ? Event.Type.CLOSE : Event.Type.OPEN, i + 1)));
                 }
             }
         }
@@ -200,20 +200,20 @@ final class LiveDevice {
         }
         if (unit.isBlind()) {
             motion(order).ifPresent(motion -> step(now, unit, List.of(new Event(now, switch (motion) {
-                case UP -> Event.Deed.REMOTE_UP;
-                case DOWN -> Event.Deed.REMOTE_DOWN;
-                case STOP -> Event.Deed.REMOTE_STOP;
+                case UP -> Event.Type.REMOTE_UP;
+                case DOWN -> Event.Type.REMOTE_DOWN;
+                case STOP -> Event.Type.REMOTE_STOP;
             }))));
         } else if (order instanceof RuleRunner.Order.Level level) {
             channel.whenOn = level.percent() > 0 ? level.percent() : channel.whenOn;
             boolean dims = level.percent() > 0 && channel.level > 0 && channel.level != level.percent();
-            step(now, unit, List.of(new Event(now, level.percent() > 0 ? Event.Deed.REMOTE_ON : Event.Deed.REMOTE_OFF)));
+            step(now, unit, List.of(new Event(now, level.percent() > 0 ? Event.Type.REMOTE_ON : Event.Type.REMOTE_OFF)));
             if (dims) {
                 channel.level = level.percent();
-                says.accept(new Said.Level(order.output(), channel.level, Motion.STOP, Cause.REMOTE, false));
+                says.accept(new Message.Level(order.output(), channel.level, Motion.STOP, Cause.REMOTE, false));
             }
         } else {
-            step(now, unit, List.of(new Event(now, Event.Deed.REMOTE_TOGGLE)));
+            step(now, unit, List.of(new Event(now, Event.Type.REMOTE_TOGGLE)));
         }
     }
 
@@ -274,7 +274,7 @@ final class LiveDevice {
     /** Whoever is linked to a control hears of it after what it did itself. */
     private void gestured(Device.Control control, Device.Gesture gesture, boolean active) {
         boolean leads = gesture == control.leading();
-        says.accept(new Said.Gestured(control.id(), gesture, active, leads));
+        says.accept(new Message.Gestured(control.id(), gesture, active, leads));
         if (!leads) {
             return;
         }
@@ -314,7 +314,7 @@ final class LiveDevice {
         if (commanding && channel.level != level) {
             channel.level = level;
             units.stream().filter(each -> each != unit && each.output.filter(id::equals).isPresent()).forEach(each -> each.state = each.state.withRelay(relay.on()));
-            says.accept(new Said.Level(id, level, Motion.STOP, relay.cause(), false));
+            says.accept(new Message.Level(id, level, Motion.STOP, relay.cause(), false));
         }
         if (!unit.machine.behaviour().hasContact() && relay.cause() == Cause.HAND) {
             gestured(unit.controls.get(0), Device.Gesture.FLIP, relay.on());
@@ -336,7 +336,7 @@ final class LiveDevice {
         } else if (channel.motion != moves.motion()) {
             channel.motion = moves.motion();
             channel.level = moves.motion() == Motion.STOP ? 0 : FULL;
-            says.accept(new Said.Level(id, channel.level, moves.motion(), moves.cause(), false));
+            says.accept(new Message.Level(id, channel.level, moves.motion(), moves.cause(), false));
         }
     }
 

@@ -37,9 +37,9 @@ import org.hiddenclerk.core.schedule.SunDay;
  */
 public final class LiveHouse {
     private final LivePlan plan;
-    private final Agenda agenda = new Agenda();
-    private final Chronicle chronicle;
-    private final Post post;
+    private final EventQueue agenda = new EventQueue();
+    private final EventLog chronicle;
+    private final Transport post;
     private final Hands hands;
     private final Map<DeviceId, LiveDevice> devices = new LinkedHashMap<>();
     private final Map<DeviceId, RulePlace> inDevices = new LinkedHashMap<>();
@@ -80,7 +80,7 @@ public final class LiveHouse {
     public LiveHouse(LivePlan plan, Instant start, Carrier carrier, Consumer<Happening> watcher) {
         this.plan = plan;
         this.start = start;
-        chronicle = new Chronicle(agenda, new SaidWords(plan), watcher);
+        chronicle = new EventLog(agenda, new SaidWords(plan), watcher);
         int thinks = plan.delays().hub();
         List<Link> links = plan.house().links();
         hub = new RulePlace(new RuleRunner(plan.house(), rule -> rule.on() == Rule.RunsOn.HUB, thinks), links.stream().filter(link -> link.way() == Link.Way.HUB).toList(), plan.where());
@@ -98,14 +98,14 @@ public final class LiveHouse {
         unwired = devices.values().stream().filter(device -> !wired.contains(device.device().id())).toList();
         wires = new Wires(plan.runs(), devices);
         hands = new Hands(plan.house(), devices, wires, agenda);
-        post = new Post(plan, agenda, chronicle, carrier, devices, hub, cloud, around, this::settle);
+        post = new Transport(plan, agenda, chronicle, carrier, devices, hub, cloud, around, this::settle);
         wires.putIn();
         wires.settle(0, Set.of(), Set.of());
         devices.values().forEach(LiveDevice::announce);
     }
 
-    private void says(Device device, Said said) {
-        if (said instanceof Said.Level level && !level.again()) {
+    private void says(Device device, Message said) {
+        if (said instanceof Message.Level level && !level.again()) {
             chronicle.changed(level);
         }
         Optional.ofNullable(inDevices.get(device.id())).ifPresent(place -> place.hear(agenda.now(), said, around));
@@ -330,7 +330,7 @@ public final class LiveHouse {
         LiveDevice device = devices.get(plan.house().owner(sensor).id());
         chronicle.tell(Happening.Kind.CONDITION, () -> chronicle.words().nameOf(sensor) + " senses " + value);
         if (device.isPowered()) {
-            says(device.device(), new Said.Sensed(sensor, value, false));
+            says(device.device(), new Message.Sensed(sensor, value, false));
         }
     }
 
@@ -395,12 +395,12 @@ public final class LiveHouse {
     }
 
     /** Something has come to the hub. @param sentMs when it was said */
-    public void reachesHub(Device device, Said said, long sentMs) {
+    public void reachesHub(Device device, Message said, long sentMs) {
         post.reachesHub(device, said, sentMs);
     }
 
     /** An order has come to a device. @param sentMs when it was given */
-    public void reachesDevice(Device device, Said.Ordered said, long sentMs) {
+    public void reachesDevice(Device device, Message.Ordered said, long sentMs) {
         post.reachesDevice(device, said, sentMs);
     }
 

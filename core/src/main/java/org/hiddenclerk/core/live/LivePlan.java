@@ -20,7 +20,7 @@ import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuledHouse;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 
 /**
  * What a house that runs is made from.
@@ -31,7 +31,7 @@ import org.hiddenclerk.core.schedule.Whereabouts;
  * @param names    what people call switches and lamps, by id; rules know the names of everything else
  * @param where    of the house; without it nothing is dark by itself and no time of a rule comes
  */
-public record LivePlan(RuledHouse house, List<Run> runs, Map<HouseId, Parameters> settings, Map<ControlId, List<SwitchId>> worksAt, Map<HouseId, String> names, Delays delays, Optional<Whereabouts> where) {
+public record LivePlan(RuledHouse house, List<WatchedWiring> runs, Map<HouseId, Parameters> settings, Map<ControlId, List<SwitchId>> worksAt, Map<HouseId, String> names, Delays delays, Optional<Location> where) {
     public LivePlan {
         runs = List.copyOf(runs);
         settings = Map.copyOf(settings);
@@ -77,8 +77,8 @@ public record LivePlan(RuledHouse house, List<Run> runs, Map<HouseId, Parameters
      * @param switches ids in the house by part: two wirings may hold one switch
      * @param plain    what contacts of switches do by themselves, by id in the house
      */
-    public record Run(String id, Wiring wiring, Map<PartId, Hung> modules, Map<PartId, SwitchId> switches, Map<PartId, Lamp> lamps, Map<SwitchId, Plain> plain) {
-        public Run {
+    public record WatchedWiring(String id, Wiring wiring, Map<PartId, Hung> modules, Map<PartId, SwitchId> switches, Map<PartId, Lamp> lamps, Map<SwitchId, Plain> plain) {
+        public WatchedWiring {
             modules = Map.copyOf(modules);
             switches = Map.copyOf(switches);
             lamps = Map.copyOf(lamps);

@@ -13,13 +13,13 @@ import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.RuleRunner;
 import org.hiddenclerk.core.rules.World;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 
 /** Somewhere that rules run: the hub, a cloud, a device. It knows what it has heard, and its clock. */
 final class RulePlace {
     private final RuleRunner runner;
     private final List<Link> links;
-    private final Optional<Whereabouts> where;
+    private final Optional<Location> where;
     private final Map<SensorId, World.Sensing> sensors = new HashMap<>();
     private final PriorityQueue<Stillness> stillnesses = new PriorityQueue<>(java.util.Comparator.comparingLong(Stillness::atMs));
     private Optional<Long> nextTimeMs = Optional.empty();
@@ -36,7 +36,7 @@ final class RulePlace {
         Instant instant(long nowMs);
     }
 
-    RulePlace(RuleRunner runner, List<Link> links, Optional<Whereabouts> where) {
+    RulePlace(RuleRunner runner, List<Link> links, Optional<Location> where) {
         this.runner = runner;
         this.links = List.copyOf(links);
         this.where = where;
@@ -46,13 +46,13 @@ final class RulePlace {
         return runner;
     }
 
-    void hear(long now, Said said, Around around) {
-        if (said instanceof Said.Level level) {
+    void hear(long now, Message said, Around around) {
+        if (said instanceof Message.Level level) {
             runner.changed(now, level.output(), level.percent(), level.by() == Cause.HAND, world(around));
-        } else if (said instanceof Said.Gestured gestured) {
+        } else if (said instanceof Message.Gestured gestured) {
             runner.used(now, gestured.control(), gestured.gesture(), world(around));
             links.stream().filter(link -> link.control().equals(gestured.control()) && gestured.leads()).forEach(link -> runner.linked(now, link, gestured.active()));
-        } else if (said instanceof Said.Sensed sensed) {
+        } else if (said instanceof Message.Sensed sensed) {
             World.Sensing before = sensors.put(sensed.sensor(), new World.Sensing(sensed.value(), now));
             if (!sensed.again() || before != null) {
                 runner.sensed(now, sensed.sensor(), Optional.ofNullable(before).map(World.Sensing::value), sensed.value(), world(around));

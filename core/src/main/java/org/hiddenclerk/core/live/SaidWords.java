@@ -19,19 +19,19 @@ final class SaidWords {
         return plan.nameOf(id);
     }
 
-    String of(Said said) {
-        if (said instanceof Said.Level level) {
+    String of(Message said) {
+        if (said instanceof Message.Level level) {
             return nameOf(level.output()) + " " + state(level);
-        } else if (said instanceof Said.Gestured gestured) {
+        } else if (said instanceof Message.Gestured gestured) {
             return nameOf(gestured.control()) + " " + gestured.gesture().words();
-        } else if (said instanceof Said.Sensed sensed) {
+        } else if (said instanceof Message.Sensed sensed) {
             return nameOf(sensed.sensor()) + " says " + sensed.value();
         }
-        Said.Ordered ordered = (Said.Ordered) said;
+        Message.Ordered ordered = (Message.Ordered) said;
         return nameOf(ordered.order().output()) + ": " + of(ordered.order()) + ", by " + ordered.by();
     }
 
-    private static String state(Said.Level level) {
+    private static String state(Message.Level level) {
         if (level.motion() != Motion.STOP) {
             return "goes " + level.motion().name().toLowerCase(Locale.ROOT);
         }

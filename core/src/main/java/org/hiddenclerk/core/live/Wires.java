@@ -24,7 +24,7 @@ final class Wires {
     private static final int SETTLING_ROUNDS = 16;
     private static final int FULL = 100;
 
-    private final List<LivePlan.Run> runs;
+    private final List<LivePlan.WatchedWiring> runs;
     private final Map<String, Installation> installations = new HashMap<>();
     private final Map<DeviceId, LiveDevice> devices;
     private final Set<SwitchId> operated = new HashSet<>();
@@ -38,7 +38,7 @@ final class Wires {
         static final Lamp DARK = new Lamp(LoadState.OFF, 0);
     }
 
-    Wires(List<LivePlan.Run> runs, Map<DeviceId, LiveDevice> devices) {
+    Wires(List<LivePlan.WatchedWiring> runs, Map<DeviceId, LiveDevice> devices) {
         this.runs = runs;
         this.devices = devices;
         runs.forEach(run -> installations.put(run.id(), new Installation(run.wiring())));
@@ -82,7 +82,7 @@ final class Wires {
 
     /** Devices are put in with the switches where they stand. */
     void putIn() {
-        for (LivePlan.Run run : runs) {
+        for (LivePlan.WatchedWiring run : runs) {
             installations.get(run.id()).at(Set.of(), Set.of(), Set.of()).modules().forEach((part, reading) -> Optional.ofNullable(run.modules().get(part)).ifPresent(hung -> {
                 Map<ControlId, Boolean> closed = new HashMap<>();
                 reading.inputs().forEach((input, asserted) -> Optional.ofNullable(hung.controls().get(input)).ifPresent(control -> closed.put(control, asserted)));
@@ -105,7 +105,7 @@ final class Wires {
 
     private boolean settleOnce(long now, Set<String> dead, Set<DeviceId> broken) {
         boolean changed = false;
-        for (LivePlan.Run run : runs) {
+        for (LivePlan.WatchedWiring run : runs) {
             Set<String> closed = closed(run);
             Set<String> between = new HashSet<>();
             run.switches().forEach((part, id) -> {
@@ -119,14 +119,14 @@ final class Wires {
                 changed = true;
             }
         }
-        for (LivePlan.Run run : runs) {
+        for (LivePlan.WatchedWiring run : runs) {
             tell(now, run, last.get(run.id()), broken);
         }
         see();
         return changed;
     }
 
-    private Set<String> closed(LivePlan.Run run) {
+    private Set<String> closed(LivePlan.WatchedWiring run) {
         Set<String> closed = new HashSet<>();
         run.switches().forEach((part, id) -> {
             if (operated.contains(id)) {
@@ -155,7 +155,7 @@ final class Wires {
         return List.of(directions.get(channel.motion() == Motion.UP ? 0 : 1));
     }
 
-    private void tell(long now, LivePlan.Run run, Installation.Standing standing, Set<DeviceId> broken) {
+    private void tell(long now, LivePlan.WatchedWiring run, Installation.Standing standing, Set<DeviceId> broken) {
         standing.modules().forEach((part, reading) -> {
             LivePlan.Hung hung = run.modules().get(part);
             if (hung == null) {
@@ -173,7 +173,7 @@ final class Wires {
     private void see() {
         Map<LampId, Lamp> seen = new LinkedHashMap<>();
         Set<LampId> commanded = new HashSet<>();
-        for (LivePlan.Run run : runs) {
+        for (LivePlan.WatchedWiring run : runs) {
             Installation.Standing standing = last.get(run.id());
             run.lamps().forEach((part, lamp) -> {
                 if (standing.loads().containsKey(part) && (!seen.containsKey(lamp.id()) || lamp.output().isPresent() && commanded.add(lamp.id()))) {

@@ -17,7 +17,7 @@ import org.hiddenclerk.core.job.Core;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -31,18 +31,18 @@ final class AlikeCores {
 
     static List<Finding> of(WiringPlan plan, FieldEvidence evidence) {
         List<Finding> findings = new ArrayList<>();
-        List<Run.Place> opened = plan.placesOfWork();
+        List<ConnectedBoxes.Place> opened = plan.placesOfWork();
         plan.planned().ifPresent(planned -> plan.run().spans().stream().filter(span -> isLookedInto(span.a(), opened) && isLookedInto(span.b(), opened))
                 .forEach(span -> judge(plan.found(), planned, span, evidence, findings)));
         return findings;
     }
 
     /** At a lamp that nobody opens the end of a core is the load that it was surveyed to feed. */
-    private static boolean isLookedInto(Run.Place place, List<Run.Place> opened) {
+    private static boolean isLookedInto(ConnectedBoxes.Place place, List<ConnectedBoxes.Place> opened) {
         return !place.implied() || opened.contains(place);
     }
 
-    private static void judge(RunWiring found, RunWiring planned, Run.Span span, FieldEvidence evidence, List<Finding> findings) {
+    private static void judge(RunWiring found, RunWiring planned, ConnectedBoxes.Span span, FieldEvidence evidence, List<Finding> findings) {
         List<Core> cores = span.atA().cores();
         for (int i = 0; i < cores.size(); i++) {
             for (int j = i + 1; j < cores.size(); j++) {
@@ -63,7 +63,7 @@ final class AlikeCores {
     }
 
     /** Two cores that look alike at both ends, as they are surveyed to belong together. */
-    private record Pair(Run.Span span, Core oneAtA, Core oneAtB, Core otherAtA, Core otherAtB) {
+    private record Pair(ConnectedBoxes.Span span, Core oneAtA, Core oneAtB, Core otherAtA, Core otherAtB) {
         /** Whether the plan does something that would come out otherwise if the two were exchanged. */
         boolean matters(RunWiring found, RunWiring planned) {
             boolean differ = differ(planned.at(span.a()), span.atA(), oneAtA, otherAtA) && differ(planned.at(span.b()), span.atB(), oneAtB, otherAtB);
@@ -104,7 +104,7 @@ final class AlikeCores {
             return new FieldEvidence.Ends(SurveyedBoard.coreId(span.a().id(), span.atA().coreKey(atA)), SurveyedBoard.coreId(span.b().id(), span.atB().coreKey(atB)));
         }
 
-        private static Subject core(Run.Place place, Core core, Cable cable) {
+        private static Subject core(ConnectedBoxes.Place place, Core core, Cable cable) {
             return new Subject.SurveyedCore(place.label(), cable.coreKey(core));
         }
     }

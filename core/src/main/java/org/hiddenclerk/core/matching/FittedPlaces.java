@@ -14,8 +14,8 @@ import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.matching.HouseMemory.Part;
-import org.hiddenclerk.core.matching.TwinClass.Case;
-import org.hiddenclerk.core.matching.TwinClass.Fit;
+import org.hiddenclerk.core.matching.EquivalenceClass.Case;
+import org.hiddenclerk.core.matching.EquivalenceClass.Fit;
 
 /** Boxes of one run that a drawn scheme puts modules into, with what is known of room and warmth there whatever the module. */
 final class FittedPlaces {

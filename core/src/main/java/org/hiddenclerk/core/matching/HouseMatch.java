@@ -21,9 +21,9 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.HouseMemory.Part;
-import org.hiddenclerk.core.matching.TwinClass.Case;
-import org.hiddenclerk.core.matching.TwinClass.Member;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.matching.EquivalenceClass.Case;
+import org.hiddenclerk.core.matching.EquivalenceClass.Member;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
 /**
@@ -173,11 +173,11 @@ public final class HouseMatch {
     }
 
     private Result match(boolean onAllProcessors) {
-        Map<String, TwinClass> classes = new HashMap<>();
-        Map<Member, TwinClass> leads = new LinkedHashMap<>();
+        Map<String, EquivalenceClass> classes = new HashMap<>();
+        Map<Member, EquivalenceClass> leads = new LinkedHashMap<>();
         for (String id : survey.boxes().keySet()) {
-            RunTwin.Key key = RunTwin.of(survey.house(), Run.of(survey.boxes(), id, survey.house().region()));
-            TwinClass twins = classes.computeIfAbsent(key.text(), k -> new TwinClass(survey, memory, k));
+            WiringSignature.Key key = WiringSignature.of(survey.house(), ConnectedBoxes.of(survey.boxes(), id, survey.house().region()));
+            EquivalenceClass twins = classes.computeIfAbsent(key.text(), k -> new EquivalenceClass(survey, memory, k));
             Member member = new Member(id, key.boxes(), key.draws());
             twins.add(member);
             leads.put(member, twins);
@@ -198,14 +198,14 @@ public final class HouseMatch {
     /** What a lead may switch together, and what comes of it. */
     private static final class Work {
         private final Member member;
-        private final TwinClass twins;
+        private final EquivalenceClass twins;
         private final Units.Group group;
         /** By what goes where: many schemes fit the same. */
         private final Map<Object, FittedPlaces> places = new HashMap<>();
         private final List<VerdictTable.Row> rows = new ArrayList<>();
         private final List<Refusal> refusals = new ArrayList<>();
 
-        private Work(Member member, TwinClass twins, Units.Group group) {
+        private Work(Member member, EquivalenceClass twins, Units.Group group) {
             this.member = member;
             this.twins = twins;
             this.group = group;
@@ -217,7 +217,7 @@ public final class HouseMatch {
         BigDecimal volts = work.twins.facts().volts();
         Switched together = new Switched(loads, volts, false);
         Switched each = new Switched(loads, volts, true);
-        for (TwinClass.Slot slot : work.twins.slots(work.group.gangs(), work.group.loads())) {
+        for (EquivalenceClass.Slot slot : work.twins.slots(work.group.gangs(), work.group.loads())) {
             Optional<Case> drawn = slot.sharedWith(work.member);
             if (drawn.isPresent()) {
                 judge(work, drawn.get().assignment().isOneForEach() ? each : together, drawn.get(), slot.same());

@@ -32,11 +32,11 @@ public final class HouseMemory {
     private final Shapes shapes;
     private final double[] standbyHeat;
     private final Map<Object, Part[]> tables = new ConcurrentHashMap<>();
-    private final Map<Drawing, Optional<TwinClass.Case>> shared = new ConcurrentHashMap<>();
+    private final Map<Drawing, Optional<EquivalenceClass.Case>> shared = new ConcurrentHashMap<>();
     private final AtomicInteger nextRoom = new AtomicInteger();
     private final Map<Object, Integer> rooms = new ConcurrentHashMap<>();
     private final Map<Object, Map<List<Body>, Optional<Placement>>> placements = new ConcurrentHashMap<>();
-    private final Map<Object, TwinClass.Facts> facts = new ConcurrentHashMap<>();
+    private final Map<Object, EquivalenceClass.Facts> facts = new ConcurrentHashMap<>();
 
     public HouseMemory(List<ModuleModel> models, Terms terms, RegionProfile region) {
         this.models = List.copyOf(models);
@@ -145,11 +145,11 @@ public final class HouseMemory {
         return table[index];
     }
 
-    Map<Drawing, Optional<TwinClass.Case>> shared() {
+    Map<Drawing, Optional<EquivalenceClass.Case>> shared() {
         return shared;
     }
 
-    Map<Object, TwinClass.Facts> facts() {
+    Map<Object, EquivalenceClass.Facts> facts() {
         return facts;
     }
 

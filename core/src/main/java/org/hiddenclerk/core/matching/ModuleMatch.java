@@ -35,7 +35,7 @@ import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -84,7 +84,7 @@ public final class ModuleMatch {
     private final Map<List<Object>, Optional<Placement>> placements = new ConcurrentHashMap<>();
 
     public ModuleMatch(HouseContext house, Box box) {
-        this(new Planner(house, Run.of(box, house.region())), Terms.USUAL);
+        this(new Planner(house, ConnectedBoxes.of(box, house.region())), Terms.USUAL);
     }
 
     /** For the lead box of a run. */
@@ -188,10 +188,10 @@ public final class ModuleMatch {
     /** Every place that gets a module must have room for those that go there, and not get too warm; where they lie in the lead. */
     private Optional<Placement> rooms(WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
         Optional<Placement> atLead = Optional.empty();
-        Map<Run.Place, List<ModuleModel>> byPlace = plan.planned().map(RunWiring::modulesByPlace)
+        Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = plan.planned().map(RunWiring::modulesByPlace)
                 .orElse(Map.of(planner.run().lead(), List.of(assignment.model())));
         for (var entry : byPlace.entrySet()) {
-            Run.Place place = entry.getKey();
+            ConnectedBoxes.Place place = entry.getKey();
             List<Integer> connectors = plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
             Box here = plan.planned().map(p -> p.at(place).box()).orElse(place.box());
             List<ModuleModel> all = new ArrayList<>(entry.getValue());
@@ -210,7 +210,7 @@ public final class ModuleMatch {
     }
 
     /** Of several places each margin says whose it is. */
-    private static Margin named(Margin margin, Run.Place place, int places) {
+    private static Margin named(Margin margin, ConnectedBoxes.Place place, int places) {
         return places == 1 ? margin : new Margin(margin.what() + ", " + place.label(), margin.found(), margin.allowed(), margin.unit());
     }
 

@@ -7,7 +7,7 @@ import java.util.Map;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 
 /**
@@ -16,7 +16,7 @@ import org.hiddenclerk.core.wiring.RunWiring;
  * @param models what goes into each place
  * @param watts  what its contacts turn into heat with all on, by the box that it was picked for
  */
-public record PickedBeside(Map<Run.Place, List<ModuleModel>> models, Map<Run.Place, Double> watts) {
+public record PickedBeside(Map<ConnectedBoxes.Place, List<ModuleModel>> models, Map<ConnectedBoxes.Place, Double> watts) {
     public static final PickedBeside NOTHING = new PickedBeside(Map.of(), Map.of());
 
     public PickedBeside {
@@ -25,31 +25,31 @@ public record PickedBeside(Map<Run.Place, List<ModuleModel>> models, Map<Run.Pla
     }
 
     /** @param picked for each box of a run, without what is to be judged now */
-    public static PickedBeside of(Planner planner, Map<Run.Place, List<Assignment>> picked) {
+    public static PickedBeside of(Planner planner, Map<ConnectedBoxes.Place, List<Assignment>> picked) {
         List<Assignment> own = picked.getOrDefault(planner.run().lead(), List.of());
-        Map<Run.Place, List<Assignment>> others = new LinkedHashMap<>(picked);
+        Map<ConnectedBoxes.Place, List<Assignment>> others = new LinkedHashMap<>(picked);
         others.remove(planner.run().lead());
         if (own.isEmpty() && others.values().stream().allMatch(List::isEmpty)) {
             return NOTHING;
         }
-        Map<Run.Place, List<ModuleModel>> models = new LinkedHashMap<>(planner.plan(own, others).planned().map(RunWiring::modulesByPlace).orElseGet(() -> undrawn(picked)));
+        Map<ConnectedBoxes.Place, List<ModuleModel>> models = new LinkedHashMap<>(planner.plan(own, others).planned().map(RunWiring::modulesByPlace).orElseGet(() -> undrawn(picked)));
         ModuleMatch match = new ModuleMatch(planner, Terms.USUAL);
         // What those of other boxes switch is known from their own run only.
         return new PickedBeside(models, Map.of(planner.run().lead(), own.stream().mapToDouble(match::contactHeat).sum()));
     }
 
     /** While nothing can be drawn, each is taken to go where it was picked. */
-    private static Map<Run.Place, List<ModuleModel>> undrawn(Map<Run.Place, List<Assignment>> picked) {
-        Map<Run.Place, List<ModuleModel>> models = new LinkedHashMap<>();
+    private static Map<ConnectedBoxes.Place, List<ModuleModel>> undrawn(Map<ConnectedBoxes.Place, List<Assignment>> picked) {
+        Map<ConnectedBoxes.Place, List<ModuleModel>> models = new LinkedHashMap<>();
         picked.forEach((place, given) -> models.put(place, new ArrayList<>(given.stream().map(Assignment::model).toList())));
         return models;
     }
 
-    List<ModuleModel> at(Run.Place place) {
+    List<ModuleModel> at(ConnectedBoxes.Place place) {
         return models.getOrDefault(place, List.of());
     }
 
-    double wattsAt(Run.Place place) {
+    double wattsAt(ConnectedBoxes.Place place) {
         return watts.getOrDefault(place, 0.0);
     }
 }

@@ -20,7 +20,7 @@ import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -94,7 +94,7 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
     }
 
     public static PlanJudgement of(HouseContext house, Box box, List<Assignment> modules) {
-        return of(new Planner(house, Run.of(box, house.region())), modules, Map.of(), Terms.USUAL);
+        return of(new Planner(house, ConnectedBoxes.of(box, house.region())), modules, Map.of(), Terms.USUAL);
     }
 
     /**
@@ -102,7 +102,7 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
      *
      * @param others assignments of other boxes, by their place
      */
-    public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<Run.Place, List<Assignment>> others, Terms terms) {
+    public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<ConnectedBoxes.Place, List<Assignment>> others, Terms terms) {
         boolean nothing = modules.isEmpty() && others.values().stream().allMatch(List::isEmpty);
         WiringPlan plan = nothing ? planner.surveyed() : planner.plan(modules, others);
         ModuleMatch match = new ModuleMatch(planner, terms);

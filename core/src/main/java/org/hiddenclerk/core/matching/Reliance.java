@@ -11,7 +11,7 @@ import org.hiddenclerk.core.job.Core;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 
 /** What a plan takes for granted: a proof is worth what these are worth. */
 public final class Reliance {
@@ -19,9 +19,9 @@ public final class Reliance {
     }
 
     /** In words, the boxes themselves left out: who surveyed them is not the core's to know. */
-    public static List<String> of(HouseContext house, Run run, List<Assignment> modules, FieldEvidence evidence) {
+    public static List<String> of(HouseContext house, ConnectedBoxes run, List<Assignment> modules, FieldEvidence evidence) {
         List<String> words = new ArrayList<>();
-        for (Run.Span span : run.spans()) {
+        for (ConnectedBoxes.Span span : run.spans()) {
             if (!span.a().implied() && !span.b().implied()) {
                 int read = (int) span.atA().cores().stream().filter(core -> isRead(span, core, evidence)).count();
                 int all = span.atA().cores().size();
@@ -29,7 +29,7 @@ public final class Reliance {
                         + " to " + span.b().label());
             }
         }
-        String loads = run.loads().stream().map(Run.LoadRef::load).map(SurveyedLoad::typed).distinct().collect(Collectors.joining(", "));
+        String loads = run.loads().stream().map(ConnectedBoxes.LoadRef::load).map(SurveyedLoad::typed).distinct().collect(Collectors.joining(", "));
         if (!loads.isEmpty()) {
             words.add("loads as typed: " + loads);
         }
@@ -45,7 +45,7 @@ public final class Reliance {
         return words;
     }
 
-    private static boolean isRead(Run.Span span, Core core, FieldEvidence evidence) {
+    private static boolean isRead(ConnectedBoxes.Span span, Core core, FieldEvidence evidence) {
         return span.twin(core).filter(twin -> evidence.paired().contains(new FieldEvidence.Ends(SurveyedBoard.coreId(span.a().id(), span.atA().coreKey(core)),
                 SurveyedBoard.coreId(span.b().id(), span.atB().coreKey(twin))))).isPresent();
     }

@@ -28,7 +28,7 @@ import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 
 /** What a surveyed box shows beside its wiring, before any module is thought of. */
 public final class SurveyChecks {
@@ -42,12 +42,12 @@ public final class SurveyChecks {
      * The checks of the lead of a run. What all loads of its circuits come to is a matter of the whole house, see
      * {@link CircuitSum}.
      */
-    public static List<Finding> of(HouseContext house, Run run) {
+    public static List<Finding> of(HouseContext house, ConnectedBoxes run) {
         return of(house, run, run.lead());
     }
 
     /** The checks of one box of a run. */
-    static List<Finding> of(HouseContext house, Run run, Run.Place place) {
+    static List<Finding> of(HouseContext house, ConnectedBoxes run, ConnectedBoxes.Place place) {
         Box box = place.box();
         List<Finding> findings = new ArrayList<>();
         var circuits = run.circuitsIn(place);

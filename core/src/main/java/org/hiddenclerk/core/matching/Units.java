@@ -34,7 +34,7 @@ final class Units {
      *
      * @param boxes boxes of its run, in the run's order
      */
-    void add(String id, Box box, TwinClass.Facts facts, List<String> boxes) {
+    void add(String id, Box box, EquivalenceClass.Facts facts, List<String> boxes) {
         for (Gang gang : box.gangs()) {
             Set<At> controls = facts.controlsOfGang().get(gang.number());
             if (controls == null) {

@@ -15,8 +15,8 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.HouseMatch.Cell;
 import org.hiddenclerk.core.matching.HouseMemory.Part;
-import org.hiddenclerk.core.matching.TwinClass.Case;
-import org.hiddenclerk.core.matching.TwinClass.Member;
+import org.hiddenclerk.core.matching.EquivalenceClass.Case;
+import org.hiddenclerk.core.matching.EquivalenceClass.Member;
 
 /**
  * Verdicts of a house as a list of cells. There are hundreds of thousands, so they lie in flat arrays, one row for each drawn scheme

@@ -17,7 +17,7 @@ import org.hiddenclerk.core.ordering.Need.Thing;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -83,7 +83,7 @@ public final class PickList {
 
     private void add(WiringPlan plan, RunWiring planned) {
         planned.fitted().forEach(fitted -> count(Kind.MODULE, fitted.model().code(), fitted.model().name(), 1));
-        for (Run.Place place : plan.placesOfWork()) {
+        for (ConnectedBoxes.Place place : plan.placesOfWork()) {
             BoxWiring before = plan.found().at(place);
             BoxWiring after = planned.at(place);
             after.bypasses().values().forEach(watts -> count(Kind.BYPASS, watts.asDecimal().toPlainString(), "bypass of " + watts, 1));

@@ -9,7 +9,7 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Watts;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
 
@@ -41,13 +41,13 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
     }
 
     /** A channel. @param loads what it switches; none where it is not used */
-    public record Output(PlannedId.Output id, List<Run.LoadRef> loads) {
+    public record Output(PlannedId.Output id, List<ConnectedBoxes.LoadRef> loads) {
         public Output {
             loads = List.copyOf(loads);
         }
 
         public List<SurveyedLoad> surveyed() {
-            return loads.stream().map(Run.LoadRef::load).toList();
+            return loads.stream().map(ConnectedBoxes.LoadRef::load).toList();
         }
 
         /** What hangs on it all together. */
@@ -91,7 +91,7 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
 
     /** What people call it by: what it switches, else the switches that it reads; empty where it does neither. */
     public String names() {
-        return !loadNames().isEmpty() ? loadNames() : inputs.stream().flatMap(input -> input.wall().gangs().stream()).map(Run.GangRef::words).distinct().collect(Collectors.joining(", "));
+        return !loadNames().isEmpty() ? loadNames() : inputs.stream().flatMap(input -> input.wall().gangs().stream()).map(ConnectedBoxes.GangRef::words).distinct().collect(Collectors.joining(", "));
     }
 
     /** Names of all that it switches, each once. */

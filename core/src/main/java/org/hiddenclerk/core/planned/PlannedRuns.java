@@ -16,13 +16,13 @@ import org.hiddenclerk.core.identity.LampId;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 
 /** The wirings that the modules of a planned house hang in, with the switches and lamps at them, each once. */
 public final class PlannedRuns {
     private final Map<String, PlannedRoom> rooms;
-    private final List<LivePlan.Run> runs = new ArrayList<>();
+    private final List<LivePlan.WatchedWiring> runs = new ArrayList<>();
     private final Map<PlannedId, Spot> spots = new LinkedHashMap<>();
 
     /** @param rooms by box */
@@ -31,7 +31,7 @@ public final class PlannedRuns {
         house.works().forEach(this::add);
     }
 
-    public List<LivePlan.Run> runs() {
+    public List<LivePlan.WatchedWiring> runs() {
         return List.copyOf(runs);
     }
 
@@ -47,7 +47,7 @@ public final class PlannedRuns {
     }
 
     private void add(PlannedWork work) {
-        Run run = work.plan().run();
+        ConnectedBoxes run = work.plan().run();
         Set<PartId> parts = work.plan().wiring().parts().stream().map(Part::id).collect(Collectors.toSet());
         Map<PartId, OutputId> outputs = outputs(work);
         Map<PartId, SwitchId> switches = new LinkedHashMap<>();
@@ -59,7 +59,7 @@ public final class PlannedRuns {
                     gang.gang().mechanism().isPush()));
         });
         Map<PartId, LivePlan.Lamp> lamps = new LinkedHashMap<>();
-        for (Run.LoadRef ref : run.loads()) {
+        for (ConnectedBoxes.LoadRef ref : run.loads()) {
             for (int bank = 0; bank < ref.load().banks().size(); bank++) {
                 PartId part = RunWiring.loadOf(ref, bank);
                 if (parts.contains(part)) {
@@ -75,7 +75,7 @@ public final class PlannedRuns {
         if (work.isDrawn()) {
             work.modules().forEach(module -> modules.put(module.part(), hung(module)));
         }
-        runs.add(new LivePlan.Run(work.lead(), work.plan().wiring(), modules, switches, lamps, plain(work, switches, lamps, outputs)));
+        runs.add(new LivePlan.WatchedWiring(work.lead(), work.plan().wiring(), modules, switches, lamps, plain(work, switches, lamps, outputs)));
     }
 
     private static LivePlan.Hung hung(PlannedModule module) {

@@ -13,7 +13,7 @@ import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Fitted;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
@@ -45,10 +45,10 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
     }
 
     /** What was picked, while nothing is drawn: it is wanted, and what it will do is not known. */
-    private static PlannedModule undrawn(Run run, Owner owner, PartId part) {
+    private static PlannedModule undrawn(ConnectedBoxes run, Owner owner, PartId part) {
         PlannedId.Module id = new PlannedId.Module(owner.box(), owner.pick(), 0);
-        Run.Place at = run.boxes().stream().filter(place -> place.id().equals(owner.box())).findFirst().orElse(run.lead());
-        List<List<Run.LoadRef>> positions = new ArrayList<>();
+        ConnectedBoxes.Place at = run.boxes().stream().filter(place -> place.id().equals(owner.box())).findFirst().orElse(run.lead());
+        List<List<ConnectedBoxes.LoadRef>> positions = new ArrayList<>();
         owner.assignment().gangs().forEach(gang -> positions.add(at.box().loadsOf(gang).stream().map(load -> run.load(at, load.number())).toList()));
         owner.assignment().loads().forEach(load -> positions.add(List.of(run.load(at, load))));
         ModuleModel model = owner.assignment().model();
@@ -88,7 +88,7 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
                 outputs, own);
     }
 
-    private static List<Run.LoadRef> loads(Run run, List<PartId> parts) {
+    private static List<ConnectedBoxes.LoadRef> loads(ConnectedBoxes run, List<PartId> parts) {
         return run.loads().stream().filter(ref -> IntStream.range(0, ref.load().banks().size()).anyMatch(bank -> parts.contains(RunWiring.loadOf(ref, bank)))).toList();
     }
 
@@ -101,12 +101,12 @@ public record PlannedWork(String lead, WiringPlan plan, List<PlannedModule> modu
                 .or(() -> labels.stream().findFirst());
     }
 
-    static PlannedId.Switch switchOf(Run run, Run.GangRef gang) {
+    static PlannedId.Switch switchOf(ConnectedBoxes run, ConnectedBoxes.GangRef gang) {
         return new PlannedId.Switch(run.boxOf(gang.place()), gang.number());
     }
 
     /** Surveyed boxes that hang together in it. */
     public List<String> boxes() {
-        return new ArrayList<>(plan.run().boxes().stream().map(Run.Place::id).toList());
+        return new ArrayList<>(plan.run().boxes().stream().map(ConnectedBoxes.Place::id).toList());
     }
 }

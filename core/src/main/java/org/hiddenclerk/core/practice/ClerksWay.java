@@ -22,7 +22,7 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.wiring.Move;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -98,7 +98,7 @@ public final class ClerksWay {
         RunWiring found = found();
         SurveyedBoard.Entry entry = board.entry(lamp.box());
         SurveyedLoad switched = wall.planner(entry.box()).loadsOfGang(entry.gang()).get(0);
-        Run.LoadRef load = found.run().loads().stream().filter(ref -> ref.load().name().equals(switched.name())).findFirst().orElseThrow();
+        ConnectedBoxes.LoadRef load = found.run().loads().stream().filter(ref -> ref.load().name().equals(switched.name())).findFirst().orElseThrow();
         PartId part = RunWiring.loadOf(load, 0);
         return instruments(found, board, lamp.with()).lamp(part) == LoadState.ON;
     }
@@ -144,7 +144,7 @@ public final class ClerksWay {
         WiringPlan plan = offer.best().orElseThrow().plan();
         RunWiring planned = plan.planned().orElseThrow();
         List<String> moves = new ArrayList<>();
-        for (Run.Place place : plan.placesOfWork()) {
+        for (ConnectedBoxes.Place place : plan.placesOfWork()) {
             Move.between(plan.found().at(place), planned.at(place)).forEach(move -> moves.add(place.label() + ": " + move.words()));
         }
         return new Fitting(box, offer.scheme().label(), offer.best().get().assignment().model().code(), offer.toll().orElseThrow().minutes(),

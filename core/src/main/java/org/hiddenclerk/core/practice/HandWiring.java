@@ -11,7 +11,7 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.MovedEnd;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 
 /** What hands make of a wiring, end by end. */
@@ -20,7 +20,7 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
     private static final List<String> SPARE_CONNECTORS = List.of("a", "b", "c");
 
     /** Puts an end of a core or of a piece of wire on a place. */
-    RunWiring put(Run.Place place, String wire, boolean secondEnd, String at) {
+    RunWiring put(ConnectedBoxes.Place place, String wire, boolean secondEnd, String at) {
         BoxWiring box = wiring.at(place);
         End to = end(place, at);
         if (box.ends().containsKey(wire)) {
@@ -37,7 +37,7 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
     }
 
     /** Joins two places with a piece of wire. */
-    RunWiring join(Run.Place place, String from, String to) {
+    RunWiring join(ConnectedBoxes.Place place, String from, String to) {
         BoxWiring box = wiring.at(place);
         End one = end(place, from);
         End other = end(place, to);
@@ -49,14 +49,14 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
     }
 
     /** Takes a piece of wire out. */
-    RunWiring takeOut(Run.Place place, String wire) {
+    RunWiring takeOut(ConnectedBoxes.Place place, String wire) {
         BoxWiring box = wiring.at(place);
         Jumper old = jumper(box, wire);
         return wiring.with(place, box.ends(), box.jumpers().stream().filter(j -> !j.equals(old)).toList());
     }
 
     /** A core or a piece of wire, in words. */
-    String words(Run.Place place, String wire) {
+    String words(ConnectedBoxes.Place place, String wire) {
         BoxWiring box = wiring.at(place);
         if (box.ends().containsKey(wire)) {
             return WallPlaces.core(wiring, place.id() + "/" + wire).words();
@@ -66,14 +66,14 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
     }
 
     /** Where an end can be put at a place. */
-    List<End> choices(Run.Place place) {
+    List<End> choices(ConnectedBoxes.Place place) {
         Set<End> ends = new LinkedHashSet<>(MovedEnd.placesIn(wiring.at(place)));
         SPARE_CONNECTORS.forEach(name -> ends.add(new End.InConnector(name)));
         return List.copyOf(ends);
     }
 
     /** A place by its key. */
-    End end(Run.Place place, String key) {
+    End end(ConnectedBoxes.Place place, String key) {
         return choices(place).stream().filter(end -> end.key().equals(key)).findFirst()
                 .orElseThrow(() -> new NotPossible("There is no place " + key + " in " + place.label() + "."));
     }

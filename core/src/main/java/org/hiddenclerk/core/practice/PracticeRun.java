@@ -24,7 +24,7 @@ import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.BoxWiring;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -75,20 +75,20 @@ public final class PracticeRun {
      * @param models modules to choose from
      * @throws NotPossible when a deed cannot be done
      */
-    public static PracticeRun of(PracticeWall wall, List<ModuleModel> models, List<Deed> deeds) {
+    public static PracticeRun of(PracticeWall wall, List<ModuleModel> models, List<PracticeAction> deeds) {
         PracticeRun run = new PracticeRun(wall, models);
         deeds.forEach(run::next);
         return run;
     }
 
     /** Does it, and tells afterwards what was unsafe about it. */
-    private void next(Deed deed) {
+    private void next(PracticeAction deed) {
         int before = unsafe.size();
         act(deed);
         unsafe.subList(before, unsafe.size()).forEach(slip -> log.add(new LogLine(slip.words(), true)));
     }
 
-    private void act(Deed deed) {
+    private void act(PracticeAction deed) {
         if (phase == Phase.DONE) {
             throw new NotPossible("This wall is done. Take another, or the same once more.");
         }
@@ -159,12 +159,12 @@ public final class PracticeRun {
         say("Switch of " + place(gang).label() + " to " + (1 - at));
     }
 
-    private Run.Place place(String gang) {
+    private ConnectedBoxes.Place place(String gang) {
         return WallPlaces.place(wiring, board.entry(gang).box());
     }
 
     void proveDead(String id) {
-        Run.Place place = WallPlaces.place(wiring, id);
+        ConnectedBoxes.Place place = WallPlaces.place(wiring, id);
         Instruments now = instruments(wiring);
         List<String> live = wiring.at(place).box().cores().stream().filter(core -> now.isLive(wiring.nodeOf(place, core)))
                 .map(Box.CableCore::words).toList();
@@ -211,7 +211,7 @@ public final class PracticeRun {
 
     void look(String name) {
         requireTesting();
-        Run.LoadRef lamp = wiring.run().loads().stream().filter(load -> load.load().name().equals(name)).findFirst()
+        ConnectedBoxes.LoadRef lamp = wiring.run().loads().stream().filter(load -> load.load().name().equals(name)).findFirst()
                 .orElseThrow(() -> new NotPossible("There is no lamp " + name + " here."));
         LoadState state = instruments(wiring).lamp(RunWiring.loadOf(lamp, 0));
         told(name + (state.isLit() ? " burns" : state == LoadState.DIM ? " glows" : " is dark"));
@@ -237,7 +237,7 @@ public final class PracticeRun {
             return true;
         }
         boolean floats = !now.lightsFromLive(WallPlaces.node(wiring, core));
-        Run.Place place = WallPlaces.placeOf(wiring, core);
+        ConnectedBoxes.Place place = WallPlaces.placeOf(wiring, core);
         Box.CableCore own = WallPlaces.core(wiring, core);
         return floats && wiring.at(place).box().cores().stream()
                 .anyMatch(other -> other.cable().equals(own.cable()) && now.isLive(wiring.nodeOf(place, other)));
@@ -283,7 +283,7 @@ public final class PracticeRun {
         return board.cores().stream().filter(core -> wall.truth().get(core.id()) != ConductorRole.EARTH && !names.containsKey(core.id())).toList();
     }
 
-    void choose(Deed.Choose choice) {
+    void choose(PracticeAction.Choose choice) {
         require(Phase.CHOOSE, phase == Phase.FIND_OUT ? "Name the cores first." : "The module is chosen.");
         ModuleModel model = models.stream().filter(m -> m.code().equals(choice.module())).findFirst()
                 .orElseThrow(() -> new NotPossible("There is no module " + choice.module() + " here."));
@@ -311,7 +311,7 @@ public final class PracticeRun {
     private static RunWiring unwired(WiringPlan plan) {
         RunWiring planned = plan.planned().orElseThrow();
         RunWiring unwired = planned;
-        for (Run.Place place : planned.run().places()) {
+        for (ConnectedBoxes.Place place : planned.run().places()) {
             BoxWiring found = plan.found().at(place);
             unwired = unwired.with(place, found.ends(), found.jumpers());
         }
@@ -323,33 +323,33 @@ public final class PracticeRun {
         return new HandWiring(wiring, wall.house().region());
     }
 
-    void put(Deed.Put put) {
+    void put(PracticeAction.Put put) {
         HandWiring hands = hands();
-        Run.Place place = WallPlaces.place(wiring, put.place());
+        ConnectedBoxes.Place place = WallPlaces.place(wiring, put.place());
         String what = hands.words(place, put.wire());
         touchWire(place, put.wire());
         wiring = hands.put(place, put.wire(), put.secondEnd(), put.end());
         say(place.label() + ": " + what + " put on " + wiring.at(place).words(hands.end(place, put.end())));
     }
 
-    void join(Deed.Join join) {
+    void join(PracticeAction.Join join) {
         HandWiring hands = hands();
-        Run.Place place = WallPlaces.place(wiring, join.place());
+        ConnectedBoxes.Place place = WallPlaces.place(wiring, join.place());
         touched(place.id(), "The inside of " + place.label(), false);
         wiring = hands.join(place, join.from(), join.to());
         say(place.label() + ": piece of wire from " + wiring.at(place).words(hands.end(place, join.from())) + " to "
                 + wiring.at(place).words(hands.end(place, join.to())));
     }
 
-    void takeOut(Deed.TakeOut out) {
+    void takeOut(PracticeAction.TakeOut out) {
         HandWiring hands = hands();
-        Run.Place place = WallPlaces.place(wiring, out.place());
+        ConnectedBoxes.Place place = WallPlaces.place(wiring, out.place());
         touchWire(place, out.wire());
         wiring = hands.takeOut(place, out.wire());
         say(place.label() + ": piece of wire taken out");
     }
 
-    private void touchWire(Run.Place place, String wire) {
+    private void touchWire(ConnectedBoxes.Place place, String wire) {
         BoxWiring box = wiring.at(place);
         boolean isCore = box.ends().containsKey(wire);
         boolean live = isCore && instruments(wiring).isLive(WallPlaces.node(wiring, place.id() + "/" + wire));
@@ -357,7 +357,7 @@ public final class PracticeRun {
     }
 
     /** Where an end can be put at a place. */
-    public List<End> choices(Run.Place place) {
+    public List<End> choices(ConnectedBoxes.Place place) {
         return new HandWiring(wiring, wall.house().region()).choices(place);
     }
 
@@ -375,7 +375,7 @@ public final class PracticeRun {
     }
 
     /** Boxes and lamps that work is done in; before anything is chosen, the boxes. */
-    public List<Run.Place> places() {
+    public List<ConnectedBoxes.Place> places() {
         return plan.map(WiringPlan::placesOfWork).orElseGet(() -> wiring.run().boxes());
     }
 

@@ -13,7 +13,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
@@ -52,7 +52,7 @@ public record PracticeWall(PracticeLevel level, long seed, HouseContext house, M
 
     /** A planner that looks from a box. */
     public Planner planner(String box) {
-        return new Planner(house, Run.of(boxes, box, house.region()));
+        return new Planner(house, ConnectedBoxes.of(boxes, box, house.region()));
     }
 
     /** Gang of a box whose switch changes the lamp; empty where there is none. */

@@ -7,7 +7,7 @@ import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 
 /** Finds what the learner names in the wiring of a wall. */
@@ -17,16 +17,16 @@ final class WallPlaces {
 
     /** The wall as it was found, seen from its first box. */
     static RunWiring found(PracticeWall wall) {
-        return RunWiring.surveyed(Run.of(wall.boxes(), wall.boxes().keySet().iterator().next(), wall.house().region()));
+        return RunWiring.surveyed(ConnectedBoxes.of(wall.boxes(), wall.boxes().keySet().iterator().next(), wall.house().region()));
     }
 
-    static Run.Place place(RunWiring wiring, String id) {
+    static ConnectedBoxes.Place place(RunWiring wiring, String id) {
         return wiring.run().places().stream().filter(place -> place.id().equals(id)).findFirst()
                 .orElseThrow(() -> new NotPossible("There is no place " + id + " at this wall."));
     }
 
     /** Place of a core, which is named by its place and its key there. */
-    static Run.Place placeOf(RunWiring wiring, String core) {
+    static ConnectedBoxes.Place placeOf(RunWiring wiring, String core) {
         int slash = core.lastIndexOf('/');
         if (slash < 0) {
             throw new NotPossible("There is no core " + core + " at this wall.");
@@ -50,15 +50,15 @@ final class WallPlaces {
 
     /** The wiring with a core ending elsewhere. */
     static RunWiring with(RunWiring wiring, String core, End end) {
-        Run.Place place = placeOf(wiring, core);
+        ConnectedBoxes.Place place = placeOf(wiring, core);
         Map<String, End> ends = new LinkedHashMap<>(wiring.at(place).ends());
         ends.put(core(wiring, core).key(), end);
         return wiring.with(place, ends, wiring.at(place).jumpers());
     }
 
-    static PartId switchPart(Run run, SurveyedBoard.Entry gang) {
-        Run.Place place = run.places().stream().filter(p -> p.id().equals(gang.box())).findFirst()
+    static PartId switchPart(ConnectedBoxes run, SurveyedBoard.Entry gang) {
+        ConnectedBoxes.Place place = run.places().stream().filter(p -> p.id().equals(gang.box())).findFirst()
                 .orElseThrow(() -> new NotPossible("There is no box " + gang.box() + " at this wall."));
-        return RunWiring.switchOf(new Run.GangRef(place, gang.gang()));
+        return RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.gang()));
     }
 }

@@ -12,7 +12,7 @@ import org.hiddenclerk.core.behaviour.Motion;
 import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.identity.OutputId;
-import org.hiddenclerk.core.rules.Piece.Kind;
+import org.hiddenclerk.core.rules.SentencePart.Kind;
 
 /** What a rule does. Each says itself what it makes of outputs, how it reads as a sentence and what it takes to be possible. */
 public sealed interface Action {
@@ -29,7 +29,7 @@ public sealed interface Action {
      *
      * @param draw a number from the first to the second
      */
-    List<Turning> turnings(RuledHouse house, IntBinaryOperator draw);
+    List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw);
 
     /** Says it within a sentence. @param at pointer of it within its rule */
     void say(Words words, String at);
@@ -66,11 +66,11 @@ public sealed interface Action {
 
     record Turn(OutputId output, Command command) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, switch (command) {
-                case ON -> new Turning.Change.To(Turning.FULL);
-                case OFF -> new Turning.Change.To(0);
-                case TOGGLE -> new Turning.Change.Toggle();
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, switch (command) {
+                case ON -> new OutputChange.Change.To(OutputChange.FULL);
+                case OFF -> new OutputChange.Change.To(0);
+                case TOGGLE -> new OutputChange.Change.Toggle();
             }));
         }
 
@@ -87,8 +87,8 @@ public sealed interface Action {
 
     record SetLevel(OutputId output, int percent) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.To(percent)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.To(percent)));
         }
 
         @Override
@@ -121,8 +121,8 @@ public sealed interface Action {
         }
 
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return house.outputs().keySet().stream().filter(house::isLight).filter(output -> !except.contains(output)).map(output -> Turning.now(output, new Turning.Change.To(0))).toList();
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return house.outputs().keySet().stream().filter(house::isLight).filter(output -> !except.contains(output)).map(output -> OutputChange.now(output, new OutputChange.Change.To(0))).toList();
         }
 
         @Override
@@ -144,8 +144,8 @@ public sealed interface Action {
         }
 
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.Next(percents)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.Next(percents)));
         }
 
         @Override
@@ -167,8 +167,8 @@ public sealed interface Action {
     /** The one level when it stands above a threshold, the other one otherwise. */
     record DimToggle(OutputId output, int low, int high, int threshold) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.Dim(low, high, threshold)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.Dim(low, high, threshold)));
         }
 
         @Override
@@ -192,8 +192,8 @@ public sealed interface Action {
     /** When it is on it is no dimmer than that. */
     record AtLeast(OutputId output, int percent) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.AtLeast(percent)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.AtLeast(percent)));
         }
 
         @Override
@@ -212,8 +212,8 @@ public sealed interface Action {
     /** On, and off again by itself. */
     record Pulse(OutputId output, int ms) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.To(Turning.FULL)), new Turning(ms, output, new Turning.Change.To(0)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)), new OutputChange(ms, output, new OutputChange.Change.To(0)));
         }
 
         @Override
@@ -231,8 +231,8 @@ public sealed interface Action {
 
     record Move(OutputId output, Motion motion, int ms) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.Moves(motion)), new Turning(ms, output, new Turning.Change.Moves(Motion.STOP)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.Moves(motion)), new OutputChange(ms, output, new OutputChange.Change.Moves(Motion.STOP)));
         }
 
         @Override
@@ -258,8 +258,8 @@ public sealed interface Action {
         }
 
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.Like(source)));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.Like(source)));
         }
 
         @Override
@@ -279,8 +279,8 @@ public sealed interface Action {
     /** On, and off after a while; a new start begins anew. */
     record RunOn(OutputId output, int seconds) implements OnOne {
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(Turning.now(output, new Turning.Change.To(Turning.FULL)), new Turning(seconds * 1000L, output, new Turning.Change.RunOnEnds()));
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return List.of(OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)), new OutputChange(seconds * 1000L, output, new OutputChange.Change.RunOnEnds()));
         }
 
         @Override
@@ -303,9 +303,9 @@ public sealed interface Action {
         }
 
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return outputs.stream().flatMap(output -> Stream.of(Turning.now(output, new Turning.Change.To(Turning.FULL)),
-                    new Turning(draw.applyAsInt(leastMinutes, mostMinutes) * Turning.MINUTE_MS, output, new Turning.Change.To(0)))).toList();
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
+            return outputs.stream().flatMap(output -> Stream.of(OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)),
+                    new OutputChange(draw.applyAsInt(leastMinutes, mostMinutes) * OutputChange.MINUTE_MS, output, new OutputChange.Change.To(0)))).toList();
         }
 
         @Override
@@ -341,7 +341,7 @@ public sealed interface Action {
         }
 
         @Override
-        public List<Turning> turnings(RuledHouse house, IntBinaryOperator draw) {
+        public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
             return List.of();
         }
 

@@ -7,7 +7,7 @@ import java.util.function.ToIntFunction;
 import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
-import org.hiddenclerk.core.rules.Piece.Kind;
+import org.hiddenclerk.core.rules.SentencePart.Kind;
 
 /** What must hold for a rule to act. Each says itself whether it does, how it reads as a sentence and what it takes to be possible. */
 public sealed interface Guard {

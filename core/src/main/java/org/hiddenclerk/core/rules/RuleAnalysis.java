@@ -51,20 +51,20 @@ public final class RuleAnalysis {
         for (boolean allOn : new boolean[] {false, true}) {
             house.rules().stream().filter(Rule::enabled).forEach(rule -> rule.triggers().forEach(trigger -> trigger(rule, trigger, allOn)));
             house.controls().values().forEach(control -> control.gestures().forEach(gesture -> {
-                Course course = new Course(index, delays, allOn);
+                Simulation course = new Simulation(index, delays, allOn);
                 course.stand(control.id(), allOn);
                 course.use(control.id(), gesture);
                 judge(course, control.name() + " " + gesture.words());
             }));
             house.outputs().keySet().stream().filter(output -> !index.changesOf(output).isEmpty()).forEach(output -> {
-                Course course = new Course(index, delays, allOn);
+                Simulation course = new Simulation(index, delays, allOn);
                 course.remote(output, !allOn);
                 judge(course, house.nameOf(output) + (allOn ? " is put off" : " is put on") + " by remote");
             });
         }
         moments().forEach(together -> {
             for (boolean allOn : new boolean[] {false, true}) {
-                Course course = new Course(index, delays, allOn);
+                Simulation course = new Simulation(index, delays, allOn);
                 course.assume(together.get(0).trigger(), List.of());
                 course.happen(together);
                 judge(course, Words.of(house, together.get(0).trigger()));
@@ -74,7 +74,7 @@ public final class RuleAnalysis {
 
     /** Sets the stage for a rule, and lets its trigger happen. */
     private void trigger(Rule rule, Trigger trigger, boolean allOn) {
-        Course course = new Course(index, delays, allOn);
+        Simulation course = new Simulation(index, delays, allOn);
         rule.guards().stream().filter(Guard.OutputIs.class::isInstance).map(Guard.OutputIs.class::cast).forEach(is -> course.set(is.output(), is.on()));
         if (!course.assume(trigger, rule.guards())) {
             return;
@@ -145,13 +145,13 @@ public final class RuleAnalysis {
         return schedule instanceof Schedule.Daily daily ? daily.days() : schedule instanceof Schedule.BySun sun ? sun.days() : EnumSet.allOf(DayOfWeek.class);
     }
 
-    private void judge(Course course, String stimulus) {
+    private void judge(Simulation course, String stimulus) {
         course.firings().forEach(firing -> firedBy.computeIfAbsent(firing.rule(), r -> new HashSet<>()).add(firing.trigger()));
         if (course.circle().isPresent()) {
-            Set<Rule> round = course.circle().get().stream().map(Course.Firing::rule).collect(Collectors.toCollection(() -> new java.util.LinkedHashSet<>()));
+            Set<Rule> round = course.circle().get().stream().map(Simulation.Firing::rule).collect(Collectors.toCollection(() -> new java.util.LinkedHashSet<>()));
             Set<String> ids = round.stream().map(Rule::id).collect(Collectors.toCollection(TreeSet::new));
             long end = course.firings().get(course.firings().size() - 1).atMs();
-            add("circle " + ids, () -> RuleFindings.circle(List.copyOf(round), Story.of(house, stimulus, course, end)));
+            add("circle " + ids, () -> RuleFindings.circle(List.copyOf(round), SimulationReport.of(house, stimulus, course, end)));
             return;
         }
         CourseFaults.of(house, course, stimulus).forEach((key, finding) -> add(key, () -> finding));

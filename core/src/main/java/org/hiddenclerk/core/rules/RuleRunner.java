@@ -19,7 +19,7 @@ import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.schedule.Occurrences;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 
 /**
  * Runs rules in a house: is told what happens, and answers with orders. It knows of outputs only what it has heard. Times are
@@ -73,7 +73,7 @@ public final class RuleRunner {
     public record Fired(long atMs, Rule rule) {
     }
 
-    private record Pending(long atMs, int number, Turning turning, String by, int runOn) implements Comparable<Pending> {
+    private record Pending(long atMs, int number, OutputChange turning, String by, int runOn) implements Comparable<Pending> {
         @Override
         public int compareTo(Pending other) {
             return atMs != other.atMs ? Long.compare(atMs, other.atMs) : Integer.compare(number, other.number);
@@ -143,13 +143,13 @@ public final class RuleRunner {
     }
 
     /** When a time that rules wait for comes next, at or after an instant. */
-    public Optional<ZonedDateTime> nextTime(Instant from, Whereabouts where) {
+    public Optional<ZonedDateTime> nextTime(Instant from, Location where) {
         return index.others().keySet().stream().filter(Trigger.Due.class::isInstance).flatMap(trigger -> Occurrences.next(((Trigger.Due) trigger).schedule(), where, from, 1)
                 .stream()).min(java.util.Comparator.comparing(ZonedDateTime::toInstant));
     }
 
     /** A time comes: whatever waits for it begins to act. */
-    public void timeComes(long now, Instant at, Whereabouts where, Supplier<World> world) {
+    public void timeComes(long now, Instant at, Location where, Supplier<World> world) {
         index.others().forEach((trigger, listeners) -> {
             if (trigger instanceof Trigger.Due due && Occurrences.next(due.schedule(), where, at, 1).stream().anyMatch(next -> next.toInstant().equals(at))) {
                 listeners.forEach(listener -> fire(now, listener.rule(), world));
@@ -168,8 +168,8 @@ public final class RuleRunner {
             if (deed.action() instanceof Action.Pretend pretend) {
                 random.setSeed(pretend.seed() + now);
             }
-            for (Turning turning : deed.action().turnings(house, (least, most) -> least + random.nextInt(most - least + 1))) {
-                int generation = turning.change() instanceof Turning.Change.RunOnEnds ? runOnOf.merge(turning.output(), 1, Integer::sum) : 0;
+            for (OutputChange turning : deed.action().turnings(house, (least, most) -> least + random.nextInt(most - least + 1))) {
+                int generation = turning.change() instanceof OutputChange.Change.RunOnEnds ? runOnOf.merge(turning.output(), 1, Integer::sum) : 0;
                 queue.add(new Pending(begins + turning.afterMs(), pendings++, turning, "\"" + rule.name() + "\"", generation));
             }
         }
@@ -182,8 +182,8 @@ public final class RuleRunner {
      */
     public void linked(long now, Link link, boolean active) {
         boolean led = house.controls().get(link.control()).output().map(own -> levels.getOrDefault(own, 0) > 0).orElse(active);
-        Turning.Change change = link.effect() == Link.Effect.TOGGLE ? new Turning.Change.Toggle() : new Turning.Change.To(led ? FULL : 0);
-        queue.add(new Pending(now + thinksMs, pendings++, new Turning(0, link.output(), change), "a link " + link.way().words(), 0));
+        OutputChange.Change change = link.effect() == Link.Effect.TOGGLE ? new OutputChange.Change.Toggle() : new OutputChange.Change.To(led ? FULL : 0);
+        queue.add(new Pending(now + thinksMs, pendings++, new OutputChange(0, link.output(), change), "a link " + link.way().words(), 0));
     }
 
     public OptionalLong due() {
@@ -204,11 +204,11 @@ public final class RuleRunner {
     }
 
     /** What it does not know it lets the device decide, where a device can. */
-    private Order order(Turning turning) {
+    private Order order(OutputChange turning) {
         OutputId output = turning.output();
-        if (turning.change() instanceof Turning.Change.Moves moves) {
+        if (turning.change() instanceof OutputChange.Change.Moves moves) {
             return new Order.Move(output, moves.motion());
-        } else if (turning.change() instanceof Turning.Change.Toggle && known(output).isEmpty()) {
+        } else if (turning.change() instanceof OutputChange.Change.Toggle && known(output).isEmpty()) {
             return new Order.Toggle(output);
         }
         return new Order.Level(output, turning.from(each -> levels.getOrDefault(each, 0), each -> stepOf.merge(each, 1, Integer::sum)));

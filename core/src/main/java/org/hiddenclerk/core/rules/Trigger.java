@@ -44,15 +44,15 @@ public sealed interface Trigger {
 
         @Override
         public void say(Words words, String at) {
-            words.named(output, at + "/output", Piece.Kind.OUTPUT);
+            words.named(output, at + "/output", SentencePart.Kind.OUTPUT);
             words.text(" ");
             words.slot(switch (to) {
                 case ON -> "goes on";
                 case OFF -> "goes off";
                 case ANY -> "changes";
-            }, at + "/to", Piece.Kind.TO);
+            }, at + "/to", SentencePart.Kind.TO);
             words.text(" ");
-            words.slot(byHandOnly ? "by a hand on the switch" : "by whatever it may be", at + "/byHandOnly", Piece.Kind.BY_HAND);
+            words.slot(byHandOnly ? "by a hand on the switch" : "by whatever it may be", at + "/byHandOnly", SentencePart.Kind.BY_HAND);
         }
 
         @Override
@@ -70,9 +70,9 @@ public sealed interface Trigger {
 
         @Override
         public void say(Words words, String at) {
-            words.named(control, at + "/control", Piece.Kind.CONTROL);
+            words.named(control, at + "/control", SentencePart.Kind.CONTROL);
             words.text(" ");
-            words.slot(gesture.words(), at + "/gesture", Piece.Kind.GESTURE);
+            words.slot(gesture.words(), at + "/gesture", SentencePart.Kind.GESTURE);
         }
 
         @Override
@@ -132,7 +132,7 @@ public sealed interface Trigger {
 
         @Override
         public void say(Words words, String at) {
-            words.slot(comes ? "somebody comes home" : "the last one leaves", at + "/comes", Piece.Kind.HOME);
+            words.slot(comes ? "somebody comes home" : "the last one leaves", at + "/comes", SentencePart.Kind.HOME);
         }
     }
 

@@ -14,20 +14,20 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
-import org.hiddenclerk.core.rules.Piece.Kind;
+import org.hiddenclerk.core.rules.SentencePart.Kind;
 import org.hiddenclerk.core.schedule.Schedule;
 
 /** Rules as sentences in plain English, made from the model and never the other way round. */
 public final class Words {
     private final RuledHouse house;
-    private final List<Piece> pieces = new ArrayList<>();
+    private final List<SentencePart> pieces = new ArrayList<>();
 
     private Words(RuledHouse house) {
         this.house = house;
     }
 
     /** The sentence of a rule, in pieces. */
-    public static List<Piece> of(RuledHouse house, Rule rule) {
+    public static List<SentencePart> of(RuledHouse house, Rule rule) {
         Words words = new Words(house);
         words.text("When ");
         for (int i = 0; i < rule.triggers().size(); i++) {
@@ -60,12 +60,12 @@ public final class Words {
         for (int i = 0; i < rule.guards().size(); i++) {
             Words words = new Words(house);
             rule.guards().get(i).say(words, "");
-            parts.put("/guards/" + i, "only while " + Piece.plain(words.pieces));
+            parts.put("/guards/" + i, "only while " + SentencePart.plain(words.pieces));
         }
         for (int i = 0; i < rule.deeds().size(); i++) {
             Words words = new Words(house);
             rule.deeds().get(i).action().say(words, "");
-            parts.put("/deeds/" + i, "then " + Piece.plain(words.pieces));
+            parts.put("/deeds/" + i, "then " + SentencePart.plain(words.pieces));
         }
         return parts;
     }
@@ -74,7 +74,7 @@ public final class Words {
     static String of(RuledHouse house, Trigger trigger) {
         Words words = new Words(house);
         trigger.say(words, "");
-        return Piece.plain(words.pieces);
+        return SentencePart.plain(words.pieces);
     }
 
     /** The sentence of a link. */
@@ -85,16 +85,16 @@ public final class Words {
 
     void text(String words) {
         if (!words.isEmpty()) {
-            pieces.add(Piece.text(words));
+            pieces.add(SentencePart.text(words));
         }
     }
 
     void slot(String words, String pointer, Kind kind) {
-        pieces.add(Piece.slot(words, pointer, kind));
+        pieces.add(SentencePart.slot(words, pointer, kind));
     }
 
     void slot(String words, String pointer, Kind kind, String unit) {
-        pieces.add(Piece.slot(words, pointer, kind, unit));
+        pieces.add(SentencePart.slot(words, pointer, kind, unit));
     }
 
     void named(HouseId id, String pointer, Kind kind) {

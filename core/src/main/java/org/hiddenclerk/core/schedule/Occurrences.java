@@ -29,7 +29,7 @@ public final class Occurrences {
     }
 
     /** At most {@code count} times at or after an instant, in order. */
-    public static List<ZonedDateTime> next(Schedule schedule, Whereabouts where, Instant from, int count) {
+    public static List<ZonedDateTime> next(Schedule schedule, Location where, Instant from, int count) {
         if (schedule instanceof Schedule.Daily daily) {
             return days(where, from, count, daily.days(), date -> Optional.of(date.atTime(daily.at()).atZone(where.zone())));
         } else if (schedule instanceof Schedule.BySun sun) {
@@ -41,7 +41,7 @@ public final class Occurrences {
         return recurring((Schedule.Recurring) schedule, where, from, count);
     }
 
-    private static List<ZonedDateTime> days(Whereabouts where, Instant from, int count, Set<DayOfWeek> days, Function<LocalDate, Optional<ZonedDateTime>> at) {
+    private static List<ZonedDateTime> days(Location where, Instant from, int count, Set<DayOfWeek> days, Function<LocalDate, Optional<ZonedDateTime>> at) {
         List<ZonedDateTime> next = new ArrayList<>();
         LocalDate first = from.atZone(where.zone()).toLocalDate().minusDays(1);
         for (int i = 0; i < MOST_DAYS && next.size() < count; i++) {
@@ -66,7 +66,7 @@ public final class Occurrences {
         }
     }
 
-    private static List<ZonedDateTime> recurring(Schedule.Recurring recurring, Whereabouts where, Instant from, int count) {
+    private static List<ZonedDateTime> recurring(Schedule.Recurring recurring, Location where, Instant from, int count) {
         problem(recurring.rule()).ifPresent(why -> {
             throw new IllegalArgumentException("The recurrence (" + recurring.rule() + ") cannot be: " + why + ".");
         });

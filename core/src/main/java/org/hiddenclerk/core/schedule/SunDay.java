@@ -18,7 +18,7 @@ public record SunDay(Optional<ZonedDateTime> rise, ZonedDateTime noon, Optional<
     private static final Duration HALF_A_DAY = Duration.ofHours(12);
 
     /** By the library commons-suncalc, which follows Montenbruck and Pfleger, Astronomy on the Personal Computer (its own statement). */
-    public static SunDay of(Whereabouts where, LocalDate date) {
+    public static SunDay of(Location where, LocalDate date) {
         ZonedDateTime noon = times(where, date.atStartOfDay(where.zone()), Duration.ofHours(24)).getNoon();
         if (noon == null) {
             noon = date.atTime(12, 0).atZone(where.zone());
@@ -36,7 +36,7 @@ public record SunDay(Optional<ZonedDateTime> rise, ZonedDateTime noon, Optional<
         return (isUp || rise.isPresent() || set.isPresent()) && !beforeRise && !afterSet;
     }
 
-    private static SunTimes times(Whereabouts where, ZonedDateTime from, Duration limit) {
+    private static SunTimes times(Location where, ZonedDateTime from, Duration limit) {
         return SunTimes.compute().on(from).timezone(where.zone()).at(where.latitude(), where.longitude()).limit(limit).execute();
     }
 }

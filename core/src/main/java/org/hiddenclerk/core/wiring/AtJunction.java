@@ -6,7 +6,7 @@ import java.util.function.Consumer;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.BoxKind;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** The module sits in a junction box where feed, switch and lamp cables meet. */
 final class AtJunction implements Scheme {

@@ -10,8 +10,8 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * The module sits at the lamp and is fed through change-over switches whose throws are linked: power comes through in either
@@ -67,7 +67,7 @@ final class AtLampBlink implements Scheme {
     }
 
     /** The terminals that the two travellers of a switch stand on; empty where it has none. */
-    private static Optional<Link> acrossTravellers(Found found, GangRef gang) {
+    private static Optional<Link> acrossTravellers(SurveyedWiring found, GangRef gang) {
         List<String> throwsOf = switch (gang.gang().mechanism()) {
             case TWO_WAY -> List.of("L1", "L2");
             case INTERMEDIATE -> List.of("A1", "A2");
@@ -117,7 +117,7 @@ final class AtLampBlink implements Scheme {
     }
 
     /** Puts a switch into the path so that both of its positions lead on. */
-    private static void link(PlanDraft draft, Found found, Site.Position position, GangRef gang, Net before, Net after) {
+    private static void link(PlanDraft draft, SurveyedWiring found, Site.Position position, GangRef gang, Net before, Net after) {
         draft.takeOver(gang);
         if (gang.gang().mechanism() == Mechanism.INTERMEDIATE) {
             List.of("A1", "A2").forEach(t -> draft.put(before, gang.place(), new End.AtMechanism(gang.number(), t)));

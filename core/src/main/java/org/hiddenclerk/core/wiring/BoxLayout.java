@@ -60,8 +60,8 @@ final class BoxLayout {
     private static final int TAG_CLEARANCE = 11;
     private static final int[] TAG_PLACES_PERCENT = {50, 40, 60, 30, 70, 20, 80, 45, 55, 35, 65, 25, 75};
 
-    private final Run run;
-    private final Run.Place place;
+    private final ConnectedBoxes run;
+    private final ConnectedBoxes.Place place;
     private final BoxWiring wiring;
     private final BoxWiring other;
     private final Set<String> toLeft;
@@ -80,7 +80,7 @@ final class BoxLayout {
      * @param label   what stands beside the box
      * @param bypasses bypass watts by number of a load that is listed here
      */
-    BoxLayout(Run run, Run.Place place, BoxWiring wiring, BoxWiring other, HouseContext house, Set<String> toLeft,
+    BoxLayout(ConnectedBoxes run, ConnectedBoxes.Place place, BoxWiring wiring, BoxWiring other, HouseContext house, Set<String> toLeft,
               Set<String> inDrawing, String label, Map<Integer, Watts> bypasses) {
         this.bypasses = bypasses;
         this.run = run;
@@ -128,18 +128,18 @@ final class BoxLayout {
         int gridColumns = Math.max(width(upper), width(lower));
         int left = OUTSIDE_LEFT;
         int boxWidth = (gridColumns + 2) * GRID;
-        List<Tracks.Run> runs = runs();
+        List<Tracks.Segment> runs = runs();
         int upperY = TOP + MECHANISM_HEIGHT + MARGIN / 2;
         place(upper, left, boxWidth, 0, upperY, true);
         place(lower, left, boxWidth, GRID / 2, 0, false);
         Tracks tracks = new Tracks(runs, columns, left, left + boxWidth);
-        List<List<Tracks.Run>> ordered = tracks.ordered();
+        List<List<Tracks.Segment>> ordered = tracks.ordered();
         Map<String, Integer> trackY = new LinkedHashMap<>();
         int y = upperY + CLEARANCE;
-        for (List<Tracks.Run> group : ordered) {
+        for (List<Tracks.Segment> group : ordered) {
             int beyond = Math.max(0, (loadsOf(group.get(0)).size() - 1) * LABEL_GAP - group.size() * TRACK) / 2;
             y += beyond;
-            for (Tracks.Run run : group) {
+            for (Tracks.Segment run : group) {
                 trackY.put(run.key(), y);
                 y += TRACK;
             }
@@ -187,7 +187,7 @@ final class BoxLayout {
             if (gang.mechanism() == Mechanism.FIXED_ON) {
                 continue;
             }
-            row.add(new Waiting(DeviceKind.MECHANISM, RunWiring.switchOf(new Run.GangRef(place, gang.number())).value(), gang.name(),
+            row.add(new Waiting(DeviceKind.MECHANISM, RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.number())).value(), gang.name(),
                     gang.mechanism().label(), Shape.NONE, List.of(gang.mechanism().contacts(0), gang.mechanism().contacts(1)),
                     ports));
         }
@@ -200,7 +200,7 @@ final class BoxLayout {
                         ports.add(port(terminal, end));
                     }
                 }
-                row.add(new Waiting(DeviceKind.LOAD, RunWiring.loadOf(new Run.LoadRef(place, load.number()), 0).value(),
+                row.add(new Waiting(DeviceKind.LOAD, RunWiring.loadOf(new ConnectedBoxes.LoadRef(place, load.number()), 0).value(),
                         load.name(), detailOf(load), Shape.of(load), List.of(), ports));
             }
         }
@@ -285,13 +285,13 @@ final class BoxLayout {
         }
     }
 
-    private List<Tracks.Run> runs() {
-        List<Tracks.Run> runs = new ArrayList<>();
+    private List<Tracks.Segment> runs() {
+        List<Tracks.Segment> runs = new ArrayList<>();
         for (Box.CableCore core : box.cores()) {
-            runs.add(new Tracks.Run(core.key(), core.cable().name(), isLeft(core.cable()), columnKey(core), ""));
+            runs.add(new Tracks.Segment(core.key(), core.cable().name(), isLeft(core.cable()), columnKey(core), ""));
         }
         for (Jumper jumper : wiring.jumpers()) {
-            runs.add(new Tracks.Run(jumper.key(), "", false, jumper.key() + "@" + jumper.from().key(),
+            runs.add(new Tracks.Segment(jumper.key(), "", false, jumper.key() + "@" + jumper.from().key(),
                     jumper.key() + "@" + jumper.to().key()));
         }
         return runs;
@@ -306,12 +306,12 @@ final class BoxLayout {
         return cable.leads() instanceof Leads.FromSupply || toLeft.contains(cable.name());
     }
 
-    private List<Wire> wires(List<Tracks.Run> runs, Map<String, Integer> trackY, Frame frame, int upperY, int lowerY) {
+    private List<Wire> wires(List<Tracks.Segment> runs, Map<String, Integer> trackY, Frame frame, int upperY, int lowerY) {
         List<Wire> wires = new ArrayList<>();
-        Map<String, Tracks.Run> byKey = new LinkedHashMap<>();
+        Map<String, Tracks.Segment> byKey = new LinkedHashMap<>();
         runs.forEach(run -> byKey.put(run.key(), run));
         for (Box.CableCore core : box.cores()) {
-            Tracks.Run run = byKey.get(core.key());
+            Tracks.Segment run = byKey.get(core.key());
             int y = trackY.get(run.key());
             int[] column = columns.get(run.from());
             int outer = run.left() ? frame.x() - TAG_INSET * 2 : frame.x() + frame.width() + TAG_INSET * 2;
@@ -324,7 +324,7 @@ final class BoxLayout {
                     new Point(column[0], y), new Point(column[0], column[1] == 1 ? upperY : lowerY))));
         }
         for (Jumper jumper : wiring.jumpers()) {
-            Tracks.Run run = byKey.get(jumper.key());
+            Tracks.Segment run = byKey.get(jumper.key());
             int y = trackY.get(run.key());
             int[] from = columns.get(run.from());
             int[] to = columns.get(run.to());
@@ -356,9 +356,9 @@ final class BoxLayout {
         return (from + to) / 2;
     }
 
-    private List<CableSymbol> entries(List<List<Tracks.Run>> ordered, Map<String, Integer> trackY, Frame frame) {
+    private List<CableSymbol> entries(List<List<Tracks.Segment>> ordered, Map<String, Integer> trackY, Frame frame) {
         List<CableSymbol> entries = new ArrayList<>();
-        for (List<Tracks.Run> group : ordered) {
+        for (List<Tracks.Segment> group : ordered) {
             if (!group.get(0).isJumper()) {
                 Cable cable = box.cables().stream().filter(c -> c.name().equals(group.get(0).cable())).findFirst()
                         .orElseThrow();
@@ -384,10 +384,10 @@ final class BoxLayout {
     }
 
     /** Loads at the ends of their cables, each once; those that share a cable one above the other, in the order of their cores. */
-    private List<LoadSymbol> loads(List<List<Tracks.Run>> ordered, Map<String, Integer> trackY, Frame frame) {
+    private List<LoadSymbol> loads(List<List<Tracks.Segment>> ordered, Map<String, Integer> trackY, Frame frame) {
         List<LoadSymbol> symbols = new ArrayList<>();
         Set<Integer> drawn = new HashSet<>();
-        for (List<Tracks.Run> group : ordered) {
+        for (List<Tracks.Segment> group : ordered) {
             List<Integer> loads = loadsOf(group.get(0)).stream().filter(drawn::add).sorted(Comparator.comparingInt(load -> heightOf(load, group, trackY))).toList();
             int middle = (trackY.get(group.get(0).key()) + trackY.get(group.get(group.size() - 1).key())) / 2;
             for (int i = 0; i < loads.size(); i++) {
@@ -406,18 +406,18 @@ final class BoxLayout {
     }
 
     /** Loads that are drawn at the end of a cable. */
-    private Set<Integer> loadsOf(Tracks.Run end) {
+    private Set<Integer> loadsOf(Tracks.Segment end) {
         return end.isJumper() || inDrawing.contains(end.cable()) || !(cable(end).leads() instanceof Leads.ToPlaceOfLoads lamp) ? Set.of() : lamp.loads();
     }
 
     /** Where the core of a load alone runs; with the others where none is. */
-    private int heightOf(int load, List<Tracks.Run> group, Map<String, Integer> trackY) {
+    private int heightOf(int load, List<Tracks.Segment> group, Map<String, Integer> trackY) {
         Cable cable = cable(group.get(0));
         Leads.ToPlaceOfLoads lamp = (Leads.ToPlaceOfLoads) cable.leads();
         return cable.cores().stream().filter(core -> core.role() == Role.SWITCHED_LIVE && lamp.loadOf(core.number()) == load).mapToInt(core -> trackY.getOrDefault(cable.coreKey(core), 0)).findFirst().orElse(0);
     }
 
-    private Cable cable(Tracks.Run end) {
+    private Cable cable(Tracks.Segment end) {
         return box.cables().stream().filter(cable -> cable.name().equals(end.cable())).findFirst().orElseThrow();
     }
 }

@@ -11,9 +11,9 @@ import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.LoadRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.LoadRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * Fan and light on two channels in the canopy. The wall switch becomes an input for the light where the conductors allow,

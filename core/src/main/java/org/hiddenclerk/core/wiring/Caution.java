@@ -18,7 +18,7 @@ import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.LoadBank;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** What a plan gives reason to be careful about. The general ones stand on every sheet and are not among these. */
 public enum Caution {

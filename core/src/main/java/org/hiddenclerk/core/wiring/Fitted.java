@@ -12,7 +12,7 @@ import org.hiddenclerk.core.job.BoxKind;
  * @param assignment which of the plan's assignments it is for, from 0
  * @param inputs those of its inputs that are used, set as the plan wants them
  */
-public record Fitted(int number, int assignment, Run.Place place, ModuleModel model, List<Input> inputs) {
+public record Fitted(int number, int assignment, ConnectedBoxes.Place place, ModuleModel model, List<Input> inputs) {
     public Fitted {
         inputs = List.copyOf(inputs);
     }

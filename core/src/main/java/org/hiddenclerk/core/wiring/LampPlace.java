@@ -32,21 +32,21 @@ final class LampPlace {
     private static final String EARTHS = "earth";
     private static final String FEED = "feed";
 
-    private final Run.Place owner;
+    private final ConnectedBoxes.Place owner;
     private final List<SurveyedLoad> loads;
     private final RegionProfile region;
     private final List<Cable> leading;
-    private final Run.Place place;
+    private final ConnectedBoxes.Place place;
 
     /** @param loads one, or those that {@link #groups} puts together */
-    LampPlace(Run.Place owner, List<SurveyedLoad> loads, RegionProfile region) {
+    LampPlace(ConnectedBoxes.Place owner, List<SurveyedLoad> loads, RegionProfile region) {
         this.owner = owner;
         this.loads = loads;
         this.region = region;
         Set<Integer> numbers = loads.stream().map(SurveyedLoad::number).collect(Collectors.toSet());
         leading = owner.box().cables().stream().filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads lamp && numbers.contains(lamp.load())).toList();
         String name = "x" + loads.get(0).number();
-        place = new Run.Place(owner.id() + "/" + name, owner.prefix() + name + "-", owner.prefix(), box(), true);
+        place = new ConnectedBoxes.Place(owner.id() + "/" + name, owner.prefix() + name + "-", owner.prefix(), box(), true);
     }
 
     /** Loads of a box that hang elsewhere, those that share a cable together; in the order in which they are listed. */
@@ -67,12 +67,12 @@ final class LampPlace {
         return groups;
     }
 
-    Run.Place place() {
+    ConnectedBoxes.Place place() {
         return place;
     }
 
-    List<Run.Span> spans() {
-        return leading.stream().map(cable -> new Run.Span(owner, cable, place, mirrored(cable))).toList();
+    List<ConnectedBoxes.Span> spans() {
+        return leading.stream().map(cable -> new ConnectedBoxes.Span(owner, cable, place, mirrored(cable))).toList();
     }
 
     private Box box() {

@@ -16,9 +16,9 @@ import org.hiddenclerk.core.electrical.ModuleSupply;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.LoadRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.LoadRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 import org.hiddenclerk.core.wiring.Site.Position;
 
 /** A module being put into a draft: its supply, its outputs and its inputs, the way every scheme needs them. */
@@ -162,7 +162,7 @@ final class ModuleWork {
     }
 
     private boolean isOn(Place at, End end, Net net) {
-        Found found = draft.found();
+        SurveyedWiring found = draft.found();
         Optional<Net> supply = found.netAt(at, end).flatMap(found::supplyOf);
         return supply.isPresent() && (supply.get().equals(net) || net.kind() == Net.Kind.INPUT
                 && supply.get().kind() != Net.Kind.EARTH);
@@ -196,13 +196,13 @@ final class ModuleWork {
     }
 
     /** Terminals of a position's switches that stand on the live side of its loads as found. */
-    static Set<SwitchPole> lampPoles(Found found, Position position) {
+    static Set<SwitchPole> lampPoles(SurveyedWiring found, Position position) {
         Set<Integer> nets = new LinkedHashSet<>();
         position.loads().forEach(load -> found.netAt(load.place(), new End.AtLoad(load.number(), "L")).ifPresent(nets::add));
         return poles(found, position, nets::contains);
     }
 
-    private static Set<SwitchPole> poles(Found found, Position position, Predicate<Integer> on) {
+    private static Set<SwitchPole> poles(SurveyedWiring found, Position position, Predicate<Integer> on) {
         Set<SwitchPole> poles = new LinkedHashSet<>();
         for (GangRef gang : position.controls()) {
             for (String terminal : gang.gang().mechanism().terminals()) {

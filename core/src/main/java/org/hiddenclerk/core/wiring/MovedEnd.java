@@ -11,7 +11,7 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * An end of a conductor that a person puts elsewhere in a plan, to see what comes of it.

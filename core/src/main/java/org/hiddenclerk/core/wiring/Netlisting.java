@@ -70,7 +70,7 @@ final class Netlisting {
         return new Wiring(house.region().supplySystem(), parts, wiring.intents(), names);
     }
 
-    private void addFeedCore(Run.Place place, BoxWiring box, Box.CableCore core, Leads.FromSupply feed) {
+    private void addFeedCore(ConnectedBoxes.Place place, BoxWiring box, Box.CableCore core, Leads.FromSupply feed) {
         String id = place.prefix() + core.key();
         Optional<NodeId> supply = supply(feed.circuit(), core.core().role());
         NodeId far = supply.orElseGet(() -> new NodeId(id + ".far"));
@@ -81,7 +81,7 @@ final class Netlisting {
     }
 
     /** A cable whose other end is not known: its cores end there, and what they do is not told by their roles. */
-    private void addLostCore(Run.Place place, BoxWiring box, Box.CableCore core) {
+    private void addLostCore(ConnectedBoxes.Place place, BoxWiring box, Box.CableCore core) {
         String id = place.prefix() + core.key();
         NodeId near = wiring.nodeOf(place, core);
         NodeId far = new NodeId(id + ".far");
@@ -90,7 +90,7 @@ final class Netlisting {
         capIf(box.endOf(core) instanceof End.Capped, id + ".cap", near);
     }
 
-    private void addSpan(Run.Span span) {
+    private void addSpan(ConnectedBoxes.Span span) {
         for (Core core : span.atA().cores()) {
             Optional<Core> twin = span.twin(core);
             String id = span.conductor(core);
@@ -105,7 +105,7 @@ final class Netlisting {
         }
     }
 
-    private static Part conductor(String id, Run.Place place, Box.CableCore core, NodeId far, NodeId near) {
+    private static Part conductor(String id, ConnectedBoxes.Place place, Box.CableCore core, NodeId far, NodeId near) {
         String cable = core.cable().name() + (place.prefix().isEmpty() ? "" : " at " + place.label());
         return new Part.Conductor(new PartId(id), cable, core.core().colour().words(),
                 OptionalDouble.of(core.cable().mm2().doubleValue()), pins("a", far, "b", near));
@@ -154,23 +154,23 @@ final class Netlisting {
         return circuit;
     }
 
-    private void addJumper(Run.Place place, Jumper jumper) {
+    private void addJumper(ConnectedBoxes.Place place, Jumper jumper) {
         parts.add(new Part.Conductor(new PartId(place.prefix() + jumper.key()), place.prefix() + "box",
                 jumper.colour().words(), OptionalDouble.empty(),
                 pins("a", node(place, jumper.from()), "b", node(place, jumper.to()))));
     }
 
-    private void addGang(Run.Place place, Gang gang) {
+    private void addGang(ConnectedBoxes.Place place, Gang gang) {
         Map<String, NodeId> pins = new LinkedHashMap<>();
         for (String terminal : gang.mechanism().terminals()) {
             pins.put(terminal, node(place, new End.AtMechanism(gang.number(), terminal)));
         }
-        PartId id = RunWiring.switchOf(new Run.GangRef(place, gang.number()));
+        PartId id = RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.number()));
         names.put(id, gang.name());
         parts.add(new Part.Switch(id, gang.mechanism(), pins));
     }
 
-    private void addLoad(Run.LoadRef ref) {
+    private void addLoad(ConnectedBoxes.LoadRef ref) {
         for (int bank = 0; bank < ref.load().banks().size(); bank++) {
             LoadBank one = ref.load().banks().get(bank);
             PartId id = RunWiring.loadOf(ref, bank);
@@ -189,7 +189,7 @@ final class Netlisting {
     }
 
     /** Its own volts where they are stated; a strip is never made for mains, whatever hangs before it. */
-    private OptionalDouble voltsOf(Run.LoadRef ref, LoadBank bank) {
+    private OptionalDouble voltsOf(ConnectedBoxes.LoadRef ref, LoadBank bank) {
         Optional<Circuit> circuit = circuitAt(ref);
         if (bank.volts().isPresent()) {
             return OptionalDouble.of(bank.volts().get().asDouble());
@@ -202,7 +202,7 @@ final class Netlisting {
     }
 
     /** The circuit that feeds a load: that of its gang, else of a cable at its place. */
-    private Optional<Circuit> circuitAt(Run.LoadRef ref) {
+    private Optional<Circuit> circuitAt(ConnectedBoxes.LoadRef ref) {
         Optional<CircuitId> feed = ref.place().box().cables().stream().map(c -> c.leads())
                 .filter(Leads.FromSupply.class::isInstance).map(l -> ((Leads.FromSupply) l).circuit())
                 .filter(c -> circuitOf(c).isElv()).findFirst();
@@ -229,7 +229,7 @@ final class Netlisting {
                 : new Part.Sender(id, fitted.inputs(), pins));
     }
 
-    private static NodeId node(Run.Place place, End end) {
+    private static NodeId node(ConnectedBoxes.Place place, End end) {
         return RunWiring.node(place, end);
     }
 

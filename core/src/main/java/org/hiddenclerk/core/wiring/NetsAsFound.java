@@ -17,7 +17,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Leads;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * Nets of a run as it was found: what every core and terminal is part of, what holds it, where supplies come in. Worked out once,
@@ -32,7 +32,7 @@ final class NetsAsFound {
     private final Map<Integer, Net> supplies = new LinkedHashMap<>();
     private final Map<Net, Set<Place>> reached = new HashMap<>();
     private final Map<Net, Set<Place>> sources = new HashMap<>();
-    private final List<Way> ways = new ArrayList<>();
+    private final List<ConductorPath> ways = new ArrayList<>();
 
     NetsAsFound(HouseContext house, RunWiring wiring, Wiring netlist) {
         this.house = house;
@@ -63,12 +63,12 @@ final class NetsAsFound {
         netsOfCores.put(place, ofCores);
     }
 
-    private void addWays(Run run) {
-        for (Run.Span span : run.spans()) {
+    private void addWays(ConnectedBoxes run) {
+        for (ConnectedBoxes.Span span : run.spans()) {
             for (var core : span.atA().cores()) {
                 span.twin(core).ifPresent(twin -> {
                     Box.CableCore atA = new Box.CableCore(span.atA(), core);
-                    ways.add(new Way(span.a(), atA, span.b(), new Box.CableCore(span.atB(), twin), netOf(span.a(), atA).orElse(-1)));
+                    ways.add(new ConductorPath(span.a(), atA, span.b(), new Box.CableCore(span.atB(), twin), netOf(span.a(), atA).orElse(-1)));
                 });
             }
         }
@@ -150,7 +150,7 @@ final class NetsAsFound {
     }
 
     /** Every conductor between two places. */
-    List<Way> ways() {
+    List<ConductorPath> ways() {
         return ways;
     }
 }

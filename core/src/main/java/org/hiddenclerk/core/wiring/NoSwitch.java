@@ -5,8 +5,8 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** A module without a wall switch: the plate is blanked or guarded, the wires that went to the switch are joined for good. */
 final class NoSwitch implements Scheme {

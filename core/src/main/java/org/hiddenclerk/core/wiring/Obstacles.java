@@ -18,9 +18,9 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.LoadRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.LoadRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 import org.hiddenclerk.core.wiring.Site.Position;
 
 /** Reasons why a scheme does not apply, collected question by question. */

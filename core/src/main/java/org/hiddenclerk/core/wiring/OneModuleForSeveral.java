@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.Set;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * One module takes over a lamp that several switches share. It sits in a switch box that live and neutral reach; the other

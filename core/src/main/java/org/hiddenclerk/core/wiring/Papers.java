@@ -17,7 +17,7 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.quantity.Millimetres;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * What goes to one place on paper, derived from its wiring before and after.

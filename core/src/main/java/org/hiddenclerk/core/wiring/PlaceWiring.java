@@ -17,11 +17,11 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.quantity.Watts;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** The wiring of one place once it is known what every core carries: nets that did not change stay as they were found. */
 final class PlaceWiring {
-    private final Found found;
+    private final SurveyedWiring found;
     private final Place place;
     private final BoxWiring surveyed;
     private final Map<Integer, Net> owners;
@@ -34,7 +34,7 @@ final class PlaceWiring {
     private final Map<Net, Set<Box.CableCore>> coresFound = new HashMap<>();
     private final Map<Net, Set<End>> terminalsFound = new HashMap<>();
 
-    PlaceWiring(Found found, Place place, Map<Integer, Net> owners, Map<Integer, ModuleModel> modules,
+    PlaceWiring(SurveyedWiring found, Place place, Map<Integer, Net> owners, Map<Integer, ModuleModel> modules,
                 BiPredicate<Place, End> isTaken) {
         this.found = found;
         this.place = place;
@@ -58,7 +58,7 @@ final class PlaceWiring {
      * @param planned the box with its mechanisms and its depth as planned
      * @param bridges of this place
      */
-    BoxWiring wired(Map<Way, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Box planned, Map<Integer, Watts> bypasses, List<PlanDraft.Bridge> bridges) {
+    BoxWiring wired(Map<ConductorPath, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Box planned, Map<Integer, Watts> bypasses, List<PlanDraft.Bridge> bridges) {
         Set<Box.CableCore> between = carriedBetweenPlaces(assigned);
         Map<Net, List<Box.CableCore>> cores = new LinkedHashMap<>();
         demands.keySet().stream().filter(net -> demands.get(net).containsKey(place))
@@ -95,9 +95,9 @@ final class PlaceWiring {
         return nets.stream().sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 1 : 0)).toList();
     }
 
-    private Set<Box.CableCore> carriedBetweenPlaces(Map<Way, Net> assigned) {
+    private Set<Box.CableCore> carriedBetweenPlaces(Map<ConductorPath, Net> assigned) {
         Set<Box.CableCore> between = new LinkedHashSet<>();
-        for (Run.Span span : found.run().spans()) {
+        for (ConnectedBoxes.Span span : found.run().spans()) {
             if (span.joins(place)) {
                 span.at(place).cores().forEach(core -> between.add(new Box.CableCore(span.at(place), core)));
             }
@@ -113,7 +113,7 @@ final class PlaceWiring {
         return between;
     }
 
-    private boolean isOwn(Way way, Net net) {
+    private boolean isOwn(ConductorPath way, Net net) {
         return net.equals(owners.get(way.net()));
     }
 

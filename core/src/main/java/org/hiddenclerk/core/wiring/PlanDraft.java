@@ -15,16 +15,16 @@ import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.LoadRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.LoadRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * A plan while schemes add to it. A scheme says which terminals belong together and which switches it takes over; what is
  * not mentioned stays as it was found. {@link PlanDraft#finish} finds the ways and makes the wiring of every place.
  */
 final class PlanDraft {
-    private final Found found;
+    private final SurveyedWiring found;
     private final Map<Net, Map<Place, Set<End>>> demands = new LinkedHashMap<>();
     private final Set<GangRef> takenOver = new LinkedHashSet<>();
     private final Set<LoadRef> loads = new LinkedHashSet<>();
@@ -46,11 +46,11 @@ final class PlanDraft {
     record Bridge(Net net, Place place, End one, End other) {
     }
 
-    PlanDraft(Found found) {
+    PlanDraft(SurveyedWiring found) {
         this.found = found;
     }
 
-    Found found() {
+    SurveyedWiring found() {
         return found;
     }
 
@@ -139,8 +139,8 @@ final class PlanDraft {
     Outcome finish() {
         Map<Integer, Net> owners = owners();
         retain(owners);
-        List<Way> ways = found.nets().ways();
-        Map<Way, Net> owned = new LinkedHashMap<>();
+        List<ConductorPath> ways = found.nets().ways();
+        Map<ConductorPath, Net> owned = new LinkedHashMap<>();
         ways.forEach(way -> Optional.ofNullable(owners.get(way.net())).ifPresent(net -> owned.put(way, net)));
         Routing routing = new Routing(found.house().region(), ways, owned, homes);
         for (Net net : ordered()) {
@@ -203,12 +203,12 @@ final class PlanDraft {
         }
     }
 
-    private boolean stoodOnTakenTerminal(Way way, Place place) {
+    private boolean stoodOnTakenTerminal(ConductorPath way, Place place) {
         End end = way.at(place).core().end();
         return isTerminal(end) && isTaken(place, end);
     }
 
-    private RunWiring wired(Map<Way, Net> assigned, Map<Integer, Net> owners) {
+    private RunWiring wired(Map<ConductorPath, Net> assigned, Map<Integer, Net> owners) {
         Map<Place, BoxWiring> boxes = new LinkedHashMap<>();
         for (Place place : found.run().places()) {
             List<Bridge> here = bridges.stream().filter(bridge -> bridge.place().equals(place)).toList();
@@ -246,7 +246,7 @@ final class PlanDraft {
         List<org.hiddenclerk.core.electrical.Intent> intents = new ArrayList<>();
         for (LoadRef load : found.run().loads()) {
             Wish wish = wishes.getOrDefault(load, new Wish(found.controlsOf(load), false));
-            intents.addAll(Found.intents(load, wish.controls(), wish.remote()));
+            intents.addAll(SurveyedWiring.intents(load, wish.controls(), wish.remote()));
         }
         return intents;
     }

@@ -8,25 +8,25 @@ import java.util.Set;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** Plans for one run as it was found; what follows from the survey is worked out once. */
 public final class Planner {
-    private final Found found;
+    private final SurveyedWiring found;
 
     /** Plans from the lead alone. */
-    public Planner(HouseContext house, Run run) {
+    public Planner(HouseContext house, ConnectedBoxes run) {
         this(house, run, Set.of());
     }
 
     /** @param others identities of other boxes that modules are given to */
-    public Planner(HouseContext house, Run run, Set<String> others) {
+    public Planner(HouseContext house, ConnectedBoxes run, Set<String> others) {
         Set<Place> interest = new LinkedHashSet<>(Set.of(run.lead()));
         run.boxes().stream().filter(place -> others.contains(place.id())).forEach(interest::add);
-        found = Found.of(house, run, interest);
+        found = SurveyedWiring.of(house, run, interest);
     }
 
-    public Run run() {
+    public ConnectedBoxes run() {
         return found.run();
     }
 
@@ -61,25 +61,25 @@ public final class Planner {
     }
 
     /** Loads that a gang of the lead changes, with the place where each hangs. */
-    public List<Run.LoadRef> loadRefsOfGang(int gang) {
-        return found.loadsOf(new Run.GangRef(run().lead(), gang));
+    public List<ConnectedBoxes.LoadRef> loadRefsOfGang(int gang) {
+        return found.loadsOf(new ConnectedBoxes.GangRef(run().lead(), gang));
     }
 
     /** What an assignment switches, position after position. */
     public List<List<SurveyedLoad>> loadsOf(Assignment assignment) {
         return new Site(found, run().lead(), assignment).positions().stream()
-                .map(position -> position.loads().stream().map(Run.LoadRef::load).toList()).toList();
+                .map(position -> position.loads().stream().map(ConnectedBoxes.LoadRef::load).toList()).toList();
     }
 
     /** Loads that a gang of the lead changes. */
     public List<SurveyedLoad> loadsOfGang(int gang) {
-        return found.loadsOf(new Run.GangRef(run().lead(), gang)).stream().map(Run.LoadRef::load).toList();
+        return found.loadsOf(new ConnectedBoxes.GangRef(run().lead(), gang)).stream().map(ConnectedBoxes.LoadRef::load).toList();
     }
 
     /** Every switch that changes what a gang of the lead changes, that gang among them. */
-    public Set<Run.GangRef> controlsOfGang(int gang) {
-        Run.GangRef own = new Run.GangRef(run().lead(), gang);
-        Set<Run.GangRef> controls = new LinkedHashSet<>(Set.of(own));
+    public Set<ConnectedBoxes.GangRef> controlsOfGang(int gang) {
+        ConnectedBoxes.GangRef own = new ConnectedBoxes.GangRef(run().lead(), gang);
+        Set<ConnectedBoxes.GangRef> controls = new LinkedHashSet<>(Set.of(own));
         found.loadsOf(own).forEach(load -> controls.addAll(found.controlsOf(load)));
         return controls;
     }
@@ -95,12 +95,12 @@ public final class Planner {
         if (!lead.box().gangs().isEmpty()) {
             return List.of();
         }
-        List<Place> own = lead.box().loads().stream().filter(SurveyedLoad::hangsHere).flatMap(load -> controlsOfLoad(load.number()).stream()).map(Run.GangRef::place).distinct().toList();
-        return own.isEmpty() && lead.box().loads().isEmpty() ? run().gangs().stream().map(Run.GangRef::place).distinct().toList() : own;
+        List<Place> own = lead.box().loads().stream().filter(SurveyedLoad::hangsHere).flatMap(load -> controlsOfLoad(load.number()).stream()).map(ConnectedBoxes.GangRef::place).distinct().toList();
+        return own.isEmpty() && lead.box().loads().isEmpty() ? run().gangs().stream().map(ConnectedBoxes.GangRef::place).distinct().toList() : own;
     }
 
     /** Every switch that changes a load that hangs in the lead. */
-    public List<Run.GangRef> controlsOfLoad(int load) {
+    public List<ConnectedBoxes.GangRef> controlsOfLoad(int load) {
         return found.controlsOf(run().load(run().lead(), load));
     }
 

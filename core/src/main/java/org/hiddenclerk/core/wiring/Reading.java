@@ -9,8 +9,8 @@ import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Sentence;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * One module somewhere in the run that reads the switches of its positions from there. Several switches of one lamp are read

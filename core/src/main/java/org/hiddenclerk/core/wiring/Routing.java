@@ -20,7 +20,7 @@ import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.RegionProfile;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * Finds a way for every net of a plan over the conductors that exist. A net keeps the conductors it has; where it must go
@@ -36,10 +36,10 @@ final class Routing {
     private static final double LIVE_COLOUR_ON_NEUTRAL = 4;
 
     private final RegionProfile region;
-    private final List<Way> ways;
+    private final List<ConductorPath> ways;
     /** Net that each conductor belongs to; those without are free. */
-    private final Map<Way, Net> taken = new LinkedHashMap<>();
-    private final Set<Way> used = new LinkedHashSet<>();
+    private final Map<ConductorPath, Net> taken = new LinkedHashMap<>();
+    private final Set<ConductorPath> used = new LinkedHashSet<>();
     private final Map<Hop, List<Net>> requests = new LinkedHashMap<>();
     private final Map<Net, Integer> homes;
     private final List<Finding> obstacles = new ArrayList<>();
@@ -53,7 +53,7 @@ final class Routing {
      * @param owned net of each conductor that has one; earths have theirs
      * @param homes net, as found, whose conductors a net of the plan prefers
      */
-    Routing(RegionProfile region, List<Way> ways, Map<Way, Net> owned, Map<Net, Integer> homes) {
+    Routing(RegionProfile region, List<ConductorPath> ways, Map<ConductorPath, Net> owned, Map<Net, Integer> homes) {
         this.region = region;
         this.ways = ways;
         this.homes = homes;
@@ -88,7 +88,7 @@ final class Routing {
     }
 
     private void take(Net net, Place from, Place to) {
-        Optional<Way> own = own(net, from, to);
+        Optional<ConductorPath> own = own(net, from, to);
         if (own.isPresent()) {
             used.add(own.get());
         } else {
@@ -100,7 +100,7 @@ final class Routing {
         return one.id().compareTo(other.id()) <= 0 ? new Hop(one, other) : new Hop(other, one);
     }
 
-    private Optional<Way> own(Net net, Place from, Place to) {
+    private Optional<ConductorPath> own(Net net, Place from, Place to) {
         return ways.stream().filter(way -> way.joins(from, to) && net.equals(taken.get(way))).findFirst();
     }
 
@@ -152,7 +152,7 @@ final class Routing {
         return pool(one, other).size() - requests.getOrDefault(hop(one, other), List.of()).size();
     }
 
-    private List<Way> pool(Place one, Place other) {
+    private List<ConductorPath> pool(Place one, Place other) {
         return ways.stream().filter(way -> way.joins(one, other) && !taken.containsKey(way) && !way.isEarth()).toList();
     }
 
@@ -198,11 +198,11 @@ final class Routing {
      * @param released whether an end at a place stood on something that the plan takes away
      * @param holds    whether the net still has something to hold at a place
      */
-    void release(Net net, BiPredicate<Way, Place> released, BiPredicate<Net, Place> holds) {
+    void release(Net net, BiPredicate<ConductorPath, Place> released, BiPredicate<Net, Place> holds) {
         boolean again = true;
         while (again) {
             again = false;
-            for (Way way : ways) {
+            for (ConductorPath way : ways) {
                 if (net.equals(taken.get(way)) && !used.contains(way) && way.ends().stream().anyMatch(place ->
                         !holds.test(net, place) && (released.test(way, place) || others(net, way, place) == 0))) {
                     taken.remove(way);
@@ -212,18 +212,18 @@ final class Routing {
         }
     }
 
-    private long others(Net net, Way own, Place place) {
+    private long others(Net net, ConductorPath own, Place place) {
         return ways.stream().filter(way -> way != own && way.ends().contains(place) && net.equals(taken.get(way))).count()
                 + requests.entrySet().stream().filter(e -> (e.getKey().a().equals(place) || e.getKey().b().equals(place))
                         && e.getValue().contains(net)).count();
     }
 
     /** Net of every conductor that carries one; those that are not named are spare. */
-    Map<Way, Net> assigned() {
-        Map<Way, Net> assigned = new LinkedHashMap<>(taken);
+    Map<ConductorPath, Net> assigned() {
+        Map<ConductorPath, Net> assigned = new LinkedHashMap<>(taken);
         requests.forEach((hop, nets) -> {
-            List<Way> pool = pool(hop.a(), hop.b());
-            Way[] best = cheapest(nets, pool);
+            List<ConductorPath> pool = pool(hop.a(), hop.b());
+            ConductorPath[] best = cheapest(nets, pool);
             for (int i = 0; i < nets.size(); i++) {
                 assigned.put(best[i], nets.get(i));
             }
@@ -231,13 +231,13 @@ final class Routing {
         return assigned;
     }
 
-    private Way[] cheapest(List<Net> nets, List<Way> pool) {
-        Way[] best = new Way[nets.size()];
-        search(nets, pool, 0, 0, new Way[nets.size()], best, new double[] {Double.MAX_VALUE});
+    private ConductorPath[] cheapest(List<Net> nets, List<ConductorPath> pool) {
+        ConductorPath[] best = new ConductorPath[nets.size()];
+        search(nets, pool, 0, 0, new ConductorPath[nets.size()], best, new double[] {Double.MAX_VALUE});
         return best;
     }
 
-    private void search(List<Net> nets, List<Way> pool, int at, double cost, Way[] chosen, Way[] best, double[] least) {
+    private void search(List<Net> nets, List<ConductorPath> pool, int at, double cost, ConductorPath[] chosen, ConductorPath[] best, double[] least) {
         if (cost >= least[0]) {
             return;
         }
@@ -246,7 +246,7 @@ final class Routing {
             System.arraycopy(chosen, 0, best, 0, best.length);
             return;
         }
-        for (Way way : pool) {
+        for (ConductorPath way : pool) {
             if (!isChosen(chosen, at, way)) {
                 chosen[at] = way;
                 search(nets, pool, at + 1, cost + cost(nets.get(at), way), chosen, best, least);
@@ -254,7 +254,7 @@ final class Routing {
         }
     }
 
-    private static boolean isChosen(Way[] chosen, int count, Way way) {
+    private static boolean isChosen(ConductorPath[] chosen, int count, ConductorPath way) {
         for (int i = 0; i < count; i++) {
             if (chosen[i] == way) {
                 return true;
@@ -263,7 +263,7 @@ final class Routing {
         return false;
     }
 
-    private double cost(Net net, Way way) {
+    private double cost(Net net, ConductorPath way) {
         boolean home = homes.containsKey(net) && homes.get(net) == way.net();
         boolean neutralColour = way.colour() == region.neutralColour() || way.colour() == CoreColour.WHITE
                 && region == RegionProfile.US_120;

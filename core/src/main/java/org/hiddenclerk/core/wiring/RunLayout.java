@@ -16,8 +16,8 @@ import org.hiddenclerk.core.wiring.BoxDrawing.CableSymbol;
 import org.hiddenclerk.core.wiring.BoxDrawing.Frame;
 import org.hiddenclerk.core.wiring.BoxDrawing.Point;
 import org.hiddenclerk.core.wiring.BoxDrawing.Trunk;
-import org.hiddenclerk.core.wiring.Run.Place;
-import org.hiddenclerk.core.wiring.Run.Span;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Span;
 
 /**
  * Sets the boxes of a run one below the other, so that they can be read on a sheet of paper and on a phone: first the one that

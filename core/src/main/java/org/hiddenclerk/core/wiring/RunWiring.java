@@ -21,27 +21,27 @@ import org.hiddenclerk.core.job.Jumper;
  * @param fitted  modules in the order of their numbers
  * @param intents what is wanted of the loads
  */
-public record RunWiring(Run run, Map<Run.Place, BoxWiring> boxes, List<Fitted> fitted, List<Intent> intents) {
+public record RunWiring(ConnectedBoxes run, Map<ConnectedBoxes.Place, BoxWiring> boxes, List<Fitted> fitted, List<Intent> intents) {
     public RunWiring {
         boxes = Collections.unmodifiableMap(new LinkedHashMap<>(boxes));
         fitted = List.copyOf(fitted);
         intents = List.copyOf(intents);
     }
 
-    static RunWiring surveyed(Run run, List<Intent> intents) {
-        Map<Run.Place, BoxWiring> boxes = new LinkedHashMap<>();
+    static RunWiring surveyed(ConnectedBoxes run, List<Intent> intents) {
+        Map<ConnectedBoxes.Place, BoxWiring> boxes = new LinkedHashMap<>();
         run.places().forEach(place -> boxes.put(place, BoxWiring.surveyed(place.box())));
         return new RunWiring(run, boxes, List.of(), intents);
     }
 
     /** A run as it was found, with nothing wanted of its loads yet. */
-    public static RunWiring surveyed(Run run) {
+    public static RunWiring surveyed(ConnectedBoxes run) {
         return surveyed(run, List.of());
     }
 
     /** The same wiring with one place connected otherwise. */
-    public RunWiring with(Run.Place place, Map<String, End> ends, List<Jumper> jumpers) {
-        Map<Run.Place, BoxWiring> other = new LinkedHashMap<>(boxes);
+    public RunWiring with(ConnectedBoxes.Place place, Map<String, End> ends, List<Jumper> jumpers) {
+        Map<ConnectedBoxes.Place, BoxWiring> other = new LinkedHashMap<>(boxes);
         other.put(place, at(place).with(ends, jumpers));
         return new RunWiring(run, other, fitted, intents);
     }
@@ -52,28 +52,28 @@ public record RunWiring(Run run, Map<Run.Place, BoxWiring> boxes, List<Fitted> f
     }
 
     /** Node of a core at a place: a node of its own where it ends alone. */
-    public NodeId nodeOf(Run.Place place, Box.CableCore core) {
+    public NodeId nodeOf(ConnectedBoxes.Place place, Box.CableCore core) {
         End end = at(place).endOf(core);
         return end instanceof End.Capped || end instanceof End.Loose ? new NodeId(place.prefix() + core.key() + ".end")
                 : node(place, end);
     }
 
     /** Modules by the place where they go, in the order of their numbers. */
-    public Map<Run.Place, List<ModuleModel>> modulesByPlace() {
-        Map<Run.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
+    public Map<ConnectedBoxes.Place, List<ModuleModel>> modulesByPlace() {
+        Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
         fitted.forEach(f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
         return byPlace;
     }
 
-    public BoxWiring at(Run.Place place) {
+    public BoxWiring at(ConnectedBoxes.Place place) {
         return boxes.get(place);
     }
 
-    static NodeId node(Run.Place place, End end) {
+    static NodeId node(ConnectedBoxes.Place place, End end) {
         return new NodeId(place.prefix() + end.key());
     }
 
-    public static PartId switchOf(Run.GangRef gang) {
+    public static PartId switchOf(ConnectedBoxes.GangRef gang) {
         return new PartId(gang.place().prefix() + "S" + gang.number());
     }
 
@@ -82,7 +82,7 @@ public record RunWiring(Run run, Map<Run.Place, BoxWiring> boxes, List<Fitted> f
     }
 
     /** @param bank counted from 0 */
-    public static PartId loadOf(Run.LoadRef load, int bank) {
+    public static PartId loadOf(ConnectedBoxes.LoadRef load, int bank) {
         String first = load.place().owner() + "X" + load.number();
         return new PartId(bank == 0 ? first : first + "." + (bank + 1));
     }

@@ -11,8 +11,8 @@ import org.hiddenclerk.core.electrical.Channel;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * A module in each switch box. The first carries the lamps; the others have nothing on their outputs, and tell the first by

@@ -13,19 +13,19 @@ import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.GangRef;
-import org.hiddenclerk.core.wiring.Run.LoadRef;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.GangRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.LoadRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** What one assignment is about: the run as found, and the positions that the module takes over. */
 final class Site {
-    private final Found found;
+    private final SurveyedWiring found;
     private final Place lead;
     private final Assignment assignment;
     private final List<Position> positions = new ArrayList<>();
 
     /** @param lead box from which gangs and loads are named */
-    Site(Found found, Place lead, Assignment assignment) {
+    Site(SurveyedWiring found, Place lead, Assignment assignment) {
         this.found = found;
         this.lead = lead;
         this.assignment = assignment;
@@ -56,7 +56,7 @@ final class Site {
         }
     }
 
-    Found found() {
+    SurveyedWiring found() {
         return found;
     }
 
@@ -69,7 +69,7 @@ final class Site {
         return assignment;
     }
 
-    Run run() {
+    ConnectedBoxes run() {
         return found.run();
     }
 

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** A module ahead of a socket outlet, in the same box; there is no wall switch. */
 final class SocketAhead implements Scheme {

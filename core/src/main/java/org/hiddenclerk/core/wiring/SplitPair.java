@@ -12,7 +12,7 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /**
  * A relay at each lamp and a sender in each switch box. The senders stand in the path of the relays' live and are always
@@ -54,7 +54,7 @@ final class SplitPair implements Scheme {
     }
 
     private static List<Place> placesOf(Site.Position position) {
-        return position.loads().stream().map(Run.LoadRef::place).distinct().toList();
+        return position.loads().stream().map(ConnectedBoxes.LoadRef::place).distinct().toList();
     }
 
     /** @param at which of the places of each position's lamps gets the relay; the last where it has fewer */

@@ -4,7 +4,7 @@ import java.util.List;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.Place;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
 
 /** The wall switch, or the chain of them, feeds the module at the lamp. It works, and off at the wall means unreachable. */
 final class SwitchUpstream implements Scheme {

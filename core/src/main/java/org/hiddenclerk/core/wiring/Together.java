@@ -22,7 +22,7 @@ public record Together(String words, List<Integer> gangs, List<Integer> loads) {
     }
 
     /** In the order in which one looks: both directions of a motor, all gangs of a circuit, each gang, each load that hangs here. */
-    static List<Together> of(Found found) {
+    static List<Together> of(SurveyedWiring found) {
         List<Gang> gangs = found.run().lead().box().gangs();
         Set<List<Integer>> several = new LinkedHashSet<>(ofMotors(found, gangs));
         Map<CircuitId, List<Integer>> byCircuit = new LinkedHashMap<>();
@@ -35,9 +35,9 @@ public record Together(String words, List<Integer> gangs, List<Integer> loads) {
     }
 
     /** Gangs whose loads turn one motor each its own way. */
-    private static Set<List<Integer>> ofMotors(Found found, List<Gang> gangs) {
+    private static Set<List<Integer>> ofMotors(SurveyedWiring found, List<Gang> gangs) {
         Map<String, Set<Integer>> byMotor = new LinkedHashMap<>();
-        gangs.forEach(gang -> found.loadsOf(new Run.GangRef(found.run().lead(), gang.number())).forEach(load -> load.load().drive().ifPresent(drive ->
+        gangs.forEach(gang -> found.loadsOf(new ConnectedBoxes.GangRef(found.run().lead(), gang.number())).forEach(load -> load.load().drive().ifPresent(drive ->
                 byMotor.computeIfAbsent(load.place().owner() + drive.motor(), m -> new LinkedHashSet<>()).add(gang.number()))));
         Set<List<Integer>> pairs = new LinkedHashSet<>();
         byMotor.values().stream().filter(pair -> pair.size() == 2).forEach(pair -> pairs.add(List.copyOf(pair)));

@@ -14,7 +14,7 @@ final class Tracks {
     private final Map<String, int[]> columns;
     private final int left;
     private final int right;
-    private final List<List<Run>> groups;
+    private final List<List<Segment>> groups;
 
     /**
      * One conductor's horizontal run.
@@ -23,23 +23,23 @@ final class Tracks {
      * @param from  key of its column
      * @param to    key of its second column; empty for a core, which leaves the box
      */
-    record Run(String key, String cable, boolean left, String from, String to) {
+    record Segment(String key, String cable, boolean left, String from, String to) {
         boolean isJumper() {
             return cable.isEmpty();
         }
     }
 
-    Tracks(List<Run> runs, Map<String, int[]> columns, int left, int right) {
+    Tracks(List<Segment> runs, Map<String, int[]> columns, int left, int right) {
         this.columns = columns;
         this.left = left;
         this.right = right;
-        Map<String, List<Run>> byCable = new LinkedHashMap<>();
+        Map<String, List<Segment>> byCable = new LinkedHashMap<>();
         runs.forEach(run -> byCable.computeIfAbsent(run.isJumper() ? "jumper " + run.key() : run.cable(),
                 c -> new ArrayList<>()).add(run));
         groups = new ArrayList<>(byCable.values());
     }
 
-    List<List<Run>> ordered() {
+    List<List<Segment>> ordered() {
         int best = crossings();
         boolean better = true;
         while (better && best > 0) {
@@ -71,7 +71,7 @@ final class Tracks {
 
     /** Places where a horizontal run meets the vertical run of another conductor. */
     int crossings() {
-        List<Run> flat = new ArrayList<>();
+        List<Segment> flat = new ArrayList<>();
         groups.forEach(flat::addAll);
         int count = 0;
         for (int across = 0; across < flat.size(); across++) {
@@ -95,12 +95,12 @@ final class Tracks {
         return passes && column[0] > low && column[0] < high ? 1 : 0;
     }
 
-    private int low(Run run) {
+    private int low(Segment run) {
         int own = columns.get(run.from())[0];
         return run.isJumper() ? Math.min(own, columns.get(run.to())[0]) : run.left() ? left : own;
     }
 
-    private int high(Run run) {
+    private int high(Segment run) {
         int own = columns.get(run.from())[0];
         return run.isJumper() ? Math.max(own, columns.get(run.to())[0]) : run.left() ? own : right;
     }

@@ -11,7 +11,7 @@ import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.Run.LoadRef;
+import org.hiddenclerk.core.wiring.ConnectedBoxes.LoadRef;
 
 /**
  * A contact without volts of its own closes the circuit of a gate, door or boiler; that circuit's own supply is all that it

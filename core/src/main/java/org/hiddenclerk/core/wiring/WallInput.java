@@ -18,7 +18,7 @@ import org.hiddenclerk.core.electrical.PartId;
  * @param gangs  whose switches change the input, or break its supply
  * @param wall   what a hand finds there
  */
-public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wall wall) {
+public record WallInput(Fitted fitted, Input input, List<ConnectedBoxes.GangRef> gangs, Wall wall) {
     public WallInput {
         gangs = List.copyOf(gangs);
     }
@@ -54,7 +54,7 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
     }
 
     /** The input that is set where a gang's switch is picked for. */
-    public record OfGang(Run.GangRef gang, WallInput input) {
+    public record OfGang(ConnectedBoxes.GangRef gang, WallInput input) {
     }
 
     /**
@@ -79,7 +79,7 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
             boolean blinks = !input.behaviour().hasContact();
             List<PartId> switches = blinks ? wiring.intents().stream().flatMap(intent -> intent.controls().stream()).distinct().toList()
                     : plan.proof().truthTable().readBy(RunWiring.moduleOf(fitted.number()), input.id());
-            List<Run.GangRef> gangs = gangs(wiring.run()).filter(gang -> switches.contains(RunWiring.switchOf(gang))).toList();
+            List<ConnectedBoxes.GangRef> gangs = gangs(wiring.run()).filter(gang -> switches.contains(RunWiring.switchOf(gang))).toList();
             if (!gangs.isEmpty()) {
                 inputs.add(new WallInput(fitted, input, gangs, new Wall(kind(input, gangs, fitted), gangs.size())));
             }
@@ -87,7 +87,7 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
         return inputs;
     }
 
-    private static Wall.Kind kind(Input input, List<Run.GangRef> gangs, Fitted fitted) {
+    private static Wall.Kind kind(Input input, List<ConnectedBoxes.GangRef> gangs, Fitted fitted) {
         if (!input.behaviour().hasContact()) {
             return Wall.Kind.SUPPLY;
         }
@@ -97,7 +97,7 @@ public record WallInput(Fitted fitted, Input input, List<Run.GangRef> gangs, Wal
         return gangs.stream().allMatch(gang -> gang.gang().mechanism().isPush()) ? Wall.Kind.PUSH : Wall.Kind.ROCKER;
     }
 
-    private static Stream<Run.GangRef> gangs(Run run) {
-        return run.places().stream().flatMap(place -> place.box().gangs().stream().map(gang -> new Run.GangRef(place, gang.number())));
+    private static Stream<ConnectedBoxes.GangRef> gangs(ConnectedBoxes run) {
+        return run.places().stream().flatMap(place -> place.box().gangs().stream().map(gang -> new ConnectedBoxes.GangRef(place, gang.number())));
     }
 }

@@ -44,7 +44,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return Verdict.of(findings);
     }
 
-    public Run run() {
+    public ConnectedBoxes run() {
         return found.run();
     }
 
@@ -72,14 +72,14 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     /** Places in which something changes, whichever box the plan is looked at from; the lead where nothing does. */
-    public List<Run.Place> placesOfWork() {
-        List<Run.Place> changed = run().places().stream().filter(place -> planned.filter(p -> !p.at(place).isLike(found.at(place))).isPresent()).toList();
+    public List<ConnectedBoxes.Place> placesOfWork() {
+        List<ConnectedBoxes.Place> changed = run().places().stream().filter(place -> planned.filter(p -> !p.at(place).isLike(found.at(place))).isPresent()).toList();
         return changed.isEmpty() ? List.of(run().lead()) : changed;
     }
 
     /** Places whose conductors can be put elsewhere by hand: surveyed ones, and those that are opened anyway. */
-    public List<Run.Place> placesToTry() {
-        List<Run.Place> opened = placesOfWork();
+    public List<ConnectedBoxes.Place> placesToTry() {
+        List<ConnectedBoxes.Place> opened = placesOfWork();
         return planned.map(wiring -> wiring.boxes().keySet().stream().filter(place -> !place.implied() || opened.contains(place)).toList()).orElse(List.of());
     }
 
@@ -90,15 +90,15 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
 
     /** The wiring of a box alone as found, without any module. */
     public static WiringPlan surveyed(HouseContext house, Box box) {
-        return surveyed(house, Run.of(box, house.region()));
+        return surveyed(house, ConnectedBoxes.of(box, house.region()));
     }
 
     /** The wiring as found, without any module. */
-    public static WiringPlan surveyed(HouseContext house, Run run) {
-        return surveyed(Found.of(house, run, Set.of(run.lead())));
+    public static WiringPlan surveyed(HouseContext house, ConnectedBoxes run) {
+        return surveyed(SurveyedWiring.of(house, run, Set.of(run.lead())));
     }
 
-    static WiringPlan surveyed(Found found) {
+    static WiringPlan surveyed(SurveyedWiring found) {
         List<Finding> findings = new ArrayList<>(withoutHeld(found.proof().findings(), found.netlist(), found.proof().truthTable()));
         findings.addAll(dangling(found.run()));
         findings.addAll(Colours.of(found.run().lead().box(), found.house().region()));
@@ -106,14 +106,14 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return new WiringPlan(found.wiring(), Optional.empty(), found.netlist(), found.proof(), findings);
     }
 
-    private static List<Finding> dangling(Run run) {
+    private static List<Finding> dangling(ConnectedBoxes run) {
         return run.danglingCables().stream().map(cable -> Finding.of(FindingCode.SURVEY_INCOMPLETE, cable.subject(),
                 Sentence.of("{0}.", cable.words()), Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
     }
 
     /** Plans modules into a box whose cables lead to loads and supplies only. */
     public static WiringPlan of(HouseContext house, Box box, List<Assignment> modules) {
-        return of(house, Run.of(box, house.region()), modules);
+        return of(house, ConnectedBoxes.of(box, house.region()), modules);
     }
 
     /**
@@ -121,11 +121,11 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
      *
      * @param modules at least one; each gang and load of the lead at most once
      */
-    public static WiringPlan of(HouseContext house, Run run, List<Assignment> modules) {
+    public static WiringPlan of(HouseContext house, ConnectedBoxes run, List<Assignment> modules) {
         return new Planner(house, run).plan(modules);
     }
 
-    static WiringPlan of(Found found, List<Site> sites) {
+    static WiringPlan of(SurveyedWiring found, List<Site> sites) {
         requireEachOnce(sites);
         List<Finding> obstacles = new ArrayList<>(dangling(found.run()));
         obstacles.addAll(claimedTwice(sites));
@@ -140,9 +140,9 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     /** Two plans of one run must not take over the same switch. */
     private static List<Finding> claimedTwice(List<Site> sites) {
         List<Finding> twice = new ArrayList<>();
-        Map<Run.GangRef, Site> claimed = new HashMap<>();
+        Map<ConnectedBoxes.GangRef, Site> claimed = new HashMap<>();
         for (Site site : sites) {
-            for (Run.GangRef gang : site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList()) {
+            for (ConnectedBoxes.GangRef gang : site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList()) {
                 Site other = claimed.putIfAbsent(gang, site);
                 if (other != null && other != site) {
                     twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.subject(),
@@ -163,13 +163,13 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return finding.severity() == Severity.STOP && finding.code() != FindingCode.BOTH_DIRECTIONS_ON;
     }
 
-    private static WiringPlan refused(Found found, List<Finding> obstacles) {
+    private static WiringPlan refused(SurveyedWiring found, List<Finding> obstacles) {
         List<Finding> ordered = new ArrayList<>(obstacles);
         ordered.sort(Finding.ORDER);
         return new WiringPlan(found.wiring(), Optional.empty(), found.netlist(), found.proof(), ordered);
     }
 
-    private static WiringPlan planned(Found found, List<Site> sites) {
+    private static WiringPlan planned(SurveyedWiring found, List<Site> sites) {
         if (sites.size() == 1) {
             return bestOf(found, variants(sites.get(0)));
         }
@@ -190,7 +190,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
                 .ifPresent(spacer -> draft.raise(site.lead(), spacer)))).toList();
     }
 
-    private static int indexOfBest(Found found, List<Consumer<PlanDraft>> variants) {
+    private static int indexOfBest(SurveyedWiring found, List<Consumer<PlanDraft>> variants) {
         for (int i = 0; i < variants.size(); i++) {
             if (proved(found, List.of(variants.get(i))).verdict() == Verdict.OK) {
                 return i;
@@ -200,7 +200,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     /** The first variant that is proved; else the first that can be wired at all; else why the first can't. */
-    private static WiringPlan bestOf(Found found, List<Consumer<PlanDraft>> variants) {
+    private static WiringPlan bestOf(SurveyedWiring found, List<Consumer<PlanDraft>> variants) {
         WiringPlan fallback = null;
         for (Consumer<PlanDraft> variant : variants) {
             WiringPlan plan = proved(found, List.of(variant));
@@ -214,7 +214,7 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return java.util.Objects.requireNonNull(fallback);
     }
 
-    private static WiringPlan proved(Found found, List<Consumer<PlanDraft>> chosen) {
+    private static WiringPlan proved(SurveyedWiring found, List<Consumer<PlanDraft>> chosen) {
         PlanDraft draft = new PlanDraft(found);
         chosen.forEach(variant -> {
             draft.beginAssignment();
@@ -245,8 +245,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return proved(house, found, otherwise, Set.of(run().lead()));
     }
 
-    private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<Run.Place> interest) {
-        Wiring wiring = Found.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
+    private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<ConnectedBoxes.Place> interest) {
+        Wiring wiring = SurveyedWiring.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
         WiringCheck.Result proof = WiringCheck.of(wiring);
         List<Finding> findings = new ArrayList<>(withoutHeld(proof.findings(), wiring, proof.truthTable()).stream().map(f -> isLeftAsFound(f, found, wiring) ? noted(f) : f).toList());
         planned.boxes().forEach((place, box) -> findings.addAll(crowdedTerminals(place, box)));
@@ -290,8 +290,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return new Finding(finding.code(), Severity.NOTE, finding.subject(), finding.states(), finding.sentence(), finding.remedies(), finding.source());
     }
 
-    private static Set<Run.Place> placesTouched(RunWiring found, RunWiring planned, Set<Run.Place> interest) {
-        Set<Run.Place> touched = new HashSet<>(interest);
+    private static Set<ConnectedBoxes.Place> placesTouched(RunWiring found, RunWiring planned, Set<ConnectedBoxes.Place> interest) {
+        Set<ConnectedBoxes.Place> touched = new HashSet<>(interest);
         planned.boxes().forEach((place, box) -> {
             if (!box.isLike(found.at(place))) {
                 touched.add(place);
@@ -301,17 +301,17 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     private static void requireEachOnce(List<Site> sites) {
-        Set<Run.GangRef> seen = new HashSet<>();
+        Set<ConnectedBoxes.GangRef> seen = new HashSet<>();
         for (Site site : sites) {
             for (int gang : site.assignment().gangs()) {
-                if (!seen.add(new Run.GangRef(site.lead(), gang))) {
+                if (!seen.add(new ConnectedBoxes.GangRef(site.lead(), gang))) {
                     throw new IllegalArgumentException("Gang " + gang + " must be given to one module only.");
                 }
             }
         }
     }
 
-    private static List<Finding> crowdedTerminals(Run.Place at, BoxWiring after) {
+    private static List<Finding> crowdedTerminals(ConnectedBoxes.Place at, BoxWiring after) {
         List<Finding> crowded = new ArrayList<>();
         after.held().forEach((place, holds) -> {
             int takes = place instanceof End.AtModule terminal ? after.modules().get(terminal.module()).terminal(terminal.terminal()).takes()

@@ -28,7 +28,7 @@ class AdviserTest {
         return ranked.stream().filter(advice -> advice.behaviour() == behaviour).findFirst().orElseThrow();
     }
 
-    private static Played at(Advice advice, Occasion occasion) {
+    private static ScenarioResult at(Advice advice, Scenario occasion) {
         return advice.played().stream().filter(played -> played.occasion() == occasion).findFirst().orElseThrow();
     }
 
@@ -43,8 +43,8 @@ class AdviserTest {
     @Test
     void afterAllOffPositionRulesMayTakeTwoFlipsAndEveryFlipTakesOne() {
         List<Advice> ranked = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, RemoteUse.OFTEN);
-        Played rules = at(of(ranked, InputBehaviour.POSITION_RULES), Occasion.ALL_OFF);
-        Played flips = at(of(ranked, InputBehaviour.EVERY_FLIP), Occasion.ALL_OFF);
+        ScenarioResult rules = at(of(ranked, InputBehaviour.POSITION_RULES), Scenario.ALL_OFF);
+        ScenarioResult flips = at(of(ranked, InputBehaviour.EVERY_FLIP), Scenario.ALL_OFF);
         assertThat(rules.wasted()).isEqualTo(1);
         assertThat(rules.hands()).isEqualTo(4);
         assertThat(flips.wasted()).isZero();
@@ -70,10 +70,10 @@ class AdviserTest {
     /** A week without power cuts and children is not weighed by them. */
     @Test
     void whatNeverHappensCostsNothing() {
-        Map<Occasion, Integer> never = Arrays.stream(Occasion.values()).collect(Collectors.toMap(occasion -> occasion, occasion -> 0));
+        Map<Scenario, Integer> never = Arrays.stream(Scenario.values()).collect(Collectors.toMap(occasion -> occasion, occasion -> 0));
         Wall wall = new Wall(Wall.Kind.ROCKER, 1);
         assertThat(Adviser.rank(wall, new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, never), ALL, Parameters.USUAL)).extracting(Advice::cost).containsOnly(0);
-        Map<Occasion, Integer> twice = Map.of(Occasion.ALL_OFF, 2);
+        Map<Scenario, Integer> twice = Map.of(Scenario.ALL_OFF, 2);
         int once = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, RemoteUse.OFTEN).stream().filter(a -> a.behaviour() == InputBehaviour.POSITION_RULES).findFirst().orElseThrow().cost();
         Advice more = of(Adviser.rank(wall, new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, twice), ALL, Parameters.USUAL), InputBehaviour.POSITION_RULES);
         assertThat(more.cost()).isGreaterThan(once);
@@ -82,7 +82,7 @@ class AdviserTest {
     @Test
     void aRockerReadAsAPushTakesTwoFlipsForEachChange() {
         Advice pressed = of(rank(Wall.Kind.ROCKER, 1, Want.ANY_FLIP, RemoteUse.NEVER), InputBehaviour.PRESS_CHANGES);
-        Played night = at(pressed, Occasion.NIGHT_CUT);
+        ScenarioResult night = at(pressed, Scenario.NIGHT_CUT);
         assertThat(night.hands()).as("on with one, off with two").isEqualTo(3);
         assertThat(night.wasted()).isEqualTo(1);
     }
@@ -101,8 +101,8 @@ class AdviserTest {
     @Test
     void aChildLeavesARunOnThatEndsByItself() {
         List<Advice> ranked = rank(Wall.Kind.PUSH, 1, Want.CHILDREN, RemoteUse.NEVER);
-        assertThat(at(of(ranked, InputBehaviour.RUN_ON), Occasion.CHILD).leftOn()).isFalse();
-        assertThat(at(of(ranked, InputBehaviour.PRESS_CHANGES), Occasion.CHILD).leftOn()).isTrue();
+        assertThat(at(of(ranked, InputBehaviour.RUN_ON), Scenario.CHILD).leftOn()).isFalse();
+        assertThat(at(of(ranked, InputBehaviour.PRESS_CHANGES), Scenario.CHILD).leftOn()).isTrue();
     }
 
     @Test
@@ -110,7 +110,7 @@ class AdviserTest {
         for (Wall.Kind kind : Wall.Kind.values()) {
             for (Want want : Want.values()) {
                 Advice first = rank(kind, 1, want, RemoteUse.SOMETIMES).get(0);
-                first.played().stream().filter(played -> played.occasion() == Occasion.NIGHT_CUT).forEach(played -> assertThat(played.leftOn()).isFalse());
+                first.played().stream().filter(played -> played.occasion() == Scenario.NIGHT_CUT).forEach(played -> assertThat(played.leftOn()).isFalse());
             }
         }
     }

@@ -12,7 +12,7 @@ import net.jqwik.api.Combinators;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
-import org.hiddenclerk.core.behaviour.Event.Deed;
+import org.hiddenclerk.core.behaviour.Event.Type;
 
 /** What holds of every behaviour, whatever hands, commands and the supply do. */
 class MachineProperties {
@@ -39,7 +39,7 @@ class MachineProperties {
     }
 
     private static Arbitrary<List<Event>> events(InputBehaviour behaviour) {
-        List<Deed> deeds = Arrays.stream(Deed.values()).filter(deed -> deed.suits(behaviour)).toList();
+        List<Type> deeds = Arrays.stream(Type.values()).filter(deed -> deed.suits(behaviour)).toList();
         int inputs = behaviour == InputBehaviour.UP_DOWN ? 2 : 1;
         return Combinators.combine(Arbitraries.longs().between(0, 300), Arbitraries.of(deeds), Arbitraries.integers().between(1, inputs)).as(Event::new).list().ofMaxSize(25)
                 .map(gaps -> {
@@ -78,7 +78,7 @@ class MachineProperties {
     @Property
     void withTheSupplyBackForGoodItEndsAsTheParametersAllow(@ForAll("stories") Story story) {
         long end = story.events.isEmpty() ? 0 : story.events.get(story.events.size() - 1).atMs();
-        List<Event> all = Stream.concat(story.events.stream(), Stream.of(new Event(end + 1, Deed.SUPPLY_LOST), new Event(end + 2_000, Deed.SUPPLY_BACK))).toList();
+        List<Event> all = Stream.concat(story.events.stream(), Stream.of(new Event(end + 1, Type.SUPPLY_LOST), new Event(end + 2_000, Type.SUPPLY_BACK))).toList();
         State after = story.machine.run(story.start(), all, end + 2_000).state();
         Parameters parameters = story.machine.parameters();
         boolean lostBefore = !story.machine.run(story.start(), story.events, end).state().supply().isThere();
@@ -119,8 +119,8 @@ class MachineProperties {
             // Every event moves its contact over: a change to where it stands already would be none.
             at += 5_000;
             int input = story.machine.inputs() == 1 ? 1 : event.input();
-            Deed there = stands[input - 1] == Contact.OPEN ? Deed.CLOSE : Deed.OPEN;
-            Deed back = there == Deed.CLOSE ? Deed.OPEN : Deed.CLOSE;
+            Type there = stands[input - 1] == Contact.OPEN ? Type.CLOSE : Type.OPEN;
+            Type back = there == Type.CLOSE ? Type.OPEN : Type.CLOSE;
             stands[input - 1] = stands[input - 1].other();
             quiet.add(new Event(at, there, input));
             bounced.add(new Event(at - 3 * (debounce - 1), there, input));

@@ -92,7 +92,7 @@ final class HiddenCircuit {
         String id = box + (cores.get(box).size() + 1);
         String cable = singles ? "single " + id : "to " + far.substring(0, far.indexOf('.'));
         String at = end.substring(end.indexOf('.') + 1);
-        cores.get(box).add(new SeenCore(id, cable, COLOURS[random.nextInt(COLOURS.length)], At.read(at.startsWith("capped") ? "capped" : at)));
+        cores.get(box).add(new SeenCore(id, cable, COLOURS[random.nextInt(COLOURS.length)], Termination.read(at.startsWith("capped") ? "capped" : at)));
         roles.put(id, role);
         return id;
     }
@@ -101,7 +101,7 @@ final class HiddenCircuit {
         for (String box : cores.keySet()) {
             if (random.nextInt(4) == 0 && !cores.get(box).isEmpty()) {
                 String id = box + (cores.get(box).size() + 1);
-                cores.get(box).add(new SeenCore(id, cores.get(box).get(0).cable(), "grey", At.read("loose")));
+                cores.get(box).add(new SeenCore(id, cores.get(box).get(0).cable(), "grey", Termination.read("loose")));
                 roles.put(id, ConductorRole.SPARE);
             }
         }

@@ -103,7 +103,7 @@ class TracingTest {
         List<SeenCore> seen = new ArrayList<>();
         for (String core : cores) {
             String[] words = core.split(" ");
-            seen.add(new SeenCore(id + "#" + (seen.size() + 1), words[0], words[1], At.read(words[2])));
+            seen.add(new SeenCore(id + "#" + (seen.size() + 1), words[0], words[1], Termination.read(words[2])));
         }
         return new OpenedBox(id, Optional.ofNullable(mechanism), removed, seen);
     }

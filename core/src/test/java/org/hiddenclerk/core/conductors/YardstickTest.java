@@ -28,7 +28,7 @@ class YardstickTest {
         Random random = new Random(20261125);
         while (boards < BOARDS) {
             Board board = HiddenCircuit.any(random, 0).board();
-            List<Whole> wirings = board.cores().size() > MOST_CORES ? List.of() : Tracing.wirings(board, RegionProfile.EU_230);
+            List<BoardWiring> wirings = board.cores().size() > MOST_CORES ? List.of() : Tracing.wirings(board, RegionProfile.EU_230);
             if (wirings.size() > 1 && wirings.size() <= MOST_WIRINGS) {
                 Strategies strategies = new Strategies(board, wirings);
                 BitSet all = new BitSet();
@@ -44,7 +44,7 @@ class YardstickTest {
         assertThat(best).as("the yardstick is not beaten").isLessThanOrEqualTo(ours + 1e-9);
     }
 
-    private static int testsMade(Board board, Whole truth) {
+    private static int testsMade(Board board, BoardWiring truth) {
         List<Reading.Answered> readings = new ArrayList<>();
         Traced traced = Tracing.of(board, RegionProfile.EU_230, readings);
         while (traced.nextTest().isPresent()) {
@@ -57,12 +57,12 @@ class YardstickTest {
 
     /** Sums of tests over all wirings of a set, under the best choice at every step. */
     private static final class Strategies {
-        private final List<Whole> wirings;
+        private final List<BoardWiring> wirings;
         private final Board board;
         private final Set<BitSet> splits = new LinkedHashSet<>();
         private final Map<BitSet, Double> known = new HashMap<>();
 
-        Strategies(Board board, List<Whole> wirings) {
+        Strategies(Board board, List<BoardWiring> wirings) {
             this.board = board;
             this.wirings = wirings;
             for (Reading reading : everyReading(board)) {

@@ -13,7 +13,7 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Codes and addresses against published values; the letters and numbers are those of the list of check values. */
 class CredentialsTest {
-    private static <T> Flaw.Rule ruleOf(Checked<T> checked) {
+    private static <T> Violation.Rule ruleOf(Checked<T> checked) {
         return checked.flaw().orElseThrow().rule();
     }
 
@@ -47,7 +47,7 @@ class CredentialsTest {
             "ZX-3, 83FED3407A939723A5C639B26916D506C3B5, CHECKSUM",
             "ZX-4, 83FED3407A9397C3B5, LENGTH",
             "ZX-6, 83FED3407A939723A5C639B26916D5O5C3B5, CHARACTER"})
-        void areRefusedByTheRuleTheyBreak(String id, String code, Flaw.Rule rule) {
+        void areRefusedByTheRuleTheyBreak(String id, String code, Violation.Rule rule) {
             assertThat(ruleOf(InstallCode.read(code))).isEqualTo(rule);
         }
 
@@ -59,7 +59,7 @@ class CredentialsTest {
 
         @Test
         void namesTheSlipThatExplainsIt() {
-            assertThat(InstallCode.read("83FED3407A939723A5C639B26916D506C3B5").slips()).extracting(Slip::corrected)
+            assertThat(InstallCode.read("83FED3407A939723A5C639B26916D506C3B5").slips()).extracting(TypingError::corrected)
                     .contains("83FED3407A939723A5C639B26916D505C3B5");
             assertThat(InstallCode.read("83FED3407A939723A5C639B26916D505B5C3").slips().get(0).words()).contains("low byte comes first");
         }
@@ -97,10 +97,10 @@ class CredentialsTest {
         @Test
         void wrongOnesAreRefused() {
             Checked<StartCode> wrong = StartCode.read("900100367135000010051501029015430205702571030850359900100409701792022065520000020000700258");
-            assertThat(ruleOf(wrong)).as("ZW-4").isEqualTo(Flaw.Rule.CHECKSUM);
-            assertThat(wrong.slips()).extracting(Slip::words).contains("digit 9 is 6, not 7");
-            assertThat(ruleOf(ZWaveKey.read("DSK 51525-35455-41424-34445-31323-33435-21222-72425"))).as("ZW-5").isEqualTo(Flaw.Rule.GROUP);
-            assertThat(ruleOf(ZWaveKey.read("DSK 51525-35455-41424-34445-31323-33435-21222"))).as("ZW-6").isEqualTo(Flaw.Rule.LENGTH);
+            assertThat(ruleOf(wrong)).as("ZW-4").isEqualTo(Violation.Rule.CHECKSUM);
+            assertThat(wrong.slips()).extracting(TypingError::words).contains("digit 9 is 6, not 7");
+            assertThat(ruleOf(ZWaveKey.read("DSK 51525-35455-41424-34445-31323-33435-21222-72425"))).as("ZW-5").isEqualTo(Violation.Rule.GROUP);
+            assertThat(ruleOf(ZWaveKey.read("DSK 51525-35455-41424-34445-31323-33435-21222"))).as("ZW-6").isEqualTo(Violation.Rule.LENGTH);
         }
 
         @Test
@@ -128,8 +128,8 @@ class CredentialsTest {
             "MT-4, MT:EBGA4IRX171DQ36B420, 0xFFF4, 0x8010, 1, 2, 4095, 99999998",
             "MT-5, MT:634J0AFN00ID0000000, 0xFFF2, 0x8001, 0, 4, 0, 1"})
         void squareCodesBothWays(String id, String text, String vendor, String product, int flow, int capabilities, int discriminator, int passcode) {
-            MatterSquareCode code = new MatterSquareCode(0, Integer.decode(vendor), Integer.decode(product), flow, capabilities, discriminator, passcode);
-            assertThat(MatterSquareCode.read(text).value()).contains(code);
+            MatterQrCode code = new MatterQrCode(0, Integer.decode(vendor), Integer.decode(product), flow, capabilities, discriminator, passcode);
+            assertThat(MatterQrCode.read(text).value()).contains(code);
             assertThat(code.text()).isEqualTo(text);
             assertThat(MatterManualCode.read(code.manual().code()).value()).contains(code.manual());
         }
@@ -153,15 +153,15 @@ class CredentialsTest {
         @ParameterizedTest(name = "{0}")
         @CsvSource({"MT-11, 34970112333, CHECKSUM", "MT-12, 34970112323, CHECKSUM", "MT-13, 35191106788, FORBIDDEN",
             "MT-14, 35767807533, FORBIDDEN", "MT-15, 84970112331, LAYOUT"})
-        void wrongManualCodes(String id, String text, Flaw.Rule rule) {
+        void wrongManualCodes(String id, String text, Violation.Rule rule) {
             assertThat(ruleOf(MatterManualCode.read(text))).isEqualTo(rule);
         }
 
         @ParameterizedTest(name = "{0}")
         @CsvSource({"MT-16, MT:Y.K9042C00KA0648G0, LENGTH", "MT-17, MT:y.k9042c00ka0648g00, CHARACTER", "MT-18, MT:.....42C00KA0648G00, GROUP",
             "MT-19, MT:Y.K9042C00YX018EW10, FORBIDDEN", "MT-20, MT:Y.K9042C00KA0640A30, LAYOUT"})
-        void wrongSquareCodes(String id, String text, Flaw.Rule rule) {
-            assertThat(ruleOf(MatterSquareCode.read(text))).isEqualTo(rule);
+        void wrongSquareCodes(String id, String text, Violation.Rule rule) {
+            assertThat(ruleOf(MatterQrCode.read(text))).isEqualTo(rule);
         }
 
         @Test
@@ -173,13 +173,13 @@ class CredentialsTest {
                     if (!wrong.equals(right)) {
                         Checked<MatterManualCode> checked = MatterManualCode.read(wrong);
                         assertThat(checked.value()).as(wrong).isEmpty();
-                        if (ruleOf(checked) == Flaw.Rule.CHECKSUM) {
-                            assertThat(checked.slips()).as(wrong).extracting(Slip::corrected).contains(right);
+                        if (ruleOf(checked) == Violation.Rule.CHECKSUM) {
+                            assertThat(checked.slips()).as(wrong).extracting(TypingError::corrected).contains(right);
                         }
                     }
                 }
             }
-            assertThat(MatterManualCode.read("34970112323").slips()).extracting(Slip::words).contains("digits 10 and 11 are the other way round");
+            assertThat(MatterManualCode.read("34970112323").slips()).extracting(TypingError::words).contains("digits 10 and 11 are the other way round");
         }
     }
 
@@ -199,14 +199,14 @@ class CredentialsTest {
 
         @Test
         void lengthsAndSigns() {
-            assertThat(ruleOf(WifiNetwork.of("Lab", "1234567", false))).as("WV-1").isEqualTo(Flaw.Rule.LENGTH);
+            assertThat(ruleOf(WifiNetwork.of("Lab", "1234567", false))).as("WV-1").isEqualTo(Violation.Rule.LENGTH);
             assertThat(WifiNetwork.of("Lab", "x".repeat(63), false).value()).as("WV-2").isPresent();
             assertThat(WifiNetwork.of("Lab", "aB".repeat(32), false).value().orElseThrow().masterKey()).as("WV-3").isEqualTo("ab".repeat(32));
-            assertThat(ruleOf(WifiNetwork.of("Lab", "a".repeat(63) + "g", false))).as("WV-4").isEqualTo(Flaw.Rule.CHARACTER);
-            assertThat(ruleOf(WifiNetwork.of("Lab", "grüße123", false))).as("WV-5").isEqualTo(Flaw.Rule.CHARACTER);
-            assertThat(ruleOf(WifiNetwork.of("ü".repeat(17), "12345678", false))).as("WV-6").isEqualTo(Flaw.Rule.LENGTH);
+            assertThat(ruleOf(WifiNetwork.of("Lab", "a".repeat(63) + "g", false))).as("WV-4").isEqualTo(Violation.Rule.CHARACTER);
+            assertThat(ruleOf(WifiNetwork.of("Lab", "grüße123", false))).as("WV-5").isEqualTo(Violation.Rule.CHARACTER);
+            assertThat(ruleOf(WifiNetwork.of("ü".repeat(17), "12345678", false))).as("WV-6").isEqualTo(Violation.Rule.LENGTH);
             assertThat(WifiNetwork.of("ü".repeat(16), "12345678", false).value()).as("WV-7").isPresent();
-            assertThat(ruleOf(WifiNetwork.of("", "12345678", false))).as("WV-8").isEqualTo(Flaw.Rule.LENGTH);
+            assertThat(ruleOf(WifiNetwork.of("", "12345678", false))).as("WV-8").isEqualTo(Violation.Rule.LENGTH);
         }
 
         @ParameterizedTest(name = "{0}")
@@ -245,7 +245,7 @@ class CredentialsTest {
         @ParameterizedTest(name = "{0}")
         @CsvSource({"EU-4, 01:00:5e:00:00:fb, NOT_A_DEVICE", "EU-5, 00:00-5E:00:53:01, SEPARATOR", "EU-6, 00:00:5E:00:53, LENGTH",
             "EU-7, 00:00:5E:00:53:0G, CHARACTER", "EU-8, FF:FF:FF:FF:FF:FF, NOT_A_DEVICE"})
-        void refused(String id, String text, Flaw.Rule rule) {
+        void refused(String id, String text, Violation.Rule rule) {
             assertThat(ruleOf(DeviceAddress.read(text))).isEqualTo(rule);
         }
     }
@@ -254,7 +254,7 @@ class CredentialsTest {
     void nothingTypedBreaksAReader() {
         for (String text : List.of("", " ", "-", ":", "90", "MT:", "WIFI:", "WIFI:;", "DSK", "\u0000", "0".repeat(5000), "ü".repeat(40))) {
             assertThat(List.of(InstallCode.read(text).flaw(), ZWaveKey.read(text).flaw(), StartCode.read(text).flaw(), MatterManualCode.read(text)
-                    .flaw(), MatterSquareCode.read(text).flaw(), WifiNetwork.read(text).flaw(), DeviceAddress.read(text).flaw()))
+                    .flaw(), MatterQrCode.read(text).flaw(), WifiNetwork.read(text).flaw(), DeviceAddress.read(text).flaw()))
                     .as("\"%s\"", text).allSatisfy(flaw -> assertThat(flaw).isPresent());
         }
     }

@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Random;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Event;
-import org.hiddenclerk.core.behaviour.Event.Deed;
+import org.hiddenclerk.core.behaviour.Event.Type;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Machine;
 import org.hiddenclerk.core.behaviour.Motion;
@@ -42,7 +42,7 @@ class StepsAndMachinesTest {
         return machine.run(machine.start(contacts, false, Motion.STOP), events, now + GAP_MS / 2).state();
     }
 
-    private void happen(Deed deed, int input) {
+    private void happen(Type deed, int input) {
         events.add(new Event(now, deed, input));
     }
 
@@ -59,14 +59,14 @@ class StepsAndMachinesTest {
             now += GAP_MS;
             if (random.nextInt(3) > 0) {
                 boolean closed = state.byElement().get("S1") == 1;
-                happen(closed ? Deed.OPEN : Deed.CLOSE, 1);
+                happen(closed ? Type.OPEN : Type.CLOSE, 1);
                 if (mechanism.isPush()) {
                     now += GAP_MS;
-                    happen(closed ? Deed.CLOSE : Deed.OPEN, 1);
+                    happen(closed ? Type.CLOSE : Type.OPEN, 1);
                 }
                 state = next(wiring, state, "S1");
             } else {
-                happen(Deed.REMOTE_TOGGLE, 1);
+                happen(Type.REMOTE_TOGGLE, 1);
                 state = next(wiring, state, "K1/1");
             }
             assertThat(state.byElement().get("K1/1") == 1).as("deed %d", i).isEqualTo(machineAfter(machine, List.of(Contact.OPEN)).relay());
@@ -84,12 +84,12 @@ class StepsAndMachinesTest {
         for (int i = 0; i < DEEDS; i++) {
             now += GAP_MS;
             if (random.nextInt(3) > 0) {
-                happen(Deed.SUPPLY_LOST, 1);
+                happen(Type.SUPPLY_LOST, 1);
                 now += 50;
-                happen(Deed.SUPPLY_BACK, 1);
+                happen(Type.SUPPLY_BACK, 1);
                 state = next(wiring, state, random.nextBoolean() ? "S1" : Operations.BLINK);
             } else {
-                happen(Deed.REMOTE_TOGGLE, 1);
+                happen(Type.REMOTE_TOGGLE, 1);
                 state = next(wiring, state, "K1/1");
             }
             assertThat(state.byElement().get("K1/1") == 1).as("deed %d", i).isEqualTo(machineAfter(machine, List.of(Contact.OPEN)).relay());
@@ -109,11 +109,11 @@ class StepsAndMachinesTest {
             now += GAP_MS;
             int input = 1 + random.nextInt(2);
             if (random.nextInt(3) > 0) {
-                happen(state.byElement().get("S" + input) == 1 ? Deed.OPEN : Deed.CLOSE, input);
+                happen(state.byElement().get("S" + input) == 1 ? Type.OPEN : Type.CLOSE, input);
                 state = next(wiring, state, "S" + input);
             } else {
                 boolean goes = state.byElement().get("K1/" + input) == 1;
-                happen(goes ? Deed.REMOTE_STOP : input == 1 ? Deed.REMOTE_UP : Deed.REMOTE_DOWN, 1);
+                happen(goes ? Type.REMOTE_STOP : input == 1 ? Type.REMOTE_UP : Type.REMOTE_DOWN, 1);
                 state = next(wiring, state, "K1/" + input);
             }
             Motion motion = Motion.of(state.byElement().get("K1/1") == 1, state.byElement().get("K1/2") == 1);

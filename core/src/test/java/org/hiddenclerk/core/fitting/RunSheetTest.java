@@ -28,7 +28,7 @@ import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.junit.jupiter.api.Nested;
@@ -231,7 +231,7 @@ class RunSheetTest {
             List<String> earthed = prefixesWith(plan, Role.EARTH);
             List<String> neutral = prefixesWith(plan, Role.NEUTRAL);
             List<String> ticks = sheet.stream().flatMap(step -> step.confirms().stream()).map(Step.Confirm::id).toList();
-            for (Run.Place place : plan.placesOfWork()) {
+            for (ConnectedBoxes.Place place : plan.placesOfWork()) {
                 List<Step.Reading> here = sheet.stream().flatMap(step -> step.readings().stream()).filter(r -> r.id().equals("insulation-" + place.prefix())
                         || r.id().equals("insulation-again-" + place.prefix()) || r.id().equals("earth-path-" + place.prefix())).toList();
                 assertThat(here).as(name + " at " + place).allSatisfy(reading -> {
@@ -251,7 +251,7 @@ class RunSheetTest {
         }
 
         private static List<String> prefixesWith(WiringPlan plan, Role role) {
-            return plan.placesOfWork().stream().filter(place -> place.box().cores().stream().anyMatch(c -> c.core().role() == role)).map(Run.Place::prefix).toList();
+            return plan.placesOfWork().stream().filter(place -> place.box().cores().stream().anyMatch(c -> c.core().role() == role)).map(ConnectedBoxes.Place::prefix).toList();
         }
 
         /** A switch loop has no neutral and often no earth: nothing is measured to what is not there. */

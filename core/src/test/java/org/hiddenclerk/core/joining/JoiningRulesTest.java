@@ -83,7 +83,7 @@ class JoiningRulesTest {
 
     @Test
     void aMusterTellsLostMovedDoubledAndFresh() {
-        Muster muster = Muster.of(Map.of("one", "A1", "two", "A2", "three", "A3"), List.of(member("A1", "one"), member("B2", "two"), member("C1", "new"), member("C2", "new")));
+        InventoryComparison muster = InventoryComparison.of(Map.of("one", "A1", "two", "A2", "three", "A3"), List.of(member("A1", "one"), member("B2", "two"), member("C1", "new"), member("C2", "new")));
         assertThat(muster.lost()).containsExactly("A3");
         assertThat(muster.moved()).containsExactly(Map.entry("A2", "B2"));
         assertThat(muster.twice()).containsOnlyKeys("new");

@@ -22,7 +22,7 @@ import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
-import org.hiddenclerk.core.rules.Piece;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Trigger;
@@ -98,7 +98,7 @@ class CheckRunTest {
     void aCheckReadsAsASentence() {
         Check check = new Check("c", "check", List.of(new Given.Dark(true), new Given.Down("MODULE:d2")), List.of(new When.Worked(new SwitchId("switch1"), Hand.Doing.FLIP), new When.Passes(5),
                 new When.Ordered(new OutputId("lamp1"), false)), List.of(new Then.Becomes(new OutputId("lamp1"), false, 500), new Then.Stays(new OutputId("lamp2"), false, 10)));
-        assertThat(Piece.plain(CheckWords.of(linked(), check))).isEqualTo("Given it is dark and Module 2 is down, when switch 1 is flipped, then 5 s pass, then lamp 1 is switched off "
+        assertThat(SentencePart.plain(CheckWords.of(linked(), check))).isEqualTo("Given it is dark and Module 2 is down, when switch 1 is flipped, then 5 s pass, then lamp 1 is switched off "
                 + "by remote, then lamp 1 is off within 500 ms and lamp 2 stays off for 10 s.");
     }
 

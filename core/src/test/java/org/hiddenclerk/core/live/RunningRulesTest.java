@@ -35,12 +35,12 @@ import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.rules.Trigger.Reading;
 import org.hiddenclerk.core.schedule.Schedule;
-import org.hiddenclerk.core.schedule.Whereabouts;
+import org.hiddenclerk.core.schedule.Location;
 import org.junit.jupiter.api.Test;
 
 /** Rules act in a house that runs: by hands, sensors, the clock, people; after delays; and under faults. */
 class RunningRulesTest {
-    private static final Whereabouts VIENNA = new Whereabouts(48.2, 16.37, ZoneId.of("Europe/Vienna"));
+    private static final Location VIENNA = new Location(48.2, 16.37, ZoneId.of("Europe/Vienna"));
     /** 10:00 in Vienna on a day in winter. */
     private static final Instant MORNING = Instant.parse("2026-01-15T09:00:00Z");
     private static final long MINUTE = 60_000;

@@ -26,19 +26,19 @@ import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
 
 /** Two travellers in grey: which is which is known by a reading alone. */
 class AlikeCoresTest {
-    private static final Run TOLD_APART = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
+    private static final ConnectedBoxes TOLD_APART = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
 
-    private static Run alike() {
+    private static ConnectedBoxes alike() {
         Map<String, Box> boxes = new LinkedHashMap<>();
         TOLD_APART.places().forEach(place -> boxes.put(place.id(), new Box(place.box().label(), place.box().kind(), place.box().geometry(), place.box().gangs(), place.box().loads(),
                 place.box().cables().stream().map(AlikeCoresTest::grey).toList(), place.box().jumpers())));
-        return Run.of(boxes, TOLD_APART.lead().id(), RegionProfile.EU_230);
+        return ConnectedBoxes.of(boxes, TOLD_APART.lead().id(), RegionProfile.EU_230);
     }
 
     private static Cable grey(Cable cable) {
@@ -46,7 +46,7 @@ class AlikeCoresTest {
                 ? new Core(core.number(), CoreColour.GREY, Optional.empty(), core.role(), core.end()) : core).toList());
     }
 
-    private static PlanJudgement judge(Run run) {
+    private static PlanJudgement judge(ConnectedBoxes run) {
         Assignment module = new Assignment(SchemeCode.MULTI_ONE_MODULE, Modules.withInputs(4), List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
         return PlanJudgement.of(new Planner(Boxes.house(), run), List.of(module), Map.of(), Terms.USUAL);
     }
@@ -128,7 +128,7 @@ class AlikeCoresTest {
     }
 
     private static String traveller(String place, int index) {
-        Run.Place at = TOLD_APART.places().stream().filter(p -> p.id().equals(place)).findFirst().orElseThrow();
+        ConnectedBoxes.Place at = TOLD_APART.places().stream().filter(p -> p.id().equals(place)).findFirst().orElseThrow();
         return SurveyedBoard.coreId(at.id(), at.box().cores().stream().filter(c -> c.core().role() == Role.TRAVELLER).toList().get(index).key());
     }
 }

@@ -36,7 +36,7 @@ import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.SpecialRuns;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -70,7 +70,7 @@ class HouseMatchTest {
     void everyCellHasTheVerdictThatTheBoxWouldGive() {
         int compared = 0;
         for (RegionProfile region : Depth.isDeep() ? List.of(RegionProfile.values()) : List.of(RegionProfile.EU_230)) {
-            for (Map.Entry<String, Run> topology : Depth.each(2, Topologies.all(region)).entrySet()) {
+            for (Map.Entry<String, ConnectedBoxes> topology : Depth.each(2, Topologies.all(region)).entrySet()) {
                 Map<String, Box> boxes = new LinkedHashMap<>();
                 topology.getValue().boxes().forEach(place -> boxes.put(place.id(), place.box()));
                 compared += compare(topology.getKey(), Boxes.house(region), boxes);
@@ -95,7 +95,7 @@ class HouseMatchTest {
     @Test
     void everyCellOfTheSpecialRunsHasTheVerdictThatTheBoxWouldGive() {
         RegionProfile region = RegionProfile.EU_230;
-        for (Run run : List.of(SpecialRuns.heater(region, Mechanism.DOUBLE_POLE), SpecialRuns.fourGangs(region), SpecialRuns.canopy(region, true),
+        for (ConnectedBoxes run : List.of(SpecialRuns.heater(region, Mechanism.DOUBLE_POLE), SpecialRuns.fourGangs(region), SpecialRuns.canopy(region, true),
                 SpecialRuns.canopy(region, false), SpecialRuns.gate(region), SpecialRuns.strip(region))) {
             Map<String, Box> boxes = new LinkedHashMap<>();
             run.boxes().forEach(place -> boxes.put(place.id(), place.box()));
@@ -167,7 +167,7 @@ class HouseMatchTest {
     private static int compare(String name, HouseContext house, Map<String, Box> boxes) {
         HouseMatch.Result result = new HouseMatch(new HouseSurvey(house, boxes, Map.of()), MODELS, TERMS).match();
         Map<String, ModuleMatch> matches = new LinkedHashMap<>();
-        boxes.keySet().forEach(id -> matches.put(id, new ModuleMatch(new Planner(house, Run.of(boxes, id, house.region())), TERMS)));
+        boxes.keySet().forEach(id -> matches.put(id, new ModuleMatch(new Planner(house, ConnectedBoxes.of(boxes, id, house.region())), TERMS)));
         int[] compared = {0};
         assertSoftly(softly -> {
             for (HouseMatch.Cell cell : result.cells()) {
@@ -213,7 +213,7 @@ class HouseMatchTest {
     /** All switches of a two-way lamp are one unit, settled by one choice from either box. */
     @Test
     void switchesOfOneLampAreOneUnit() {
-        Run run = Topologies.all(RegionProfile.EU_230).entrySet().stream().filter(e -> e.getValue().gangs().size() == 2)
+        ConnectedBoxes run = Topologies.all(RegionProfile.EU_230).entrySet().stream().filter(e -> e.getValue().gangs().size() == 2)
                 .findFirst().orElseThrow().getValue();
         Map<String, Box> boxes = new LinkedHashMap<>();
         run.boxes().forEach(place -> boxes.put(place.id(), place.box()));

@@ -22,7 +22,7 @@ import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -97,13 +97,13 @@ class ModulesInPlaceTest {
     @ValueSource(ints = {45, 53, 61, 75})
     void whatIsPickedForOneGangIsNotOfferedToAnother(int depth) {
         HouseContext house = Boxes.house();
-        Run run = Run.of(box(depth), house.region());
+        ConnectedBoxes run = ConnectedBoxes.of(box(depth), house.region());
         Planner planner = new Planner(house, run);
         Assignment first = new Assignment(MODULE, List.of(1), Map.of(), Optional.empty());
         PickedBeside beside = PickedBeside.of(planner, Map.of(run.lead(), List.of(first)));
 
         Candidate second = new ModuleMatch(planner, Terms.USUAL, beside).judge(List.of(2), MODULE);
-        Candidate inPlace = new ModuleMatch(new Planner(house, Run.of(box(depth, SAME), house.region())), Terms.USUAL).judge(List.of(2), MODULE);
+        Candidate inPlace = new ModuleMatch(new Planner(house, ConnectedBoxes.of(box(depth, SAME), house.region())), Terms.USUAL).judge(List.of(2), MODULE);
 
         assertThat(second.margins()).filteredOn(margin -> margin.unit().equals("mm")).as("the room of both").isEqualTo(inPlace.margins().stream()
                 .filter(margin -> margin.unit().equals("mm")).toList());

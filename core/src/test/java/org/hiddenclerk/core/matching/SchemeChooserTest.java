@@ -24,7 +24,7 @@ import org.hiddenclerk.core.testing.Circuits;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
 
@@ -44,7 +44,7 @@ class SchemeChooserTest {
 
     @Test
     void aModuleWithTooFewChannelsIsShownWithTheReason() {
-        List<Candidate> ranked = new SchemeChooser(new Planner(Boxes.house(), Run.of(twoGangs(), EU_230)), List.of(ONE_CHANNEL, TWO_CHANNELS))
+        List<Candidate> ranked = new SchemeChooser(new Planner(Boxes.house(), ConnectedBoxes.of(twoGangs(), EU_230)), List.of(ONE_CHANNEL, TWO_CHANNELS))
                 .rank(SchemeCode.BEHIND_SWITCH_N, List.of(1, 2), List.of());
 
         assertThat(ranked).extracting(c -> c.assignment().model().code()).containsExactly(TWO_CHANNELS.code(), ONE_CHANNEL.code());
@@ -67,7 +67,7 @@ class SchemeChooserTest {
     /** A fact of the trade, common practice, no source. */
     @Test
     void withOneModuleOnAStairBothSwitchesStillWork() {
-        Run stair = Topologies.all(EU_230).get("two-way, feed and lamp at A, neutral in B");
+        ConnectedBoxes stair = Topologies.all(EU_230).get("two-way, feed and lamp at A, neutral in B");
 
         SchemeChooser.Toll toll = offers(stair, List.of(1), Modules.withInputs(2)).get(SchemeCode.MULTI_ONE_MODULE).toll()
                 .orElseThrow();
@@ -79,7 +79,7 @@ class SchemeChooserTest {
     /** The buttons of a blind move it while they are held, which is no change from on to off; they were said to command nothing. */
     @Test
     void theButtonsOfABlindWork() {
-        Run blind = new Circuits(EU_230).box("A", BoxKind.WALL).gang("A", Mechanism.PUSH_MAKE, "4").gang("A", Mechanism.PUSH_MAKE, "4")
+        ConnectedBoxes blind = new Circuits(EU_230).box("A", BoxKind.WALL).gang("A", Mechanism.PUSH_MAKE, "4").gang("A", Mechanism.PUSH_MAKE, "4")
                 .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP))).load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
                 .feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM").cable("A", new Leads.ToLoad(1, List.of(new Leads.Branch(2, 2))), wire(Role.SWITCHED_LIVE, "1.L1"),
                         wire(Role.SWITCHED_LIVE, "2.L1"), wire(Role.NEUTRAL, "j.n"), wire(Role.EARTH, "j.earth")).from("A");
@@ -90,12 +90,12 @@ class SchemeChooserTest {
         assertThat(offers.get(SchemeCode.NO_SWITCH).toll().map(SchemeChooser.Toll::switchesWork)).as("nothing reads them there").contains(false);
     }
 
-    private static Map<SchemeCode, SchemeChooser.Offer> offers(Run run, List<Integer> gangs, ModuleModel... models) {
+    private static Map<SchemeCode, SchemeChooser.Offer> offers(ConnectedBoxes run, List<Integer> gangs, ModuleModel... models) {
         return offers(new Planner(Boxes.house(), run), gangs, models);
     }
 
     private static Map<SchemeCode, SchemeChooser.Offer> offers(Box box, List<Integer> gangs, ModuleModel... models) {
-        return offers(new Planner(Boxes.house(), Run.of(box, EU_230)), gangs, models);
+        return offers(new Planner(Boxes.house(), ConnectedBoxes.of(box, EU_230)), gangs, models);
     }
 
     private static Map<SchemeCode, SchemeChooser.Offer> offers(Planner planner, List<Integer> gangs, ModuleModel... models) {

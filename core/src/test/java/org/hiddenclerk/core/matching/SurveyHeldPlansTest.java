@@ -28,7 +28,7 @@ import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.junit.jupiter.api.Test;
 
@@ -37,7 +37,7 @@ class SurveyHeldPlansTest {
     private static final CircuitId FOUR = new CircuitId("4");
 
     private static PlanJudgement judge(HouseContext house, Box box, Assignment... modules) {
-        return PlanJudgement.of(new Planner(house, Run.of(box, house.region())), List.of(modules), Map.of(), Terms.USUAL);
+        return PlanJudgement.of(new Planner(house, ConnectedBoxes.of(box, house.region())), List.of(modules), Map.of(), Terms.USUAL);
     }
 
     private static HouseContext house(RegionProfile region, int amps, Optional<Protection.Metal> metal) {
@@ -107,7 +107,7 @@ class SurveyHeldPlansTest {
     void aDimmerBeforeASocketIsStopped() {
         Box dimmed = Boxes.box().gang("4", "socket 500").feed("4", common(1)).lamp(1, throwOf(1), "4").build().withMechanism(1, Mechanism.DIMMER);
 
-        assertThat(SurveyChecks.of(Boxes.house(), Run.of(dimmed, RegionProfile.EU_230))).anyMatch(f -> f.code() == FindingCode.DIMMER_IN_SERIES);
+        assertThat(SurveyChecks.of(Boxes.house(), ConnectedBoxes.of(dimmed, RegionProfile.EU_230))).anyMatch(f -> f.code() == FindingCode.DIMMER_IN_SERIES);
     }
 
     /** 36 W and 900 W of a kind without a rating on two modules: two HOLDs, and one taken on leaves the other. */
@@ -137,7 +137,7 @@ class SurveyHeldPlansTest {
                         .jumper(common(1), common(2)).build();
                 List<Assignment> modules = List.of(new Assignment(Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(), Optional.empty()),
                         new Assignment(Modules.withNeutral(1, 1, Modules.usualRatings()), List.of(2), Map.of(), Optional.empty()));
-                Planner planner = new Planner(Boxes.house(), Run.of(two, RegionProfile.EU_230));
+                Planner planner = new Planner(Boxes.house(), ConnectedBoxes.of(two, RegionProfile.EU_230));
                 PlanJudgement judgement = PlanJudgement.of(planner, modules, Map.of(), Terms.USUAL);
                 for (int i = 0; i < modules.size(); i++) {
                     String id = "K" + (i + 1);

@@ -34,7 +34,7 @@ import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
@@ -248,7 +248,7 @@ class VerdictRulesTest {
     }
 
     private static Candidate judge(String load, ModuleModel model, Terms terms) {
-        return new ModuleMatch(new Planner(Boxes.house(), Run.of(box(load), RegionProfile.EU_230)), terms).judge(
+        return new ModuleMatch(new Planner(Boxes.house(), ConnectedBoxes.of(box(load), RegionProfile.EU_230)), terms).judge(
                 org.hiddenclerk.core.wiring.SchemeCode.BEHIND_SWITCH_N, List.of(1), List.of(), model, Optional.empty());
     }
 

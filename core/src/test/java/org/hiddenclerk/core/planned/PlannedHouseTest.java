@@ -20,7 +20,7 @@ import org.hiddenclerk.core.live.Carrier;
 import org.hiddenclerk.core.live.Happening;
 import org.hiddenclerk.core.live.LiveHouse;
 import org.hiddenclerk.core.live.LivePlan;
-import org.hiddenclerk.core.live.Said;
+import org.hiddenclerk.core.live.Message;
 import org.hiddenclerk.core.rules.Delays;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Link;
@@ -29,7 +29,7 @@ import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Fitted;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -68,12 +68,12 @@ class PlannedHouseTest {
         drawn().forEach((name, plan) -> {
             PlannedHouse house = planned(plan, Set.of());
             List<Fitted> fitted = plan.planned().orElseThrow().fitted();
-            Set<String> surveyed = plan.run().boxes().stream().map(Run.Place::id).collect(Collectors.toSet());
+            Set<String> surveyed = plan.run().boxes().stream().map(ConnectedBoxes.Place::id).collect(Collectors.toSet());
 
             assertThat(house.modules()).as(name).hasSameSizeAs(fitted).extracting(PlannedModule::id).doesNotHaveDuplicates();
             for (int i = 0; i < fitted.size(); i++) {
                 PlannedModule module = house.modules().get(i);
-                Run.Place place = fitted.get(i).place();
+                ConnectedBoxes.Place place = fitted.get(i).place();
                 assertThat(module.model()).as(name).isEqualTo(fitted.get(i).model());
                 assertThat(module.place().label()).as(name).isEqualTo(place.label());
                 assertThat(surveyed).as(name).contains(module.box());
@@ -147,7 +147,7 @@ class PlannedHouseTest {
             List<Happening> happened = new ArrayList<>();
             LiveHouse house = new LiveHouse(live(plan, planned(plan, features)), Instant.EPOCH, Carrier.NONE, happened::add);
             house.pass(60_000);
-            assertThat(happened).as(name).filteredOn(each -> each.kind() == Happening.Kind.OUTPUT || each.said().filter(said -> said instanceof Said.Gestured).isPresent())
+            assertThat(happened).as(name).filteredOn(each -> each.kind() == Happening.Kind.OUTPUT || each.said().filter(said -> said instanceof Message.Gestured).isPresent())
                     .extracting(Happening::words).isEmpty();
         }));
     }

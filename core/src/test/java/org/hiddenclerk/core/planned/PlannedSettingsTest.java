@@ -14,7 +14,7 @@ import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.SpecialRuns;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -22,14 +22,14 @@ import org.junit.jupiter.api.Test;
 
 /** What modules are set to by how they are wired and by what is wanted of their inputs. */
 class PlannedSettingsTest {
-    private static PlannedHouse house(Run run, SchemeCode scheme, ModuleModel model) {
+    private static PlannedHouse house(ConnectedBoxes run, SchemeCode scheme, ModuleModel model) {
         Assignment assignment = new Assignment(scheme, model, List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
         WiringPlan plan = WiringPlan.of(SpecialRuns.house(RegionProfile.EU_230), run, List.of(assignment));
         assertThat(plan.planned()).as(plan.findings().toString()).isPresent();
         return PlannedHouse.of(List.of(PlannedWork.of(plan, List.of(new PlannedWork.Owner(run.lead().id(), 1, assignment)), Map.of())), (box, other) -> Set.of());
     }
 
-    private static Run oneWay() {
+    private static ConnectedBoxes oneWay() {
         return Topologies.all(RegionProfile.EU_230).get("one-way, feed at the switch");
     }
 

@@ -33,7 +33,7 @@ import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -67,11 +67,11 @@ class RandomHousesTest {
         Random random = new Random(seed);
         RegionProfile region = RegionProfile.values()[random.nextInt(RegionProfile.values().length)];
         HouseContext context = Boxes.house(region);
-        List<Map.Entry<String, Run>> topologies = new ArrayList<>(Topologies.all(region).entrySet());
+        List<Map.Entry<String, ConnectedBoxes>> topologies = new ArrayList<>(Topologies.all(region).entrySet());
         List<PlannedWork> works = new ArrayList<>();
         int wanted = 1 + random.nextInt(MOST_WORKS);
         for (int tried = 0; works.size() < wanted && tried < 200; tried++) {
-            Run run = renamed(topologies.get(random.nextInt(topologies.size())).getValue(), "w" + works.size() + "-", region);
+            ConnectedBoxes run = renamed(topologies.get(random.nextInt(topologies.size())).getValue(), "w" + works.size() + "-", region);
             SchemeCode scheme = SchemeCode.values()[random.nextInt(SchemeCode.values().length)];
             Optional<ModuleModel> other = switch (random.nextInt(3)) {
                 case 0 -> Optional.of(Modules.sender(1 + random.nextInt(2)));
@@ -88,14 +88,14 @@ class RandomHousesTest {
     }
 
     /** The same run in a house in which other boxes bear its letters too. */
-    private static Run renamed(Run run, String prefix, RegionProfile region) {
+    private static ConnectedBoxes renamed(ConnectedBoxes run, String prefix, RegionProfile region) {
         Map<String, Box> boxes = new LinkedHashMap<>();
         run.boxes().forEach(place -> {
             Box box = place.box();
             boxes.put(prefix + place.id(), new Box(prefix + box.label(), box.kind(), box.geometry(), box.gangs(), box.loads(), box.cables().stream().map(cable ->
                     cable.leads() instanceof Leads.ToBox to ? new Cable(cable.name(), new Leads.ToBox(prefix + to.box(), to.cable()), cable.mm2(), cable.cores()) : cable).toList(), box.jumpers()));
         });
-        return Run.of(boxes, prefix + run.lead().id(), region);
+        return ConnectedBoxes.of(boxes, prefix + run.lead().id(), region);
     }
 
     @ParameterizedTest
@@ -133,7 +133,7 @@ class RandomHousesTest {
     @MethodSource("seeds")
     void drawingSheetAndBenchNameTheSameBox(long seed) {
         for (PlannedWork work : house(seed).works()) {
-            Run run = work.plan().run();
+            ConnectedBoxes run = work.plan().run();
             RunWiring wiring = work.plan().planned().orElseThrow();
             Set<String> drawn = new TreeSet<>();
             wiring.boxes().forEach((place, box) -> box.modules().values().forEach(model -> drawn.add(run.boxOf(place) + ": " + model.code())));

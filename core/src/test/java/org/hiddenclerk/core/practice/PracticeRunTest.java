@@ -26,7 +26,7 @@ import org.hiddenclerk.core.matching.SchemeChooser;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
@@ -42,47 +42,47 @@ class PracticeRunTest {
                         .anyMatch(core -> core.core().role() == Role.NEUTRAL && core.core().end().key().startsWith("j."))).findFirst().orElseThrow();
     }
 
-    private static List<Deed> isolated(PracticeWall wall, List<Deed> deeds) {
+    private static List<PracticeAction> isolated(PracticeWall wall, List<PracticeAction> deeds) {
         wall.circuits().forEach(circuit -> {
-            deeds.add(new Deed.Breaker(circuit.label(), false));
-            deeds.add(new Deed.Lock(circuit.label()));
+            deeds.add(new PracticeAction.Breaker(circuit.label(), false));
+            deeds.add(new PracticeAction.Lock(circuit.label()));
         });
-        deeds.add(new Deed.ProveTester());
-        wall.boxes().keySet().forEach(box -> deeds.add(new Deed.ProveDead(box)));
-        deeds.add(new Deed.ProveTester());
+        deeds.add(new PracticeAction.ProveTester());
+        wall.boxes().keySet().forEach(box -> deeds.add(new PracticeAction.ProveDead(box)));
+        deeds.add(new PracticeAction.ProveTester());
         return deeds;
     }
 
-    private static List<Deed> named(PracticeWall wall, List<Deed> deeds) {
-        wall.truth().forEach((core, role) -> deeds.add(new Deed.Name(core, role)));
-        deeds.add(new Deed.NamesDone());
+    private static List<PracticeAction> named(PracticeWall wall, List<PracticeAction> deeds) {
+        wall.truth().forEach((core, role) -> deeds.add(new PracticeAction.Name(core, role)));
+        deeds.add(new PracticeAction.NamesDone());
         return deeds;
     }
 
-    private static PracticeRun run(PracticeWall wall, List<Deed> deeds) {
+    private static PracticeRun run(PracticeWall wall, List<PracticeAction> deeds) {
         return PracticeRun.of(wall, MODULES, deeds);
     }
 
     /** What hands do to get to the plan of the clerk. */
-    private static void wired(PracticeWall wall, List<Deed> deeds) {
+    private static void wired(PracticeWall wall, List<PracticeAction> deeds) {
         wired(new ModuleMatch(wall.planner("A"), Terms.USUAL).judge(List.of(1), MODULE), deeds);
     }
 
-    private static void wired(Candidate candidate, List<Deed> deeds) {
+    private static void wired(Candidate candidate, List<PracticeAction> deeds) {
         RunWiring planned = candidate.plan().planned().orElseThrow();
-        for (Run.Place place : candidate.plan().placesOfWork()) {
+        for (ConnectedBoxes.Place place : candidate.plan().placesOfWork()) {
             BoxWiring from = candidate.plan().found().at(place);
             BoxWiring to = planned.at(place);
             Map<String, String> spare = new HashMap<>();
-            from.jumpers().stream().filter(j -> !to.jumpers().contains(j)).forEach(j -> deeds.add(new Deed.TakeOut(place.id(), j.key())));
+            from.jumpers().stream().filter(j -> !to.jumpers().contains(j)).forEach(j -> deeds.add(new PracticeAction.TakeOut(place.id(), j.key())));
             for (Box.CableCore core : place.box().cores()) {
                 if (!from.endOf(core).equals(to.endOf(core))) {
-                    deeds.add(new Deed.Put(place.id(), core.key(), false, connector(from, spare, to.endOf(core).key())));
+                    deeds.add(new PracticeAction.Put(place.id(), core.key(), false, connector(from, spare, to.endOf(core).key())));
                 }
             }
             for (Jumper jumper : to.jumpers()) {
                 if (!from.jumpers().contains(jumper)) {
-                    deeds.add(new Deed.Join(place.id(), connector(from, spare, jumper.from().key()),
+                    deeds.add(new PracticeAction.Join(place.id(), connector(from, spare, jumper.from().key()),
                             connector(from, spare, jumper.to().key())));
                 }
             }
@@ -107,12 +107,12 @@ class PracticeRunTest {
                 boolean work = offer.toll().isPresent() && offer.best().orElseThrow().verdict() == Verdict.OK;
                 if (work && offer.best().get().assignment().companion().isEmpty()) {
                     Candidate candidate = offer.best().get();
-                    List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
-                    deeds.add(new Deed.Choose(box, offer.scheme(), candidate.assignment().model().code()));
-                    candidate.plan().placesOfWork().forEach(place -> deeds.add(new Deed.ProveDead(place.id())));
-                    deeds.add(new Deed.ProveTester());
+                    List<PracticeAction> deeds = named(wall, isolated(wall, new ArrayList<>()));
+                    deeds.add(new PracticeAction.Choose(box, offer.scheme(), candidate.assignment().model().code()));
+                    candidate.plan().placesOfWork().forEach(place -> deeds.add(new PracticeAction.ProveDead(place.id())));
+                    deeds.add(new PracticeAction.ProveTester());
                     wired(candidate, deeds);
-                    deeds.add(new Deed.Finish());
+                    deeds.add(new PracticeAction.Finish());
                     Marks marks = PracticeRun.of(wall, models, deeds).marks();
                     assertThat(marks.isAccepted()).as("%s %s from %s: %s %s", wall, offer.scheme(), box, marks.findings(), marks.unsafe()).isTrue();
                 }
@@ -123,10 +123,10 @@ class PracticeRunTest {
     @Example
     void aWallDoneRightIsAccepted() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
-        List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
-        deeds.add(new Deed.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
+        List<PracticeAction> deeds = named(wall, isolated(wall, new ArrayList<>()));
+        deeds.add(new PracticeAction.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
         wired(wall, deeds);
-        deeds.add(new Deed.Finish());
+        deeds.add(new PracticeAction.Finish());
         Marks marks = run(wall, deeds).marks();
 
         assertThat(marks.findings()).filteredOn(f -> f.severity() != org.hiddenclerk.core.finding.Severity.NOTE).isEmpty();
@@ -138,12 +138,12 @@ class PracticeRunTest {
     @Example
     void aWireOnTheWrongTerminalIsFoundByTheProof() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
-        List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
-        deeds.add(new Deed.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
+        List<PracticeAction> deeds = named(wall, isolated(wall, new ArrayList<>()));
+        deeds.add(new PracticeAction.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
         wired(wall, deeds);
         String neutral = wall.boxes().get("A").cores().stream().filter(c -> c.core().role() == Role.NEUTRAL).findFirst().orElseThrow().key();
-        deeds.add(new Deed.Put("A", neutral, false, "g1.L1"));
-        deeds.add(new Deed.Finish());
+        deeds.add(new PracticeAction.Put("A", neutral, false, "g1.L1"));
+        deeds.add(new PracticeAction.Finish());
         Marks marks = run(wall, deeds).marks();
 
         assertThat(marks.wiring()).hasValueSatisfying(v -> assertThat(v).isNotEqualTo(Verdict.OK));
@@ -156,17 +156,17 @@ class PracticeRunTest {
         String circuit = wall.circuits().get(0).label();
         String live = wall.truth().entrySet().stream().filter(e -> e.getValue() == ConductorRole.PERMANENT_LIVE).findFirst().orElseThrow().getKey();
 
-        assertThat(run(wall, List.of(new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+        assertThat(run(wall, List.of(new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
                 .containsExactly(UnsafeDeed.Kind.TOUCHED_LIVE);
-        assertThat(run(wall, List.of(new Deed.Breaker(circuit, false), new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
                 .containsExactly(UnsafeDeed.Kind.NOT_PROVED_DEAD);
-        assertThat(run(wall, List.of(new Deed.Breaker(circuit, false), new Deed.Lock(circuit), new Deed.ProveDead("A"),
-                new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind).containsExactly(UnsafeDeed.Kind.TESTER_NOT_PROVED);
-        assertThat(run(wall, List.of(new Deed.Breaker(circuit, false), new Deed.ProveTester(), new Deed.ProveDead("A"),
-                new Deed.ProveTester(), new Deed.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Lock(circuit), new PracticeAction.ProveDead("A"),
+                new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind).containsExactly(UnsafeDeed.Kind.TESTER_NOT_PROVED);
+        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.ProveTester(), new PracticeAction.ProveDead("A"),
+                new PracticeAction.ProveTester(), new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
                 .containsExactly(UnsafeDeed.Kind.NOT_LOCKED);
-        List<Deed> right = isolated(wall, new ArrayList<>());
-        right.add(new Deed.Free(live));
+        List<PracticeAction> right = isolated(wall, new ArrayList<>());
+        right.add(new PracticeAction.Free(live));
         assertThat(run(wall, right).unsafe()).isEmpty();
     }
 
@@ -174,8 +174,8 @@ class PracticeRunTest {
     @Example
     void theSecondCircuitOfABoxIsMet() {
         PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, false);
-        PracticeRun run = run(wall, List.of(new Deed.ProveTester(), new Deed.Breaker(wall.circuits().get(0).label(), false),
-                new Deed.ProveDead("A")));
+        PracticeRun run = run(wall, List.of(new PracticeAction.ProveTester(), new PracticeAction.Breaker(wall.circuits().get(0).label(), false),
+                new PracticeAction.ProveDead("A")));
 
         assertThat(run.log().get(2).alarming()).isTrue();
         assertThat(run.log().get(2).words()).contains("not dead");
@@ -186,17 +186,17 @@ class PracticeRunTest {
     @Example
     void aBorrowedNeutralIsRefusedAndReported() {
         PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, true);
-        List<Deed> deeds = named(wall, isolated(wall, new ArrayList<>()));
-        deeds.add(new Deed.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
+        List<PracticeAction> deeds = named(wall, isolated(wall, new ArrayList<>()));
+        deeds.add(new PracticeAction.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
         PracticeRun refused = run(wall, deeds);
         assertThat(refused.phase()).isEqualTo(PracticeRun.Phase.CHOOSE);
         assertThat(refused.refusal()).extracting(f -> f.code()).contains(FindingCode.BORROWED_NEUTRAL);
 
-        deeds.add(new Deed.Report(FindingCode.BORROWED_NEUTRAL));
+        deeds.add(new PracticeAction.Report(FindingCode.BORROWED_NEUTRAL));
         assertThat(run(wall, deeds).marks().isAccepted()).isTrue();
-        assertThat(run(wall, List.of(new Deed.Report(FindingCode.EARTH_AS_NEUTRAL))).marks().isAccepted()).isFalse();
+        assertThat(run(wall, List.of(new PracticeAction.Report(FindingCode.EARTH_AS_NEUTRAL))).marks().isAccepted()).isFalse();
         PracticeWall sound = wall(PracticeLevel.TWO_CIRCUITS, false);
-        assertThat(run(sound, List.of(new Deed.Report(FindingCode.BORROWED_NEUTRAL))).marks().isAccepted()).isFalse();
+        assertThat(run(sound, List.of(new PracticeAction.Report(FindingCode.BORROWED_NEUTRAL))).marks().isAccepted()).isFalse();
     }
 
     /** A fact of the trade, common practice, no source: a non-contact pen beeps at a traveller that floats. */
@@ -207,10 +207,10 @@ class PracticeRunTest {
                 .map(Map.Entry::getKey).toList();
         int floating = 0;
         for (String core : travellers) {
-            for (List<Deed> before : List.<List<Deed>>of(List.of(), List.of(new Deed.Flip("B")))) {
-                List<Deed> deeds = new ArrayList<>(before);
-                deeds.add(new Deed.TestToEarth(core));
-                deeds.add(new Deed.Pen(core));
+            for (List<PracticeAction> before : List.<List<PracticeAction>>of(List.of(), List.of(new PracticeAction.Flip("B")))) {
+                List<PracticeAction> deeds = new ArrayList<>(before);
+                deeds.add(new PracticeAction.TestToEarth(core));
+                deeds.add(new PracticeAction.Pen(core));
                 List<PracticeRun.LogLine> log = run(wall, deeds).log();
                 boolean dead = log.get(log.size() - 2).words().endsWith("0 V") && !log.get(log.size() - 2).words().contains("230");
                 floating += dead && log.get(log.size() - 1).words().endsWith("beeps") ? 1 : 0;
@@ -224,12 +224,12 @@ class PracticeRunTest {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         String circuit = wall.circuits().get(0).label();
 
-        assertThatThrownBy(() -> run(wall, List.of(new Deed.Lock(circuit)))).isInstanceOf(NotPossible.class).hasMessageContaining("Switch it off");
-        assertThatThrownBy(() -> run(wall, List.of(new Deed.NamesDone()))).hasMessageContaining("has no name");
-        assertThatThrownBy(() -> run(wall, List.of(new Deed.TestContinuity("A/c1.1", "A/c2.1")))).hasMessageContaining("Free");
-        assertThatThrownBy(() -> run(wall, List.of(new Deed.Finish()))).hasMessageContaining("Choose");
-        assertThatThrownBy(() -> run(wall, List.of(new Deed.Pen("A/c9.9")))).hasMessageContaining("no core");
-        List<Deed> locked = List.of(new Deed.Breaker(circuit, false), new Deed.Lock(circuit), new Deed.Breaker(circuit, true));
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Lock(circuit)))).isInstanceOf(NotPossible.class).hasMessageContaining("Switch it off");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.NamesDone()))).hasMessageContaining("has no name");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.TestContinuity("A/c1.1", "A/c2.1")))).hasMessageContaining("Free");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Finish()))).hasMessageContaining("Choose");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Pen("A/c9.9")))).hasMessageContaining("no core");
+        List<PracticeAction> locked = List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Lock(circuit), new PracticeAction.Breaker(circuit, true));
         assertThatThrownBy(() -> run(wall, locked)).hasMessageContaining("locked");
     }
 }

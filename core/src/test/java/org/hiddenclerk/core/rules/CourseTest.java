@@ -23,24 +23,24 @@ import org.junit.jupiter.api.Test;
 
 /** What devices, links and rules do in one course of events. */
 class CourseTest {
-    private static Course course(boolean allOn, Rule... rules) {
-        return new Course(new RuleIndex(Houses.house(6, Arrays.asList(rules))), Delays.USUAL, allOn);
+    private static Simulation course(boolean allOn, Rule... rules) {
+        return new Simulation(new RuleIndex(Houses.house(6, Arrays.asList(rules))), Delays.USUAL, allOn);
     }
 
     /** From a device to its coordinator, the hub, and back: 60 + 50 + 60 ms. */
     private static final int OVER_HUB = 170;
 
-    private static List<String> told(Course course) {
+    private static List<String> told(Simulation course) {
         return course.changes().stream().map(change -> change.atMs() + " " + change.output() + " " + change.to()).toList();
     }
 
     @Test
     void aRockerActsAsItsBehaviourSays() {
-        Course flips = course(false);
+        Simulation flips = course(false);
         flips.use(new ControlId("switch1"), Gesture.FLIP);
         flips.use(new ControlId("switch1"), Gesture.FLIP);
         assertThat(told(flips)).containsExactly("0 lamp1 100", "0 lamp1 0");
-        Course position = course(false);
+        Simulation position = course(false);
         position.remote(new OutputId("lamp0"), true);
         position.use(new ControlId("switch0"), Gesture.FLIP);
         assertThat(told(position)).as("up means on, and it is on already").containsExactly("0 lamp0 100");
@@ -48,7 +48,7 @@ class CourseTest {
 
     @Test
     void aRuleOnTheHubTakesItsTimeAndItsDelay() {
-        Course course = course(false, after(rule("r", goesOn("lamp1"), on("lamp2")), 30));
+        Simulation course = course(false, after(rule("r", goesOn("lamp1"), on("lamp2")), 30));
         course.use(new ControlId("switch1"), Gesture.FLIP);
         assertThat(told(course)).containsExactly("0 lamp1 100", 30_000 + OVER_HUB + " lamp2 100");
     }
@@ -58,7 +58,7 @@ class CourseTest {
         Rule short1 = rule("first", new Trigger.Sensed(new SensorId("motion"), Reading.MOVES, 0), new Action.RunOn(new OutputId("fan"), 600));
         Rule again = after(rule("again", new Trigger.Sensed(new SensorId("motion"), Reading.MOVES, 0), on("lamp1")), 300);
         Rule restart = rule("restart", goesOn("lamp1"), new Action.RunOn(new OutputId("fan"), 600));
-        Course course = course(false, short1, again, restart);
+        Simulation course = course(false, short1, again, restart);
         course.happen(new Trigger.Sensed(new SensorId("motion"), Reading.MOVES, 0));
         int hub = OVER_HUB;
         assertThat(told(course)).containsExactly(hub + " fan 100", 300_000 + hub + " lamp1 100", 900_000 + 2 * hub + " fan 0");
@@ -67,16 +67,16 @@ class CourseTest {
     @Test
     void levelsStepDimAndStayAboveTheirLeast() {
         Rule step = rule("step", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.Step(new OutputId("fan"), List.of(0, 33, 66, 100)));
-        Course fan = course(false, step);
+        Simulation fan = course(false, step);
         for (int i = 0; i < 5; i++) {
             fan.use(new ControlId("button"), Gesture.SHORT);
         }
-        assertThat(fan.changes()).extracting(Course.Change::to).containsExactly(33, 66, 100, 0, 33);
-        Course dim = course(true, rule("dim", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.DimToggle(new OutputId("lamp2"), 15, 85, 70)));
+        assertThat(fan.changes()).extracting(Simulation.Change::to).containsExactly(33, 66, 100, 0, 33);
+        Simulation dim = course(true, rule("dim", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.DimToggle(new OutputId("lamp2"), 15, 85, 70)));
         dim.use(new ControlId("button"), Gesture.SHORT);
         dim.use(new ControlId("button"), Gesture.SHORT);
-        assertThat(dim.changes()).extracting(Course.Change::to).containsExactly(15, 85);
-        Course least = course(false, rule("low", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.SetLevel(new OutputId("lamp2"), 5)),
+        assertThat(dim.changes()).extracting(Simulation.Change::to).containsExactly(15, 85);
+        Simulation least = course(false, rule("low", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.SetLevel(new OutputId("lamp2"), 5)),
                 rule("least", new Trigger.Changes(new OutputId("lamp2"), Trigger.To.ANY, false), new Action.AtLeast(new OutputId("lamp2"), 20)));
         least.use(new ControlId("button"), Gesture.SHORT);
         assertThat(least.level(new OutputId("lamp2"))).isEqualTo(20);
@@ -85,7 +85,7 @@ class CourseTest {
 
     @Test
     void pulsesAndMovesEndByThemselves() {
-        Course course = course(false, rule("gate", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.Pulse(new OutputId("gate"), 500), new Action.Move(new OutputId("blind"), Motion.UP, 20_000)));
+        Simulation course = course(false, rule("gate", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.Pulse(new OutputId("gate"), 500), new Action.Move(new OutputId("blind"), Motion.UP, 20_000)));
         course.use(new ControlId("button"), Gesture.SHORT);
         assertThat(course.level(new OutputId("gate"))).isZero();
         assertThat(course.level(new OutputId("blind"))).isZero();
@@ -94,7 +94,7 @@ class CourseTest {
 
     @Test
     void allOffLeavesOutWhatItIsToldTo() {
-        Course course = course(true, rule("off", new Trigger.Household(false), new Action.AllOff(Set.of(new OutputId("lamp3")))));
+        Simulation course = course(true, rule("off", new Trigger.Household(false), new Action.AllOff(Set.of(new OutputId("lamp3")))));
         course.happen(new Trigger.Household(false));
         assertThat(course.level(new OutputId("lamp3"))).isEqualTo(100);
         assertThat(course.level(new OutputId("lamp1"))).isZero();
@@ -105,7 +105,7 @@ class CourseTest {
     void aLinkLeadsOrChangesItsLamp() {
         RuledHouse house = Houses.house(6, List.of()).withLinks(List.of(new Link("a", new ControlId("switch1"), new OutputId("lamp2"), Link.Way.DIRECT_BINDING, Link.Effect.FOLLOW, false),
                 new Link("b", new ControlId("switch1"), new OutputId("lamp4"), Link.Way.LOCAL_GROUP, Link.Effect.TOGGLE, false)));
-        Course course = new Course(new RuleIndex(house), Delays.USUAL, false);
+        Simulation course = new Simulation(new RuleIndex(house), Delays.USUAL, false);
         course.set(new OutputId("lamp4"), true);
         course.use(new ControlId("switch1"), Gesture.FLIP);
         assertThat(told(course)).containsExactly("0 lamp1 100", Delays.USUAL.group() + " lamp4 0", Delays.USUAL.binding() + " lamp2 100");
@@ -114,10 +114,10 @@ class CourseTest {
     @Test
     void whatByHandOnlyMeans() {
         Rule byHand = rule("r", new Trigger.Changes(new OutputId("lamp1"), Trigger.To.ON, true), on("lamp2"));
-        Course remote = course(false, byHand);
+        Simulation remote = course(false, byHand);
         remote.remote(new OutputId("lamp1"), true);
         assertThat(remote.level(new OutputId("lamp2"))).isZero();
-        Course hand = course(false, byHand);
+        Simulation hand = course(false, byHand);
         hand.use(new ControlId("switch1"), Gesture.FLIP);
         assertThat(hand.level(new OutputId("lamp2"))).isEqualTo(100);
     }
@@ -139,11 +139,11 @@ class CourseTest {
 
     @Test
     void anEndIsAnEndAndACircleIsTold() {
-        Course mirror = course(false, rule("a", new Trigger.Changes(new OutputId("lamp1"), Trigger.To.ANY, false), new Action.Follow(new OutputId("lamp2"), new OutputId("lamp1"))),
+        Simulation mirror = course(false, rule("a", new Trigger.Changes(new OutputId("lamp1"), Trigger.To.ANY, false), new Action.Follow(new OutputId("lamp2"), new OutputId("lamp1"))),
                 rule("b", new Trigger.Changes(new OutputId("lamp2"), Trigger.To.ANY, false), new Action.Follow(new OutputId("lamp1"), new OutputId("lamp2"))));
         mirror.use(new ControlId("switch1"), Gesture.FLIP);
         assertThat(mirror.circle()).as("two mirrors agree").isEmpty();
-        Course chase = course(false, rule("on", goesOn("lamp1"), off("lamp1")), rule("off", Houses.goesOff("lamp1"), on("lamp1")));
+        Simulation chase = course(false, rule("on", goesOn("lamp1"), off("lamp1")), rule("off", Houses.goesOff("lamp1"), on("lamp1")));
         chase.use(new ControlId("switch1"), Gesture.FLIP);
         assertThat(chase.circle().orElseThrow().stream().map(firing -> firing.rule().id())).contains("on", "off");
     }

@@ -96,7 +96,7 @@ class RuleAnalysisTest {
         List<Rule> rules = recipe.draft(house, "r").orElseThrow();
         RuledHouse with = house.withRules(rules);
         assertThat(with.problems()).isEmpty();
-        assertThat(analysis(with)).as(() -> rules.stream().map(rule -> Piece.plain(Words.of(with, rule))).toList().toString()).isEmpty();
+        assertThat(analysis(with)).as(() -> rules.stream().map(rule -> SentencePart.plain(Words.of(with, rule))).toList().toString()).isEmpty();
         assertThat(recipe.draft(new RuledHouse(List.of(), List.of(), List.of()), "r").isEmpty()).isEqualTo(recipe != Recipe.LEAVING);
     }
 
@@ -105,8 +105,8 @@ class RuleAnalysisTest {
     void everySentenceReadsAndItsSlotsPointIntoTheRule(Recipe recipe) {
         RuledHouse house = Houses.house(6, List.of());
         for (Rule rule : recipe.draft(house, "r").orElseThrow()) {
-            List<Piece> pieces = Words.of(house, rule);
-            assertThat(Piece.plain(pieces)).startsWith("When ").endsWith(".").doesNotContain("  ").doesNotContain("null");
+            List<SentencePart> pieces = Words.of(house, rule);
+            assertThat(SentencePart.plain(pieces)).startsWith("When ").endsWith(".").doesNotContain("  ").doesNotContain("null");
             assertThat(pieces.stream().flatMap(piece -> piece.slot().stream())).isNotEmpty().allSatisfy(slot -> assertThat(slot.pointer()).matches("/(triggers|guards|deeds)/\\d+/.+"));
         }
     }
@@ -114,11 +114,11 @@ class RuleAnalysisTest {
     @Test
     void aSentenceSaysWhatTheRuleDoes() {
         RuledHouse house = Houses.house(4, List.of());
-        assertThat(Recipe.FAN_RUN_ON.draft(house, "r").orElseThrow().stream().map(rule -> Piece.plain(Words.of(house, rule)))).containsExactly(
+        assertThat(Recipe.FAN_RUN_ON.draft(house, "r").orElseThrow().stream().map(rule -> SentencePart.plain(Words.of(house, rule)))).containsExactly(
                 "When lamp 0 goes off by whatever it may be, then fan runs for 600 s.");
-        assertThat(Recipe.SUN.draft(house, "r").orElseThrow().stream().map(rule -> Piece.plain(Words.of(house, rule)))).containsExactly(
+        assertThat(Recipe.SUN.draft(house, "r").orElseThrow().stream().map(rule -> SentencePart.plain(Words.of(house, rule)))).containsExactly(
                 "When it is 15 min before sunset every day, then lamp 0 goes on.", "When it is 23:00 every day, then lamp 0 goes off.");
-        assertThat(Recipe.DIM_TOGGLE.draft(house, "r").orElseThrow().stream().map(rule -> Piece.plain(Words.of(house, rule)))).containsExactly(
+        assertThat(Recipe.DIM_TOGGLE.draft(house, "r").orElseThrow().stream().map(rule -> SentencePart.plain(Words.of(house, rule)))).containsExactly(
                 "When button is pressed shortly, then lamp 0 goes to 15 % if it is above 70 % and to 85 % otherwise.");
     }
 

@@ -18,7 +18,7 @@ class RulePartTest {
         Rule more = part.addTo(rule, house).orElseThrow();
         assertThat(house.withRules(List.of(rule, more.runningOn(Rule.RunsOn.CLOUD))).problems()).extracting(RuledHouse.Problem::pointer).as(part.words()).isEmpty();
         assertThat(Words.parts(house, more)).hasSize(3);
-        assertThat(Piece.plain(Words.of(house, more))).startsWith("When ").endsWith(".").hasSizeGreaterThan(Piece.plain(Words.of(house, rule)).length());
+        assertThat(SentencePart.plain(Words.of(house, more))).startsWith("When ").endsWith(".").hasSizeGreaterThan(SentencePart.plain(Words.of(house, rule)).length());
     }
 
     @ParameterizedTest

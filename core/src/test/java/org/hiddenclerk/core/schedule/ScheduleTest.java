@@ -23,8 +23,8 @@ import org.junit.jupiter.params.provider.CsvSource;
 
 /** Sun against values computed by the published low-precision formulas (NOAA, Meeus); recurrences against the examples of RFC 5545, 3.8.5.3. */
 class ScheduleTest {
-    private static final Whereabouts NEW_YORK = new Whereabouts(40.7128, -74.006, ZoneId.of("America/New_York"));
-    private static final Whereabouts HELSINKI = new Whereabouts(60.1699, 24.9384, ZoneId.of("Europe/Helsinki"));
+    private static final Location NEW_YORK = new Location(40.7128, -74.006, ZoneId.of("America/New_York"));
+    private static final Location HELSINKI = new Location(60.1699, 24.9384, ZoneId.of("Europe/Helsinki"));
 
     @ParameterizedTest
     @CsvSource(textBlock = """
@@ -52,7 +52,7 @@ class ScheduleTest {
             SN-22,Europe/Helsinki,69.909,27.027,2026-12-21,+02:00,none sun down,12:10,none sun down
             """)
     void sun(String id, String zone, double latitude, double longitude, LocalDate date, String offset, String rise, String noon, String set) {
-        SunDay day = SunDay.of(new Whereabouts(latitude, longitude, ZoneId.of(zone)), date);
+        SunDay day = SunDay.of(new Location(latitude, longitude, ZoneId.of(zone)), date);
         Duration tolerance = Duration.ofMinutes(Math.abs(latitude) > 60 ? 3 : 2);
         assertThat(day.noon().getOffset()).isEqualTo(ZoneOffset.of(offset));
         near(day.noon(), date, noon, tolerance);
@@ -95,7 +95,7 @@ class ScheduleTest {
         assertThat(all).allSatisfy(at -> assertThat(at.toLocalTime()).isEqualTo(LocalTime.of(9, 0)));
     }
 
-    private static List<String> utc(Schedule schedule, Whereabouts where, String from, int count) {
+    private static List<String> utc(Schedule schedule, Location where, String from, int count) {
         return Occurrences.next(schedule, where, Instant.parse(from), count).stream().map(at -> at.toInstant().toString()).toList();
     }
 
@@ -124,7 +124,7 @@ class ScheduleTest {
         assertThat(Occurrences.problem("FREQ=WEEKLY;BYDAY=MO")).isEqualTo(Optional.empty());
         assertThatThrownBy(() -> utc(new Schedule.Recurring(LocalDateTime.parse("2026-01-01T00:00:00"), "FREQ=NEVER"), HELSINKI, "2026-01-01T00:00:00Z", 1))
                 .isInstanceOf(IllegalArgumentException.class);
-        assertThatThrownBy(() -> new Whereabouts(91, 0, ZoneId.of("UTC"))).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> new Location(91, 0, ZoneId.of("UTC"))).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test
@@ -144,7 +144,7 @@ class ScheduleTest {
 
     @Test
     void aSunThatDoesNotRiseIsWaitedFor() {
-        Whereabouts north = new Whereabouts(69.909, 27.027, ZoneId.of("Europe/Helsinki"));
+        Location north = new Location(69.909, 27.027, ZoneId.of("Europe/Helsinki"));
         Schedule rise = new Schedule.BySun(Schedule.SunEvent.SUNRISE, 0, Set.of());
         ZonedDateTime next = Occurrences.next(rise, north, Instant.parse("2026-12-10T00:00:00Z"), 1).get(0);
         assertThat(next.toLocalDate()).isBetween(LocalDate.parse("2027-01-10"), LocalDate.parse("2027-01-25"));

@@ -24,7 +24,7 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Millimetres;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 
 /** Builds runs of several boxes for tests; a box is named by a letter. */
 public final class Circuits {
@@ -123,12 +123,12 @@ public final class Circuits {
     }
 
     /** The run seen from a box. */
-    public Run from(String lead) {
+    public ConnectedBoxes from(String lead) {
         Map<String, Box> built = new LinkedHashMap<>();
         boxes.forEach((name, draft) -> built.put(name, new Box(name, draft.kind, Optional.of(new BoxGeometry(
                 Millimetres.of(131), Millimetres.of(80), Millimetres.of(66), false)), draft.gangs, draft.loads, draft.cables,
                 draft.jumpers)));
-        return Run.of(built, lead, region);
+        return ConnectedBoxes.of(built, lead, region);
     }
 
     private String nextName(String box) {

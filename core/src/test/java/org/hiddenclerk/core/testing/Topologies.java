@@ -18,7 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.RegionProfile;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 
 /** The circuits that one meets: where the feed comes in, where the lamp hangs, what runs between the switches. */
 public final class Topologies {
@@ -26,8 +26,8 @@ public final class Topologies {
     }
 
     /** Runs by what they are; the lead is box A, its gang 1 the switch that is looked at. */
-    public static Map<String, Run> all(RegionProfile region) {
-        Map<String, Run> runs = new LinkedHashMap<>();
+    public static Map<String, ConnectedBoxes> all(RegionProfile region) {
+        Map<String, ConnectedBoxes> runs = new LinkedHashMap<>();
         runs.put("one-way, feed at the switch", oneWay(region));
         runs.put("one-way, lamp cable with a spare core", oneWayWithSpare(region));
         runs.put("one-way, switch loop", loop(region));
@@ -48,25 +48,25 @@ public final class Topologies {
         return runs;
     }
 
-    private static Run oneWay(RegionProfile region) {
+    private static ConnectedBoxes oneWay(RegionProfile region) {
         return new Circuits(region).box("A", WALL).gang("A", ONE_WAY, "4").load("A", "2 LED 7", 1)
                 .feed("A", "4", "1.COM", "j.n").cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"),
                         wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run oneWayWithSpare(RegionProfile region) {
+    private static ConnectedBoxes oneWayWithSpare(RegionProfile region) {
         return new Circuits(region).box("A", WALL).gang("A", ONE_WAY, "4").load("A", "2 LED 7", 1)
                 .feed("A", "4", "1.COM", "j.n").cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"),
                         wire(SPARE, "cap"), wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run loop(RegionProfile region) {
+    private static ConnectedBoxes loop(RegionProfile region) {
         return new Circuits(region).box("A", WALL).gang("A", ONE_WAY, "4").load("A", "2 LED 7", 1)
                 .cable("A", new Leads.ToLoadWithFeed(1, new org.hiddenclerk.core.job.CircuitId("4")),
                         wire(PERMANENT_LIVE, "1.COM"), wire(SWITCHED_LIVE, "1.L1"), wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run junction(RegionProfile region) {
+    private static ConnectedBoxes junction(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("J", JUNCTION).box("X", LUMINAIRE).gang("A", ONE_WAY, "4")
                 .load("X", "2 LED 7", 0).feed("J", "4", "j.l", "j.n")
                 .cable("J", "A", wire(PERMANENT_LIVE, "j.l", "1.COM"), wire(SWITCHED_LIVE, "j.sl", "1.L1"),
@@ -75,14 +75,14 @@ public final class Topologies {
                         wire(EARTH, "j.earth", "x1.PE")).from("A");
     }
 
-    private static Run loopIn(RegionProfile region) {
+    private static ConnectedBoxes loopIn(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("X", LUMINAIRE).gang("A", ONE_WAY, "4").load("X", "2 LED 7", 0)
                 .feed("X", "4", "j.l", "x1.N").cable("X", "A", wire(PERMANENT_LIVE, "j.l", "1.COM"),
                         wire(SWITCHED_LIVE, "x1.L", "1.L1"), wire(EARTH, "j.earth", "j.earth")).from("A");
     }
 
     /** Feed at A, lamp from B; with intermediates between them. */
-    private static Run twoWayThrough(RegionProfile region, int intermediates) {
+    private static ConnectedBoxes twoWayThrough(RegionProfile region, int intermediates) {
         Circuits run = new Circuits(region).box("A", WALL);
         for (int i = 1; i <= intermediates; i++) {
             run.box("I" + i, WALL).gang("I" + i, INTERMEDIATE, "4");
@@ -101,7 +101,7 @@ public final class Topologies {
     }
 
     /** Feed and lamp at A; the switched live comes back from B beside the travellers. */
-    private static Run twoWayFeedAndLampAtA(RegionProfile region, int intermediates) {
+    private static ConnectedBoxes twoWayFeedAndLampAtA(RegionProfile region, int intermediates) {
         Circuits run = new Circuits(region).box("A", WALL);
         for (int i = 1; i <= intermediates; i++) {
             run.box("I" + i, WALL).gang("I" + i, INTERMEDIATE, "4");
@@ -120,7 +120,7 @@ public final class Topologies {
                 wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run twoWayNeutralInBoth(RegionProfile region) {
+    private static ConnectedBoxes twoWayNeutralInBoth(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("B", WALL).gang("A", TWO_WAY, "4").gang("B", TWO_WAY, "4")
                 .load("A", "2 LED 7", 1).feed("A", "4", "1.COM", "j.n")
                 .cable("A", "B", wire(TRAVELLER, "1.L1", "1.L1"), wire(TRAVELLER, "1.L2", "1.L2"),
@@ -129,7 +129,7 @@ public final class Topologies {
                         wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run twoWayFeedAtLamp(RegionProfile region) {
+    private static ConnectedBoxes twoWayFeedAtLamp(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("B", WALL).box("X", LUMINAIRE).gang("A", TWO_WAY, "4")
                 .gang("B", TWO_WAY, "4").load("X", "2 LED 7", 0).feed("X", "4", "j.l", "x1.N")
                 .cable("X", "A", wire(PERMANENT_LIVE, "j.l", "1.COM"), wire(TRAVELLER, "j.t1", "1.L1"),
@@ -138,7 +138,7 @@ public final class Topologies {
                         wire(TRAVELLER, "j.t2", "1.L2"), wire(EARTH, "j.earth", "j.earth")).from("A");
     }
 
-    private static Run twoWayFeedBetween(RegionProfile region) {
+    private static ConnectedBoxes twoWayFeedBetween(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("J", JUNCTION).box("B", WALL).gang("A", TWO_WAY, "4")
                 .gang("B", TWO_WAY, "4").load("B", "2 LED 7", 1).feed("J", "4", "j.l", "j.n")
                 .cable("J", "A", wire(PERMANENT_LIVE, "j.l", "1.COM"), wire(TRAVELLER, "j.t1", "1.L1"),
@@ -149,7 +149,7 @@ public final class Topologies {
                         wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run twoWayFeedAtFarSwitch(RegionProfile region) {
+    private static ConnectedBoxes twoWayFeedAtFarSwitch(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("B", WALL).gang("A", TWO_WAY, "4").gang("B", TWO_WAY, "4")
                 .load("A", "2 LED 7", 1).feed("B", "4", "1.COM", "j.n")
                 .cable("A", "B", wire(TRAVELLER, "1.L1", "1.L1"), wire(TRAVELLER, "1.L2", "1.L2"),
@@ -158,7 +158,7 @@ public final class Topologies {
                         wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run threeStrapper(RegionProfile region) {
+    private static ConnectedBoxes threeStrapper(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("B", WALL).gang("A", TWO_WAY, "4").gang("B", TWO_WAY, "4")
                 .load("A", "2 LED 7", 1).feed("A", "4", "1.L1", "j.n")
                 .cable("A", "B", wire(TRAVELLER, "1.COM", "1.COM"), wire(TRAVELLER, "1.L1", "1.L1"),
@@ -167,7 +167,7 @@ public final class Topologies {
                         wire(EARTH, "j.earth")).from("A");
     }
 
-    private static Run twoWayOtherCircuitInB(RegionProfile region) {
+    private static ConnectedBoxes twoWayOtherCircuitInB(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("B", WALL).gang("A", TWO_WAY, "4").gang("B", TWO_WAY, "4")
                 .gang("B", ONE_WAY, "6").load("A", "2 LED 7", 1).load("B", "LED 30", 2).feed("A", "4", "1.COM", "j.n")
                 .cable("A", "B", wire(TRAVELLER, "1.L1", "1.L1"), wire(TRAVELLER, "1.L2", "1.L2"),

@@ -29,7 +29,7 @@ class PairOfChangeOversTest {
     private static final List<String> BOTH_ENDS_AT_A = List.of("two-way, feed and lamp at A", "three-strapper, feed and lamp at A", "one intermediate, feed and lamp at A",
             "two intermediates, feed and lamp at A");
 
-    private static WiringPlan plan(Run run, SchemeCode scheme, ModuleModel model, InputBehaviour behaviour) {
+    private static WiringPlan plan(ConnectedBoxes run, SchemeCode scheme, ModuleModel model, InputBehaviour behaviour) {
         return WiringPlan.of(Boxes.house(), run, List.of(assigned(scheme, model, behaviour)));
     }
 
@@ -47,7 +47,7 @@ class PairOfChangeOversTest {
     @MethodSource("readers")
     void theyAreReadByEveryKindOfInputWhereTheirChainEndsWhereItBegins(SchemeCode scheme, ModuleModel model) {
         for (RegionProfile region : RegionProfile.values()) {
-            Map<String, Run> circuits = Topologies.all(region);
+            Map<String, ConnectedBoxes> circuits = Topologies.all(region);
             for (String name : BOTH_ENDS_AT_A) {
                 WiringPlan plan = plan(circuits.get(name), scheme, model, InputBehaviour.EVERY_FLIP);
                 assertThat(plan.planned()).as(region + " " + name + " " + plan.findings()).isPresent();
@@ -69,7 +69,7 @@ class PairOfChangeOversTest {
     @ParameterizedTest
     @MethodSource("readers")
     void aPlanThatReadsThemOtherwiseIsHeldAsTheirFeelWouldBe(SchemeCode scheme, ModuleModel model) {
-        Run run = Topologies.all(RegionProfile.EU_230).get("two-way, feed and lamp at A");
+        ConnectedBoxes run = Topologies.all(RegionProfile.EU_230).get("two-way, feed and lamp at A");
         for (InputBehaviour behaviour : model.behaviours()) {
             PlanJudgement judgement = PlanJudgement.of(new Planner(Boxes.house(), run), List.of(assigned(scheme, model, behaviour)), Map.of(), Terms.USUAL);
             boolean allowed = behaviour == InputBehaviour.EVERY_FLIP;
@@ -80,7 +80,7 @@ class PairOfChangeOversTest {
 
     @Test
     void whereTheChainEndsInAnotherBoxTheCoresThatAreMissingAreCounted() {
-        Run run = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
+        ConnectedBoxes run = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
         for (ModuleModel model : List.of(Modules.withElvInputs(2, Modules.generous()), Modules.withNeutral(1, 4, Modules.generous()))) {
             assertThat(plan(run, SchemeCode.MULTI_ONE_MODULE, model, InputBehaviour.EVERY_FLIP).findings()).as(model.code()).extracting(finding -> finding.code())
                     .containsOnly(FindingCode.TOO_FEW_CORES);

@@ -133,7 +133,7 @@ class SchemeMatrixTest {
         for (RegionProfile region : RegionProfile.values()) {
             SchemeMatrix.plans(region).forEach((name, plan) -> {
                 if (name.endsWith(" AT_LAMP_BLINK") && !name.startsWith("one-way")) {
-                    List<Run.Place> switchBoxes = plan.placesOfWork().stream().filter(place -> !place.box().gangs().isEmpty()).toList();
+                    List<ConnectedBoxes.Place> switchBoxes = plan.placesOfWork().stream().filter(place -> !place.box().gangs().isEmpty()).toList();
                     int switches = plan.planned().orElseThrow().intents().get(0).controls().size();
                     // Three strappers join common to common: a link there would leave no flip that breaks anything.
                     boolean travellers = !name.startsWith("three-strapper");
@@ -162,7 +162,7 @@ class SchemeMatrixTest {
     @Test
     void theWayBackUndoesEveryMoveInEveryBox() {
         SchemeMatrix.plans(RegionProfile.EU_230).forEach((name, plan) -> plan.planned().ifPresent(planned -> {
-            for (Run.Place place : plan.run().places()) {
+            for (ConnectedBoxes.Place place : plan.run().places()) {
                 BoxWiring before = plan.found().at(place);
                 BoxWiring after = planned.at(place);
                 Set<String> there = conductors(Move.between(before, after));

@@ -36,7 +36,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** Several gangs of one box on one module: senders with several inputs, double two-ways, another module behind the other switches. */
 class SeveralGangsTest {
 
-    private static WiringPlan plan(RegionProfile region, Run run, SchemeCode scheme, ModuleModel model, ModuleModel other, int gangs) {
+    private static WiringPlan plan(RegionProfile region, ConnectedBoxes run, SchemeCode scheme, ModuleModel model, ModuleModel other, int gangs) {
         return WiringPlan.of(Boxes.house(region), run, List.of(new Assignment(scheme, model, IntStream.rangeClosed(1, gangs).boxed().toList(), List.of(), Map.of(),
                 Optional.empty(), Optional.of(other))));
     }
@@ -57,7 +57,7 @@ class SeveralGangsTest {
     }
 
     /** Switches of one box without a neutral; each lamp hangs on a cable of its own, with a neutral that comes from elsewhere. */
-    private static Run box(RegionProfile region, int gangs) {
+    private static ConnectedBoxes box(RegionProfile region, int gangs) {
         Circuits circuits = new Circuits(region).box("A", WALL);
         for (int gang = 1; gang <= gangs; gang++) {
             circuits.gang("A", ONE_WAY, "4").load("A", "LED 9", gang).jumper("A", "j.l", gang + ".COM");
@@ -95,7 +95,7 @@ class SeveralGangsTest {
 
     @Test
     void gangsOfTwoCircuitsNeverShareASender() {
-        Run run = new Circuits(RegionProfile.EU_230).box("A", WALL).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "6").load("A", "LED 9", 1).load("A", "LED 9", 2)
+        ConnectedBoxes run = new Circuits(RegionProfile.EU_230).box("A", WALL).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "6").load("A", "LED 9", 1).load("A", "LED 9", 2)
                 .feed("A", "4", "1.COM", "j.n4").feed("A", "6", "2.COM", "j.n6")
                 .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(NEUTRAL, "j.n4"), wire(EARTH, "j.earth"))
                 .cable("A", new Leads.ToLoad(2), wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n6"), wire(EARTH, "j.earth")).from("A");
@@ -105,7 +105,7 @@ class SeveralGangsTest {
     }
 
     /** A double switch on one cable of four cores: two loads in one fitting. */
-    private static Run doubleSwitch(RegionProfile region) {
+    private static ConnectedBoxes doubleSwitch(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("X", LUMINAIRE).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "4").load("X", "2 LED 9", 0).load("X", "3 LED 9", 0)
                 .feed("X", "4", "j.l", "j.n").jumper("A", "1.COM", "2.COM").jumper("X", "j.n", "x1.N").jumper("X", "j.n", "x2.N")
                 .cable("A", "X", wire(PERMANENT_LIVE, "1.COM", "j.l"), wire(SWITCHED_LIVE, "1.L1", "x1.L"), wire(SWITCHED_LIVE, "2.L1", "x2.L"), wire(EARTH, "j.earth", "j.earth"))
@@ -123,7 +123,7 @@ class SeveralGangsTest {
     }
 
     /** Two lamps, each with a change-over switch in two boxes; no neutral in the second. */
-    private static Run doubleTwoWay(RegionProfile region) {
+    private static ConnectedBoxes doubleTwoWay(RegionProfile region) {
         return new Circuits(region).box("A", WALL).box("B", WALL).gang("A", TWO_WAY, "4").gang("A", TWO_WAY, "4").gang("B", TWO_WAY, "4").gang("B", TWO_WAY, "4")
                 .load("A", "LED 9", 1).load("A", "LED 30", 2).feed("A", "4", "j.l", "j.n")
                 .cable("A", "B", wire(PERMANENT_LIVE, "j.l", "j.l"), wire(TRAVELLER, "1.L1", "1.L1"), wire(TRAVELLER, "1.L2", "1.L2"), wire(TRAVELLER, "2.L1", "2.L1"),
@@ -135,7 +135,7 @@ class SeveralGangsTest {
 
     @Test
     void bothLampsOfADoubleTwoWayGoOnOneModuleInEachBox() {
-        Run run = doubleTwoWay(RegionProfile.EU_230);
+        ConnectedBoxes run = doubleTwoWay(RegionProfile.EU_230);
         ModuleModel two = Modules.withNeutral(2, 2, Modules.generous());
         WiringPlan plan = plan(RegionProfile.EU_230, run, SchemeCode.MULTI_SECOND_UNLOADED, two, Modules.sender(2), 2);
 
@@ -150,9 +150,9 @@ class SeveralGangsTest {
     /** The first dims or carries; what only reads may be another, cheaper one, as long as both talk alike and act alike. */
     @Test
     void anotherModuleMayReadTheOtherSwitch() {
-        Run fromFeed = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
-        Map<String, Box> boxes = fromFeed.boxes().stream().collect(Collectors.toMap(Run.Place::id, Run.Place::box));
-        Run fromLamp = Run.of(boxes, "B", RegionProfile.EU_230);
+        ConnectedBoxes fromFeed = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
+        Map<String, Box> boxes = fromFeed.boxes().stream().collect(Collectors.toMap(ConnectedBoxes.Place::id, ConnectedBoxes.Place::box));
+        ConnectedBoxes fromLamp = ConnectedBoxes.of(boxes, "B", RegionProfile.EU_230);
         ModuleModel loaded = Modules.withInputs(4);
         ModuleModel plain = Modules.withNeutral(1, 2, Modules.usualRatings());
         WiringPlan unloaded = plan(RegionProfile.EU_230, fromFeed, SchemeCode.MULTI_SECOND_UNLOADED, loaded, plain, 1);

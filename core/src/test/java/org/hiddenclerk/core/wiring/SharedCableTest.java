@@ -60,24 +60,24 @@ class SharedCableTest {
     }
 
     /** The same double switch with its fitting surveyed, and by its cable alone. */
-    private static List<Run> doubleSwitch(RegionProfile region) {
-        Run surveyed = fitting(twoGangs(region), circuits -> circuits.feed("A", "4", "1.COM", "j.n").cable("A", "X", wire(SWITCHED_LIVE, "1.L1", "x1.L"), wire(SWITCHED_LIVE, "2.L1", "x2.L"),
+    private static List<ConnectedBoxes> doubleSwitch(RegionProfile region) {
+        ConnectedBoxes surveyed = fitting(twoGangs(region), circuits -> circuits.feed("A", "4", "1.COM", "j.n").cable("A", "X", wire(SWITCHED_LIVE, "1.L1", "x1.L"), wire(SWITCHED_LIVE, "2.L1", "x2.L"),
                 wire(NEUTRAL, "j.n", "j.n"), wire(EARTH, "j.earth", "j.earth"))).from("A");
-        Run listed = twoGangs(region).load("A", "2 LED 9", 1).load("A", "3 LED 9", 2).feed("A", "4", "1.COM", "j.n").cable("A", new Leads.ToLoad(1, SECOND), wire(SWITCHED_LIVE, "1.L1"),
+        ConnectedBoxes listed = twoGangs(region).load("A", "2 LED 9", 1).load("A", "3 LED 9", 2).feed("A", "4", "1.COM", "j.n").cable("A", new Leads.ToLoad(1, SECOND), wire(SWITCHED_LIVE, "1.L1"),
                 wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth")).from("A");
         return List.of(surveyed, listed);
     }
 
     /** The same where the feed is at the fitting. */
-    private static List<Run> doubleLoop(RegionProfile region) {
-        Run surveyed = fitting(twoGangs(region), circuits -> circuits.feed("X", "4", "j.l", "j.n").cable("A", "X", wire(PERMANENT_LIVE, "1.COM", "j.l"), wire(SWITCHED_LIVE, "1.L1", "x1.L"),
+    private static List<ConnectedBoxes> doubleLoop(RegionProfile region) {
+        ConnectedBoxes surveyed = fitting(twoGangs(region), circuits -> circuits.feed("X", "4", "j.l", "j.n").cable("A", "X", wire(PERMANENT_LIVE, "1.COM", "j.l"), wire(SWITCHED_LIVE, "1.L1", "x1.L"),
                 wire(SWITCHED_LIVE, "2.L1", "x2.L"), wire(EARTH, "j.earth", "j.earth"))).from("A");
-        Run listed = twoGangs(region).load("A", "2 LED 9", 1).load("A", "3 LED 9", 2).cable("A", new Leads.ToLoadWithFeed(1, new CircuitId("4"), List.of(new Leads.Branch(3, 2))),
+        ConnectedBoxes listed = twoGangs(region).load("A", "2 LED 9", 1).load("A", "3 LED 9", 2).cable("A", new Leads.ToLoadWithFeed(1, new CircuitId("4"), List.of(new Leads.Branch(3, 2))),
                 wire(PERMANENT_LIVE, "1.COM"), wire(SWITCHED_LIVE, "1.L1"), wire(SWITCHED_LIVE, "2.L1"), wire(EARTH, "j.earth")).from("A");
         return List.of(surveyed, listed);
     }
 
-    private static WiringPlan plan(RegionProfile region, Run run, Assignment assignment) {
+    private static WiringPlan plan(RegionProfile region, ConnectedBoxes run, Assignment assignment) {
         return WiringPlan.of(Boxes.house(region), run, List.of(assignment));
     }
 
@@ -90,7 +90,7 @@ class SharedCableTest {
     void everySchemeSaysTheSameOfBothSurveys(RegionProfile region) {
         List<Assignment> ways = Stream.concat(Stream.of(SchemeCode.values()).filter(scheme -> scheme != SchemeCode.BLIND_PAIR).map(scheme -> with(scheme, TWO, Optional.empty())),
                 Stream.of(with(SchemeCode.SPLIT_PAIR, TWO, Optional.of(Modules.sender(2))), with(SchemeCode.BEHIND_SWITCH_NO_N, Modules.twoWire(2, 5, Modules.generous()), Optional.empty()))).toList();
-        for (List<Run> both : List.of(doubleSwitch(region), doubleLoop(region))) {
+        for (List<ConnectedBoxes> both : List.of(doubleSwitch(region), doubleLoop(region))) {
             for (Assignment way : ways) {
                 WiringPlan surveyed = plan(region, both.get(0), way);
                 WiringPlan listed = plan(region, both.get(1), way);
@@ -110,7 +110,7 @@ class SharedCableTest {
     @ParameterizedTest
     @EnumSource(RegionProfile.class)
     void bothDirectionsOfABlind(RegionProfile region) {
-        Run run = new Circuits(region).box("A", WALL).gang("A", PUSH_MAKE, "4").gang("A", PUSH_MAKE, "4").load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP)))
+        ConnectedBoxes run = new Circuits(region).box("A", WALL).gang("A", PUSH_MAKE, "4").gang("A", PUSH_MAKE, "4").load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP)))
                 .load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN))).feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM")
                 .cable("A", new Leads.ToLoad(1, SECOND), wire(SWITCHED_LIVE, "1.L1"), wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth")).from("A");
 
@@ -118,13 +118,13 @@ class SharedCableTest {
                 Optional.empty(), Optional.empty()));
 
         assertThat(plan.verdict()).as("%s", plan.findings()).isEqualTo(Verdict.OK);
-        assertThat(run.places()).extracting(Run.Place::label).as("one place for both").hasSize(2);
+        assertThat(run.places()).extracting(ConnectedBoxes.Place::label).as("one place for both").hasSize(2);
     }
 
     /** Two circuits over one neutral are found out, however the loads were surveyed. */
     @Test
     void oneNeutralForTwoCircuitsIsABorrowedOne() {
-        Run run = new Circuits(RegionProfile.EU_230).box("A", WALL).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "6").load("A", "LED 9", 1).load("A", "LED 9", 2).feed("A", "4", "1.COM", "j.n")
+        ConnectedBoxes run = new Circuits(RegionProfile.EU_230).box("A", WALL).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "6").load("A", "LED 9", 1).load("A", "LED 9", 2).feed("A", "4", "1.COM", "j.n")
                 .feed("A", "6", "2.COM", "j.n6").cable("A", new Leads.ToLoad(1, SECOND), wire(SWITCHED_LIVE, "1.L1"), wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n")).from("A");
 
         assertThat(WiringPlan.surveyed(Boxes.house(RegionProfile.EU_230), run).findings()).extracting(Finding::code).contains(FindingCode.BORROWED_NEUTRAL);

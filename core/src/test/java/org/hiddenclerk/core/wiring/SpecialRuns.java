@@ -60,7 +60,7 @@ public final class SpecialRuns {
         return plans;
     }
 
-    public static Run heater(RegionProfile region, Mechanism mechanism) {
+    public static ConnectedBoxes heater(RegionProfile region, Mechanism mechanism) {
         boolean two = mechanism == DOUBLE_POLE;
         return new Circuits(region).box("A", WALL).gang("A", mechanism, "4").load("A", "heater 1500", 1)
                 .feed("A", "4", two ? "1.L-IN" : "1.COM", two ? "1.N-IN" : "j.n")
@@ -68,7 +68,7 @@ public final class SpecialRuns {
                         wire(NEUTRAL, two ? "1.N-OUT" : "j.n"), wire(EARTH, "j.earth")).from("A");
     }
 
-    public static Run fourGangs(RegionProfile region) {
+    public static ConnectedBoxes fourGangs(RegionProfile region) {
         Circuits box = new Circuits(region).box("A", WALL);
         for (int gang = 1; gang <= 4; gang++) {
             box.gang("A", ONE_WAY, "4").load("A", "LED 9", gang);
@@ -85,7 +85,7 @@ public final class SpecialRuns {
     }
 
     static WiringPlan blind(RegionProfile region, ModuleModel model) {
-        Run run = new Circuits(region).box("A", WALL).gang("A", PUSH_MAKE, "4").gang("A", PUSH_MAKE, "4")
+        ConnectedBoxes run = new Circuits(region).box("A", WALL).gang("A", PUSH_MAKE, "4").gang("A", PUSH_MAKE, "4")
                 .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP)))
                 .load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
                 .feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM")
@@ -96,7 +96,7 @@ public final class SpecialRuns {
     }
 
     /** A wall switch and a canopy; with a spare core between them or without. */
-    public static Run canopy(RegionProfile region, boolean spare) {
+    public static ConnectedBoxes canopy(RegionProfile region, boolean spare) {
         Circuits.Wire live = wire(SWITCHED_LIVE, "1.L1", "j.sl");
         Circuits.Wire neutral = wire(NEUTRAL, "j.n", "j.n");
         Circuits.Wire earth = wire(EARTH, "j.earth", "j.earth");
@@ -109,7 +109,7 @@ public final class SpecialRuns {
     }
 
     /** A switch for the fan and one for the light, and one core more than they need; or none more. */
-    public static Run canopyOfTwo(RegionProfile region, boolean spare) {
+    public static ConnectedBoxes canopyOfTwo(RegionProfile region, boolean spare) {
         Circuits.Wire fan = wire(SWITCHED_LIVE, "1.L1", "x1.L");
         Circuits.Wire light = wire(SWITCHED_LIVE, "2.L1", "x2.L");
         Circuits.Wire neutral = wire(NEUTRAL, "j.n", "j.n");
@@ -121,26 +121,26 @@ public final class SpecialRuns {
     }
 
     static WiringPlan socket(RegionProfile region) {
-        Run run = new Circuits(region).box("A", SOCKET).load("A", "socket 1500", 0)
+        ConnectedBoxes run = new Circuits(region).box("A", SOCKET).load("A", "socket 1500", 0)
                 .cable("A", new Leads.FromSupply(new CircuitId("4")), wire(PERMANENT_LIVE, "x1.L"), wire(NEUTRAL, "x1.N"),
                         wire(EARTH, "x1.PE")).from("A");
         return WiringPlan.of(house(region), run, List.of(new Assignment(SchemeCode.SOCKET, Modules.heavy(), List.of(),
                 List.of(1), Map.of(), Optional.empty(), Optional.empty())));
     }
 
-    public static Run gate(RegionProfile region) {
+    public static ConnectedBoxes gate(RegionProfile region) {
         return new Circuits(region).box("A", JUNCTION).gang("A", PUSH_MAKE, "gate").load("A", "gate 3", 1)
                 .feed("A", "4", "cap", "cap").cable("A", new Leads.ToLoadWithFeed(1, new CircuitId("gate")),
                         wire(ELV_PLUS, "1.COM"), wire(SWITCHED_LIVE, "1.L1")).from("A");
     }
 
-    public static Run strip(RegionProfile region) {
+    public static ConnectedBoxes strip(RegionProfile region) {
         return new Circuits(region).box("A", WALL).gang("A", ONE_WAY, "gate").load("A", "strip 30", 1)
                 .cable("A", new Leads.FromSupply(new CircuitId("gate")), wire(ELV_PLUS, "1.COM"), wire(ELV_MINUS, "j.minus"))
                 .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(ELV_MINUS, "j.minus")).from("A");
     }
 
-    static WiringPlan plan(RegionProfile region, Run run, SchemeCode scheme, ModuleModel model, Integer... gangs) {
+    static WiringPlan plan(RegionProfile region, ConnectedBoxes run, SchemeCode scheme, ModuleModel model, Integer... gangs) {
         return WiringPlan.of(house(region), run, List.of(SchemeMatrix.assigned(scheme, model, gangs)));
     }
 

@@ -191,7 +191,7 @@ class SpecialSchemesTest {
                 Modules.withNeutral(2, 2, Modules.generous()), 1, 2);
 
         assertThat(plan.verdict()).as("%s", plan.findings()).isEqualTo(Verdict.OK);
-        assertThat(plan.placesOfWork()).extracting(Run.Place::label).containsExactly("E");
+        assertThat(plan.placesOfWork()).extracting(ConnectedBoxes.Place::label).containsExactly("E");
         assertThat(plan.proof().truthTable().size()).isLessThanOrEqualTo(64);
     }
 }

@@ -11,7 +11,7 @@ import java.util.Map;
 import java.util.Random;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
-import org.hiddenclerk.core.wiring.Tracks.Run;
+import org.hiddenclerk.core.wiring.Tracks.Segment;
 
 /** The order of the tracks in a drawing, beside the crossings of plain lines (java.awt.geom). */
 class TracksProperties {
@@ -20,7 +20,7 @@ class TracksProperties {
 
     /** Some cables with their cores, and some jumpers, with a column of its own for each end. */
     private static final class Board {
-        private final List<Run> runs = new ArrayList<>();
+        private final List<Segment> runs = new ArrayList<>();
         private final Map<String, int[]> columns = new HashMap<>();
 
         private Board(long seed) {
@@ -36,12 +36,12 @@ class TracksProperties {
                 int cores = 1 + random.nextInt(4);
                 for (int core = 0; core < cores; core++) {
                     String key = "c" + cable + "." + core;
-                    runs.add(new Run(key, "c" + cable, left, column(key, places, random), ""));
+                    runs.add(new Segment(key, "c" + cable, left, column(key, places, random), ""));
                 }
             }
             for (int jumper = random.nextInt(4); jumper > 0; jumper--) {
                 String key = "j" + jumper;
-                runs.add(new Run(key, "", false, column(key + "a", places, random), column(key + "b", places, random)));
+                runs.add(new Segment(key, "", false, column(key + "a", places, random), column(key + "b", places, random)));
             }
         }
 
@@ -55,10 +55,10 @@ class TracksProperties {
         }
 
         /** Pairs of one run's horizontal line and another's vertical one that meet, with tracks one below the other. */
-        private int meetings(List<Run> order) {
+        private int meetings(List<Segment> order) {
             int meetings = 0;
             for (int across = 0; across < order.size(); across++) {
-                Run run = order.get(across);
+                Segment run = order.get(across);
                 double own = columns.get(run.from())[0];
                 double far = run.to().isEmpty() ? run.left() ? LEFT : RIGHT : columns.get(run.to())[0];
                 for (int other = 0; other < order.size(); other++) {
@@ -91,13 +91,13 @@ class TracksProperties {
         Tracks tracks = board.tracks();
         int before = tracks.crossings();
 
-        List<List<Run>> ordered = tracks.ordered();
+        List<List<Segment>> ordered = tracks.ordered();
 
         int after = tracks.crossings();
         assertThat(after).isLessThanOrEqualTo(before).isEqualTo(board.meetings(ordered.stream().flatMap(List::stream).toList()));
         for (int i = 0; i < ordered.size(); i++) {
             for (int j = i + 1; j < ordered.size(); j++) {
-                List<List<Run>> swapped = new ArrayList<>(ordered);
+                List<List<Segment>> swapped = new ArrayList<>(ordered);
                 Collections.swap(swapped, i, j);
                 assertThat(board.meetings(swapped.stream().flatMap(List::stream).toList())).isGreaterThanOrEqualTo(after);
             }
@@ -108,7 +108,7 @@ class TracksProperties {
     void everyRunIsKeptAndTheCoresOfACableStayTogether(@ForAll long seed) {
         Board board = new Board(seed);
 
-        List<List<Run>> ordered = board.tracks().ordered();
+        List<List<Segment>> ordered = board.tracks().ordered();
 
         assertThat(ordered.stream().flatMap(List::stream)).containsExactlyInAnyOrderElementsOf(board.runs);
         assertThat(ordered).allSatisfy(group -> assertThat(group.stream().map(run -> run.isJumper() ? run.key() : run.cable()).distinct()).hasSize(1));

@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Optional;
 import org.hiddenclerk.core.behaviour.Cause;
 import org.hiddenclerk.core.behaviour.Motion;
-import org.hiddenclerk.core.live.Said;
+import org.hiddenclerk.core.live.Message;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.RuleRunner;
 import org.jspecify.annotations.Nullable;
@@ -59,15 +59,15 @@ final class HouseMessages {
         return JSON.writeValueAsBytes(message);
     }
 
-    static byte[] write(Said said, long atMs) {
-        if (said instanceof Said.Level level) {
+    static byte[] write(Message said, long atMs) {
+        if (said instanceof Message.Level level) {
             return write(new State(level.percent(), level.motion(), level.by(), atMs));
-        } else if (said instanceof Said.Gestured gestured) {
+        } else if (said instanceof Message.Gestured gestured) {
             return write(new Told(gestured.gesture(), gestured.active(), gestured.leads(), atMs));
-        } else if (said instanceof Said.Sensed sensed) {
+        } else if (said instanceof Message.Sensed sensed) {
             return write(new Reading(sensed.value(), atMs));
         }
-        Said.Ordered ordered = (Said.Ordered) said;
+        Message.Ordered ordered = (Message.Ordered) said;
         RuleRunner.Order order = ordered.order();
         return write(new Order(order instanceof RuleRunner.Order.Level level ? level.percent() : null, order instanceof RuleRunner.Order.Toggle ? Boolean.TRUE : null,
                 order instanceof RuleRunner.Order.Move move ? move.motion() : null, ordered.by(), atMs));

@@ -22,7 +22,7 @@ import org.hiddenclerk.core.live.Conditions;
 import org.hiddenclerk.core.live.Happening;
 import org.hiddenclerk.core.live.LiveHouse;
 import org.hiddenclerk.core.live.LivePlan;
-import org.hiddenclerk.core.live.Said;
+import org.hiddenclerk.core.live.Message;
 import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Reach.Part;
 import org.hiddenclerk.core.rules.RuledHouse;
@@ -130,13 +130,13 @@ public final class HouseOnBroker implements AutoCloseable {
         }
     }
 
-    private boolean say(MqttLine line, Device from, Said said, long sentMs) {
+    private boolean say(MqttLine line, Device from, Message said, long sentMs) {
         byte[] message = HouseMessages.write(said, sentMs);
-        if (said instanceof Said.Level level) {
+        if (said instanceof Message.Level level) {
             return line.retain(topics.state(from, level.output()), message);
-        } else if (said instanceof Said.Gestured gestured) {
+        } else if (said instanceof Message.Gestured gestured) {
             return line.send(topics.told(from, gestured.control()), message);
-        } else if (said instanceof Said.Sensed sensed) {
+        } else if (said instanceof Message.Sensed sensed) {
             return line.retain(topics.reading(from, sensed.sensor()), message);
         }
         return false;
@@ -150,19 +150,19 @@ public final class HouseOnBroker implements AutoCloseable {
         }
 
         @Override
-        public boolean toHub(Device from, Said said, long sentMs) {
+        public boolean toHub(Device from, Message said, long sentMs) {
             Connection connection = lines.get(from.id().text());
             return connection != null && say(connection.line(), from, said, sentMs);
         }
 
         @Override
-        public boolean toDevice(Device to, Said.Ordered ordered, long sentMs) {
+        public boolean toDevice(Device to, Message.Ordered ordered, long sentMs) {
             Connection connection = lines.get(HUB);
             return connection != null && connection.line().send(topics.order(to, ordered.order().output()), HouseMessages.write(ordered, sentMs));
         }
 
         @Override
-        public void heardByHub(Device from, Said said, long sentMs) {
+        public void heardByHub(Device from, Message said, long sentMs) {
             Connection connection = lines.get(HUB);
             if (connection != null && !isOnBroker(from)) {
                 say(connection.line(), from, said, sentMs);
@@ -184,16 +184,16 @@ public final class HouseOnBroker implements AutoCloseable {
         });
     }
 
-    private record HeardAt(Said said, long atMs) {
+    private record HeardAt(Message said, long atMs) {
     }
 
     private static Optional<HeardAt> said(HouseId subject, byte[] message) {
         if (subject instanceof OutputId output) {
-            return HouseMessages.read(message, HouseMessages.State.class).map(state -> new HeardAt(new Said.Level(output, state.level(), state.motion(), state.by(), false), state.atMs()));
+            return HouseMessages.read(message, HouseMessages.State.class).map(state -> new HeardAt(new Message.Level(output, state.level(), state.motion(), state.by(), false), state.atMs()));
         } else if (subject instanceof ControlId control) {
-            return HouseMessages.read(message, HouseMessages.Told.class).map(told -> new HeardAt(new Said.Gestured(control, told.gesture(), told.active(), told.leads()), told.atMs()));
+            return HouseMessages.read(message, HouseMessages.Told.class).map(told -> new HeardAt(new Message.Gestured(control, told.gesture(), told.active(), told.leads()), told.atMs()));
         } else if (subject instanceof SensorId sensor) {
-            return HouseMessages.read(message, HouseMessages.Reading.class).map(reading -> new HeardAt(new Said.Sensed(sensor, reading.value(), false), reading.atMs()));
+            return HouseMessages.read(message, HouseMessages.Reading.class).map(reading -> new HeardAt(new Message.Sensed(sensor, reading.value(), false), reading.atMs()));
         }
         return Optional.empty();
     }
@@ -202,7 +202,7 @@ public final class HouseOnBroker implements AutoCloseable {
         topics.subject(topic).ifPresent(subject -> {
             Device.Output output = output(device, subject);
             HouseMessages.Ordered ordered = HouseMessages.order(output, message);
-            ordered.order().ifPresentOrElse(said -> running.tell(live -> live.reachesDevice(device, new Said.Ordered(said, ordered.by().orElse(OUTSIDE)), ordered.atMs().orElse(live.now()))),
+            ordered.order().ifPresentOrElse(said -> running.tell(live -> live.reachesDevice(device, new Message.Ordered(said, ordered.by().orElse(OUTSIDE)), ordered.atMs().orElse(live.now()))),
                     () -> refuse(device.id().text(), device, output.id(), message, ordered.why()));
         });
     }

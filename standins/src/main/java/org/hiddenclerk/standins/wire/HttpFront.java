@@ -13,7 +13,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Order;
 import tools.jackson.core.JacksonException;
 
@@ -26,7 +26,7 @@ public final class HttpFront implements AutoCloseable {
 
     private final HttpServer server;
     private final ExecutorService hands = Executors.newFixedThreadPool(2);
-    private final List<Heard> heard = new ArrayList<>();
+    private final List<GatewayEvent> heard = new ArrayList<>();
 
     public HttpFront(Gateway network) {
         network.listen(each -> {
@@ -62,11 +62,11 @@ public final class HttpFront implements AutoCloseable {
     private void heard(HttpExchange exchange) throws IOException {
         String query = Optional.ofNullable(exchange.getRequestURI().getQuery()).orElse("");
         int after = query.matches("after=\\d{1,9}") ? Integer.parseInt(query.substring("after=".length())) : 0;
-        List<Heard> since;
+        List<GatewayEvent> since;
         synchronized (heard) {
             since = List.copyOf(heard.subList(Math.min(after, heard.size()), heard.size()));
         }
-        send(exchange, OK, Wire.write(since.toArray(new Heard[0])));
+        send(exchange, OK, Wire.write(since.toArray(new GatewayEvent[0])));
     }
 
     private static void send(HttpExchange exchange, int status, byte[] body) throws IOException {

@@ -18,7 +18,7 @@ import java.util.function.Consumer;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Order;
 
 /** A network asked over HTTP; what it tells is fetched, for it cannot call. */
@@ -31,7 +31,7 @@ public final class HttpGateway implements Gateway, AutoCloseable {
     private final Protocol protocol;
     private final Duration patience;
     private final HttpClient client = HttpClient.newHttpClient();
-    private final List<Consumer<Heard>> ears = new CopyOnWriteArrayList<>();
+    private final List<Consumer<GatewayEvent>> ears = new CopyOnWriteArrayList<>();
     private final ScheduledExecutorService glances = Executors.newSingleThreadScheduledExecutor(work -> {
         Thread thread = new Thread(work, "gateway glance");
         thread.setDaemon(true);
@@ -48,9 +48,9 @@ public final class HttpGateway implements Gateway, AutoCloseable {
 
     private void glance() {
         try {
-            Heard[] since = Wire.read(send(HttpRequest.newBuilder(URI.create(url + "/heard?after=" + known)).timeout(patience).build()).body(), Heard[].class);
+            GatewayEvent[] since = Wire.read(send(HttpRequest.newBuilder(URI.create(url + "/heard?after=" + known)).timeout(patience).build()).body(), GatewayEvent[].class);
             known += since.length;
-            for (Heard each : since) {
+            for (GatewayEvent each : since) {
                 ears.forEach(ear -> ear.accept(each));
             }
         } catch (UncheckedIOException | HttpTimeoutException e) {
@@ -64,7 +64,7 @@ public final class HttpGateway implements Gateway, AutoCloseable {
     }
 
     @Override
-    public void listen(Consumer<Heard> ear) {
+    public void listen(Consumer<GatewayEvent> ear) {
         ears.add(ear);
     }
 

@@ -19,7 +19,7 @@ import java.util.function.Consumer;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Order;
 import tools.jackson.core.JacksonException;
 
@@ -30,7 +30,7 @@ public final class MqttGateway implements Gateway, AutoCloseable {
     private final Duration patience;
     private final String asker = UUID.randomUUID().toString();
     private final Map<String, CompletableFuture<Answer>> waiting = new ConcurrentHashMap<>();
-    private final List<Consumer<Heard>> ears = new CopyOnWriteArrayList<>();
+    private final List<Consumer<GatewayEvent>> ears = new CopyOnWriteArrayList<>();
     // Whoever hears something may ask something: not on the thread that the answers come by.
     private final ExecutorService hearing = Executors.newSingleThreadExecutor(work -> {
         Thread thread = new Thread(work, "gateway ear");
@@ -50,7 +50,7 @@ public final class MqttGateway implements Gateway, AutoCloseable {
     private void take(String topic, byte[] message) {
         try {
             if (topic.equals(Wire.heard(root, protocol))) {
-                Heard heard = Wire.read(message, Heard.class);
+                GatewayEvent heard = Wire.read(message, GatewayEvent.class);
                 hearing.execute(() -> ears.forEach(ear -> ear.accept(heard)));
             } else {
                 Wire.Answered answered = Wire.read(message, Wire.Answered.class);
@@ -67,7 +67,7 @@ public final class MqttGateway implements Gateway, AutoCloseable {
     }
 
     @Override
-    public void listen(Consumer<Heard> ear) {
+    public void listen(Consumer<GatewayEvent> ear) {
         ears.add(ear);
     }
 

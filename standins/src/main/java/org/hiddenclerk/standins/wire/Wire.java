@@ -6,14 +6,14 @@ import com.fasterxml.jackson.annotation.JsonTypeInfo;
 import java.util.Locale;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.joining.Answer;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Order;
 import tools.jackson.databind.json.JsonMapper;
 
 /** JSON of orders, answers and what is heard, and the topics on which they travel. */
 public final class Wire {
     private static final JsonMapper JSON = JsonMapper.builder().addMixIn(Order.class, Orders.class).addMixIn(Answer.class, Answers.class)
-            .addMixIn(Heard.class, Tellings.class).changeDefaultPropertyInclusion(old -> old.withValueInclusion(JsonInclude.Include.NON_ABSENT)).build();
+            .addMixIn(GatewayEvent.class, Tellings.class).changeDefaultPropertyInclusion(old -> old.withValueInclusion(JsonInclude.Include.NON_ABSENT)).build();
 
     private Wire() {
     }
@@ -35,10 +35,10 @@ public final class Wire {
     }
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "heard")
-    @JsonSubTypes({@JsonSubTypes.Type(value = Heard.WindowOpened.class, name = "window-opened"), @JsonSubTypes.Type(value = Heard.WindowClosed.class, name = "window-closed"),
-            @JsonSubTypes.Type(value = Heard.CameIn.class, name = "came-in"), @JsonSubTypes.Type(value = Heard.TurnedAway.class, name = "turned-away"),
-            @JsonSubTypes.Type(value = Heard.Flipped.class, name = "flipped"),
-            @JsonSubTypes.Type(value = Heard.Changed.class, name = "changed")})
+    @JsonSubTypes({@JsonSubTypes.Type(value = GatewayEvent.WindowOpened.class, name = "window-opened"), @JsonSubTypes.Type(value = GatewayEvent.WindowClosed.class, name = "window-closed"),
+            @JsonSubTypes.Type(value = GatewayEvent.CameIn.class, name = "came-in"), @JsonSubTypes.Type(value = GatewayEvent.TurnedAway.class, name = "turned-away"),
+            @JsonSubTypes.Type(value = GatewayEvent.Flipped.class, name = "flipped"),
+            @JsonSubTypes.Type(value = GatewayEvent.Changed.class, name = "changed")})
     private interface Tellings {
     }
 

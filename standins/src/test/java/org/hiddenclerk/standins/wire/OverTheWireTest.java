@@ -19,7 +19,7 @@ import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.credentials.MatterManualCode;
 import org.hiddenclerk.core.joining.Answer;
 import org.hiddenclerk.core.joining.Gateway;
-import org.hiddenclerk.core.joining.Heard;
+import org.hiddenclerk.core.joining.GatewayEvent;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Window;
 import org.hiddenclerk.standins.Fault;
@@ -39,7 +39,7 @@ class OverTheWireTest {
 
     /** A module comes in, is called and set, flipped and asked; another one stays silent, and a wrong order is refused with its reason. */
     private void talk(Gateway gateway) throws InterruptedException {
-        BlockingQueue<Heard> heard = new LinkedBlockingQueue<>();
+        BlockingQueue<GatewayEvent> heard = new LinkedBlockingQueue<>();
         gateway.listen(heard::add);
         Protocol protocol = gateway.protocol();
         boolean byCode = Window.of(protocol).byCodeOnly();
@@ -52,20 +52,20 @@ class OverTheWireTest {
         }
         Thread.sleep(100);
         house.settle();
-        List<Heard> sofar = new ArrayList<>();
-        while (sofar.stream().filter(Heard.CameIn.class::isInstance).count() < 2) {
-            Heard next = heard.poll(5, TimeUnit.SECONDS);
+        List<GatewayEvent> sofar = new ArrayList<>();
+        while (sofar.stream().filter(GatewayEvent.CameIn.class::isInstance).count() < 2) {
+            GatewayEvent next = heard.poll(5, TimeUnit.SECONDS);
             assertThat(next).as("after " + sofar).isNotNull();
             sofar.add(next);
         }
-        assertThat(sofar.get(0)).isEqualTo(new Heard.WindowOpened(200));
+        assertThat(sofar.get(0)).isEqualTo(new GatewayEvent.WindowOpened(200));
         assertThat(gateway.ask(new Order.Rename("A1", "reading-loft")).orElseThrow()).isEqualTo(new Answer.Done());
         gateway.ask(new Order.Write("A1", Map.of("power-on", "last")));
         assertThat(gateway.ask(new Order.ReadSettings("A1"))).contains(new Answer.Settings(Map.of("power-on", "last")));
         assertThat(gateway.ask(new Order.Look("A2"))).as("silent").isEmpty();
         house.flip("S1", 1);
-        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new Heard.Flipped("A1", 1));
-        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new Heard.Changed("A1", 1, true));
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new GatewayEvent.Flipped("A1", 1));
+        assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new GatewayEvent.Changed("A1", 1, true));
         Answer all = gateway.ask(new Order.Inventory()).orElseThrow();
         assertThat(((Answer.Members) all).members()).extracting("address", "name").containsExactlyInAnyOrder(
                 org.assertj.core.groups.Tuple.tuple("A1", "reading-loft"), org.assertj.core.groups.Tuple.tuple("A2", "new S2"));

@@ -20,7 +20,7 @@ import org.hiddenclerk.core.matching.RoomInBox;
 import org.hiddenclerk.core.radio.RadioPlan;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Run;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 
 /** What shows only when several options are chosen together. */
 final class Together {
@@ -62,7 +62,7 @@ final class Together {
             if (done.contains(lead)) {
                 continue;
             }
-            Run run = Run.of(task.survey().boxes(), lead, task.survey().house().region());
+            ConnectedBoxes run = ConnectedBoxes.of(task.survey().boxes(), lead, task.survey().house().region());
             List<HouseOption> here = run.boxes().stream().flatMap(place -> byLead.getOrDefault(place.id(), List.of()).stream()).toList();
             run.boxes().forEach(place -> done.add(place.id()));
             if (here.size() > 1 && !proofs.computeIfAbsent(here.stream().map(HouseOption::number).toList(), k -> isProved(run, here))) {
@@ -72,19 +72,19 @@ final class Together {
         return conflicts;
     }
 
-    private boolean isProved(Run run, List<HouseOption> here) {
-        Map<Run.Place, List<Assignment>> given = new LinkedHashMap<>();
-        for (Run.Place place : run.boxes()) {
+    private boolean isProved(ConnectedBoxes run, List<HouseOption> here) {
+        Map<ConnectedBoxes.Place, List<Assignment>> given = new LinkedHashMap<>();
+        for (ConnectedBoxes.Place place : run.boxes()) {
             List<HouseOption> own = here.stream().filter(o -> o.lead().equals(place.id())).toList();
             if (!own.isEmpty()) {
-                ModuleMatch match = new ModuleMatch(new Planner(task.survey().house(), Run.of(task.survey().boxes(), place.id(),
+                ModuleMatch match = new ModuleMatch(new Planner(task.survey().house(), ConnectedBoxes.of(task.survey().boxes(), place.id(),
                         task.survey().house().region())), task.terms());
                 given.put(place, own.stream().map(o -> match.assign(o.scheme(), o.gangs(), o.loads(), o.model(), o.companion())).toList());
             }
         }
-        Map<Run.Place, List<Assignment>> others = new LinkedHashMap<>(given);
+        Map<ConnectedBoxes.Place, List<Assignment>> others = new LinkedHashMap<>(given);
         List<Assignment> own = others.remove(run.lead());
-        Set<String> ids = others.keySet().stream().map(Run.Place::id).collect(Collectors.toSet());
+        Set<String> ids = others.keySet().stream().map(ConnectedBoxes.Place::id).collect(Collectors.toSet());
         return PlanJudgement.of(new Planner(task.survey().house(), run, ids), own, others, task.terms()).verdict() == Verdict.OK;
     }
 
