@@ -10,5 +10,4 @@ import org.springframework.boot.context.properties.ConfigurationProperties;
  * @param photoLimitBytes largest photo that is read
  */
 @ConfigurationProperties("clerk")
-public record ClerkProperties(boolean demo, long bodyLimitBytes, long photoLimitBytes, long jobFileLimitBytes) {
-}
+public record ClerkProperties(boolean demo, long bodyLimitBytes, long photoLimitBytes, long jobFileLimitBytes) {}

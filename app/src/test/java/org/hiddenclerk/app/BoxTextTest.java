@@ -18,7 +18,8 @@ import tools.jackson.databind.JsonNode;
 /** A box as plain text, both ways. */
 @WithDatabase
 class BoxTextTest {
-    private static final String TEXT = """
+    private static final String TEXT =
+            """
             box B-31 wall 60x60x61 metal   # under the stair
             switch 1 one-way "Shelf # lamps" circuit 4 depth 22
             load 1 shelf on 1 continuous is 3x2 LED 7
@@ -39,6 +40,7 @@ class BoxTextTest {
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private String boxText;
 
@@ -53,13 +55,21 @@ class BoxTextTest {
     void everyBoxOfADemoHouseIsTheSameAfterAWalkThroughText(String house) {
         String boxText = "/api/v1/jobs/" + person.demoJob(house) + "/box-text";
         person.get("/api/v1/jobs/" + person.demoJob(house)).ok().get("boxes").forEach(box -> {
-            JsonNode survey = person.get("/api/v1/boxes/" + box.get("id").asString() + "/survey").ok().get("survey");
-            String text = person.post(boxText + "/write", Map.of("survey", survey)).ok().get("text").asString();
+            JsonNode survey = person.get("/api/v1/boxes/" + box.get("id").asString() + "/survey")
+                    .ok()
+                    .get("survey");
+            String text = person.post(boxText + "/write", Map.of("survey", survey))
+                    .ok()
+                    .get("text")
+                    .asString();
 
             JsonNode read = person.post(boxText + "/read", Map.of("text", text)).ok();
 
             assertThat(read.get("problems")).as(text).isEmpty();
-            String again = person.post(boxText + "/write", Map.of("survey", read.get("survey"))).ok().get("text").asString();
+            String again = person.post(boxText + "/write", Map.of("survey", read.get("survey")))
+                    .ok()
+                    .get("text")
+                    .asString();
             assertThat(again).isEqualTo(text);
             assertThat(read.get("survey").get("cables")).as(text).hasSameSizeAs(survey.get("cables"));
         });
@@ -67,16 +77,26 @@ class BoxTextTest {
 
     @Test
     void aTypedBoxIsRead() {
-        JsonNode survey = person.post(boxText + "/read", Map.of("text", TEXT)).ok().get("survey");
+        JsonNode survey =
+                person.post(boxText + "/read", Map.of("text", TEXT)).ok().get("survey");
 
         assertThat(survey.get("label").asString()).isEqualTo("B-31");
         assertThat(survey.get("geometry").get("metal").asBoolean()).isTrue();
         assertThat(survey.get("gangs").get(0).get("name").asString()).isEqualTo("Shelf # lamps");
         assertThat(survey.get("loads").get(0).get("continuous").asBoolean()).isTrue();
-        assertThat(survey.get("cables").get(1).get("cores").get(0).get("sleeve").asString()).isEqualTo("BROWN");
-        assertThat(survey.get("cables").get(1).get("cores").get(1).get("load").asInt()).isEqualTo(2);
+        assertThat(survey.get("cables").get(1).get("cores").get(0).get("sleeve").asString())
+                .isEqualTo("BROWN");
+        assertThat(survey.get("cables").get(1).get("cores").get(1).get("load").asInt())
+                .isEqualTo(2);
         assertThat(survey.get("modules")).hasSize(2);
-        assertThat(person.post(boxText + "/write", Map.of("survey", survey)).ok().get("text").asString()).contains("  grey switched 2.L1 of 2\n", "module \"SK 2\" measures 40x36x14 draws 0.6 free 1\n", "module OLD\n");
+        assertThat(person.post(boxText + "/write", Map.of("survey", survey))
+                        .ok()
+                        .get("text")
+                        .asString())
+                .contains(
+                        "  grey switched 2.L1 of 2\n",
+                        "module \"SK 2\" measures 40x36x14 draws 0.6 free 1\n",
+                        "module OLD\n");
     }
 
     @Test
@@ -98,7 +118,10 @@ class BoxTextTest {
             JsonNode read = person.post(boxText + "/read", Map.of("text", text)).ok();
             softly.assertThat(read.has("survey")).as(text).isFalse();
             JsonNode problem = read.get("problems").path(0);
-            softly.assertThat(new int[] {problem.path("line").asInt(), problem.path("column").asInt()}).as(text + problem)
+            softly.assertThat(new int[] {
+                        problem.path("line").asInt(), problem.path("column").asInt()
+                    })
+                    .as(text + problem)
                     .isEqualTo(place);
             softly.assertThat(problem.path("expected").asString("")).as(text).isNotBlank();
         }));

@@ -13,16 +13,32 @@ import com.tngtech.archunit.lang.ArchRule;
 class LayersTest {
 
     @ArchTest
-    static final ArchRule coreDoesNotKnowTheApplication = noClasses().that().resideInAPackage("org.hiddenclerk.core..")
-            .should().dependOnClassesThat().resideInAnyPackage("org.hiddenclerk.app..", "org.hiddenclerk.standins..",
-                    "org.springframework..", "jakarta..", "tools.jackson..", "java.sql..");
+    static final ArchRule coreDoesNotKnowTheApplication = noClasses()
+            .that()
+            .resideInAPackage("org.hiddenclerk.core..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "org.hiddenclerk.app..",
+                    "org.hiddenclerk.standins..",
+                    "org.springframework..",
+                    "jakarta..",
+                    "tools.jackson..",
+                    "java.sql..");
 
     @ArchTest
-    static final ArchRule viewsHoldNoRows = noClasses().that().haveSimpleNameEndingWith("View")
-            .should().dependOnClassesThat().haveSimpleNameEndingWith("Repository");
+    static final ArchRule viewsHoldNoRows = noClasses()
+            .that()
+            .haveSimpleNameEndingWith("View")
+            .should()
+            .dependOnClassesThat()
+            .haveSimpleNameEndingWith("Repository");
 
     @ArchTest
-    static final ArchRule controllersUseNoRepositories = noClasses().that().haveSimpleNameEndingWith("Controller")
-            .should().dependOnClassesThat(JavaClass.Predicates.resideInAPackage("org.hiddenclerk..")
+    static final ArchRule controllersUseNoRepositories = noClasses()
+            .that()
+            .haveSimpleNameEndingWith("Controller")
+            .should()
+            .dependOnClassesThat(JavaClass.Predicates.resideInAPackage("org.hiddenclerk..")
                     .and(JavaClass.Predicates.simpleNameEndingWith("Repository")));
 }

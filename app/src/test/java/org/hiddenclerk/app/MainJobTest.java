@@ -25,6 +25,7 @@ class MainJobTest {
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private String job;
     private String room;
@@ -34,8 +35,9 @@ class MainJobTest {
     void openAJob() {
         person = new Person(mvc);
         job = id(person.post("/api/v1/jobs", Map.of("name", "Job " + ++jobs, "place", "Weir Row", "region", "EU_230")));
-        circuit = id(person.post("/api/v1/jobs/" + job + "/circuits", Map.of("label", "12", "ratingAmps", 10, "phase", "L1",
-                "alternativelySupplied", false)));
+        circuit = id(person.post(
+                "/api/v1/jobs/" + job + "/circuits",
+                Map.of("label", "12", "ratingAmps", 10, "phase", "L1", "alternativelySupplied", false)));
         room = id(person.post("/api/v1/jobs/" + job + "/rooms", Map.of("name", "Scullery", "storey", "Ground floor")));
     }
 
@@ -45,7 +47,8 @@ class MainJobTest {
         void areReadBackAsTheyWereWritten() {
             ObjectNode survey = survey();
 
-            JsonNode kept = person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", survey)).ok();
+            JsonNode kept = person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", survey))
+                    .ok();
 
             assertThat(kept.get("survey")).isEqualTo(new JsonMapper().readTree(survey.toString()));
             assertThat(kept.get("verdict").asString()).isEqualTo("OK");
@@ -70,13 +73,19 @@ class MainJobTest {
             long seen = versionOf(box);
             Map<String, Object> change = Map.of("version", seen, "survey", survey().put("label", "B-77"));
 
-            assertThat(person.put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(200);
-            Person.Answer second = person.put("/api/v1/boxes/" + box + "/survey",
+            assertThat(person.put("/api/v1/boxes/" + box + "/survey", change).status())
+                    .isEqualTo(200);
+            Person.Answer second = person.put(
+                    "/api/v1/boxes/" + box + "/survey",
                     Map.of("version", seen, "survey", survey().put("label", "B-78")));
 
             assertThat(second.status()).isEqualTo(409);
             assertThat(second.body().get("title").asString()).startsWith("M. Tarrow changed this box meanwhile");
-            assertThat(person.get("/api/v1/boxes/" + box + "/survey").ok().get("survey").get("label").asString())
+            assertThat(person.get("/api/v1/boxes/" + box + "/survey")
+                            .ok()
+                            .get("survey")
+                            .get("label")
+                            .asString())
                     .isEqualTo("B-77");
         }
 
@@ -89,20 +98,31 @@ class MainJobTest {
             add(survey, Map.of("survey", survey, "leadsTo", "LOAD", "load", 1));
             add(survey, Map.of("survey", survey, "leadsTo", "LOAD", "load", 2));
 
-            JsonNode kept = person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", survey)).ok();
+            JsonNode kept = person.post("/api/v1/rooms/" + room + "/boxes", Map.of("survey", survey))
+                    .ok();
 
-            assertThat(kept.get("verdict").asString()).as(kept.get("findings").toString()).isEqualTo("OK");
+            assertThat(kept.get("verdict").asString())
+                    .as(kept.get("findings").toString())
+                    .isEqualTo("OK");
             assertThat(survey.get("jumpers")).hasSize(1);
         }
 
         @Test
         void draftedInTheColoursOfAnotherTimeAreOfTheSameRegion() {
-            Map<String, Object> wish = Map.of("survey", survey(), "leadsTo", "SUPPLY", "circuit", circuit, "era", "DE_BEFORE_1965");
-            JsonNode cores = person.post("/api/v1/jobs/" + job + "/cable-draft", wish).ok().get("cables").get(0).get("cores");
+            Map<String, Object> wish =
+                    Map.of("survey", survey(), "leadsTo", "SUPPLY", "circuit", circuit, "era", "DE_BEFORE_1965");
+            JsonNode cores = person.post("/api/v1/jobs/" + job + "/cable-draft", wish)
+                    .ok()
+                    .get("cables")
+                    .get(0)
+                    .get("cores");
             assertThat(cores.findValuesAsString("colour")).containsExactly("BLACK", "GREY", "RED");
 
-            Map<String, Object> elsewhere = Map.of("survey", survey(), "leadsTo", "SUPPLY", "circuit", circuit, "era", "UK_BEFORE_2004");
-            assertThat(person.post("/api/v1/jobs/" + job + "/cable-draft", elsewhere).pointer()).isEqualTo("/era");
+            Map<String, Object> elsewhere =
+                    Map.of("survey", survey(), "leadsTo", "SUPPLY", "circuit", circuit, "era", "UK_BEFORE_2004");
+            assertThat(person.post("/api/v1/jobs/" + job + "/cable-draft", elsewhere)
+                            .pointer())
+                    .isEqualTo("/era");
         }
 
         @Test
@@ -112,12 +132,14 @@ class MainJobTest {
             survey.putArray("jumpers");
             add(survey, Map.of("survey", survey, "leadsTo", "SUPPLY", "circuit", circuit, "singles", true));
 
-            assertThat(survey.get("cables")).hasSize(3).allSatisfy(cable -> assertThat(cable.get("cores")).hasSize(1));
+            assertThat(survey.get("cables")).hasSize(3).allSatisfy(cable -> assertThat(cable.get("cores"))
+                    .hasSize(1));
             assertThat(survey.get("cables").findValuesAsString("name")).containsExactly("c1", "c2", "c3");
         }
 
         private void add(ObjectNode survey, Map<String, Object> wish) {
-            JsonNode draft = person.post("/api/v1/jobs/" + job + "/cable-draft", wish).ok();
+            JsonNode draft =
+                    person.post("/api/v1/jobs/" + job + "/cable-draft", wish).ok();
             draft.get("cables").forEach(cable -> survey.withArray("cables").add(cable));
             draft.get("jumpers").forEach(jumper -> survey.withArray("jumpers").add(jumper));
         }
@@ -128,26 +150,38 @@ class MainJobTest {
         @Test
         void thatAreNotProvedAreNeverIssued() {
             String box = keep(survey());
-            person.put("/api/v1/boxes/" + box + "/survey", Map.of("version", versionOf(box), "survey", shallow())).ok();
+            person.put("/api/v1/boxes/" + box + "/survey", Map.of("version", versionOf(box), "survey", shallow()))
+                    .ok();
             long version = choose(box, "SK-2");
 
             Person.Answer answer = person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", version));
 
             assertThat(answer.status()).isEqualTo(422);
-            assertThat(answer.body().get("errors").get(0).get("found").asString()).startsWith("BOX_TOO_SHALLOW");
-            assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status()).isEqualTo(409);
+            assertThat(answer.body().get("errors").get(0).get("found").asString())
+                    .startsWith("BOX_TOO_SHALLOW");
+            assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status())
+                    .isEqualTo(409);
         }
 
         @Test
         void ofAChangedBoxAreReopenedAndNoSheetStartsFromThem() {
             String box = keep(survey());
             issue(box, choose(box, "SK-2"));
-            person.openingAgain().put("/api/v1/boxes/" + box + "/survey", Map.of("version", versionOf(box),
-                    "survey", survey().put("label", "B-9"))).ok();
+            person.openingAgain()
+                    .put(
+                            "/api/v1/boxes/" + box + "/survey",
+                            Map.of("version", versionOf(box), "survey", survey().put("label", "B-9")))
+                    .ok();
 
-            assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().get("issued").get("current").asBoolean()).isFalse();
+            assertThat(person.get("/api/v1/boxes/" + box + "/plan")
+                            .ok()
+                            .get("issued")
+                            .get("current")
+                            .asBoolean())
+                    .isFalse();
             assertThat(stageOf(box, "DRAW")).isEqualTo("REOPENED");
-            assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status()).isEqualTo(409);
+            assertThat(person.post("/api/v1/boxes/" + box + "/run-sheet", null).status())
+                    .isEqualTo(409);
         }
 
         private ObjectNode shallow() {
@@ -180,7 +214,9 @@ class MainJobTest {
 
             for (int i = 1; i < sheet.get("steps").size(); i++) {
                 Person.Answer answer = enter(box, sheet, sheet.get("steps").get(i));
-                assertThat(answer.status()).as(sheet.get("steps").get(i).get("id").asString()).isEqualTo(422);
+                assertThat(answer.status())
+                        .as(sheet.get("steps").get(i).get("id").asString())
+                        .isEqualTo(422);
                 assertThat(answer.pointer()).isEqualTo("/stepId");
             }
             assertThat(sheet(box).get("done").asInt()).isZero();
@@ -197,10 +233,12 @@ class MainJobTest {
             Map<String, Object> readings = (Map<String, Object>) live.get("readings");
             readings.replaceAll((id, value) -> 231);
 
-            JsonNode stopped = person.post("/api/v1/boxes/" + box + "/run-sheet/entries", live).ok();
+            JsonNode stopped = person.post("/api/v1/boxes/" + box + "/run-sheet/entries", live)
+                    .ok();
 
             assertThat(stopped.get("stopped").get("reason").asString()).contains("231\u2009V");
-            JsonNode strip = person.get("/api/v1/jobs/" + job).ok().get("isolation").get(0);
+            JsonNode strip =
+                    person.get("/api/v1/jobs/" + job).ok().get("isolation").get(0);
             assertThat(strip.get("circuit").asString()).isEqualTo("12");
             assertThat(strip.get("state").asString()).isEqualTo("OFF_NOT_PROVED");
         }
@@ -210,10 +248,18 @@ class MainJobTest {
             String box = startSheet();
             Map<String, Object> change = Map.of("version", versionOf(box), "survey", survey().put("label", "B-5"));
 
-            assertThat(person.openingAgain().put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(409);
-            person.post("/api/v1/boxes/" + box + "/run-sheet/set-aside",
-                    Map.of("version", sheet(box).get("version").asLong())).ok();
-            assertThat(person.openingAgain().put("/api/v1/boxes/" + box + "/survey", change).status()).isEqualTo(200);
+            assertThat(person.openingAgain()
+                            .put("/api/v1/boxes/" + box + "/survey", change)
+                            .status())
+                    .isEqualTo(409);
+            person.post(
+                            "/api/v1/boxes/" + box + "/run-sheet/set-aside",
+                            Map.of("version", sheet(box).get("version").asLong()))
+                    .ok();
+            assertThat(person.openingAgain()
+                            .put("/api/v1/boxes/" + box + "/survey", change)
+                            .status())
+                    .isEqualTo(200);
         }
 
         private String startSheet() {
@@ -242,11 +288,16 @@ class MainJobTest {
 
         private Map<String, Object> entry(JsonNode sheet, JsonNode step) {
             List<String> confirmed = new ArrayList<>();
-            step.get("confirms").forEach(confirm -> confirmed.add(confirm.get("id").asString()));
+            step.get("confirms")
+                    .forEach(confirm -> confirmed.add(confirm.get("id").asString()));
             Map<String, Object> readings = new LinkedHashMap<>();
-            step.get("readings").forEach(reading -> readings.put(reading.get("id").asString(),
-                    reading.get("least").decimalValue().add(reading.get("most").decimalValue())
-                            .divide(BigDecimal.valueOf(2))));
+            step.get("readings")
+                    .forEach(reading -> readings.put(
+                            reading.get("id").asString(),
+                            reading.get("least")
+                                    .decimalValue()
+                                    .add(reading.get("most").decimalValue())
+                                    .divide(BigDecimal.valueOf(2))));
             Map<String, Object> entry = new LinkedHashMap<>();
             entry.put("stepId", step.get("id").asString());
             entry.put("confirmed", confirmed);
@@ -257,7 +308,10 @@ class MainJobTest {
     }
 
     private long versionOf(String box) {
-        return person.get("/api/v1/boxes/" + box + "/survey").ok().get("version").asLong();
+        return person.get("/api/v1/boxes/" + box + "/survey")
+                .ok()
+                .get("version")
+                .asLong();
     }
 
     private String keep(ObjectNode survey) {
@@ -265,20 +319,36 @@ class MainJobTest {
     }
 
     private long choose(String box, String module) {
-        long version = person.get("/api/v1/boxes/" + box + "/plan").ok().get("version").asLong();
-        return person.put("/api/v1/boxes/" + box + "/plan", Map.of("version", version, "picks", List.of(Map.of(
-                "moduleCode", module, "gangs", List.of(1, 2), "behaviours", Map.of("1", "EVERY_FLIP")))))
-                .ok().get("version").asLong();
+        long version =
+                person.get("/api/v1/boxes/" + box + "/plan").ok().get("version").asLong();
+        return person.put(
+                        "/api/v1/boxes/" + box + "/plan",
+                        Map.of(
+                                "version",
+                                version,
+                                "picks",
+                                List.of(Map.of(
+                                        "moduleCode",
+                                        module,
+                                        "gangs",
+                                        List.of(1, 2),
+                                        "behaviours",
+                                        Map.of("1", "EVERY_FLIP")))))
+                .ok()
+                .get("version")
+                .asLong();
     }
 
     private void issue(String box, long version) {
-        person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", version)).ok();
+        person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", version))
+                .ok();
     }
 
     private String stageOf(String box, String stage) {
         for (JsonNode view : person.get("/api/v1/jobs/" + job).ok().get("boxes")) {
             for (JsonNode progress : view.get("stages")) {
-                if (view.get("id").asString().equals(box) && progress.get("stage").asString().equals(stage)) {
+                if (view.get("id").asString().equals(box)
+                        && progress.get("stage").asString().equals(stage)) {
                     return progress.get("progress").asString();
                 }
             }
@@ -291,7 +361,9 @@ class MainJobTest {
     }
 
     private ObjectNode survey() {
-        return (ObjectNode) new JsonMapper().readTree("""
+        return (ObjectNode) new JsonMapper()
+                .readTree(
+                        """
                 { "label": "B-1", "kind": "WALL", "geometry": { "widthMm": 131, "heightMm": 60, "depthMm": 61.5, "metal": false },
                   "gangs": [
                     { "number": 1, "name": "Sink", "mechanism": "ONE_WAY", "depthMm": 22, "circuit": "%1$s" },
@@ -313,6 +385,7 @@ class MainJobTest {
                       { "number": 2, "colour": "BLUE", "role": "NEUTRAL", "end": { "at": "CONNECTOR", "connector": "neutral" } } ] } ],
                   "jumpers": [ { "key": "w-1", "colour": "BROWN",
                     "from": { "at": "MECHANISM", "gang": 1, "terminal": "COM" }, "to": { "at": "MECHANISM", "gang": 2, "terminal": "COM" } } ] }
-                """.formatted(circuit));
+                """
+                                .formatted(circuit));
     }
 }

@@ -25,6 +25,7 @@ import org.springframework.test.web.servlet.request.MockMvcRequestBuilders;
 class PhotoTest {
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private String photos;
 
@@ -35,8 +36,13 @@ class PhotoTest {
     }
 
     private MockHttpServletResponse send(byte[] content, MediaType as) throws Exception {
-        return mvc.perform(MockMvcRequestBuilders.post(photos).with(user("tarrow").roles("OWNER")).with(csrf()).contentType(as).content(content))
-                .andReturn().getResponse();
+        return mvc.perform(MockMvcRequestBuilders.post(photos)
+                        .with(user("tarrow").roles("OWNER"))
+                        .with(csrf())
+                        .contentType(as)
+                        .content(content))
+                .andReturn()
+                .getResponse();
     }
 
     private static byte[] jpeg(int width, int height) throws IOException {
@@ -49,7 +55,10 @@ class PhotoTest {
     private static byte[] withExif(byte[] jpeg, String secret) {
         byte[] hidden = secret.getBytes(StandardCharsets.US_ASCII);
         ByteArrayOutputStream tiff = new ByteArrayOutputStream();
-        byte[] head = {'E', 'x', 'i', 'f', 0, 0, 'M', 'M', 0, 42, 0, 0, 0, 8, 0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0, 0, 0, 0, 0};
+        byte[] head = {
+            'E', 'x', 'i', 'f', 0, 0, 'M', 'M', 0, 42, 0, 0, 0, 8, 0, 1, 0x01, 0x12, 0, 3, 0, 0, 0, 1, 0, 6, 0, 0, 0, 0,
+            0, 0
+        };
         tiff.writeBytes(head);
         tiff.writeBytes(hidden);
         ByteArrayOutputStream out = new ByteArrayOutputStream();
@@ -67,12 +76,16 @@ class PhotoTest {
         assertThat(made.getStatus()).as(made.getContentAsString()).isEqualTo(201);
         String id = com.jayway.jsonpath.JsonPath.read(made.getContentAsString(), "$.id");
 
-        MockHttpServletResponse picture = mvc.perform(MockMvcRequestBuilders.get("/api/v1/photos/" + id).with(user("tarrow").roles("OWNER")))
-                .andReturn().getResponse();
+        MockHttpServletResponse picture = mvc.perform(MockMvcRequestBuilders.get("/api/v1/photos/" + id)
+                        .with(user("tarrow").roles("OWNER")))
+                .andReturn()
+                .getResponse();
         assertThat(picture.getContentType()).isEqualTo("image/jpeg");
         assertThat(picture.getHeader("X-Content-Type-Options")).isEqualTo("nosniff");
         byte[] kept = picture.getContentAsByteArray();
-        assertThat(new String(kept, StandardCharsets.ISO_8859_1)).doesNotContain("GPS").doesNotContain("Exif");
+        assertThat(new String(kept, StandardCharsets.ISO_8859_1))
+                .doesNotContain("GPS")
+                .doesNotContain("Exif");
         BufferedImage shown = ImageIO.read(new ByteArrayInputStream(kept));
         assertThat(shown.getHeight()).as("turned upright").isEqualTo(2000);
         assertThat(shown.getWidth()).isEqualTo(1000);

@@ -20,8 +20,7 @@ public final class BesideSimulator {
     private static final int POSITIONS = 200;
     private static final int ROUNDS = 30;
 
-    private BesideSimulator() {
-    }
+    private BesideSimulator() {}
 
     public static void main(String[] arguments) throws IOException, InterruptedException {
         List<Wiring> house = House.of(POSITIONS);
@@ -38,8 +37,10 @@ public final class BesideSimulator {
         double[] simulator = new double[3];
         for (int round = 0; round < simulator.length; round++) {
             long began = System.nanoTime();
-            Process process = new ProcessBuilder("ngspice", "-b", deck.toString()).redirectErrorStream(true)
-                    .redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+            Process process = new ProcessBuilder("ngspice", "-b", deck.toString())
+                    .redirectErrorStream(true)
+                    .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                    .start();
             process.waitFor();
             simulator[round] = (System.nanoTime() - began) / 1e6;
         }
@@ -50,8 +51,14 @@ public final class BesideSimulator {
 
     private static void report(String what, double[] ms) {
         java.util.Arrays.sort(ms);
-        System.out.printf(Locale.ROOT, "%s: median %.1f ms, least %.1f, most %.1f (%d rounds)%n", what, ms[ms.length / 2], ms[0],
-                ms[ms.length - 1], ms.length);
+        System.out.printf(
+                Locale.ROOT,
+                "%s: median %.1f ms, least %.1f, most %.1f (%d rounds)%n",
+                what,
+                ms[ms.length / 2],
+                ms[0],
+                ms[ms.length - 1],
+                ms.length);
     }
 
     private static String deck(List<Wiring> house) {
@@ -59,9 +66,15 @@ public final class BesideSimulator {
         int circuit = 0;
         int element = 0;
         for (Wiring wiring : house) {
-            List<Part> switches = wiring.parts().stream().filter(Part.Switch.class::isInstance).toList();
-            List<Part> modules = wiring.parts().stream().filter(Part.FittedModule.class::isInstance).toList();
-            int channels = modules.stream().mapToInt(m -> ((Part.FittedModule) m).channels().size()).sum();
+            List<Part> switches = wiring.parts().stream()
+                    .filter(Part.Switch.class::isInstance)
+                    .toList();
+            List<Part> modules = wiring.parts().stream()
+                    .filter(Part.FittedModule.class::isInstance)
+                    .toList();
+            int channels = modules.stream()
+                    .mapToInt(m -> ((Part.FittedModule) m).channels().size())
+                    .sum();
             for (int state = 0; state < 1 << switches.size() + channels; state++) {
                 element = addCircuit(deck, wiring, switches, state, circuit++, element);
             }
@@ -69,7 +82,8 @@ public final class BesideSimulator {
         return deck.append(".op\n.end\n").toString();
     }
 
-    private static int addCircuit(StringBuilder deck, Wiring wiring, List<Part> switches, int state, int circuit, int first) {
+    private static int addCircuit(
+            StringBuilder deck, Wiring wiring, List<Part> switches, int state, int circuit, int first) {
         int element = first;
         Map<String, String> nodes = new LinkedHashMap<>();
         int bit = switches.size();
@@ -78,8 +92,13 @@ public final class BesideSimulator {
         }
         for (Part part : wiring.parts()) {
             if (part instanceof Part.Supply supply) {
-                deck.append("V").append(element++).append(' ').append(nodes.get(supply.pins().get("out").value())).append(" 0 ")
-                        .append(supply.line().isLive() ? 230 : 0).append('\n');
+                deck.append("V")
+                        .append(element++)
+                        .append(' ')
+                        .append(nodes.get(supply.pins().get("out").value()))
+                        .append(" 0 ")
+                        .append(supply.line().isLive() ? 230 : 0)
+                        .append('\n');
             } else if (part instanceof Part.Conductor || part instanceof Part.Link) {
                 element = resistor(deck, element, nodes, part, "a", "b", 0.001);
             } else if (part instanceof Part.Switch mechanism) {
@@ -89,7 +108,13 @@ public final class BesideSimulator {
             } else if (part instanceof Part.Load load) {
                 element = resistor(deck, element, nodes, part, "L", "N", 230 * 230 / load.watts());
             } else if (part instanceof Part.FittedModule module) {
-                element = resistor(deck, element, nodes, part, module.supply().livePin(), module.supply().returnPin(),
+                element = resistor(
+                        deck,
+                        element,
+                        nodes,
+                        part,
+                        module.supply().livePin(),
+                        module.supply().returnPin(),
                         module.supply().ohms(230));
                 for (var channel : module.channels()) {
                     if ((state >> bit++ & 1) == 1) {
@@ -104,11 +129,24 @@ public final class BesideSimulator {
         return element;
     }
 
-    private static int resistor(StringBuilder deck, int element, Map<String, String> nodes, Part part, String from, String to,
-                                double ohms) {
+    private static int resistor(
+            StringBuilder deck,
+            int element,
+            Map<String, String> nodes,
+            Part part,
+            String from,
+            String to,
+            double ohms) {
         if (part.pins().containsKey(from) && part.pins().containsKey(to)) {
-            deck.append("R").append(element).append(' ').append(nodes.get(part.pins().get(from).value())).append(' ')
-                    .append(nodes.get(part.pins().get(to).value())).append(' ').append(ohms).append('\n');
+            deck.append("R")
+                    .append(element)
+                    .append(' ')
+                    .append(nodes.get(part.pins().get(from).value()))
+                    .append(' ')
+                    .append(nodes.get(part.pins().get(to).value()))
+                    .append(' ')
+                    .append(ohms)
+                    .append('\n');
         }
         return element + 1;
     }

@@ -12,8 +12,7 @@ import org.jgrapht.graph.Multigraph;
 
 /** JGraphT's connected components of a wiring in each of its states: a part of what a check does. */
 final class GraphLibrary {
-    private GraphLibrary() {
-    }
+    private GraphLibrary() {}
 
     static int componentsInAllStates(Wiring wiring) {
         List<Part> movable = new ArrayList<>();
@@ -22,8 +21,11 @@ final class GraphLibrary {
             if (part instanceof Part.Switch mechanism && mechanism.mechanism().isTwoState()) {
                 movable.add(part);
             } else if (part instanceof Part.FittedModule module) {
-                module.channels().forEach(channel -> channels.add(new String[] {
-                        module.pins().get(channel.from()).value(), module.pins().get(channel.to()).value()}));
+                module.channels()
+                        .forEach(channel -> channels.add(new String[] {
+                            module.pins().get(channel.from()).value(),
+                            module.pins().get(channel.to()).value()
+                        }));
             }
         }
         int elements = movable.size() + channels.size();
@@ -33,7 +35,9 @@ final class GraphLibrary {
             for (int i = 0; i < movable.size(); i++) {
                 Part.Switch mechanism = (Part.Switch) movable.get(i);
                 for (Mechanism.Contact contact : mechanism.mechanism().contacts(state >> i & 1)) {
-                    graph.addEdge(mechanism.pins().get(contact.from()).value(), mechanism.pins().get(contact.to()).value());
+                    graph.addEdge(
+                            mechanism.pins().get(contact.from()).value(),
+                            mechanism.pins().get(contact.to()).value());
                 }
             }
             for (int i = 0; i < channels.size(); i++) {

@@ -26,6 +26,7 @@ import org.openjdk.jmh.annotations.Warmup;
 public class HouseBench {
     @Param({"50", "100", "200", "400"})
     private int positions;
+
     private List<Wiring> house;
 
     @Setup

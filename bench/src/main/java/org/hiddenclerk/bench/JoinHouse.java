@@ -45,8 +45,7 @@ public final class JoinHouse {
     private static final int HURRY = 1_000_000;
     private static final Duration PATIENCE = Duration.ofMillis(300);
 
-    private JoinHouse() {
-    }
+    private JoinHouse() {}
 
     public static void main(String[] args) throws Exception {
         double[] ours = new double[ROUNDS];
@@ -71,20 +70,37 @@ public final class JoinHouse {
         }
         System.gc();
         long used = ManagementFactory.getMemoryMXBean().getHeapMemoryUsage().getUsed() >> 20;
-        System.out.printf(Locale.ROOT, "join, name, set and update %d modules over MQTT: %s, %d orders, of which %d were met with silence (%d ms each); beside it, as many messages "
-                + "there and back: %s; heap in use at the end %d MB%n", MODULES, spread(ours), messages, silent, PATIENCE.toMillis(), spread(bare), used);
+        System.out.printf(
+                Locale.ROOT,
+                "join, name, set and update %d modules over MQTT: %s, %d orders, of which %d "
+                        + "were met with silence (%d ms each); beside it, as many messages "
+                        + "there and back: %s; heap in use at the end %d MB%n",
+                MODULES,
+                spread(ours),
+                messages,
+                silent,
+                PATIENCE.toMillis(),
+                spread(bare),
+                used);
     }
 
     private static String spread(double[] values) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
-        return String.format(Locale.ROOT, "median %.1f s, %.1f to %.1f over %d", sorted[sorted.length / 2], sorted[0], sorted[sorted.length - 1], sorted.length);
+        return String.format(
+                Locale.ROOT,
+                "median %.1f s, %.1f to %.1f over %d",
+                sorted[sorted.length / 2],
+                sorted[0],
+                sorted[sorted.length - 1],
+                sorted.length);
     }
 
     private static double echoes(MqttLine.Broker broker, int messages) throws Exception {
         CompletableFuture<?>[] back = new CompletableFuture<?>[1];
-        try (MqttLine there = new MqttLine(broker, "there", List.of("back"), (topic, message) -> back[0].complete(null));
-             Echo echo = new Echo(broker)) {
+        try (MqttLine there =
+                        new MqttLine(broker, "there", List.of("back"), (topic, message) -> back[0].complete(null));
+                Echo echo = new Echo(broker)) {
             long begin = System.nanoTime();
             for (int i = 0; i < messages; i++) {
                 back[0] = new CompletableFuture<>();
@@ -134,7 +150,17 @@ public final class JoinHouse {
                 gateways.put(protocol, new MqttGateway(broker, "house", protocol, PATIENCE));
             }
             for (int i = 0; i < MODULES; i++) {
-                house.bring("S" + i, "A" + i, protocolOf("S" + i), "K" + i % 4, 1, true, 2 + i % 9, "code " + i, "1.0.0", faults.containsKey(i) ? Set.of(faults.get(i)) : Set.of());
+                house.bring(
+                        "S" + i,
+                        "A" + i,
+                        protocolOf("S" + i),
+                        "K" + i % 4,
+                        1,
+                        true,
+                        2 + i % 9,
+                        "code " + i,
+                        "1.0.0",
+                        faults.containsKey(i) ? Set.of(faults.get(i)) : Set.of());
             }
         }
 
@@ -148,31 +174,52 @@ public final class JoinHouse {
 
         private void run() {
             gateways.forEach((protocol, gateway) -> new BatchJoin(new Counting(gateway), new BatchJoin.World() {
-                @Override
-                public void pass(Duration time) {
-                    try {
-                        Thread.sleep(2);
-                    } catch (InterruptedException e) {
-                        Thread.currentThread().interrupt();
-                    }
-                    house.settle();
-                }
+                        @Override
+                        public void pass(Duration time) {
+                            try {
+                                Thread.sleep(2);
+                            } catch (InterruptedException e) {
+                                Thread.currentThread().interrupt();
+                            }
+                            house.settle();
+                        }
 
-                @Override
-                public void search(BatchJoin.Expected module) {
-                    house.press(module.id());
-                }
+                        @Override
+                        public void search(BatchJoin.Expected module) {
+                            house.press(module.id());
+                        }
 
-                @Override
-                public void cameIn(BatchJoin.Expected module, Member member) {
-                    rehearsal.addresses().put(module.id(), member.address());
-                }
-            }).run(IntStream.range(0, MODULES).mapToObj(i -> "S" + i).filter(s -> protocolOf(s) == protocol).map(s -> new BatchJoin.Expected(s, "A" + s.substring(1),
-                    "code " + s.substring(1), "lamp-" + s.substring(1), Map.of("power-on", "last"))).toList()));
+                        @Override
+                        public void cameIn(BatchJoin.Expected module, Member member) {
+                            rehearsal.addresses().put(module.id(), member.address());
+                        }
+                    })
+                    .run(IntStream.range(0, MODULES)
+                            .mapToObj(i -> "S" + i)
+                            .filter(s -> protocolOf(s) == protocol)
+                            .map(s -> new BatchJoin.Expected(
+                                    s,
+                                    "A" + s.substring(1),
+                                    "code " + s.substring(1),
+                                    "lamp-" + s.substring(1),
+                                    Map.of("power-on", "last")))
+                            .toList()));
             Map<String, Release> releases = new LinkedHashMap<>();
-            IntStream.range(0, 4).mapToObj(i -> "K" + i).forEach(kind -> releases.put(kind, Rehearsal.release(kind, "1.1.0")));
-            RolloutPlan plan = RolloutPlan.of(rehearsal.addresses().keySet().stream().map(s -> new Device(s, "K" + Integer.parseInt(s.substring(1)) % 4, Version.read("1.0.0"), 0, false, "1"))
-                    .toList(), releases, Policy.USUAL);
+            IntStream.range(0, 4)
+                    .mapToObj(i -> "K" + i)
+                    .forEach(kind -> releases.put(kind, Rehearsal.release(kind, "1.1.0")));
+            RolloutPlan plan = RolloutPlan.of(
+                    rehearsal.addresses().keySet().stream()
+                            .map(s -> new Device(
+                                    s,
+                                    "K" + Integer.parseInt(s.substring(1)) % 4,
+                                    Version.read("1.0.0"),
+                                    0,
+                                    false,
+                                    "1"))
+                            .toList(),
+                    releases,
+                    Policy.USUAL);
             Rollout.Next next = new Updating(plan, rehearsal).run(List.of());
             while (next instanceof Rollout.Next.Stopped) {
                 rehearsal.events().add(new Rollout.Event.GoneOn("bench"));

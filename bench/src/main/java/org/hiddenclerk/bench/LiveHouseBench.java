@@ -49,6 +49,7 @@ public final class LiveHouseBench {
     private static final int FLIPS_PER_SECOND = 10;
     /** Not measured, but every message of it counts: first at a quarter of the pace, then at the whole. */
     private static final int SLOW_SECONDS = 20;
+
     private static final int WARM_SECONDS = SLOW_SECONDS + 10;
     private static final long SECOND = 1_000_000_000L;
     private static final long ASKED_NANOS = 100_000_000;
@@ -62,8 +63,7 @@ public final class LiveHouseBench {
     private final Set<Long> slowSeconds = ConcurrentHashMap.newKeySet();
     private volatile boolean counts;
 
-    private LiveHouseBench() {
-    }
+    private LiveHouseBench() {}
 
     public static void main(String[] args) throws Exception {
         int seconds = args.length > 0 ? Integer.parseInt(args[0]) : 300;
@@ -82,11 +82,30 @@ public final class LiveHouseBench {
         List<Link> links = new ArrayList<>();
         for (int i = 0; i < MODULES; i++) {
             String id = "d" + i;
-            devices.add(new Device(new DeviceId(id), "Module " + i, "Room", Protocol.MQTT_WIFI, Optional.of("C1"), Set.of(), List.of(new Device.Output(new OutputId(id + "/1"), "lamp " + i, Device.Drives.LIGHT,
-                    Device.Drives.LIGHT, false)), List.of(new Device.Control(new ControlId(id + "/in1"), "switch " + i, Device.Kind.ROCKER, InputBehaviour.EVERY_FLIP, Optional.of(new OutputId(id + "/1")))),
+            devices.add(new Device(
+                    new DeviceId(id),
+                    "Module " + i,
+                    "Room",
+                    Protocol.MQTT_WIFI,
+                    Optional.of("C1"),
+                    Set.of(),
+                    List.of(new Device.Output(
+                            new OutputId(id + "/1"), "lamp " + i, Device.Drives.LIGHT, Device.Drives.LIGHT, false)),
+                    List.of(new Device.Control(
+                            new ControlId(id + "/in1"),
+                            "switch " + i,
+                            Device.Kind.ROCKER,
+                            InputBehaviour.EVERY_FLIP,
+                            Optional.of(new OutputId(id + "/1")))),
                     List.of(new Device.Sensor(new SensorId(id + "/meter"), "meter " + i, Device.Senses.BRIGHTNESS))));
             if (i % 2 == 0) {
-                links.add(new Link("l" + i, new ControlId(id + "/in1"), new OutputId("d" + (i + 1) + "/1"), Link.Way.HUB, Link.Effect.FOLLOW, false));
+                links.add(new Link(
+                        "l" + i,
+                        new ControlId(id + "/in1"),
+                        new OutputId("d" + (i + 1) + "/1"),
+                        Link.Way.HUB,
+                        Link.Effect.FOLLOW,
+                        false));
             }
         }
         return new RuledHouse(devices, links, List.of());
@@ -95,7 +114,8 @@ public final class LiveHouseBench {
     private void watch(Happening happening) {
         happening.said().ifPresent(said -> {
             if (said instanceof Message.Sensed sensed && happening.kind() == Happening.Kind.MESSAGE) {
-                long last = heard.computeIfAbsent(sensed.sensor(), s -> new AtomicLong()).getAndSet(sensed.value());
+                long last = heard.computeIfAbsent(sensed.sensor(), s -> new AtomicLong())
+                        .getAndSet(sensed.value());
                 if (sensed.value() != last + 1) {
                     wrongOrder.incrementAndGet();
                 }
@@ -116,21 +136,43 @@ public final class LiveHouseBench {
         RuledHouse house = house();
         Map<DeviceId, String> handles = new HashMap<>();
         house.devices().forEach(device -> handles.put(device.id(), device.id().text()));
-        LivePlan plan = new LivePlan(house, List.of(), Map.of(), Map.of(), Map.of(), AS_FAST_AS_IT_CAN, Optional.empty());
-        try (HouseOnBroker live = new HouseOnBroker(broker, "bench", plan, Instant.EPOCH, new HouseTopics("house/bench", house, handles), this::watch, each -> { });
-             MqttLine echo = new MqttLine(broker, "echo", List.of("echo"), (topic, message) -> {
-                 if (counts) {
-                     echoes.add(System.nanoTime() - Long.parseLong(new String(message, java.nio.charset.StandardCharsets.UTF_8)));
-                 }
-             })) {
+        LivePlan plan =
+                new LivePlan(house, List.of(), Map.of(), Map.of(), Map.of(), AS_FAST_AS_IT_CAN, Optional.empty());
+        try (HouseOnBroker live = new HouseOnBroker(
+                        broker,
+                        "bench",
+                        plan,
+                        Instant.EPOCH,
+                        new HouseTopics("house/bench", house, handles),
+                        this::watch,
+                        each -> {});
+                MqttLine echo = new MqttLine(broker, "echo", List.of("echo"), (topic, message) -> {
+                    if (counts) {
+                        echoes.add(System.nanoTime()
+                                - Long.parseLong(new String(message, java.nio.charset.StandardCharsets.UTF_8)));
+                    }
+                })) {
             long sent = speak(live, echo, seconds);
             Thread.sleep(3_000);
             long got = heard.values().stream().mapToLong(AtomicLong::get).sum();
-            System.out.printf(Locale.ROOT, "%d modules, %d messages a second each, %d s: sent %d, heard %d, lost %d, out of order %d%n", MODULES, PER_SECOND, seconds, sent, got, sent - got,
+            System.out.printf(
+                    Locale.ROOT,
+                    "%d modules, %d messages a second each, %d s: sent %d, heard %d, lost %d, out of order %d%n",
+                    MODULES,
+                    PER_SECOND,
+                    seconds,
+                    sent,
+                    got,
+                    sent - got,
                     wrongOrder.get());
             tell("hand to lamp through the hub", handToLamp);
             tell("there and back over the broker alone", echoes);
-            System.out.printf(Locale.ROOT, "flips without a lamp: %d; seconds in which one took more than 100 ms: %d of %d%n", flipped.size(), slowSeconds.size(), seconds);
+            System.out.printf(
+                    Locale.ROOT,
+                    "flips without a lamp: %d; seconds in which one took more than 100 ms: %d of %d%n",
+                    flipped.size(),
+                    slowSeconds.size(),
+                    seconds);
         }
     }
 
@@ -160,8 +202,12 @@ public final class LiveHouseBench {
             if (due >= nextTold) {
                 nextTold += 60 * SECOND;
                 System.gc();
-                System.out.printf(Locale.ROOT, "after %d s: heap in use %d MB, %d threads%n", (due - begin) / SECOND - WARM_SECONDS, ManagementFactory.getMemoryMXBean()
-                        .getHeapMemoryUsage().getUsed() >> 20, Thread.activeCount());
+                System.out.printf(
+                        Locale.ROOT,
+                        "after %d s: heap in use %d MB, %d threads%n",
+                        (due - begin) / SECOND - WARM_SECONDS,
+                        ManagementFactory.getMemoryMXBean().getHeapMemoryUsage().getUsed() >> 20,
+                        Thread.activeCount());
             }
         }
         return sent;
@@ -177,7 +223,13 @@ public final class LiveHouseBench {
     private static void tell(String what, List<Long> nanos) {
         long[] sorted = nanos.stream().mapToLong(Long::longValue).toArray();
         Arrays.sort(sorted);
-        System.out.printf(Locale.ROOT, "%s (%d): median %.1f ms, p99 %.1f ms, most %.1f ms%n", what, sorted.length, sorted[sorted.length / 2] / 1e6, sorted[(int) (sorted.length * 0.99)] / 1e6,
+        System.out.printf(
+                Locale.ROOT,
+                "%s (%d): median %.1f ms, p99 %.1f ms, most %.1f ms%n",
+                what,
+                sorted.length,
+                sorted[sorted.length / 2] / 1e6,
+                sorted[(int) (sorted.length * 0.99)] / 1e6,
                 sorted[sorted.length - 1] / 1e6);
     }
 }

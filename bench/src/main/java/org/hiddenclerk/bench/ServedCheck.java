@@ -17,37 +17,49 @@ public final class ServedCheck {
     private static final int WARM_UP = 1_500;
     private static final int MEASURED = 1_000;
 
-    private ServedCheck() {
-    }
+    private ServedCheck() {}
 
     public static void main(String[] arguments) throws IOException, InterruptedException {
         byte[] wiring;
         try (InputStream source = ServedCheck.class.getResourceAsStream("/forty-parts.json")) {
             wiring = source.readAllBytes();
         }
-        HttpClient http = HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
+        HttpClient http =
+                HttpClient.newBuilder().version(HttpClient.Version.HTTP_1_1).build();
         HttpRequest check = HttpRequest.newBuilder(URI.create(arguments[0] + "/api/v1/compute/wiring-check"))
-                .header("Authorization", "Bearer " + arguments[1]).header("Content-Type", "application/json")
-                .POST(HttpRequest.BodyPublishers.ofByteArray(wiring)).build();
-        HttpRequest health = HttpRequest.newBuilder(URI.create(arguments[0] + "/actuator/health")).build();
+                .header("Authorization", "Bearer " + arguments[1])
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofByteArray(wiring))
+                .build();
+        HttpRequest health = HttpRequest.newBuilder(URI.create(arguments[0] + "/actuator/health"))
+                .build();
         report("wiring-check, 40 parts", http, check);
         report("health, the floor", http, health);
     }
 
-    private static void report(String what, HttpClient http, HttpRequest request) throws IOException, InterruptedException {
+    private static void report(String what, HttpClient http, HttpRequest request)
+            throws IOException, InterruptedException {
         double[] millis = new double[MEASURED];
         for (int i = -WARM_UP; i < MEASURED; i++) {
             long began = System.nanoTime();
             HttpResponse<byte[]> response = http.send(request, HttpResponse.BodyHandlers.ofByteArray());
             if (response.statusCode() != 200) {
-                throw new IllegalStateException("Answered " + response.statusCode() + ": " + new String(response.body()));
+                throw new IllegalStateException(
+                        "Answered " + response.statusCode() + ": " + new String(response.body()));
             }
             if (i >= 0) {
                 millis[i] = (System.nanoTime() - began) / 1e6;
             }
         }
         Arrays.sort(millis);
-        System.out.printf(Locale.ROOT, "%-24s median %.2f ms, p5 %.2f, p95 %.2f, max %.2f (%d requests)%n", what,
-                millis[MEASURED / 2], millis[MEASURED / 20], millis[MEASURED * 19 / 20], millis[MEASURED - 1], MEASURED);
+        System.out.printf(
+                Locale.ROOT,
+                "%-24s median %.2f ms, p5 %.2f, p95 %.2f, max %.2f (%d requests)%n",
+                what,
+                millis[MEASURED / 2],
+                millis[MEASURED / 20],
+                millis[MEASURED * 19 / 20],
+                millis[MEASURED - 1],
+                MEASURED);
     }
 }

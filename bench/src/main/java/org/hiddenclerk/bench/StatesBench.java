@@ -25,6 +25,7 @@ import org.openjdk.jmh.annotations.Warmup;
 public class StatesBench {
     @Param({"2", "4", "6", "8", "10", "12"})
     private int switches;
+
     private Wiring wiring;
 
     @Setup

@@ -3,10 +3,10 @@ package org.hiddenclerk.bench;
 import java.util.List;
 import java.util.Optional;
 import java.util.concurrent.TimeUnit;
-import org.hiddenclerk.core.conductors.Termination;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.OpenedBox;
 import org.hiddenclerk.core.conductors.SeenCore;
+import org.hiddenclerk.core.conductors.Termination;
 import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
 import org.hiddenclerk.core.electrical.Mechanism;
@@ -33,6 +33,7 @@ import org.openjdk.jmh.annotations.Warmup;
 public class TraceBench {
     @Param({"cables", "singles"})
     private String cores;
+
     private Board board;
 
     @Setup

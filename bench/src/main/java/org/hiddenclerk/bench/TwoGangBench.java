@@ -45,12 +45,20 @@ public class TwoGangBench {
         switched = new ArrayList<>();
         for (Part part : wiring.parts()) {
             if (part instanceof Part.Conductor || part instanceof Part.Link) {
-                always.add(new String[] {part.pins().get("a").value(), part.pins().get("b").value()});
+                always.add(new String[] {
+                    part.pins().get("a").value(), part.pins().get("b").value()
+                });
             } else if (part instanceof Part.Switch mechanism) {
-                switched.add(new String[] {mechanism.pins().get("COM").value(), mechanism.pins().get("L1").value()});
+                switched.add(new String[] {
+                    mechanism.pins().get("COM").value(),
+                    mechanism.pins().get("L1").value()
+                });
             } else if (part instanceof Part.FittedModule module) {
-                module.channels().forEach(channel -> switched.add(new String[] {
-                        module.pins().get(channel.from()).value(), module.pins().get(channel.to()).value()}));
+                module.channels()
+                        .forEach(channel -> switched.add(new String[] {
+                            module.pins().get(channel.from()).value(),
+                            module.pins().get(channel.to()).value()
+                        }));
             }
         }
     }

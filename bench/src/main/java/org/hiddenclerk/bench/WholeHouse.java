@@ -21,8 +21,8 @@ import org.hiddenclerk.core.matching.allocation.Allocator;
 import org.hiddenclerk.core.matching.allocation.Weights;
 import org.hiddenclerk.core.radio.FloorPlan;
 import org.hiddenclerk.core.radio.RadioPlan;
-import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.Planner;
 
 /**
  * Matching and choosing for whole houses. Beside the match, in the same run: the judgement box by box of a share of the same
@@ -32,8 +32,7 @@ public final class WholeHouse {
     private static final int ROUNDS = 9;
     private static final int WARM_UP = 150;
 
-    private WholeHouse() {
-    }
+    private WholeHouse() {}
 
     public static void main(String[] args) {
         List<ModuleModel> four = SurveyedHouse.stock(400, 7);
@@ -48,7 +47,11 @@ public final class WholeHouse {
         choose(200, SurveyedHouse.stock(40, 7));
         choose(200, four.subList(0, 100));
         long used = ManagementFactory.getMemoryMXBean().getHeapMemoryUsage().getUsed() >> 20;
-        System.out.printf(Locale.ROOT, "heap in use at the end %d MB, allowed %d MB%n", used, Runtime.getRuntime().maxMemory() >> 20);
+        System.out.printf(
+                Locale.ROOT,
+                "heap in use at the end %d MB, allowed %d MB%n",
+                used,
+                Runtime.getRuntime().maxMemory() >> 20);
     }
 
     private static void match(int positions, List<ModuleModel> models) {
@@ -83,15 +86,33 @@ public final class WholeHouse {
             if (judged > 20 * models.size()) {
                 break;
             }
-            ModuleMatch box = new ModuleMatch(new Planner(survey.house(), ConnectedBoxes.of(survey.boxes(), id, survey.house().region())), Terms.USUAL);
+            ModuleMatch box = new ModuleMatch(
+                    new Planner(
+                            survey.house(),
+                            ConnectedBoxes.of(survey.boxes(), id, survey.house().region())),
+                    Terms.USUAL);
             judged += box.rank(List.of(1), models).size();
         }
         double each = (System.nanoTime() - begin) / 1e3 / judged;
-        System.out.printf(Locale.ROOT, "match %d positions x %d modules: %s, first call %.0f ms; remembered: %s; one module changed: %s; %d verdicts; beside it, "
-                + "box by box: %.0f us a verdict, %.0f ms for as many%n", positions, models.size(), spread(ours), first, spread(again), spread(changed), cells, each, each * cells / 1e3);
+        System.out.printf(
+                Locale.ROOT,
+                "match %d positions x %d modules: %s, first call %.0f ms; remembered: %s; one module changed: %s; %d verdicts; beside it, "
+                        + "box by box: %.0f us a verdict, %.0f ms for as many%n",
+                positions,
+                models.size(),
+                spread(ours),
+                first,
+                spread(again),
+                spread(changed),
+                cells,
+                each,
+                each * cells / 1e3);
     }
 
-    /** Houses that nobody matched before, one after the other, as they come to a firm that has been at work: what was proved for others is remembered. */
+    /**
+     * Houses that nobody matched before, one after the other, as they come to a firm that has been at work: what was
+     * proved for others is remembered.
+     */
     private static void matchNew(int positions, List<ModuleModel> models) {
         HouseMemory memory = new HouseMemory(models, Terms.USUAL, RegionProfile.EU_230);
         double[] all = new double[3 * ROUNDS];
@@ -101,8 +122,15 @@ public final class WholeHouse {
             new HouseMatch(survey, memory).match();
             all[i] = (System.nanoTime() - begin) / 1e6;
         }
-        System.out.printf(Locale.ROOT, "match %d positions x %d modules, houses that are new to a memory: first %.0f ms, then by nines %s; %s; %s%n", positions, models.size(), all[0],
-                spread(Arrays.copyOfRange(all, 0, ROUNDS)), spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)), spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
+        System.out.printf(
+                Locale.ROOT,
+                "match %d positions x %d modules, houses that are new to a memory: first %.0f ms, then by nines %s; %s; %s%n",
+                positions,
+                models.size(),
+                all[0],
+                spread(Arrays.copyOfRange(all, 0, ROUNDS)),
+                spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)),
+                spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
     }
 
     /** Nothing remembered, again and again, until the virtual machine has compiled what it needs: what the work itself takes. */
@@ -116,8 +144,15 @@ public final class WholeHouse {
                 all[i] = (System.nanoTime() - begin) / 1e6;
             }
         }
-        System.out.printf(Locale.ROOT, "match %d positions x %d modules, nothing remembered, after %d matches: by nines %s; %s; %s%n", positions, models.size(), WARM_UP,
-                spread(Arrays.copyOfRange(all, 0, ROUNDS)), spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)), spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
+        System.out.printf(
+                Locale.ROOT,
+                "match %d positions x %d modules, nothing remembered, after %d matches: by nines %s; %s; %s%n",
+                positions,
+                models.size(),
+                WARM_UP,
+                spread(Arrays.copyOfRange(all, 0, ROUNDS)),
+                spread(Arrays.copyOfRange(all, ROUNDS, 2 * ROUNDS)),
+                spread(Arrays.copyOfRange(all, 2 * ROUNDS, all.length)));
     }
 
     private static void choose(int positions, List<ModuleModel> models) {
@@ -125,8 +160,18 @@ public final class WholeHouse {
         Optional<Allocation> best = Optional.empty();
         HouseSurvey survey = SurveyedHouse.of(positions, 11);
         HouseMatch.Result matched = new HouseMatch(survey, models, Terms.USUAL).match();
-        AllocationTask task = new AllocationTask(survey, matched.units(), matched.options(), Terms.USUAL, Weights.USUAL, Map.of("M0", 10), OptionalInt.of(490), List.of(), false,
-                new RadioPlan(FloorPlan.notDrawn(), survey.house().region(), List.of()), Duration.ofSeconds(60));
+        AllocationTask task = new AllocationTask(
+                survey,
+                matched.units(),
+                matched.options(),
+                Terms.USUAL,
+                Weights.USUAL,
+                Map.of("M0", 10),
+                OptionalInt.of(490),
+                List.of(),
+                false,
+                new RadioPlan(FloorPlan.notDrawn(), survey.house().region(), List.of()),
+                Duration.ofSeconds(60));
         double first = 0;
         for (int i = -1; i < ROUNDS; i++) {
             long begin = System.nanoTime();
@@ -138,15 +183,32 @@ public final class WholeHouse {
             }
         }
         Allocation plan = best.orElseThrow();
-        System.out.printf(Locale.ROOT, "choose %d positions x %d modules (%d options): %s, first %.0f ms; gap %d cents, optimal %s, %d rounds, "
-                + "%d kinds, %d open, %.2f in all%n", positions, models.size(), task.options().size(), spread(ours), first, plan.gapCents(),
-                plan.isOptimal(), plan.rounds(), plan.modules().size(), plan.open().size(), plan.totalCents() / 100.0);
+        System.out.printf(
+                Locale.ROOT,
+                "choose %d positions x %d modules (%d options): %s, first %.0f ms; gap %d cents, optimal %s, %d rounds, "
+                        + "%d kinds, %d open, %.2f in all%n",
+                positions,
+                models.size(),
+                task.options().size(),
+                spread(ours),
+                first,
+                plan.gapCents(),
+                plan.isOptimal(),
+                plan.rounds(),
+                plan.modules().size(),
+                plan.open().size(),
+                plan.totalCents() / 100.0);
     }
 
     private static String spread(double[] values) {
         double[] sorted = values.clone();
         Arrays.sort(sorted);
-        return String.format(Locale.ROOT, "median %.0f ms, %.0f to %.0f over %d", sorted[sorted.length / 2], sorted[0],
-                sorted[sorted.length - 1], sorted.length);
+        return String.format(
+                Locale.ROOT,
+                "median %.0f ms, %.0f to %.0f over %d",
+                sorted[sorted.length / 2],
+                sorted[0],
+                sorted[sorted.length - 1],
+                sorted.length);
     }
 }

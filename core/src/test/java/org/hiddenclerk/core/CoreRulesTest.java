@@ -14,53 +14,112 @@ class CoreRulesTest {
     private static final String CORE = "org.hiddenclerk.core.";
 
     @ArchTest
-    static final ArchRule coreKnowsOnlyTheJdkAndItsSolver = classes().should().onlyDependOnClassesThat()
-            .resideInAnyPackage("org.hiddenclerk.core..", "java..", "javax.crypto..", "org.jspecify.annotations..", "com.google.ortools..", "org.shredzone.commons.suncalc..",
+    static final ArchRule coreKnowsOnlyTheJdkAndItsSolver = classes()
+            .should()
+            .onlyDependOnClassesThat()
+            .resideInAnyPackage(
+                    "org.hiddenclerk.core..",
+                    "java..",
+                    "javax.crypto..",
+                    "org.jspecify.annotations..",
+                    "com.google.ortools..",
+                    "org.shredzone.commons.suncalc..",
                     "org.dmfs.rfc5545..");
 
     @ArchTest
-    static final ArchRule electricalUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "electrical..")
-            .should().dependOnClassesThat().resideInAnyPackage(CORE + "job..", CORE + "catalogue..", CORE + "wiring..",
-                    CORE + "matching..", CORE + "fitting..");
+    static final ArchRule electricalUsesNoLaterStage = noClasses()
+            .that()
+            .resideInAPackage(CORE + "electrical..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    CORE + "job..", CORE + "catalogue..", CORE + "wiring..", CORE + "matching..", CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule wiringUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "wiring..")
-            .should().dependOnClassesThat().resideInAnyPackage(CORE + "matching..", CORE + "fitting..");
+    static final ArchRule wiringUsesNoLaterStage = noClasses()
+            .that()
+            .resideInAPackage(CORE + "wiring..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(CORE + "matching..", CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule matchingUsesNoLaterStage = noClasses().that().resideInAPackage(CORE + "matching..")
-            .should().dependOnClassesThat().resideInAnyPackage(CORE + "ordering..", CORE + "fitting..");
+    static final ArchRule matchingUsesNoLaterStage = noClasses()
+            .that()
+            .resideInAPackage(CORE + "matching..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(CORE + "ordering..", CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule radioKnowsNoWiring = noClasses().that().resideInAPackage(CORE + "radio..")
-            .should().dependOnClassesThat().resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "ordering..", CORE + "fitting..");
+    static final ArchRule radioKnowsNoWiring = noClasses()
+            .that()
+            .resideInAPackage(CORE + "radio..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "ordering..", CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule onlyChoosingAndSchedulingKnowTheSolver = noClasses().that().resideOutsideOfPackages(CORE + "matching.allocation..", CORE + "day..")
-            .should().dependOnClassesThat().resideInAPackage("com.google.ortools..");
+    static final ArchRule onlyChoosingAndSchedulingKnowTheSolver = noClasses()
+            .that()
+            .resideOutsideOfPackages(CORE + "matching.allocation..", CORE + "day..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("com.google.ortools..");
 
     @ArchTest
-    static final ArchRule onlySchedulesKnowSunAndCalendar = noClasses().that().resideOutsideOfPackage(CORE + "schedule..")
-            .should().dependOnClassesThat().resideInAnyPackage("org.shredzone..", "org.dmfs..");
+    static final ArchRule onlySchedulesKnowSunAndCalendar = noClasses()
+            .that()
+            .resideOutsideOfPackage(CORE + "schedule..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("org.shredzone..", "org.dmfs..");
 
     @ArchTest
-    static final ArchRule behavioursAndRulesKnowNoWiring = noClasses().that().resideInAnyPackage(CORE + "behaviour..", CORE + "rules..", CORE + "schedule..")
-            .should().dependOnClassesThat().resideInAnyPackage(CORE + "electrical..", CORE + "job..", CORE + "wiring..", CORE + "matching..", CORE + "fitting..");
+    static final ArchRule behavioursAndRulesKnowNoWiring = noClasses()
+            .that()
+            .resideInAnyPackage(CORE + "behaviour..", CORE + "rules..", CORE + "schedule..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    CORE + "electrical..", CORE + "job..", CORE + "wiring..", CORE + "matching..", CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule conductorsUseNoLaterStage = noClasses().that().resideInAPackage(CORE + "conductors..")
-            .should().dependOnClassesThat().resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "fitting..", CORE + "practice..");
+    static final ArchRule conductorsUseNoLaterStage = noClasses()
+            .that()
+            .resideInAPackage(CORE + "conductors..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(CORE + "wiring..", CORE + "matching..", CORE + "fitting..", CORE + "practice..");
 
     @ArchTest
-    static final ArchRule theBenchKnowsNoStage = noClasses().that().resideInAnyPackage(CORE + "credentials..", CORE + "naming..", CORE + "firmware..",
-            CORE + "bench..").should().dependOnClassesThat().resideInAnyPackage(CORE + "electrical..", CORE + "job..", CORE + "wiring..",
-                    CORE + "matching..", CORE + "ordering..", CORE + "fitting..");
+    static final ArchRule theBenchKnowsNoStage = noClasses()
+            .that()
+            .resideInAnyPackage(CORE + "credentials..", CORE + "naming..", CORE + "firmware..", CORE + "bench..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    CORE + "electrical..",
+                    CORE + "job..",
+                    CORE + "wiring..",
+                    CORE + "matching..",
+                    CORE + "ordering..",
+                    CORE + "fitting..");
 
     @ArchTest
-    static final ArchRule nothingIsBuiltOnPractice = noClasses().that().resideOutsideOfPackage(CORE + "practice..")
-            .should().dependOnClassesThat().resideInAPackage(CORE + "practice..");
+    static final ArchRule nothingIsBuiltOnPractice = noClasses()
+            .that()
+            .resideOutsideOfPackage(CORE + "practice..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage(CORE + "practice..");
 
     @ArchTest
-    static final ArchRule nothingReadsAClock = noClasses().should().callMethod(java.time.Instant.class, "now")
-            .orShould().callMethod(System.class, "currentTimeMillis").orShould().callMethod(Math.class, "random");
+    static final ArchRule nothingReadsAClock = noClasses()
+            .should()
+            .callMethod(java.time.Instant.class, "now")
+            .orShould()
+            .callMethod(System.class, "currentTimeMillis")
+            .orShould()
+            .callMethod(Math.class, "random");
 }

@@ -19,11 +19,16 @@ class GlossaryTest {
 
     @Test
     void everyTypeThatItNamesIsThere() throws IOException {
-        Set<String> named = TYPE.matcher(Files.readString(ROOT.resolve("docs/glossary.md"))).results().map(found -> found.group(1)).collect(Collectors.toCollection(TreeSet::new));
+        Set<String> named = TYPE.matcher(Files.readString(ROOT.resolve("docs/glossary.md")))
+                .results()
+                .map(found -> found.group(1))
+                .collect(Collectors.toCollection(TreeSet::new));
         Set<String> there = new TreeSet<>();
         for (String module : new String[] {"core", "standins", "app"}) {
             try (Stream<Path> files = Files.walk(ROOT.resolve(module + "/src/main/java"))) {
-                files.map(file -> file.getFileName().toString()).filter(name -> name.endsWith(".java")).forEach(name -> there.add(name.substring(0, name.length() - ".java".length())));
+                files.map(file -> file.getFileName().toString())
+                        .filter(name -> name.endsWith(".java"))
+                        .forEach(name -> there.add(name.substring(0, name.length() - ".java".length())));
             }
         }
         assertThat(named).hasSizeGreaterThan(50).isSubsetOf(there);

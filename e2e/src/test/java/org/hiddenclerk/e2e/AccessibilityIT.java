@@ -36,7 +36,18 @@ class AccessibilityIT {
             findings.addAll(seriousFindings(desk, "Hand over, box"));
             desk.open("Boot room", "Feel");
             findings.addAll(seriousFindings(desk, "Feel"));
-            for (String sheet : List.of("Match all", "Pick list", "Bench", "Day on site", "Join", "Firmware", "Rules", "Live house", "Rooms and radio", "Hand over", "Log book")) {
+            for (String sheet : List.of(
+                    "Match all",
+                    "Pick list",
+                    "Bench",
+                    "Day on site",
+                    "Join",
+                    "Firmware",
+                    "Rules",
+                    "Live house",
+                    "Rooms and radio",
+                    "Hand over",
+                    "Log book")) {
                 desk.openHouse(sheet);
                 findings.addAll(seriousFindings(desk, sheet));
             }
@@ -55,16 +66,38 @@ class AccessibilityIT {
         HOUSE.lock();
         try {
             desk.openHouse("Live house");
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run").setExact(true)).click();
+            desk.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions()
+                                    .setName("let the house run")
+                                    .setExact(true))
+                    .click();
             desk.page().getByText("the hub takes everything for what it is").waitFor();
             findings.addAll(seriousFindings(desk, "Live house, running"));
             for (String part : List.of("checks", "handover", "outside")) {
-                desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(part)).click();
+                desk.page()
+                        .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName(part))
+                        .click();
                 findings.addAll(seriousFindings(desk, "Live house, " + part));
             }
-            desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("house").setExact(true)).click();
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("stop").setExact(true)).click();
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run").setExact(true)).waitFor();
+            desk.page()
+                    .getByRole(
+                            AriaRole.TAB,
+                            new Page.GetByRoleOptions().setName("house").setExact(true))
+                    .click();
+            desk.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName("stop").setExact(true))
+                    .click();
+            desk.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions()
+                                    .setName("let the house run")
+                                    .setExact(true))
+                    .waitFor();
             desk.page().navigate(RunningClerk.get().address() + "/practice");
             desk.press("start Two switches");
             desk.seeHeading("Two switches");
@@ -79,14 +112,20 @@ class AccessibilityIT {
         desk.settle();
         Page page = desk.page();
         page.evaluate("source => { (0, eval)(source); }", axeSource());
-        Map<String, Object> result = (Map<String, Object>) page.evaluate(
-                "() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })");
+        Map<String, Object> result = (Map<String, Object>)
+                page.evaluate(
+                        "() => axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'], resultTypes: ['violations'] })");
         List<String> found = new ArrayList<>();
         for (Map<String, Object> violation : (List<Map<String, Object>>) result.get("violations")) {
             if (List.of("serious", "critical").contains(violation.get("impact"))) {
                 List<Map<String, Object>> nodes = (List<Map<String, Object>>) violation.get("nodes");
-                found.add(where + ": " + violation.get("id") + " " + nodes.get(0).get("html") + " "
-                        + String.valueOf(nodes.get(0).get("failureSummary")).lines().skip(1).findFirst().orElse(""));
+                found.add(
+                        where + ": " + violation.get("id") + " " + nodes.get(0).get("html") + " "
+                                + String.valueOf(nodes.get(0).get("failureSummary"))
+                                        .lines()
+                                        .skip(1)
+                                        .findFirst()
+                                        .orElse(""));
             }
         }
         return found;
@@ -94,8 +133,8 @@ class AccessibilityIT {
 
     private static String axeSource() {
         try {
-            return java.nio.file.Files.readString(Path.of(System.getProperty("clerk.root"),
-                    "web/node_modules/axe-core/axe.min.js"));
+            return java.nio.file.Files.readString(
+                    Path.of(System.getProperty("clerk.root"), "web/node_modules/axe-core/axe.min.js"));
         } catch (java.io.IOException e) {
             throw new java.io.UncheckedIOException(e);
         }

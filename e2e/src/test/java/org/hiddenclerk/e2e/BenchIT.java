@@ -21,7 +21,8 @@ class BenchIT {
             desk.openHouse("Bench");
             for (String serial : List.of("IT-1", "IT-2", "IT-3")) {
                 if (serial.equals("IT-2")) {
-                    page.getByLabel("Module", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setValue("TG-1N"));
+                    page.getByLabel("Module", new Page.GetByLabelOptions().setExact(true))
+                            .selectOption(new SelectOption().setValue("TG-1N"));
                 }
                 desk.fill("Serial, scanned or typed", serial);
                 page.keyboard().press("Enter");
@@ -42,15 +43,27 @@ class BenchIT {
             desk.press("keep it sealed");
             page.getByText("•••• FC05").waitFor();
             desk.press("done");
-            for (String step : List.of("Name it", "Label it", "Set it", "Test every input", "Test every channel", "Pack it")) {
-                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(step)).setExpanded(true)).waitFor();
+            for (String step :
+                    List.of("Name it", "Label it", "Set it", "Test every input", "Test every channel", "Pack it")) {
+                page.getByRole(
+                                AriaRole.BUTTON,
+                                new Page.GetByRoleOptions()
+                                        .setName(Pattern.compile(step))
+                                        .setExpanded(true))
+                        .waitFor();
                 desk.press("done");
             }
             page.getByText("packed").first().waitFor();
 
-            String labels = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("labels on A4")).getAttribute("href");
-            assertThat(new String(page.request().get(RunningClerk.get().address() + labels).body(), StandardCharsets.ISO_8859_1))
-                    .startsWith("%PDF").hasSizeGreaterThan(5_000);
+            String labels = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("labels on A4"))
+                    .getAttribute("href");
+            assertThat(new String(
+                            page.request()
+                                    .get(RunningClerk.get().address() + labels)
+                                    .body(),
+                            StandardCharsets.ISO_8859_1))
+                    .startsWith("%PDF")
+                    .hasSizeGreaterThan(5_000);
             assertThat(unit(page, "IT-1").innerText()).contains("power it up");
             assertThat(desk.complaints()).isEmpty();
         }
@@ -61,8 +74,10 @@ class BenchIT {
         try (Desk desk = Desk.loggedIn(Desk.Screen.PHONE, "daylight")) {
             desk.openHouse("Bench");
             desk.press("scan a serial");
-            PlaywrightAssertions.assertThat(desk.page().getByLabel("Serial, scanned or typed")).hasValue(Desk.SEEN_BY_CAMERA);
-            PlaywrightAssertions.assertThat(desk.page().getByLabel("what the camera sees")).isHidden();
+            PlaywrightAssertions.assertThat(desk.page().getByLabel("Serial, scanned or typed"))
+                    .hasValue(Desk.SEEN_BY_CAMERA);
+            PlaywrightAssertions.assertThat(desk.page().getByLabel("what the camera sees"))
+                    .isHidden();
             assertThat(desk.complaints()).isEmpty();
         }
     }
@@ -73,6 +88,11 @@ class BenchIT {
     }
 
     private static void behind(Page page, String step) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(step)).setExpanded(false)).waitFor();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions()
+                                .setName(Pattern.compile(step))
+                                .setExpanded(false))
+                .waitFor();
     }
 }

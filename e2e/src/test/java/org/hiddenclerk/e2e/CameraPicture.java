@@ -19,8 +19,7 @@ final class CameraPicture {
     private static final int SIDE = 10;
     private static final int FRAMES = 5;
 
-    private CameraPicture() {
-    }
+    private CameraPicture() {}
 
     static Path of(String text) {
         try {
@@ -39,7 +38,8 @@ final class CameraPicture {
             byte[] noColour = new byte[WIDTH * HEIGHT / 2];
             Arrays.fill(noColour, (byte) 128);
             ByteArrayOutputStream video = new ByteArrayOutputStream();
-            video.write(("YUV4MPEG2 W" + WIDTH + " H" + HEIGHT + " F10:1 Ip A1:1 C420jpeg\n").getBytes(StandardCharsets.US_ASCII));
+            video.write(("YUV4MPEG2 W" + WIDTH + " H" + HEIGHT + " F10:1 Ip A1:1 C420jpeg\n")
+                    .getBytes(StandardCharsets.US_ASCII));
             for (int frame = 0; frame < FRAMES; frame++) {
                 video.write("FRAME\n".getBytes(StandardCharsets.US_ASCII));
                 video.write(light);

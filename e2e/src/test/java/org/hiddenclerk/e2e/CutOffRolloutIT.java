@@ -28,14 +28,22 @@ class CutOffRolloutIT {
                 outer.await(rollout -> rollout.get("done").asInt() >= 2);
 
                 clerk.kill();
-                outer.kinds().forEach((serial, kind) -> assertThat(outer.house().sumOf(serial)).isIn(Release.sumOf(FirmwareFile.of(kind, "1.0.0")),
-                        Release.sumOf(FirmwareFile.of(kind, outer.version()))));
-                assertThat(outer.kinds().keySet()).as("cut off in the middle").anyMatch(serial -> !outer.house().versionOf(serial).equals(outer.version()));
+                outer.kinds().forEach((serial, kind) -> assertThat(outer.house().sumOf(serial))
+                        .isIn(
+                                Release.sumOf(FirmwareFile.of(kind, "1.0.0")),
+                                Release.sumOf(FirmwareFile.of(kind, outer.version()))));
+                assertThat(outer.kinds().keySet())
+                        .as("cut off in the middle")
+                        .anyMatch(serial -> !outer.house().versionOf(serial).equals(outer.version()));
                 clerk.start(outside);
 
-                JsonNode done = outer.await(rollout -> rollout.get("state").asString().equals("DONE"));
+                JsonNode done =
+                        outer.await(rollout -> rollout.get("state").asString().equals("DONE"));
                 assertThat(done.get("findings")).isEmpty();
-                outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial)).as(serial).isEqualTo(outer.version()));
+                outer.kinds().keySet().forEach(serial -> assertThat(
+                                outer.house().versionOf(serial))
+                        .as(serial)
+                        .isEqualTo(outer.version()));
             }
         } finally {
             clerk.kill();

@@ -23,8 +23,14 @@ import javax.imageio.ImageIO;
 
 /** A person at the interface, in Debian's Chromium. Errors on the console and foreign requests are collected. */
 final class Desk implements AutoCloseable {
-    private static final List<String> ARGUMENTS = List.of("--no-sandbox", "--disable-gpu", "--disable-quic", "--no-first-run",
-            "--disable-background-networking", "--disable-component-update", "--disable-sync");
+    private static final List<String> ARGUMENTS = List.of(
+            "--no-sandbox",
+            "--disable-gpu",
+            "--disable-quic",
+            "--no-first-run",
+            "--disable-background-networking",
+            "--disable-component-update",
+            "--disable-sync");
     /** Each thread has its own: the driver is for one at a time. */
     private static final ThreadLocal<Browser> BROWSER = ThreadLocal.withInitial(Desk::launched);
 
@@ -37,7 +43,8 @@ final class Desk implements AutoCloseable {
 
     /** Sizes at which the interface is used. */
     enum Screen {
-        LAPTOP(1280, 800), PHONE(390, 844);
+        LAPTOP(1280, 800),
+        PHONE(390, 844);
 
         private final int width;
         private final int height;
@@ -49,8 +56,11 @@ final class Desk implements AutoCloseable {
     }
 
     private Desk(Screen screen, String theme) {
-        context = BROWSER.get().newContext(new Browser.NewContextOptions().setViewportSize(screen.width, screen.height)
-                .setReducedMotion(ReducedMotion.REDUCE).setBypassCSP(false));
+        context = BROWSER.get()
+                .newContext(new Browser.NewContextOptions()
+                        .setViewportSize(screen.width, screen.height)
+                        .setReducedMotion(ReducedMotion.REDUCE)
+                        .setBypassCSP(false));
         context.addInitScript("localStorage.setItem('theme', '" + theme + "')");
         page = context.newPage();
         // A busy machine is no fault of what is tested.
@@ -62,21 +72,29 @@ final class Desk implements AutoCloseable {
         });
         page.onPageError(complaints::add);
         page.onRequest(request -> {
-            if (!request.url().startsWith(RunningClerk.get().address()) && !request.url().startsWith("data:")) {
+            if (!request.url().startsWith(RunningClerk.get().address())
+                    && !request.url().startsWith("data:")) {
                 complaints.add("foreign request: " + request.url());
             }
         });
     }
 
     private static Browser launched() {
-        Playwright playwright = Playwright.create(new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
-        return playwright.chromium().launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of("/usr/bin/chromium")).setArgs(withCamera()));
+        Playwright playwright = Playwright.create(
+                new Playwright.CreateOptions().setEnv(Map.of("PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD", "1")));
+        return playwright
+                .chromium()
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of("/usr/bin/chromium"))
+                        .setArgs(withCamera()));
     }
 
     /** A camera that sees the serial of a module. */
     private static List<String> withCamera() {
         List<String> arguments = new ArrayList<>(ARGUMENTS);
-        arguments.addAll(List.of("--use-fake-ui-for-media-stream", "--use-fake-device-for-media-stream",
+        arguments.addAll(List.of(
+                "--use-fake-ui-for-media-stream",
+                "--use-fake-device-for-media-stream",
                 "--use-file-for-fake-video-capture=" + CameraPicture.of(SEEN_BY_CAMERA)));
         return arguments;
     }
@@ -100,7 +118,8 @@ final class Desk implements AutoCloseable {
         page.getByLabel("Login name").fill("tarrow");
         page.getByLabel("Password").fill("tannery-house-demo");
         press("log in");
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Day book")).waitFor();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Day book"))
+                .waitFor();
     }
 
     Page page() {
@@ -112,11 +131,18 @@ final class Desk implements AutoCloseable {
     }
 
     void press(String button) {
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(button).setExact(true)).first().click();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(button).setExact(true))
+                .first()
+                .click();
     }
 
     Locator button(String name) {
-        return page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name).setExact(true)).first();
+        return page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName(name).setExact(true))
+                .first();
     }
 
     void fill(String label, String text) {
@@ -129,15 +155,21 @@ final class Desk implements AutoCloseable {
     }
 
     void seeHeading(String text) {
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text)).first().waitFor();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName(text))
+                .first()
+                .waitFor();
     }
 
     /** Opens a sheet of the demo house as a whole. */
     void openHouse(String sheet) {
         page.navigate(RunningClerk.get().address());
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).first().click();
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(sheet).setExact(true)).click();
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1)).waitFor();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House"))
+                .first()
+                .click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(sheet).setExact(true))
+                .click();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setLevel(1))
+                .waitFor();
     }
 
     /** Opens a stage of a box of the demo house. */
@@ -148,14 +180,17 @@ final class Desk implements AutoCloseable {
     /** Opens a stage of a box of any house. */
     void open(String house, String room, String stage) {
         page.navigate(RunningClerk.get().address() + "/");
-        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(house).setExact(true)).click();
+        page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(house).setExact(true))
+                .click();
         if (page.viewportSize().width < 1024) {
             press("boxes");
         }
         Locator rail = page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Boxes of the house"));
-        rail.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(room))).click();
+        rail.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(room)))
+                .click();
         page.getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Stages"))
-                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(stage))).click();
+                .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile(stage)))
+                .click();
         settle();
     }
 
@@ -163,12 +198,17 @@ final class Desk implements AutoCloseable {
     void completeStep() {
         page.locator("[data-step]").waitFor();
         Locator form = page.locator("main");
-        boolean proving = form.getByRole(AriaRole.HEADING, new Locator.GetByRoleOptions().setName(
-                Pattern.compile("Prove the tester"))).count() > 0;
+        boolean proving = form.getByRole(
+                                AriaRole.HEADING,
+                                new Locator.GetByRoleOptions().setName(Pattern.compile("Prove the tester")))
+                        .count()
+                > 0;
         for (Locator box : form.getByRole(AriaRole.CHECKBOX).all()) {
             box.check();
         }
-        for (Locator row : form.getByLabel("readings", new Locator.GetByLabelOptions().setExact(true)).getByRole(AriaRole.LISTITEM).all()) {
+        for (Locator row : form.getByLabel("readings", new Locator.GetByLabelOptions().setExact(true))
+                .getByRole(AriaRole.LISTITEM)
+                .all()) {
             row.locator("input").fill(proving ? "231" : row.innerText().contains("M\u03a9") ? "200" : "0.2");
         }
         if (form.getByText("add a photo").count() > 0) {

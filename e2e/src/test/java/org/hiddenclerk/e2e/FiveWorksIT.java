@@ -31,7 +31,8 @@ class FiveWorksIT {
     private static final double SLOW_MS = 60_000;
     private static final int MOST_STEPS = 120;
     private static final Map<String, String> FIGURES = Map.of("ms", "320", "W", "9", "dBm", "-58", "LQI", "130");
-    private static final String STEPS = "Power it up|Update it|Keep its code|Name it|Label it|Set it|Test every input|Test every channel|Let it join here|Pack it";
+    private static final String STEPS =
+            "Power it up|Update it|Keep its code|Name it|Label it|Set it|Test every input|Test every channel|Let it join here|Pack it";
     private static final AtomicInteger UNITS = new AtomicInteger();
 
     private final Caller caller = new Caller(RunningClerk.get());
@@ -41,10 +42,16 @@ class FiveWorksIT {
 
     @ParameterizedTest
     @EnumSource(WalkedWork.class)
-    void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(WalkedWork work) throws IOException, InterruptedException {
+    void everyModuleIsPlannedBenchedFittedJoinedTestedAndPrinted(WalkedWork work)
+            throws IOException, InterruptedException {
         begin(work);
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
-            for (Runnable stage : List.<Runnable>of(() -> survey(desk, work), () -> plan(desk, work), () -> bench(desk, work), () -> fit(desk, work), () -> join(desk, work),
+            for (Runnable stage : List.<Runnable>of(
+                    () -> survey(desk, work),
+                    () -> plan(desk, work),
+                    () -> bench(desk, work),
+                    () -> fit(desk, work),
+                    () -> join(desk, work),
                     () -> handOver(desk, work))) {
                 seen(desk, work, stage);
             }
@@ -66,10 +73,26 @@ class FiveWorksIT {
     private void begin(WalkedWork work) throws IOException, InterruptedException {
         caller.logIn();
         // A clerk that runs already may know the house of an earlier run.
-        job = caller.ask("POST", "/api/v1/jobs", Map.of("name", "Walk " + work + " " + ProcessHandle.current().pid(), "place", "", "region", "EU_230")).get("id").asString();
-        Map.of("1", "L1", "2", "L2").forEach((label, phase) -> caller.ask("POST", "/api/v1/jobs/" + job + "/circuits", Map.of("label", label, "ratingAmps", 10, "phase", phase,
-                "alternativelySupplied", false)));
-        room = caller.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", "Loft", "storey", "Ground floor")).get("id").asString();
+        job = caller.ask(
+                        "POST",
+                        "/api/v1/jobs",
+                        Map.of(
+                                "name",
+                                "Walk " + work + " " + ProcessHandle.current().pid(),
+                                "place",
+                                "",
+                                "region",
+                                "EU_230"))
+                .get("id")
+                .asString();
+        Map.of("1", "L1", "2", "L2")
+                .forEach((label, phase) -> caller.ask(
+                        "POST",
+                        "/api/v1/jobs/" + job + "/circuits",
+                        Map.of("label", label, "ratingAmps", 10, "phase", phase, "alternativelySupplied", false)));
+        room = caller.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", "Loft", "storey", "Ground floor"))
+                .get("id")
+                .asString();
     }
 
     private void go(Desk desk, String path) {
@@ -102,10 +125,15 @@ class FiveWorksIT {
     }
 
     private static void type(Desk desk, String text) {
-        desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^as text"))).click();
+        desk.page()
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^as text")))
+                .click();
         desk.fill("The box as text", text);
         desk.page().keyboard().press("Control+Enter");
-        desk.page().getByLabel("The box as text").waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+        desk.page()
+                .getByLabel("The box as text")
+                .waitFor(new Locator.WaitForOptions()
+                        .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
     }
 
     private String lead(WalkedWork work) {
@@ -120,17 +148,27 @@ class FiveWorksIT {
                 desk.press(pick.group());
             }
             page.locator("[data-scheme='" + pick.scheme() + "'] button").first().click();
-            Locator card = page.locator("[data-module='" + pick.module() + "']").filter(new Locator.FilterOptions().setHas(page.locator("h2 span",
-                    new Page.LocatorOptions().setHasText(Pattern.compile("^" + pick.module() + (pick.other().isEmpty() ? "" : " with " + pick.other()) + "$")))));
-            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("pick " + pick.module())).click();
-            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(pick.module() + " is picked")).waitFor();
+            Locator card = page.locator("[data-module='" + pick.module() + "']")
+                    .filter(new Locator.FilterOptions()
+                            .setHas(page.locator(
+                                    "h2 span",
+                                    new Page.LocatorOptions()
+                                            .setHasText(Pattern.compile("^" + pick.module()
+                                                    + (pick.other().isEmpty() ? "" : " with " + pick.other())
+                                                    + "$")))));
+            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("pick " + pick.module()))
+                    .click();
+            card.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(pick.module() + " is picked"))
+                    .waitFor();
         }
         picture(desk, work, "match");
         go(desk, lead(work) + "/draw");
         Locator stamp = page.locator("[data-verdict]");
         stamp.waitFor();
         picture(desk, work, "draw");
-        assertThat(stamp.innerText()).as("%s: %s", work, page.getByLabel("In the margin").first().innerText()).contains("PROVED");
+        assertThat(stamp.innerText())
+                .as("%s: %s", work, page.getByLabel("In the margin").first().innerText())
+                .contains("PROVED");
         desk.press("issue for work");
         desk.button("go to the run sheet").waitFor();
     }
@@ -141,7 +179,8 @@ class FiveWorksIT {
         List<String> serials = new ArrayList<>();
         for (String module : work.modules) {
             String serial = "FW" + ProcessHandle.current().pid() + "-" + UNITS.incrementAndGet();
-            page.getByLabel("Module", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setValue(module.substring(module.indexOf(' ') + 1)));
+            page.getByLabel("Module", new Page.GetByLabelOptions().setExact(true))
+                    .selectOption(new SelectOption().setValue(module.substring(module.indexOf(' ') + 1)));
             desk.fill("Serial, scanned or typed", serial);
             page.keyboard().press("Enter");
             unit(page, serial).waitFor();
@@ -149,15 +188,22 @@ class FiveWorksIT {
         }
         List<String> taken = new ArrayList<>();
         JsonNode state = caller.ask("GET", "/api/v1/jobs/" + job + "/bench", null);
-        state.get("units").forEach(unit -> taken.add(unit.get("boxLabel").asString() + ": " + unit.get("moduleCode").asString()));
+        state.get("units")
+                .forEach(unit -> taken.add(unit.get("boxLabel").asString() + ": "
+                        + unit.get("moduleCode").asString()));
         assertThat(taken).as("each is taken for its own box").containsExactlyInAnyOrderElementsOf(work.modules);
         assertThat(state.get("waiting")).as("none is left").isEmpty();
         for (String serial : serials) {
             unit(page, serial).click();
             for (int step = 0; step < 12 && !unit(page, serial).innerText().contains("packed"); step++) {
-                Locator open = page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(STEPS)).setExpanded(true));
+                Locator open = page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions()
+                                .setName(Pattern.compile(STEPS))
+                                .setExpanded(true));
                 open.first().waitFor();
-                java.util.regex.Matcher named = Pattern.compile(STEPS).matcher(open.first().innerText());
+                java.util.regex.Matcher named =
+                        Pattern.compile(STEPS).matcher(open.first().innerText());
                 assertThat(named.find()).isTrue();
                 String title = named.group();
                 boolean byCodeOnly = work == WalkedWork.CANOPY && title.equals("Keep its code");
@@ -172,24 +218,35 @@ class FiveWorksIT {
                 } else {
                     if (title.equals("Name it")) {
                         Locator address = page.getByLabel("hardware address");
-                        address.getByRole(AriaRole.TEXTBOX).fill(String.format("00:AB:CD:%02X:00:00:%02X:%02X", serial.length(), serial.hashCode() >> 8 & 0xff, serial.hashCode() & 0xff));
+                        address.getByRole(AriaRole.TEXTBOX)
+                                .fill(String.format(
+                                        "00:AB:CD:%02X:00:00:%02X:%02X",
+                                        serial.length(), serial.hashCode() >> 8 & 0xff, serial.hashCode() & 0xff));
                         address.getByRole(AriaRole.BUTTON).click();
-                        PlaywrightAssertions.assertThat(address.getByRole(AriaRole.BUTTON)).isDisabled();
+                        PlaywrightAssertions.assertThat(address.getByRole(AriaRole.BUTTON))
+                                .isDisabled();
                         desk.settle();
                     }
                     desk.press("done");
                 }
-                page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile(title)).setExpanded(false)).waitFor();
+                page.getByRole(
+                                AriaRole.BUTTON,
+                                new Page.GetByRoleOptions()
+                                        .setName(Pattern.compile(title))
+                                        .setExpanded(false))
+                        .waitFor();
             }
         }
         picture(desk, work, "bench");
-        String labels = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("labels on A4")).getAttribute("href");
+        String labels = page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("labels on A4"))
+                .getAttribute("href");
         byte[] pdf = page.request().get(RunningClerk.get().address() + labels).body();
         assertThat(new String(pdf, StandardCharsets.ISO_8859_1)).startsWith("%PDF");
         try (PDDocument sheet = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(sheet);
             assertThat(serials).as("a label for each").allMatch(text::contains);
-            work.modules.forEach(module -> assertThat(text).as("its label names its box").contains(module.substring(0, module.indexOf(':'))));
+            work.modules.forEach(module ->
+                    assertThat(text).as("its label names its box").contains(module.substring(0, module.indexOf(':'))));
         } catch (IOException e) {
             throw new java.io.UncheckedIOException(e);
         }
@@ -198,15 +255,26 @@ class FiveWorksIT {
     /** A code that no module of an earlier run has (Matter Core Specification, 5.1.4.1): its passcode, and the check digit that fits. */
     private static String code() {
         long passcode = 20_202_021 + ProcessHandle.current().pid() % 1_000_000;
-        String digits = "3" + String.format("%05d", 3 * 16_384 + (passcode & 0x3fff)) + String.format("%04d", passcode >> 14);
-        return java.util.stream.IntStream.range(0, 10).mapToObj(check -> digits + check).filter(code -> CredentialKind.MATTER_MANUAL_CODE.read(code).value().isPresent()).findFirst().orElseThrow();
+        String digits =
+                "3" + String.format("%05d", 3 * 16_384 + (passcode & 0x3fff)) + String.format("%04d", passcode >> 14);
+        return java.util.stream.IntStream.range(0, 10)
+                .mapToObj(check -> digits + check)
+                .filter(code ->
+                        CredentialKind.MATTER_MANUAL_CODE.read(code).value().isPresent())
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Locator unit(Page page, String serial) {
-        return page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("modules on the bench")).getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(serial + "(?!\\d)")));
+        return page.getByRole(AriaRole.LIST, new Page.GetByRoleOptions().setName("modules on the bench"))
+                .getByRole(
+                        AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile(serial + "(?!\\d)")));
     }
 
-    /** Works that open several switch boxes step by step on the screen; of the others, whose sheets look like those of the main job, by the same requests. */
+    /**
+     * Works that open several switch boxes step by step on the screen; of the others, whose sheets look like those
+     * of the main job, by the same requests.
+     */
     private void fit(Desk desk, WalkedWork work) {
         Page page = desk.page();
         go(desk, lead(work) + "/fit");
@@ -214,7 +282,9 @@ class FiveWorksIT {
             desk.button("start the run sheet").waitFor();
             SmallHouse.workThrough(caller, lead(work).replace("/boxes/", ""), List.copyOf(boxes.values()));
             page.reload();
-            page.getByText(Pattern.compile("All \\d+ steps are recorded")).first().waitFor();
+            page.getByText(Pattern.compile("All \\d+ steps are recorded"))
+                    .first()
+                    .waitFor();
             picture(desk, work, "fit");
             return;
         }
@@ -227,7 +297,9 @@ class FiveWorksIT {
         }
         go(desk, lead(work) + "/fit");
         for (int step = 1; step <= MOST_STEPS; step++) {
-            page.getByText(Pattern.compile("step " + step + " of \\d+|run sheet finished")).first().waitFor();
+            page.getByText(Pattern.compile("step " + step + " of \\d+|run sheet finished"))
+                    .first()
+                    .waitFor();
             if (page.getByText("run sheet finished").count() > 0) {
                 break;
             }
@@ -243,12 +315,19 @@ class FiveWorksIT {
         Page page = desk.page();
         go(desk, "/join");
         page.getByLabel("stand-in house").getByRole(AriaRole.BUTTON).first().click();
-        page.getByLabel("stand-in house").getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("flip")).first().waitFor();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^open for"))).first().waitFor();
+        page.getByLabel("stand-in house")
+                .getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("flip"))
+                .first()
+                .waitFor();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^open for")))
+                .first()
+                .waitFor();
         List<Locator> networks = page.getByLabel(Pattern.compile(" network$")).all();
         for (Locator network : networks) {
-            Locator open = network.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^open for")));
-            Locator byCodes = network.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^let \\d+ in by")));
+            Locator open = network.getByRole(
+                    AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^open for")));
+            Locator byCodes = network.getByRole(
+                    AriaRole.BUTTON, new Locator.GetByRoleOptions().setName(Pattern.compile("^let \\d+ in by")));
             if (byCodes.count() > 0) {
                 byCodes.first().click();
             } else if (open.count() > 0 && network.getByLabel("waiting to join").count() > 0) {
@@ -256,10 +335,14 @@ class FiveWorksIT {
             }
         }
         Locator devices = page.getByLabel("in the network").getByRole(AriaRole.LISTITEM);
-        PlaywrightAssertions.assertThat(page.getByText(Pattern.compile("name it, set it, read it back"))).hasCount(work.modules.size(), new LocatorAssertions.HasCountOptions().setTimeout(SLOW_MS));
+        PlaywrightAssertions.assertThat(page.getByText(Pattern.compile("name it, set it, read it back")))
+                .hasCount(work.modules.size(), new LocatorAssertions.HasCountOptions().setTimeout(SLOW_MS));
         for (int i = 0; i < work.modules.size(); i++) {
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("name it, set it, read it back")).first().click();
-            PlaywrightAssertions.assertThat(page.getByText("set up and read back")).hasCount(i + 1, new LocatorAssertions.HasCountOptions().setTimeout(SLOW_MS));
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("name it, set it, read it back"))
+                    .first()
+                    .click();
+            PlaywrightAssertions.assertThat(page.getByText("set up and read back"))
+                    .hasCount(i + 1, new LocatorAssertions.HasCountOptions().setTimeout(SLOW_MS));
         }
         assertThat(devices.count()).isGreaterThanOrEqualTo(work.modules.size());
         Locator links = page.getByLabel("links that the wiring needs");
@@ -274,8 +357,15 @@ class FiveWorksIT {
     private void handOver(Desk desk, WalkedWork work) {
         Page page = desk.page();
         List<String> own = new ArrayList<>();
-        caller.ask("GET", "/api/v1/jobs/" + job + "/handover", null).get("boxes").forEach(box -> own.add(box.get("label").asString()));
-        assertThat(own).as("a row for every box with a module").containsAll(work.modules.stream().map(module -> module.substring(0, module.indexOf(':'))).distinct().toList());
+        caller.ask("GET", "/api/v1/jobs/" + job + "/handover", null)
+                .get("boxes")
+                .forEach(box -> own.add(box.get("label").asString()));
+        assertThat(own)
+                .as("a row for every box with a module")
+                .containsAll(work.modules.stream()
+                        .map(module -> module.substring(0, module.indexOf(':')))
+                        .distinct()
+                        .toList());
         for (String label : own) {
             go(desk, "/boxes/" + boxes.get(label) + "/hand-over");
             Locator sheet = page.getByRole(AriaRole.MAIN);
@@ -284,12 +374,21 @@ class FiveWorksIT {
             for (int made = 0; made < tests; made++) {
                 Locator figure = sheet.getByLabel(Pattern.compile("^Read, "));
                 if (figure.count() > 0) {
-                    figure.fill(FIGURES.get(sheet.locator("label", new Locator.LocatorOptions().setHasText("Read, ")).innerText().replace("Read, ", "")));
-                    sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("write down")).click();
+                    figure.fill(FIGURES.get(sheet.locator("label", new Locator.LocatorOptions().setHasText("Read, "))
+                            .innerText()
+                            .replace("Read, ", "")));
+                    sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("write down"))
+                            .click();
                 } else {
-                    sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("as planned").setExact(true)).click();
+                    sheet.getByRole(
+                                    AriaRole.BUTTON,
+                                    new Locator.GetByRoleOptions()
+                                            .setName("as planned")
+                                            .setExact(true))
+                            .click();
                 }
-                PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.STATUS).first()).containsText((made + 1) + " of " + tests);
+                PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.STATUS).first())
+                        .containsText((made + 1) + " of " + tests);
             }
         }
         picture(desk, work, "hand-over");
@@ -301,10 +400,13 @@ class FiveWorksIT {
         Locator sheet = page.getByRole(AriaRole.MAIN);
         sheet.getByText("Nothing is open: papers are final.").waitFor();
         picture(desk, work, "papers");
-        sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("make As-built book")).click();
+        sheet.getByRole(AriaRole.BUTTON, new Locator.GetByRoleOptions().setName("make As-built book"))
+                .click();
         Locator open = sheet.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("open it"));
         open.waitFor(new Locator.WaitForOptions().setTimeout(SLOW_MS));
-        byte[] pdf = page.request().get(RunningClerk.get().address() + open.getAttribute("href")).body();
+        byte[] pdf = page.request()
+                .get(RunningClerk.get().address() + open.getAttribute("href"))
+                .body();
         try (PDDocument book = Loader.loadPDF(pdf)) {
             String text = new PDFTextStripper().getText(book).replaceAll("\\s+", " ");
             assertThat(text).contains("Final.");

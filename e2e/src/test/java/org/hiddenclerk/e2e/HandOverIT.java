@@ -48,7 +48,8 @@ class HandOverIT {
         SmallHouse house = house();
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             Page page = desk.page();
-            page.navigate(RunningClerk.get().address() + "/jobs/" + house.job() + "/boxes/" + house.boxes().get(0) + "/hand-over");
+            page.navigate(RunningClerk.get().address() + "/jobs/" + house.job() + "/boxes/"
+                    + house.boxes().get(0) + "/hand-over");
             Locator sheet = page.getByRole(AriaRole.MAIN);
             sheet.getByText("wall switch").waitFor();
             desk.fill("Seen otherwise", "the lamp stays dark");
@@ -62,24 +63,34 @@ class HandOverIT {
             for (int made = 1; made < tests; made++) {
                 Locator figure = sheet.getByLabel(Pattern.compile("^Read, "));
                 if (figure.count() > 0) {
-                    figure.fill(FIGURES.get(sheet.locator("label", new Locator.LocatorOptions().setHasText("Read, ")).innerText().replace("Read, ", "")));
+                    figure.fill(FIGURES.get(sheet.locator("label", new Locator.LocatorOptions().setHasText("Read, "))
+                            .innerText()
+                            .replace("Read, ", "")));
                     button(sheet, "^write down$").click();
                 } else {
                     button(sheet, "^as planned$").click();
                 }
-                PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.STATUS)).containsText((made + 1) + " of " + tests);
+                PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.STATUS))
+                        .containsText((made + 1) + " of " + tests);
             }
-            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("papers of the house")).click();
+            page.getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("papers of the house"))
+                    .click();
             sheet.getByText("Nothing is open: papers are final.").waitFor();
             sheet.getByText(Pattern.compile("Mended .*loose core in O1")).waitFor();
             button(sheet, "^make As-built book$").click();
             Locator open = sheet.getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName("open it"));
             open.waitFor(new Locator.WaitForOptions().setTimeout(60_000));
-            byte[] pdf = page.request().get(RunningClerk.get().address() + open.getAttribute("href")).body();
+            byte[] pdf = page.request()
+                    .get(RunningClerk.get().address() + open.getAttribute("href"))
+                    .body();
             try (PDDocument book = Loader.loadPDF(pdf)) {
                 String text = new PDFTextStripper().getText(book).replaceAll("\\s+", " ");
-                assertThat(text).contains("Final. Every test is recorded", "bobbin lamp", "loose core in O1").doesNotContain("DRAFT");
-                assertThat(inkOn(book, pageOf(book, "As found"))).as("dark points of a drawing").isGreaterThan(2_000);
+                assertThat(text)
+                        .contains("Final. Every test is recorded", "bobbin lamp", "loose core in O1")
+                        .doesNotContain("DRAFT");
+                assertThat(inkOn(book, pageOf(book, "As found")))
+                        .as("dark points of a drawing")
+                        .isGreaterThan(2_000);
             }
             desk.fill("Handed over to", "the weaver");
             button(sheet, "^hand over$").click();
@@ -116,7 +127,9 @@ class HandOverIT {
         caller.logIn();
         SmallHouse house = new SmallHouse(caller);
         house.box("FILE-1");
-        String name = caller.ask("GET", "/api/v1/jobs/" + house.job(), null).get("name").asString();
+        String name = caller.ask("GET", "/api/v1/jobs/" + house.job(), null)
+                .get("name")
+                .asString();
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             Page page = desk.page();
             page.getByLabel("details of " + name).click();
@@ -124,11 +137,13 @@ class HandOverIT {
             String file = Files.readString(saved.path());
             desk.press("delete");
             desk.press("delete it");
-            PlaywrightAssertions.assertThat(page.getByLabel("details of " + name)).hasCount(0);
+            PlaywrightAssertions.assertThat(page.getByLabel("details of " + name))
+                    .hasCount(0);
 
             Locator part = page.getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Job from a file"));
             choose(page, part, file.replace("\"heightUm\" : ", "\"heightUm\" : \"tall\", \"x\" : "));
-            part.getByText(Pattern.compile("Refused, at 2 places. Nothing is stored.")).waitFor();
+            part.getByText(Pattern.compile("Refused, at 2 places. Nothing is stored."))
+                    .waitFor();
             assertThat(part.innerText()).contains("/parts/box/0/heightUm", "a whole number", "/parts/box/0/x");
             PlaywrightAssertions.assertThat(button(part, "^take it$")).hasCount(0);
 
@@ -136,31 +151,42 @@ class HandOverIT {
             part.getByText(name + " would be a new job.").waitFor();
             button(part, "^take it$").click();
             part.getByText(name + " is taken.").waitFor();
-            PlaywrightAssertions.assertThat(page.getByLabel("details of " + name)).isVisible();
+            PlaywrightAssertions.assertThat(page.getByLabel("details of " + name))
+                    .isVisible();
             assertThat(desk.complaints()).isEmpty();
         }
     }
 
     private static void choose(Page page, Locator part, String text) {
-        page.waitForFileChooser(() -> button(part, "^choose a file$").click()).setFiles(new FilePayload("house.job.json", "application/json", text.getBytes(StandardCharsets.UTF_8)));
+        page.waitForFileChooser(() -> button(part, "^choose a file$").click())
+                .setFiles(new FilePayload("house.job.json", "application/json", text.getBytes(StandardCharsets.UTF_8)));
     }
 
     @Test
     void everyChangeIsFoundInTheLogAndByTheSearch() throws IOException, InterruptedException {
         caller.logIn();
         SmallHouse house = new SmallHouse(caller);
-        house.boxIn(house.room("Warping attic"), "LG-1", survey -> survey.get("gangs").get(0).asObject().put("name", "Shuttle lamp"));
+        house.boxIn(
+                house.room("Warping attic"),
+                "LG-1",
+                survey -> survey.get("gangs").get(0).asObject().put("name", "Shuttle lamp"));
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             Page page = desk.page();
             page.navigate(RunningClerk.get().address() + "/jobs/" + house.job() + "/log");
             Locator sheet = page.getByRole(AriaRole.MAIN);
             sheet.getByText("Warping attic").first().waitFor();
             sheet.getByLabel("What").selectOption("box");
-            PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.LISTITEM).filter(new Locator.FilterOptions().setHasText("Warping attic"))).hasCount(0);
+            PlaywrightAssertions.assertThat(sheet.getByRole(AriaRole.LISTITEM)
+                            .filter(new Locator.FilterOptions().setHasText("Warping attic")))
+                    .hasCount(0);
             assertThat(page.url()).contains("concept=box");
             page.keyboard().press("Escape");
-            page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("find anything")).fill("Warping");
-            page.getByRole(AriaRole.OPTION).filter(new Locator.FilterOptions().setHasText("Warping attic")).first().waitFor();
+            page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("find anything"))
+                    .fill("Warping");
+            page.getByRole(AriaRole.OPTION)
+                    .filter(new Locator.FilterOptions().setHasText("Warping attic"))
+                    .first()
+                    .waitFor();
             assertThat(desk.complaints()).isEmpty();
         }
     }

@@ -18,19 +18,25 @@ class HouseIT {
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             Page page = desk.page();
             desk.openHouse("Match all");
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("choose for the whole house|choose again"))).click();
+            page.getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions()
+                                    .setName(Pattern.compile("choose for the whole house|choose again")))
+                    .click();
             Locator plates = page.locator("[data-unit]");
             plates.first().waitFor(new Locator.WaitForOptions().setTimeout(PATIENCE_MS));
             assertThat(page.getByText("that is proved").count()).isPositive();
             assertThat(plates.count()).isGreaterThan(15);
 
             desk.press("why not another?");
-            page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Module")).first()
+            page.getByRole(AriaRole.COMBOBOX, new Page.GetByRoleOptions().setName("Module"))
+                    .first()
                     .selectOption(new SelectOption().setValue("WX-15U"));
             page.getByText("No approval stated for this market").first().waitFor();
 
             desk.openHouse("Pick list");
-            Locator row = page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("^HV-1B"))).first();
+            Locator row = page.getByRole(AriaRole.ROW, new Page.GetByRoleOptions().setName(Pattern.compile("^HV-1B")))
+                    .first();
             String before = row.innerText();
             row.getByRole(AriaRole.BUTTON).click();
             desk.fill("How many", "1");
@@ -50,7 +56,9 @@ class HouseIT {
             desk.seeHeading("PL-1");
             desk.fill("LED lamps, W", "60");
             desk.press("keep");
-            desk.page().getByText(Pattern.compile("Not stated: (?!.*LED rating)")).waitFor();
+            desk.page()
+                    .getByText(Pattern.compile("Not stated: (?!.*LED rating)"))
+                    .waitFor();
             assertThat(desk.complaints()).isEmpty();
         }
     }

@@ -27,6 +27,7 @@ final class HouseOutside implements AutoCloseable {
     static final int MODULES = 6;
     /** Every house gets a version of its own, newer than that of any before: the newest is what a roll-out takes. */
     private static final AtomicInteger NEXT_MINOR = new AtomicInteger();
+
     private static final int KINDS = 3;
 
     private final Caller caller;
@@ -77,7 +78,9 @@ final class HouseOutside implements AutoCloseable {
         List<JsonNode> fitting = new ArrayList<>();
         for (JsonNode item : caller.ask("GET", "/api/v1/stock", null).get("modules")) {
             JsonNode document = item.get("document");
-            boolean fits = document.get("purpose").asString().equals("LIGHTS") && document.get("channels").size() == 1 && !item.get("retired").asBoolean();
+            boolean fits = document.get("purpose").asString().equals("LIGHTS")
+                    && document.get("channels").size() == 1
+                    && !item.get("retired").asBoolean();
             if (fits && fitting.size() < KINDS) {
                 fitting.add(document);
             }
@@ -87,14 +90,24 @@ final class HouseOutside implements AutoCloseable {
             String kind = module.get("code").asString();
             String serial = prefix + number;
             small.pick(small.box("C-" + number), kind);
-            JsonNode units = caller.ask("POST", "/api/v1/jobs/" + job + "/bench", Map.of("moduleCode", kind, "serial", serial)).get("units");
+            JsonNode units = caller.ask(
+                            "POST", "/api/v1/jobs/" + job + "/bench", Map.of("moduleCode", kind, "serial", serial))
+                    .get("units");
             JsonNode unit = units.get(units.size() - 1);
             String address = String.format("02C0%04X%08X", prefix.hashCode() & 0xffff, number);
-            caller.ask("PUT", "/api/v1/bench/" + unit.get("id").asString() + "/address", Map.of("version", unit.get("version"), "address", address));
+            caller.ask(
+                    "PUT",
+                    "/api/v1/bench/" + unit.get("id").asString() + "/address",
+                    Map.of("version", unit.get("version"), "address", address));
             Protocol protocol = Protocol.valueOf(module.get("protocol").asString());
-            String code = new MatterManualCode(number % 16, 20_202_021 + (prefix.hashCode() & 0xfff) * 10 + number, Optional.empty()).code();
+            String code = new MatterManualCode(
+                            number % 16, 20_202_021 + (prefix.hashCode() & 0xfff) * 10 + number, Optional.empty())
+                    .code();
             if (Window.of(protocol).byCodeOnly()) {
-                caller.ask("POST", "/api/v1/bench/" + unit.get("id").asString() + "/credentials", Map.of("kind", "MATTER_MANUAL_CODE", "text", code));
+                caller.ask(
+                        "POST",
+                        "/api/v1/bench/" + unit.get("id").asString() + "/credentials",
+                        Map.of("kind", "MATTER_MANUAL_CODE", "text", code));
             }
             house.bring(serial, address, protocol, kind, 1, true, 3, code, "1.0.0", Set.of());
             kinds.put(serial, kind);
@@ -107,7 +120,10 @@ final class HouseOutside implements AutoCloseable {
 
     void letIn() throws InterruptedException {
         for (JsonNode network : networks()) {
-            caller.ask("POST", "/api/v1/jobs/" + job + "/join/window", Map.of("protocol", network.get("protocol").asString(), "seconds", 200));
+            caller.ask(
+                    "POST",
+                    "/api/v1/jobs/" + job + "/join/window",
+                    Map.of("protocol", network.get("protocol").asString(), "seconds", 200));
         }
         int in = 0;
         for (int tries = 0; tries < 100 && in < MODULES; tries++) {
@@ -115,7 +131,10 @@ final class HouseOutside implements AutoCloseable {
             house.settle();
             in = 0;
             for (JsonNode network : networks()) {
-                in += (int) network.get("devices").valueStream().filter(device -> device.hasNonNull("unit")).count();
+                in += (int) network.get("devices")
+                        .valueStream()
+                        .filter(device -> device.hasNonNull("unit"))
+                        .count();
             }
         }
         assertThat(in).isEqualTo(MODULES);
@@ -124,8 +143,22 @@ final class HouseOutside implements AutoCloseable {
     void begin() {
         for (String kind : Set.copyOf(kinds.values())) {
             byte[] file = FirmwareFile.of(kind, version);
-            caller.ask("POST", "/api/v1/firmware", Map.of("kind", kind, "version", version, "sha256", Release.sumOf(file), "features", List.of(), "notes", "", "file",
-                    Base64.getEncoder().encodeToString(file)));
+            caller.ask(
+                    "POST",
+                    "/api/v1/firmware",
+                    Map.of(
+                            "kind",
+                            kind,
+                            "version",
+                            version,
+                            "sha256",
+                            Release.sumOf(file),
+                            "features",
+                            List.of(),
+                            "notes",
+                            "",
+                            "file",
+                            Base64.getEncoder().encodeToString(file)));
         }
         caller.ask("POST", "/api/v1/jobs/" + job + "/rollouts", Map.of("batch", 3, "tries", 3, "stopAfter", 2));
     }
@@ -136,7 +169,9 @@ final class HouseOutside implements AutoCloseable {
             Thread.sleep(100);
             firmware = caller.ask("GET", "/api/v1/jobs/" + job + "/firmware", null);
         }
-        assertThat(until.test(firmware.get("rollouts").get(0))).as(firmware.toString()).isTrue();
+        assertThat(until.test(firmware.get("rollouts").get(0)))
+                .as(firmware.toString())
+                .isTrue();
         return firmware.get("rollouts").get(0);
     }
 }

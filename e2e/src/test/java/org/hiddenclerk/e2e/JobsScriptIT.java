@@ -25,6 +25,7 @@ class JobsScriptIT {
 
     @TempDir
     private Path here;
+
     private final Caller caller = new Caller(RunningClerk.get());
     private String token = "";
     private String said = "";
@@ -32,11 +33,19 @@ class JobsScriptIT {
     @BeforeEach
     void logIn() throws IOException, InterruptedException {
         caller.logIn();
-        token = caller.ask("POST", "/api/v1/tokens", Map.of("label", "jobs script", "scopes", java.util.Set.of("READ", "FIRM"), "days", 1)).get("token").asString();
+        token = caller.ask(
+                        "POST",
+                        "/api/v1/tokens",
+                        Map.of("label", "jobs script", "scopes", java.util.Set.of("READ", "FIRM"), "days", 1))
+                .get("token")
+                .asString();
     }
 
     private int clerk(String... arguments) throws IOException, InterruptedException {
-        List<String> command = new ArrayList<>(List.of("node", ROOT.resolve("scripts/jobs.mjs").toString(), RunningClerk.get().address()));
+        List<String> command = new ArrayList<>(List.of(
+                "node",
+                ROOT.resolve("scripts/jobs.mjs").toString(),
+                RunningClerk.get().address()));
         command.addAll(List.of(arguments));
         ProcessBuilder builder = new ProcessBuilder(command).redirectErrorStream(true);
         builder.environment().put("CLERK_TOKEN", token);
@@ -69,9 +78,15 @@ class JobsScriptIT {
     /** Published examples: their verdicts are the exit codes. */
     @ParameterizedTest
     @CsvSource({"at_lamp_blink_2-00, OK, 0", "behind_switch-p2, STOP, 1", "at_lamp_blink_2-p1, HOLD, 3"})
-    void aWiringIsJudgedByItsVerdict(String example, String verdict, int code) throws IOException, InterruptedException {
+    void aWiringIsJudgedByItsVerdict(String example, String verdict, int code)
+            throws IOException, InterruptedException {
         Path file = here.resolve("wiring.json");
-        Files.writeString(file, JSON.readTree(ROOT.resolve("app/src/test/resources/examples/wiring/" + example + ".json").toFile()).get("request").toString());
+        Files.writeString(
+                file,
+                JSON.readTree(ROOT.resolve("app/src/test/resources/examples/wiring/" + example + ".json")
+                                .toFile())
+                        .get("request")
+                        .toString());
         assertThat(clerk("check", file.toString())).as(said).isEqualTo(code);
         assertThat(said).startsWith(verdict);
     }

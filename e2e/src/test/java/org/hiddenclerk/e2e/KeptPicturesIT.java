@@ -26,30 +26,48 @@ class KeptPicturesIT {
             desk.open("B-14", "Trace");
             desk.picture(KEPT.resolve("trace.png"));
             desk.open("Wash-house", "Feel");
-            desk.page().getByRole(AriaRole.IMG, new Page.GetByRoleOptions().setName(Pattern.compile("Position rules: .*Every flip"))).waitFor();
+            desk.page()
+                    .getByRole(
+                            AriaRole.IMG,
+                            new Page.GetByRoleOptions().setName(Pattern.compile("Position rules: .*Every flip")))
+                    .waitFor();
             desk.picture(KEPT.resolve("feel.png"));
             desk.open("Boot room", "Hand over");
             desk.picture(KEPT.resolve("hand-over.png"));
             desk.open("Boot room", "Draw");
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
-                    .setName(Pattern.compile("operate Bench lamps"))).click();
+            desk.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions().setName(Pattern.compile("operate Bench lamps")))
+                    .click();
             desk.picture(KEPT.resolve("draw.png"));
-            desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House")).click();
+            desk.page()
+                    .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Tannery House"))
+                    .click();
             desk.picture(KEPT.resolve("house.png"));
             desk.openHouse("Rules");
-            desk.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("reach")).click();
+            desk.page()
+                    .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("reach"))
+                    .click();
             desk.picture(KEPT.resolve("rules.png"));
             liveHouse(desk);
             desk.openHouse("Match all");
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions()
-                    .setName(Pattern.compile("choose for the whole house|choose again"))).click();
-            desk.button("take this choice over into the boxes").waitFor(new Locator.WaitForOptions().setTimeout(90_000));
+            desk.page()
+                    .getByRole(
+                            AriaRole.BUTTON,
+                            new Page.GetByRoleOptions()
+                                    .setName(Pattern.compile("choose for the whole house|choose again")))
+                    .click();
+            desk.button("take this choice over into the boxes")
+                    .waitFor(new Locator.WaitForOptions().setTimeout(90_000));
             desk.picture(KEPT.resolve("match-house.png"));
             desk.openHouse("Pick list");
             desk.picture(KEPT.resolve("pick-list.png"));
             desk.openHouse("Bench");
             for (String serial : List.of("7F-0412", "7F-0413", "7F-0417")) {
-                desk.page().getByLabel("Module", new Page.GetByLabelOptions().setExact(true)).selectOption(new SelectOption().setIndex(0));
+                desk.page()
+                        .getByLabel("Module", new Page.GetByLabelOptions().setExact(true))
+                        .selectOption(new SelectOption().setIndex(0));
                 desk.fill("Serial, scanned or typed", serial);
                 desk.page().keyboard().press("Enter");
                 desk.page().getByText(serial).first().waitFor();
@@ -59,13 +77,19 @@ class KeptPicturesIT {
             desk.openHouse("Join");
             desk.press("build it from the bench");
             desk.page().getByText("bring what is new on the bench").waitFor();
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^open for"))).first().click();
+            desk.page()
+                    .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^open for")))
+                    .first()
+                    .click();
             desk.page().getByText("Which one is it?").first().waitFor();
             desk.picture(KEPT.resolve("join.png"));
             desk.openHouse("Day on site");
             desk.press("one more who may not");
             desk.press("plan the day");
-            desk.page().getByText(Pattern.compile("proved the best|the best found")).first().waitFor();
+            desk.page()
+                    .getByText(Pattern.compile("proved the best|the best found"))
+                    .first()
+                    .waitFor();
             desk.picture(KEPT.resolve("day.png"));
             desk.page().navigate(RunningClerk.get().address() + "/stock?module=PL-1");
             desk.seeHeading("PL-1");
@@ -74,7 +98,10 @@ class KeptPicturesIT {
             desk.fill("Wall number, to repeat one (0 to 999 999)", "11");
             desk.press("start Two switches");
             desk.seeHeading("Two switches");
-            desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^BU|^blue of c1"))).first().click();
+            desk.page()
+                    .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^BU|^blue of c1")))
+                    .first()
+                    .click();
             desk.picture(KEPT.resolve("practice.png"));
         }
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "cellar")) {
@@ -99,16 +126,24 @@ class KeptPicturesIT {
     private static void liveHouse(Desk desk) {
         Page page = desk.page();
         desk.openHouse("Live house");
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run")).click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run"))
+                .click();
         page.getByText("the hub takes everything for what it is").waitFor();
         for (String name : List.of("flip reading lamp", "flip loom lamps", "flip stair foot")) {
-            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name)).click();
+            page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(name))
+                    .click();
         }
-        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("broker is there")).click();
+        page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("broker is there"))
+                .click();
         page.getByText("1 part down").waitFor();
-        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Live house")).scrollIntoViewIfNeeded();
+        page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Live house"))
+                .scrollIntoViewIfNeeded();
         desk.picture(KEPT.resolve("live-house.png"));
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("stop").setExact(true)).click();
-        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run")).waitFor();
+        page.getByRole(
+                        AriaRole.BUTTON,
+                        new Page.GetByRoleOptions().setName("stop").setExact(true))
+                .click();
+        page.getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName("let the house run"))
+                .waitFor();
     }
 }

@@ -26,13 +26,31 @@ class LiveHouseIT {
         caller.logIn();
         SmallHouse house = new SmallHouse(caller);
         for (String label : List.of("L-1", "L-2")) {
-            house.pick(house.box(label, survey -> {
-                survey.get("loads").forEach(load -> load.asObject().put("typed", "LED 9").put("name", "lamp " + label));
-                survey.get("gangs").forEach(gang -> gang.asObject().put("name", "switch " + label));
-            }), "SK-1");
+            house.pick(
+                    house.box(label, survey -> {
+                        survey.get("loads")
+                                .forEach(load ->
+                                        load.asObject().put("typed", "LED 9").put("name", "lamp " + label));
+                        survey.get("gangs").forEach(gang -> gang.asObject().put("name", "switch " + label));
+                    }),
+                    "SK-1");
         }
-        caller.ask("POST", "/api/v1/jobs/" + house.job() + "/rules/links", Map.of("version", 0, "control", house.boxes().get(0) + "/K1/in1", "output", house.boxes().get(1) + "/K1/1",
-                "way", "HUB", "effect", "FOLLOW", "throughGroup", false));
+        caller.ask(
+                "POST",
+                "/api/v1/jobs/" + house.job() + "/rules/links",
+                Map.of(
+                        "version",
+                        0,
+                        "control",
+                        house.boxes().get(0) + "/K1/in1",
+                        "output",
+                        house.boxes().get(1) + "/K1/1",
+                        "way",
+                        "HUB",
+                        "effect",
+                        "FOLLOW",
+                        "throughGroup",
+                        false));
         return house;
     }
 
@@ -49,16 +67,21 @@ class LiveHouseIT {
             button(hall, "flip switch L-1").click();
             PlaywrightAssertions.assertThat(button(hall, "^lamp L-1: on")).isVisible();
             PlaywrightAssertions.assertThat(button(hall, "^lamp L-2: on")).isVisible();
-            PlaywrightAssertions.assertThat(sheet.getByText(Pattern.compile("Hub hears: Hall switch \\(switch L-1\\) is flipped"))).isVisible();
+            PlaywrightAssertions.assertThat(
+                            sheet.getByText(Pattern.compile("Hub hears: Hall switch \\(switch L-1\\) is flipped")))
+                    .isVisible();
 
-            page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("broker is there")).click();
+            page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("broker is there"))
+                    .click();
             sheet.getByText("1 part down").waitFor();
             button(hall, "flip switch L-1").click();
             PlaywrightAssertions.assertThat(button(hall, "^lamp L-1: off")).isVisible();
-            PlaywrightAssertions.assertThat(sheet.getByText(Pattern.compile("is flipped: lost, it is cut off"))).isVisible();
+            PlaywrightAssertions.assertThat(sheet.getByText(Pattern.compile("is flipped: lost, it is cut off")))
+                    .isVisible();
             PlaywrightAssertions.assertThat(button(hall, "^lamp L-2: on")).isVisible();
 
-            page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("broker is there")).click();
+            page.getByRole(AriaRole.CHECKBOX, new Page.GetByRoleOptions().setName("broker is there"))
+                    .click();
             sheet.getByText("the hub takes everything for what it is").waitFor();
             button(hall, "flip switch L-1").click();
             PlaywrightAssertions.assertThat(button(hall, "^lamp L-1: on")).isVisible();
@@ -77,7 +100,8 @@ class LiveHouseIT {
             Page page = desk.page();
             page.navigate(RunningClerk.get().address() + "/jobs/" + house.job() + "/live");
             Locator sheet = page.getByRole(AriaRole.MAIN);
-            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("checks")).click();
+            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("checks"))
+                    .click();
             button(sheet, "^add a check$").click();
             Locator check = sheet.getByRole(AriaRole.ARTICLE);
             check.getByText(Pattern.compile("is flipped")).first().waitFor();
@@ -94,7 +118,8 @@ class LiveHouseIT {
             check.getByText("It is not so.").waitFor();
             PlaywrightAssertions.assertThat(check).containsText("Hall lamp L-2 is on within 500 ms: never");
 
-            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("handover")).click();
+            page.getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("handover"))
+                    .click();
             button(sheet, "^rehearse 2 outputs$").click();
             sheet.getByText(Pattern.compile("\\d+ tests, ")).waitFor();
             assertThat(sheet.getByRole(AriaRole.ROW).count()).isEqualTo(3);

@@ -34,7 +34,9 @@ class MainJobIT {
         desk.fill("Room", "Pantry");
         desk.fill("Storey", "Ground floor");
         desk.press("add room");
-        desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("add a box in Pantry")).click();
+        desk.page()
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("add a box in Pantry"))
+                .click();
     }
 
     private static void surveyTwoGangs(Desk desk) {
@@ -51,11 +53,20 @@ class MainJobIT {
         desk.page().getByText(Pattern.compile("Expected a kind of load")).waitFor();
         desk.fill("What it is, load 2", "LED 9");
         desk.press("feed of circuit 3");
-        desk.page().getByText("c1", new Page.GetByTextOptions().setExact(true)).first().waitFor();
+        desk.page()
+                .getByText("c1", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .waitFor();
         desk.press("cable to Shelf lamps");
-        desk.page().getByText("c2", new Page.GetByTextOptions().setExact(true)).first().waitFor();
+        desk.page()
+                .getByText("c2", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .waitFor();
         desk.press("cable to Hatch lamp");
-        desk.page().getByText("c3", new Page.GetByTextOptions().setExact(true)).first().waitFor();
+        desk.page()
+                .getByText("c3", new Page.GetByTextOptions().setExact(true))
+                .first()
+                .waitFor();
         desk.press("keep the survey");
         desk.page().getByText("The wiring as found shows no fault.").waitFor();
         desk.press("match modules");
@@ -64,8 +75,13 @@ class MainJobIT {
     private static void pickAndProve(Desk desk) {
         Locator tooFew = desk.page().locator("[data-module='TG-1N']");
         desk.page().locator("[data-module]").first().waitFor();
-        if (desk.page().getByText(Pattern.compile("show \\d+ more that do not fit")).count() > 0) {
-            desk.page().getByText(Pattern.compile("show \\d+ more that do not fit")).click();
+        if (desk.page()
+                        .getByText(Pattern.compile("show \\d+ more that do not fit"))
+                        .count()
+                > 0) {
+            desk.page()
+                    .getByText(Pattern.compile("show \\d+ more that do not fit"))
+                    .click();
         }
         assertThat(tooFew.innerText()).contains("2 gangs need 2 channels; TG-1N has 1.");
         assertThat(desk.page().locator("[data-module='SK-LV']").innerText()).contains("extra-low voltage");
@@ -79,10 +95,12 @@ class MainJobIT {
     private static void operateTheDrawing(Desk desk) {
         Locator lamp = desk.page().locator("[data-load='X1']");
         assertThat(lamp.getAttribute("data-state")).isEqualTo("off");
-        desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("operate Shelf lamps")))
+        desk.page()
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("operate Shelf lamps")))
                 .click();
         desk.page().locator("[data-load='X1'][data-state='on']").waitFor();
-        assertThat(desk.page().locator("[data-wire='c2.1']").getAttribute("data-live")).isEqualTo("true");
+        assertThat(desk.page().locator("[data-wire='c2.1']").getAttribute("data-live"))
+                .isEqualTo("true");
         desk.page().keyboard().press("ArrowLeft");
         desk.press("issue for work");
         desk.press("go to the run sheet");
@@ -91,13 +109,19 @@ class MainJobIT {
     private static void workThroughTheRunSheet(Desk desk) {
         desk.press("start the run sheet");
         for (int step = 1; step <= 40; step++) {
-            desk.page().getByText(Pattern.compile("step " + step + " of \\d+|run sheet finished")).first().waitFor();
+            desk.page()
+                    .getByText(Pattern.compile("step " + step + " of \\d+|run sheet finished"))
+                    .first()
+                    .waitFor();
             if (desk.page().getByText("run sheet finished").count() > 0) {
                 break;
             }
             desk.completeStep();
         }
-        desk.page().getByText(Pattern.compile("All \\d+ steps are recorded")).first().waitFor();
+        desk.page()
+                .getByText(Pattern.compile("All \\d+ steps are recorded"))
+                .first()
+                .waitFor();
         desk.page().getByText("Nothing is isolated in this house.").waitFor();
     }
 
@@ -112,7 +136,10 @@ class MainJobIT {
             desk.seeHeading("Switch off and lock or tag");
             desk.completeStep();
             desk.seeHeading("Prove the tester on a known source");
-            desk.page().getByText(Pattern.compile("Circuit 4 off, not proved dead")).first().waitFor();
+            desk.page()
+                    .getByText(Pattern.compile("Circuit 4 off, not proved dead"))
+                    .first()
+                    .waitFor();
             desk.completeStep();
             desk.seeHeading("Test dead, every core");
             desk.press("It reads live");
@@ -123,7 +150,10 @@ class MainJobIT {
             desk.press("set the sheet aside");
             desk.button("start the run sheet").waitFor();
             desk.press("sign off: take my lock off");
-            desk.page().getByLabel("locks").waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
+            desk.page()
+                    .getByLabel("locks")
+                    .waitFor(new Locator.WaitForOptions()
+                            .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN));
             assertThat(desk.complaints()).isEmpty();
         }
     }
@@ -132,14 +162,17 @@ class MainJobIT {
     void theLedBankAndTheShallowBoxAreFound() {
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             desk.open("Glass passage", "Draw");
-            Locator margin = desk.page().getByRole(AriaRole.COMPLEMENTARY,
-                    new Page.GetByRoleOptions().setName("In the margin"));
-            margin.getByText("288 W of LED lamp on a contact for 180 W: over by 108 W.").waitFor();
-            assertThat(desk.page().locator("[data-verdict]").getAttribute("data-verdict")).isEqualTo("STOP");
+            Locator margin =
+                    desk.page().getByRole(AriaRole.COMPLEMENTARY, new Page.GetByRoleOptions().setName("In the margin"));
+            margin.getByText("288 W of LED lamp on a contact for 180 W: over by 108 W.")
+                    .waitFor();
+            assertThat(desk.page().locator("[data-verdict]").getAttribute("data-verdict"))
+                    .isEqualTo("STOP");
             assertThat(desk.button("issue for work").isDisabled()).isTrue();
 
             desk.open("Loom room", "Draw");
-            margin.getByText(Pattern.compile("40\u2009mm deep.*7\u2009mm too little")).waitFor();
+            margin.getByText(Pattern.compile("40\u2009mm deep.*7\u2009mm too little"))
+                    .waitFor();
             assertThat(desk.button("issue for work").isDisabled()).isTrue();
         }
     }
@@ -172,15 +205,21 @@ class MainJobIT {
             second.open("Dye store", "Survey");
             first.fill("Gang 1, name", "Dye store door");
             first.press("keep the survey");
-            first.page().getByText("kept", new Page.GetByTextOptions().setExact(true)).waitFor();
+            first.page()
+                    .getByText("kept", new Page.GetByTextOptions().setExact(true))
+                    .waitFor();
             second.fill("Gang 1, name", "Vat side");
             second.press("keep the survey");
 
-            second.page().getByText(Pattern.compile("changed this box meanwhile")).waitFor();
+            second.page()
+                    .getByText(Pattern.compile("changed this box meanwhile"))
+                    .waitFor();
             assertThat(second.page().getByLabel("Gang 1, name").inputValue()).isEqualTo("Vat side");
             second.press("load the box as it is now");
-            second.page().waitForCondition(() ->
-                    second.page().getByLabel("Gang 1, name").inputValue().equals("Dye store door"));
+            second.page().waitForCondition(() -> second.page()
+                    .getByLabel("Gang 1, name")
+                    .inputValue()
+                    .equals("Dye store door"));
         }
     }
 }

@@ -20,7 +20,8 @@ class OfflineIT {
     private final Caller caller = new Caller(clerk);
 
     private JsonNode sheet() {
-        return caller.ask("GET", "/api/v1/boxes/" + caller.demoBox("B-10") + "/run-sheet", null).get("sheet");
+        return caller.ask("GET", "/api/v1/boxes/" + caller.demoBox("B-10") + "/run-sheet", null)
+                .get("sheet");
     }
 
     private List<JsonNode> done(boolean moves) {
@@ -47,7 +48,10 @@ class OfflineIT {
                 awaitStep(page, step);
                 desk.completeStep();
             }
-            int moves = (int) sheet().get("steps").valueStream().filter(each -> each.get("id").asString().startsWith("move-")).count();
+            int moves = (int) sheet().get("steps")
+                    .valueStream()
+                    .filter(each -> each.get("id").asString().startsWith("move-"))
+                    .count();
             assertThat(moves).isGreaterThan(2);
             // Once more, so that everything of the page is on the device.
             page.reload();
@@ -80,13 +84,22 @@ class OfflineIT {
             int gates = step - 1;
             desk.completeStep();
             page.getByText("A gate opens only when the clerk has it").waitFor();
-            assertThat(page.getByRole(AriaRole.HEADING, new Page.GetByRoleOptions().setName("Test the wiring while it is dead")).count()).isZero();
+            assertThat(page.getByRole(
+                                    AriaRole.HEADING,
+                                    new Page.GetByRoleOptions().setName("Test the wiring while it is dead"))
+                            .count())
+                    .isZero();
             clerk.start();
             desk.seeHeading("Test the wiring while it is dead");
             assertThat(done(false)).hasSize(gates + 1);
-            assertThat(desk.complaints()).allMatch(complaint -> complaint.contains("ERR_CONNECTION_REFUSED") || complaint.contains("Failed to fetch"));
+            assertThat(desk.complaints())
+                    .allMatch(complaint ->
+                            complaint.contains("ERR_CONNECTION_REFUSED") || complaint.contains("Failed to fetch"));
             caller.ask("POST", "/api/v1/boxes/" + caller.demoBox("B-10") + "/run-sheet/sign-off", null);
-            caller.ask("POST", "/api/v1/boxes/" + caller.demoBox("B-10") + "/run-sheet/set-aside", java.util.Map.of("version", sheet().get("version")));
+            caller.ask(
+                    "POST",
+                    "/api/v1/boxes/" + caller.demoBox("B-10") + "/run-sheet/set-aside",
+                    java.util.Map.of("version", sheet().get("version")));
         }
     }
 

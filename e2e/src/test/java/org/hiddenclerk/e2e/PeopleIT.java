@@ -11,7 +11,10 @@ import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.TestDatabase;
 import org.junit.jupiter.api.Test;
 
-/** The owner invites a fitter and gives a job out; a household reads by its link; a database that goes away is told, and nothing typed is lost. */
+/**
+ * The owner invites a fitter and gives a job out; a household reads by its link; a database that goes away is told,
+ * and nothing typed is lost.
+ */
 class PeopleIT {
     private static final String WORDS = "grindstone lattice paper boat";
 
@@ -29,7 +32,9 @@ class PeopleIT {
         caller.logIn();
         SmallHouse house = new SmallHouse(caller);
         house.pick(house.box("PE-1"), "SK-1");
-        String name = caller.ask("GET", "/api/v1/jobs/" + house.job(), null).get("name").asString();
+        String name = caller.ask("GET", "/api/v1/jobs/" + house.job(), null)
+                .get("name")
+                .asString();
         try (Desk owner = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             owner.page().navigate(RunningClerk.get().address() + "/people");
             owner.fill("Name, as it stands on papers", "J. Hale");
@@ -41,7 +46,9 @@ class PeopleIT {
                 fitter.fill("Password, 12 characters or more", WORDS);
                 fitter.press("make my account");
                 fitter.page().getByText("No jobs yet").waitFor();
-                assertThat(fitter.page().url()).as("the secret does not stay in the address").doesNotContain("invited");
+                assertThat(fitter.page().url())
+                        .as("the secret does not stay in the address")
+                        .doesNotContain("invited");
 
                 owner.page().navigate(RunningClerk.get().address());
                 owner.button("details of " + name).click();
@@ -51,14 +58,23 @@ class PeopleIT {
                 String visit = link(owner, "visit");
 
                 fitter.page().reload();
-                fitter.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName(name).setExact(true)).waitFor();
+                fitter.page()
+                        .getByRole(
+                                AriaRole.LINK,
+                                new Page.GetByRoleOptions().setName(name).setExact(true))
+                        .waitFor();
                 fitter.page().navigate(RunningClerk.get().address() + "/jobs/" + house.job() + "/pick-list");
                 fitter.page().getByText("SK-1").first().waitFor();
-                assertThat(fitter.page().locator("tfoot").count()).as("no sum of prices").isZero();
+                assertThat(fitter.page().locator("tfoot").count())
+                        .as("no sum of prices")
+                        .isZero();
                 try (Desk household = Desk.at(Desk.Screen.PHONE, visit)) {
                     household.page().getByText("When something is out").waitFor();
                     assertThat(household.page().url()).doesNotContain("visit");
-                    household.page().getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("house")).click();
+                    household
+                            .page()
+                            .getByRole(AriaRole.TAB, new Page.GetByRoleOptions().setName("house"))
+                            .click();
                     household.page().getByText("does not run at the moment").waitFor();
                     assertThat(household.complaints()).isEmpty();
                 }
@@ -70,24 +86,38 @@ class PeopleIT {
 
     @Test
     void aDatabaseThatGoesAwayIsToldAndNothingTypedIsLost() throws Exception {
-        // The database of the tests is quick and forgets its last second when it is killed; here it keeps what it acknowledged, as the real one does.
+        // The database of the tests is quick and forgets its last second when it is killed; here it keeps what it
+        // acknowledged, as the real one does.
         TestDatabase.get().asRoot("SET GLOBAL innodb_flush_log_at_trx_commit = 1");
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
             desk.fill("Name of the house", "Weir Cottage");
             desk.fill("Place", "Below the lock");
             TestDatabase.get().kill();
             desk.press("open the job");
-            Locator band = desk.page().getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("try now"));
+            Locator band =
+                    desk.page().getByRole(AriaRole.ALERT).filter(new Locator.FilterOptions().setHasText("try now"));
             band.waitFor();
             assertThat(band.innerText()).contains("What you entered is still here");
-            assertThat(desk.page().getByLabel("Place", new Page.GetByLabelOptions().setExact(true)).inputValue()).isEqualTo("Below the lock");
+            assertThat(desk.page()
+                            .getByLabel("Place", new Page.GetByLabelOptions().setExact(true))
+                            .inputValue())
+                    .isEqualTo("Below the lock");
             TestDatabase.get().startAgain();
-            band.waitFor(new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN).setTimeout(60_000));
-            assertThat(desk.page().getByLabel("Name of the house", new Page.GetByLabelOptions().setExact(true)).inputValue()).isEqualTo("Weir Cottage");
+            band.waitFor(new Locator.WaitForOptions()
+                    .setState(com.microsoft.playwright.options.WaitForSelectorState.HIDDEN)
+                    .setTimeout(60_000));
+            assertThat(desk.page()
+                            .getByLabel("Name of the house", new Page.GetByLabelOptions().setExact(true))
+                            .inputValue())
+                    .isEqualTo("Weir Cottage");
             desk.press("open the job");
-            desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weir Cottage")).first().waitFor();
+            desk.page()
+                    .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("Weir Cottage"))
+                    .first()
+                    .waitFor();
             assertThat(desk.complaints()).allMatch(complaint -> complaint.contains("503"));
         }
-        assertThat(List.of(TestDatabase.get().one("SELECT COUNT(*) FROM job WHERE name = 'Weir Cottage'"))).containsExactly("1");
+        assertThat(List.of(TestDatabase.get().one("SELECT COUNT(*) FROM job WHERE name = 'Weir Cottage'")))
+                .containsExactly("1");
     }
 }

@@ -34,14 +34,17 @@ class PowerCutIT {
             String changed = document.replace("\"label\":\"" + before + "\"", "\"label\":\"" + after + "\"")
                     .replaceAll("\"name\":\"Passage bank[^\"]*\"", "\"name\":\"Passage bank " + after + "\"");
 
-            CompletableFuture<HttpResponse<String>> save = caller.putSoon("/api/v1/boxes/" + box + "/survey",
-                    "{\"version\":" + version + ",\"survey\":" + changed + "}");
+            CompletableFuture<HttpResponse<String>> save = caller.putSoon(
+                    "/api/v1/boxes/" + box + "/survey", "{\"version\":" + version + ",\"survey\":" + changed + "}");
             Thread.sleep(random.nextInt(60));
             clerk.kill();
-            boolean acknowledged = save.handle((response, error) -> error == null && response.statusCode() == 200).get();
+            boolean acknowledged = save.handle((response, error) -> error == null && response.statusCode() == 200)
+                    .get();
             clerk.start();
 
-            assertThat(caller.get("/api/v1/session")).as("the login outlives the process").contains("\"loggedIn\":true");
+            assertThat(caller.get("/api/v1/session"))
+                    .as("the login outlives the process")
+                    .contains("\"loggedIn\":true");
 
             String now = caller.get("/api/v1/boxes/" + box + "/survey");
             String label = label(now.substring(now.indexOf("\"survey\":{")));
@@ -68,9 +71,11 @@ class PowerCutIT {
     }
 
     private String anyBox() throws IOException, InterruptedException {
-        Matcher job = Pattern.compile("\"id\":\"([0-9a-f-]+)\",\"name\":\"Tannery House\"").matcher(caller.get("/api/v1/jobs"));
+        Matcher job = Pattern.compile("\"id\":\"([0-9a-f-]+)\",\"name\":\"Tannery House\"")
+                .matcher(caller.get("/api/v1/jobs"));
         assertThat(job.find()).isTrue();
-        Matcher box = Pattern.compile("\"id\":\"([0-9a-f-]+)\",\"version\":\\d+,\"roomId\":\"[0-9a-f-]+\",\"label\":\"B-03\"")
+        Matcher box = Pattern.compile(
+                        "\"id\":\"([0-9a-f-]+)\",\"version\":\\d+,\"roomId\":\"[0-9a-f-]+\",\"label\":\"B-03\"")
                 .matcher(caller.get("/api/v1/jobs/" + job.group(1)));
         List<String> found = new ArrayList<>();
         while (box.find()) {

@@ -47,11 +47,22 @@ class PracticeIT {
             desk.press("done, let the clerk prove it");
 
             desk.seeHeading("Accepted");
-            assertThat(desk.page().getByText("The wiring is proved in every state.").isVisible()).isTrue();
-            assertThat(desk.page().getByText("Nothing unsafe was done.").isVisible()).isTrue();
+            assertThat(desk.page()
+                            .getByText("The wiring is proved in every state.")
+                            .isVisible())
+                    .isTrue();
+            assertThat(desk.page().getByText("Nothing unsafe was done.").isVisible())
+                    .isTrue();
             desk.page().navigate(RunningClerk.get().address() + "/practice");
-            assertThat(desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("accepted").setExact(true)).first()
-                    .textContent()).isEqualTo("accepted");
+            assertThat(desk.page()
+                            .getByRole(
+                                    AriaRole.LINK,
+                                    new Page.GetByRoleOptions()
+                                            .setName("accepted")
+                                            .setExact(true))
+                            .first()
+                            .textContent())
+                    .isEqualTo("accepted");
             assertThat(desk.complaints()).filteredOn(c -> !c.contains("409")).isEmpty();
         }
     }
@@ -76,9 +87,13 @@ class PracticeIT {
     }
 
     private static void isolate(Desk desk) {
-        desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^breaker \\d on"))).click();
+        desk.page()
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^breaker \\d on")))
+                .click();
         sees(desk, "off");
-        desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^lock \\d"))).click();
+        desk.page()
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^lock \\d")))
+                .click();
         sees(desk, "locked and tagged");
         desk.press("prove the tester on a known source");
         sees(desk, "Tester proved");
@@ -89,11 +104,15 @@ class PracticeIT {
     }
 
     private static void take(Desk desk, String tool) {
-        desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tool + "( \\d)?$"))).click();
+        desk.page()
+                .getByRole(
+                        AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + tool + "( \\d)?$")))
+                .click();
     }
 
     private static Locator core(Desk desk, String words) {
-        return desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + words)));
+        return desk.page()
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + words)));
     }
 
     private static void name(Desk desk, String role, String core) {
@@ -104,8 +123,12 @@ class PracticeIT {
     }
 
     private static void choose(Desk desk, String scheme, String module) {
-        desk.page().getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(scheme)).check();
-        desk.page().getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + module + " "))).check();
+        desk.page()
+                .getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(scheme))
+                .check();
+        desk.page()
+                .getByRole(AriaRole.RADIO, new Page.GetByRoleOptions().setName(Pattern.compile("^" + module + " ")))
+                .check();
         desk.press("fit this");
     }
 
@@ -124,6 +147,10 @@ class PracticeIT {
 
     /** The line that tells what came of the last deed. */
     private static void sees(Desk desk, String words) {
-        desk.page().getByRole(AriaRole.STATUS).filter(new Locator.FilterOptions().setHasText(words)).first().waitFor();
+        desk.page()
+                .getByRole(AriaRole.STATUS)
+                .filter(new Locator.FilterOptions().setHasText(words))
+                .first()
+                .waitFor();
     }
 }

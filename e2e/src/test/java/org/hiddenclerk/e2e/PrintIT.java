@@ -26,8 +26,14 @@ class PrintIT {
             byte[] pdf = desk.page().pdf(new Page.PdfOptions().setFormat(paper));
 
             assertThat(opened).as("the lower stair and its lamp's box").hasSize(2);
-            assertThat(PAGE.matcher(new String(pdf, StandardCharsets.ISO_8859_1)).results().count()).as("an overview and a page for each").isEqualTo(1 + opened.size());
-            assertThat(desk.page().evaluate("document.documentElement.dataset.theme")).as("back on the screen").isEqualTo("cellar");
+            assertThat(PAGE.matcher(new String(pdf, StandardCharsets.ISO_8859_1))
+                            .results()
+                            .count())
+                    .as("an overview and a page for each")
+                    .isEqualTo(1 + opened.size());
+            assertThat(desk.page().evaluate("document.documentElement.dataset.theme"))
+                    .as("back on the screen")
+                    .isEqualTo("cellar");
             assertThat(desk.complaints()).isEmpty();
         }
     }

@@ -15,13 +15,19 @@ import org.springframework.util.FileSystemUtils;
 
 /** The real application from its jar, with the demo house, on a free port and a throw-away database. */
 final class RunningClerk {
-    private static final String JAVA = Path.of(System.getProperty("java.home"), "bin", "java").toString();
+    private static final String JAVA =
+            Path.of(System.getProperty("java.home"), "bin", "java").toString();
     private static final Duration PATIENCE = Duration.ofSeconds(180);
-    /** As the start command unpacks it; the first graceful stop leaves the archive behind, with which later starts take a third of the time. */
+    /**
+     * As the start command unpacks it; the first graceful stop leaves the archive behind, with which later starts
+     * take a third of the time.
+     */
     private static final Path UNPACKED = Path.of("target", "clerk").toAbsolutePath();
+
     private static final Path ARCHIVE = UNPACKED.resolve("classes.jsa");
     /** Port of a demo that runs already, for whoever writes a test: {@code -Dclerk.port=8790}. */
     private static final String RUNS_ALREADY = "clerk.port";
+
     private static RunningClerk running;
 
     private final int port;
@@ -56,7 +62,13 @@ final class RunningClerk {
 
     /** Settings of a start that uses a broker outside. */
     static Map<String, String> by(EmbeddedBroker broker) {
-        return Map.of("CLERK_MQTT_URL", broker.broker().url(), "CLERK_MQTT_USER", broker.broker().user(), "CLERK_MQTT_PASSWORD", broker.broker().password());
+        return Map.of(
+                "CLERK_MQTT_URL",
+                broker.broker().url(),
+                "CLERK_MQTT_USER",
+                broker.broker().user(),
+                "CLERK_MQTT_PASSWORD",
+                broker.broker().password());
     }
 
     /** Of the last start. */
@@ -76,10 +88,26 @@ final class RunningClerk {
     void start(Map<String, String> more) {
         Path jar = unpacked();
         // Short runs gain nothing from code that is compiled twice.
-        ProcessBuilder builder = new ProcessBuilder(JAVA, "-Xmx512m", "-XX:+UseSerialGC", "-XX:TieredStopAtLevel=1", "-Xlog:cds=off", "-Xlog:cds+dynamic=off",
-                (Files.exists(ARCHIVE) ? "-XX:SharedArchiveFile=" : "-XX:ArchiveClassesAtExit=") + ARCHIVE, "-jar", jar.toString());
-        builder.environment().putAll(Map.of("CLERK_DB_URL", TestDatabase.get().url(), "CLERK_PORT", "" + port,
-                "CLERK_DEMO", "true", "CLERK_KEY_FILE", "target/credential-keys"));
+        ProcessBuilder builder = new ProcessBuilder(
+                JAVA,
+                "-Xmx512m",
+                "-XX:+UseSerialGC",
+                "-XX:TieredStopAtLevel=1",
+                "-Xlog:cds=off",
+                "-Xlog:cds+dynamic=off",
+                (Files.exists(ARCHIVE) ? "-XX:SharedArchiveFile=" : "-XX:ArchiveClassesAtExit=") + ARCHIVE,
+                "-jar",
+                jar.toString());
+        builder.environment()
+                .putAll(Map.of(
+                        "CLERK_DB_URL",
+                        TestDatabase.get().url(),
+                        "CLERK_PORT",
+                        "" + port,
+                        "CLERK_DEMO",
+                        "true",
+                        "CLERK_KEY_FILE",
+                        "target/credential-keys"));
         builder.environment().putAll(more);
         builder.redirectErrorStream(true).redirectOutput(log().toFile());
         try {
@@ -94,10 +122,20 @@ final class RunningClerk {
         Path jar = Path.of(System.getProperty("clerk.jar"));
         Path unpacked = UNPACKED.resolve(jar.getFileName());
         try {
-            if (!Files.exists(unpacked) || Files.getLastModifiedTime(unpacked).compareTo(Files.getLastModifiedTime(jar)) < 0) {
+            if (!Files.exists(unpacked)
+                    || Files.getLastModifiedTime(unpacked).compareTo(Files.getLastModifiedTime(jar)) < 0) {
                 FileSystemUtils.deleteRecursively(UNPACKED);
-                Process extract = new ProcessBuilder(JAVA, "-Djarmode=tools", "-jar", jar.toString(), "extract", "--destination", UNPACKED.toString())
-                        .redirectErrorStream(true).redirectOutput(ProcessBuilder.Redirect.DISCARD).start();
+                Process extract = new ProcessBuilder(
+                                JAVA,
+                                "-Djarmode=tools",
+                                "-jar",
+                                jar.toString(),
+                                "extract",
+                                "--destination",
+                                UNPACKED.toString())
+                        .redirectErrorStream(true)
+                        .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                        .start();
                 if (extract.waitFor() != 0) {
                     throw new IllegalStateException("The application could not be unpacked.");
                 }
@@ -138,7 +176,8 @@ final class RunningClerk {
         Instant end = Instant.now().plus(PATIENCE);
         while (Instant.now().isBefore(end)) {
             if (!process.isAlive()) {
-                throw new IllegalStateException("The application did not start; see e2e/target/clerk-" + port + ".log.");
+                throw new IllegalStateException(
+                        "The application did not start; see e2e/target/clerk-" + port + ".log.");
             }
             if (answers()) {
                 return;
@@ -150,8 +189,8 @@ final class RunningClerk {
 
     private boolean answers() {
         try {
-            HttpURLConnection connection = (HttpURLConnection) URI.create(address() + "/actuator/health").toURL()
-                    .openConnection();
+            HttpURLConnection connection = (HttpURLConnection)
+                    URI.create(address() + "/actuator/health").toURL().openConnection();
             connection.setConnectTimeout(1_000);
             connection.setReadTimeout(2_000);
             return connection.getResponseCode() == 200;

@@ -24,20 +24,30 @@ class SurveyIT {
                 } else {
                     keys.press("n");
                 }
-                desk.page().getByText("not kept yet", new Page.GetByTextOptions().setExact(true)).waitFor();
+                desk.page()
+                        .getByText("not kept yet", new Page.GetByTextOptions().setExact(true))
+                        .waitFor();
                 keys.press("t");
                 desk.page().getByLabel("The box as text").waitFor();
                 keys.press("Control+a");
                 keys.insertText(text(box));
                 keys.press("Control+Enter");
-                desk.page().getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("The box as text")).waitFor(
-                        new Locator.WaitForOptions().setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
+                desk.page()
+                        .getByRole(AriaRole.TEXTBOX, new Page.GetByRoleOptions().setName("The box as text"))
+                        .waitFor(new Locator.WaitForOptions()
+                                .setState(com.microsoft.playwright.options.WaitForSelectorState.DETACHED));
                 keys.press("k");
                 desk.page().waitForURL(Pattern.compile("boxes/[0-9a-f-]{36}/survey"));
-                desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("another like this")).waitFor();
+                desk.page()
+                        .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("another like this"))
+                        .waitFor();
             }
-            assertThat(desk.page().getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Boxes of the house"))
-                    .getByRole(AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile("K-\\d\\d"))).count()).isEqualTo(BOXES);
+            assertThat(desk.page()
+                            .getByRole(AriaRole.NAVIGATION, new Page.GetByRoleOptions().setName("Boxes of the house"))
+                            .getByRole(
+                                    AriaRole.LINK, new Locator.GetByRoleOptions().setName(Pattern.compile("K-\\d\\d")))
+                            .count())
+                    .isEqualTo(BOXES);
             assertThat(desk.complaints()).isEmpty();
         }
     }
@@ -57,7 +67,9 @@ class SurveyIT {
             core(desk, "BU blue of c1").click();
             desk.press("put on connectors, earth");
             desk.page().getByText("is kept in a moment").waitFor();
-            desk.page().getByText("kept", new Page.GetByTextOptions().setExact(true)).waitFor();
+            desk.page()
+                    .getByText("kept", new Page.GetByTextOptions().setExact(true))
+                    .waitFor();
             desk.page().reload();
             desk.page().getByLabel("end, core 2 of c1").waitFor();
             assertThat(desk.page().getByLabel("end, core 2 of c1").inputValue()).isEqualTo("j:earth");
@@ -66,7 +78,8 @@ class SurveyIT {
     }
 
     private static Locator core(Desk desk, String words) {
-        return desk.page().getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + words)));
+        return desk.page()
+                .getByRole(AriaRole.BUTTON, new Page.GetByRoleOptions().setName(Pattern.compile("^" + words)));
     }
 
     /** A house with one circuit and one room; its address. */
@@ -76,15 +89,21 @@ class SurveyIT {
         desk.seeHeading(name);
         desk.fill("Circuit", "1");
         desk.press("add circuit");
-        desk.page().getByRole(AriaRole.CELL, new Page.GetByRoleOptions().setName("1").setExact(true)).waitFor();
+        desk.page()
+                .getByRole(
+                        AriaRole.CELL, new Page.GetByRoleOptions().setName("1").setExact(true))
+                .waitFor();
         desk.fill("Room", "Hall");
         desk.press("add room");
-        desk.page().getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("add a box in Hall")).waitFor();
+        desk.page()
+                .getByRole(AriaRole.LINK, new Page.GetByRoleOptions().setName("add a box in Hall"))
+                .waitFor();
         return desk.page().url();
     }
 
     private static String text(int box) {
-        return String.format("""
+        return String.format(
+                """
                 box K-%02d wall 60x60x61
                 switch 1 one-way "Lamp %d" circuit 1 depth 22
                 load 1 "Lamp %d" on 1 is LED 9
@@ -96,6 +115,7 @@ class SurveyIT {
                   brown switched 1.L1
                   blue neutral joint:neutral
                   green-yellow earth joint:earth
-                """, box, box, box);
+                """,
+                box, box, box);
     }
 }

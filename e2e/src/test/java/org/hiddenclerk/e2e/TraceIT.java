@@ -22,8 +22,9 @@ class TraceIT {
             assertThat(feed.innerText()).contains("permanent live");
 
             desk.page().getByText("Enter another reading").click();
-            desk.page().getByLabel("core", new Page.GetByLabelOptions().setExact(true)).selectOption(
-                    new com.microsoft.playwright.options.SelectOption().setIndex(1));
+            desk.page()
+                    .getByLabel("core", new Page.GetByLabelOptions().setExact(true))
+                    .selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
             desk.press("not live");
             desk.seeHeading("These readings cannot hold together");
             assertThat(desk.page().locator("[data-conflicts='true']").count()).isPositive();
@@ -37,7 +38,10 @@ class TraceIT {
     }
 
     private static void takeBackTheLast(Desk desk) {
-        desk.page().getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Readings")).getByRole(AriaRole.BUTTON).last()
+        desk.page()
+                .getByRole(AriaRole.REGION, new Page.GetByRoleOptions().setName("Readings"))
+                .getByRole(AriaRole.BUTTON)
+                .last()
                 .click();
     }
 }

@@ -76,11 +76,25 @@ class TwoNodesIT {
     private static Process nginx() throws IOException {
         Path place = Files.createDirectories(Path.of("target", "nginx").toAbsolutePath());
         String published = Files.readString(Path.of("..", "docs", "nginx.conf"));
-        String own = published.replace("127.0.0.1:8750", FIRST.address().substring("http://".length())).replace("127.0.0.1:8751", second.address().substring("http://".length()))
-                .replaceAll("(?m)^ *ssl_.*$", "").replaceAll("listen 443 ssl;", "listen 127.0.0.1:" + DOOR + ";");
+        String own = published
+                .replace("127.0.0.1:8750", FIRST.address().substring("http://".length()))
+                .replace("127.0.0.1:8751", second.address().substring("http://".length()))
+                .replaceAll("(?m)^ *ssl_.*$", "")
+                .replaceAll("listen 443 ssl;", "listen 127.0.0.1:" + DOOR + ";");
         Files.writeString(place.resolve("nginx.conf"), own);
-        return new ProcessBuilder("nginx", "-p", place.toString(), "-c", "nginx.conf", "-e", "error.log", "-g", "daemon off; pid nginx.pid; error_log error.log;").redirectErrorStream(true).redirectOutput(place
-                .resolve("out.log").toFile()).start();
+        return new ProcessBuilder(
+                        "nginx",
+                        "-p",
+                        place.toString(),
+                        "-c",
+                        "nginx.conf",
+                        "-e",
+                        "error.log",
+                        "-g",
+                        "daemon off; pid nginx.pid; error_log error.log;")
+                .redirectErrorStream(true)
+                .redirectOutput(place.resolve("out.log").toFile())
+                .start();
     }
 
     @AfterAll
@@ -99,7 +113,11 @@ class TwoNodesIT {
 
     @Test
     void aLoginOutlivesANodeAndBothHearOfALiveHouse() throws Exception {
-        assertThat(java.util.stream.IntStream.range(0, 20).mapToObj(i -> answering()).collect(Collectors.toSet())).as("both nodes answer behind the proxy").containsExactlyInAnyOrder("one", "two");
+        assertThat(java.util.stream.IntStream.range(0, 20)
+                        .mapToObj(i -> answering())
+                        .collect(Collectors.toSet()))
+                .as("both nodes answer behind the proxy")
+                .containsExactlyInAnyOrder("one", "two");
         SmallHouse house = new SmallHouse(caller);
         house.pick(house.box("TN-1"), "SK-1");
         String live = "/api/v1/jobs/" + house.job() + "/live";
@@ -110,17 +128,31 @@ class TwoNodesIT {
         Queue<String> there = new ConcurrentLinkedQueue<>();
         one.listen(live + "/events", here::add);
         two.listen(live + "/events", there::add);
-        await("the other node knows how the house is", () -> two.ask("GET", live, null).hasNonNull("now"));
-        String hand = one.ask("GET", live, null).get("storeys").get(0).get("rooms").get(0).get("switches").get(0).get("id").asString();
+        await("the other node knows how the house is", () -> two.ask("GET", live, null)
+                .hasNonNull("now"));
+        String hand = one.ask("GET", live, null)
+                .get("storeys")
+                .get(0)
+                .get("rooms")
+                .get(0)
+                .get("switches")
+                .get(0)
+                .get("id")
+                .asString();
         here.clear();
         there.clear();
         two.ask("POST", live + "/deeds", Map.of("kind", "HAND", "at", hand, "doing", "FLIP"));
         await("a hand on one node is seen on both", () -> here.contains("happened") && there.contains("happened"));
         two.ask("DELETE", live, null);
-        await("stopped from the node on which it did not run", () -> !one.ask("GET", live, null).hasNonNull("now"));
+        await("stopped from the node on which it did not run", () -> !one.ask("GET", live, null)
+                .hasNonNull("now"));
 
         FIRST.kill();
-        assertThat(java.util.stream.IntStream.range(0, 20).mapToObj(i -> answering()).collect(Collectors.toSet())).as("the same login, on the node that is left").containsExactly("two");
+        assertThat(java.util.stream.IntStream.range(0, 20)
+                        .mapToObj(i -> answering())
+                        .collect(Collectors.toSet()))
+                .as("the same login, on the node that is left")
+                .containsExactly("two");
     }
 
     @Test
@@ -129,12 +161,18 @@ class TwoNodesIT {
             outer.letIn();
             outer.begin();
             outer.await(rollout -> rollout.get("done").asInt() >= 1);
-            String at = TestDatabase.get().one("SELECT locked_by FROM lease WHERE name LIKE 'rollout %' AND lock_until > UTC_TIMESTAMP(3)");
+            String at = TestDatabase.get()
+                    .one("SELECT locked_by FROM lease WHERE name LIKE 'rollout %' AND lock_until > UTC_TIMESTAMP(3)");
             (at.equals("one") ? FIRST : second).kill();
-            JsonNode done = outer.await(rollout -> rollout.get("state").asString().equals("DONE"));
+            JsonNode done =
+                    outer.await(rollout -> rollout.get("state").asString().equals("DONE"));
             assertThat(done.get("findings")).isEmpty();
-            outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial)).as(serial).isEqualTo(outer.version()));
-            List<String> reported = List.of(TestDatabase.get().one("SELECT GROUP_CONCAT(device) FROM rollout_event WHERE kind = 'REPORTED' AND rollout_id = '" + done.get("id").asString() + "'")
+            outer.kinds().keySet().forEach(serial -> assertThat(outer.house().versionOf(serial))
+                    .as(serial)
+                    .isEqualTo(outer.version()));
+            List<String> reported = List.of(TestDatabase.get()
+                    .one("SELECT GROUP_CONCAT(device) FROM rollout_event WHERE kind = 'REPORTED' AND rollout_id = '"
+                            + done.get("id").asString() + "'")
                     .split(","));
             assertThat(reported).hasSize(HouseOutside.MODULES).doesNotHaveDuplicates();
             if (!FIRST.isAlive()) {

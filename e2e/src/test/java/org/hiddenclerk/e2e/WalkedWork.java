@@ -4,7 +4,10 @@ import java.util.List;
 
 /** A work by its boxes, the first of which it is planned from; a line of its text that leads to another box is added when that is there. */
 enum WalkedWork {
-    TWO_WAY(List.of(new Pick("", "MULTI_SECOND_UNLOADED", "TG-1N", "")), List.of("A: TG-1N", "B: TG-1N"), """
+    TWO_WAY(
+            List.of(new Pick("", "MULTI_SECOND_UNLOADED", "TG-1N", "")),
+            List.of("A: TG-1N", "B: TG-1N"),
+            """
             box A wall 60x60x61
             switch 1 two-way "stairs below" circuit 1 depth 22
             cable c1 1.5 feed 1
@@ -16,7 +19,8 @@ enum WalkedWork {
               black traveller 1.L2
               blue neutral joint:neutral
               green-yellow earth joint:earth
-            """, """
+            """,
+            """
             box B wall 60x60x61
             switch 1 two-way "stairs above" circuit 1 depth 22
             load 1 "stair lamp" on 1 is LED 9
@@ -30,7 +34,10 @@ enum WalkedWork {
               blue neutral joint:neutral
               green-yellow earth joint:earth
             """),
-    SPLIT_PAIR(List.of(new Pick("all gangs", "SPLIT_PAIR", "HV-RL", "HV-S2")), List.of("A: HV-S2", "L1: HV-RL", "L2: HV-RL"), """
+    SPLIT_PAIR(
+            List.of(new Pick("all gangs", "SPLIT_PAIR", "HV-RL", "HV-S2")),
+            List.of("A: HV-S2", "L1: HV-RL", "L2: HV-RL"),
+            """
             box A wall 131x60x61
             switch 1 one-way "loom lamp switch" circuit 1 depth 22
             switch 2 one-way "shelf lamp switch" circuit 1 depth 22
@@ -40,7 +47,8 @@ enum WalkedWork {
               grey switched 2.L1
               green-yellow earth joint:earth
             jumper w1 brown 1.COM 2.COM
-            """, """
+            """,
+            """
             box L1 luminaire 110x110x55
             load 1 "loom lamp" here is LED 9
             cable c1 1.5 feed 1
@@ -57,7 +65,8 @@ enum WalkedWork {
               blue neutral joint:neutral
               green-yellow earth joint:earth
             jumper w1 blue joint:neutral load1.N
-            """, """
+            """,
+            """
             box L2 luminaire 110x110x55
             load 1 "shelf lamp" here is LED 12
             cable c1 1.5 to L1 c3
@@ -65,7 +74,10 @@ enum WalkedWork {
               blue neutral load1.N
               green-yellow earth load1.PE
             """),
-    CANOPY(List.of(new Pick("all gangs", "CANOPY_FAN_LIGHT", "BR-FL", "")), List.of("X: BR-FL"), """
+    CANOPY(
+            List.of(new Pick("all gangs", "CANOPY_FAN_LIGHT", "BR-FL", "")),
+            List.of("X: BR-FL"),
+            """
             box A wall 131x60x61
             switch 1 one-way "fan switch" circuit 1 depth 22
             switch 2 one-way "loft light switch" circuit 1 depth 22
@@ -80,7 +92,8 @@ enum WalkedWork {
               blue neutral joint:neutral
               green-yellow earth joint:earth
             jumper w1 brown 1.COM 2.COM
-            """, """
+            """,
+            """
             box X canopy 130x130x60
             load 1 "loft fan" here is fan 45 pf 0.7
             load 2 "loft light" here is 3 LED 8
@@ -93,7 +106,12 @@ enum WalkedWork {
             jumper w1 blue joint:neutral load1.N
             jumper w2 blue joint:neutral load2.N
             """),
-    BLIND_AND_LAMP(List.of(new Pick("blind up and blind down", "BLIND_PAIR", "TG-BD", ""), new Pick("lamp switch", "BEHIND_SWITCH_N", "TG-1N", "")), List.of("A: TG-BD", "A: TG-1N"), """
+    BLIND_AND_LAMP(
+            List.of(
+                    new Pick("blind up and blind down", "BLIND_PAIR", "TG-BD", ""),
+                    new Pick("lamp switch", "BEHIND_SWITCH_N", "TG-1N", "")),
+            List.of("A: TG-BD", "A: TG-1N"),
+            """
             box A wall 202x60x75
             switch 1 push-make "blind up" circuit 1 depth 22
             switch 2 push-make "blind down" circuit 1 depth 22
@@ -117,7 +135,12 @@ enum WalkedWork {
             jumper w1 brown 1.COM 2.COM
             jumper w2 brown 2.COM 3.COM
             """),
-    FOUR_GANGS(List.of(new Pick("first and second and third", "FOUR_CHANNEL", "TG-4E", ""), new Pick("fourth", "BEHIND_SWITCH_N", "TG-1N", "")), List.of("A: TG-4E", "A: TG-1N"), """
+    FOUR_GANGS(
+            List.of(
+                    new Pick("first and second and third", "FOUR_CHANNEL", "TG-4E", ""),
+                    new Pick("fourth", "BEHIND_SWITCH_N", "TG-1N", "")),
+            List.of("A: TG-4E", "A: TG-1N"),
+            """
             box A wall 273x60x75
             switch 1 one-way first circuit 1 depth 22
             switch 2 one-way second circuit 1 depth 22
@@ -156,12 +179,12 @@ enum WalkedWork {
             """);
 
     /** A module for some gangs of the first box. @param other what goes with it, as its card says it; empty for none */
-    record Pick(String group, String scheme, String module, String other) {
-    }
+    record Pick(String group, String scheme, String module, String other) {}
 
     final List<Pick> picks;
     /** Every module with the box that it sits in. */
     final List<String> modules;
+
     final List<String> texts;
 
     WalkedWork(List<Pick> picks, List<String> modules, String... texts) {

@@ -15,6 +15,7 @@ import org.hiddenclerk.core.credentials.MatterQrCode;
 final class Commissioner {
     /** After so many sessions that failed a device looks for no more (Matter Core Specification, 5.5, from memory). */
     static final int MOST_TRIES = 20;
+
     private static final int LOW_BITS = 8;
 
     private final Map<String, Session> sessions = new LinkedHashMap<>();
@@ -22,12 +23,21 @@ final class Commissioner {
     /** What a device announces, and what it proves; the low bits of a discriminator are missing where only the short one is printed. */
     private record Secret(int shortDiscriminator, Optional<Integer> discriminator, int passcode) {
         static Optional<Secret> of(String code) {
-            return MatterQrCode.read(code).value().map(square -> new Secret(square.discriminator() >> LOW_BITS, Optional.of(square.discriminator()), square.passcode()))
-                    .or(() -> MatterManualCode.read(code).value().map(manual -> new Secret(manual.shortDiscriminator(), Optional.empty(), manual.passcode())));
+            return MatterQrCode.read(code)
+                    .value()
+                    .map(square -> new Secret(
+                            square.discriminator() >> LOW_BITS, Optional.of(square.discriminator()), square.passcode()))
+                    .or(() -> MatterManualCode.read(code)
+                            .value()
+                            .map(manual ->
+                                    new Secret(manual.shortDiscriminator(), Optional.empty(), manual.passcode())));
         }
 
         boolean isAnnouncedBy(Secret device) {
-            return shortDiscriminator == device.shortDiscriminator && (discriminator.isEmpty() || device.discriminator.isEmpty() || discriminator.equals(device.discriminator));
+            return shortDiscriminator == device.shortDiscriminator
+                    && (discriminator.isEmpty()
+                            || device.discriminator.isEmpty()
+                            || discriminator.equals(device.discriminator));
         }
 
         String announced() {
@@ -81,8 +91,12 @@ final class Commissioner {
         Map<String, String> reasons = new LinkedHashMap<>();
         sessions.forEach((code, session) -> {
             if (!session.proved) {
-                reasons.put(code, session.refused.isEmpty() ? "nobody with " + session.secret.announced() + " was found" : session.refused.size() + " with "
-                        + session.secret.announced() + " found, and the passcode was not theirs");
+                reasons.put(
+                        code,
+                        session.refused.isEmpty()
+                                ? "nobody with " + session.secret.announced() + " was found"
+                                : session.refused.size() + " with " + session.secret.announced()
+                                        + " found, and the passcode was not theirs");
             }
         });
         sessions.clear();

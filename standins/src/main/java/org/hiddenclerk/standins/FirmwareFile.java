@@ -12,8 +12,7 @@ public final class FirmwareFile {
     private static final int OCTETS = 9_000;
     private static final Pattern HEAD = Pattern.compile("stand-in firmware (\\S+) (\\S+)");
 
-    private FirmwareFile() {
-    }
+    private FirmwareFile() {}
 
     /** The same file for the same kind and version, always. */
     public static byte[] of(String kind, String version) {

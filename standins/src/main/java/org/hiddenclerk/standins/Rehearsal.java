@@ -16,7 +16,10 @@ import org.hiddenclerk.core.joining.Gateway;
 import org.hiddenclerk.core.joining.Order;
 import org.hiddenclerk.core.joining.Updating;
 
-/** A roll-out in a stand-in house without anybody at work in it: modules are called lamp-N where their serial is SN, and nothing is written down but here. */
+/**
+ * A roll-out in a stand-in house without anybody at work in it: modules are called lamp-N where their serial is SN,
+ * and nothing is written down but here.
+ */
 public final class Rehearsal implements Updating.World {
     private final Map<String, String> addresses = new LinkedHashMap<>();
     private final List<Rollout.Event> events = new ArrayList<>();
@@ -41,7 +44,8 @@ public final class Rehearsal implements Updating.World {
     }
 
     public static Release release(String kind, String version) {
-        return new Release(kind, Version.read(version).orElseThrow(), Release.sumOf(FirmwareFile.of(kind, version)), Set.of(), "");
+        return new Release(
+                kind, Version.read(version).orElseThrow(), Release.sumOf(FirmwareFile.of(kind, version)), Set.of(), "");
     }
 
     @Override

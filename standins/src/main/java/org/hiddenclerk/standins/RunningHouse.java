@@ -65,7 +65,8 @@ public final class RunningHouse implements AutoCloseable {
         try {
             while (!closed) {
                 long wait = house.due().orElse(Long.MAX_VALUE) - millis();
-                Consumer<LiveHouse> first = wait <= 0 ? queue.poll() : queue.poll(Math.min(wait, LONGEST_WAIT_MS), TimeUnit.MILLISECONDS);
+                Consumer<LiveHouse> first =
+                        wait <= 0 ? queue.poll() : queue.poll(Math.min(wait, LONGEST_WAIT_MS), TimeUnit.MILLISECONDS);
                 if (first != null) {
                     told.add(first);
                     queue.drainTo(told, MOST_AT_ONE_GO);

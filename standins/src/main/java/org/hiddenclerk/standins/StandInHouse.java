@@ -28,9 +28,19 @@ public final class StandInHouse {
     }
 
     /** A module that somebody brings into the house; it searches from now on. */
-    public void bring(String serial, String address, Protocol protocol, String kind, int channels, boolean passesOn, double metres, String code,
-                      String version, Set<Fault> faults) {
-        StandInModule module = new StandInModule(new StandInModule.Spec(serial, address, protocol, kind, channels, passesOn, metres, code, version, faults));
+    public void bring(
+            String serial,
+            String address,
+            Protocol protocol,
+            String kind,
+            int channels,
+            boolean passesOn,
+            double metres,
+            String code,
+            String version,
+            Set<Fault> faults) {
+        StandInModule module = new StandInModule(new StandInModule.Spec(
+                serial, address, protocol, kind, channels, passesOn, metres, code, version, faults));
         networks.get(protocol).add(module);
         module.searches(clock.millis());
     }
@@ -42,7 +52,8 @@ public final class StandInHouse {
         module.isCalled(name);
         module.startsWith(version, FirmwareFile.of(module.spec().kind(), version));
         if (!module.address().equals(address)) {
-            throw new IllegalArgumentException(serial + " has the address " + module.address() + ", not " + address + ".");
+            throw new IllegalArgumentException(
+                    serial + " has the address " + module.address() + ", not " + address + ".");
         }
     }
 
@@ -51,7 +62,9 @@ public final class StandInHouse {
     }
 
     public boolean knows(String serial) {
-        return networks.values().stream().flatMap(network -> network.modules().stream()).anyMatch(m -> m.spec().serial().equals(serial));
+        return networks.values().stream()
+                .flatMap(network -> network.modules().stream())
+                .anyMatch(m -> m.spec().serial().equals(serial));
     }
 
     /** Lets time go by, for clocks that do not do it themselves. */
@@ -81,7 +94,9 @@ public final class StandInHouse {
         if (module.isJoined() && !module.has(Fault.SILENT)) {
             StandInNetwork network = networks.get(module.spec().protocol());
             network.tell(new GatewayEvent.Flipped(module.address(), input));
-            Optional<Settings.Commanded> elsewhere = Optional.ofNullable(module.settings().get(Settings.commands(input))).flatMap(Settings.Commanded::read);
+            Optional<Settings.Commanded> elsewhere = Optional.ofNullable(
+                            module.settings().get(Settings.commands(input)))
+                    .flatMap(Settings.Commanded::read);
             if (elsewhere.isPresent()) {
                 network.command(elsewhere.get());
             } else if (input <= module.channels()) {
@@ -115,7 +130,10 @@ public final class StandInHouse {
         } else if (module.isJoined()) {
             return Shows.JOINED;
         }
-        return module.searchingSince().isPresent() && clock.millis() <= module.searchingSince().getAsLong() + StandInNetwork.SEARCH.toMillis() ? Shows.SEARCHING : Shows.FAILED;
+        return module.searchingSince().isPresent()
+                        && clock.millis() <= module.searchingSince().getAsLong() + StandInNetwork.SEARCH.toMillis()
+                ? Shows.SEARCHING
+                : Shows.FAILED;
     }
 
     /** What a module runs, whether it is reached or not. */
@@ -128,7 +146,10 @@ public final class StandInHouse {
     }
 
     private StandInModule module(String serial) {
-        return networks.values().stream().flatMap(network -> network.modules().stream()).filter(m -> m.spec().serial().equals(serial)).findFirst()
+        return networks.values().stream()
+                .flatMap(network -> network.modules().stream())
+                .filter(m -> m.spec().serial().equals(serial))
+                .findFirst()
                 .orElseThrow(() -> new NoSuchElementException("No module of the house has the serial " + serial + "."));
     }
 

@@ -41,16 +41,24 @@ final class StandInModule {
      * @param code     that it joins by
      * @param version  of the firmware that it comes with
      */
-    public record Spec(String serial, String address, Protocol protocol, String kind, int channels, boolean passesOn, double metres, String code,
-                       String version, Set<Fault> faults) {
+    public record Spec(
+            String serial,
+            String address,
+            Protocol protocol,
+            String kind,
+            int channels,
+            boolean passesOn,
+            double metres,
+            String code,
+            String version,
+            Set<Fault> faults) {
         public Spec {
             faults = Set.copyOf(faults);
         }
     }
 
     /** A file on its way in. */
-    record Transfer(String sha256, byte[] octets, int taken) {
-    }
+    record Transfer(String sha256, byte[] octets, int taken) {}
 
     StandInModule(Spec spec) {
         this.spec = spec;
@@ -171,7 +179,8 @@ final class StandInModule {
     /** The further away and the more in the way, the worse; a cover takes some of it. */
     int link(double metresToNext) {
         boolean lqi = spec.protocol() == Protocol.ZIGBEE;
-        double figure = lqi ? 235 - 12 * metresToNext - (has(Fault.WEAK) ? WEAKER : 0) - (covered ? COVER_LQI : 0)
+        double figure = lqi
+                ? 235 - 12 * metresToNext - (has(Fault.WEAK) ? WEAKER : 0) - (covered ? COVER_LQI : 0)
                 : -42 - 2.2 * metresToNext - (has(Fault.WEAK) ? WEAKER_DBM : 0) - (covered ? COVER_DBM : 0);
         return (int) Math.round(lqi ? Math.max(0, figure) : Math.max(-100, figure));
     }

@@ -27,11 +27,13 @@ import org.hiddenclerk.core.joining.Window;
 public final class StandInNetwork implements Gateway {
     /** How far a message goes from one module to the next, in metres with walls counted in. */
     private static final double MESH_REACH = 12;
+
     private static final double WIFI_REACH = 30;
     private static final int MOST_HOPS = 15;
     private static final int MOST_HOPS_ZWAVE = 4;
     /** How long a module waits to be let in. */
     static final Duration SEARCH = Duration.ofSeconds(180);
+
     private static final Duration RESTART = Duration.ofSeconds(60);
     private static final Duration MESSAGE = Duration.ofMillis(40);
 
@@ -84,10 +86,16 @@ public final class StandInNetwork implements Gateway {
             return Optional.of(new Answer.Done());
         }
         if (order instanceof Order.Inventory) {
-            return Optional.of(new Answer.Members(modules.stream().filter(StandInModule::isJoined).map(this::member).toList()));
+            return Optional.of(new Answer.Members(modules.stream()
+                    .filter(StandInModule::isJoined)
+                    .map(this::member)
+                    .toList()));
         }
-        return modules.stream().filter(m -> m.isJoined() && m.address().equals(addressOf(order))).findFirst()
-                .filter(module -> !module.has(Fault.SILENT)).flatMap(module -> ask(module, order));
+        return modules.stream()
+                .filter(m -> m.isJoined() && m.address().equals(addressOf(order)))
+                .findFirst()
+                .filter(module -> !module.has(Fault.SILENT))
+                .flatMap(module -> ask(module, order));
     }
 
     private static String addressOf(Order order) {
@@ -114,10 +122,12 @@ public final class StandInNetwork implements Gateway {
     private Answer open(Order.OpenWindow open) {
         Window limits = Window.of(protocol);
         if (!limits.takes(open.seconds())) {
-            return new Answer.Refused("the network opens for " + limits.least() + " to " + limits.most() + " s, not " + open.seconds());
+            return new Answer.Refused(
+                    "the network opens for " + limits.least() + " to " + limits.most() + " s, not " + open.seconds());
         }
         if (limits.byCodeOnly() && open.code().filter(commissioner::begins).isEmpty()) {
-            return new Answer.Refused("its devices are let in one by one, each by its own manual or square code, and this is none");
+            return new Answer.Refused(
+                    "its devices are let in one by one, each by its own manual or square code, and this is none");
         }
         if (!isOpen()) {
             opened = clock.millis();
@@ -149,7 +159,11 @@ public final class StandInNetwork implements Gateway {
             if (isOpen() && module.searchingSince().isPresent() && !module.isJoined()) {
                 long since = module.searchingSince().getAsLong();
                 long in = Math.max(since, opened) + clock.takes(Window.JOIN).toMillis();
-                if (in <= now && in <= closes && in <= since + SEARCH.toMillis() && nearest(module).isPresent() && admits(module)) {
+                if (in <= now
+                        && in <= closes
+                        && in <= since + SEARCH.toMillis()
+                        && nearest(module).isPresent()
+                        && admits(module)) {
                     module.comesIn(hopsOver(module));
                     tell(new GatewayEvent.CameIn(member(module)));
                 }
@@ -161,26 +175,48 @@ public final class StandInNetwork implements Gateway {
     }
 
     private boolean admits(StandInModule module) {
-        return Window.of(protocol).byCodeOnly() ? commissioner.admits(module) : !module.has(Fault.OTHER_CODE) && (anyone || admitted.contains(module.spec().code()));
+        return Window.of(protocol).byCodeOnly()
+                ? commissioner.admits(module)
+                : !module.has(Fault.OTHER_CODE)
+                        && (anyone || admitted.contains(module.spec().code()));
     }
 
     /** Metres to the nearest that it can reach: the gateway, or a module that is in already and passes messages on. */
     private OptionalDouble nearest(StandInModule module) {
         double reach = protocol.isMesh() ? MESH_REACH : WIFI_REACH;
         double metres = module.spec().metres();
-        return java.util.stream.DoubleStream.concat(java.util.stream.DoubleStream.of(metres), passing(module).stream()
-                .mapToDouble(other -> Math.abs(other.spec().metres() - metres))).filter(d -> d <= reach).min();
+        return java.util.stream.DoubleStream.concat(
+                        java.util.stream.DoubleStream.of(metres),
+                        passing(module).stream()
+                                .mapToDouble(other -> Math.abs(other.spec().metres() - metres)))
+                .filter(d -> d <= reach)
+                .min();
     }
 
     private List<StandInModule> passing(StandInModule module) {
         int most = protocol == Protocol.ZWAVE ? MOST_HOPS_ZWAVE : MOST_HOPS;
-        return !protocol.isMesh() ? List.of() : modules.stream().filter(other -> other != module && other.isJoined() && other.spec().passesOn()
-                && !other.has(Fault.SILENT) && other.hops() < most).toList();
+        return !protocol.isMesh()
+                ? List.of()
+                : modules.stream()
+                        .filter(other -> other != module
+                                && other.isJoined()
+                                && other.spec().passesOn()
+                                && !other.has(Fault.SILENT)
+                                && other.hops() < most)
+                        .toList();
     }
 
     private int hopsOver(StandInModule module) {
-        return module.spec().metres() <= (protocol.isMesh() ? MESH_REACH : WIFI_REACH) ? 0 : passing(module).stream().filter(other ->
-                Math.abs(other.spec().metres() - module.spec().metres()) <= MESH_REACH).mapToInt(StandInModule::hops).min().orElse(0) + 1;
+        return module.spec().metres() <= (protocol.isMesh() ? MESH_REACH : WIFI_REACH)
+                ? 0
+                : passing(module).stream()
+                                .filter(other -> Math.abs(other.spec().metres()
+                                                - module.spec().metres())
+                                        <= MESH_REACH)
+                                .mapToInt(StandInModule::hops)
+                                .min()
+                                .orElse(0)
+                        + 1;
     }
 
     private Member member(StandInModule module) {
@@ -195,8 +231,13 @@ public final class StandInNetwork implements Gateway {
                 return Optional.of(new Answer.Refused("it has " + module.channels() + " channels"));
             }
             // Two of one topic act as one.
-            modules.stream().filter(m -> m == module || protocol == Protocol.MQTT_WIFI && m.isJoined() && m.name().equals(module.name())
-                    && turn.channel() <= m.channels()).forEach(m -> turn(m, turn.channel(), turn.on()));
+            modules.stream()
+                    .filter(m -> m == module
+                            || protocol == Protocol.MQTT_WIFI
+                                    && m.isJoined()
+                                    && m.name().equals(module.name())
+                                    && turn.channel() <= m.channels())
+                    .forEach(m -> turn(m, turn.channel(), turn.on()));
         } else if (order instanceof Order.Rename rename) {
             module.isCalled(rename.name());
         } else if (order instanceof Order.Write write) {
@@ -217,7 +258,12 @@ public final class StandInNetwork implements Gateway {
 
     /** A device commands another of its network. */
     void command(Settings.Commanded commanded) {
-        modules.stream().filter(m -> m.isJoined() && m.address().equals(commanded.address()) && !m.has(Fault.SILENT) && commanded.channel() <= m.channels()).findFirst()
+        modules.stream()
+                .filter(m -> m.isJoined()
+                        && m.address().equals(commanded.address())
+                        && !m.has(Fault.SILENT)
+                        && commanded.channel() <= m.channels())
+                .findFirst()
                 .ifPresent(m -> turn(m, commanded.channel(), !m.isOn(commanded.channel())));
     }
 
@@ -236,7 +282,9 @@ public final class StandInNetwork implements Gateway {
 
     private static Optional<Answer> take(StandInModule module, Order.FilePart part) {
         Optional<StandInModule.Transfer> transfer = module.transfer();
-        if (transfer.isEmpty() || transfer.get().taken() != part.offset() || part.offset() + part.part().length > transfer.get().octets().length) {
+        if (transfer.isEmpty()
+                || transfer.get().taken() != part.offset()
+                || part.offset() + part.part().length > transfer.get().octets().length) {
             return Optional.of(new Answer.Refused("this part was not waited for"));
         }
         if (part.offset() > 0 && module.hadOnce(Fault.BREAKS_OFF)) {
@@ -248,7 +296,8 @@ public final class StandInNetwork implements Gateway {
         if (module.hadOnce(Fault.CORRUPTS)) {
             octets[part.offset()] ^= 1;
         }
-        module.receives(Optional.of(new StandInModule.Transfer(transfer.get().sha256(), octets, part.offset() + part.part().length)));
+        module.receives(Optional.of(
+                new StandInModule.Transfer(transfer.get().sha256(), octets, part.offset() + part.part().length)));
         return Optional.of(new Answer.Done());
     }
 
@@ -261,7 +310,8 @@ public final class StandInNetwork implements Gateway {
         if (!Release.sumOf(transfer.get().octets()).equals(transfer.get().sha256())) {
             return new Answer.Refused("the file came with another sum than it was sent with");
         }
-        Optional<String> version = FirmwareFile.versionFor(module.spec().kind(), transfer.get().octets());
+        Optional<String> version =
+                FirmwareFile.versionFor(module.spec().kind(), transfer.get().octets());
         if (version.isEmpty()) {
             return new Answer.Refused("the file is not for this kind of module");
         }

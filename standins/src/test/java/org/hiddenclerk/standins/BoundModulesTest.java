@@ -19,7 +19,8 @@ class BoundModulesTest {
         house.bring("lamp", "A2", Protocol.ZIGBEE, "K", 1, true, 5, "c2", "1.0.0", ofLamp);
         house.network(Protocol.ZIGBEE).ask(new Order.OpenWindow(60, Optional.empty()));
         house.pass(Duration.ofSeconds(60));
-        house.network(Protocol.ZIGBEE).ask(new Order.Write("A1", Map.of(Settings.commands(1), new Settings.Commanded("A2", 1).text())));
+        house.network(Protocol.ZIGBEE)
+                .ask(new Order.Write("A1", Map.of(Settings.commands(1), new Settings.Commanded("A2", 1).text())));
         return house;
     }
 
@@ -32,7 +33,9 @@ class BoundModulesTest {
         house.flip("switch", 1);
         assertThat(house.lit("lamp")).isEmpty();
         house.flip("lamp", 1);
-        assertThat(house.lit("lamp")).as("its own switch acts on its own channel").containsExactly(1);
+        assertThat(house.lit("lamp"))
+                .as("its own switch acts on its own channel")
+                .containsExactly(1);
     }
 
     @Test

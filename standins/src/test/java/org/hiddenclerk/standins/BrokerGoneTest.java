@@ -35,16 +35,19 @@ class BrokerGoneTest {
     void everyModuleIsAtAKnownVersionAndTheRunGoesOn(int message) throws IOException, InterruptedException {
         StandInHouse house = new StandInHouse(HouseClock.live(2_000));
         Map<String, Release> releases = Map.of("K", Rehearsal.release("K", "1.1.0"));
-        List<Device> devices = IntStream.range(0, MODULES).mapToObj(i -> new Device("S" + i, "K", Version.read("1.0.0"), 0, false, "1")).toList();
+        List<Device> devices = IntStream.range(0, MODULES)
+                .mapToObj(i -> new Device("S" + i, "K", Version.read("1.0.0"), 0, false, "1"))
+                .toList();
         RolloutPlan plan = RolloutPlan.of(devices, releases, Policy.USUAL);
         EmbeddedBroker first = new EmbeddedBroker(0);
         MqttLine.Broker broker = first.broker();
         for (Device device : devices) {
-            house.bring(device.id(), "A" + device.id(), Protocol.MQTT_WIFI, "K", 1, false, 3, "code", "1.0.0", Set.of());
+            house.bring(
+                    device.id(), "A" + device.id(), Protocol.MQTT_WIFI, "K", 1, false, 3, "code", "1.0.0", Set.of());
             house.isIn(device.id(), Rehearsal.nameOf(device.id()), "1.0.0", "A" + device.id());
         }
         try (MqttFront front = new MqttFront(broker, "front", "house", house.network(Protocol.MQTT_WIFI));
-             MqttGateway gateway = new MqttGateway(broker, "house", Protocol.MQTT_WIFI, Duration.ofMillis(700))) {
+                MqttGateway gateway = new MqttGateway(broker, "house", Protocol.MQTT_WIFI, Duration.ofMillis(700))) {
             int[] sent = {0};
             Rehearsal rehearsal = new Rehearsal(device -> {
                 sent[0]++;
@@ -54,15 +57,20 @@ class BrokerGoneTest {
                 return gateway;
             });
             devices.forEach(device -> rehearsal.addresses().put(device.id(), "A" + device.id()));
-            assertThatThrownBy(() -> new Updating(plan, rehearsal).run(List.of())).isInstanceOf(UncheckedIOException.class);
+            assertThatThrownBy(() -> new Updating(plan, rehearsal).run(List.of()))
+                    .isInstanceOf(UncheckedIOException.class);
 
             for (Device device : devices) {
-                assertThat(house.sumOf(device.id())).isIn(Rehearsal.release("K", "1.0.0").sha256(), releases.get("K").sha256());
+                assertThat(house.sumOf(device.id()))
+                        .isIn(
+                                Rehearsal.release("K", "1.0.0").sha256(),
+                                releases.get("K").sha256());
             }
             try (EmbeddedBroker second = new EmbeddedBroker(first.port(), broker.password())) {
                 awaitAnswer(gateway);
                 assertThat(second.port()).isEqualTo(first.port());
-                assertThat(new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events()))).isEqualTo(new Rollout.Next.Done());
+                assertThat(new Updating(plan, rehearsal).run(List.copyOf(rehearsal.events())))
+                        .isEqualTo(new Rollout.Next.Done());
             }
             devices.forEach(device -> assertThat(house.versionOf(device.id())).isEqualTo("1.1.0"));
         }

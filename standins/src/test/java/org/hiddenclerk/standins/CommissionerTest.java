@@ -36,12 +36,18 @@ class CommissionerTest {
     }
 
     private List<String> in() {
-        return network.modules().stream().filter(StandInModule::isJoined).map(m -> m.spec().serial()).toList();
+        return network.modules().stream()
+                .filter(StandInModule::isJoined)
+                .map(m -> m.spec().serial())
+                .toList();
     }
 
     private List<String> reasons() {
         house.pass(Duration.ofSeconds(200));
-        return heard.stream().filter(GatewayEvent.TurnedAway.class::isInstance).map(each -> ((GatewayEvent.TurnedAway) each).reason()).toList();
+        return heard.stream()
+                .filter(GatewayEvent.TurnedAway.class::isInstance)
+                .map(each -> ((GatewayEvent.TurnedAway) each).reason())
+                .toList();
     }
 
     @Test
@@ -71,7 +77,8 @@ class CommissionerTest {
     @Test
     void nobodyComesInWithoutACodeOfItsOwn() {
         device("S1", SQUARE.text());
-        assertThat(network.ask(new Order.OpenWindow(180, Optional.empty())).orElseThrow()).isInstanceOf(Answer.Refused.class);
+        assertThat(network.ask(new Order.OpenWindow(180, Optional.empty())).orElseThrow())
+                .isInstanceOf(Answer.Refused.class);
         assertThat(open("12345678901")).isInstanceOf(Answer.Refused.class);
         assertThat(reasons()).isEmpty();
         assertThat(in()).isEmpty();
@@ -91,7 +98,9 @@ class CommissionerTest {
         device("mislabelled", SQUARE.text(), Fault.OTHER_CODE);
         open(SQUARE.text());
         open(new MatterManualCode(2, 31_415_926, Optional.empty()).code());
-        assertThat(reasons()).hasSize(2).anySatisfy(reason -> assertThat(reason).contains("discriminator 3840", "passcode was not theirs"))
+        assertThat(reasons())
+                .hasSize(2)
+                .anySatisfy(reason -> assertThat(reason).contains("discriminator 3840", "passcode was not theirs"))
                 .anySatisfy(reason -> assertThat(reason).contains("nobody with short discriminator 2"));
         assertThat(in()).isEmpty();
         assertThat(heard.toString()).as("a code is a secret").doesNotContain(SQUARE.text());

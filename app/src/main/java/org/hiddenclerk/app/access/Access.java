@@ -37,12 +37,17 @@ public class Access implements HandlerInterceptor {
         if (right == Right.OPEN) {
             return true;
         }
-        Caller caller = Caller.of(request.getUserPrincipal()).orElseThrow(() -> refused("This login has no role here. Log in again."));
+        Caller caller = Caller.of(request.getUserPrincipal())
+                .orElseThrow(() -> refused("This login has no role here. Log in again."));
         // Goes into every line that is logged for the request; whoever numbered it clears it.
         MDC.put(WHO, caller.name());
         if (!right.roles().contains(caller.role())) {
-            throw refused(right == Right.OWNER ? "This is for the owner of the firm." : caller.role() == Role.GUEST ? "A guest reads the guide and the live house only."
-                    : "This is for a lead to decide.");
+            throw refused(
+                    right == Right.OWNER
+                            ? "This is for the owner of the firm."
+                            : caller.role() == Role.GUEST
+                                    ? "A guest reads the guide and the live house only."
+                                    : "This is for a lead to decide.");
         }
         boolean reads = request.getMethod().equals("GET") || request.getMethod().equals("HEAD");
         if (caller.scopes().isPresent()) {
@@ -55,7 +60,9 @@ public class Access implements HandlerInterceptor {
     }
 
     static Optional<Right> rightOf(HandlerMethod method) {
-        return Optional.ofNullable(method.getMethodAnnotation(Needs.class)).or(() -> Optional.ofNullable(AnnotatedElementUtils.findMergedAnnotation(method.getBeanType(), Needs.class)))
+        return Optional.ofNullable(method.getMethodAnnotation(Needs.class))
+                .or(() -> Optional.ofNullable(
+                        AnnotatedElementUtils.findMergedAnnotation(method.getBeanType(), Needs.class)))
                 .map(Needs::value);
     }
 
@@ -72,10 +79,14 @@ public class Access implements HandlerInterceptor {
         if (theirs.isEmpty()) {
             return;
         }
-        Map<String, String> variables = (Map<String, String>) request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
+        Map<String, String> variables =
+                (Map<String, String>) request.getAttribute(HandlerMapping.URI_TEMPLATE_VARIABLES_ATTRIBUTE);
         // What does not exist is refused in the same words: nobody learns which jobs there are.
         if (jobs.jobOf(variables).filter(theirs.get()::contains).isEmpty()) {
-            throw refused(caller.role() == Role.GUEST ? "This link does not lead here, or it has run out. Ask the firm for a new one." : "This job is not assigned to you. Ask a lead.");
+            throw refused(
+                    caller.role() == Role.GUEST
+                            ? "This link does not lead here, or it has run out. Ask the firm for a new one."
+                            : "This job is not assigned to you. Ask a lead.");
         }
     }
 

@@ -26,14 +26,21 @@ public record Caller(String name, Role role, Optional<Set<Scope>> scopes) {
         if (!(principal instanceof Authentication who) || !who.isAuthenticated()) {
             return Optional.empty();
         }
-        Set<String> granted = who.getAuthorities().stream().map(GrantedAuthority::getAuthority).collect(Collectors.toSet());
+        Set<String> granted = who.getAuthorities().stream()
+                .map(GrantedAuthority::getAuthority)
+                .collect(Collectors.toSet());
         Optional<Set<Scope>> scopes = who instanceof ByToken token ? Optional.of(token.scopes) : Optional.empty();
-        return Arrays.stream(Role.values()).filter(role -> granted.contains(PREFIX + role)).findFirst().map(role -> new Caller(who.getName(), role, scopes));
+        return Arrays.stream(Role.values())
+                .filter(role -> granted.contains(PREFIX + role))
+                .findFirst()
+                .map(role -> new Caller(who.getName(), role, scopes));
     }
 
     /** The link by which a guest came. */
     public Optional<UUID> guestLink() {
-        return role == Role.GUEST && name.startsWith(GUEST_PREFIX) ? Optional.of(UUID.fromString(name.substring(GUEST_PREFIX.length()))) : Optional.empty();
+        return role == Role.GUEST && name.startsWith(GUEST_PREFIX)
+                ? Optional.of(UUID.fromString(name.substring(GUEST_PREFIX.length())))
+                : Optional.empty();
     }
 
     public static String guestName(UUID link) {

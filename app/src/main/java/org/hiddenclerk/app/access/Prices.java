@@ -15,8 +15,7 @@ import org.springframework.web.servlet.mvc.method.annotation.ResponseBodyAdvice;
 /** Prices are for those who lead: what is marked with this view is left out of answers to everybody else. What is kept has them all. */
 public interface Prices {
     /** The view that is without them. */
-    interface LeftOut {
-    }
+    interface LeftOut {}
 
     /** Whether a caller may see them; work without a caller, such as a paper in the background, may. */
     static boolean areFor(Optional<Caller> caller) {
@@ -32,14 +31,25 @@ public interface Prices {
         }
 
         @Override
-        public Object beforeBodyWrite(Object body, MethodParameter returned, MediaType type, Class<? extends HttpMessageConverter<?>> converter, ServerHttpRequest request,
-                                      ServerHttpResponse response) {
+        public Object beforeBodyWrite(
+                Object body,
+                MethodParameter returned,
+                MediaType type,
+                Class<? extends HttpMessageConverter<?>> converter,
+                ServerHttpRequest request,
+                ServerHttpResponse response) {
             return body;
         }
 
         @Override
-        public Map<String, Object> determineWriteHints(Object body, MethodParameter returned, MediaType type, Class<? extends HttpMessageConverter<?>> converter) {
-            Optional<Caller> caller = Optional.ofNullable(SecurityContextHolder.getContext().getAuthentication()).flatMap(Caller::of);
+        public Map<String, Object> determineWriteHints(
+                Object body,
+                MethodParameter returned,
+                MediaType type,
+                Class<? extends HttpMessageConverter<?>> converter) {
+            Optional<Caller> caller = Optional.ofNullable(
+                            SecurityContextHolder.getContext().getAuthentication())
+                    .flatMap(Caller::of);
             return areFor(caller) ? Map.of() : Map.of(JsonView.class.getName(), LeftOut.class);
         }
     }

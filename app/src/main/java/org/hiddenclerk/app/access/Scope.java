@@ -29,6 +29,9 @@ public enum Scope {
     }
 
     public static Set<Scope> read(String text) {
-        return Arrays.stream(text.split(",")).filter(name -> !name.isBlank()).map(Scope::valueOf).collect(Collectors.toCollection(() -> EnumSet.noneOf(Scope.class)));
+        return Arrays.stream(text.split(","))
+                .filter(name -> !name.isBlank())
+                .map(Scope::valueOf)
+                .collect(Collectors.toCollection(() -> EnumSet.noneOf(Scope.class)));
     }
 }

@@ -46,7 +46,8 @@ class AccountController {
     private final ApiTokens tokens;
     private final QrPicture pictures;
 
-    AccountController(Accounts accounts, SecondFactors factors, LoginSessions sessions, ApiTokens tokens, QrPicture pictures) {
+    AccountController(
+            Accounts accounts, SecondFactors factors, LoginSessions sessions, ApiTokens tokens, QrPicture pictures) {
         this.accounts = accounts;
         this.factors = factors;
         this.sessions = sessions;
@@ -54,15 +55,20 @@ class AccountController {
         this.pictures = pictures;
     }
 
-    record AccountView(String name, String displayName, Role role, String roleLabel, boolean secondFactor, int recoveryCodesLeft, List<LoginView> logins, List<ScopeView> scopes) {
-    }
+    record AccountView(
+            String name,
+            String displayName,
+            Role role,
+            String roleLabel,
+            boolean secondFactor,
+            int recoveryCodesLeft,
+            List<LoginView> logins,
+            List<ScopeView> scopes) {}
 
     /** @param own this very one */
-    record LoginView(String id, Instant since, Instant lastUsed, String device, String address, boolean own) {
-    }
+    record LoginView(String id, Instant since, Instant lastUsed, String device, String address, boolean own) {}
 
-    record ScopeView(Scope scope, String label) {
-    }
+    record ScopeView(Scope scope, String label) {}
 
     record PasswordChange(@NotNull @Size(max = 200) String was, @NotNull @Size(max = 200) String password) {
         @Override
@@ -79,8 +85,7 @@ class AccountController {
     }
 
     /** @param picture what a device scans, as SVG */
-    record OfferedFactor(String text, String uri, String picture) {
-    }
+    record OfferedFactor(String text, String uri, String picture) {}
 
     record FactorCode(@NotBlank @Size(max = 12) String code) {
         @Override
@@ -89,18 +94,18 @@ class AccountController {
         }
     }
 
-    record RecoveryCodes(List<String> codes) {
-    }
+    record RecoveryCodes(List<String> codes) {}
 
-    record NewToken(@NotBlank @Size(max = 120) String label, @NotEmpty Set<@NotNull Scope> scopes, @Min(1) @Max(ApiTokens.LONGEST_DAYS) int days) {
-    }
+    record NewToken(
+            @NotBlank @Size(max = 120) String label,
+            @NotEmpty Set<@NotNull Scope> scopes,
+            @Min(1) @Max(ApiTokens.LONGEST_DAYS) int days) {}
 
-    record FreshToken(UUID id, String token, Instant expiresAt) {
-    }
+    record FreshToken(UUID id, String token, Instant expiresAt) {}
 
     /** @param good neither revoked nor run out */
-    record AccessTokenView(UUID id, String label, Set<Scope> scopes, Instant createdAt, Instant expiresAt, boolean good) {
-    }
+    record AccessTokenView(
+            UUID id, String label, Set<Scope> scopes, Instant createdAt, Instant expiresAt, boolean good) {}
 
     @GetMapping("/account")
     @Operation(operationId = "account")
@@ -108,9 +113,25 @@ class AccountController {
         Accounts.Own own = accounts.own(who.getName());
         HttpSession session = request.getSession(false);
         String here = session == null ? "" : LoginSessions.shown(session.getId());
-        return new AccountView(own.name(), own.displayName(), own.role(), own.role().label(), own.secondFactor(), own.recoveryCodesLeft(), sessions.of(who.getName()).stream().map(
-                login -> new LoginView(login.id(), login.since(), login.lastUsed(), login.device(), login.address(), login.id().equals(here))).toList(), Arrays.stream(
-                Scope.values()).map(scope -> new ScopeView(scope, scope.label())).toList());
+        return new AccountView(
+                own.name(),
+                own.displayName(),
+                own.role(),
+                own.role().label(),
+                own.secondFactor(),
+                own.recoveryCodesLeft(),
+                sessions.of(who.getName()).stream()
+                        .map(login -> new LoginView(
+                                login.id(),
+                                login.since(),
+                                login.lastUsed(),
+                                login.device(),
+                                login.address(),
+                                login.id().equals(here)))
+                        .toList(),
+                Arrays.stream(Scope.values())
+                        .map(scope -> new ScopeView(scope, scope.label()))
+                        .toList());
     }
 
     @PutMapping("/account/password")
@@ -124,7 +145,9 @@ class AccountController {
     }
 
     @PostMapping("/account/second-factor")
-    @Operation(operationId = "offerSecondFactor", summary = "A secret for a device that shows codes; it counts once a code was confirmed")
+    @Operation(
+            operationId = "offerSecondFactor",
+            summary = "A secret for a device that shows codes; it counts once a code was confirmed")
     OfferedFactor offer(@Valid @RequestBody Proof proof, Principal who) {
         mustProve(who, proof.password(), "/password");
         SecondFactors.Offered offered = factors.offer(who.getName());
@@ -147,7 +170,9 @@ class AccountController {
 
     private void mustProve(Principal who, String password, String pointer) {
         if (!accounts.isPasswordOf(who.getName(), password)) {
-            throw ProblemException.content("The password does not match", new FieldProblem(pointer, "another one", "the password of this account"));
+            throw ProblemException.content(
+                    "The password does not match",
+                    new FieldProblem(pointer, "another one", "the password of this account"));
         }
     }
 
@@ -161,7 +186,10 @@ class AccountController {
     @GetMapping("/tokens")
     @Operation(operationId = "tokens")
     List<AccessTokenView> tokens(Principal who) {
-        return tokens.of(who.getName()).stream().map(t -> new AccessTokenView(t.id(), t.label(), t.scopes(), t.createdAt(), t.expiresAt(), tokens.isGood(t))).toList();
+        return tokens.of(who.getName()).stream()
+                .map(t -> new AccessTokenView(
+                        t.id(), t.label(), t.scopes(), t.createdAt(), t.expiresAt(), tokens.isGood(t)))
+                .toList();
     }
 
     @PostMapping("/tokens")

@@ -25,26 +25,31 @@ import org.jspecify.annotations.Nullable;
 public class AccountRow {
     @Id
     private UUID id;
+
     private String name;
     private String displayName;
     private String passwordHash;
+
     @Enumerated(EnumType.STRING)
     private Role role;
+
     private Instant createdAt;
     private @Nullable Instant disabledAt;
+
     @Column(columnDefinition = "VARBINARY(512)")
     private byte @Nullable [] secondFactor;
+
     @Column(columnDefinition = "VARBINARY(512)")
     private byte @Nullable [] pendingFactor;
     /** The latest step of time whose code was used: a code that was overheard is good for nothing. */
     private long lastStep;
+
     @ElementCollection
     @CollectionTable(name = "recovery_code", joinColumns = @JoinColumn(name = "account_id"))
     @Column(name = "hash", columnDefinition = "CHAR(64)")
     private Set<String> recoveryCodes = new HashSet<>();
 
-    protected AccountRow() {
-    }
+    protected AccountRow() {}
 
     AccountRow(String name, String displayName, String passwordHash, Role role, Instant createdAt) {
         this.id = UUID.randomUUID();

@@ -30,15 +30,18 @@ public class Accounts implements UserDetailsService {
     }
 
     /** What somebody is told of the own account. */
-    record Own(String name, String displayName, Role role, boolean secondFactor, int recoveryCodesLeft) {
-    }
+    record Own(String name, String displayName, Role role, boolean secondFactor, int recoveryCodesLeft) {}
 
     @Override
     @Transactional(readOnly = true)
     public UserDetails loadUserByUsername(String name) {
-        AccountRow row = accounts.findByName(name)
-                .orElseThrow(() -> new UsernameNotFoundException("No account has this name."));
-        return User.withUsername(row.name()).password(row.passwordHash()).authorities(Caller.authorities(row.role())).disabled(row.isDisabled()).build();
+        AccountRow row =
+                accounts.findByName(name).orElseThrow(() -> new UsernameNotFoundException("No account has this name."));
+        return User.withUsername(row.name())
+                .password(row.passwordHash())
+                .authorities(Caller.authorities(row.role()))
+                .disabled(row.isDisabled())
+                .build();
     }
 
     @Transactional(readOnly = true)
@@ -54,7 +57,8 @@ public class Accounts implements UserDetailsService {
     @Transactional(readOnly = true)
     Own own(String name) {
         AccountRow row = row(name);
-        return new Own(row.name(), row.displayName(), row.role(), row.secondFactor().isPresent(), row.recoveryCodesLeft());
+        return new Own(
+                row.name(), row.displayName(), row.role(), row.secondFactor().isPresent(), row.recoveryCodesLeft());
     }
 
     @Transactional(readOnly = true)
@@ -76,9 +80,12 @@ public class Accounts implements UserDetailsService {
     AccountRow make(String name, String displayName, String password, Role role) {
         rules.check(password, name, displayName);
         if (accounts.findByName(name).isPresent()) {
-            throw ProblemException.content("This name is taken", new FieldProblem("/name", "the name of another account", "a name of your own"));
+            throw ProblemException.content(
+                    "This name is taken",
+                    new FieldProblem("/name", "the name of another account", "a name of your own"));
         }
-        return accounts.saveAndFlush(new AccountRow(name, displayName, passwords.encode(password), role, clock.instant()));
+        return accounts.saveAndFlush(
+                new AccountRow(name, displayName, passwords.encode(password), role, clock.instant()));
     }
 
     @Transactional(readOnly = true)

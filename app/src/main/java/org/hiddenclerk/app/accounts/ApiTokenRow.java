@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 public class ApiTokenRow {
     @Id
     private UUID id;
+
     private UUID accountId;
     private String hash;
     private String label;
@@ -23,8 +24,7 @@ public class ApiTokenRow {
     private Instant expiresAt;
     private @Nullable Instant revokedAt;
 
-    protected ApiTokenRow() {
-    }
+    protected ApiTokenRow() {}
 
     ApiTokenRow(UUID accountId, String hash, String label, Set<Scope> scopes, Instant createdAt, Instant expiresAt) {
         this.id = UUID.randomUUID();

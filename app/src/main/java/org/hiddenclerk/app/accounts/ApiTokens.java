@@ -34,15 +34,19 @@ class ApiTokens {
     public ShownOnce make(String account, String label, Set<Scope> scopes, int days) {
         String text = Secrets.fresh(PREFIX);
         Instant now = clock.instant();
-        ApiTokenRow row = tokens.save(new ApiTokenRow(accountNamed(account).id(), Secrets.hash(text), label, scopes, now, now.plus(Duration.ofDays(days))));
+        ApiTokenRow row = tokens.save(new ApiTokenRow(
+                accountNamed(account).id(), Secrets.hash(text), label, scopes, now, now.plus(Duration.ofDays(days))));
         return new ShownOnce(row.id(), text, row.expiresAt());
     }
 
     /** Who calls with this token, as far as it reaches. */
     @Transactional(readOnly = true)
     public Optional<Authentication> callerOf(String text) {
-        return tokens.findByHash(Secrets.hash(text)).filter(token -> token.isGoodAt(clock.instant())).flatMap(token -> accounts.findById(token.accountId()).filter(account ->
-                !account.isDisabled()).map(account -> Caller.byToken(account.name(), account.role(), token.scopes())));
+        return tokens.findByHash(Secrets.hash(text))
+                .filter(token -> token.isGoodAt(clock.instant()))
+                .flatMap(token -> accounts.findById(token.accountId())
+                        .filter(account -> !account.isDisabled())
+                        .map(account -> Caller.byToken(account.name(), account.role(), token.scopes())));
     }
 
     @Transactional(readOnly = true)
@@ -57,7 +61,8 @@ class ApiTokens {
     @Transactional
     public void revoke(String account, UUID id) {
         AccountRow owner = accountNamed(account);
-        ApiTokenRow token = tokens.findById(id).filter(t -> t.accountId().equals(owner.id()))
+        ApiTokenRow token = tokens.findById(id)
+                .filter(t -> t.accountId().equals(owner.id()))
                 .orElseThrow(() -> ProblemException.notFound("token"));
         token.revoke(clock.instant());
     }

@@ -30,7 +30,10 @@ class Entering {
         SecurityContextHolder.setContext(context);
         contexts.saveContext(context, request, response);
         HttpSession session = request.getSession();
-        session.setAttribute(LoginSessions.DEVICE, LoginSessions.device(Optional.ofNullable(request.getHeader(HttpHeaders.USER_AGENT)).orElse("")));
+        session.setAttribute(
+                LoginSessions.DEVICE,
+                LoginSessions.device(Optional.ofNullable(request.getHeader(HttpHeaders.USER_AGENT))
+                        .orElse("")));
         session.setAttribute(LoginSessions.ADDRESS, request.getRemoteAddr());
     }
 }

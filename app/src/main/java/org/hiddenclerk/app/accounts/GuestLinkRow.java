@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 class GuestLinkRow {
     @Id
     private UUID id;
+
     private UUID jobId;
     private String hash;
     private String label;
@@ -21,8 +22,7 @@ class GuestLinkRow {
     private Instant expiresAt;
     private @Nullable Instant revokedAt;
 
-    protected GuestLinkRow() {
-    }
+    protected GuestLinkRow() {}
 
     GuestLinkRow(UUID jobId, String hash, String label, String madeBy, Instant createdAt, Instant expiresAt) {
         this.id = UUID.randomUUID();

@@ -29,7 +29,8 @@ class GuestLinks {
     public ShownOnce make(UUID job, String label, int days, String who) {
         String text = Secrets.fresh(PREFIX);
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
-        GuestLinkRow row = links.save(new GuestLinkRow(job, Secrets.hash(text), label, who, now, now.plus(Duration.ofDays(days))));
+        GuestLinkRow row =
+                links.save(new GuestLinkRow(job, Secrets.hash(text), label, who, now, now.plus(Duration.ofDays(days))));
         return new ShownOnce(row.id(), text, row.expiresAt());
     }
 
@@ -46,11 +47,16 @@ class GuestLinks {
 
     @Transactional(readOnly = true)
     public List<GuestLinkRow> of(UUID job) {
-        return links.findByJobIdOrderByCreatedAt(job).stream().filter(link -> link.isGoodAt(clock.instant())).toList();
+        return links.findByJobIdOrderByCreatedAt(job).stream()
+                .filter(link -> link.isGoodAt(clock.instant()))
+                .toList();
     }
 
     @Transactional
     public void revoke(UUID job, UUID id) {
-        links.findById(id).filter(link -> link.jobId().equals(job)).orElseThrow(() -> ProblemException.notFound("link")).revoke(clock.instant());
+        links.findById(id)
+                .filter(link -> link.jobId().equals(job))
+                .orElseThrow(() -> ProblemException.notFound("link"))
+                .revoke(clock.instant());
     }
 }

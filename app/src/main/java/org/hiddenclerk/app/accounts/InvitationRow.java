@@ -17,20 +17,29 @@ import org.jspecify.annotations.Nullable;
 class InvitationRow {
     @Id
     private UUID id;
+
     private @Nullable UUID accountId;
     private String hash;
     private String displayName;
+
     @Enumerated(EnumType.STRING)
     private Role role;
+
     private String invitedBy;
     private Instant createdAt;
     private Instant expiresAt;
     private @Nullable Instant usedAt;
 
-    protected InvitationRow() {
-    }
+    protected InvitationRow() {}
 
-    InvitationRow(Optional<UUID> account, String hash, String displayName, Role role, String invitedBy, Instant createdAt, Instant expiresAt) {
+    InvitationRow(
+            Optional<UUID> account,
+            String hash,
+            String displayName,
+            Role role,
+            String invitedBy,
+            Instant createdAt,
+            Instant expiresAt) {
         this.id = UUID.randomUUID();
         this.accountId = account.orElse(null);
         this.hash = hash;

@@ -11,11 +11,11 @@ import java.time.Instant;
 public class LoginFailureRow {
     @Id
     private String subject;
+
     private int failures;
     private Instant lastFailure;
 
-    protected LoginFailureRow() {
-    }
+    protected LoginFailureRow() {}
 
     LoginFailureRow(String subject) {
         this.subject = subject;

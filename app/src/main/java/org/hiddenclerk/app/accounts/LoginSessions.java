@@ -24,16 +24,26 @@ class LoginSessions {
     }
 
     /** @param device browser and system as they say of themselves */
-    record Login(String id, Instant since, Instant lastUsed, String device, String address) {
-    }
+    record Login(String id, Instant since, Instant lastUsed, String device, String address) {}
 
     List<Login> of(String account) {
-        return sessions.findByPrincipalName(account).values().stream().filter(session -> !session.isExpired()).map(session -> new Login(shown(session.getId()), session.getCreationTime(),
-                session.getLastAccessedTime(), text(session, DEVICE), text(session, ADDRESS))).sorted(Comparator.comparing(Login::lastUsed).reversed()).toList();
+        return sessions.findByPrincipalName(account).values().stream()
+                .filter(session -> !session.isExpired())
+                .map(session -> new Login(
+                        shown(session.getId()),
+                        session.getCreationTime(),
+                        session.getLastAccessedTime(),
+                        text(session, DEVICE),
+                        text(session, ADDRESS)))
+                .sorted(Comparator.comparing(Login::lastUsed).reversed())
+                .toList();
     }
 
     void end(String account, String shown) {
-        String id = sessions.findByPrincipalName(account).keySet().stream().filter(key -> shown(key).equals(shown)).findFirst().orElseThrow(() -> ProblemException.notFound("login"));
+        String id = sessions.findByPrincipalName(account).keySet().stream()
+                .filter(key -> shown(key).equals(shown))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("login"));
         sessions.deleteById(id);
     }
 
@@ -42,7 +52,9 @@ class LoginSessions {
     }
 
     void endOthers(String account, String own) {
-        sessions.findByPrincipalName(account).keySet().stream().filter(id -> !id.equals(own)).forEach(sessions::deleteById);
+        sessions.findByPrincipalName(account).keySet().stream()
+                .filter(id -> !id.equals(own))
+                .forEach(sessions::deleteById);
     }
 
     static String shown(String sessionId) {
@@ -57,10 +69,21 @@ class LoginSessions {
     static String device(String agent) {
         String lower = agent.toLowerCase(Locale.ROOT);
         // In this order: many claim to be others too.
-        Map<String, String> browsers = Map.of("edg/", "Edge", "firefox/", "Firefox", "chrome/", "Chromium", "safari/", "Safari");
-        String browser = List.of("edg/", "firefox/", "chrome/", "safari/").stream().filter(lower::contains).findFirst().map(browsers::get).orElse("Other program");
-        Map<String, String> systems = Map.of("android", "Android", "iphone", "iPhone", "ipad", "iPad", "windows", "Windows", "mac os", "Mac", "linux", "Linux");
-        String system = List.of("android", "iphone", "ipad", "windows", "mac os", "linux").stream().filter(lower::contains).findFirst().map(systems::get).orElse("");
+        Map<String, String> browsers =
+                Map.of("edg/", "Edge", "firefox/", "Firefox", "chrome/", "Chromium", "safari/", "Safari");
+        String browser = List.of("edg/", "firefox/", "chrome/", "safari/").stream()
+                .filter(lower::contains)
+                .findFirst()
+                .map(browsers::get)
+                .orElse("Other program");
+        Map<String, String> systems = Map.of(
+                "android", "Android", "iphone", "iPhone", "ipad", "iPad", "windows", "Windows", "mac os", "Mac",
+                "linux", "Linux");
+        String system = List.of("android", "iphone", "ipad", "windows", "mac os", "linux").stream()
+                .filter(lower::contains)
+                .findFirst()
+                .map(systems::get)
+                .orElse("");
         return system.isEmpty() ? browser : browser + ", " + system;
     }
 }

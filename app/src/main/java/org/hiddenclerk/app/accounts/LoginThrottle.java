@@ -36,12 +36,15 @@ class LoginThrottle {
     }
 
     private Duration remaining(String key, int freeTries) {
-        return failures.findById(key).filter(row -> row.failures() >= freeTries).map(row -> {
-            int shift = Math.min(LARGEST_SHIFT, row.failures() - freeTries);
-            Instant free = row.lastFailure().plus(FIRST_WAIT.multipliedBy(1L << shift));
-            Duration left = Duration.between(clock.instant(), free);
-            return left.isNegative() ? Duration.ZERO : left;
-        }).orElse(Duration.ZERO);
+        return failures.findById(key)
+                .filter(row -> row.failures() >= freeTries)
+                .map(row -> {
+                    int shift = Math.min(LARGEST_SHIFT, row.failures() - freeTries);
+                    Instant free = row.lastFailure().plus(FIRST_WAIT.multipliedBy(1L << shift));
+                    Duration left = Duration.between(clock.instant(), free);
+                    return left.isNegative() ? Duration.ZERO : left;
+                })
+                .orElse(Duration.ZERO);
     }
 
     @Transactional(propagation = Propagation.REQUIRES_NEW)

@@ -19,7 +19,9 @@ class PasswordRules {
     private static final int MEASURED = 100;
     /** With login slowed down nobody tries that many; with the hash stolen it takes months of one core. From memory. */
     private static final double FEWEST_GUESSES_LOG10 = 8;
-    private static final String ASKED = SHORTEST + " to " + LONGEST + " characters that nobody would try first, for instance four words that do not belong together";
+
+    private static final String ASKED = SHORTEST + " to " + LONGEST
+            + " characters that nobody would try first, for instance four words that do not belong together";
 
     private final Zxcvbn library = new Zxcvbn();
 
@@ -36,7 +38,10 @@ class PasswordRules {
             return Optional.of(length + " characters");
         }
         String measured = password.substring(0, Math.min(MEASURED, password.length()));
-        double guesses = library.measure(measured, List.of(name, displayName, "hidden clerk", "hiddenclerk")).getGuessesLog10();
-        return guesses < FEWEST_GUESSES_LOG10 ? Optional.of("one of the first hundred million that are tried") : Optional.empty();
+        double guesses = library.measure(measured, List.of(name, displayName, "hidden clerk", "hiddenclerk"))
+                .getGuessesLog10();
+        return guesses < FEWEST_GUESSES_LOG10
+                ? Optional.of("one of the first hundred million that are tried")
+                : Optional.empty();
     }
 }

@@ -43,17 +43,21 @@ class PeopleController {
         this.people = people;
     }
 
-    record PersonView(UUID id, String name, String displayName, Role role, String roleLabel, boolean disabled, boolean secondFactor, List<UUID> jobs) {
-    }
+    record PersonView(
+            UUID id,
+            String name,
+            String displayName,
+            Role role,
+            String roleLabel,
+            boolean disabled,
+            boolean secondFactor,
+            List<UUID> jobs) {}
 
-    record OpenInvitationView(UUID id, String displayName, String roleLabel, String invitedBy, Instant expiresAt) {
-    }
+    record OpenInvitationView(UUID id, String displayName, String roleLabel, String invitedBy, Instant expiresAt) {}
 
-    record PeopleView(List<PersonView> people, List<OpenInvitationView> invitations) {
-    }
+    record PeopleView(List<PersonView> people, List<OpenInvitationView> invitations) {}
 
-    record Invitation(@NotBlank @Size(max = 120) String displayName, @NotNull Role role) {
-    }
+    record Invitation(@NotBlank @Size(max = 120) String displayName, @NotNull Role role) {}
 
     /** @param text goes behind # of the address; it is not to be had again */
     record FreshLink(UUID id, String text, Instant expiresAt) {
@@ -62,27 +66,36 @@ class PeopleController {
         }
     }
 
-    record PersonChange(@NotNull Role role, boolean disabled) {
-    }
+    record PersonChange(@NotNull Role role, boolean disabled) {}
 
     /** Of one job: everybody who could be assigned, and who is. */
-    record AssignedView(UUID id, String displayName, String roleLabel, boolean assigned, boolean always) {
-    }
+    record AssignedView(UUID id, String displayName, String roleLabel, boolean assigned, boolean always) {}
 
-    record Assigned(@NotNull @Size(max = 500) Set<@NotNull UUID> people) {
-    }
+    record Assigned(@NotNull @Size(max = 500) Set<@NotNull UUID> people) {}
 
-    record GuestLinkView(UUID id, String label, String madeBy, Instant expiresAt) {
-    }
+    record GuestLinkView(UUID id, String label, String madeBy, Instant expiresAt) {}
 
-    record NewGuest(@NotBlank @Size(max = 120) String label, @Min(1) @Max(GuestLinks.LONGEST_DAYS) int days) {
-    }
+    record NewGuest(@NotBlank @Size(max = 120) String label, @Min(1) @Max(GuestLinks.LONGEST_DAYS) int days) {}
 
     @GetMapping("/people")
     @Operation(operationId = "people")
     PeopleView people() {
-        return new PeopleView(staff.people().stream().map(p -> new PersonView(p.id(), p.name(), p.displayName(), p.role(), p.role().label(), p.disabled(), p.secondFactor(), p.jobs())).toList(),
-                staff.open().stream().map(row -> new OpenInvitationView(row.id(), row.displayName(), row.role().label(), row.invitedBy(), row.expiresAt())).toList());
+        return new PeopleView(
+                staff.people().stream()
+                        .map(p -> new PersonView(
+                                p.id(),
+                                p.name(),
+                                p.displayName(),
+                                p.role(),
+                                p.role().label(),
+                                p.disabled(),
+                                p.secondFactor(),
+                                p.jobs()))
+                        .toList(),
+                staff.open().stream()
+                        .map(row -> new OpenInvitationView(
+                                row.id(), row.displayName(), row.role().label(), row.invitedBy(), row.expiresAt()))
+                        .toList());
     }
 
     @PutMapping("/people/{person}")
@@ -117,7 +130,15 @@ class PeopleController {
     @Needs(Right.LEAD)
     @Operation(operationId = "assigned", summary = "Who works on a job; leads work on all")
     List<AssignedView> assigned(@PathVariable UUID job) {
-        return staff.people().stream().filter(p -> !p.disabled()).map(p -> new AssignedView(p.id(), p.displayName(), p.role().label(), p.jobs().contains(job), p.role().leads())).toList();
+        return staff.people().stream()
+                .filter(p -> !p.disabled())
+                .map(p -> new AssignedView(
+                        p.id(),
+                        p.displayName(),
+                        p.role().label(),
+                        p.jobs().contains(job),
+                        p.role().leads()))
+                .toList();
     }
 
     @PutMapping("/jobs/{job}/assigned")
@@ -132,7 +153,9 @@ class PeopleController {
     @Needs(Right.LEAD)
     @Operation(operationId = "guestLinks", summary = "Links by which the household reads its guide and its live house")
     List<GuestLinkView> guests(@PathVariable UUID job) {
-        return guests.of(job).stream().map(link -> new GuestLinkView(link.id(), link.label(), link.madeBy(), link.expiresAt())).toList();
+        return guests.of(job).stream()
+                .map(link -> new GuestLinkView(link.id(), link.label(), link.madeBy(), link.expiresAt()))
+                .toList();
     }
 
     @PostMapping("/jobs/{job}/guests")

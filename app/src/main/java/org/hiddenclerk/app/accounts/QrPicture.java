@@ -22,12 +22,17 @@ class QrPicture {
         for (int y = 0; y < matrix.getHeight(); y++) {
             for (int x = 0; x < matrix.getWidth(); x++) {
                 if (matrix.get(x, y) == 1) {
-                    path.append('M').append(x + QUIET).append(' ').append(y + QUIET).append("h1v1h-1z");
+                    path.append('M')
+                            .append(x + QUIET)
+                            .append(' ')
+                            .append(y + QUIET)
+                            .append("h1v1h-1z");
                 }
             }
         }
         int side = matrix.getWidth() + 2 * QUIET;
-        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 " + side + " " + side + "\" shape-rendering=\"crispEdges\"><rect width=\"" + side + "\" height=\"" + side
+        return "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 " + side + " " + side
+                + "\" shape-rendering=\"crispEdges\"><rect width=\"" + side + "\" height=\"" + side
                 + "\" fill=\"#fff\"/><path fill=\"#000\" d=\"" + path + "\"/></svg>";
     }
 }

@@ -26,6 +26,7 @@ import org.springframework.transaction.annotation.Transactional;
 class SecondFactors implements KeepsSecrets {
     /** RFC 4226, 4: 160 bits are recommended. */
     private static final int SECRET_BYTES = 20;
+
     private static final int RECOVERY_CODES = 10;
     private static final int RECOVERY_BYTES = 8;
     /** A step before and after: clocks differ, and people type slowly (RFC 6238, 5.2). */
@@ -48,8 +49,7 @@ class SecondFactors implements KeepsSecrets {
      * @param text in base 32, to be typed
      * @param uri  the same for a picture that is scanned
      */
-    record Offered(String text, String uri) {
-    }
+    record Offered(String text, String uri) {}
 
     @Transactional
     public Offered offer(String account) {
@@ -57,14 +57,18 @@ class SecondFactors implements KeepsSecrets {
         String text = new Base32().encodeToString(Secrets.bytes(SECRET_BYTES));
         row.pendingFactor(keys.seal(text, row.about()));
         String issuer = "Hidden%20Clerk";
-        return new Offered(text, "otpauth://totp/" + issuer + ":" + URLEncoder.encode(row.name(), StandardCharsets.UTF_8) + "?secret=" + text + "&issuer=" + issuer);
+        return new Offered(
+                text,
+                "otpauth://totp/" + issuer + ":" + URLEncoder.encode(row.name(), StandardCharsets.UTF_8) + "?secret="
+                        + text + "&issuer=" + issuer);
     }
 
     /** @return recovery codes, shown once */
     @Transactional
     public List<String> confirm(String account, String code) {
         AccountRow row = row(account);
-        Sealed pending = row.pendingFactor().orElseThrow(() -> ProblemException.conflict("There is nothing to confirm. Begin again."));
+        Sealed pending = row.pendingFactor()
+                .orElseThrow(() -> ProblemException.conflict("There is nothing to confirm. Begin again."));
         if (!matches(row, pending, code)) {
             throw wrong();
         }
@@ -86,15 +90,21 @@ class SecondFactors implements KeepsSecrets {
     public boolean accepts(String account, String code) {
         AccountRow row = row(account);
         String plain = code.strip().replace(" ", "");
-        return row.secondFactor().map(secret -> matches(row, secret, plain) || row.usesRecovery(recoveryHash(plain))).orElse(true);
+        return row.secondFactor()
+                .map(secret -> matches(row, secret, plain) || row.usesRecovery(recoveryHash(plain)))
+                .orElse(true);
     }
 
     private boolean matches(AccountRow row, Sealed sealed, String code) {
-        SecretKeySpec secret = new SecretKeySpec(new Base32().decode(keys.open(sealed, row.about())), codes.getAlgorithm());
+        SecretKeySpec secret =
+                new SecretKeySpec(new Base32().decode(keys.open(sealed, row.about())), codes.getAlgorithm());
         long now = clock.instant().getEpochSecond() / codes.getTimeStep().toSeconds();
         try {
             for (long step = now - DRIFT_STEPS; step <= now + DRIFT_STEPS; step++) {
-                if (codes.generateOneTimePasswordString(secret, Instant.ofEpochSecond(step * codes.getTimeStep().toSeconds())).equals(code)) {
+                if (codes.generateOneTimePasswordString(
+                                secret,
+                                Instant.ofEpochSecond(step * codes.getTimeStep().toSeconds()))
+                        .equals(code)) {
                     return row.uses(step);
                 }
             }
@@ -124,6 +134,9 @@ class SecondFactors implements KeepsSecrets {
     }
 
     static ProblemException wrong() {
-        return ProblemException.content("The code does not match", new FieldProblem("/code", "another one", "the six digits that the device shows now; each is good once"));
+        return ProblemException.content(
+                "The code does not match",
+                new FieldProblem(
+                        "/code", "another one", "the six digits that the device shows now; each is good once"));
     }
 }

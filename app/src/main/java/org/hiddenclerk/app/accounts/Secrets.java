@@ -12,8 +12,7 @@ final class Secrets {
     private static final SecureRandom RANDOM = new SecureRandom();
     private static final int RANDOM_BYTES = 32;
 
-    private Secrets() {
-    }
+    private Secrets() {}
 
     /** 256 bits of chance behind a prefix by which it is recognised where it does not belong. */
     static String fresh(String prefix) {
@@ -29,7 +28,8 @@ final class Secrets {
     /** SHA-256 is enough: nobody guesses 256 bits, so that nothing slow is needed. */
     static String hash(String text) {
         try {
-            return HexFormat.of().formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
+            return HexFormat.of()
+                    .formatHex(MessageDigest.getInstance("SHA-256").digest(text.getBytes(StandardCharsets.UTF_8)));
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Impossible state: every Java has SHA-256.", e);
         }

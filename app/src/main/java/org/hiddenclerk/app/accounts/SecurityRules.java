@@ -41,8 +41,10 @@ class SecurityRules {
     /** Everything comes from the application itself; no inline script, no other origin. */
     private static final String CONTENT_POLICY = "default-src 'self'; img-src 'self' data:; object-src 'none'; "
             + "base-uri 'none'; form-action 'self'; frame-ancestors 'none'";
+
     private static final String BEARER = "Bearer ";
-    private static final String[] LEADS = Arrays.stream(Role.values()).filter(Role::leads).map(Role::name).toArray(String[]::new);
+    private static final String[] LEADS =
+            Arrays.stream(Role.values()).filter(Role::leads).map(Role::name).toArray(String[]::new);
 
     @Bean
     @Order(1)
@@ -51,10 +53,14 @@ class SecurityRules {
                 .csrf(AbstractHttpConfigurer::disable)
                 .sessionManagement(session -> session.sessionCreationPolicy(SessionCreationPolicy.STATELESS))
                 .addFilterBefore(new BearerFilter(tokens), UsernamePasswordAuthenticationFilter.class)
-                .authorizeHttpRequests(requests -> requests.requestMatchers("/actuator/health/**").permitAll().requestMatchers("/actuator/**").hasAnyRole(LEADS)
-                        .anyRequest().authenticated())
-                .exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, e) ->
-                        answer(response, HttpStatus.UNAUTHORIZED, "The token is not known, was revoked or has run out.")))
+                .authorizeHttpRequests(requests -> requests.requestMatchers("/actuator/health/**")
+                        .permitAll()
+                        .requestMatchers("/actuator/**")
+                        .hasAnyRole(LEADS)
+                        .anyRequest()
+                        .authenticated())
+                .exceptionHandling(handling -> handling.authenticationEntryPoint((request, response, e) -> answer(
+                        response, HttpStatus.UNAUTHORIZED, "The token is not known, was revoked or has run out.")))
                 .build();
     }
 
@@ -64,21 +70,31 @@ class SecurityRules {
         return http.csrf(csrf -> csrf.spa())
                 .securityContext(context -> context.securityContextRepository(contexts))
                 .requestCache(cache -> cache.disable())
-                .authorizeHttpRequests(requests -> requests
-                        .requestMatchers("/api/v1/session", "/api/v1/setup", "/api/v1/visit", "/api/v1/invitation", "/api/v1/invitation/accepted").permitAll()
-                        .requestMatchers("/api/**").authenticated()
-                        .requestMatchers("/actuator/health/**").permitAll()
-                        .requestMatchers("/actuator/**").hasAnyRole(LEADS)
-                        .anyRequest().permitAll())
-                .headers(headers -> headers
-                        .contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
-                        .referrerPolicy(referrer -> referrer.policy(org.springframework.security.web.header.writers
-                                .ReferrerPolicyHeaderWriter.ReferrerPolicy.SAME_ORIGIN)))
-                .exceptionHandling(handling -> handling
-                        .authenticationEntryPoint((request, response, e) ->
-                                answer(response, HttpStatus.UNAUTHORIZED, "Log in first."))
-                        .accessDeniedHandler((request, response, e) ->
-                                answer(response, HttpStatus.FORBIDDEN, "This is refused: no right to it, or no cross-site "
+                .authorizeHttpRequests(requests -> requests.requestMatchers(
+                                "/api/v1/session",
+                                "/api/v1/setup",
+                                "/api/v1/visit",
+                                "/api/v1/invitation",
+                                "/api/v1/invitation/accepted")
+                        .permitAll()
+                        .requestMatchers("/api/**")
+                        .authenticated()
+                        .requestMatchers("/actuator/health/**")
+                        .permitAll()
+                        .requestMatchers("/actuator/**")
+                        .hasAnyRole(LEADS)
+                        .anyRequest()
+                        .permitAll())
+                .headers(headers -> headers.contentSecurityPolicy(policy -> policy.policyDirectives(CONTENT_POLICY))
+                        .referrerPolicy(referrer -> referrer.policy(
+                                org.springframework.security.web.header.writers.ReferrerPolicyHeaderWriter
+                                        .ReferrerPolicy.SAME_ORIGIN)))
+                .exceptionHandling(handling -> handling.authenticationEntryPoint(
+                                (request, response, e) -> answer(response, HttpStatus.UNAUTHORIZED, "Log in first."))
+                        .accessDeniedHandler((request, response, e) -> answer(
+                                response,
+                                HttpStatus.FORBIDDEN,
+                                "This is refused: no right to it, or no cross-site "
                                         + "token came with it. Load the page again.")))
                 .build();
     }
@@ -91,8 +107,8 @@ class SecurityRules {
     /** PBKDF2 takes passwords of any length; the stored hash names its method, so that it can be changed later. */
     @Bean
     PasswordEncoder passwordEncoder() {
-        return new DelegatingPasswordEncoder("pbkdf2",
-                Map.of("pbkdf2", Pbkdf2PasswordEncoder.defaultsForSpringSecurity_v5_8()));
+        return new DelegatingPasswordEncoder(
+                "pbkdf2", Map.of("pbkdf2", Pbkdf2PasswordEncoder.defaultsForSpringSecurity_v5_8()));
     }
 
     @Bean
@@ -104,15 +120,17 @@ class SecurityRules {
 
     private static Optional<String> bearer(HttpServletRequest request) {
         return Optional.ofNullable(request.getHeader(HttpHeaders.AUTHORIZATION))
-                .filter(value -> value.startsWith(BEARER)).map(value -> value.substring(BEARER.length()).strip());
+                .filter(value -> value.startsWith(BEARER))
+                .map(value -> value.substring(BEARER.length()).strip());
     }
 
     private static void answer(HttpServletResponse response, HttpStatus status, String title) throws IOException {
         response.setStatus(status.value());
         response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
         response.setCharacterEncoding("UTF-8");
-        response.getWriter().write("{\"type\":\"about:blank\",\"title\":\"" + title + "\",\"status\":" + status.value()
-                + ",\"errors\":[]}");
+        response.getWriter()
+                .write("{\"type\":\"about:blank\",\"title\":\"" + title + "\",\"status\":" + status.value()
+                        + ",\"errors\":[]}");
     }
 
     /** Puts the token's account into the security context of this one request. */

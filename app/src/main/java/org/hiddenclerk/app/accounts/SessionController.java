@@ -55,7 +55,14 @@ class SessionController {
     private final Staff staff;
     private final GuestLinks guests;
 
-    SessionController(AuthenticationManager authentication, Entering entering, LoginThrottle throttle, Accounts accounts, SecondFactors factors, Staff staff, GuestLinks guests) {
+    SessionController(
+            AuthenticationManager authentication,
+            Entering entering,
+            LoginThrottle throttle,
+            Accounts accounts,
+            SecondFactors factors,
+            Staff staff,
+            GuestLinks guests) {
         this.authentication = authentication;
         this.entering = entering;
         this.throttle = throttle;
@@ -71,20 +78,31 @@ class SessionController {
      * @param job       of a guest
      * @param expiresAt when the link of a guest runs out
      */
-    record SessionView(boolean loggedIn, boolean setupNeeded, @MayBeAbsent String name, @MayBeAbsent String displayName, @MayBeAbsent Role role, @MayBeAbsent UUID job,
-                       @MayBeAbsent Instant expiresAt) {
-    }
+    record SessionView(
+            boolean loggedIn,
+            boolean setupNeeded,
+            @MayBeAbsent String name,
+            @MayBeAbsent String displayName,
+            @MayBeAbsent Role role,
+            @MayBeAbsent UUID job,
+            @MayBeAbsent Instant expiresAt) {}
 
     /** @param code of the second factor, or a recovery code; asked for where there is one */
-    record Login(@NotBlank @Size(max = 60) String name, @NotNull @Size(max = 200) String password, @MayBeAbsent @Size(max = 40) String code) {
+    record Login(
+            @NotBlank @Size(max = 60) String name,
+            @NotNull @Size(max = 200) String password,
+            @MayBeAbsent @Size(max = 40) String code) {
         @Override
         public String toString() {
             return "Login[name=" + name + "]";
         }
     }
 
-    record Owner(@NotBlank @Size(max = 60) @Pattern(regexp = NAMES, message = NAMES_ARE) String name, @NotBlank @Size(max = 120) String displayName,
-                 @NotNull @Size(min = PasswordRules.SHORTEST, max = PasswordRules.LONGEST, message = "12 to 200 characters") String password) {
+    record Owner(
+            @NotBlank @Size(max = 60) @Pattern(regexp = NAMES, message = NAMES_ARE) String name,
+            @NotBlank @Size(max = 120) String displayName,
+            @NotNull @Size(min = PasswordRules.SHORTEST, max = PasswordRules.LONGEST, message = "12 to 200 characters")
+                    String password) {
         @Override
         public String toString() {
             return "Owner[name=" + name + "]";
@@ -100,11 +118,13 @@ class SessionController {
     }
 
     /** @param name that the account has already; a new person chooses one */
-    record InvitationView(String displayName, String roleLabel, String invitedBy, Instant expiresAt, @MayBeAbsent String name) {
-    }
+    record InvitationView(
+            String displayName, String roleLabel, String invitedBy, Instant expiresAt, @MayBeAbsent String name) {}
 
-    record InvitationAcceptance(@NotBlank @Size(max = 200) String text, @NotBlank @Size(max = 60) @Pattern(regexp = NAMES, message = NAMES_ARE) String name,
-                      @NotNull @Size(max = PasswordRules.LONGEST) String password) {
+    record InvitationAcceptance(
+            @NotBlank @Size(max = 200) String text,
+            @NotBlank @Size(max = 60) @Pattern(regexp = NAMES, message = NAMES_ARE) String name,
+            @NotNull @Size(max = PasswordRules.LONGEST) String password) {
         @Override
         public String toString() {
             return "InvitationAcceptance[name=" + name + "]";
@@ -120,10 +140,23 @@ class SessionController {
         }
         if (caller.get().role() == Role.GUEST) {
             Optional<GuestLinkRow> link = caller.get().guestLink().flatMap(guests::link);
-            return new SessionView(link.isPresent(), false, null, link.map(GuestLinkRow::label).orElse(null), Role.GUEST, link.map(GuestLinkRow::jobId).orElse(null), link.map(
-                    GuestLinkRow::expiresAt).orElse(null));
+            return new SessionView(
+                    link.isPresent(),
+                    false,
+                    null,
+                    link.map(GuestLinkRow::label).orElse(null),
+                    Role.GUEST,
+                    link.map(GuestLinkRow::jobId).orElse(null),
+                    link.map(GuestLinkRow::expiresAt).orElse(null));
         }
-        return new SessionView(true, false, who.getName(), accounts.displayName(who.getName()).orElse(who.getName()), caller.get().role(), null, null);
+        return new SessionView(
+                true,
+                false,
+                who.getName(),
+                accounts.displayName(who.getName()).orElse(who.getName()),
+                caller.get().role(),
+                null,
+                null);
     }
 
     @PostMapping("/session")
@@ -132,14 +165,20 @@ class SessionController {
         Duration wait = throttle.waitFor(login.name(), request.getRemoteAddr());
         if (!wait.isZero()) {
             response.setHeader("Retry-After", String.valueOf(wait.toSeconds() + 1));
-            throw new ProblemException(HttpStatus.TOO_MANY_REQUESTS, "Too many failed tries. Try again in " + (wait.toSeconds() + 1) + " seconds.", List.of());
+            throw new ProblemException(
+                    HttpStatus.TOO_MANY_REQUESTS,
+                    "Too many failed tries. Try again in " + (wait.toSeconds() + 1) + " seconds.",
+                    List.of());
         }
         Authentication who;
         try {
-            who = authentication.authenticate(UsernamePasswordAuthenticationToken.unauthenticated(login.name(), login.password()));
+            who = authentication.authenticate(
+                    UsernamePasswordAuthenticationToken.unauthenticated(login.name(), login.password()));
         } catch (AuthenticationException refused) {
             throttle.failed(login.name(), request.getRemoteAddr());
-            throw new ProblemException(HttpStatus.UNAUTHORIZED, "Name and password do not match.",
+            throw new ProblemException(
+                    HttpStatus.UNAUTHORIZED,
+                    "Name and password do not match.",
                     List.of(new FieldProblem("/password", "another one", "the password of this account")));
         }
         if (accounts.hasSecondFactor(login.name())) {
@@ -152,12 +191,20 @@ class SessionController {
 
     private void mustBringCode(Login login, HttpServletRequest request) {
         if (login.code() == null || login.code().isBlank()) {
-            throw new ProblemException(HttpStatus.UNAUTHORIZED, "This account has a second factor.", List.of(new FieldProblem("/code", "none", "the six digits that your device shows now")));
+            throw new ProblemException(
+                    HttpStatus.UNAUTHORIZED,
+                    "This account has a second factor.",
+                    List.of(new FieldProblem("/code", "none", "the six digits that your device shows now")));
         }
         if (!factors.accepts(login.name(), login.code())) {
             throttle.failed(login.name(), request.getRemoteAddr());
-            throw new ProblemException(HttpStatus.UNAUTHORIZED, "The code does not match.", List.of(new FieldProblem("/code", "another one",
-                    "the six digits that your device shows now, each good once, or a recovery code")));
+            throw new ProblemException(
+                    HttpStatus.UNAUTHORIZED,
+                    "The code does not match.",
+                    List.of(new FieldProblem(
+                            "/code",
+                            "another one",
+                            "the six digits that your device shows now, each good once, or a recovery code")));
         }
     }
 
@@ -184,13 +231,21 @@ class SessionController {
     @Operation(operationId = "readInvitation", summary = "Who is invited by a link, and to what")
     InvitationView invitation(@Valid @RequestBody LinkText link) {
         InvitationRow row = staff.invitation(link.text());
-        return new InvitationView(row.displayName(), row.role().label(), row.invitedBy(), row.expiresAt(), staff.nameFor(row).orElse(null));
+        return new InvitationView(
+                row.displayName(),
+                row.role().label(),
+                row.invitedBy(),
+                row.expiresAt(),
+                staff.nameFor(row).orElse(null));
     }
 
     @PostMapping("/invitation/accepted")
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "acceptInvitation", summary = "Makes the account, or gives it a new password, and logs in")
-    SessionView accept(@Valid @RequestBody InvitationAcceptance acceptance, HttpServletRequest request, HttpServletResponse response) {
+    SessionView accept(
+            @Valid @RequestBody InvitationAcceptance acceptance,
+            HttpServletRequest request,
+            HttpServletResponse response) {
         String name = staff.accept(acceptance.text(), acceptance.name(), acceptance.password());
         return logIn(new Login(name, acceptance.password(), null), request, response);
     }
@@ -199,8 +254,11 @@ class SessionController {
     @Operation(operationId = "visit", summary = "Opens a household's link")
     SessionView visit(@Valid @RequestBody LinkText link, HttpServletRequest request, HttpServletResponse response) {
         // Nobody guesses 256 bits: a link needs no slowing down, and one who tries must not keep others out.
-        GuestLinkRow row = guests.opened(link.text()).orElseThrow(() -> ProblemException.conflict("This link does not lead anywhere, or it has run out. Ask the firm for a new one."));
-        Authentication who = UsernamePasswordAuthenticationToken.authenticated(Caller.guestName(row.id()), null, Caller.authorities(Role.GUEST));
+        GuestLinkRow row = guests.opened(link.text())
+                .orElseThrow(() -> ProblemException.conflict(
+                        "This link does not lead anywhere, or it has run out. Ask the firm for a new one."));
+        Authentication who = UsernamePasswordAuthenticationToken.authenticated(
+                Caller.guestName(row.id()), null, Caller.authorities(Role.GUEST));
         entering.enter(who, request, response);
         return session(who);
     }

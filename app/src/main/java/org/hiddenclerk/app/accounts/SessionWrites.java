@@ -12,7 +12,8 @@ import org.springframework.session.jdbc.JdbcIndexedSessionRepository;
 @Configuration(proxyBeanMethods = false)
 class SessionWrites {
     /** The library's own statement, with its parameters in their order. A row that stays the same is not written. */
-    private static final String TO_THE_MINUTE = """
+    private static final String TO_THE_MINUTE =
+            """
             UPDATE %TABLE_NAME%
             SET SESSION_ID = ?, LAST_ACCESS_TIME = ? DIV 60000 * 60000, MAX_INACTIVE_INTERVAL = ?,
                 EXPIRY_TIME = (? DIV 60000 + 1) * 60000, PRINCIPAL_NAME = ?

@@ -30,7 +30,13 @@ class Staff {
     private final JdbcClient jdbc;
     private final Clock clock;
 
-    Staff(AccountRepository accounts, InvitationRepository invitations, Accounts making, LoginSessions sessions, JdbcClient jdbc, Clock clock) {
+    Staff(
+            AccountRepository accounts,
+            InvitationRepository invitations,
+            Accounts making,
+            LoginSessions sessions,
+            JdbcClient jdbc,
+            Clock clock) {
         this.accounts = accounts;
         this.invitations = invitations;
         this.making = making;
@@ -40,20 +46,42 @@ class Staff {
     }
 
     /** Somebody of the firm with the jobs that are assigned. */
-    record Person(UUID id, String name, String displayName, Role role, boolean disabled, boolean secondFactor, List<UUID> jobs) {
-    }
+    record Person(
+            UUID id,
+            String name,
+            String displayName,
+            Role role,
+            boolean disabled,
+            boolean secondFactor,
+            List<UUID> jobs) {}
 
     @Transactional(readOnly = true)
     public List<Person> people() {
-        Map<UUID, List<UUID>> jobs = jdbc.sql("SELECT account_id, job_id FROM assignment").query((rs, n) -> Map.entry(rs.getObject(1, UUID.class), rs.getObject(2, UUID.class))).list().stream()
-                .collect(Collectors.groupingBy(Map.Entry::getKey, Collectors.mapping(Map.Entry::getValue, Collectors.toList())));
-        return accounts.findAll().stream().sorted(java.util.Comparator.comparing(AccountRow::createdAt)).map(row -> new Person(row.id(), row.name(), row.displayName(), row.role(),
-                row.isDisabled(), row.secondFactor().isPresent(), jobs.getOrDefault(row.id(), List.of()))).toList();
+        Map<UUID, List<UUID>> jobs = jdbc
+                .sql("SELECT account_id, job_id FROM assignment")
+                .query((rs, n) -> Map.entry(rs.getObject(1, UUID.class), rs.getObject(2, UUID.class)))
+                .list()
+                .stream()
+                .collect(Collectors.groupingBy(
+                        Map.Entry::getKey, Collectors.mapping(Map.Entry::getValue, Collectors.toList())));
+        return accounts.findAll().stream()
+                .sorted(java.util.Comparator.comparing(AccountRow::createdAt))
+                .map(row -> new Person(
+                        row.id(),
+                        row.name(),
+                        row.displayName(),
+                        row.role(),
+                        row.isDisabled(),
+                        row.secondFactor().isPresent(),
+                        jobs.getOrDefault(row.id(), List.of())))
+                .toList();
     }
 
     @Transactional(readOnly = true)
     public List<InvitationRow> open() {
-        return invitations.findByUsedAtIsNullOrderByCreatedAt().stream().filter(row -> row.isGoodAt(clock.instant())).toList();
+        return invitations.findByUsedAtIsNullOrderByCreatedAt().stream()
+                .filter(row -> row.isGoodAt(clock.instant()))
+                .toList();
     }
 
     @Transactional
@@ -72,24 +100,33 @@ class Staff {
         mustBeOfTheFirm(role);
         String text = Secrets.fresh(PREFIX);
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
-        InvitationRow row = invitations.save(new InvitationRow(account, Secrets.hash(text), displayName, role, who, now, now.plus(GOOD_FOR)));
+        InvitationRow row = invitations.save(
+                new InvitationRow(account, Secrets.hash(text), displayName, role, who, now, now.plus(GOOD_FOR)));
         return new ShownOnce(row.id(), text, row.expiresAt());
     }
 
     private static void mustBeOfTheFirm(Role role) {
         if (role == Role.GUEST) {
-            throw ProblemException.content("Guests come by a link of their house", new FieldProblem("/role", role.label(), "Owner, Lead or Fitter"));
+            throw ProblemException.content(
+                    "Guests come by a link of their house",
+                    new FieldProblem("/role", role.label(), "Owner, Lead or Fitter"));
         }
     }
 
     @Transactional
     public void withdraw(UUID invitation) {
-        invitations.findById(invitation).orElseThrow(() -> ProblemException.notFound("invitation")).used(clock.instant());
+        invitations
+                .findById(invitation)
+                .orElseThrow(() -> ProblemException.notFound("invitation"))
+                .used(clock.instant());
     }
 
     @Transactional(readOnly = true)
     public InvitationRow invitation(String text) {
-        return invitations.findByHash(Secrets.hash(text)).filter(row -> row.isGoodAt(clock.instant())).orElseThrow(Staff::gone);
+        return invitations
+                .findByHash(Secrets.hash(text))
+                .filter(row -> row.isGoodAt(clock.instant()))
+                .orElseThrow(Staff::gone);
     }
 
     /** The name of the account if it is there already. */
@@ -101,10 +138,14 @@ class Staff {
     /** @return the name to log in with */
     @Transactional
     public String accept(String text, String name, String password) {
-        InvitationRow invitation = invitations.findLockedByHash(Secrets.hash(text)).filter(row -> row.isGoodAt(clock.instant())).orElseThrow(Staff::gone);
+        InvitationRow invitation = invitations
+                .findLockedByHash(Secrets.hash(text))
+                .filter(row -> row.isGoodAt(clock.instant()))
+                .orElseThrow(Staff::gone);
         invitation.used(clock.instant());
         if (invitation.account().isEmpty()) {
-            return making.make(name, invitation.displayName(), password, invitation.role()).name();
+            return making.make(name, invitation.displayName(), password, invitation.role())
+                    .name();
         }
         AccountRow row = row(invitation.account().get());
         making.changePassword(row.name(), password);
@@ -122,8 +163,11 @@ class Staff {
     public void change(UUID person, Role role, boolean disabled) {
         AccountRow row = row(person);
         boolean owns = role == Role.OWNER && !disabled;
-        if (!owns && accounts.findByRole(Role.OWNER).stream().allMatch(owner -> owner.id().equals(person) || owner.isDisabled())) {
-            throw ProblemException.conflict("Nobody would be left to own the firm's jobs. Make somebody else an owner first.");
+        if (!owns
+                && accounts.findByRole(Role.OWNER).stream()
+                        .allMatch(owner -> owner.id().equals(person) || owner.isDisabled())) {
+            throw ProblemException.conflict(
+                    "Nobody would be left to own the firm's jobs. Make somebody else an owner first.");
         }
         mustBeOfTheFirm(role);
         if (row.role() == role && row.isDisabled() == disabled) {
@@ -138,9 +182,14 @@ class Staff {
     @Transactional
     public void assign(UUID job, Set<UUID> people) {
         people.forEach(this::row);
-        jdbc.sql("DELETE FROM assignment WHERE job_id = :job").param("job", job.toString()).update();
+        jdbc.sql("DELETE FROM assignment WHERE job_id = :job")
+                .param("job", job.toString())
+                .update();
         for (UUID person : people) {
-            jdbc.sql("INSERT INTO assignment (job_id, account_id) VALUES (:job, :person)").param("job", job.toString()).param("person", person.toString()).update();
+            jdbc.sql("INSERT INTO assignment (job_id, account_id) VALUES (:job, :person)")
+                    .param("job", job.toString())
+                    .param("person", person.toString())
+                    .update();
         }
     }
 

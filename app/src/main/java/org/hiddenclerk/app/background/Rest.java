@@ -6,8 +6,7 @@ import java.time.Duration;
 public final class Rest {
     private static final Duration LONGEST = Duration.ofSeconds(10);
 
-    private Rest() {
-    }
+    private Rest() {}
 
     /**
      * Does a piece of work, then rests.

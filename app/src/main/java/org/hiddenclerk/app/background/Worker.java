@@ -5,8 +5,7 @@ import java.util.concurrent.ScheduledExecutorService;
 
 /** One thread of its own for one kind of work. */
 public final class Worker {
-    private Worker() {
-    }
+    private Worker() {}
 
     /**
      * A thread that keeps nobody from ending the application.

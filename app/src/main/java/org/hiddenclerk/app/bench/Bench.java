@@ -3,7 +3,6 @@ package org.hiddenclerk.app.bench;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -50,7 +49,17 @@ public class Bench implements StageKeeper {
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    Bench(BenchUnitRepository units, PlannedHouses planned, BenchPlaces places, Naming naming, Credentials credentials, Houses houses, StockBook stock, Feels feels, Clock clock, ApplicationEventPublisher events) {
+    Bench(
+            BenchUnitRepository units,
+            PlannedHouses planned,
+            BenchPlaces places,
+            Naming naming,
+            Credentials credentials,
+            Houses houses,
+            StockBook stock,
+            Feels feels,
+            Clock clock,
+            ApplicationEventPublisher events) {
         this.units = units;
         this.planned = planned;
         this.places = places;
@@ -64,8 +73,12 @@ public class Bench implements StageKeeper {
     }
 
     /** A module on the bench with all that is known of it; {@code wanted} is what it is to be set to. */
-    record OnBench(BenchUnitRow row, ModuleModel model, BenchCard card, List<CredentialRow> codes, Map<String, String> wanted) {
-    }
+    record OnBench(
+            BenchUnitRow row,
+            ModuleModel model,
+            BenchCard card,
+            List<CredentialRow> codes,
+            Map<String, String> wanted) {}
 
     /** The bench of a job: what lies on it, and the places that still wait for a module. */
     record State(List<OnBench> units, List<ModulePlace> waiting, List<ModulePlace> all) {
@@ -86,11 +99,19 @@ public class Bench implements StageKeeper {
         PlannedHouses.Planned house = planned.of(job);
         List<ModulePlace> all = places.of(job, house);
         List<BenchUnitRow> rows = units.findByJobIdOrderByTakenAt(job);
-        Map<UUID, List<CredentialRow>> codes = credentials.of(rows.stream().map(BenchUnitRow::id).toList()).stream()
+        Map<UUID, List<CredentialRow>> codes = credentials
+                .of(rows.stream().map(BenchUnitRow::id).toList())
+                .stream()
                 .collect(Collectors.groupingBy(CredentialRow::unitId));
         Map<PlannedId.Module, Map<String, String>> felt = feels.settings(job, house);
-        return new State(rows.stream().map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()), wanted(row, felt))).toList(),
-                all.stream().filter(place -> rows.stream().noneMatch(place::waitsFor)).toList(), all);
+        return new State(
+                rows.stream()
+                        .map(row -> onBench(row, all, codes.getOrDefault(row.id(), List.of()), wanted(row, felt)))
+                        .toList(),
+                all.stream()
+                        .filter(place -> rows.stream().noneMatch(place::waitsFor))
+                        .toList(),
+                all);
     }
 
     /**
@@ -102,22 +123,41 @@ public class Bench implements StageKeeper {
      * @param wanted  what it is to be set to, by key of {@link Settings}
      * @param switched numbers of the inputs that a switch at the wall reaches there
      */
-    public record Ready(UUID unit, String serial, ModuleModel model, Optional<UUID> box, String place, Optional<PlannedId.Module> planned, Optional<DeviceName> name,
-                        Optional<String> address, Map<String, String> wanted, Set<Integer> switched) {
-    }
+    public record Ready(
+            UUID unit,
+            String serial,
+            ModuleModel model,
+            Optional<UUID> box,
+            String place,
+            Optional<PlannedId.Module> planned,
+            Optional<DeviceName> name,
+            Optional<String> address,
+            Map<String, String> wanted,
+            Set<Integer> switched) {}
 
     /** Modules of a job are called otherwise from now on. */
-    public record Renamed(UUID job) {
-    }
+    public record Renamed(UUID job) {}
 
     @Transactional(readOnly = true)
     public List<Ready> modules(UUID job) {
         State state = of(job);
-        return state.units().stream().map(unit -> {
-            Optional<ModulePlace> place = state.placeOf(unit.row());
-            return new Ready(unit.row().id(), unit.row().serial(), unit.model(), state.boxOf(unit.row()), place.map(each -> each.named().room() + ", " + each.label()).orElse(""),
-                    unit.row().place(), unit.row().name(), unit.row().address(), unit.wanted(), place.map(ModulePlace::switched).orElse(Set.of()));
-        }).toList();
+        return state.units().stream()
+                .map(unit -> {
+                    Optional<ModulePlace> place = state.placeOf(unit.row());
+                    return new Ready(
+                            unit.row().id(),
+                            unit.row().serial(),
+                            unit.model(),
+                            state.boxOf(unit.row()),
+                            place.map(each -> each.named().room() + ", " + each.label())
+                                    .orElse(""),
+                            unit.row().place(),
+                            unit.row().name(),
+                            unit.row().address(),
+                            unit.wanted(),
+                            place.map(ModulePlace::switched).orElse(Set.of()));
+                })
+                .toList();
     }
 
     /** What was chosen on the bench, and over that what the switches of its box are wanted to do. */
@@ -138,12 +178,22 @@ public class Bench implements StageKeeper {
         BenchUnitRow row = unchanged(unit, version);
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
         wanted.forEach((key, value) -> Settings.refusal(model, key, value).ifPresent(why -> {
-            throw ProblemException.content("The module cannot be set so", new FieldProblem("/wanted/" + key, value, why));
+            throw ProblemException.content(
+                    "The module cannot be set so", new FieldProblem("/wanted/" + key, value, why));
         }));
-        Map<String, String> planned = row.place().map(feels.settings(row.jobId(), this.planned.of(row.jobId()))::get).orElse(Map.of());
-        wanted.forEach((key, value) -> Optional.ofNullable(planned.get(key)).filter(other -> !other.equals(value)).ifPresent(other -> {
-            throw ProblemException.content("The plan wants something else", new FieldProblem("/wanted/" + key, value, other + ", as the switch is to feel; the Feel sheet changes that"));
-        }));
+        Map<String, String> planned = row.place()
+                .map(feels.settings(row.jobId(), this.planned.of(row.jobId()))::get)
+                .orElse(Map.of());
+        wanted.forEach((key, value) -> Optional.ofNullable(planned.get(key))
+                .filter(other -> !other.equals(value))
+                .ifPresent(other -> {
+                    throw ProblemException.content(
+                            "The plan wants something else",
+                            new FieldProblem(
+                                    "/wanted/" + key,
+                                    value,
+                                    other + ", as the switch is to feel; the Feel sheet changes that"));
+                }));
         row.isToBe(wanted);
         units.saveAndFlush(row);
     }
@@ -161,18 +211,42 @@ public class Bench implements StageKeeper {
             return Map.of();
         }
         State state = of(job);
-        Set<PlannedId.Module> taken = state.units().stream().flatMap(unit -> state.placeOf(unit.row()).stream()).map(ModulePlace::id).collect(Collectors.toSet());
-        Set<PlannedId.Module> ready = state.units().stream().filter(unit -> unit.card().isReady()).flatMap(unit -> state.placeOf(unit.row()).stream()).map(ModulePlace::id)
+        Set<PlannedId.Module> taken = state.units().stream()
+                .flatMap(unit -> state.placeOf(unit.row()).stream())
+                .map(ModulePlace::id)
+                .collect(Collectors.toSet());
+        Set<PlannedId.Module> ready = state.units().stream()
+                .filter(unit -> unit.card().isReady())
+                .flatMap(unit -> state.placeOf(unit.row()).stream())
+                .map(ModulePlace::id)
                 .collect(Collectors.toSet());
         return Boxes.keyed(PlannedProgress.ofModules(planned.of(job).house(), taken, ready));
     }
 
-    private OnBench onBench(BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes, Map<String, String> wanted) {
+    private OnBench onBench(
+            BenchUnitRow row, List<ModulePlace> all, List<CredentialRow> codes, Map<String, String> wanted) {
         ModuleModel model = stock.require(row.moduleCode(), "/moduleCode");
-        Optional<ModulePlace> place = all.stream().filter(each -> each.waitsFor(row)).findFirst();
-        List<String> unset = row.setTo().map(set -> Settings.differences(wanted, set).stream().map(Settings.Difference::words).toList()).orElse(List.of());
-        return new OnBench(row, model, new BenchCard(row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(), new BenchCard.Facts(
-                JoiningCodes.areNeeded(model.protocol()), !codes.isEmpty(), row.name().isPresent(), place.isPresent(), place.filter(ModulePlace::outOfReach).isPresent(), unset)), codes, wanted);
+        Optional<ModulePlace> place =
+                all.stream().filter(each -> each.waitsFor(row)).findFirst();
+        List<String> unset = row.setTo()
+                .map(set -> Settings.differences(wanted, set).stream()
+                        .map(Settings.Difference::words)
+                        .toList())
+                .orElse(List.of());
+        return new OnBench(
+                row,
+                model,
+                new BenchCard(
+                        row.marks().stream().map(BenchUnitRow.MarkPart::mark).toList(),
+                        new BenchCard.Facts(
+                                JoiningCodes.areNeeded(model.protocol()),
+                                !codes.isEmpty(),
+                                row.name().isPresent(),
+                                place.isPresent(),
+                                place.filter(ModulePlace::outOfReach).isPresent(),
+                                unset)),
+                codes,
+                wanted);
     }
 
     /**
@@ -186,7 +260,9 @@ public class Bench implements StageKeeper {
         houses.job(job);
         stock.require(module, "/moduleCode");
         if (units.existsBySerial(serial)) {
-            throw ProblemException.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
+            throw ProblemException.content(
+                    "The module cannot be taken",
+                    new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         BenchUnitRow row = new BenchUnitRow(job, serial, module, who, now());
         assign(row, job, box);
@@ -196,25 +272,39 @@ public class Bench implements StageKeeper {
     /** The first place that waits for a module of its kind, and the name of that place. */
     private void assign(BenchUnitRow row, UUID job, Optional<UUID> box) {
         State state = of(job);
-        List<ModulePlace> fitting = state.waiting().stream().filter(place -> place.module().equals(row.moduleCode())).toList();
-        fitting.stream().filter(place -> box.filter(place.box()::equals).isPresent()).findFirst().or(() -> fitting.stream().findFirst()).ifPresent(place -> {
-            // A module of another kind that was packed for it before its plan was changed.
-            state.units().stream().map(OnBench::row).filter(other -> other.place().filter(place.id()::equals).isPresent()).forEach(other -> {
-                other.isFree();
-                units.saveAndFlush(other);
-            });
-            row.goesTo(place.box(), place.id());
-            Map<DeviceId, DeviceName> names = naming.names(job, state.all());
-            row.isCalled(names.get(place.id().inHouse()));
-        });
+        List<ModulePlace> fitting = state.waiting().stream()
+                .filter(place -> place.module().equals(row.moduleCode()))
+                .toList();
+        fitting.stream()
+                .filter(place -> box.filter(place.box()::equals).isPresent())
+                .findFirst()
+                .or(() -> fitting.stream().findFirst())
+                .ifPresent(place -> {
+                    // A module of another kind that was packed for it before its plan was changed.
+                    state.units().stream()
+                            .map(OnBench::row)
+                            .filter(other ->
+                                    other.place().filter(place.id()::equals).isPresent())
+                            .forEach(other -> {
+                                other.isFree();
+                                units.saveAndFlush(other);
+                            });
+                    row.goesTo(place.box(), place.id());
+                    Map<DeviceId, DeviceName> names = naming.names(job, state.all());
+                    row.isCalled(names.get(place.id().inHouse()));
+                });
     }
 
     @Transactional
     public void mark(UUID unit, long version, BenchCard.Mark mark, String who) {
         BenchUnitRow row = unchanged(unit, version);
-        OnBench now = of(row.jobId()).units().stream().filter(u -> u.row().id().equals(unit)).findFirst().orElseThrow();
+        OnBench now = of(row.jobId()).units().stream()
+                .filter(u -> u.row().id().equals(unit))
+                .findFirst()
+                .orElseThrow();
         now.card().refusal(mark).ifPresent(why -> {
-            throw ProblemException.content("This is not marked", new FieldProblem("/step", mark.step().name(), why));
+            throw ProblemException.content(
+                    "This is not marked", new FieldProblem("/step", mark.step().name(), why));
         });
         row.mark(mark, who, now());
         if (mark.step() == BenchStep.SETTINGS && mark.outcome() == BenchCard.Outcome.DONE) {
@@ -224,8 +314,7 @@ public class Bench implements StageKeeper {
     }
 
     /** A module has gone out of service. */
-    public record Replaced(UUID job, UUID gone) {
-    }
+    public record Replaced(UUID job, UUID gone) {}
 
     /**
      * Puts another module of the kind in a module's place: it takes over the box, the name and the settings, and with the name
@@ -241,7 +330,9 @@ public class Bench implements StageKeeper {
             throw ProblemException.conflict("This module is in no box, so there is nothing to replace.");
         }
         if (units.existsBySerial(serial)) {
-            throw ProblemException.content("The module cannot be taken", new FieldProblem("/serial", serial, "a serial that no other module has"));
+            throw ProblemException.content(
+                    "The module cannot be taken",
+                    new FieldProblem("/serial", serial, "a serial that no other module has"));
         }
         UUID box = old.boxId().get();
         PlannedId.Module planned = old.place().orElseThrow();
@@ -270,11 +361,19 @@ public class Bench implements StageKeeper {
     public void address(UUID unit, long version, String typed) {
         BenchUnitRow row = unchanged(unit, version);
         Checked<DeviceAddress> checked = DeviceAddress.read(typed);
-        String digits = checked.value().map(DeviceAddress::digits).orElseThrow(() -> ProblemException.content("The address cannot be kept",
-                new FieldProblem("/address", checked.flaw().orElseThrow().rule().words() + ": " + checked.flaw().orElseThrow().found(),
-                        checked.flaw().orElseThrow().expected())));
+        String digits = checked.value()
+                .map(DeviceAddress::digits)
+                .orElseThrow(() -> ProblemException.content(
+                        "The address cannot be kept",
+                        new FieldProblem(
+                                "/address",
+                                checked.flaw().orElseThrow().rule().words() + ": "
+                                        + checked.flaw().orElseThrow().found(),
+                                checked.flaw().orElseThrow().expected())));
         if (!row.address().filter(digits::equals).isPresent() && units.existsByAddress(digits)) {
-            throw ProblemException.content("The address cannot be kept", new FieldProblem("/address", typed, "an address that no other module has"));
+            throw ProblemException.content(
+                    "The address cannot be kept",
+                    new FieldProblem("/address", typed, "an address that no other module has"));
         }
         row.hasAddress(digits);
         units.saveAndFlush(row);
@@ -287,7 +386,8 @@ public class Bench implements StageKeeper {
     private BenchUnitRow unchanged(UUID unit, long version) {
         BenchUnitRow row = find(unit);
         if (row.version() != version) {
-            throw ProblemException.conflict("Somebody marked something on this module meanwhile. Your entry is not saved; look at it again.");
+            throw ProblemException.conflict(
+                    "Somebody marked something on this module meanwhile. Your entry is not saved; look at it again.");
         }
         return row;
     }

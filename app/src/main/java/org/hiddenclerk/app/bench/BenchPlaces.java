@@ -33,7 +33,14 @@ class BenchPlaces {
      * @param box   where it sits, or which lists the lamp at which it sits
      * @param label of the box, or name of the lamp
      */
-    record ModulePlace(PlannedId.Module id, UUID box, String module, String label, Convention.Place named, Set<Integer> switched, boolean outOfReach) {
+    record ModulePlace(
+            PlannedId.Module id,
+            UUID box,
+            String module,
+            String label,
+            Convention.Place named,
+            Set<Integer> switched,
+            boolean outOfReach) {
         /** Whether it waits for this module still: a plan may have been changed since. */
         boolean waitsFor(BenchUnitRow row) {
             return row.place().filter(id::equals).isPresent() && module.equals(row.moduleCode());
@@ -50,14 +57,30 @@ class BenchPlaces {
         for (BoxRow row : boxes.ofJob(job)) {
             order.put(row.id().toString(), order.size());
         }
-        return house.house().modules().stream().sorted(Comparator.comparing((PlannedModule module) -> order.get(module.box())).thenComparing(module -> !module.isPicked()))
-                .map(module -> place(module, house.rooms().get(module.box()))).toList();
+        return house.house().modules().stream()
+                .sorted(Comparator.comparing((PlannedModule module) -> order.get(module.box()))
+                        .thenComparing(module -> !module.isPicked()))
+                .map(module -> place(module, house.rooms().get(module.box())))
+                .toList();
     }
 
     private static ModulePlace place(PlannedModule module, PlannedRoom room) {
         String kind = module.model().purpose().name().toLowerCase(Locale.ROOT);
         String what = module.names().isEmpty() ? module.model().purpose().label() : module.names();
-        return new ModulePlace(module.id(), UUID.fromString(module.box()), module.model().code(), module.place().label(), new Convention.Place(module.id().inHouse(), room.storey(),
-                room.name(), module.place().label(), what, 0, kind), module.switchedInputs(), module.place().isOutOfReach());
+        return new ModulePlace(
+                module.id(),
+                UUID.fromString(module.box()),
+                module.model().code(),
+                module.place().label(),
+                new Convention.Place(
+                        module.id().inHouse(),
+                        room.storey(),
+                        room.name(),
+                        module.place().label(),
+                        what,
+                        0,
+                        kind),
+                module.switchedInputs(),
+                module.place().isOutOfReach());
     }
 }

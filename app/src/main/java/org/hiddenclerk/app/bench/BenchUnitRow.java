@@ -33,8 +33,10 @@ import org.jspecify.annotations.Nullable;
 class BenchUnitRow {
     @Id
     private UUID id;
+
     @Version
     private long version;
+
     private UUID jobId;
     private String serial;
     private String moduleCode;
@@ -45,19 +47,21 @@ class BenchUnitRow {
     private String handle;
     private String takenBy;
     private Instant takenAt;
+
     @Convert(converter = WordsByKey.class)
     @Column(columnDefinition = "LONGTEXT")
     private Map<String, String> wanted = new TreeMap<>();
+
     @Convert(converter = WordsByKey.class)
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable Map<String, String> setTo;
+
     @ElementCollection
     @CollectionTable(name = "bench_mark", joinColumns = @JoinColumn(name = "unit_id"))
     @OrderColumn(name = "place")
     private List<MarkPart> marks = new ArrayList<>();
 
-    protected BenchUnitRow() {
-    }
+    protected BenchUnitRow() {}
 
     BenchUnitRow(UUID jobId, String serial, String moduleCode, String takenBy, Instant takenAt) {
         this.id = UUID.randomUUID();
@@ -165,7 +169,12 @@ class BenchUnitRow {
     }
 
     private boolean isDone(BenchStep step) {
-        return marks.stream().map(MarkPart::mark).filter(mark -> mark.step() == step).reduce((earlier, later) -> later).filter(mark -> mark.outcome() == BenchCard.Outcome.DONE).isPresent();
+        return marks.stream()
+                .map(MarkPart::mark)
+                .filter(mark -> mark.step() == step)
+                .reduce((earlier, later) -> later)
+                .filter(mark -> mark.outcome() == BenchCard.Outcome.DONE)
+                .isPresent();
     }
 
     void hasAddress(String digits) {
@@ -181,14 +190,15 @@ class BenchUnitRow {
     static class MarkPart {
         @Enumerated(EnumType.STRING)
         private BenchStep step;
+
         @Enumerated(EnumType.STRING)
         private BenchCard.Outcome outcome;
+
         private String note;
         private String madeBy;
         private Instant madeAt;
 
-        protected MarkPart() {
-        }
+        protected MarkPart() {}
 
         MarkPart(BenchCard.Mark mark, String who, Instant when) {
             step = mark.step();

@@ -36,17 +36,13 @@ class CredentialController {
         this.people = people;
     }
 
-    record Purpose(@NotBlank @Size(min = 5, max = 300) String why) {
-    }
+    record Purpose(@NotBlank @Size(min = 5, max = 300) String why) {}
 
-    record Shown(String text) {
-    }
+    record Shown(String text) {}
 
-    record ShowingView(String why, String shownTo, Instant shownAt) {
-    }
+    record ShowingView(String why, String shownTo, Instant shownAt) {}
 
-    record Renewed(int sealed) {
-    }
+    record Renewed(int sealed) {}
 
     @PostMapping("/{credential}/showings")
     @Operation(operationId = "showCredential", summary = "Shows a code; who saw it, when and why is written down first")
@@ -57,7 +53,9 @@ class CredentialController {
     @GetMapping("/{credential}/showings")
     @Operation(operationId = "credentialShowings")
     List<ShowingView> showings(@PathVariable UUID credential) {
-        return credentials.showings(credential).stream().map(row -> new ShowingView(row.why(), row.shownTo(), row.shownAt())).toList();
+        return credentials.showings(credential).stream()
+                .map(row -> new ShowingView(row.why(), row.shownTo(), row.shownAt()))
+                .toList();
     }
 
     @PostMapping("/renew-key")

@@ -18,28 +18,44 @@ import org.jspecify.annotations.Nullable;
 class CredentialRow {
     @Id
     private UUID id;
+
     private UUID unitId;
+
     @Enumerated(EnumType.STRING)
     private CredentialKind kind;
+
     private int keyNo;
+
     @Column(columnDefinition = "VARBINARY(80)")
     private byte @Nullable [] dataKey;
+
     @Column(columnDefinition = "BINARY(12)")
     private byte[] nonce;
+
     @Column(columnDefinition = "VARBINARY(1024)")
     private byte[] sealed;
+
     @Column(columnDefinition = "BINARY(32)")
     private byte[] print;
+
     private String masked;
+
     @Column(columnDefinition = "LONGTEXT")
     private String facts;
+
     private String keptBy;
     private Instant keptAt;
 
-    protected CredentialRow() {
-    }
+    protected CredentialRow() {}
 
-    CredentialRow(UUID unitId, CredentialKind kind, byte[] print, String masked, String facts, String keptBy, Instant keptAt) {
+    CredentialRow(
+            UUID unitId,
+            CredentialKind kind,
+            byte[] print,
+            String masked,
+            String facts,
+            String keptBy,
+            Instant keptAt) {
         this.id = UUID.randomUUID();
         this.unitId = unitId;
         this.kind = kind;

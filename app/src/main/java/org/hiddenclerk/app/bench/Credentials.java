@@ -29,7 +29,13 @@ public class Credentials implements KeepsSecrets {
     private final JsonMapper json;
     private final Clock clock;
 
-    Credentials(CredentialRepository credentials, ShowingRepository showings, BenchUnitRepository units, KeyRing keys, JsonMapper json, Clock clock) {
+    Credentials(
+            CredentialRepository credentials,
+            ShowingRepository showings,
+            BenchUnitRepository units,
+            KeyRing keys,
+            JsonMapper json,
+            Clock clock) {
         this.credentials = credentials;
         this.showings = showings;
         this.units = units;
@@ -42,15 +48,28 @@ public class Credentials implements KeepsSecrets {
     @Transactional
     public void keep(UUID unit, CredentialKind kind, String typed, String who) {
         Checked<CredentialKind.Read> checked = kind.read(typed);
-        CredentialKind.Read read = checked.value().orElseThrow(() -> ProblemException.content("The " + kind.label() + " cannot be kept: "
-                + checked.flaw().orElseThrow().rule().words(), new FieldProblem("/text", checked.flaw().orElseThrow().found(),
-                checked.flaw().orElseThrow().expected())));
+        CredentialKind.Read read = checked.value()
+                .orElseThrow(() -> ProblemException.content(
+                        "The " + kind.label() + " cannot be kept: "
+                                + checked.flaw().orElseThrow().rule().words(),
+                        new FieldProblem(
+                                "/text",
+                                checked.flaw().orElseThrow().found(),
+                                checked.flaw().orElseThrow().expected())));
         byte[] print = keys.print(kind + " " + read.text());
         credentials.findByPrint(print).ifPresent(other -> {
-            throw ProblemException.content("The " + kind.label() + " cannot be kept", new FieldProblem("/text", "the code of the module with serial "
-                    + units.findById(other.unitId()).orElseThrow().serial(), "a code that no other module has"));
+            throw ProblemException.content(
+                    "The " + kind.label() + " cannot be kept",
+                    new FieldProblem(
+                            "/text",
+                            "the code of the module with serial "
+                                    + units.findById(other.unitId())
+                                            .orElseThrow()
+                                            .serial(),
+                            "a code that no other module has"));
         });
-        CredentialRow row = new CredentialRow(unit, kind, print, read.masked(), json.writeValueAsString(read.facts()), who, now());
+        CredentialRow row =
+                new CredentialRow(unit, kind, print, read.masked(), json.writeValueAsString(read.facts()), who, now());
         row.isSealed(keys.seal(read.text(), row.about()));
         credentials.saveAndFlush(row);
     }
@@ -68,8 +87,7 @@ public class Credentials implements KeepsSecrets {
     }
 
     /** A code that was opened for the sealed section of a job. */
-    public record Opened(String name, String serial, String kind, String text) {
-    }
+    public record Opened(String name, String serial, String kind, String text) {}
 
     /** Every code of a job's modules, after the showing of each is written down. */
     @Transactional
@@ -77,7 +95,11 @@ public class Credentials implements KeepsSecrets {
         List<Opened> opened = new ArrayList<>();
         for (BenchUnitRow unit : units.findByJobIdOrderByTakenAt(job)) {
             for (CredentialRow row : credentials.findByUnitIdInOrderByKeptAt(List.of(unit.id()))) {
-                opened.add(new Opened(unit.name().map(name -> name.display()).orElse(unit.moduleCode()), unit.serial(), row.kind().label(), show(row.id(), why, who)));
+                opened.add(new Opened(
+                        unit.name().map(name -> name.display()).orElse(unit.moduleCode()),
+                        unit.serial(),
+                        row.kind().label(),
+                        show(row.id(), why, who)));
             }
         }
         return opened;
@@ -86,7 +108,9 @@ public class Credentials implements KeepsSecrets {
     /** What a module joins by, handed to its network; no person sees it. */
     @Transactional(readOnly = true)
     public Optional<String> textFor(UUID unit) {
-        return credentials.findByUnitIdInOrderByKeptAt(List.of(unit)).stream().map(row -> keys.open(row.sealed(), row.about())).findFirst();
+        return credentials.findByUnitIdInOrderByKeptAt(List.of(unit)).stream()
+                .map(row -> keys.open(row.sealed(), row.about()))
+                .findFirst();
     }
 
     List<ShowingRow> showings(UUID credential) {
@@ -97,7 +121,8 @@ public class Credentials implements KeepsSecrets {
     public void forget(UUID credential) {
         CredentialRow row = credentials.findById(credential).orElseThrow(() -> ProblemException.notFound("credential"));
         if (!showings(credential).isEmpty()) {
-            throw ProblemException.conflict("This code was shown to people; its showings stay on record, and it with them.");
+            throw ProblemException.conflict(
+                    "This code was shown to people; its showings stay on record, and it with them.");
         }
         credentials.delete(row);
     }
@@ -107,7 +132,10 @@ public class Credentials implements KeepsSecrets {
     public int wrapAnew(UnaryOperator<Sealed> wrapped) {
         List<CredentialRow> all = credentials.findAll();
         // What the ring's key sealed itself gets a key of its own now.
-        all.forEach(row -> row.isSealed(wrapped.apply(row.sealed().dataKey().length == 0 ? keys.seal(keys.open(row.sealed(), row.about()), row.about()) : row.sealed())));
+        all.forEach(row -> row.isSealed(wrapped.apply(
+                row.sealed().dataKey().length == 0
+                        ? keys.seal(keys.open(row.sealed(), row.about()), row.about())
+                        : row.sealed())));
         credentials.saveAllAndFlush(all);
         return all.size();
     }

@@ -21,6 +21,8 @@ public class DeviceNames {
     /** Handles of every planned module, by its id. */
     @Transactional(readOnly = true)
     public Map<DeviceId, String> handles(UUID job) {
-        return naming.names(job, places.of(job)).entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, name -> name.getValue().handle()));
+        return naming.names(job, places.of(job)).entrySet().stream()
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey, name -> name.getValue().handle()));
     }
 }

@@ -32,16 +32,25 @@ class LabelController {
     }
 
     @GetMapping(value = "/labels.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
-    @Operation(operationId = "labels", summary = "Labels of the modules on the bench, on A4; of one module alone on a small label")
+    @Operation(
+            operationId = "labels",
+            summary = "Labels of the modules on the bench, on A4; of one module alone on a small label")
     ResponseEntity<byte[]> labels(@PathVariable UUID job, @RequestParam(required = false) UUID unit) {
         Bench.State state = bench.of(job);
-        Optional<Bench.OnBench> one = state.units().stream().filter(u -> u.row().id().equals(unit)).findFirst();
+        Optional<Bench.OnBench> one =
+                state.units().stream().filter(u -> u.row().id().equals(unit)).findFirst();
         if (unit != null && one.isEmpty()) {
             throw ProblemException.notFound("module");
         }
-        byte[] pdf = one.map(u -> LabelSheet.alone(label(job, u, state))).orElseGet(() -> LabelSheet.sheet(state.units().stream()
-                .filter(u -> u.row().name().isPresent()).map(u -> label(job, u, state)).toList()));
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "inline; filename=\"labels.pdf\"").body(pdf);
+        byte[] pdf = one.map(u -> LabelSheet.alone(label(job, u, state)))
+                .orElseGet(() -> LabelSheet.sheet(state.units().stream()
+                        .filter(u -> u.row().name().isPresent())
+                        .map(u -> label(job, u, state))
+                        .toList()));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header("Content-Disposition", "inline; filename=\"labels.pdf\"")
+                .body(pdf);
     }
 
     /** The square code leads to the box, or to the bench for a module that no box waits for. */
@@ -49,11 +58,18 @@ class LabelController {
         BenchUnitRow row = unit.row();
         List<String> lines = new ArrayList<>();
         row.name().ifPresent(name -> lines.add(name.handle()));
-        state.all().stream().filter(p -> p.waitsFor(row)).findFirst()
-                .ifPresent(place -> lines.add(place.label() + ", " + place.named().room()));
+        state.all().stream()
+                .filter(p -> p.waitsFor(row))
+                .findFirst()
+                .ifPresent(
+                        place -> lines.add(place.label() + ", " + place.named().room()));
         lines.add(row.moduleCode() + " · " + row.serial());
-        String path = row.boxId().map(box -> "/jobs/" + job + "/boxes/" + box + "/draw").orElse("/jobs/" + job + "/bench");
-        return new LabelSheet.Label(row.name().map(DeviceName::display).orElse(unit.model().name()), lines,
+        String path = row.boxId()
+                .map(box -> "/jobs/" + job + "/boxes/" + box + "/draw")
+                .orElse("/jobs/" + job + "/bench");
+        return new LabelSheet.Label(
+                row.name().map(DeviceName::display).orElse(unit.model().name()),
+                lines,
                 ServletUriComponentsBuilder.fromCurrentContextPath().path(path).toUriString());
     }
 }

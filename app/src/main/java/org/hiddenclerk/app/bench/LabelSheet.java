@@ -36,6 +36,7 @@ final class LabelSheet {
     private static final int QUIET = 4;
     /** The top and bottom rows of the sheet keep off its edge: eight rows of 37 mm leave half a millimetre. */
     private static final float TOP = 0.5f;
+
     private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
 
     private final PDDocument document = new PDDocument();
@@ -54,8 +55,7 @@ final class LabelSheet {
      * @param lines below it
      * @param link  what the square code says
      */
-    record Label(String title, List<String> lines, String link) {
-    }
+    record Label(String title, List<String> lines, String link) {}
 
     /** All on as many A4 pages as they take. */
     static byte[] sheet(List<Label> labels) {
@@ -66,7 +66,13 @@ final class LabelSheet {
                 try (PDPageContentStream content = new PDPageContentStream(sheet.document, page)) {
                     for (int i = first; i < Math.min(labels.size(), first + COLUMNS * ROWS); i++) {
                         int place = i - first;
-                        sheet.draw(content, labels.get(i), place % COLUMNS * WIDTH, 297 - TOP - (place / COLUMNS + 1) * HEIGHT, WIDTH, HEIGHT);
+                        sheet.draw(
+                                content,
+                                labels.get(i),
+                                place % COLUMNS * WIDTH,
+                                297 - TOP - (place / COLUMNS + 1) * HEIGHT,
+                                WIDTH,
+                                HEIGHT);
                     }
                 }
             }
@@ -91,7 +97,8 @@ final class LabelSheet {
     private static byte[] write(Drawing drawing) {
         try {
             LabelSheet sheet = new LabelSheet();
-            try (PDDocument document = sheet.document; ByteArrayOutputStream bytes = new ByteArrayOutputStream()) {
+            try (PDDocument document = sheet.document;
+                    ByteArrayOutputStream bytes = new ByteArrayOutputStream()) {
                 document.getDocumentInformation().setTitle("Labels");
                 drawing.on(sheet);
                 document.save(bytes);
@@ -103,7 +110,8 @@ final class LabelSheet {
     }
 
     /** A label with its lower left corner at a place; all in millimetres. */
-    private void draw(PDPageContentStream content, Label label, float x, float y, float width, float height) throws IOException {
+    private void draw(PDPageContentStream content, Label label, float x, float y, float width, float height)
+            throws IOException {
         code(content, label.link(), x + MARGIN, y + (height - CODE) / 2);
         float left = x + MARGIN + CODE + 2;
         float room = width - MARGIN - CODE - 2 - MARGIN;
@@ -116,7 +124,8 @@ final class LabelSheet {
     }
 
     /** Text in a size that fits the room, in points; letters that the font lacks are shown as a question mark. */
-    private void text(PDPageContentStream content, String text, float x, float y, float room, float largest) throws IOException {
+    private void text(PDPageContentStream content, String text, float x, float y, float room, float largest)
+            throws IOException {
         StringBuilder known = new StringBuilder();
         text.codePoints().forEach(point -> known.append(hasLetter(point) ? Character.toString(point) : "?"));
         float width = font.getStringWidth(known.toString()) / 1000;
@@ -143,7 +152,11 @@ final class LabelSheet {
         for (int row = 0; row < modules.getHeight(); row++) {
             for (int column = 0; column < modules.getWidth(); column++) {
                 if (modules.get(column, row) == 1) {
-                    content.addRect((x + (column + QUIET) * side) * MM, (y + CODE - (row + QUIET + 1) * side) * MM, side * MM, side * MM);
+                    content.addRect(
+                            (x + (column + QUIET) * side) * MM,
+                            (y + CODE - (row + QUIET + 1) * side) * MM,
+                            side * MM,
+                            side * MM);
                 }
             }
         }
@@ -152,9 +165,11 @@ final class LabelSheet {
 
     private static ByteMatrix modules(String link) {
         try {
-            return Encoder.encode(link, ErrorCorrectionLevel.M, Map.of(EncodeHintType.CHARACTER_SET, "UTF-8")).getMatrix();
+            return Encoder.encode(link, ErrorCorrectionLevel.M, Map.of(EncodeHintType.CHARACTER_SET, "UTF-8"))
+                    .getMatrix();
         } catch (WriterException e) {
-            throw new IllegalArgumentException("A link of " + link.length() + " characters is too long for a square code.", e);
+            throw new IllegalArgumentException(
+                    "A link of " + link.length() + " characters is too long for a square code.", e);
         }
     }
 }

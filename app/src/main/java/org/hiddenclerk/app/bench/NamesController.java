@@ -7,8 +7,8 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.util.Arrays;
 import java.util.List;
-import java.util.stream.Collectors;
 import java.util.UUID;
+import java.util.stream.Collectors;
 import org.hiddenclerk.app.access.Needs;
 import org.hiddenclerk.app.access.Right;
 import org.hiddenclerk.app.rules.Rules;
@@ -30,8 +30,10 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "bench")
 class NamesController {
     /** A module has one name, so its channel is no token here. */
-    private static final List<TokenView> CHOICES = Arrays.stream(Convention.Token.values()).filter(token -> token != Convention.Token.CHANNEL)
-            .map(token -> new TokenView(token, token.words())).toList();
+    private static final List<TokenView> CHOICES = Arrays.stream(Convention.Token.values())
+            .filter(token -> token != Convention.Token.CHANNEL)
+            .map(token -> new TokenView(token, token.words()))
+            .toList();
 
     private final Bench bench;
     private final Naming naming;
@@ -43,16 +45,13 @@ class NamesController {
         this.rules = rules;
     }
 
-    record NamingChange(@NotNull @Size(min = 1, max = 6) List<Convention.@NotNull Token> tokens) {
-    }
+    record NamingChange(@NotNull @Size(min = 1, max = 6) List<Convention.@NotNull Token> tokens) {}
 
     /** A name as it is or would be. {@code box} and {@code room} say where. */
-    record NameView(String place, String box, String room, String display, String handle) {
-    }
+    record NameView(String place, String box, String room, String display, String handle) {}
 
     /** What a name may be built from. */
-    record TokenView(Convention.Token token, String words) {
-    }
+    record TokenView(Convention.Token token, String words) {}
 
     /** A module that would be called otherwise. */
     record RenamingView(String place, DeviceName from, DeviceName to) {
@@ -62,9 +61,14 @@ class NamesController {
     }
 
     /** How names are built, what comes of it, and what would be called otherwise now; {@code rules} are sentences that speak of these. */
-    record NamingView(List<Convention.Token> tokens, List<TokenView> choices, int displayCharacters, int handleCharacters, List<NameView> names, List<RenamingView> renamings,
-                      List<String> rules) {
-    }
+    record NamingView(
+            List<Convention.Token> tokens,
+            List<TokenView> choices,
+            int displayCharacters,
+            int handleCharacters,
+            List<NameView> names,
+            List<RenamingView> renamings,
+            List<String> rules) {}
 
     @GetMapping
     @Operation(operationId = "names")
@@ -73,14 +77,33 @@ class NamesController {
         var names = naming.names(job, state.all());
         Convention convention = naming.convention(job);
         List<Names.Renaming> renamings = naming.renamings(job, convention);
-        return new NamingView(convention.tokens(), CHOICES, DeviceName.DISPLAY_CHARACTERS, DeviceName.HANDLE_CHARACTERS, state.all().stream().map(place -> new NameView(
-                place.id().text(), place.label(), place.named().room(), names.get(place.named().id()).display(), names.get(place.named().id()).handle())).toList(),
-                renamings.stream().map(RenamingView::of).toList(), rules.sentencesAbout(job, state.all().stream().filter(place -> renamings.stream().anyMatch(r -> r.place().equals(place.named().id())))
-                        .map(BenchPlaces.ModulePlace::box).collect(Collectors.toSet())));
+        return new NamingView(
+                convention.tokens(),
+                CHOICES,
+                DeviceName.DISPLAY_CHARACTERS,
+                DeviceName.HANDLE_CHARACTERS,
+                state.all().stream()
+                        .map(place -> new NameView(
+                                place.id().text(),
+                                place.label(),
+                                place.named().room(),
+                                names.get(place.named().id()).display(),
+                                names.get(place.named().id()).handle()))
+                        .toList(),
+                renamings.stream().map(RenamingView::of).toList(),
+                rules.sentencesAbout(
+                        job,
+                        state.all().stream()
+                                .filter(place -> renamings.stream().anyMatch(r -> r.place()
+                                        .equals(place.named().id())))
+                                .map(BenchPlaces.ModulePlace::box)
+                                .collect(Collectors.toSet())));
     }
 
     @PutMapping
-    @Operation(operationId = "changeNaming", summary = "Changes the convention; modules keep their names until they are renamed")
+    @Operation(
+            operationId = "changeNaming",
+            summary = "Changes the convention; modules keep their names until they are renamed")
     NamingView changeNaming(@PathVariable UUID job, @Valid @RequestBody NamingChange change) {
         bench.of(job);
         naming.follow(job, new Convention(change.tokens()));

@@ -54,7 +54,8 @@ class Naming {
 
     private Map<DeviceId, DeviceName> given(UUID job) {
         Map<DeviceId, DeviceName> given = new LinkedHashMap<>();
-        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> unit.name().ifPresent(name -> given.put(place.inHouse(), name))));
+        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place()
+                .ifPresent(place -> unit.name().ifPresent(name -> given.put(place.inHouse(), name))));
         return given;
     }
 
@@ -86,7 +87,8 @@ class Naming {
         if (open.isEmpty()) {
             return;
         }
-        Map<DeviceId, DeviceName> after = Names.of(places.of(said.job()).stream().map(ModulePlace::named).toList(), convention(said.job()), kept);
+        Map<DeviceId, DeviceName> after =
+                Names.of(places.of(said.job()).stream().map(ModulePlace::named).toList(), convention(said.job()), kept);
         List<Names.Renaming> steps = Names.inOrder(Names.renamings(before, after));
         steps.forEach(step -> {
             open.get(step.place()).isCalledInstead(step.to());
@@ -101,7 +103,8 @@ class Naming {
     @Transactional
     public int rename(UUID job) {
         Map<DeviceId, BenchUnitRow> byPlace = new LinkedHashMap<>();
-        units.findByJobIdOrderByTakenAt(job).forEach(unit -> unit.place().ifPresent(place -> byPlace.put(place.inHouse(), unit)));
+        units.findByJobIdOrderByTakenAt(job)
+                .forEach(unit -> unit.place().ifPresent(place -> byPlace.put(place.inHouse(), unit)));
         List<Names.Renaming> steps = renamings(job, convention(job));
         // One after the other: the database refuses a name that another module still has.
         steps.forEach(step -> {

@@ -3,5 +3,4 @@ package org.hiddenclerk.app.bench;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface NamingRepository extends JpaRepository<NamingRow, UUID> {
-}
+interface NamingRepository extends JpaRepository<NamingRow, UUID> {}

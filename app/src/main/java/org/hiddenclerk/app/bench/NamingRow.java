@@ -15,19 +15,21 @@ import org.hiddenclerk.core.naming.Convention;
 class NamingRow {
     @Id
     private UUID jobId;
+
     @Version
     private long version;
+
     private String tokens;
 
-    protected NamingRow() {
-    }
+    protected NamingRow() {}
 
     NamingRow(UUID jobId) {
         this.jobId = jobId;
     }
 
     Convention convention() {
-        return new Convention(Arrays.stream(tokens.split(" ")).map(Convention.Token::valueOf).toList());
+        return new Convention(
+                Arrays.stream(tokens.split(" ")).map(Convention.Token::valueOf).toList());
     }
 
     void follows(Convention convention) {

@@ -12,13 +12,13 @@ import java.util.UUID;
 class ShowingRow {
     @Id
     private UUID id;
+
     private UUID credentialId;
     private String why;
     private String shownTo;
     private Instant shownAt;
 
-    protected ShowingRow() {
-    }
+    protected ShowingRow() {}
 
     ShowingRow(UUID credentialId, String why, String shownTo, Instant shownAt) {
         this.id = UUID.randomUUID();

@@ -10,8 +10,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Two choices of one house, unit by unit. */
 final class ChoiceComparison {
-    private ChoiceComparison() {
-    }
+    private ChoiceComparison() {}
 
     static List<WhyNotAnswer.Change> of(ChoiceDocument.@Nullable Outcome one, ChoiceDocument.@Nullable Outcome other) {
         if (one == null || other == null) {

@@ -1,16 +1,15 @@
 package org.hiddenclerk.app.choosing;
 
+import jakarta.annotation.PreDestroy;
 import java.time.Clock;
 import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutorService;
-import jakarta.annotation.PreDestroy;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.background.Worker;
 import org.hiddenclerk.app.house.Houses;
@@ -48,8 +47,15 @@ class ChooseHouse {
     private final ExecutorService worker = Worker.named("choose-house");
     private final Map<UUID, Boolean> stopped = new ConcurrentHashMap<>();
 
-    ChooseHouse(HouseChoiceRepository choices, HouseMatches matches, Houses houses, HouseSettings settings, StockBook stock, JsonMapper json,
-                Clock clock, TransactionTemplate transaction) {
+    ChooseHouse(
+            HouseChoiceRepository choices,
+            HouseMatches matches,
+            Houses houses,
+            HouseSettings settings,
+            StockBook stock,
+            JsonMapper json,
+            Clock clock,
+            TransactionTemplate transaction) {
         this.choices = choices;
         this.matches = matches;
         this.houses = houses;
@@ -66,7 +72,8 @@ class ChooseHouse {
     }
 
     UUID start(UUID job, ChoiceDocument.Asked asked, String who) {
-        HouseChoiceRow row = choices.saveAndFlush(new HouseChoiceRow(houses.job(job).id(), asked.name(), json.writeValueAsString(asked), matches.restsOn(job), who, now()));
+        HouseChoiceRow row = choices.saveAndFlush(new HouseChoiceRow(
+                houses.job(job).id(), asked.name(), json.writeValueAsString(asked), matches.restsOn(job), who, now()));
         worker.execute(() -> run(row.id(), job, asked));
         return row.id();
     }
@@ -111,19 +118,37 @@ class ChooseHouse {
                 String result = json.writeValueAsString(ChoiceDocument.Outcome.of(made.allocation(), task, matched));
                 change(choice, row -> row.ended(HouseChoiceRow.State.DONE, "done", result, now()));
             } else {
-                change(choice, row -> row.ended(attempt instanceof Attempt.Stopped ? HouseChoiceRow.State.STOPPED : HouseChoiceRow.State.FAILED, words(attempt), null, now()));
+                change(
+                        choice,
+                        row -> row.ended(
+                                attempt instanceof Attempt.Stopped
+                                        ? HouseChoiceRow.State.STOPPED
+                                        : HouseChoiceRow.State.FAILED,
+                                words(attempt),
+                                null,
+                                now()));
             }
         } catch (RuntimeException e) {
             LOG.warn("A choice for a house failed", e);
-            change(choice, row -> row.ended(HouseChoiceRow.State.FAILED, "it could not be finished; the log says why", null, now()));
+            change(
+                    choice,
+                    row -> row.ended(
+                            HouseChoiceRow.State.FAILED, "it could not be finished; the log says why", null, now()));
         } finally {
             stopped.remove(choice);
         }
     }
 
     private static String words(Attempt attempt) {
-        return attempt instanceof Attempt.Stopped ? "stopped" : attempt instanceof Attempt.Impossible impossible ? "no choice keeps all of it: " + impossible.rules().stream().sorted()
-                .map(Attempt.Rule::words).collect(Collectors.joining(", or ")) : "none was found in " + LIMIT.toSeconds() + " seconds; that there is none is not shown";
+        return attempt instanceof Attempt.Stopped
+                ? "stopped"
+                : attempt instanceof Attempt.Impossible impossible
+                        ? "no choice keeps all of it: "
+                                + impossible.rules().stream()
+                                        .sorted()
+                                        .map(Attempt.Rule::words)
+                                        .collect(Collectors.joining(", or "))
+                        : "none was found in " + LIMIT.toSeconds() + " seconds; that there is none is not shown";
     }
 
     private void change(UUID choice, java.util.function.Consumer<HouseChoiceRow> change) {
@@ -132,8 +157,17 @@ class ChooseHouse {
 
     private AllocationTask task(UUID job, HouseSurvey survey, HouseMatch.Result matched, ChoiceDocument.Asked asked) {
         HouseDocument document = settings.house(job).document();
-        return new AllocationTask(survey, matched.units(), matched.options(), settings.terms(job), document.weights().toWeights(), stock.onHand(), stock.cheapestBypassCents(),
-                asked.pins().stream().map(ChoiceDocument.PinEntry::toPin).toList(), document.oneMaker(), document.radio(survey.house().region()),
+        return new AllocationTask(
+                survey,
+                matched.units(),
+                matched.options(),
+                settings.terms(job),
+                document.weights().toWeights(),
+                stock.onHand(),
+                stock.cheapestBypassCents(),
+                asked.pins().stream().map(ChoiceDocument.PinEntry::toPin).toList(),
+                document.oneMaker(),
+                document.radio(survey.house().region()),
                 LIMIT);
     }
 
@@ -145,17 +179,24 @@ class ChooseHouse {
         HouseMatch.Result matched = matches.match(row.jobId(), survey);
         boolean known = matched.units().stream().anyMatch(u -> u.id().equals(unit));
         if (!known || stock.catalogue().find(module).isEmpty()) {
-            throw ProblemException.content("There is no such choice", new FieldProblem("#unit", unit + ", " + module, "a unit of the house and a module"));
+            throw ProblemException.content(
+                    "There is no such choice",
+                    new FieldProblem("#unit", unit + ", " + module, "a unit of the house and a module"));
         }
         AllocationTask task = task(row.jobId(), survey, matched, asked);
-        boolean allowed = task.options().stream().anyMatch(o -> o.model().code().equals(module)
-                && o.units().stream().anyMatch(u -> u.id().equals(unit)));
+        boolean allowed = task.options().stream()
+                .anyMatch(o ->
+                        o.model().code().equals(module) && o.units().stream().anyMatch(u -> u.id().equals(unit)));
         if (!allowed) {
             return WhyNotAnswer.forbidden(matched, unit, module);
         }
-        Allocation best = Allocator.solve(task).orElseThrow(() -> ProblemException.conflict("No choice was found in time."));
+        Allocation best =
+                Allocator.solve(task).orElseThrow(() -> ProblemException.conflict("No choice was found in time."));
         Attempt with = Allocator.with(task, unit, module);
-        return with instanceof Attempt.Made made ? WhyNotAnswer.dearer(Allocator.dearer(task, best, made.allocation()), survey)
-                : with instanceof Attempt.Impossible impossible ? WhyNotAnswer.of(impossible) : WhyNotAnswer.notInTime();
+        return with instanceof Attempt.Made made
+                ? WhyNotAnswer.dearer(Allocator.dearer(task, best, made.allocation()), survey)
+                : with instanceof Attempt.Impossible impossible
+                        ? WhyNotAnswer.of(impossible)
+                        : WhyNotAnswer.notInTime();
     }
 }

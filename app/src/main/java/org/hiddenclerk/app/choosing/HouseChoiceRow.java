@@ -16,30 +16,39 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "house_choice")
 class HouseChoiceRow {
     /** How far it is. */
-    enum State { RUNNING, DONE, STOPPED, FAILED }
+    enum State {
+        RUNNING,
+        DONE,
+        STOPPED,
+        FAILED
+    }
 
     private static final int MOST_WORDS = 200;
     private static final Duration LONGEST = Duration.ofMinutes(10);
 
     @Id
     private UUID id;
+
     @Version
     private long version;
+
     private UUID jobId;
     private String name;
     private String state;
     private String words;
+
     @Column(columnDefinition = "LONGTEXT")
     private String request;
+
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable String result;
+
     private @Nullable String restsOn;
     private String startedBy;
     private Instant startedAt;
     private @Nullable Instant finishedAt;
 
-    protected HouseChoiceRow() {
-    }
+    protected HouseChoiceRow() {}
 
     HouseChoiceRow(UUID jobId, String name, String request, String restsOn, String startedBy, Instant startedAt) {
         this.id = UUID.randomUUID();
@@ -78,7 +87,8 @@ class HouseChoiceRow {
 
     /** One that has run longer than any may was left behind by a clerk that stopped. */
     State stateAt(Instant now) {
-        boolean leftBehind = State.valueOf(state) == State.RUNNING && Duration.between(startedAt, now).compareTo(LONGEST) > 0;
+        boolean leftBehind = State.valueOf(state) == State.RUNNING
+                && Duration.between(startedAt, now).compareTo(LONGEST) > 0;
         return leftBehind ? State.FAILED : State.valueOf(state);
     }
 

@@ -47,8 +47,7 @@ class HouseMatches {
         this.json = json;
     }
 
-    private record Basis(List<ModuleModel> models, Terms terms, RegionProfile region) {
-    }
+    private record Basis(List<ModuleModel> models, Terms terms, RegionProfile region) {}
 
     /** A house as it is now. */
     @Transactional(readOnly = true)
@@ -63,12 +62,22 @@ class HouseMatches {
         return new HouseSurvey(house, all, rooms);
     }
 
-    /** What a choice for a house rests on, as a short text: another one once a survey, a wish or the stock book is otherwise. What is picked is no part of it. */
+    /**
+     * What a choice for a house rests on, as a short text: another one once a survey, a wish or the stock book is
+     * otherwise. What is picked is no part of it.
+     */
     @Transactional(readOnly = true)
     public String restsOn(UUID job) {
-        List<String> surveys = boxes.ofJob(job).stream().map(row -> row.id() + json.writeValueAsString(SurveyMapping.read(row))).sorted().toList();
-        String all = surveys + " " + houses.circuits(job).stream().map(row -> row.toCircuit().toString()).sorted().toList() + " " + settings.house(job).version() + " " + settings.estimates().version()
-                + " " + stock.revision();
+        List<String> surveys = boxes.ofJob(job).stream()
+                .map(row -> row.id() + json.writeValueAsString(SurveyMapping.read(row)))
+                .sorted()
+                .toList();
+        String all = surveys + " "
+                + houses.circuits(job).stream()
+                        .map(row -> row.toCircuit().toString())
+                        .sorted()
+                        .toList() + " " + settings.house(job).version() + " "
+                + settings.estimates().version() + " " + stock.revision();
         return UUID.nameUUIDFromBytes(all.getBytes(StandardCharsets.UTF_8)).toString();
     }
 
@@ -88,7 +97,8 @@ class HouseMatches {
     }
 
     private HouseMemory memory(UUID job, HouseSurvey survey) {
-        Basis basis = new Basis(stock.models(), settings.terms(job), survey.house().region());
+        Basis basis =
+                new Basis(stock.models(), settings.terms(job), survey.house().region());
         synchronized (memories) {
             HouseMemory kept = memories.get(basis);
             if (kept != null && kept.size() > MOST_PLANS) {
@@ -96,7 +106,8 @@ class HouseMatches {
                 kept = null;
             }
             if (kept == null) {
-                kept = latest(basis).map(earlier -> earlier.under(basis.models(), basis.terms()))
+                kept = latest(basis)
+                        .map(earlier -> earlier.under(basis.models(), basis.terms()))
                         .orElseGet(() -> new HouseMemory(basis.models(), basis.terms(), basis.region()));
                 memories.put(basis, kept);
             }
@@ -109,8 +120,13 @@ class HouseMatches {
 
     /** The latest memory of the region to go on from, one under the same terms if there is any. */
     private Optional<HouseMemory> latest(Basis basis) {
-        List<Map.Entry<Basis, HouseMemory>> ofRegion = memories.entrySet().stream().filter(memory -> memory.getKey().region() == basis.region()).toList();
-        return ofRegion.stream().filter(memory -> memory.getKey().terms().equals(basis.terms())).reduce((earlier, later) -> later)
-                .or(() -> ofRegion.stream().reduce((earlier, later) -> later)).map(Map.Entry::getValue);
+        List<Map.Entry<Basis, HouseMemory>> ofRegion = memories.entrySet().stream()
+                .filter(memory -> memory.getKey().region() == basis.region())
+                .toList();
+        return ofRegion.stream()
+                .filter(memory -> memory.getKey().terms().equals(basis.terms()))
+                .reduce((earlier, later) -> later)
+                .or(() -> ofRegion.stream().reduce((earlier, later) -> later))
+                .map(Map.Entry::getValue);
     }
 }

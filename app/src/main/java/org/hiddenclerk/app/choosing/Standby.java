@@ -9,7 +9,10 @@ import org.hiddenclerk.core.matching.allocation.Allocation;
 /** What the modules of a choice draw with everything off. */
 record Standby(BigDecimal watts, int unknown) {
     static Standby of(Allocation made, double volts) {
-        var models = made.chosen().stream().flatMap(o -> o.fitted().stream()).map(f -> f.model()).toList();
+        var models = made.chosen().stream()
+                .flatMap(o -> o.fitted().stream())
+                .map(f -> f.model())
+                .toList();
         double sum = 0;
         int unknown = 0;
         for (ModuleModel model : models) {

@@ -9,9 +9,9 @@ import java.util.UUID;
 import org.hiddenclerk.app.planning.PickEntry;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.ProblemException;
+import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.app.survey.BoxRow;
 import org.hiddenclerk.app.survey.Boxes;
-import org.hiddenclerk.app.stock.StockBook;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.Terms;
@@ -32,7 +32,13 @@ class TakeOver {
     private final TransactionTemplate transaction;
     private final JsonMapper json;
 
-    TakeOver(ChooseHouse chooseHouse, Boxes boxes, Plans plans, StockBook stock, TransactionTemplate transaction, JsonMapper json) {
+    TakeOver(
+            ChooseHouse chooseHouse,
+            Boxes boxes,
+            Plans plans,
+            StockBook stock,
+            TransactionTemplate transaction,
+            JsonMapper json) {
         this.chooseHouse = chooseHouse;
         this.boxes = boxes;
         this.plans = plans;
@@ -42,19 +48,19 @@ class TakeOver {
     }
 
     /** What became of the boxes. */
-    record TakeOverReport(int taken, List<LeftAsIs> kept) {
-    }
+    record TakeOverReport(int taken, List<LeftAsIs> kept) {}
 
     /** A box that keeps what it has. */
-    record LeftAsIs(UUID box, String label, String why) {
-    }
+    record LeftAsIs(UUID box, String label, String why) {}
 
     TakeOverReport takeOver(UUID choice, String who) {
         HouseChoiceRow row = chooseHouse.find(choice);
-        ChoiceDocument.Outcome outcome = json.readValue(row.result().orElseThrow(() ->
-                ProblemException.conflict("This choice is not finished.")), ChoiceDocument.Outcome.class);
+        ChoiceDocument.Outcome outcome = json.readValue(
+                row.result().orElseThrow(() -> ProblemException.conflict("This choice is not finished.")),
+                ChoiceDocument.Outcome.class);
         Map<UUID, List<ChoiceDocument.ChosenView>> byLead = new LinkedHashMap<>();
-        outcome.chosen().forEach(chosen -> byLead.computeIfAbsent(chosen.lead(), l -> new ArrayList<>()).add(chosen));
+        outcome.chosen().forEach(chosen -> byLead.computeIfAbsent(chosen.lead(), l -> new ArrayList<>())
+                .add(chosen));
         int taken = 0;
         List<LeftAsIs> kept = new ArrayList<>();
         for (BoxRow box : boxes.ofJob(row.jobId())) {
@@ -74,16 +80,28 @@ class TakeOver {
         if (chosen.isEmpty() && found.picks().isEmpty()) {
             return false;
         }
-        plans.choose(box, found.row().version(), chosen.stream().map(view -> pick(view, found)).toList(), who);
+        plans.choose(
+                box,
+                found.row().version(),
+                chosen.stream().map(view -> pick(view, found)).toList(),
+                who);
         return true;
     }
 
     private PickEntry pick(ChoiceDocument.ChosenView chosen, Boxes.Found found) {
         ModuleModel model = stock.require(chosen.module(), "/module");
-        Optional<ModuleModel> companion = Optional.ofNullable(chosen.companion()).map(code -> stock.require(code, "/companion"));
-        Assignment usual = new ModuleMatch(new Planner(found.house(), found.run()), Terms.USUAL).assign(chosen.scheme(), chosen.gangs(),
-                chosen.loads(), model, companion);
-        return new PickEntry(model.code(), chosen.gangs(), usual.behaviours(), usual.bypass().map(Watts::asDecimal).orElse(null), chosen.scheme(),
-                chosen.loads(), chosen.companion(), null);
+        Optional<ModuleModel> companion =
+                Optional.ofNullable(chosen.companion()).map(code -> stock.require(code, "/companion"));
+        Assignment usual = new ModuleMatch(new Planner(found.house(), found.run()), Terms.USUAL)
+                .assign(chosen.scheme(), chosen.gangs(), chosen.loads(), model, companion);
+        return new PickEntry(
+                model.code(),
+                chosen.gangs(),
+                usual.behaviours(),
+                usual.bypass().map(Watts::asDecimal).orElse(null),
+                chosen.scheme(),
+                chosen.loads(),
+                chosen.companion(),
+                null);
     }
 }

@@ -32,6 +32,7 @@ class WarmMatches {
     private static final Duration LEFT_ALONE = Duration.ofSeconds(1);
     /** It takes at most a tenth of the time: where many people work, their changes would otherwise keep the processors busy. */
     private static final int RESTS = 9;
+
     private static final int RESTS_AFTER_START = 1;
     /** Houses that are matched again when the stock book changed: those that were matched last. */
     private static final int LATEST = 4;
@@ -86,7 +87,10 @@ class WarmMatches {
     }
 
     private synchronized void matchSoon(UUID job) {
-        Future<?> earlier = due.put(job, worker.schedule(() -> Rest.after(() -> match(job), RESTS), LEFT_ALONE.toMillis(), TimeUnit.MILLISECONDS));
+        Future<?> earlier = due.put(
+                job,
+                worker.schedule(
+                        () -> Rest.after(() -> match(job), RESTS), LEFT_ALONE.toMillis(), TimeUnit.MILLISECONDS));
         if (earlier != null) {
             earlier.cancel(false);
         }

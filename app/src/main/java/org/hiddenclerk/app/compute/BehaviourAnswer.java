@@ -20,7 +20,8 @@ record BehaviourAnswer(List<ChangeView> trace, List<ReportView> reports, EndView
 
     /** A relay as JSON. */
     enum OnOff {
-        ON, OFF;
+        ON,
+        OFF;
 
         static OnOff of(boolean on) {
             return on ? ON : OFF;
@@ -28,24 +29,34 @@ record BehaviourAnswer(List<ChangeView> trace, List<ReportView> reports, EndView
     }
 
     /** A change of the relay, or of the motion. */
-    record ChangeView(long atMs, @MayBeAbsent OnOff relay, @MayBeAbsent Motion motion, Cause cause) {
-    }
+    record ChangeView(long atMs, @MayBeAbsent OnOff relay, @MayBeAbsent Motion motion, Cause cause) {}
 
-    record ReportView(long atMs, Output.Report report) {
-    }
+    record ReportView(long atMs, Output.Report report) {}
 
-    record EndView(@MayBeAbsent Contact contact, @MayBeAbsent Map<String, Contact> contacts, @MayBeAbsent OnOff relay, @MayBeAbsent Motion motion) {
-    }
+    record EndView(
+            @MayBeAbsent Contact contact,
+            @MayBeAbsent Map<String, Contact> contacts,
+            @MayBeAbsent OnOff relay,
+            @MayBeAbsent Motion motion) {}
 
     /** Hand actions; null where it cannot be done. */
-    record CostView(@JsonInclude(JsonInclude.Include.ALWAYS) @Nullable Integer handAfterRemote, @JsonInclude(JsonInclude.Include.ALWAYS) @Nullable Integer remoteAfterHand) {
-    }
+    record CostView(
+            @JsonInclude(JsonInclude.Include.ALWAYS) @Nullable Integer handAfterRemote,
+            @JsonInclude(JsonInclude.Include.ALWAYS) @Nullable Integer remoteAfterHand) {}
 
     static BehaviourAnswer of(Machine machine, Machine.Step end) {
         Cost cost = Cost.of(machine, end.state());
-        return new BehaviourAnswer(end.outputs().stream().filter(output -> !(output instanceof Output.Told)).map(BehaviourAnswer::change).toList(),
-                end.outputs().stream().filter(Output.Told.class::isInstance).map(output -> new ReportView(output.atMs(), ((Output.Told) output).report())).toList(),
-                end(machine, end.state()), new CostView(orNull(cost.handAfterRemote()), orNull(cost.remoteAfterHand())));
+        return new BehaviourAnswer(
+                end.outputs().stream()
+                        .filter(output -> !(output instanceof Output.Told))
+                        .map(BehaviourAnswer::change)
+                        .toList(),
+                end.outputs().stream()
+                        .filter(Output.Told.class::isInstance)
+                        .map(output -> new ReportView(output.atMs(), ((Output.Told) output).report()))
+                        .toList(),
+                end(machine, end.state()),
+                new CostView(orNull(cost.handAfterRemote()), orNull(cost.remoteAfterHand())));
     }
 
     private static ChangeView change(Output output) {
@@ -57,7 +68,16 @@ record BehaviourAnswer(List<ChangeView> trace, List<ReportView> reports, EndView
     }
 
     private static EndView end(Machine machine, State state) {
-        return machine.inputs() == 2 ? new EndView(null, new TreeMap<>(Map.of("1", state.contacts().get(0), "2", state.contacts().get(1))), null, state.motion())
+        return machine.inputs() == 2
+                ? new EndView(
+                        null,
+                        new TreeMap<>(Map.of(
+                                "1",
+                                state.contacts().get(0),
+                                "2",
+                                state.contacts().get(1))),
+                        null,
+                        state.motion())
                 : new EndView(state.contacts().get(0), null, OnOff.of(state.relay()), null);
     }
 

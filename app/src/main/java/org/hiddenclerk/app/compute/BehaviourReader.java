@@ -26,33 +26,63 @@ final class BehaviourReader {
 
     List<FieldProblem> problems() {
         Parameters usual = Parameters.USUAL;
-        return Parameters.problems(ms("debounceMs", usual.debounceMs()), ms("holdMs", usual.holdMs()), ms("runOnMs", usual.runOnMs()),
-                ms("minimumBlinkMs", usual.minimumBlinkMs()), ms("holdUpMs", usual.holdUpMs()), ms("reversePauseMs", usual.reversePauseMs())).stream()
-                .map(problem -> new FieldProblem("/parameters/" + problem.parameter(), problem.found(), problem.expected())).toList();
+        return Parameters.problems(
+                        ms("debounceMs", usual.debounceMs()),
+                        ms("holdMs", usual.holdMs()),
+                        ms("runOnMs", usual.runOnMs()),
+                        ms("minimumBlinkMs", usual.minimumBlinkMs()),
+                        ms("holdUpMs", usual.holdUpMs()),
+                        ms("reversePauseMs", usual.reversePauseMs()))
+                .stream()
+                .map(problem ->
+                        new FieldProblem("/parameters/" + problem.parameter(), problem.found(), problem.expected()))
+                .toList();
     }
 
     Machine machine() {
         Parameters usual = Parameters.USUAL;
-        return new Machine(InputBehaviour.valueOf(document.get("behaviour").asString()), new Parameters(ms("debounceMs", usual.debounceMs()),
-                Contact.valueOf(given.path("rest").asString(usual.rest().name())), given.path("inverted").asBoolean(usual.inverted()), ms("holdMs", usual.holdMs()),
-                ms("runOnMs", usual.runOnMs()), given.path("pressStops").asBoolean(usual.pressStops()), ms("minimumBlinkMs", usual.minimumBlinkMs()),
-                ms("holdUpMs", usual.holdUpMs()), ms("reversePauseMs", usual.reversePauseMs()), PowerOn.valueOf(given.path("powerOn").asString(usual.powerOn().name()))));
+        return new Machine(
+                InputBehaviour.valueOf(document.get("behaviour").asString()),
+                new Parameters(
+                        ms("debounceMs", usual.debounceMs()),
+                        Contact.valueOf(given.path("rest").asString(usual.rest().name())),
+                        given.path("inverted").asBoolean(usual.inverted()),
+                        ms("holdMs", usual.holdMs()),
+                        ms("runOnMs", usual.runOnMs()),
+                        given.path("pressStops").asBoolean(usual.pressStops()),
+                        ms("minimumBlinkMs", usual.minimumBlinkMs()),
+                        ms("holdUpMs", usual.holdUpMs()),
+                        ms("reversePauseMs", usual.reversePauseMs()),
+                        PowerOn.valueOf(
+                                given.path("powerOn").asString(usual.powerOn().name()))));
     }
 
     State start() {
         JsonNode start = document.get("start");
         if (start.has("contacts")) {
-            return machine().start(List.of(contact(start.get("contacts").get("1")), contact(start.get("contacts").get("2"))), false,
-                    Motion.valueOf(start.get("motion").asString()));
+            return machine()
+                    .start(
+                            List.of(
+                                    contact(start.get("contacts").get("1")),
+                                    contact(start.get("contacts").get("2"))),
+                            false,
+                            Motion.valueOf(start.get("motion").asString()));
         }
-        return machine().start(List.of(contact(start.get("contact"))), start.get("relay").asString().equals("ON"), Motion.STOP);
+        return machine()
+                .start(
+                        List.of(contact(start.get("contact"))),
+                        start.get("relay").asString().equals("ON"),
+                        Motion.STOP);
     }
 
     /** In order of time; those of one instant as they were given. */
     List<Event> events() {
         List<Event> events = new ArrayList<>();
-        document.get("events").forEach(event -> events.add(new Event(event.get("atMs").asLong(), Event.Type.valueOf(event.get("do").asString()),
-                Integer.parseInt(event.path("input").asString("1")))));
+        document.get("events")
+                .forEach(event -> events.add(new Event(
+                        event.get("atMs").asLong(),
+                        Event.Type.valueOf(event.get("do").asString()),
+                        Integer.parseInt(event.path("input").asString("1")))));
         events.sort(Comparator.comparingLong(Event::atMs));
         return events;
     }

@@ -25,7 +25,8 @@ final class FormatSchema {
             if (source == null) {
                 throw new IllegalStateException("Impossible state: the schema of " + name + " is not shipped.");
             }
-            schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(source);
+            schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                    .getSchema(source);
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -41,8 +42,10 @@ final class FormatSchema {
             String pointer = error.getInstanceLocation().toString();
             String property = error.getProperty();
             boolean additional = "additionalProperties".equals(error.getKeyword()) && property != null;
-            problems.add(new FieldProblem(additional ? pointer + "/" + property : pointer,
-                    additional ? "unknown field " + property : found(error), error.getMessage()));
+            problems.add(new FieldProblem(
+                    additional ? pointer + "/" + property : pointer,
+                    additional ? "unknown field " + property : found(error),
+                    error.getMessage()));
         }
         return problems;
     }

@@ -11,22 +11,32 @@ import org.hiddenclerk.core.conductors.Traced;
 import org.jspecify.annotations.Nullable;
 
 /** The answer of a trace as JSON. */
-public record TraceAnswer(List<Traced.Possibility> possible, Map<String, ConductorRole> certain,
-                          List<Contradiction> contradictions,
-                          @JsonInclude(JsonInclude.Include.ALWAYS) @Nullable NextTest nextTest, boolean done) {
+public record TraceAnswer(
+        List<Traced.Possibility> possible,
+        Map<String, ConductorRole> certain,
+        List<Contradiction> contradictions,
+        @JsonInclude(JsonInclude.Include.ALWAYS) @Nullable NextTest nextTest,
+        boolean done) {
 
     /** Readings that cannot hold together, by index. */
-    public record Contradiction(List<Integer> readings) {
-    }
+    public record Contradiction(List<Integer> readings) {}
 
     /** The reading to make next, as the request would carry it, without a value. */
-    public record NextTest(Map<String, Object> reading, int leavesIfTrue, int leavesIfFalse, String why) {
-    }
+    public record NextTest(Map<String, Object> reading, int leavesIfTrue, int leavesIfFalse, String why) {}
 
     static TraceAnswer of(Traced traced, boolean severalCircuits) {
-        return new TraceAnswer(traced.possible(), traced.certain(), traced.contradictions().stream().map(Contradiction::new).toList(),
-                traced.nextTest().map(test -> new NextTest(reading(test.reading(), severalCircuits), test.leavesIfTrue(),
-                        test.leavesIfFalse(), test.why())).orElse(null), traced.done());
+        return new TraceAnswer(
+                traced.possible(),
+                traced.certain(),
+                traced.contradictions().stream().map(Contradiction::new).toList(),
+                traced.nextTest()
+                        .map(test -> new NextTest(
+                                reading(test.reading(), severalCircuits),
+                                test.leavesIfTrue(),
+                                test.leavesIfFalse(),
+                                test.why()))
+                        .orElse(null),
+                traced.done());
     }
 
     private static Map<String, Object> reading(Reading reading, boolean severalCircuits) {

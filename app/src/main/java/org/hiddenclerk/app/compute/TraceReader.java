@@ -9,11 +9,11 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.app.problem.FieldProblem;
-import org.hiddenclerk.core.conductors.Termination;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.OpenedBox;
 import org.hiddenclerk.core.conductors.Reading;
 import org.hiddenclerk.core.conductors.SeenCore;
+import org.hiddenclerk.core.conductors.Termination;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.job.RegionProfile;
 import tools.jackson.databind.JsonNode;
@@ -65,19 +65,26 @@ final class TraceReader {
         if (boxes.stream().anyMatch(box -> box.id().equals(id))) {
             problem(pointer + "/id", id, "an id that no other box has");
         }
-        Optional<Mechanism> mechanism = node.get("switch").isNull() ? Optional.empty()
+        Optional<Mechanism> mechanism = node.get("switch").isNull()
+                ? Optional.empty()
                 : Optional.of(Mechanism.valueOf(node.get("switch").asString()));
         boolean removed = node.path("removed").asBoolean(false);
         boolean lamp = mechanism.isEmpty() && !removed;
-        if (lamp && (!lampOpened || boxes.stream().anyMatch(box -> box.mechanism().isEmpty() && !box.removed()))) {
-            problem(pointer + "/switch", "null", "a mechanism; only one opened lamp place has none, with lamp.opened true");
+        if (lamp
+                && (!lampOpened
+                        || boxes.stream().anyMatch(box -> box.mechanism().isEmpty() && !box.removed()))) {
+            problem(
+                    pointer + "/switch",
+                    "null",
+                    "a mechanism; only one opened lamp place has none, with lamp.opened true");
         }
         List<SeenCore> cores = new ArrayList<>();
         Map<String, Integer> joints = new HashMap<>();
         for (int c = 0; c < node.get("cores").size(); c++) {
             SeenCore core = core(node.get("cores").get(c));
             String at = pointer + "/cores/" + c;
-            if (boxes.stream().flatMap(box -> box.cores().stream()).anyMatch(seen -> seen.id().equals(core.id()))
+            if (boxes.stream().flatMap(box -> box.cores().stream()).anyMatch(seen -> seen.id()
+                            .equals(core.id()))
                     || cores.stream().anyMatch(seen -> seen.id().equals(core.id()))) {
                 problem(at + "/id", core.id(), "an id that no other core has");
             }
@@ -100,22 +107,34 @@ final class TraceReader {
     private void terminal(String pointer, String terminal, Optional<Mechanism> mechanism, boolean removed) {
         if (removed) {
             problem(pointer, terminal, "loose, capped or a joint: the mechanism is off");
-        } else if (mechanism.isEmpty() ? !LAMP_TERMINALS.contains(terminal) : !mechanism.get().terminals().contains(terminal)) {
-            problem(pointer, terminal, "one of " + mechanism.map(m -> String.join(" ", m.terminals())).orElse("lamp:L lamp:N")
-                    + ", joint:n, loose or capped");
+        } else if (mechanism.isEmpty()
+                ? !LAMP_TERMINALS.contains(terminal)
+                : !mechanism.get().terminals().contains(terminal)) {
+            problem(
+                    pointer,
+                    terminal,
+                    "one of "
+                            + mechanism
+                                    .map(m -> String.join(" ", m.terminals()))
+                                    .orElse("lamp:L lamp:N") + ", joint:n, loose or capped");
         }
     }
 
     private static SeenCore core(JsonNode node) {
-        return new SeenCore(node.get("id").asString(), node.get("cable").asString(), node.get("colour").asString(),
+        return new SeenCore(
+                node.get("id").asString(),
+                node.get("cable").asString(),
+                node.get("colour").asString(),
                 Termination.read(node.get("at").asString()));
     }
 
     private void reading(String pointer, JsonNode node) {
         boolean value = node.get("value").asBoolean();
         if (node.has("continuous")) {
-            String first = core(pointer + "/continuous/0", node.get("continuous").get(0));
-            String second = core(pointer + "/continuous/1", node.get("continuous").get(1));
+            String first =
+                    core(pointer + "/continuous/0", node.get("continuous").get(0));
+            String second =
+                    core(pointer + "/continuous/1", node.get("continuous").get(1));
             if (first.equals(second)) {
                 problem(pointer + "/continuous/1", second, "another core than the first");
             }
@@ -136,7 +155,8 @@ final class TraceReader {
 
     private String core(String pointer, JsonNode node) {
         String id = node.asString();
-        if (boxes.stream().flatMap(box -> box.cores().stream()).noneMatch(core -> core.id().equals(id))) {
+        if (boxes.stream().flatMap(box -> box.cores().stream()).noneMatch(core -> core.id()
+                .equals(id))) {
             problem(pointer, id, "the id of a core");
         }
         return id;
@@ -157,15 +177,18 @@ final class TraceReader {
         Set<String> named = new HashSet<>();
         node.properties().forEach(entry -> {
             named.add(entry.getKey());
-            Optional<OpenedBox> box = boxes.stream().filter(b -> b.id().equals(entry.getKey())).findFirst();
+            Optional<OpenedBox> box =
+                    boxes.stream().filter(b -> b.id().equals(entry.getKey())).findFirst();
             if (box.isEmpty()) {
                 problem(pointer + "/" + entry.getKey(), entry.getKey(), "the id of a box with a switch");
             } else if (box.get().isOperable()) {
                 with.put(entry.getKey(), entry.getValue().asInt());
             }
         });
-        boxes.stream().filter(box -> box.isOperable() && !named.contains(box.id())).forEach(box ->
-                problem(pointer, "no position of " + box.id(), "a position for every box with a switch"));
+        boxes.stream()
+                .filter(box -> box.isOperable() && !named.contains(box.id()))
+                .forEach(box ->
+                        problem(pointer, "no position of " + box.id(), "a position for every box with a switch"));
         return with;
     }
 }

@@ -12,16 +12,21 @@ import org.hiddenclerk.core.finding.Verdict;
 public record WiringAnswer(Verdict verdict, List<FindingView> findings, Iterable<Row> truthTable) {
 
     /** One switching state of one region. */
-    public record Row(Map<String, Integer> switches, Map<String, Integer> channels,
-                      Map<String, TruthTable.LoadReading> loads, Map<String, TruthTable.ModuleReading> modules,
-                      List<List<String>> shorts) {
+    public record Row(
+            Map<String, Integer> switches,
+            Map<String, Integer> channels,
+            Map<String, TruthTable.LoadReading> loads,
+            Map<String, TruthTable.ModuleReading> modules,
+            List<List<String>> shorts) {
         static Row of(TruthTable.Row row) {
             return new Row(row.state().switches(), row.state().channels(), row.loads(), row.modules(), row.shorts());
         }
     }
 
     static WiringAnswer of(WiringCheck.Result result) {
-        return new WiringAnswer(result.verdict(), result.findings().stream().map(FindingView::of).toList(),
+        return new WiringAnswer(
+                result.verdict(),
+                result.findings().stream().map(FindingView::of).toList(),
                 () -> rows(result.truthTable().iterator()));
     }
 

@@ -27,8 +27,7 @@ import tools.jackson.databind.JsonNode;
 final class WiringReader {
     private static final double DEFAULT_FREQUENCY_HZ = 50;
 
-    private WiringReader() {
-    }
+    private WiringReader() {}
 
     static Wiring read(JsonNode document) {
         List<Part> parts = new ArrayList<>();
@@ -39,9 +38,11 @@ final class WiringReader {
     }
 
     private static SupplySystem supplySystem(JsonNode supply) {
-        return new SupplySystem(supply.get("nominalVolts").asDouble(),
+        return new SupplySystem(
+                supply.get("nominalVolts").asDouble(),
                 number(supply, "frequencyHz").orElse(DEFAULT_FREQUENCY_HZ),
-                text(supply, "system").map(SupplySystem.Arrangement::valueOf)
+                text(supply, "system")
+                        .map(SupplySystem.Arrangement::valueOf)
                         .orElse(SupplySystem.Arrangement.THREE_PHASE));
     }
 
@@ -50,11 +51,19 @@ final class WiringReader {
         Map<String, NodeId> pins = pins(part.get("pins"));
         String kind = part.get("kind").asString();
         return switch (kind) {
-            case "supply" -> new Part.Supply(id, Line.ofLabel(part.get("line").asString()),
-                    text(part, "circuit").orElse(""), number(part, "ratedAmps"), number(part, "volts"), pins);
-            case "conductor" -> new Part.Conductor(id, text(part, "cable").orElse("?"), text(part, "core").orElse("?"),
-                    number(part, "mm2"), pins);
-            case "switch" -> new Part.Switch(id, Mechanism.valueOf(part.get("mechanism").asString()), pins);
+            case "supply" ->
+                new Part.Supply(
+                        id,
+                        Line.ofLabel(part.get("line").asString()),
+                        text(part, "circuit").orElse(""),
+                        number(part, "ratedAmps"),
+                        number(part, "volts"),
+                        pins);
+            case "conductor" ->
+                new Part.Conductor(
+                        id, text(part, "cable").orElse("?"), text(part, "core").orElse("?"), number(part, "mm2"), pins);
+            case "switch" ->
+                new Part.Switch(id, Mechanism.valueOf(part.get("mechanism").asString()), pins);
             case "load" -> load(part, id, pins);
             case "module" -> module(part.get("module"), id, pins);
             case "sender" -> new Part.Sender(id, inputs(part.get("sender")), pins);
@@ -66,16 +75,28 @@ final class WiringReader {
     }
 
     private static Part.Load load(JsonNode part, PartId id, Map<String, NodeId> pins) {
-        return new Part.Load(id, LoadKind.valueOf(part.get("load").asString()), part.get("watts").asDouble(),
-                number(part, "powerFactor").orElse(1.0), number(part, "volts"), text(part, "motor"),
-                text(part, "direction"), part.has("earth"), pins);
+        return new Part.Load(
+                id,
+                LoadKind.valueOf(part.get("load").asString()),
+                part.get("watts").asDouble(),
+                number(part, "powerFactor").orElse(1.0),
+                number(part, "volts"),
+                text(part, "motor"),
+                text(part, "direction"),
+                part.has("earth"),
+                pins);
     }
 
     private static Part.FittedModule module(JsonNode module, PartId id, Map<String, NodeId> pins) {
         List<Channel> channels = new ArrayList<>();
         module.get("channels").forEach(channel -> channels.add(channel(channel)));
-        return new Part.FittedModule(id, supply(module.get("supply")), channels, inputs(module),
-                module.path("interlocked").asBoolean(false), pins);
+        return new Part.FittedModule(
+                id,
+                supply(module.get("supply")),
+                channels,
+                inputs(module),
+                module.path("interlocked").asBoolean(false),
+                pins);
     }
 
     private static ModuleSupply supply(JsonNode supply) {
@@ -85,8 +106,14 @@ final class WiringReader {
         OptionalDouble maxVolts = number(supply, "maxVolts");
         double watts = number(supply, "watts").orElse(ModuleSupply.LineNeutral.DEFAULT_WATTS);
         return switch (supply.get("type").asString()) {
-            case "TWO_WIRE" -> new ModuleSupply.TwoWire(live, back, minVolts, maxVolts,
-                    supply.get("standbyMilliamps").asDouble(), number(supply, "minimumLoadWatts").orElse(0));
+            case "TWO_WIRE" ->
+                new ModuleSupply.TwoWire(
+                        live,
+                        back,
+                        minVolts,
+                        maxVolts,
+                        supply.get("standbyMilliamps").asDouble(),
+                        number(supply, "minimumLoadWatts").orElse(0));
             case "DC" -> new ModuleSupply.DirectCurrent(live, back, minVolts, maxVolts, watts);
             default -> new ModuleSupply.LineNeutral(live, back, minVolts, maxVolts, watts);
         };
@@ -94,9 +121,15 @@ final class WiringReader {
 
     private static Channel channel(JsonNode channel) {
         List<ContactRating> ratings = new ArrayList<>();
-        channel.path("ratings").forEach(rating -> ratings.add(new ContactRating(
-                LoadKind.valueOf(rating.get("load").asString()), number(rating, "watts"), number(rating, "amps"))));
-        return new Channel(channel.get("id").asString(), channel.get("from").asString(), channel.get("to").asString(),
+        channel.path("ratings")
+                .forEach(rating -> ratings.add(new ContactRating(
+                        LoadKind.valueOf(rating.get("load").asString()),
+                        number(rating, "watts"),
+                        number(rating, "amps"))));
+        return new Channel(
+                channel.get("id").asString(),
+                channel.get("from").asString(),
+                channel.get("to").asString(),
                 ratings);
     }
 
@@ -106,10 +139,15 @@ final class WiringReader {
             List<String> pins = new ArrayList<>();
             text(input, "pin").ifPresent(pins::add);
             input.path("pins").forEach(pin -> pins.add(pin.asString()));
-            inputs.add(new Input(input.get("id").asString(), pins, text(input, "activeWith"),
+            inputs.add(new Input(
+                    input.get("id").asString(),
+                    pins,
+                    text(input, "activeWith"),
                     text(input, "potential").map(Input.Potential::valueOf).orElse(Input.Potential.MAINS),
-                    InputBehaviour.valueOf(input.get("behaviour").asString()), text(input, "channel"),
-                    text(input, "target").map(PartId::new), text(input, "commonWith")));
+                    InputBehaviour.valueOf(input.get("behaviour").asString()),
+                    text(input, "channel"),
+                    text(input, "target").map(PartId::new),
+                    text(input, "commonWith")));
         });
         return inputs;
     }
@@ -118,14 +156,20 @@ final class WiringReader {
         List<PartId> controls = new ArrayList<>();
         intent.get("controls").forEach(control -> controls.add(new PartId(control.asString())));
         OptionalInt maxHandActions = intent.has("maxHandActions")
-                ? OptionalInt.of(intent.get("maxHandActions").asInt()) : OptionalInt.empty();
-        return new Intent(new PartId(intent.get("load").asString()), controls, intent.path("remote").asBoolean(false),
+                ? OptionalInt.of(intent.get("maxHandActions").asInt())
+                : OptionalInt.empty();
+        return new Intent(
+                new PartId(intent.get("load").asString()),
+                controls,
+                intent.path("remote").asBoolean(false),
                 maxHandActions);
     }
 
     private static Map<String, NodeId> pins(JsonNode pins) {
         Map<String, NodeId> nodes = new LinkedHashMap<>();
-        pins.properties().forEach(pin -> nodes.put(pin.getKey(), new NodeId(pin.getValue().asString())));
+        pins.properties()
+                .forEach(
+                        pin -> nodes.put(pin.getKey(), new NodeId(pin.getValue().asString())));
         return nodes;
     }
 

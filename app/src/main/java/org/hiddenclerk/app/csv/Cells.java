@@ -4,12 +4,13 @@ package org.hiddenclerk.app.csv;
 final class Cells {
     private static final String STARTS = "=+@\t\r";
 
-    private Cells() {
-    }
+    private Cells() {}
 
     /** Whether a spreadsheet would take it for a formula; negative figures are none. */
     static boolean isFormula(String cell) {
-        return !cell.isEmpty() && (STARTS.indexOf(cell.charAt(0)) >= 0 || cell.charAt(0) == '-' && !cell.matches("-[0-9]+([.,][0-9]+)?"));
+        return !cell.isEmpty()
+                && (STARTS.indexOf(cell.charAt(0)) >= 0
+                        || cell.charAt(0) == '-' && !cell.matches("-[0-9]+([.,][0-9]+)?"));
     }
 
     /** As it is written into a table: what would be taken for a formula is led by an apostrophe. */

@@ -50,7 +50,8 @@ public final class CsvFile {
 
         /** What a cell says, without spaces around it; empty for a blank one and for a column that is not there. */
         public Optional<String> cell(String column) {
-            return values.isMapped(column) && values.isSet(column) ? Optional.of(values.get(column).strip()).filter(cell -> !cell.isEmpty())
+            return values.isMapped(column) && values.isSet(column)
+                    ? Optional.of(values.get(column).strip()).filter(cell -> !cell.isEmpty())
                     : Optional.empty();
         }
     }
@@ -66,9 +67,19 @@ public final class CsvFile {
             throw from.refused("letters that could not be read", "a file in UTF-8; save it anew with that encoding");
         }
         String first = text.lines().findFirst().orElse("");
-        char separator = first.chars().filter(c -> c == ';').count() > first.chars().filter(c -> c == ',').count() ? ';' : ',';
-        CSVFormat format = CSVFormat.RFC4180.builder().setDelimiter(separator).setHeader().setSkipHeaderRecord(true)
-                .setIgnoreHeaderCase(true).setIgnoreEmptyLines(true).setTrim(true).get();
+        char separator = first.chars().filter(c -> c == ';').count()
+                        > first.chars().filter(c -> c == ',').count()
+                ? ';'
+                : ',';
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setDelimiter(separator)
+                .setHeader()
+                .setSkipHeaderRecord(true)
+                .setIgnoreHeaderCase(true)
+                .setIgnoreEmptyLines(true)
+                .setTrim(true)
+                .get();
         try (CSVParser parser = CSVParser.parse(text, format)) {
             for (String column : needed) {
                 if (parser.getHeaderNames().stream().noneMatch(column::equalsIgnoreCase)) {
@@ -81,7 +92,9 @@ public final class CsvFile {
             }
             return new CsvFile(List.copyOf(parser.getHeaderNames()), records);
         } catch (IOException | IllegalArgumentException | UncheckedIOException e) {
-            throw from.refused(String.valueOf(e.getMessage()), "comma-separated values with names of columns in the first line (RFC 4180)");
+            throw from.refused(
+                    String.valueOf(e.getMessage()),
+                    "comma-separated values with names of columns in the first line (RFC 4180)");
         }
     }
 
@@ -91,7 +104,9 @@ public final class CsvFile {
 
     /** The first column of a row whose cell a spreadsheet would work out. */
     public Optional<String> formulaIn(Row row) {
-        return names.stream().filter(name -> row.cell(name).filter(Cells::isFormula).isPresent()).findFirst();
+        return names.stream()
+                .filter(name -> row.cell(name).filter(Cells::isFormula).isPresent())
+                .findFirst();
     }
 
     /** A file of these rows; text that a spreadsheet would take for a formula is led by an apostrophe. */

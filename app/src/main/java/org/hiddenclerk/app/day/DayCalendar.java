@@ -24,17 +24,23 @@ final class DayCalendar {
         System.setProperty("net.fortuna.ical4j.timezone.cache.impl", "net.fortuna.ical4j.util.MapTimeZoneCache");
     }
 
-    private DayCalendar() {
-    }
+    private DayCalendar() {}
 
     static String of(DaysView days, ZoneId zone, UUID job, String house) {
-        Calendar calendar = new Calendar().withProdId("-//Hidden Clerk//days on site//EN").withDefaults().getFluentTarget();
+        Calendar calendar = new Calendar()
+                .withProdId("-//Hidden Clerk//days on site//EN")
+                .withDefaults()
+                .getFluentTarget();
         for (DayView day : days.days()) {
             for (VisitView visit : day.visits()) {
-                VEvent event = new VEvent(at(day.date(), visit.from(), zone), at(day.date(), visit.to(), zone), visit.words());
-                event.add(new Uid(UUID.nameUUIDFromBytes((job + visit.words() + visit.kind() + day.date()).getBytes(java.nio.charset.StandardCharsets.UTF_8)) + "@hidden-clerk"));
+                VEvent event =
+                        new VEvent(at(day.date(), visit.from(), zone), at(day.date(), visit.to(), zone), visit.words());
+                event.add(new Uid(UUID.nameUUIDFromBytes((job + visit.words() + visit.kind() + day.date())
+                                .getBytes(java.nio.charset.StandardCharsets.UTF_8))
+                        + "@hidden-clerk"));
                 event.add(new Location(house));
-                event.add(new Description(visit.person() + (visit.circuits().isEmpty() ? "" : "; circuits " + String.join(", ", visit.circuits()))));
+                event.add(new Description(visit.person()
+                        + (visit.circuits().isEmpty() ? "" : "; circuits " + String.join(", ", visit.circuits()))));
                 calendar.add(event);
             }
         }

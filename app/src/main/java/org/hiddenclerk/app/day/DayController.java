@@ -48,8 +48,7 @@ class DayController {
     }
 
     /** A circuit that works hang on. */
-    record DayCircuitView(String label, boolean lights, boolean alternativeSupplies) {
-    }
+    record DayCircuitView(String label, boolean lights, boolean alternativeSupplies) {}
 
     /**
      * What there is to plan, and what was planned.
@@ -57,9 +56,17 @@ class DayController {
      * @param asked what was asked last, or what is usual
      * @param soFar minutes that a position of this job took so far, over so many sheets
      */
-    record DayPlanView(int works, List<String> notIssued, List<DayCircuitView> circuits, NormsEntry norms, @MayBeAbsent Integer soFar, int sheets,
-                       DayQuestion asked, @MayBeAbsent DaysView planned, @MayBeAbsent String madeBy, @MayBeAbsent Instant madeAt) {
-    }
+    record DayPlanView(
+            int works,
+            List<String> notIssued,
+            List<DayCircuitView> circuits,
+            NormsEntry norms,
+            @MayBeAbsent Integer soFar,
+            int sheets,
+            DayQuestion asked,
+            @MayBeAbsent DaysView planned,
+            @MayBeAbsent String madeBy,
+            @MayBeAbsent Instant madeAt) {}
 
     @GetMapping
     @Operation(operationId = "day")
@@ -68,9 +75,20 @@ class DayController {
         Optional<DayPlanRow> row = days.last(job);
         SiteWork.Site all = site.of(job, Norms.USUAL, Map.of());
         SiteWork.SoFar soFar = site.soFar(job);
-        return new DayPlanView(all.works().size(), all.notIssued(), all.circuits().entrySet().stream().map(c -> new DayCircuitView(c.getKey(), c.getValue().lights(),
-                c.getValue().alternativeSupplies())).toList(), NormsEntry.of(Norms.USUAL), soFar.minutes().isPresent() ? soFar.minutes().getAsInt() : null, soFar.sheets(),
-                row.map(days::asked).orElseGet(() -> days.usual(job)), row.map(days::planned).orElse(null), row.map(DayPlanRow::madeBy).orElse(null), row.map(DayPlanRow::madeAt).orElse(null));
+        return new DayPlanView(
+                all.works().size(),
+                all.notIssued(),
+                all.circuits().entrySet().stream()
+                        .map(c -> new DayCircuitView(
+                                c.getKey(), c.getValue().lights(), c.getValue().alternativeSupplies()))
+                        .toList(),
+                NormsEntry.of(Norms.USUAL),
+                soFar.minutes().isPresent() ? soFar.minutes().getAsInt() : null,
+                soFar.sheets(),
+                row.map(days::asked).orElseGet(() -> days.usual(job)),
+                row.map(days::planned).orElse(null),
+                row.map(DayPlanRow::madeBy).orElse(null),
+                row.map(DayPlanRow::madeAt).orElse(null));
     }
 
     @PutMapping
@@ -85,7 +103,13 @@ class DayController {
     @Operation(operationId = "dayCalendar", summary = "The planned days as iCalendar (RFC 5545)")
     ResponseEntity<String> calendar(@PathVariable UUID job) {
         DayPlanRow row = days.last(job).orElseThrow(() -> ProblemException.notFound("plan of the day"));
-        return ResponseEntity.ok().header(HttpHeaders.CONTENT_TYPE, "text/calendar;charset=UTF-8").header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"site.ics\"")
-                .body(DayCalendar.of(days.planned(row), ZoneId.of(days.asked(row).zone()), job, houses.job(job).name()));
+        return ResponseEntity.ok()
+                .header(HttpHeaders.CONTENT_TYPE, "text/calendar;charset=UTF-8")
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"site.ics\"")
+                .body(DayCalendar.of(
+                        days.planned(row),
+                        ZoneId.of(days.asked(row).zone()),
+                        job,
+                        houses.job(job).name()));
     }
 }

@@ -20,17 +20,21 @@ import org.hiddenclerk.core.day.DayTask.Norms;
 final class DayDocument {
     static final String CLOCK = "([01]\\d|2[0-3]):[0-5]\\d";
 
-    private DayDocument() {
-    }
+    private DayDocument() {}
 
-    record CrewEntry(@NotBlank @Size(max = 60) String name, boolean mayWire) {
-    }
+    record CrewEntry(@NotBlank @Size(max = 60) String name, boolean mayWire) {}
 
     /** How long things take, in minutes. */
-    record NormsEntry(@Min(1) @Max(480) int position, @Min(0) @Max(480) int place, @Min(0) @Max(120) int setUp, @Min(1) @Max(120) int isolation,
-                      @Min(0) @Max(120) int supply, @Min(0) @Max(120) int closing) {
+    record NormsEntry(
+            @Min(1) @Max(480) int position,
+            @Min(0) @Max(480) int place,
+            @Min(0) @Max(120) int setUp,
+            @Min(1) @Max(120) int isolation,
+            @Min(0) @Max(120) int supply,
+            @Min(0) @Max(120) int closing) {
         static NormsEntry of(Norms norms) {
-            return new NormsEntry(norms.position(), norms.place(), norms.setUp(), norms.isolation(), norms.supply(), norms.closing());
+            return new NormsEntry(
+                    norms.position(), norms.place(), norms.setUp(), norms.isolation(), norms.supply(), norms.closing());
         }
 
         Norms norms() {
@@ -45,28 +49,42 @@ final class DayDocument {
      * @param notBefore when a day is planned anew after a delay: nothing is begun before; left out otherwise
      * @param mostOff   minutes that a circuit may be off, by its label; circuits that are left out may be off all day
      */
-    record DayQuestion(@NotNull LocalDate date, @NotBlank @Size(max = 60) String zone, @NotNull @Pattern(regexp = CLOCK) String from, @NotNull @Pattern(regexp = CLOCK) String to,
-                       @NotNull @Pattern(regexp = CLOCK) String daylightFrom, @NotNull @Pattern(regexp = CLOCK) String daylightTo,
-                       @MayBeAbsent @Pattern(regexp = CLOCK) String notBefore, @NotNull @Size(min = 1, max = 6) List<@Valid @NotNull CrewEntry> crew,
-                       @NotNull @Size(max = 100) Map<@NotBlank @Size(max = 40) String, @NotNull @Min(10) @Max(1440) Integer> mostOff, @Min(0) @Max(240) int tryOutMinutes,
-                       @Valid @NotNull NormsEntry norms) {
-    }
+    record DayQuestion(
+            @NotNull LocalDate date,
+            @NotBlank @Size(max = 60) String zone,
+            @NotNull @Pattern(regexp = CLOCK) String from,
+            @NotNull @Pattern(regexp = CLOCK) String to,
+            @NotNull @Pattern(regexp = CLOCK) String daylightFrom,
+            @NotNull @Pattern(regexp = CLOCK) String daylightTo,
+            @MayBeAbsent @Pattern(regexp = CLOCK) String notBefore,
+            @NotNull @Size(min = 1, max = 6) List<@Valid @NotNull CrewEntry> crew,
+            @NotNull @Size(max = 100)
+                    Map<@NotBlank @Size(max = 40) String, @NotNull @Min(10) @Max(1440) Integer> mostOff,
+            @Min(0) @Max(240) int tryOutMinutes,
+            @Valid @NotNull NormsEntry norms) {}
 
     /** What somebody does, from and to in minutes since midnight. */
-    record VisitView(DayPlan.Kind kind, @MayBeAbsent UUID box, String words, Set<String> circuits, String person, int from, int to) {
-    }
+    record VisitView(
+            DayPlan.Kind kind,
+            @MayBeAbsent UUID box,
+            String words,
+            Set<String> circuits,
+            String person,
+            int from,
+            int to) {}
 
-    record OpeningView(Set<String> circuits, int from, int to, List<String> boxes) {
-    }
+    record OpeningView(Set<String> circuits, int from, int to, List<String> boxes) {}
 
-    record DayView(LocalDate date, List<VisitView> visits, List<OpeningView> openings, List<String> notes, boolean optimal) {
-    }
+    record DayView(
+            LocalDate date, List<VisitView> visits, List<OpeningView> openings, List<String> notes, boolean optimal) {}
 
     /** How often a circuit is opened over all days, beside what no plan goes below. */
-    record CircuitOpenings(String circuit, int openings, int fewest) {
-    }
+    record CircuitOpenings(String circuit, int openings, int fewest) {}
 
-    /** @param left works that fit into no day, in words @param openings by circuit; none in plans that were kept before they were counted */
+    /**
+     * @param left works that fit into no day, in words @param openings by circuit; none in plans that were kept
+     * before they were counted
+     */
     record DaysView(List<DayView> days, List<String> left, List<CircuitOpenings> openings) {
         DaysView {
             openings = openings == null ? List.of() : List.copyOf(openings);

@@ -3,5 +3,4 @@ package org.hiddenclerk.app.day;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface DayPlanRepository extends JpaRepository<DayPlanRow, UUID> {
-}
+interface DayPlanRepository extends JpaRepository<DayPlanRow, UUID> {}

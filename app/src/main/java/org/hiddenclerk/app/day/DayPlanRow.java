@@ -14,17 +14,20 @@ import java.util.UUID;
 class DayPlanRow {
     @Id
     private UUID jobId;
+
     @Version
     private long version;
+
     @Column(columnDefinition = "LONGTEXT")
     private String asked;
+
     @Column(columnDefinition = "LONGTEXT")
     private String planned;
+
     private String madeBy;
     private Instant madeAt;
 
-    protected DayPlanRow() {
-    }
+    protected DayPlanRow() {}
 
     DayPlanRow(UUID jobId) {
         this.jobId = jobId;

@@ -49,12 +49,11 @@ class SiteWork {
      * @param words     room and box, by work
      * @param notIssued boxes with modules picked whose plan is not issued, or not as the box is now; in words
      */
-    record Site(List<Work> works, Map<String, CircuitFacts> circuits, Map<String, String> words, List<String> notIssued) {
-    }
+    record Site(
+            List<Work> works, Map<String, CircuitFacts> circuits, Map<String, String> words, List<String> notIssued) {}
 
     /** How long a position took so far, in minutes, and over how many. */
-    record SoFar(OptionalInt minutes, int sheets) {
-    }
+    record SoFar(OptionalInt minutes, int sheets) {}
 
     @Transactional(readOnly = true)
     public Site of(UUID job, Norms norms, Map<String, Integer> mostOff) {
@@ -80,24 +79,43 @@ class SiteWork {
             } else if (current && !finished.contains(plan.id()) && planned.add(plan.id())) {
                 // A plan over several boxes is one work, at the first of them that is come to.
                 WiringPlan wiring = plans.restore(plan, house);
-                Set<String> circuits = RunSheetPlan.circuits(wiring).stream().map(house::label).collect(Collectors.toSet());
-                int minutes = norms.position() + norms.place() * (wiring.placesOfWork().size() - 1);
-                String also = plan.opens().stream().filter(box -> !box.equals(row.id())).map(labels::get).collect(Collectors.joining(", "));
+                Set<String> circuits =
+                        RunSheetPlan.circuits(wiring).stream().map(house::label).collect(Collectors.toSet());
+                int minutes = norms.position()
+                        + norms.place() * (wiring.placesOfWork().size() - 1);
+                String also = plan.opens().stream()
+                        .filter(box -> !box.equals(row.id()))
+                        .map(labels::get)
+                        .collect(Collectors.joining(", "));
                 String all = also.isEmpty() ? name : name + " with " + also;
-                works.add(new Work(row.id().toString(), all, circuits, minutes, norms.setUp() * wiring.planned().orElseThrow().fitted().size()));
+                works.add(new Work(
+                        row.id().toString(),
+                        all,
+                        circuits,
+                        minutes,
+                        norms.setUp() * wiring.planned().orElseThrow().fitted().size()));
                 words.put(row.id().toString(), all);
             }
         }
         Map<String, CircuitFacts> circuits = new LinkedHashMap<>();
-        house.circuits().forEach((id, circuit) -> circuits.put(circuit.label(), new CircuitFacts(lights.contains(id), mostOff.getOrDefault(circuit.label(), Integer.MAX_VALUE),
-                circuit.alternativelySupplied())));
+        house.circuits()
+                .forEach((id, circuit) -> circuits.put(
+                        circuit.label(),
+                        new CircuitFacts(
+                                lights.contains(id),
+                                mostOff.getOrDefault(circuit.label(), Integer.MAX_VALUE),
+                                circuit.alternativelySupplied())));
         return new Site(works, circuits, words, notIssued);
     }
 
     /** Circuits whose gangs switch lamps here. */
     private static Set<CircuitId> lightsIn(Box box) {
-        return box.gangs().stream().filter(gang -> box.loadsOf(gang.number()).stream().flatMap(load -> load.banks().stream()).anyMatch(bank -> bank.kind().isLight()))
-                .map(gang -> gang.circuit()).collect(Collectors.toSet());
+        return box.gangs().stream()
+                .filter(gang -> box.loadsOf(gang.number()).stream()
+                        .flatMap(load -> load.banks().stream())
+                        .anyMatch(bank -> bank.kind().isLight()))
+                .map(gang -> gang.circuit())
+                .collect(Collectors.toSet());
     }
 
     @Transactional(readOnly = true)

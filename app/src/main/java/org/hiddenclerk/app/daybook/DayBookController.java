@@ -45,18 +45,52 @@ class DayBookController {
     }
 
     /** {@code next} is what to do next, {@code blocks} what keeps the job from going on. */
-    record DayBookEntryView(UUID id, String name, String place, String regionLabel, String contact, @MayBeAbsent LocalDate visitOn, boolean today, boolean peopleRemoved, int boxes, int planned,
-                            int issued, int fitted, JobProgress.State state, String stateLabel, Stage nextStage, String next, List<String> blocks) {
+    record DayBookEntryView(
+            UUID id,
+            String name,
+            String place,
+            String regionLabel,
+            String contact,
+            @MayBeAbsent LocalDate visitOn,
+            boolean today,
+            boolean peopleRemoved,
+            int boxes,
+            int planned,
+            int issued,
+            int fitted,
+            JobProgress.State state,
+            String stateLabel,
+            Stage nextStage,
+            String next,
+            List<String> blocks) {
         static DayBookEntryView of(DayBook.Entry entry, LocalDate today) {
             JobProgress progress = entry.progress();
-            return new DayBookEntryView(entry.job(), entry.name(), entry.place(), RegionProfile.valueOf(entry.region()).label(), entry.contact(), entry.visitOn().orElse(null),
-                    entry.visitOn().filter(today::equals).isPresent(), entry.peopleRemoved(), progress.boxes(), progress.planned(), progress.issued(), progress.fitted(), progress.state(),
-                    progress.state().label(), progress.nextStage(), progress.next(), entry.blocks());
+            return new DayBookEntryView(
+                    entry.job(),
+                    entry.name(),
+                    entry.place(),
+                    RegionProfile.valueOf(entry.region()).label(),
+                    entry.contact(),
+                    entry.visitOn().orElse(null),
+                    entry.visitOn().filter(today::equals).isPresent(),
+                    entry.peopleRemoved(),
+                    progress.boxes(),
+                    progress.planned(),
+                    progress.issued(),
+                    progress.fitted(),
+                    progress.state(),
+                    progress.state().label(),
+                    progress.nextStage(),
+                    progress.next(),
+                    entry.blocks());
         }
     }
 
-    record JobDetails(@NotBlank @Size(max = 120) String name, @NotNull @Size(max = 200) String place, @NotNull @Size(max = 300) String contact, @MayBeAbsent LocalDate visitOn) {
-    }
+    record JobDetails(
+            @NotBlank @Size(max = 120) String name,
+            @NotNull @Size(max = 200) String place,
+            @NotNull @Size(max = 300) String contact,
+            @MayBeAbsent LocalDate visitOn) {}
 
     @GetMapping("/day-book")
     @Needs(Right.LISTS)
@@ -64,7 +98,10 @@ class DayBookController {
     List<DayBookEntryView> entries(Principal who) {
         LocalDate today = book.today();
         Optional<Set<UUID>> theirs = visible.visibleTo(who);
-        return book.entries().stream().filter(entry -> theirs.map(jobs -> jobs.contains(entry.job())).orElse(true)).map(entry -> DayBookEntryView.of(entry, today)).toList();
+        return book.entries().stream()
+                .filter(entry -> theirs.map(jobs -> jobs.contains(entry.job())).orElse(true))
+                .map(entry -> DayBookEntryView.of(entry, today))
+                .toList();
     }
 
     @PutMapping("/jobs/{job}/details")
@@ -92,7 +129,9 @@ class DayBookController {
 
     @DeleteMapping("/jobs/{job}/people")
     @Needs(Right.LEAD)
-    @Operation(operationId = "removePeople", summary = "Removes what is known of the people of a house; what was built stays. For leads")
+    @Operation(
+            operationId = "removePeople",
+            summary = "Removes what is known of the people of a house; what was built stays. For leads")
     @ResponseStatus(HttpStatus.NO_CONTENT)
     void removePeople(@PathVariable UUID job) {
         book.removePeople(job);

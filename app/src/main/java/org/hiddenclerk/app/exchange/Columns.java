@@ -23,7 +23,9 @@ import tools.jackson.databind.node.JsonNodeFactory;
 @Component
 class Columns {
     private static final DateTimeFormatter INSTANT = DateTimeFormatter.ofPattern("uuuu-MM-dd'T'HH:mm:ss.SSSSSS'Z'");
-    private static final JsonMapper EXACT = JsonMapper.builder().enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS).build();
+    private static final JsonMapper EXACT = JsonMapper.builder()
+            .enable(DeserializationFeature.USE_BIG_DECIMAL_FOR_FLOATS)
+            .build();
     private static final int ID_LETTERS = 36;
     private static final int DIGITS = 20;
     private static final JsonNodeFactory NODES = JsonNodeFactory.instance;
@@ -36,7 +38,17 @@ class Columns {
     }
 
     /** Kinds of values. */
-    enum Kind { ID, TEXT, YES_NO, WHOLE, NUMBER, INSTANT, DATE, JSON, BYTES }
+    enum Kind {
+        ID,
+        TEXT,
+        YES_NO,
+        WHOLE,
+        NUMBER,
+        INSTANT,
+        DATE,
+        JSON,
+        BYTES
+    }
 
     /** @param longest of a text; 0 where there is no limit */
     record Column(String name, Kind kind, boolean optional, long longest) {
@@ -72,7 +84,8 @@ class Columns {
         }
 
         /** @throws IllegalArgumentException that says what is expected */
-        @Nullable Object read(JsonNode node) {
+        @Nullable
+        Object read(JsonNode node) {
             if (node.isNull() || node.isMissingNode()) {
                 return null;
             }
@@ -155,7 +168,7 @@ class Columns {
                 case INSTANT -> type(schema, "string").put("format", "date-time");
                 case DATE -> type(schema, "string").put("format", "date");
                 case BYTES -> type(schema, "string").put("contentEncoding", "base64");
-                case JSON -> { }
+                case JSON -> {}
             }
             return schema;
         }
@@ -167,17 +180,25 @@ class Columns {
     }
 
     synchronized List<Column> of(JobPart part) {
-        return known.computeIfAbsent(part.table(), table -> read(table).stream().filter(column -> !part.isNumbered() || !part.key().contains(column.name())).toList());
+        return known.computeIfAbsent(part.table(), table -> read(table).stream()
+                .filter(column -> !part.isNumbered() || !part.key().contains(column.name()))
+                .toList());
     }
 
     private List<Column> read(String table) {
-        return jdbc.sql("""
+        return jdbc.sql(
+                        """
                 SELECT c.column_name, c.data_type, c.column_type, c.is_nullable, c.character_maximum_length,
                        EXISTS (SELECT 1 FROM information_schema.check_constraints k WHERE k.constraint_schema = c.table_schema AND k.table_name = c.table_name
                                AND k.check_clause LIKE CONCAT('%json_valid(`', c.column_name, '`)%')) AS json
                 FROM information_schema.columns c WHERE c.table_schema = DATABASE() AND c.table_name = :table AND c.is_generated = 'NEVER' ORDER BY c.ordinal_position""")
-                .param("table", table).query((row, i) -> new Column(row.getString(1), kind(row.getString(2), row.getString(3), row.getBoolean(6)), "YES".equals(row.getString(4)),
-                        row.getString(2).endsWith("text") ? 0 : row.getLong(5))).list();
+                .param("table", table)
+                .query((row, i) -> new Column(
+                        row.getString(1),
+                        kind(row.getString(2), row.getString(3), row.getBoolean(6)),
+                        "YES".equals(row.getString(4)),
+                        row.getString(2).endsWith("text") ? 0 : row.getLong(5)))
+                .list();
     }
 
     private static Kind kind(String type, String full, boolean json) {

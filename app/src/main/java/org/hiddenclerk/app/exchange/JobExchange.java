@@ -53,7 +53,17 @@ class JobExchange {
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher events;
 
-    JobExchange(JdbcClient jdbc, NamedParameterJdbcTemplate batches, Columns columns, Houses houses, Boxes boxes, Plans plans, Handovers handovers, RunSheets sheets, TransactionTemplate transaction, ApplicationEventPublisher events) {
+    JobExchange(
+            JdbcClient jdbc,
+            NamedParameterJdbcTemplate batches,
+            Columns columns,
+            Houses houses,
+            Boxes boxes,
+            Plans plans,
+            Handovers handovers,
+            RunSheets sheets,
+            TransactionTemplate transaction,
+            ApplicationEventPublisher events) {
         this.events = events;
         this.jdbc = jdbc;
         this.batches = batches;
@@ -67,12 +77,10 @@ class JobExchange {
     }
 
     /** A job as it was written. @param print SHA-256 of the bytes, in hex */
-    record Written(String name, byte[] bytes, String print) {
-    }
+    record Written(String name, byte[] bytes, String print) {}
 
     /** So many rows of a part that a file would bring. */
-    record Count(String part, int added, int changed, int removed) {
-    }
+    record Count(String part, int added, int changed, int removed) {}
 
     /**
      * What a file would do, or has done.
@@ -81,13 +89,21 @@ class JobExchange {
      * @param refused why nothing of it is taken; empty when it can be
      * @param notes   worth knowing, and no hindrance
      */
-    record Outcome(UUID job, String name, int version, boolean isNew, List<Count> counts, List<FieldProblem> refused, List<String> notes, boolean applied) {
-    }
+    record Outcome(
+            UUID job,
+            String name,
+            int version,
+            boolean isNew,
+            List<Count> counts,
+            List<FieldProblem> refused,
+            List<String> notes,
+            boolean applied) {}
 
     @Transactional(readOnly = true)
     public Written write(UUID job) {
         String name = houses.job(job).name();
-        ObjectNode file = JobFile.MAPPER.createObjectNode().put("format", JobFile.FORMAT).put("version", JobFile.VERSION);
+        ObjectNode file =
+                JobFile.MAPPER.createObjectNode().put("format", JobFile.FORMAT).put("version", JobFile.VERSION);
         file.set("parts", parts(job));
         byte[] bytes = (JobFile.MAPPER.writeValueAsString(file) + "\n").getBytes(StandardCharsets.UTF_8);
         return new Written(name, bytes, print(bytes));
@@ -99,16 +115,29 @@ class JobExchange {
             if (part.isKept()) {
                 ArrayNode rows = parts.putArray(JobFile.nameOf(part));
                 List<Columns.Column> own = columns.of(part);
-                String list = own.stream().map(column -> "`" + column.name() + "`").collect(Collectors.joining(", "));
-                jdbc.sql("SELECT " + list + " FROM `" + part.table() + "` WHERE " + part.where() + " ORDER BY " + String.join(", ", part.key())).param(JOB, job.toString()).query(row -> {
-                    ObjectNode written = rows.addObject();
-                    for (int i = 0; i < own.size(); i++) {
-                        Columns.Column column = own.get(i);
-                        written.set(column.field(), column.write(column.kind() == Columns.Kind.INSTANT ? row.getObject(i + 1, java.time.LocalDateTime.class)
-                                : column.kind() == Columns.Kind.BYTES ? row.getBytes(i + 1) : column.kind() == Columns.Kind.ID || column.kind() == Columns.Kind.TEXT
-                                || column.kind() == Columns.Kind.JSON ? row.getString(i + 1) : row.getObject(i + 1)));
-                    }
-                });
+                String list =
+                        own.stream().map(column -> "`" + column.name() + "`").collect(Collectors.joining(", "));
+                jdbc.sql("SELECT " + list + " FROM `" + part.table() + "` WHERE " + part.where() + " ORDER BY "
+                                + String.join(", ", part.key()))
+                        .param(JOB, job.toString())
+                        .query(row -> {
+                            ObjectNode written = rows.addObject();
+                            for (int i = 0; i < own.size(); i++) {
+                                Columns.Column column = own.get(i);
+                                written.set(
+                                        column.field(),
+                                        column.write(
+                                                column.kind() == Columns.Kind.INSTANT
+                                                        ? row.getObject(i + 1, java.time.LocalDateTime.class)
+                                                        : column.kind() == Columns.Kind.BYTES
+                                                                ? row.getBytes(i + 1)
+                                                                : column.kind() == Columns.Kind.ID
+                                                                                || column.kind() == Columns.Kind.TEXT
+                                                                                || column.kind() == Columns.Kind.JSON
+                                                                        ? row.getString(i + 1)
+                                                                        : row.getObject(i + 1)));
+                            }
+                        });
             }
         }
         return parts;
@@ -131,7 +160,15 @@ class JobExchange {
         ObjectNode file = JobFile.read(bytes);
         Rows rows = rows(file);
         if (!rows.problems().isEmpty()) {
-            return new Outcome(rows.job().orElse(new UUID(0, 0)), rows.name(), JobFile.VERSION, true, List.of(), rows.problems(), List.of(), false);
+            return new Outcome(
+                    rows.job().orElse(new UUID(0, 0)),
+                    rows.name(),
+                    JobFile.VERSION,
+                    true,
+                    List.of(),
+                    rows.problems(),
+                    List.of(),
+                    false);
         }
         UUID job = rows.job().orElseThrow();
         Set<UUID> touched = new HashSet<>(boxesHere(job));
@@ -145,13 +182,22 @@ class JobExchange {
     }
 
     private List<UUID> boxesHere(UUID job) {
-        return jdbc.sql("SELECT b.id FROM box b JOIN room r ON b.room_id = r.id WHERE r.job_id = :job").param(JOB, job.toString()).query((row, i) -> UUID.fromString(row.getString(1))).list();
+        return jdbc.sql("SELECT b.id FROM box b JOIN room r ON b.room_id = r.id WHERE r.job_id = :job")
+                .param(JOB, job.toString())
+                .query((row, i) -> UUID.fromString(row.getString(1)))
+                .list();
     }
 
     private Outcome take(UUID job, Rows rows, ObjectNode file, boolean apply) {
         return transaction.execute(status -> {
-            boolean isNew = jdbc.sql("SELECT COUNT(*) FROM job WHERE id = :job").param(JOB, job.toString()).query(Integer.class).single() == 0;
-            List<Count> counts = counts(isNew ? JobFile.MAPPER.createObjectNode() : parts(job), file.get("parts").asObject());
+            boolean isNew = jdbc.sql("SELECT COUNT(*) FROM job WHERE id = :job")
+                            .param(JOB, job.toString())
+                            .query(Integer.class)
+                            .single()
+                    == 0;
+            List<Count> counts = counts(
+                    isNew ? JobFile.MAPPER.createObjectNode() : parts(job),
+                    file.get("parts").asObject());
             List<FieldProblem> refused = put(job, isNew, rows);
             if (refused.isEmpty()) {
                 refused = judge(job);
@@ -159,14 +205,22 @@ class JobExchange {
             if (!apply || !refused.isEmpty()) {
                 status.setRollbackOnly();
             }
-            return new Outcome(job, rows.name(), JobFile.VERSION, isNew, counts, refused, notes(file), apply && refused.isEmpty());
+            return new Outcome(
+                    job, rows.name(), JobFile.VERSION, isNew, counts, refused, notes(file), apply && refused.isEmpty());
         });
     }
 
     /** Rows of a file as the database takes them. */
-    private record Rows(Optional<UUID> job, String name, Map<JobPart, List<Map<String, Object>>> byPart, List<FieldProblem> problems) {
+    private record Rows(
+            Optional<UUID> job,
+            String name,
+            Map<JobPart, List<Map<String, Object>>> byPart,
+            List<FieldProblem> problems) {
         List<UUID> boxes() {
-            return byPart.entrySet().stream().filter(part -> part.getKey().table().equals("box")).flatMap(part -> part.getValue().stream()).map(row -> UUID.fromString(row.get("id").toString()))
+            return byPart.entrySet().stream()
+                    .filter(part -> part.getKey().table().equals("box"))
+                    .flatMap(part -> part.getValue().stream())
+                    .map(row -> UUID.fromString(row.get("id").toString()))
                     .toList();
         }
     }
@@ -175,8 +229,14 @@ class JobExchange {
         ObjectNode parts = file.get("parts").asObject();
         List<FieldProblem> problems = new ArrayList<>();
         Map<JobPart, List<Map<String, Object>>> byPart = new LinkedHashMap<>();
-        Set<String> names = JobPart.ALL.stream().filter(JobPart::isKept).map(JobFile::nameOf).collect(Collectors.toSet());
-        parts.propertyNames().stream().filter(name -> !names.contains(name)).forEach(name -> add(problems, "/parts/" + name, "a part that is not known", "one of those of the schema"));
+        Set<String> names = JobPart.ALL.stream()
+                .filter(JobPart::isKept)
+                .map(JobFile::nameOf)
+                .collect(Collectors.toSet());
+        parts.propertyNames().stream()
+                .filter(name -> !names.contains(name))
+                .forEach(name ->
+                        add(problems, "/parts/" + name, "a part that is not known", "one of those of the schema"));
         for (JobPart part : JobPart.ALL) {
             if (part.isKept()) {
                 String at = "/parts/" + JobFile.nameOf(part);
@@ -197,7 +257,11 @@ class JobExchange {
         if (!one && problems.isEmpty()) {
             add(problems, "/parts/job", jobs.size() + " jobs", "exactly one");
         }
-        return new Rows(one ? Optional.of(UUID.fromString(jobs.get(0).get("id").stringValue())) : Optional.empty(), jobs.path(0).path("name").asString(""), byPart, problems);
+        return new Rows(
+                one ? Optional.of(UUID.fromString(jobs.get(0).get("id").stringValue())) : Optional.empty(),
+                jobs.path(0).path("name").asString(""),
+                byPart,
+                problems);
     }
 
     private Map<String, Object> row(JobPart part, JsonNode node, String at, List<FieldProblem> problems) {
@@ -220,7 +284,8 @@ class JobExchange {
                 add(problems, at + "/" + column.field(), shown(value), e.getMessage());
             }
         }
-        fields.forEach(field -> add(problems, at + "/" + field, "a field that is not known", "one of those of the schema"));
+        fields.forEach(
+                field -> add(problems, at + "/" + field, "a field that is not known", "one of those of the schema"));
         return row;
     }
 
@@ -241,9 +306,18 @@ class JobExchange {
             if (part.isKept()) {
                 Map<String, JsonNode> before = byKey(part, here.path(JobFile.nameOf(part)));
                 Map<String, JsonNode> after = byKey(part, there.path(JobFile.nameOf(part)));
-                int added = (int) after.keySet().stream().filter(key -> !before.containsKey(key)).count();
-                int changed = (int) after.entrySet().stream().filter(e -> before.containsKey(e.getKey()) && !before.get(e.getKey()).toString().equals(e.getValue().toString())).count();
-                int removed = (int) before.keySet().stream().filter(key -> !after.containsKey(key)).count();
+                int added = (int) after.keySet().stream()
+                        .filter(key -> !before.containsKey(key))
+                        .count();
+                int changed = (int) after.entrySet().stream()
+                        .filter(e -> before.containsKey(e.getKey())
+                                && !before.get(e.getKey())
+                                        .toString()
+                                        .equals(e.getValue().toString()))
+                        .count();
+                int removed = (int) before.keySet().stream()
+                        .filter(key -> !after.containsKey(key))
+                        .count();
                 if (added + changed + removed > 0) {
                     counts.add(new Count(JobFile.nameOf(part), added, changed, removed));
                 }
@@ -253,9 +327,18 @@ class JobExchange {
     }
 
     private Map<String, JsonNode> byKey(JobPart part, JsonNode rows) {
-        List<String> fields = columns.of(part).stream().filter(column -> part.key().contains(column.name())).map(Columns.Column::field).toList();
+        List<String> fields = columns.of(part).stream()
+                .filter(column -> part.key().contains(column.name()))
+                .map(Columns.Column::field)
+                .toList();
         Map<String, JsonNode> byKey = new LinkedHashMap<>();
-        rows.forEach(row -> byKey.put(fields.isEmpty() ? row.toString() : fields.stream().map(field -> row.path(field).asString("")).collect(Collectors.joining("/")), row));
+        rows.forEach(row -> byKey.put(
+                fields.isEmpty()
+                        ? row.toString()
+                        : fields.stream()
+                                .map(field -> row.path(field).asString(""))
+                                .collect(Collectors.joining("/")),
+                row));
         return byKey;
     }
 
@@ -266,13 +349,17 @@ class JobExchange {
             if (!isNew) {
                 remove(job);
             }
-            for (Map.Entry<JobPart, List<Map<String, Object>>> part : rows.byPart().entrySet()) {
+            for (Map.Entry<JobPart, List<Map<String, Object>>> part :
+                    rows.byPart().entrySet()) {
                 now = part.getKey();
                 insert(part.getKey(), part.getValue());
             }
             return strangers(job, rows);
         } catch (DataAccessException e) {
-            return List.of(new FieldProblem("/parts/" + JobFile.nameOf(now), reason(e), "what refers to rows of this file only, and names and serials that no other job has"));
+            return List.of(new FieldProblem(
+                    "/parts/" + JobFile.nameOf(now),
+                    reason(e),
+                    "what refers to rows of this file only, and names and serials that no other job has"));
         }
     }
 
@@ -287,17 +374,27 @@ class JobExchange {
             return;
         }
         List<String> names = columns.of(part).stream().map(Columns.Column::name).toList();
-        batches.batchUpdate("INSERT INTO `" + part.table() + "` (" + names.stream().map(name -> "`" + name + "`").collect(Collectors.joining(", ")) + ") VALUES (" + names.stream().map(name ->
-                ":" + name).collect(Collectors.joining(", ")) + ")", rows.toArray(Map[]::new));
+        batches.batchUpdate(
+                "INSERT INTO `" + part.table() + "` ("
+                        + names.stream().map(name -> "`" + name + "`").collect(Collectors.joining(", ")) + ") VALUES ("
+                        + names.stream().map(name -> ":" + name).collect(Collectors.joining(", ")) + ")",
+                rows.toArray(Map[]::new));
     }
 
     /** Rows that the file brought and that belong to another job: they would be lost at the next export. */
     private List<FieldProblem> strangers(UUID job, Rows rows) {
         List<FieldProblem> problems = new ArrayList<>();
         rows.byPart().forEach((part, own) -> {
-            int counted = jdbc.sql("SELECT COUNT(*) FROM `" + part.table() + "` WHERE " + part.where()).param(JOB, job.toString()).query(Integer.class).single();
+            int counted = jdbc.sql("SELECT COUNT(*) FROM `" + part.table() + "` WHERE " + part.where())
+                    .param(JOB, job.toString())
+                    .query(Integer.class)
+                    .single();
             if (counted != own.size()) {
-                add(problems, "/parts/" + JobFile.nameOf(part), (own.size() - counted) + " rows of another job", "rows of this job only");
+                add(
+                        problems,
+                        "/parts/" + JobFile.nameOf(part),
+                        (own.size() - counted) + " rows of another job",
+                        "rows of this job only");
             }
         });
         return problems;
@@ -319,7 +416,12 @@ class JobExchange {
             try {
                 plans.judge(boxes.found(row, job, house), circumstances);
             } catch (ProblemException e) {
-                e.errors().forEach(error -> add(problems, "/parts/box (" + row.label() + ")" + error.pointer(), error.found(), error.expected()));
+                e.errors()
+                        .forEach(error -> add(
+                                problems,
+                                "/parts/box (" + row.label() + ")" + error.pointer(),
+                                error.found(),
+                                error.expected()));
                 if (e.errors().isEmpty()) {
                     add(problems, "/parts/box", row.label(), e.getMessage());
                 }
@@ -327,8 +429,16 @@ class JobExchange {
                 add(problems, "/parts/box", row.label() + ": " + e.getMessage(), "a survey that can be drawn");
             }
         }
-        tried(problems, "/parts/houseRules", "links, rules, settings and tests as their schemas have them", () -> handovers.of(job));
-        tried(problems, "/parts/runSheet", "plans and entries that can be read again", () -> sheets.readings(job, house));
+        tried(
+                problems,
+                "/parts/houseRules",
+                "links, rules, settings and tests as their schemas have them",
+                () -> handovers.of(job));
+        tried(
+                problems,
+                "/parts/runSheet",
+                "plans and entries that can be read again",
+                () -> sheets.readings(job, house));
         return problems;
     }
 
@@ -345,7 +455,9 @@ class JobExchange {
         List<String> notes = new ArrayList<>();
         int codes = file.at("/parts/credential").size();
         if (codes > 0) {
-            notes.add(codes + " codes are sealed with the keys of the clerk that wrote the file; without its key file they stay closed.");
+            notes.add(
+                    codes
+                            + " codes are sealed with the keys of the clerk that wrote the file; without its key file they stay closed.");
         }
         notes.add("Accounts at the broker and printed papers are not in a job file; make them anew.");
         return notes;
@@ -359,7 +471,8 @@ class JobExchange {
     @Transactional
     public void delete(UUID job, String print) {
         if (!write(job).print().equals(print)) {
-            throw ProblemException.conflict("The job is not what the file says, or was never written as one. Export it first, and delete it with that file.");
+            throw ProblemException.conflict(
+                    "The job is not what the file says, or was never written as one. Export it first, and delete it with that file.");
         }
         remove(job);
     }
@@ -367,6 +480,8 @@ class JobExchange {
     private void remove(UUID job) {
         List<JobPart> parts = new ArrayList<>(JobPart.ALL);
         java.util.Collections.reverse(parts);
-        parts.forEach(part -> jdbc.sql("DELETE FROM `" + part.table() + "` WHERE " + part.where()).param(JOB, job.toString()).update());
+        parts.forEach(part -> jdbc.sql("DELETE FROM `" + part.table() + "` WHERE " + part.where())
+                .param(JOB, job.toString())
+                .update());
     }
 }

@@ -34,39 +34,66 @@ class JobExchangeController {
     }
 
     /** Rows of a part that a file brings, changes or takes away. */
-    record PartCountView(String part, int added, int changed, int removed) {
-    }
+    record PartCountView(String part, int added, int changed, int removed) {}
 
     /** What a job file would do, or has done; with anything refused nothing of it is taken. */
-    record JobImportView(UUID job, String name, int version, boolean isNew, List<PartCountView> counts, List<FieldProblem> refused, List<String> notes, boolean applied) {
+    record JobImportView(
+            UUID job,
+            String name,
+            int version,
+            boolean isNew,
+            List<PartCountView> counts,
+            List<FieldProblem> refused,
+            List<String> notes,
+            boolean applied) {
         static JobImportView of(JobExchange.Outcome outcome) {
-            return new JobImportView(outcome.job(), outcome.name(), outcome.version(), outcome.isNew(), outcome.counts().stream().map(count -> new PartCountView(count.part(), count.added(),
-                    count.changed(), count.removed())).toList(), outcome.refused(), outcome.notes(), outcome.applied());
+            return new JobImportView(
+                    outcome.job(),
+                    outcome.name(),
+                    outcome.version(),
+                    outcome.isNew(),
+                    outcome.counts().stream()
+                            .map(count ->
+                                    new PartCountView(count.part(), count.added(), count.changed(), count.removed()))
+                            .toList(),
+                    outcome.refused(),
+                    outcome.notes(),
+                    outcome.applied());
         }
     }
 
     @GetMapping(value = "/{job}/export", produces = MediaType.APPLICATION_JSON_VALUE)
-    @Operation(operationId = "exportJob", summary = "The whole job as a file (docs/formats/job.md); the tag of the answer is its SHA-256. For leads")
+    @Operation(
+            operationId = "exportJob",
+            summary = "The whole job as a file (docs/formats/job.md); the tag of the answer is its SHA-256. For leads")
     ResponseEntity<byte[]> export(@PathVariable UUID job) {
         JobExchange.Written written = exchange.write(job);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_JSON).eTag(written.print()).header("Content-Disposition", "attachment; filename=\"" + fileName(written.name()) + "\"")
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_JSON)
+                .eTag(written.print())
+                .header("Content-Disposition", "attachment; filename=\"" + fileName(written.name()) + "\"")
                 .body(written.bytes());
     }
 
     private static String fileName(String job) {
-        String plain = job.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
+        String plain =
+                job.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
         return (plain.isEmpty() ? "job" : plain) + ".job.json";
     }
 
     @PostMapping(value = "/import", consumes = MediaType.APPLICATION_JSON_VALUE)
-    @Operation(operationId = "importJob", summary = "Takes a job from a file: everything or nothing. Without apply it is only tried. For leads")
+    @Operation(
+            operationId = "importJob",
+            summary = "Takes a job from a file: everything or nothing. Without apply it is only tried. For leads")
     JobImportView take(@RequestBody byte[] file, @RequestParam(defaultValue = "false") boolean apply) {
         return JobImportView.of(exchange.read(file, apply));
     }
 
     @DeleteMapping("/{job}")
     @ResponseStatus(HttpStatus.NO_CONTENT)
-    @Operation(operationId = "deleteJob", summary = "Deletes a job that was exported as it is now: the SHA-256 of that file is the proof. For leads")
+    @Operation(
+            operationId = "deleteJob",
+            summary = "Deletes a job that was exported as it is now: the SHA-256 of that file is the proof. For leads")
     void delete(@PathVariable UUID job, @RequestParam String exported) {
         exchange.delete(job, exported);
     }

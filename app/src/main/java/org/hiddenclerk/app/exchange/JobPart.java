@@ -24,7 +24,8 @@ record JobPart(String table, String where, List<String> key, Fate fate) {
 
     private static final String OF_JOB = "job_id = :job";
     private static final String OF_ROOM = "room_id IN (SELECT id FROM room WHERE job_id = :job)";
-    private static final String BOXES = "(SELECT b.id FROM box b JOIN room r ON b.room_id = r.id WHERE r.job_id = :job)";
+    private static final String BOXES =
+            "(SELECT b.id FROM box b JOIN room r ON b.room_id = r.id WHERE r.job_id = :job)";
     private static final String OF_BOX = "box_id IN " + BOXES;
     private static final String UNITS = "(SELECT id FROM bench_unit WHERE job_id = :job)";
 
@@ -44,9 +45,17 @@ record JobPart(String table, String where, List<String> key, Fate fate) {
             kept("trace_reading", OF_BOX, "id"),
             kept("accepted_hold", OF_BOX, "id"),
             kept("issued_plan", OF_BOX, "id"),
-            kept("issued_plan_box", "plan_id IN (SELECT id FROM issued_plan WHERE " + OF_BOX + ")", "plan_id", "position"),
+            kept(
+                    "issued_plan_box",
+                    "plan_id IN (SELECT id FROM issued_plan WHERE " + OF_BOX + ")",
+                    "plan_id",
+                    "position"),
             kept("run_sheet", OF_BOX, "id"),
-            kept("run_sheet_entry", "run_sheet_id IN (SELECT id FROM run_sheet WHERE " + OF_BOX + ")", "run_sheet_id", "position"),
+            kept(
+                    "run_sheet_entry",
+                    "run_sheet_id IN (SELECT id FROM run_sheet WHERE " + OF_BOX + ")",
+                    "run_sheet_id",
+                    "position"),
             kept("refused_entry", OF_BOX, "id"),
             kept("found_otherwise", OF_BOX, "id"),
             kept("circuit_lock", OF_BOX, "id"),
@@ -57,7 +66,10 @@ record JobPart(String table, String where, List<String> key, Fate fate) {
             kept("bench_unit", OF_JOB, "id"),
             kept("bench_mark", "unit_id IN " + UNITS, "unit_id", "place"),
             kept("credential", "unit_id IN " + UNITS, "id"),
-            kept("credential_showing", "credential_id IN (SELECT id FROM credential WHERE unit_id IN " + UNITS + ")", "id"),
+            kept(
+                    "credential_showing",
+                    "credential_id IN (SELECT id FROM credential WHERE unit_id IN " + UNITS + ")",
+                    "id"),
             kept("joined_device", OF_JOB, "id"),
             kept("recognition_note", "device_id IN (SELECT id FROM joined_device WHERE job_id = :job)", "id"),
             kept("join_run", OF_JOB, "id"),
@@ -78,8 +90,23 @@ record JobPart(String table, String where, List<String> key, Fate fate) {
             leftOut("paper_file", "paper_id IN (SELECT id FROM paper WHERE job_id = :job)", "paper_id"));
 
     /** Tables of the firm and of its people. */
-    static final Set<String> OF_NO_JOB = Set.of("lease", "house_read_anew", "account", "recovery_code", "assignment", "invitation", "guest_link", "api_token", "login_failure", "login_session", "login_session_ATTRIBUTES", "practice_run", "stock_item", "firm_setting",
-            "firmware_release", "flyway_schema_history");
+    static final Set<String> OF_NO_JOB = Set.of(
+            "lease",
+            "house_read_anew",
+            "account",
+            "recovery_code",
+            "assignment",
+            "invitation",
+            "guest_link",
+            "api_token",
+            "login_failure",
+            "login_session",
+            "login_session_ATTRIBUTES",
+            "practice_run",
+            "stock_item",
+            "firm_setting",
+            "firmware_release",
+            "flyway_schema_history");
 
     private static JobPart kept(String table, String where, String... key) {
         return new JobPart(table, where, List.of(key), Fate.KEPT);

@@ -13,9 +13,9 @@ import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Event;
 import org.hiddenclerk.core.behaviour.Household;
-import org.hiddenclerk.core.behaviour.Scenario;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
+import org.hiddenclerk.core.behaviour.Scenario;
 
 /**
  * What is wanted of one switch input.
@@ -24,10 +24,20 @@ import org.hiddenclerk.core.behaviour.PowerOn;
  * @param week     how often an occasion comes in a week; once where nobody said
  * @param recorded sequences that somebody kept, to play them again
  */
-record FeelDocument(@NotNull Household.Want want, @MayBeAbsent Household.Want other, @NotNull Household.RemoteUse remote,
-                    @MayBeAbsent @Size(max = 20) Map<Scenario, @NotNull @Min(0) @Max(200) Integer> week, @NotNull @Valid ParametersEntry parameters,
-                    @NotNull @Size(max = 20) List<@Valid @NotNull SequenceEntry> recorded) {
-    static final FeelDocument USUAL = new FeelDocument(Household.Want.ANY_FLIP, null, Household.RemoteUse.SOMETIMES, Map.of(), ParametersEntry.of(Parameters.USUAL), List.of());
+record FeelDocument(
+        @NotNull Household.Want want,
+        @MayBeAbsent Household.Want other,
+        @NotNull Household.RemoteUse remote,
+        @MayBeAbsent @Size(max = 20) Map<Scenario, @NotNull @Min(0) @Max(200) Integer> week,
+        @NotNull @Valid ParametersEntry parameters,
+        @NotNull @Size(max = 20) List<@Valid @NotNull SequenceEntry> recorded) {
+    static final FeelDocument USUAL = new FeelDocument(
+            Household.Want.ANY_FLIP,
+            null,
+            Household.RemoteUse.SOMETIMES,
+            Map.of(),
+            ParametersEntry.of(Parameters.USUAL),
+            List.of());
 
     FeelDocument {
         week = week == null ? Map.of() : Map.copyOf(week);
@@ -39,17 +49,44 @@ record FeelDocument(@NotNull Household.Want want, @MayBeAbsent Household.Want ot
     }
 
     /** Times in milliseconds. */
-    record ParametersEntry(@Min(0) @Max(1_000) long debounceMs, @NotNull Contact rest, boolean inverted, @Min(1) @Max(10_000) long holdMs,
-                           @Min(1_000) @Max(86_400_000) long runOnMs, boolean pressStops, @Min(0) @Max(1_000) long minimumBlinkMs, @Min(0) @Max(10_000) long holdUpMs,
-                           @Min(1) @Max(10_000) long reversePauseMs, @NotNull PowerOn powerOn) {
+    record ParametersEntry(
+            @Min(0) @Max(1_000) long debounceMs,
+            @NotNull Contact rest,
+            boolean inverted,
+            @Min(1) @Max(10_000) long holdMs,
+            @Min(1_000) @Max(86_400_000) long runOnMs,
+            boolean pressStops,
+            @Min(0) @Max(1_000) long minimumBlinkMs,
+            @Min(0) @Max(10_000) long holdUpMs,
+            @Min(1) @Max(10_000) long reversePauseMs,
+            @NotNull PowerOn powerOn) {
         static ParametersEntry of(Parameters p) {
-            return new ParametersEntry(p.debounceMs(), p.rest(), p.inverted(), p.holdMs(), p.runOnMs(), p.pressStops(), p.minimumBlinkMs(), p.holdUpMs(), p.reversePauseMs(),
+            return new ParametersEntry(
+                    p.debounceMs(),
+                    p.rest(),
+                    p.inverted(),
+                    p.holdMs(),
+                    p.runOnMs(),
+                    p.pressStops(),
+                    p.minimumBlinkMs(),
+                    p.holdUpMs(),
+                    p.reversePauseMs(),
                     p.powerOn());
         }
 
         /** @throws IllegalArgumentException when they contradict each other */
         Parameters parameters() {
-            return new Parameters(debounceMs, rest, inverted, holdMs, runOnMs, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
+            return new Parameters(
+                    debounceMs,
+                    rest,
+                    inverted,
+                    holdMs,
+                    runOnMs,
+                    pressStops,
+                    minimumBlinkMs,
+                    holdUpMs,
+                    reversePauseMs,
+                    powerOn);
         }
     }
 
@@ -59,7 +96,10 @@ record FeelDocument(@NotNull Household.Want want, @MayBeAbsent Household.Want ot
         }
     }
 
-    record SequenceEntry(@NotBlank @Size(max = 80) String name, @NotNull @Size(max = 200) List<@Valid @NotNull EventEntry> events, @Min(0) @Max(86_400_000) long untilMs) {
+    record SequenceEntry(
+            @NotBlank @Size(max = 80) String name,
+            @NotNull @Size(max = 200) List<@Valid @NotNull EventEntry> events,
+            @Min(0) @Max(86_400_000) long untilMs) {
         SequenceEntry {
             events = events == null ? null : List.copyOf(events);
         }

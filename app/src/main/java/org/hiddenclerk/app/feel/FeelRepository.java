@@ -9,6 +9,7 @@ interface FeelRepository extends JpaRepository<FeelRow, FeelRow.Of> {
     @Query("select f from FeelRow f where f.of.boxId = :box order by f.of.name")
     List<FeelRow> findByBox(UUID box);
 
-    @Query("select f from FeelRow f, BoxRow b, RoomRow r where f.of.boxId = b.id and b.roomId = r.id and r.jobId = :job")
+    @Query(
+            "select f from FeelRow f, BoxRow b, RoomRow r where f.of.boxId = b.id and b.roomId = r.id and r.jobId = :job")
     List<FeelRow> findByJob(UUID job);
 }

@@ -19,10 +19,13 @@ import org.jspecify.annotations.Nullable;
 class FeelRow {
     @EmbeddedId
     private Of of;
+
     @Version
     private @Nullable Long version;
+
     @Column(columnDefinition = "LONGTEXT")
     private String document = "";
+
     private int gang;
     private int input;
     private int channel;
@@ -30,8 +33,7 @@ class FeelRow {
     private String changedBy = "";
     private Instant changedAt = Instant.EPOCH;
 
-    protected FeelRow() {
-    }
+    protected FeelRow() {}
 
     FeelRow(UUID box, String key) {
         of = new Of(box, key);
@@ -39,8 +41,7 @@ class FeelRow {
 
     /** Which input: module and input within the plan of a box. */
     @Embeddable
-    record Of(UUID boxId, @Column(name = "input_key") String name) implements Serializable {
-    }
+    record Of(UUID boxId, @Column(name = "input_key") String name) implements Serializable {}
 
     UUID box() {
         return of.boxId();

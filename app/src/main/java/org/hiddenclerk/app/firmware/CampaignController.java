@@ -30,18 +30,27 @@ class CampaignController {
     }
 
     /** {@code running} counts what the modules run, by version. */
-    record BehindView(UUID job, String name, int modules, Map<String, Long> running) {
-    }
+    record BehindView(UUID job, String name, int modules, Map<String, Long> running) {}
 
-    record CampaignView(String kind, String newest, List<BehindView> jobs) {
-    }
+    record CampaignView(String kind, String newest, List<BehindView> jobs) {}
 
     @GetMapping
-    @Operation(operationId = "firmwareCampaigns", summary = "Jobs whose modules run something older than the newest release that is kept")
+    @Operation(
+            operationId = "firmwareCampaigns",
+            summary = "Jobs whose modules run something older than the newest release that is kept")
     List<CampaignView> campaigns(Principal who) {
         Optional<Set<UUID>> theirs = visible.visibleTo(who);
-        return campaigns.campaigns().stream().map(campaign -> new CampaignView(campaign.kind(), campaign.newest(), campaign.jobs().stream().filter(behind -> theirs.map(
-                jobs -> jobs.contains(behind.job())).orElse(true)).map(behind -> new BehindView(behind.job(), behind.name(),
-                behind.modules(), behind.running())).toList())).filter(campaign -> !campaign.jobs().isEmpty()).toList();
+        return campaigns.campaigns().stream()
+                .map(campaign -> new CampaignView(
+                        campaign.kind(),
+                        campaign.newest(),
+                        campaign.jobs().stream()
+                                .filter(behind -> theirs.map(jobs -> jobs.contains(behind.job()))
+                                        .orElse(true))
+                                .map(behind ->
+                                        new BehindView(behind.job(), behind.name(), behind.modules(), behind.running()))
+                                .toList()))
+                .filter(campaign -> !campaign.jobs().isEmpty())
+                .toList();
     }
 }

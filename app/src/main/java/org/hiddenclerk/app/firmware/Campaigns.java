@@ -23,30 +23,48 @@ class Campaigns {
     }
 
     /** Modules of one kind. @param newest release that is kept */
-    record Campaign(String kind, String newest, List<Behind> jobs) {
-    }
+    record Campaign(String kind, String newest, List<Behind> jobs) {}
 
     /** @param running what they run, by version */
-    record Behind(UUID job, String name, int modules, Map<String, Long> running) {
-    }
+    record Behind(UUID job, String name, int modules, Map<String, Long> running) {}
 
-    private record Running(UUID job, String name, String kind, String firmware) {
-    }
+    private record Running(UUID job, String name, String kind, String firmware) {}
 
     /** Kinds of which some module is behind; archived jobs are left alone. */
     @Transactional(readOnly = true)
     public List<Campaign> campaigns() {
         Map<String, Version> newest = new TreeMap<>();
-        jdbc.sql("SELECT kind, version FROM firmware_release").query((row, i) -> Map.entry(row.getString(1), row.getString(2))).list().forEach(release -> Version.read(release.getValue())
-                .filter(Version::isRelease).ifPresent(version -> newest.merge(release.getKey(), version, (a, b) -> a.compareTo(b) >= 0 ? a : b)));
-        List<Running> all = jdbc.sql("SELECT j.id, j.name, d.kind, d.firmware FROM joined_device d JOIN job j ON d.job_id = j.id WHERE j.archived_at IS NULL").query((row, i) -> new Running(
-                UUID.fromString(row.getString(1)), row.getString(2), row.getString(3), row.getString(4))).list();
+        jdbc.sql("SELECT kind, version FROM firmware_release")
+                .query((row, i) -> Map.entry(row.getString(1), row.getString(2)))
+                .list()
+                .forEach(release -> Version.read(release.getValue())
+                        .filter(Version::isRelease)
+                        .ifPresent(version ->
+                                newest.merge(release.getKey(), version, (a, b) -> a.compareTo(b) >= 0 ? a : b)));
+        List<Running> all = jdbc.sql("SELECT j.id, j.name, d.kind, d.firmware FROM joined_device d JOIN job j ON "
+                        + "d.job_id = j.id WHERE j.archived_at IS NULL")
+                .query((row, i) -> new Running(
+                        UUID.fromString(row.getString(1)), row.getString(2), row.getString(3), row.getString(4)))
+                .list();
         List<Campaign> campaigns = new ArrayList<>();
         newest.forEach((kind, version) -> {
-            Map<UUID, List<Running>> behind = all.stream().filter(running -> running.kind().equals(kind) && isBehind(running.firmware(), version)).collect(Collectors.groupingBy(Running::job));
+            Map<UUID, List<Running>> behind = all.stream()
+                    .filter(running -> running.kind().equals(kind) && isBehind(running.firmware(), version))
+                    .collect(Collectors.groupingBy(Running::job));
             if (!behind.isEmpty()) {
-                campaigns.add(new Campaign(kind, version.toString(), behind.values().stream().map(own -> new Behind(own.get(0).job(), own.get(0).name(), own.size(), own.stream().collect(
-                        Collectors.groupingBy(Running::firmware, TreeMap::new, Collectors.counting())))).sorted(Comparator.comparing(Behind::name)).toList()));
+                campaigns.add(new Campaign(
+                        kind,
+                        version.toString(),
+                        behind.values().stream()
+                                .map(own -> new Behind(
+                                        own.get(0).job(),
+                                        own.get(0).name(),
+                                        own.size(),
+                                        own.stream()
+                                                .collect(Collectors.groupingBy(
+                                                        Running::firmware, TreeMap::new, Collectors.counting()))))
+                                .sorted(Comparator.comparing(Behind::name))
+                                .toList()));
             }
         });
         return campaigns;

@@ -61,47 +61,77 @@ class FirmwareController {
         this.people = people;
     }
 
-    record ReleaseView(String kind, String version, String sha256, Set<String> features, String notes, String keptBy, Instant keptAt) {
-    }
+    record ReleaseView(
+            String kind,
+            String version,
+            String sha256,
+            Set<String> features,
+            String notes,
+            String keptBy,
+            Instant keptAt) {}
 
     /** A file with the sum that was published beside it. */
-    record ReleaseEntry(@NotBlank @Size(max = 40) String kind, @NotBlank @Size(max = 60) String version, @NotNull @Pattern(regexp = "[0-9a-f]{64}") String sha256,
-                        @NotNull @Size(max = 40) Set<@NotBlank @Size(max = 80) String> features, @NotNull @Size(max = 500) String notes, byte @NotNull [] file) {
-    }
+    record ReleaseEntry(
+            @NotBlank @Size(max = 40) String kind,
+            @NotBlank @Size(max = 60) String version,
+            @NotNull @Pattern(regexp = "[0-9a-f]{64}") String sha256,
+            @NotNull @Size(max = 40) Set<@NotBlank @Size(max = 80) String> features,
+            @NotNull @Size(max = 500) String notes,
+            byte @NotNull [] file) {}
 
     /** @param downgrade why versions may go back; left out where they may not */
-    record PolicyEntry(@Min(1) @Max(50) int batch, @Min(1) @Max(10) int tries, @Min(1) @Max(50) int stopAfter, @MayBeAbsent @Size(max = 300) String downgrade) {
+    record PolicyEntry(
+            @Min(1) @Max(50) int batch,
+            @Min(1) @Max(10) int tries,
+            @Min(1) @Max(50) int stopAfter,
+            @MayBeAbsent @Size(max = 300) String downgrade) {
         static PolicyEntry of(Policy policy) {
-            return new PolicyEntry(policy.batch(), policy.tries(), policy.stopAfter(), policy.downgrade().orElse(null));
+            return new PolicyEntry(
+                    policy.batch(),
+                    policy.tries(),
+                    policy.stopAfter(),
+                    policy.downgrade().orElse(null));
         }
 
         Policy policy() {
-            return new Policy(batch, tries, stopAfter, Optional.ofNullable(downgrade).filter(reason -> !reason.isBlank()));
+            return new Policy(
+                    batch, tries, stopAfter, Optional.ofNullable(downgrade).filter(reason -> !reason.isBlank()));
         }
     }
 
     /** A module in a roll-out. */
-    record UpdateView(String unit, String place, @MayBeAbsent String display, String kind, @MayBeAbsent String from, String to, Rollout.Status status) {
-    }
+    record UpdateView(
+            String unit,
+            String place,
+            @MayBeAbsent String display,
+            String kind,
+            @MayBeAbsent String from,
+            String to,
+            Rollout.Status status) {}
 
-    record LeftView(String place, String reason) {
-    }
+    record LeftView(String place, String reason) {}
 
     /** A step in words, with when. */
-    record HappeningView(Instant when, String words) {
-    }
+    record HappeningView(Instant when, String words) {}
 
-    record RolloutView(UUID id, String state, String words, String madeBy, Instant madeAt, List<List<UpdateView>> waves, List<LeftView> left, List<FindingView> findings,
-                       List<HappeningView> log, int done, int all) {
-    }
+    record RolloutView(
+            UUID id,
+            String state,
+            String words,
+            String madeBy,
+            Instant madeAt,
+            List<List<UpdateView>> waves,
+            List<LeftView> left,
+            List<FindingView> findings,
+            List<HappeningView> log,
+            int done,
+            int all) {}
 
     /** What would be done now. */
-    record DueView(List<List<UpdateView>> waves, List<LeftView> left, long minutes) {
-    }
+    record DueView(List<List<UpdateView>> waves, List<LeftView> left, long minutes) {}
 
     /** @param policy of this job: that of its last roll-out, or the usual one */
-    record FirmwareView(List<ReleaseView> releases, PolicyEntry policy, DueView due, List<RolloutView> rollouts) {
-    }
+    record FirmwareView(List<ReleaseView> releases, PolicyEntry policy, DueView due, List<RolloutView> rollouts) {}
 
     @GetMapping("/jobs/{job}/firmware")
     @Operation(operationId = "firmware")
@@ -110,32 +140,70 @@ class FirmwareController {
         bench.modules(job).forEach(module -> modules.put(module.unit().toString(), module));
         Policy policy = rollouts.policy(job);
         RolloutPlan due = rollouts.plan(job, policy);
-        return new FirmwareView(releases(), PolicyEntry.of(policy), new DueView(waves(due, modules, id -> Rollout.Status.WAITING), left(due, modules), Rollouts.estimate(due).toMinutes()),
+        return new FirmwareView(
+                releases(),
+                PolicyEntry.of(policy),
+                new DueView(
+                        waves(due, modules, id -> Rollout.Status.WAITING),
+                        left(due, modules),
+                        Rollouts.estimate(due).toMinutes()),
                 rollouts.of(job).stream().map(row -> view(row, modules)).toList());
     }
 
     private List<ReleaseView> releases() {
-        return releases.all().stream().map(row -> new ReleaseView(row.release().kind(), row.release().version().toString(), row.release().sha256(),
-                row.release().features(), row.release().notes(), row.keptBy(), row.keptAt())).toList();
+        return releases.all().stream()
+                .map(row -> new ReleaseView(
+                        row.release().kind(),
+                        row.release().version().toString(),
+                        row.release().sha256(),
+                        row.release().features(),
+                        row.release().notes(),
+                        row.keptBy(),
+                        row.keptAt()))
+                .toList();
     }
 
     private RolloutView view(RolloutRow row, Map<String, Bench.Ready> modules) {
         RolloutPlan plan = rollouts.planOf(row);
         List<RolloutEventRow> events = rollouts.events(row.id());
-        Rollout rollout = Rollout.replay(plan, events.stream().map(RolloutEventRow::event).toList());
+        Rollout rollout =
+                Rollout.replay(plan, events.stream().map(RolloutEventRow::event).toList());
         List<FindingView> findings = new ArrayList<>();
-        rollout.troubles().forEach((id, why) -> findings.add(FindingView.of(JoinFindings.notUpdated(place(id, modules), named(why, modules)))));
+        rollout.troubles()
+                .forEach((id, why) ->
+                        findings.add(FindingView.of(JoinFindings.notUpdated(place(id, modules), named(why, modules)))));
         List<List<UpdateView>> waves = waves(plan, modules, rollout::status);
-        return new RolloutView(row.id(), row.state().name(), named(row.words(), modules), row.madeBy(), row.madeAt(), waves, left(plan, modules), findings, events.stream().map(event ->
-                new HappeningView(event.happenedAt(), words(event, plan, modules))).toList(), (int) waves.stream().flatMap(List::stream).filter(update ->
-                update.status() == Rollout.Status.VERIFIED).count(), (int) waves.stream().mapToLong(List::size).sum());
+        return new RolloutView(
+                row.id(),
+                row.state().name(),
+                named(row.words(), modules),
+                row.madeBy(),
+                row.madeAt(),
+                waves,
+                left(plan, modules),
+                findings,
+                events.stream()
+                        .map(event -> new HappeningView(event.happenedAt(), words(event, plan, modules)))
+                        .toList(),
+                (int) waves.stream()
+                        .flatMap(List::stream)
+                        .filter(update -> update.status() == Rollout.Status.VERIFIED)
+                        .count(),
+                (int) waves.stream().mapToLong(List::size).sum());
     }
 
     private static String words(RolloutEventRow event, RolloutPlan plan, Map<String, Bench.Ready> modules) {
         return switch (event.kind()) {
             case "STARTED" -> place(event.device(), modules) + ": begun";
-            case "REPORTED" -> place(event.device(), modules) + ": says " + event.detail() + ", was " + plan.waves().stream().flatMap(List::stream).filter(d ->
-                    d.id().equals(event.device())).findFirst().flatMap(Device::installed).map(Version::toString).orElse("unknown");
+            case "REPORTED" ->
+                place(event.device(), modules) + ": says " + event.detail() + ", was "
+                        + plan.waves().stream()
+                                .flatMap(List::stream)
+                                .filter(d -> d.id().equals(event.device()))
+                                .findFirst()
+                                .flatMap(Device::installed)
+                                .map(Version::toString)
+                                .orElse("unknown");
             case "FAILED" -> place(event.device(), modules) + ": " + event.detail();
             default -> event.detail() + " says go on";
         };
@@ -151,17 +219,36 @@ class FirmwareController {
     }
 
     private static String place(String id, Map<String, Bench.Ready> modules) {
-        return Optional.ofNullable(modules.get(id)).map(module -> module.place().isEmpty() ? module.serial() : module.place()).orElse(id);
+        return Optional.ofNullable(modules.get(id))
+                .map(module -> module.place().isEmpty() ? module.serial() : module.place())
+                .orElse(id);
     }
 
-    private static List<List<UpdateView>> waves(RolloutPlan plan, Map<String, Bench.Ready> modules, java.util.function.Function<String, Rollout.Status> status) {
-        return plan.waves().stream().map(wave -> wave.stream().map(device -> new UpdateView(device.id(), place(device.id(), modules), Optional.ofNullable(
-                modules.get(device.id())).flatMap(Bench.Ready::name).map(DeviceName::display).orElse(null), device.kind(), device.installed().map(Version::toString)
-                .orElse(null), plan.releases().get(device.kind()).version().toString(), status.apply(device.id()))).toList()).toList();
+    private static List<List<UpdateView>> waves(
+            RolloutPlan plan,
+            Map<String, Bench.Ready> modules,
+            java.util.function.Function<String, Rollout.Status> status) {
+        return plan.waves().stream()
+                .map(wave -> wave.stream()
+                        .map(device -> new UpdateView(
+                                device.id(),
+                                place(device.id(), modules),
+                                Optional.ofNullable(modules.get(device.id()))
+                                        .flatMap(Bench.Ready::name)
+                                        .map(DeviceName::display)
+                                        .orElse(null),
+                                device.kind(),
+                                device.installed().map(Version::toString).orElse(null),
+                                plan.releases().get(device.kind()).version().toString(),
+                                status.apply(device.id())))
+                        .toList())
+                .toList();
     }
 
     private static List<LeftView> left(RolloutPlan plan, Map<String, Bench.Ready> modules) {
-        return plan.left().entrySet().stream().map(entry -> new LeftView(place(entry.getKey(), modules), entry.getValue())).toList();
+        return plan.left().entrySet().stream()
+                .map(entry -> new LeftView(place(entry.getKey(), modules), entry.getValue()))
+                .toList();
     }
 
     @PostMapping("/firmware")
@@ -169,9 +256,20 @@ class FirmwareController {
     @Needs(Right.LEAD)
     @Operation(operationId = "keepFirmware", summary = "Keeps a file whose sum is the one published with it")
     List<ReleaseView> keep(@Valid @RequestBody ReleaseEntry entry, Principal who) {
-        Version version = Version.read(entry.version()).orElseThrow(() -> ProblemException.content("The firmware cannot be kept", new FieldProblem("/version", entry.version(),
-                "a version by Semantic Versioning 2.0.0, like 1.4.0")));
-        releases.keep(new Release(entry.kind().strip(), version, entry.sha256(), entry.features(), entry.notes().strip()), entry.file(), people.nameOf(who));
+        Version version = Version.read(entry.version())
+                .orElseThrow(() -> ProblemException.content(
+                        "The firmware cannot be kept",
+                        new FieldProblem(
+                                "/version", entry.version(), "a version by Semantic Versioning 2.0.0, like 1.4.0")));
+        releases.keep(
+                new Release(
+                        entry.kind().strip(),
+                        version,
+                        entry.sha256(),
+                        entry.features(),
+                        entry.notes().strip()),
+                entry.file(),
+                people.nameOf(who));
         return releases();
     }
 

@@ -31,11 +31,16 @@ class KnownFirmware implements FirmwareInHouse {
         List<Release> kept = releases.known();
         Map<UUID, Map<String, InstalledFirmware>> byBox = new HashMap<>();
         for (InstalledVersions.Installed each : installed) {
-            Optional<Release> own = kept.stream().filter(r -> r.kind().equals(each.moduleCode()) && r.version().toString().equals(each.version())).findFirst();
+            Optional<Release> own = kept.stream()
+                    .filter(r -> r.kind().equals(each.moduleCode())
+                            && r.version().toString().equals(each.version()))
+                    .findFirst();
             own.ifPresent(release -> {
                 Map<String, String> better = new HashMap<>();
-                kept.stream().filter(r -> r.kind().equals(each.moduleCode())).forEach(r -> r.features().forEach(feature -> better.put(feature, r.version().toString())));
-                byBox.computeIfAbsent(each.box(), box -> new HashMap<>()).put(each.moduleCode(), new InstalledFirmware(each.version(), release.features(), better));
+                kept.stream().filter(r -> r.kind().equals(each.moduleCode())).forEach(r -> r.features()
+                        .forEach(feature -> better.put(feature, r.version().toString())));
+                byBox.computeIfAbsent(each.box(), box -> new HashMap<>())
+                        .put(each.moduleCode(), new InstalledFirmware(each.version(), release.features(), better));
             });
         }
         return byBox;

@@ -20,20 +20,25 @@ class ReleaseRow {
 
     @Id
     private UUID id;
+
     private String kind;
     private String version;
+
     @Column(columnDefinition = "CHAR(64)")
     private String sha256;
+
     @Column(columnDefinition = "LONGTEXT")
     private String features;
+
     private String notes;
+
     @Column(columnDefinition = "MEDIUMBLOB")
     private byte[] file;
+
     private String keptBy;
     private Instant keptAt;
 
-    protected ReleaseRow() {
-    }
+    protected ReleaseRow() {}
 
     ReleaseRow(Release release, byte[] file, String keptBy, Instant keptAt) {
         this.id = UUID.randomUUID();

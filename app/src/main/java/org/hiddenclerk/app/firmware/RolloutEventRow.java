@@ -22,15 +22,17 @@ class RolloutEventRow implements Persistable<RolloutEventRow.Place> {
 
     @EmbeddedId
     private Place place;
+
     private String kind;
     private String device;
     private String detail;
+
     @Column(columnDefinition = "CHAR(64)")
     private @Nullable String sha256;
+
     private Instant happenedAt;
 
-    protected RolloutEventRow() {
-    }
+    protected RolloutEventRow() {}
 
     RolloutEventRow(UUID rollout, int number, Event event, Instant happenedAt) {
         this.place = new Place(rollout, number);
@@ -48,7 +50,8 @@ class RolloutEventRow implements Persistable<RolloutEventRow.Place> {
         } else if (event instanceof Event.Failed failed) {
             kind = "FAILED";
             device = failed.device();
-            detail = failed.reason().substring(0, Math.min(MOST_WORDS, failed.reason().length()));
+            detail = failed.reason()
+                    .substring(0, Math.min(MOST_WORDS, failed.reason().length()));
         } else {
             kind = "GONE_ON";
             detail = ((Event.GoneOn) event).who();
@@ -58,7 +61,8 @@ class RolloutEventRow implements Persistable<RolloutEventRow.Place> {
     Event event() {
         return switch (kind) {
             case "STARTED" -> new Event.Started(device);
-            case "REPORTED" -> new Event.Reported(device, Version.read(detail).orElseThrow(), Objects.requireNonNull(sha256));
+            case "REPORTED" ->
+                new Event.Reported(device, Version.read(detail).orElseThrow(), Objects.requireNonNull(sha256));
             case "FAILED" -> new Event.Failed(device, detail);
             case "GONE_ON" -> new Event.GoneOn(detail);
             default -> throw new IllegalStateException("Impossible state: an event of the kind " + kind + ".");
@@ -94,6 +98,5 @@ class RolloutEventRow implements Persistable<RolloutEventRow.Place> {
 
     /** Its place in the order. */
     @Embeddable
-    record Place(UUID rolloutId, @Column(name = "place") int number) implements Serializable {
-    }
+    record Place(UUID rolloutId, @Column(name = "place") int number) implements Serializable {}
 }

@@ -16,24 +16,33 @@ import org.hibernate.type.SqlTypes;
 @Table(name = "rollout")
 class RolloutRow {
     /** How far it is. */
-    enum State { RUNNING, HALTED, STOPPED, DONE }
+    enum State {
+        RUNNING,
+        HALTED,
+        STOPPED,
+        DONE
+    }
 
     private static final int MOST_WORDS = 300;
 
     @Id
     private UUID id;
+
     private UUID jobId;
+
     @Column(columnDefinition = "LONGTEXT")
     private String plan;
+
     private String madeBy;
     private Instant madeAt;
+
     @Enumerated(EnumType.STRING)
     @JdbcTypeCode(SqlTypes.VARCHAR)
     private State state;
+
     private String words;
 
-    protected RolloutRow() {
-    }
+    protected RolloutRow() {}
 
     RolloutRow(UUID jobId, String plan, String madeBy, Instant madeAt) {
         this.id = UUID.randomUUID();

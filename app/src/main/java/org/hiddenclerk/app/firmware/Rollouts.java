@@ -59,8 +59,17 @@ class Rollouts {
     private final Set<UUID> stopping = ConcurrentHashMap.newKeySet();
     private final ScheduledExecutorService worker = Worker.named("roll-outs");
 
-    Rollouts(Releases releases, RolloutRepository rollouts, RolloutEventRepository events, Members members, Networks networks, Houses houses,
-             Isolations isolations, Leases leases, JsonMapper json, Clock clock) {
+    Rollouts(
+            Releases releases,
+            RolloutRepository rollouts,
+            RolloutEventRepository events,
+            Members members,
+            Networks networks,
+            Houses houses,
+            Isolations isolations,
+            Leases leases,
+            JsonMapper json,
+            Clock clock) {
         this.releases = releases;
         this.rollouts = rollouts;
         this.events = events;
@@ -81,27 +90,40 @@ class Rollouts {
 
     /** The policy of a job: that of its last roll-out; a reason to go back is given anew each time. */
     Policy policy(UUID job) {
-        return of(job).stream().findFirst().map(row -> planOf(row).policy()).map(last -> new Policy(last.batch(), last.tries(), last.stopAfter(), Optional.empty()))
+        return of(job).stream()
+                .findFirst()
+                .map(row -> planOf(row).policy())
+                .map(last -> new Policy(last.batch(), last.tries(), last.stopAfter(), Optional.empty()))
                 .orElse(Policy.USUAL);
     }
 
     /** What would be done now. */
     RolloutPlan plan(UUID job, Policy policy) {
         Map<UUID, String> circuits = isolations.circuitsByBox(job);
-        List<Device> devices = members.joined(houses.job(job).id()).stream().map(member -> new Device(member.unit().toString(), member.kind(),
-                Version.read(member.firmware()), member.hops(), !member.passesOn(), member.module().box().map(circuits::get).orElse(""))).toList();
+        List<Device> devices = members.joined(houses.job(job).id()).stream()
+                .map(member -> new Device(
+                        member.unit().toString(),
+                        member.kind(),
+                        Version.read(member.firmware()),
+                        member.hops(),
+                        !member.passesOn(),
+                        member.module().box().map(circuits::get).orElse("")))
+                .toList();
         return RolloutPlan.of(devices, releases.newest(), policy);
     }
 
     UUID begin(UUID job, Policy policy, String who) {
         RolloutPlan plan = plan(job, policy);
         if (plan.waves().isEmpty()) {
-            throw ProblemException.conflict("No module of this house is due: none is known in its network with a version older than what is kept.");
+            throw ProblemException.conflict(
+                    "No module of this house is due: none is known in its network with a version older than what is kept.");
         }
         if (of(job).stream().anyMatch(row -> row.state() != RolloutRow.State.DONE)) {
-            throw ProblemException.conflict("A roll-out of this house is not done yet. Let it go on, or end it, first.");
+            throw ProblemException.conflict(
+                    "A roll-out of this house is not done yet. Let it go on, or end it, first.");
         }
-        return rollouts.saveAndFlush(new RolloutRow(job, json.writeValueAsString(RolloutDocument.of(plan)), who, now())).id();
+        return rollouts.saveAndFlush(new RolloutRow(job, json.writeValueAsString(RolloutDocument.of(plan)), who, now()))
+                .id();
     }
 
     List<RolloutRow> of(UUID job) {
@@ -157,7 +179,8 @@ class Rollouts {
     private void goOn() {
         try {
             // A module that two nodes order about at once ends up anywhere.
-            rollouts.findByState(RolloutRow.State.RUNNING).forEach(row -> leases.alone("rollout " + row.id(), () -> run(row)));
+            rollouts.findByState(RolloutRow.State.RUNNING)
+                    .forEach(row -> leases.alone("rollout " + row.id(), () -> run(row)));
         } catch (RuntimeException e) {
             LOG.warn("A roll-out is tried again soon.", e);
         }
@@ -169,7 +192,8 @@ class Rollouts {
             return;
         }
         try {
-            Rollout.Next next = new Updating(planOf(row), new House(row)).run(events(row.id()).stream().map(RolloutEventRow::event).toList());
+            Rollout.Next next = new Updating(planOf(row), new House(row))
+                    .run(events(row.id()).stream().map(RolloutEventRow::event).toList());
             if (next instanceof Rollout.Next.Done) {
                 is(row.id(), RolloutRow.State.DONE, "done");
             } else if (next instanceof Rollout.Next.Stopped stopped) {
@@ -185,10 +209,13 @@ class Rollouts {
     }
 
     private void is(UUID rollout, RolloutRow.State state, String words) {
-        rollouts.findById(rollout).filter(row -> row.state() == RolloutRow.State.RUNNING && !(row.state() == state && row.words().equals(words))).ifPresent(row -> {
-            row.is(state, words);
-            rollouts.saveAndFlush(row);
-        });
+        rollouts.findById(rollout)
+                .filter(row -> row.state() == RolloutRow.State.RUNNING
+                        && !(row.state() == state && row.words().equals(words)))
+                .ifPresent(row -> {
+                    row.is(state, words);
+                    rollouts.saveAndFlush(row);
+                });
     }
 
     /** The house of a roll-out, reached over its networks. */
@@ -206,7 +233,9 @@ class Rollouts {
         }
 
         private Members.Joined module(Device device) {
-            return Optional.ofNullable(modules.get(device.id())).orElseThrow(() -> ProblemException.conflict("a module of the plan is not known in its network any more"));
+            return Optional.ofNullable(modules.get(device.id()))
+                    .orElseThrow(() ->
+                            ProblemException.conflict("a module of the plan is not known in its network any more"));
         }
 
         @Override
@@ -238,9 +267,12 @@ class Rollouts {
 
         @Override
         public Set<String> isolated() {
-            Set<String> off = isolations.of(row.jobId()).stream().map(Isolations.Isolated::circuit).collect(Collectors.toSet());
+            Set<String> off = isolations.of(row.jobId()).stream()
+                    .map(Isolations.Isolated::circuit)
+                    .collect(Collectors.toSet());
             // A box on several circuits waits for each of them.
-            return isolations.circuitsByBox(row.jobId()).values().stream().filter(circuits -> Arrays.stream(circuits.split(", ")).anyMatch(off::contains))
+            return isolations.circuitsByBox(row.jobId()).values().stream()
+                    .filter(circuits -> Arrays.stream(circuits.split(", ")).anyMatch(off::contains))
                     .collect(Collectors.toSet());
         }
 
@@ -253,14 +285,19 @@ class Rollouts {
         public void happened(Rollout.Event event) {
             write(row.id(), event);
             if (event instanceof Rollout.Event.Reported reported) {
-                members.isNow(modules.get(reported.device()).device(), Optional.empty(), Optional.of(reported.version().toString()));
+                members.isNow(
+                        modules.get(reported.device()).device(),
+                        Optional.empty(),
+                        Optional.of(reported.version().toString()));
             }
         }
 
         @Override
         public boolean isStopped() {
             // Halted on this node, or on another.
-            return stopping.contains(row.id()) || Thread.currentThread().isInterrupted() || find(row.id()).state() != RolloutRow.State.RUNNING;
+            return stopping.contains(row.id())
+                    || Thread.currentThread().isInterrupted()
+                    || find(row.id()).state() != RolloutRow.State.RUNNING;
         }
     }
 
@@ -274,13 +311,20 @@ class Rollouts {
         Map<String, Device> devices = new HashMap<>();
         planOf(row).waves().forEach(wave -> wave.forEach(device -> devices.put(device.id(), device)));
         List<Replaced> replaced = new ArrayList<>();
-        events(row.id()).stream().filter(event -> event.kind().equals("REPORTED")).forEach(event -> replaced.add(new Replaced(event.device(),
-                devices.get(event.device()).installed().map(Version::toString).orElse("unknown"), event.detail(), event.happenedAt())));
+        events(row.id()).stream()
+                .filter(event -> event.kind().equals("REPORTED"))
+                .forEach(event -> replaced.add(new Replaced(
+                        event.device(),
+                        devices.get(event.device())
+                                .installed()
+                                .map(Version::toString)
+                                .orElse("unknown"),
+                        event.detail(),
+                        event.happenedAt())));
         return replaced;
     }
 
-    record Replaced(String unit, String from, String to, Instant when) {
-    }
+    record Replaced(String unit, String from, String to, Instant when) {}
 
     private Instant now() {
         return clock.instant().truncatedTo(ChronoUnit.MICROS);

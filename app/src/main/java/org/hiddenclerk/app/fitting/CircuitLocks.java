@@ -31,8 +31,13 @@ class CircuitLocks {
 
     @Transactional
     public void hang(Set<CircuitId> circuits, UUID box, String who, Instant now) {
-        Set<UUID> own = locks.findByBoxIdAndPersonAndTakenOffAtIsNull(box, who).stream().map(LockRow::circuitId).collect(Collectors.toSet());
-        circuits.stream().map(CircuitLocks::idOf).filter(circuit -> !own.contains(circuit)).forEach(circuit -> locks.save(new LockRow(circuit, box, who, now)));
+        Set<UUID> own = locks.findByBoxIdAndPersonAndTakenOffAtIsNull(box, who).stream()
+                .map(LockRow::circuitId)
+                .collect(Collectors.toSet());
+        circuits.stream()
+                .map(CircuitLocks::idOf)
+                .filter(circuit -> !own.contains(circuit))
+                .forEach(circuit -> locks.save(new LockRow(circuit, box, who, now)));
         locks.flush();
     }
 
@@ -50,8 +55,17 @@ class CircuitLocks {
     public List<Lock> on(Set<CircuitId> circuits, HouseContext house) {
         Map<UUID, CircuitId> byId = circuits.stream().collect(Collectors.toMap(CircuitLocks::idOf, circuit -> circuit));
         List<LockRow> hanging = locks.findByCircuitIdInAndTakenOffAtIsNullOrderByPutOnAt(byId.keySet());
-        Map<UUID, String> labels = hanging.stream().map(LockRow::boxId).distinct().collect(Collectors.toMap(box -> box, box -> label(box)));
-        return hanging.stream().map(lock -> new Lock(house.label(byId.get(lock.circuitId())), lock.person(), labels.get(lock.boxId()), lock.putOnAt())).toList();
+        Map<UUID, String> labels = hanging.stream()
+                .map(LockRow::boxId)
+                .distinct()
+                .collect(Collectors.toMap(box -> box, box -> label(box)));
+        return hanging.stream()
+                .map(lock -> new Lock(
+                        house.label(byId.get(lock.circuitId())),
+                        lock.person(),
+                        labels.get(lock.boxId()),
+                        lock.putOnAt()))
+                .toList();
     }
 
     private String label(UUID box) {

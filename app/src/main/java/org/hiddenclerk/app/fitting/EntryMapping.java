@@ -29,34 +29,63 @@ class EntryMapping {
     }
 
     /** What a done step holds beside its text. */
-    record Detail(Set<String> confirmed, Map<String, BigDecimal> readings) {
-    }
+    record Detail(Set<String> confirmed, Map<String, BigDecimal> readings) {}
 
     /** Which reading stopped a sheet, if one did. */
-    record Cause(@Nullable String reading) {
-    }
+    record Cause(@Nullable String reading) {}
 
     /** What a tick or a measurement is of. */
-    record Item(String item, boolean on, @Nullable BigDecimal value) {
-    }
+    record Item(String item, boolean on, @Nullable BigDecimal value) {}
 
     RunSheetRow.EntryPart toRow(Entry entry, @Nullable String key) {
         if (entry instanceof Entry.Done done) {
-            return new RunSheetRow.EntryPart(DONE, done.stepId(), json.writeValueAsString(new Detail(done.confirmed(), done.readings())), done.note(),
-                    done.who(), done.when(), key);
+            return new RunSheetRow.EntryPart(
+                    DONE,
+                    done.stepId(),
+                    json.writeValueAsString(new Detail(done.confirmed(), done.readings())),
+                    done.note(),
+                    done.who(),
+                    done.when(),
+                    key);
         } else if (entry instanceof Entry.Stopped stopped) {
-            return new RunSheetRow.EntryPart(STOPPED, stopped.stepId(), json.writeValueAsString(new Cause(stopped.reading().orElse(null))), stopped.reason(), stopped.who(), stopped.when(), key);
+            return new RunSheetRow.EntryPart(
+                    STOPPED,
+                    stopped.stepId(),
+                    json.writeValueAsString(new Cause(stopped.reading().orElse(null))),
+                    stopped.reason(),
+                    stopped.who(),
+                    stopped.when(),
+                    key);
         } else if (entry instanceof Entry.Ticked tick) {
-            return new RunSheetRow.EntryPart(TICKED, tick.stepId(), json.writeValueAsString(new Item(tick.item(), tick.on(), null)), "", tick.who(), tick.when(), key);
+            return new RunSheetRow.EntryPart(
+                    TICKED,
+                    tick.stepId(),
+                    json.writeValueAsString(new Item(tick.item(), tick.on(), null)),
+                    "",
+                    tick.who(),
+                    tick.when(),
+                    key);
         } else if (entry instanceof Entry.Measured value) {
-            return new RunSheetRow.EntryPart(MEASURED, value.stepId(), json.writeValueAsString(new Item(value.item(), true, value.value())), "", value.who(),
-                    value.when(), key);
+            return new RunSheetRow.EntryPart(
+                    MEASURED,
+                    value.stepId(),
+                    json.writeValueAsString(new Item(value.item(), true, value.value())),
+                    "",
+                    value.who(),
+                    value.when(),
+                    key);
         } else if (entry instanceof Entry.Skipped skip) {
             return new RunSheetRow.EntryPart(SKIPPED, skip.stepId(), "{}", skip.reason(), skip.who(), skip.when(), key);
         }
         if (entry instanceof Entry.Corrected corrected) {
-            return new RunSheetRow.EntryPart(CORRECTED, corrected.stepId(), json.writeValueAsString(new Item(corrected.item(), true, corrected.value())), corrected.reason(),
-                    corrected.who(), corrected.when(), key);
+            return new RunSheetRow.EntryPart(
+                    CORRECTED,
+                    corrected.stepId(),
+                    json.writeValueAsString(new Item(corrected.item(), true, corrected.value())),
+                    corrected.reason(),
+                    corrected.who(),
+                    corrected.when(),
+                    key);
         } else if (entry instanceof Entry.Voided voided) {
             return new RunSheetRow.EntryPart(VOIDED, "", "{}", voided.reason(), voided.who(), voided.when(), key);
         }
@@ -68,14 +97,27 @@ class EntryMapping {
         return switch (row.kind()) {
             case DONE -> {
                 Detail detail = json.readValue(row.detail(), Detail.class);
-                yield new Entry.Done(row.stepId(), detail.confirmed(), detail.readings(), row.text(), row.who(),
-                        row.enteredAt());
+                yield new Entry.Done(
+                        row.stepId(), detail.confirmed(), detail.readings(), row.text(), row.who(), row.enteredAt());
             }
-            case STOPPED -> new Entry.Stopped(row.stepId(), row.text(), Optional.ofNullable(json.readValue(row.detail(), Cause.class).reading()), row.who(), row.enteredAt());
+            case STOPPED ->
+                new Entry.Stopped(
+                        row.stepId(),
+                        row.text(),
+                        Optional.ofNullable(
+                                json.readValue(row.detail(), Cause.class).reading()),
+                        row.who(),
+                        row.enteredAt());
             case VOIDED -> new Entry.Voided(row.text(), row.who(), row.enteredAt());
             case CORRECTED -> {
                 Item item = json.readValue(row.detail(), Item.class);
-                yield new Entry.Corrected(row.stepId(), item.item(), Objects.requireNonNull(item.value()), row.text(), row.who(), row.enteredAt());
+                yield new Entry.Corrected(
+                        row.stepId(),
+                        item.item(),
+                        Objects.requireNonNull(item.value()),
+                        row.text(),
+                        row.who(),
+                        row.enteredAt());
             }
             case RESUMED -> new Entry.Resumed(row.text(), row.who(), row.enteredAt());
             case SKIPPED -> new Entry.Skipped(row.stepId(), row.text(), row.who(), row.enteredAt());
@@ -85,7 +127,8 @@ class EntryMapping {
             }
             case MEASURED -> {
                 Item item = json.readValue(row.detail(), Item.class);
-                yield new Entry.Measured(row.stepId(), item.item(), Objects.requireNonNull(item.value()), row.who(), row.enteredAt());
+                yield new Entry.Measured(
+                        row.stepId(), item.item(), Objects.requireNonNull(item.value()), row.who(), row.enteredAt());
             }
             default -> throw new IllegalStateException("Impossible state: an entry of kind " + row.kind());
         };

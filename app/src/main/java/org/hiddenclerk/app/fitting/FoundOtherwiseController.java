@@ -29,13 +29,14 @@ class FoundOtherwiseController {
         this.people = people;
     }
 
-    record FoundOtherwiseView(UUID id, String words, String who, Instant when) {
-    }
+    record FoundOtherwiseView(UUID id, String words, String who, Instant when) {}
 
     @GetMapping("/boxes/{box}/found-otherwise")
     @Operation(operationId = "openFindings")
     List<FoundOtherwiseView> open(@PathVariable UUID box) {
-        return sheets.foundOtherwise(List.of(box)).stream().map(row -> new FoundOtherwiseView(row.id(), row.words(), row.foundBy(), row.foundAt())).toList();
+        return sheets.foundOtherwise(List.of(box)).stream()
+                .map(row -> new FoundOtherwiseView(row.id(), row.words(), row.foundBy(), row.foundAt()))
+                .toList();
     }
 
     @PostMapping("/found-otherwise/{found}/settle")

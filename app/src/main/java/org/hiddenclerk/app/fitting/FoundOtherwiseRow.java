@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 class FoundOtherwiseRow {
     @Id
     private UUID id;
+
     private UUID boxId;
     private String words;
     private String foundBy;
@@ -20,8 +21,7 @@ class FoundOtherwiseRow {
     private @Nullable String settledBy;
     private @Nullable Instant settledAt;
 
-    protected FoundOtherwiseRow() {
-    }
+    protected FoundOtherwiseRow() {}
 
     FoundOtherwiseRow(UUID boxId, String words, String foundBy, Instant foundAt) {
         this.id = UUID.randomUUID();

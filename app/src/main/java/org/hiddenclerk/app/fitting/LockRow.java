@@ -13,14 +13,14 @@ import org.jspecify.annotations.Nullable;
 class LockRow {
     @Id
     private UUID id;
+
     private UUID circuitId;
     private UUID boxId;
     private String person;
     private Instant putOnAt;
     private @Nullable Instant takenOffAt;
 
-    protected LockRow() {
-    }
+    protected LockRow() {}
 
     LockRow(UUID circuitId, UUID boxId, String person, Instant putOnAt) {
         this.id = UUID.randomUUID();

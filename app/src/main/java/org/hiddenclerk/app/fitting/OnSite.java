@@ -14,5 +14,4 @@ import org.springframework.transaction.annotation.Transactional;
 @Target(ElementType.METHOD)
 @Retention(RetentionPolicy.RUNTIME)
 @Transactional(isolation = Isolation.READ_COMMITTED)
-@interface OnSite {
-}
+@interface OnSite {}

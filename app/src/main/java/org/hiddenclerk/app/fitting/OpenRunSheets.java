@@ -20,7 +20,8 @@ class OpenRunSheets implements OpenWork {
             throw ProblemException.conflict("A run sheet is open on this box. Finish it or set it aside first.");
         }
         if (sheets.countOpenOnRunsThrough(box.toString()) > 0) {
-            throw ProblemException.conflict("A run sheet is open on a box that its cables lead to. Finish it or set it aside first.");
+            throw ProblemException.conflict(
+                    "A run sheet is open on a box that its cables lead to. Finish it or set it aside first.");
         }
     }
 }

@@ -14,14 +14,14 @@ class RefusedEntryRow {
 
     @Id
     private UUID id;
+
     private UUID boxId;
     private String stepId;
     private String who;
     private Instant refusedAt;
     private String why;
 
-    protected RefusedEntryRow() {
-    }
+    protected RefusedEntryRow() {}
 
     RefusedEntryRow(UUID boxId, String stepId, String who, Instant refusedAt, String why) {
         this.id = UUID.randomUUID();

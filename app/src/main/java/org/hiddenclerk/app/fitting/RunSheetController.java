@@ -39,41 +39,49 @@ class RunSheetController {
     }
 
     /** The last run sheet of a box, if there was one. */
-    record LastRunSheet(@MayBeAbsent RunSheetView sheet) {
-    }
+    record LastRunSheet(@MayBeAbsent RunSheetView sheet) {}
 
     /** What was done at a step. {@code key} is the sender's; an entry that comes again with it changes nothing. */
-    record StepEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId,
-                     @NotNull @Size(max = 100) Set<@NotBlank @Size(max = 80) String> confirmed,
-                     @NotNull @Size(max = 400) Map<@NotBlank @Size(max = 120) String, @NotNull BigDecimal> readings,
-                     @NotNull @Size(max = 500) String note) {
-    }
+    record StepEntry(
+            @MayBeAbsent @Size(max = 40) String key,
+            @NotBlank @Size(max = 80) String stepId,
+            @NotNull @Size(max = 100) Set<@NotBlank @Size(max = 80) String> confirmed,
+            @NotNull @Size(max = 400) Map<@NotBlank @Size(max = 120) String, @NotNull BigDecimal> readings,
+            @NotNull @Size(max = 500) String note) {}
 
     /** Something of a step was confirmed, or is not so after all. */
-    record TickEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 120) String item, boolean on) {
-    }
+    record TickEntry(
+            @MayBeAbsent @Size(max = 40) String key,
+            @NotBlank @Size(max = 80) String stepId,
+            @NotBlank @Size(max = 120) String item,
+            boolean on) {}
 
     /** Something of a step was measured. */
-    record MeasureEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 120) String item,
-                        @NotNull BigDecimal value) {
-    }
+    record MeasureEntry(
+            @MayBeAbsent @Size(max = 40) String key,
+            @NotBlank @Size(max = 80) String stepId,
+            @NotBlank @Size(max = 120) String item,
+            @NotNull BigDecimal value) {}
 
     /** What a mistyped value really was, and how the mistake came about. */
-    record CorrectionEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 120) String item,
-                           @NotNull BigDecimal value, @NotBlank @Size(max = 500) String reason) {
-    }
+    record CorrectionEntry(
+            @MayBeAbsent @Size(max = 40) String key,
+            @NotBlank @Size(max = 80) String stepId,
+            @NotBlank @Size(max = 120) String item,
+            @NotNull BigDecimal value,
+            @NotBlank @Size(max = 500) String reason) {}
 
     /** Why a step is left out. */
-    record SkipEntry(@MayBeAbsent @Size(max = 40) String key, @NotBlank @Size(max = 80) String stepId, @NotBlank @Size(max = 500) String reason) {
-    }
+    record SkipEntry(
+            @MayBeAbsent @Size(max = 40) String key,
+            @NotBlank @Size(max = 80) String stepId,
+            @NotBlank @Size(max = 500) String reason) {}
 
     /** Why the sheet stops or goes on, or what was found. */
-    record Reason(@NotBlank @Size(max = 500) String reason) {
-    }
+    record Reason(@NotBlank @Size(max = 500) String reason) {}
 
     /** The version to set aside. */
-    record Aside(long version) {
-    }
+    record Aside(long version) {}
 
     private RunSheetView view(RunSheets.Open open) {
         return RunSheetView.of(open, sheets.standing(open), sheets.locks(open), sheets.refusals(open.box()));
@@ -95,11 +103,20 @@ class RunSheetController {
     @PostMapping("/entries")
     @Operation(operationId = "enterStep")
     RunSheetView enter(@PathVariable UUID box, @Valid @RequestBody StepEntry entry, Principal who) {
-        return view(sheets.enter(box, entry.key(), entry.stepId(), entry.confirmed(), entry.readings(), entry.note(), people.nameOf(who)));
+        return view(sheets.enter(
+                box,
+                entry.key(),
+                entry.stepId(),
+                entry.confirmed(),
+                entry.readings(),
+                entry.note(),
+                people.nameOf(who)));
     }
 
     @PostMapping("/ticks")
-    @Operation(operationId = "tickStep", summary = "Confirms something of a step that is open; whoever else works on the sheet sees it")
+    @Operation(
+            operationId = "tickStep",
+            summary = "Confirms something of a step that is open; whoever else works on the sheet sees it")
     RunSheetView tick(@PathVariable UUID box, @Valid @RequestBody TickEntry entry, Principal who) {
         return view(sheets.tick(box, entry.key(), entry.stepId(), entry.item(), entry.on(), people.nameOf(who)));
     }
@@ -117,9 +134,12 @@ class RunSheetController {
     }
 
     @PostMapping("/corrections")
-    @Operation(operationId = "correctReading", summary = "Puts a mistyped value right, with a reason; a reading of dead conductors is made again instead")
+    @Operation(
+            operationId = "correctReading",
+            summary = "Puts a mistyped value right, with a reason; a reading of dead conductors is made again instead")
     RunSheetView correct(@PathVariable UUID box, @Valid @RequestBody CorrectionEntry entry, Principal who) {
-        return view(sheets.correct(box, entry.key(), entry.stepId(), entry.item(), entry.value(), entry.reason(), people.nameOf(who)));
+        return view(sheets.correct(
+                box, entry.key(), entry.stepId(), entry.item(), entry.value(), entry.reason(), people.nameOf(who)));
     }
 
     @PostMapping("/stop")
@@ -129,7 +149,9 @@ class RunSheetController {
     }
 
     @PostMapping("/found-otherwise")
-    @Operation(operationId = "foundOtherwise", summary = "Something is otherwise than drawn: the sheet stops, and the box goes back to be traced")
+    @Operation(
+            operationId = "foundOtherwise",
+            summary = "Something is otherwise than drawn: the sheet stops, and the box goes back to be traced")
     RunSheetView foundOtherwise(@PathVariable UUID box, @Valid @RequestBody Reason reason, Principal who) {
         return view(sheets.foundOtherwise(box, reason.reason(), people.nameOf(who)));
     }

@@ -8,7 +8,8 @@ import org.springframework.data.jpa.repository.Query;
 
 interface RunSheetRepository extends JpaRepository<RunSheetRow, UUID> {
     /** Sheets of works that open a box, the latest first. */
-    @Query("select s from RunSheetRow s join IssuedPlanRow p on s.planId = p.id join p.opens o where o = :box order by s.startedAt desc")
+    @Query(
+            "select s from RunSheetRow s join IssuedPlanRow p on s.planId = p.id join p.opens o where o = :box order by s.startedAt desc")
     List<RunSheetRow> findThatOpen(UUID box, Limit most);
 
     /** Open sheets of plans that another box belongs to as a neighbour. */

@@ -22,8 +22,10 @@ import org.jspecify.annotations.Nullable;
 public class RunSheetRow {
     @Id
     private UUID id;
+
     @Version
     private long version;
+
     private UUID planId;
     private UUID boxId;
     private String startedBy;
@@ -36,8 +38,7 @@ public class RunSheetRow {
     @OrderColumn(name = "position")
     private List<EntryPart> entries = new ArrayList<>();
 
-    protected RunSheetRow() {
-    }
+    protected RunSheetRow() {}
 
     RunSheetRow(UUID planId, UUID boxId, String startedBy, Instant startedAt) {
         this.id = UUID.randomUUID();
@@ -97,18 +98,25 @@ public class RunSheetRow {
     public static class EntryPart {
         private String kind;
         private String stepId;
+
         @Column(columnDefinition = "LONGTEXT")
         private String detail;
+
         private String text;
         private String who;
         private Instant enteredAt;
         private @Nullable String sentKey;
 
-        protected EntryPart() {
-        }
+        protected EntryPart() {}
 
-        EntryPart(String kind, String stepId, String detail, String text, String who, Instant enteredAt,
-                  @Nullable String sentKey) {
+        EntryPart(
+                String kind,
+                String stepId,
+                String detail,
+                String text,
+                String who,
+                Instant enteredAt,
+                @Nullable String sentKey) {
             this.kind = kind;
             this.stepId = stepId;
             this.detail = detail;
@@ -143,7 +151,8 @@ public class RunSheetRow {
         }
 
         /** What the sender called it, so that it counts once. */
-        @Nullable String sentKey() {
+        @Nullable
+        String sentKey() {
             return sentKey;
         }
     }

@@ -26,8 +26,8 @@ import org.hiddenclerk.core.fitting.RunSheetPlan;
 import org.hiddenclerk.core.fitting.SharedCircuits;
 import org.hiddenclerk.core.fitting.Step;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.jspecify.annotations.Nullable;
 import org.springframework.data.domain.Limit;
@@ -53,8 +53,18 @@ public class RunSheets {
     private final TransactionTemplate apart;
     private final Clock clock;
 
-    RunSheets(RunSheetRepository sheets, Boxes boxes, Plans plans, EntryMapping mapping, CircuitLocks locks, RefusedEntryRepository refused,
-              FoundOtherwiseRepository otherwise, DemandedPhotos photos, JdbcClient jdbc, PlatformTransactionManager transactions, Clock clock) {
+    RunSheets(
+            RunSheetRepository sheets,
+            Boxes boxes,
+            Plans plans,
+            EntryMapping mapping,
+            CircuitLocks locks,
+            RefusedEntryRepository refused,
+            FoundOtherwiseRepository otherwise,
+            DemandedPhotos photos,
+            JdbcClient jdbc,
+            PlatformTransactionManager transactions,
+            Clock clock) {
         this.sheets = sheets;
         this.boxes = boxes;
         this.plans = plans;
@@ -91,34 +101,54 @@ public class RunSheets {
         return refused.findByBoxIdOrderByRefusedAtDesc(box);
     }
 
-    /** Starts the sheet of the work that a box belongs to, from the issued plan, which must still be what its boxes are, and which nobody works by already. */
+    /**
+     * Starts the sheet of the work that a box belongs to, from the issued plan, which must still be what its boxes
+     * are, and which nobody works by already.
+     */
     @OnSite
     public Open start(UUID box, String who) {
         site.hold(box);
         Boxes.Found found = boxes.find(box);
         IssuedPlanRow plan = plans.lastIssued(box)
-                .orElseThrow(() -> ProblemException.conflict("No plan is issued for this box. Issue it on the Draw sheet first."));
+                .orElseThrow(() ->
+                        ProblemException.conflict("No plan is issued for this box. Issue it on the Draw sheet first."));
         if (!plans.isCurrent(plan, found)) {
-            throw ProblemException.conflict("The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
+            throw ProblemException.conflict(
+                    "The box, or one that its cables lead to, changed after the plan was issued. Issue the plan again first.");
         }
-        plans.judge(found).findings().stream().filter(f -> f.code() == FindingCode.READINGS_CONTRADICT).findFirst().ifPresent(contradicted -> {
-            throw ProblemException.conflict("What was read on site speaks against the plan. " + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
-        });
+        plans.judge(found).findings().stream()
+                .filter(f -> f.code() == FindingCode.READINGS_CONTRADICT)
+                .findFirst()
+                .ifPresent(contradicted -> {
+                    throw ProblemException.conflict("What was read on site speaks against the plan. "
+                            + contradicted.reason() + " Put it right on the Trace sheet, and issue the plan again.");
+                });
         refuseSecondSheet(found, plan);
-        UUID at = plan.opens().contains(plan.boxId()) || plan.opens().isEmpty() ? plan.boxId() : plan.opens().get(0);
+        UUID at = plan.opens().contains(plan.boxId()) || plan.opens().isEmpty()
+                ? plan.boxId()
+                : plan.opens().get(0);
         RunSheetRow row = sheets.saveAndFlush(new RunSheetRow(plan.id(), at, who, now()));
         return open(row, found.house());
     }
 
-    /** No box is opened by two sheets. What a plan opens is asked of its wiring: of plans that are older than that, only the box of their issue is on record. */
+    /**
+     * No box is opened by two sheets. What a plan opens is asked of its wiring: of plans that are older than that,
+     * only the box of their issue is on record.
+     */
     private void refuseSecondSheet(Boxes.Found found, IssuedPlanRow plan) {
         List<String> opened = plans.restore(plan, found.house()).opens();
         for (RunSheetRow row : site.unfinished(found.job())) {
             if (!row.isSetAside()) {
-                plans.restore(plans.issuedPlan(row.planId()), found.house()).opens().stream().filter(opened::contains).findFirst().ifPresent(box -> {
-                    throw ProblemException.conflict("A run sheet is open on " + label(UUID.fromString(box)) + " already"
-                            + (opened.size() > 1 ? ": what is planned over several boxes is worked by one sheet." : "."));
-                });
+                plans.restore(plans.issuedPlan(row.planId()), found.house()).opens().stream()
+                        .filter(opened::contains)
+                        .findFirst()
+                        .ifPresent(box -> {
+                            throw ProblemException.conflict(
+                                    "A run sheet is open on " + label(UUID.fromString(box)) + " already"
+                                            + (opened.size() > 1
+                                                    ? ": what is planned over several boxes is worked by one sheet."
+                                                    : "."));
+                        });
             }
         }
     }
@@ -126,13 +156,21 @@ public class RunSheets {
     /** The last sheet of the work that opens a box, whichever of its boxes it was started at. */
     @Transactional(readOnly = true)
     public Optional<Open> last(UUID box) {
-        return sheets.findThatOpen(box, Limit.of(1)).stream().findFirst().map(row -> open(row, boxes.find(box).house()));
+        return sheets.findThatOpen(box, Limit.of(1)).stream()
+                .findFirst()
+                .map(row -> open(row, boxes.find(box).house()));
     }
 
     /** @param key of the sender; what comes with a key that is known was entered before and changes nothing */
     @OnSite
-    public Open enter(UUID box, @Nullable String key, String stepId, Set<String> confirmed, Map<String, BigDecimal> readings,
-                      String note, String who) {
+    public Open enter(
+            UUID box,
+            @Nullable String key,
+            String stepId,
+            Set<String> confirmed,
+            Map<String, BigDecimal> readings,
+            String note,
+            String who) {
         return add(box, key, new Entry.Done(stepId, confirmed, readings, note, who, now()));
     }
 
@@ -153,7 +191,8 @@ public class RunSheets {
 
     /** A mistyped value is put right. */
     @OnSite
-    public Open correct(UUID box, @Nullable String key, String stepId, String item, BigDecimal value, String reason, String who) {
+    public Open correct(
+            UUID box, @Nullable String key, String stepId, String item, BigDecimal value, String reason, String who) {
         return add(box, key, new Entry.Corrected(stepId, item, value, reason, who, now()));
     }
 
@@ -217,7 +256,8 @@ public class RunSheets {
         site.hold(box);
         Open open = require(box);
         if (open.row().version() != version) {
-            throw ProblemException.conflict("Someone else entered something on this sheet. It is not set aside; look at the sheet again.");
+            throw ProblemException.conflict(
+                    "Someone else entered something on this sheet. It is not set aside; look at the sheet again.");
         }
         open.row().putAside();
         RunSheetRow aside = sheets.saveAndFlush(open.row());
@@ -238,29 +278,46 @@ public class RunSheets {
         }
         RunSheet.Accepted accepted = (RunSheet.Accepted) outcome;
         Step.Effect effect = effectOf(open.sheet(), accepted.entry());
-        site.refusal(open, accepted.entry(), effect, locks(open)).ifPresent(no -> refuse(open.box(), entry, no.field(), no.found(), no.expected()));
+        site.refusal(open, accepted.entry(), effect, locks(open))
+                .ifPresent(no -> refuse(open.box(), entry, no.field(), no.found(), no.expected()));
         List<Entry> entries = new java.util.ArrayList<>(entriesOf(open.row()));
         entries.addAll(accepted.entries());
         RunSheet after = RunSheet.replay(open.sheet().steps(), entries);
         if (after.isFinished()) {
-            missingPhoto(open).ifPresent(where -> refuse(open.box(), entry, "stepId", "no photo of " + where + " was taken since the work began", "a photo of the open box, on its Survey sheet"));
+            missingPhoto(open)
+                    .ifPresent(where -> refuse(
+                            open.box(),
+                            entry,
+                            "stepId",
+                            "no photo of " + where + " was taken since the work began",
+                            "a photo of the open box, on its Survey sheet"));
         }
         if (SharedCircuits.switchesOn(open.sheet(), accepted.entry())) {
             locks.takeOff(open.box(), entry.who(), now());
-            site.isolateAgain(open, false, "circuit " + circuits(open) + " was switched on for " + label(open.box()), entry.who(), now());
+            site.isolateAgain(
+                    open,
+                    false,
+                    "circuit " + circuits(open) + " was switched on for " + label(open.box()),
+                    entry.who(),
+                    now());
         }
         if (effect == Step.Effect.SWITCHED_OFF) {
             locks.hang(open.circuits(), open.box(), entry.who(), now());
         }
-        accepted.entries().forEach(one -> open.row().add(mapping.toRow(one, one == accepted.entry() ? key : null), after.isFinished()));
+        accepted.entries().forEach(one -> open.row()
+                .add(mapping.toRow(one, one == accepted.entry() ? key : null), after.isFinished()));
         return new Open(sheets.saveAndFlush(open.row()), after, open.circuits(), open.house(), open.opens());
     }
 
     /** A box of the work of which no photo was taken; none when all are there. */
     private Optional<String> missingPhoto(Open open) {
         WiringPlan plan = plans.restore(plans.issuedPlan(open.row().planId()), open.house());
-        return plan.placesOfWork().stream().filter(place -> !place.implied() && !photos.wereTaken(UUID.fromString(place.id()), open.row().startedAt()))
-                .map(ConnectedBoxes.Place::label).findFirst();
+        return plan.placesOfWork().stream()
+                .filter(place -> !place.implied()
+                        && !photos.wereTaken(
+                                UUID.fromString(place.id()), open.row().startedAt()))
+                .map(ConnectedBoxes.Place::label)
+                .findFirst();
     }
 
     private static String circuits(Open open) {
@@ -278,15 +335,28 @@ public class RunSheets {
     }
 
     private static Step.Effect effectOf(RunSheet sheet, Entry entry) {
-        return entry instanceof Entry.Done done ? sheet.steps().stream().filter(step -> step.id().equals(done.stepId())).findFirst().orElseThrow().effect()
+        return entry instanceof Entry.Done done
+                ? sheet.steps().stream()
+                        .filter(step -> step.id().equals(done.stepId()))
+                        .findFirst()
+                        .orElseThrow()
+                        .effect()
                 : Step.Effect.NONE;
     }
 
     /** Says no, and writes down that somebody tried; the note stays when everything else is rolled back. */
     private void refuse(UUID box, Entry entry, String field, String found, String expected) {
-        String step = entry instanceof Entry.Corrected corrected ? corrected.stepId() : entry instanceof Entry.Done done ? done.stepId() : entry instanceof Entry.Skipped skip ? skip.stepId()
-                : entry instanceof Entry.Ticked tick ? tick.stepId() : entry instanceof Entry.Measured value ? value.stepId() : "";
-        apart.executeWithoutResult(status -> refused.save(new RefusedEntryRow(box, step, entry.who(), now(), found + "; expected: " + expected)));
+        String step = entry instanceof Entry.Corrected corrected
+                ? corrected.stepId()
+                : entry instanceof Entry.Done done
+                        ? done.stepId()
+                        : entry instanceof Entry.Skipped skip
+                                ? skip.stepId()
+                                : entry instanceof Entry.Ticked tick
+                                        ? tick.stepId()
+                                        : entry instanceof Entry.Measured value ? value.stepId() : "";
+        apart.executeWithoutResult(status ->
+                refused.save(new RefusedEntryRow(box, step, entry.who(), now(), found + "; expected: " + expected)));
         throw ProblemException.content("The run sheet refuses this", new FieldProblem("/" + field, found, expected));
     }
 
@@ -304,7 +374,12 @@ public class RunSheets {
         List<Step> steps = RunSheetPlan.of(house, plan);
         // A sheet that was finished is what it was, whatever a sheet asks for today.
         List<Step> asked = row.isFinished() ? RunSheet.answeredBy(steps, entries) : steps;
-        return new Open(row, RunSheet.replay(asked, entries), RunSheetPlan.circuits(plan), house, plan.opens().stream().map(UUID::fromString).toList());
+        return new Open(
+                row,
+                RunSheet.replay(asked, entries),
+                RunSheetPlan.circuits(plan),
+                house,
+                plan.opens().stream().map(UUID::fromString).toList());
     }
 
     private List<Entry> entriesOf(RunSheetRow row) {
@@ -314,20 +389,41 @@ public class RunSheets {
     /** Boxes of a job whose last sheet is finished, with the plan that it was worked from. */
     @Transactional(readOnly = true)
     public Map<UUID, UUID> planFinished(UUID job) {
-        return site.last(job).entrySet().stream().filter(last -> last.getValue().isFinished()).collect(Collectors.toMap(Map.Entry::getKey, last -> last.getValue().planId()));
+        return site.last(job).entrySet().stream()
+                .filter(last -> last.getValue().isFinished())
+                .collect(Collectors.toMap(
+                        Map.Entry::getKey, last -> last.getValue().planId()));
     }
 
     /** A reading as it was made on site. */
-    public record Made(String step, Step.Reading reading, BigDecimal value, String who, Instant when) {
-    }
+    public record Made(String step, Step.Reading reading, BigDecimal value, String who, Instant when) {}
 
-    /** Readings that the last sheet of each box of a job has of it, in the order of the work; what was read at the board stands at the box where the sheet began. */
+    /**
+     * Readings that the last sheet of each box of a job has of it, in the order of the work; what was read at the
+     * board stands at the box where the sheet began.
+     */
     @Transactional(readOnly = true)
     public Map<UUID, List<Made>> readings(UUID job, HouseContext house) {
         Map<UUID, List<Made>> made = new LinkedHashMap<>();
-        lastByBox(job, house).forEach((box, open) -> made.put(box, open.sheet().steps().stream().flatMap(step -> open.sheet().entryOf(step).stream().flatMap(done -> step.readings().stream()
-                .filter(reading -> done.readings().containsKey(reading.id()) && box.equals(reading.box().isEmpty() ? open.box() : UUID.fromString(reading.box()))).map(reading -> new Made(step.title(), reading, done.readings().get(reading.id()), done.who(), done.when()))))
-                .toList()));
+        lastByBox(job, house)
+                .forEach((box, open) -> made.put(
+                        box,
+                        open.sheet().steps().stream()
+                                .flatMap(step -> open.sheet().entryOf(step).stream()
+                                        .flatMap(done -> step.readings().stream()
+                                                .filter(reading -> done.readings()
+                                                                .containsKey(reading.id())
+                                                        && box.equals(
+                                                                reading.box().isEmpty()
+                                                                        ? open.box()
+                                                                        : UUID.fromString(reading.box())))
+                                                .map(reading -> new Made(
+                                                        step.title(),
+                                                        reading,
+                                                        done.readings().get(reading.id()),
+                                                        done.who(),
+                                                        done.when()))))
+                                .toList()));
         return made;
     }
 
@@ -336,7 +432,8 @@ public class RunSheets {
     public Map<UUID, Open> lastByBox(UUID job, HouseContext house) {
         Map<UUID, Open> sheetsById = new HashMap<>();
         Map<UUID, Open> open = new LinkedHashMap<>();
-        site.last(job).forEach((box, row) -> open.put(box, sheetsById.computeIfAbsent(row.id(), id -> open(row, house))));
+        site.last(job)
+                .forEach((box, row) -> open.put(box, sheetsById.computeIfAbsent(row.id(), id -> open(row, house))));
         return open;
     }
 

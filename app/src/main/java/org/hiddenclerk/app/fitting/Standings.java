@@ -34,8 +34,7 @@ public class Standings {
     }
 
     /** A box was judged, and this was found. */
-    public record Judged(UUID box, List<Finding> findings) {
-    }
+    public record Judged(UUID box, List<Finding> findings) {}
 
     /**
      * How a box stands.
@@ -45,8 +44,12 @@ public class Standings {
      * @param sound  whether its wiring as found shows nothing that stops
      * @param takes  what the plan of its run takes, for the pick list
      */
-    record Standing(Optional<Severity> worst, boolean picked, boolean mayBeIssued, boolean sound, Map<Need.Thing, BigDecimal> takes) {
-    }
+    record Standing(
+            Optional<Severity> worst,
+            boolean picked,
+            boolean mayBeIssued,
+            boolean sound,
+            Map<Need.Thing, BigDecimal> takes) {}
 
     @EventListener
     void forget(HouseReadAnew anew) {
@@ -70,8 +73,14 @@ public class Standings {
     private Standing judge(Boxes.Found found, Plans.Circumstances circumstances) {
         PlanJudgement judgement = plans.judge(found, circumstances);
         events.publishEvent(new Judged(found.row().id(), judgement.findings()));
-        return new Standing(judgement.findings().stream().filter(f -> !judgement.accepted().contains(f)).map(Finding::severity).min(Severity::compareTo),
-                judgement.plan().after().isPresent(), judgement.mayBeIssued(),
-                WiringPlan.surveyed(found.house(), found.run()).verdict() != Verdict.STOP, PickList.takes(judgement.plan(), found.house().region()));
+        return new Standing(
+                judgement.findings().stream()
+                        .filter(f -> !judgement.accepted().contains(f))
+                        .map(Finding::severity)
+                        .min(Severity::compareTo),
+                judgement.plan().after().isPresent(),
+                judgement.mayBeIssued(),
+                WiringPlan.surveyed(found.house(), found.run()).verdict() != Verdict.STOP,
+                PickList.takes(judgement.plan(), found.house().region()));
     }
 }

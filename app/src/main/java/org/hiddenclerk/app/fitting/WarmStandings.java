@@ -31,8 +31,14 @@ public class WarmStandings {
     private final TransactionTemplate transaction;
     private final ApplicationEventPublisher events;
 
-    WarmStandings(OpenHouse openHouse, Houses houses, Boxes boxes, Standings standings, Plans plans,
-                  TransactionTemplate transaction, ApplicationEventPublisher events) {
+    WarmStandings(
+            OpenHouse openHouse,
+            Houses houses,
+            Boxes boxes,
+            Standings standings,
+            Plans plans,
+            TransactionTemplate transaction,
+            ApplicationEventPublisher events) {
         this.openHouse = openHouse;
         this.houses = houses;
         this.boxes = boxes;
@@ -51,12 +57,12 @@ public class WarmStandings {
     }
 
     /** All boxes were judged after a start, in the thread that says so. */
-    public record HousesJudged(List<UUID> jobs) {
-    }
+    public record HousesJudged(List<UUID> jobs) {}
 
     private void judgeAll() {
         try {
-            List<UUID> jobs = openHouse.dayBook().stream().map(entry -> entry.job().id()).toList();
+            List<UUID> jobs =
+                    openHouse.dayBook().stream().map(entry -> entry.job().id()).toList();
             jobs.forEach(job -> Rest.after(() -> transaction.executeWithoutResult(status -> judge(job)), 1));
             events.publishEvent(new HousesJudged(jobs));
         } catch (RuntimeException e) {

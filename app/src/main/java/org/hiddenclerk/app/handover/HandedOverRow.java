@@ -12,14 +12,14 @@ import java.util.UUID;
 class HandedOverRow {
     @Id
     private UUID id = UUID.randomUUID();
+
     private UUID jobId;
     private String givenTo = "";
     private String givenBy = "";
     private Instant givenAt = Instant.EPOCH;
     private int tests;
 
-    protected HandedOverRow() {
-    }
+    protected HandedOverRow() {}
 
     HandedOverRow(UUID jobId, String givenTo, String givenBy, Instant givenAt, int tests) {
         this.jobId = jobId;

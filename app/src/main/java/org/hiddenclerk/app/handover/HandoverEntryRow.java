@@ -18,6 +18,7 @@ import org.jspecify.annotations.Nullable;
 class HandoverEntryRow {
     @Id
     private UUID id = UUID.randomUUID();
+
     private UUID jobId;
     private UUID boxId;
     private String test = "";
@@ -25,14 +26,15 @@ class HandoverEntryRow {
     private @Nullable BigDecimal figure;
     private String note = "";
     private String cause = "";
+
     @Column(columnDefinition = "LONGTEXT")
     private String basis = "{}";
+
     private @Nullable String sentKey;
     private String madeBy = "";
     private Instant madeAt = Instant.EPOCH;
 
-    protected HandoverEntryRow() {
-    }
+    protected HandoverEntryRow() {}
 
     /** @param basis as JSON */
     HandoverEntryRow(UUID jobId, UUID boxId, HandoverTest test, Entry entry, String basis, @Nullable String sentKey) {

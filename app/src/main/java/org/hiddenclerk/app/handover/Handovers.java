@@ -15,10 +15,10 @@ import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.house.StageKeeper;
 import org.hiddenclerk.app.live.LivePlans;
 import org.hiddenclerk.app.planning.IssuedPlanRow;
+import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.planning.Plans;
 import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.ProblemException;
-import org.hiddenclerk.app.planning.PlannedHouses;
 import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.handover.BoxReady;
 import org.hiddenclerk.core.handover.Entry;
@@ -53,8 +53,18 @@ public class Handovers implements StageKeeper {
     private final JsonMapper json;
     private final Clock clock;
 
-    Handovers(HandoverEntryRepository entries, HandedOverRepository given, LivePlans plans, PlannedHouses planned, TestFingerprints bases, Boxes boxes, Houses houses, Plans issued,
-              RunSheets sheets, JsonMapper json, Clock clock) {
+    Handovers(
+            HandoverEntryRepository entries,
+            HandedOverRepository given,
+            LivePlans plans,
+            PlannedHouses planned,
+            TestFingerprints bases,
+            Boxes boxes,
+            Houses houses,
+            Plans issued,
+            RunSheets sheets,
+            JsonMapper json,
+            Clock clock) {
         this.entries = entries;
         this.given = given;
         this.plans = plans;
@@ -75,10 +85,19 @@ public class Handovers implements StageKeeper {
      * @param blocks what stands between it and its final papers, in words
      * @param given  when it was handed over, latest first
      */
-    public record Held(LivePlan plan, HandoverRecord record, Map<UUID, List<HandoverRecord.Line>> byBox, List<BoxReady.Block> blocks, List<Given> given) {
+    public record Held(
+            LivePlan plan,
+            HandoverRecord record,
+            Map<UUID, List<HandoverRecord.Line>> byBox,
+            List<BoxReady.Block> blocks,
+            List<Given> given) {
         /** The box that a tested module sits in; empty for what is not of the plans. */
         Optional<UUID> boxOf(HandoverTest test) {
-            return byBox.entrySet().stream().filter(e -> e.getValue().stream().anyMatch(line -> line.test().equals(test))).map(Map.Entry::getKey).findFirst();
+            return byBox.entrySet().stream()
+                    .filter(e ->
+                            e.getValue().stream().anyMatch(line -> line.test().equals(test)))
+                    .map(Map.Entry::getKey)
+                    .findFirst();
         }
 
         public boolean isFinal() {
@@ -87,8 +106,7 @@ public class Handovers implements StageKeeper {
     }
 
     /** That a house was given to its people. */
-    public record Given(String to, String by, java.time.Instant at, int tests) {
-    }
+    public record Given(String to, String by, java.time.Instant at, int tests) {}
 
     @Override
     public Stage stage() {
@@ -100,31 +118,55 @@ public class Handovers implements StageKeeper {
         LivePlan plan = plans.of(job);
         HandoverRecord record = record(job, plan);
         Map<UUID, List<HandoverRecord.Line>> byBox = byBox(planned.of(job).house(), record);
-        return new Held(plan, record, byBox, blocks(job, record, byBox), given.findByJobIdOrderByGivenAtDesc(job).stream().map(row -> new Given(row.givenTo(), row.givenBy(), row.givenAt(), row.tests()))
-                .toList());
+        return new Held(
+                plan,
+                record,
+                byBox,
+                blocks(job, record, byBox),
+                given.findByJobIdOrderByGivenAtDesc(job).stream()
+                        .map(row -> new Given(row.givenTo(), row.givenBy(), row.givenAt(), row.tests()))
+                        .toList());
     }
 
     private HandoverRecord record(UUID job, LivePlan plan) {
         Map<DeviceId, Map<Matter, String>> now = bases.of(job, plan);
-        List<Entry> made = entries.findByJobIdOrderByMadeAt(job).stream().map(row -> new Entry(row.test(), row.asPlanned(), row.figure(), row.note(), row.cause(), row.madeBy(), row.madeAt(),
-                json.readValue(row.basis(), new TypeReference<Map<Matter, String>>() { }))).toList();
+        List<Entry> made = entries.findByJobIdOrderByMadeAt(job).stream()
+                .map(row -> new Entry(
+                        row.test(),
+                        row.asPlanned(),
+                        row.figure(),
+                        row.note(),
+                        row.cause(),
+                        row.madeBy(),
+                        row.madeAt(),
+                        json.readValue(row.basis(), new TypeReference<Map<Matter, String>>() {})))
+                .toList();
         return HandoverRecord.of(tests(job, plan), made, test -> now.getOrDefault(test.device(), Map.of()));
     }
 
     /** Figures of one test, oldest first. @param name of what was measured */
-    record Series(HandoverTest test, String name, String unit, List<Point> points) {
-    }
+    record Series(HandoverTest test, String name, String unit, List<Point> points) {}
 
-    record Point(java.time.Instant at, BigDecimal figure, boolean passed, String who) {
-    }
+    record Point(java.time.Instant at, BigDecimal figure, boolean passed, String who) {}
 
     /** Tests with a figure that were made at least once. */
     @Transactional(readOnly = true)
     public List<Series> series(UUID job) {
         LivePlan plan = plans.of(job);
-        Map<String, List<HandoverEntryRow>> byTest = entries.findByJobIdOrderByMadeAt(job).stream().filter(row -> row.figure().isPresent()).collect(Collectors.groupingBy(HandoverEntryRow::test));
-        return tests(job, plan).stream().filter(test -> test.scale().isPresent() && byTest.containsKey(test.id())).map(test -> new Series(test, plan.nameOf(test.output()),
-                test.scale().get().unit(), byTest.get(test.id()).stream().map(row -> new Point(row.madeAt(), row.figure().orElseThrow(), row.asPlanned(), row.madeBy())).toList())).toList();
+        Map<String, List<HandoverEntryRow>> byTest = entries.findByJobIdOrderByMadeAt(job).stream()
+                .filter(row -> row.figure().isPresent())
+                .collect(Collectors.groupingBy(HandoverEntryRow::test));
+        return tests(job, plan).stream()
+                .filter(test -> test.scale().isPresent() && byTest.containsKey(test.id()))
+                .map(test -> new Series(
+                        test,
+                        plan.nameOf(test.output()),
+                        test.scale().get().unit(),
+                        byTest.get(test.id()).stream()
+                                .map(row -> new Point(
+                                        row.madeAt(), row.figure().orElseThrow(), row.asPlanned(), row.madeBy()))
+                                .toList()))
+                .toList();
     }
 
     private List<HandoverTest> tests(UUID job, LivePlan plan) {
@@ -135,8 +177,18 @@ public class Handovers implements StageKeeper {
         HouseContext house = houses.context(job);
         Map<UUID, IssuedPlanRow> last = issued.lastIssuedByBox(job);
         Map<UUID, UUID> finished = sheets.planFinished(job);
-        List<BoxReady> ready = boxes.ofJob(job).stream().map(row -> new BoxReady(row.id().toString(), row.label(), HandoverRecord.count(byBox.getOrDefault(row.id(), List.of())),
-                row.picks().isEmpty() ? BoxReady.Work.NONE_PICKED : work(Optional.ofNullable(last.get(row.id())), boxes.found(row, job, house), Optional.ofNullable(finished.get(row.id()))))).toList();
+        List<BoxReady> ready = boxes.ofJob(job).stream()
+                .map(row -> new BoxReady(
+                        row.id().toString(),
+                        row.label(),
+                        HandoverRecord.count(byBox.getOrDefault(row.id(), List.of())),
+                        row.picks().isEmpty()
+                                ? BoxReady.Work.NONE_PICKED
+                                : work(
+                                        Optional.ofNullable(last.get(row.id())),
+                                        boxes.found(row, job, house),
+                                        Optional.ofNullable(finished.get(row.id())))))
+                .toList();
         return BoxReady.blocks(ready, !record.lines().isEmpty());
     }
 
@@ -147,7 +199,9 @@ public class Handovers implements StageKeeper {
         if (!issued.isCurrent(plan.get(), found)) {
             return BoxReady.Work.ISSUED_BEFORE_A_CHANGE;
         }
-        return finished.filter(plan.get().id()::equals).isPresent() ? BoxReady.Work.FINISHED : BoxReady.Work.NOT_FINISHED;
+        return finished.filter(plan.get().id()::equals).isPresent()
+                ? BoxReady.Work.FINISHED
+                : BoxReady.Work.NOT_FINISHED;
     }
 
     private static Map<UUID, List<HandoverRecord.Line>> byBox(PlannedHouse house, HandoverRecord record) {
@@ -163,7 +217,9 @@ public class Handovers implements StageKeeper {
             return Map.of();
         }
         Map<UUID, Stage.Progress> progress = new HashMap<>();
-        byBox(planned.of(job).house(), record(job, plans.of(job))).forEach((box, lines) -> progress.put(box, HandoverRecord.count(lines).progress()));
+        byBox(planned.of(job).house(), record(job, plans.of(job)))
+                .forEach((box, lines) ->
+                        progress.put(box, HandoverRecord.count(lines).progress()));
         return progress;
     }
 
@@ -174,29 +230,64 @@ public class Handovers implements StageKeeper {
      * @throws ProblemException when the test is none of this house, a figure is missing, or a failure is not described
      */
     @Transactional
-    public void enter(UUID job, String test, boolean asPlanned, Optional<BigDecimal> figure, String note, String cause, @Nullable String sentKey, String who) {
+    public void enter(
+            UUID job,
+            String test,
+            boolean asPlanned,
+            Optional<BigDecimal> figure,
+            String note,
+            String cause,
+            @Nullable String sentKey,
+            String who) {
         if (sentKey != null && entries.existsBySentKey(sentKey)) {
             return;
         }
         LivePlan plan = plans.of(job);
-        HandoverTest tested = tests(job, plan).stream().filter(each -> each.id().equals(test) && PlannedId.moduleOf(each.device()).isPresent()).findFirst().orElseThrow(() -> ProblemException.notFound("test"));
+        HandoverTest tested = tests(job, plan).stream()
+                .filter(each -> each.id().equals(test)
+                        && PlannedId.moduleOf(each.device()).isPresent())
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("test"));
         Map<Matter, String> basis = bases.of(job, plan).getOrDefault(tested.device(), Map.of());
-        Entry entry = new Entry(test, asPlanned, figure, note.strip(), cause.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), basis);
+        Entry entry = new Entry(
+                test,
+                asPlanned,
+                figure,
+                note.strip(),
+                cause.strip(),
+                who,
+                clock.instant().truncatedTo(ChronoUnit.MICROS),
+                basis);
         require(tested, entry);
         boolean passed = HandoverRecord.passed(tested, entry);
-        entries.save(new HandoverEntryRow(job, UUID.fromString(HandoverRecord.boxOf(planned.of(job).house(), tested).orElseThrow()), tested, new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis), json.writeValueAsString(basis),
+        entries.save(new HandoverEntryRow(
+                job,
+                UUID.fromString(
+                        HandoverRecord.boxOf(planned.of(job).house(), tested).orElseThrow()),
+                tested,
+                new Entry(test, passed, figure, entry.note(), entry.cause(), who, entry.at(), basis),
+                json.writeValueAsString(basis),
                 sentKey));
     }
 
     private static void require(HandoverTest test, Entry entry) {
         if (test.scale().isPresent() && entry.figure().isEmpty()) {
-            throw ProblemException.content("A figure is needed", new FieldProblem("/figure", "nothing", "what was read, in " + test.scale().get().unit()));
+            throw ProblemException.content(
+                    "A figure is needed",
+                    new FieldProblem(
+                            "/figure",
+                            "nothing",
+                            "what was read, in " + test.scale().get().unit()));
         }
         if (test.scale().isEmpty() && entry.figure().isPresent()) {
-            throw ProblemException.content("This test has no figure", new FieldProblem("/figure", entry.figure().get().toPlainString(), "nothing"));
+            throw ProblemException.content(
+                    "This test has no figure",
+                    new FieldProblem("/figure", entry.figure().get().toPlainString(), "nothing"));
         }
         if (!HandoverRecord.passed(test, entry) && entry.note().isEmpty()) {
-            throw ProblemException.content("Say what was seen", new FieldProblem("/note", "nothing", "what happened instead of: " + test.expected()));
+            throw ProblemException.content(
+                    "Say what was seen",
+                    new FieldProblem("/note", "nothing", "what happened instead of: " + test.expected()));
         }
     }
 
@@ -209,8 +300,17 @@ public class Handovers implements StageKeeper {
     public void give(UUID job, String to, String who) {
         Held held = of(job);
         if (!held.isFinal()) {
-            throw ProblemException.content("The house can't be handed over yet", held.blocks().stream().map(block -> new FieldProblem("", block.words(), "nothing open")).toList());
+            throw ProblemException.content(
+                    "The house can't be handed over yet",
+                    held.blocks().stream()
+                            .map(block -> new FieldProblem("", block.words(), "nothing open"))
+                            .toList());
         }
-        given.save(new HandedOverRow(job, to.strip(), who, clock.instant().truncatedTo(ChronoUnit.MICROS), held.record().count().all()));
+        given.save(new HandedOverRow(
+                job,
+                to.strip(),
+                who,
+                clock.instant().truncatedTo(ChronoUnit.MICROS),
+                held.record().count().all()));
     }
 }

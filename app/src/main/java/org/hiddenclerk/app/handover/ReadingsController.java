@@ -37,18 +37,26 @@ class ReadingsController {
     }
 
     /** Figures of one test, oldest first. */
-    record TrendView(HandoverTest.Kind kind, String label, String name, String unit, List<PointView> points) {
-    }
+    record TrendView(HandoverTest.Kind kind, String label, String name, String unit, List<PointView> points) {}
 
-    record PointView(Instant at, BigDecimal figure, boolean passed, String who) {
-    }
+    record PointView(Instant at, BigDecimal figure, boolean passed, String who) {}
 
     @GetMapping("/trends")
-    @Operation(operationId = "trends", summary = "Power, link quality and delay over time, as they were read at tests and service visits")
+    @Operation(
+            operationId = "trends",
+            summary = "Power, link quality and delay over time, as they were read at tests and service visits")
     List<TrendView> trends(@PathVariable UUID job) {
         houses.job(job);
-        return handovers.series(job).stream().map(series -> new TrendView(series.test().kind(), series.test().kind().label(), series.name(), series.unit(), series.points().stream().map(point ->
-                new PointView(point.at(), point.figure(), point.passed(), point.who())).toList())).toList();
+        return handovers.series(job).stream()
+                .map(series -> new TrendView(
+                        series.test().kind(),
+                        series.test().kind().label(),
+                        series.name(),
+                        series.unit(),
+                        series.points().stream()
+                                .map(point -> new PointView(point.at(), point.figure(), point.passed(), point.who()))
+                                .toList()))
+                .toList();
     }
 
     /** Units as they are registered for SenML; the quality of a Zigbee link is a figure without one. */
@@ -69,18 +77,25 @@ class ReadingsController {
                     case "W" -> record.put("u", "W");
                     case "ms" -> record.put("u", "s");
                     case "dBm" -> record.put("u", "dBW");
-                    default -> { }
+                    default -> {}
                 }
-                record.put("v", switch (series.unit()) {
-                    case "ms" -> point.figure().movePointLeft(3);
-                    // A milliwatt is 30 dB below a watt.
-                    case "dBm" -> point.figure().subtract(BigDecimal.valueOf(30));
-                    default -> point.figure();
-                });
-                record.put("t", BigDecimal.valueOf(point.at().getEpochSecond()).add(BigDecimal.valueOf(point.at().getNano()).divide(NANOS)));
+                record.put(
+                        "v",
+                        switch (series.unit()) {
+                            case "ms" -> point.figure().movePointLeft(3);
+                            // A milliwatt is 30 dB below a watt.
+                            case "dBm" -> point.figure().subtract(BigDecimal.valueOf(30));
+                            default -> point.figure();
+                        });
+                record.put(
+                        "t",
+                        BigDecimal.valueOf(point.at().getEpochSecond())
+                                .add(BigDecimal.valueOf(point.at().getNano()).divide(NANOS)));
                 pack.add(record);
             }
         }
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("application/senml+json")).body(pack);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("application/senml+json"))
+                .body(pack);
     }
 }

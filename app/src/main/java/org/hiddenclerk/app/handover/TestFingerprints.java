@@ -39,7 +39,9 @@ class TestFingerprints {
     private final Boxes boxes;
     private final Houses houses;
     private final Members members;
-    private final JsonMapper json = JsonMapper.builder().enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).build();
+    private final JsonMapper json = JsonMapper.builder()
+            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+            .build();
 
     TestFingerprints(Boxes boxes, Houses houses, Members members) {
         this.boxes = boxes;
@@ -49,9 +51,12 @@ class TestFingerprints {
 
     Map<DeviceId, Map<Matter, String>> of(UUID job, LivePlan plan) {
         HouseContext house = houses.context(job);
-        Map<String, Boxes.Found> found = boxes.ofJob(job).stream().map(row -> boxes.found(row, job, house)).collect(Collectors.toMap(each -> each.row().id().toString(), each -> each));
+        Map<String, Boxes.Found> found = boxes.ofJob(job).stream()
+                .map(row -> boxes.found(row, job, house))
+                .collect(Collectors.toMap(each -> each.row().id().toString(), each -> each));
         Map<DeviceId, Members.Joined> joined = new HashMap<>();
-        members.joined(job).forEach(member -> member.module().planned().ifPresent(place -> joined.put(place.inHouse(), member)));
+        members.joined(job)
+                .forEach(member -> member.module().planned().ifPresent(place -> joined.put(place.inHouse(), member)));
         Map<DeviceId, Map<Matter, String>> bases = new HashMap<>();
         for (Device device : plan.house().devices()) {
             Optional<Boxes.Found> box = PlannedId.moduleOf(device.id()).map(module -> found.get(module.box()));
@@ -61,7 +66,9 @@ class TestFingerprints {
             own.put(Matter.LOADS, print(box.map(each -> each.survey().loads()).orElse(List.of())));
             own.put(Matter.SETTINGS, print(settings(plan, device)));
             own.put(Matter.LINKS, print(links(plan, device)));
-            own.put(Matter.DEVICE, print(member.map(each -> each.module().serial()).orElse("")));
+            own.put(
+                    Matter.DEVICE,
+                    print(member.map(each -> each.module().serial()).orElse("")));
             own.put(Matter.FIRMWARE, print(member.map(Members.Joined::firmware).orElse("")));
             bases.put(device.id(), own);
         }
@@ -71,33 +78,67 @@ class TestFingerprints {
     /** What is where in the boxes of the run, without what they are called and how large they are. */
     private static List<Object> wiring(Boxes.Found found) {
         List<Object> parts = new ArrayList<>(parts(found.survey(), found.row()));
-        new TreeMap<>(found.neighbours()).forEach((id, neighbour) -> parts.addAll(parts(neighbour.survey(), neighbour.row())));
+        new TreeMap<>(found.neighbours())
+                .forEach((id, neighbour) -> parts.addAll(parts(neighbour.survey(), neighbour.row())));
         return parts;
     }
 
     private static List<Object> parts(SurveyDocument survey, BoxRow row) {
-        return List.of(survey.gangs().stream().map(gang -> List.of(gang.number(), gang.mechanism(), gang.circuit())).toList(), survey.loads().stream().map(load -> List.of(load.number(),
-                load.gang())).toList(), survey.cables(), survey.jumpers(), row.picks().stream().map(pick -> java.util.Arrays.asList(pick.gang(), pick.loadNumber(), pick.module(), pick.scheme(), pick.moduleCode(),
-                pick.companionCode(), pick.bypassMw(), pick.spacerMm())).toList());
+        return List.of(
+                survey.gangs().stream()
+                        .map(gang -> List.of(gang.number(), gang.mechanism(), gang.circuit()))
+                        .toList(),
+                survey.loads().stream()
+                        .map(load -> List.of(load.number(), load.gang()))
+                        .toList(),
+                survey.cables(),
+                survey.jumpers(),
+                row.picks().stream()
+                        .map(pick -> java.util.Arrays.asList(
+                                pick.gang(),
+                                pick.loadNumber(),
+                                pick.module(),
+                                pick.scheme(),
+                                pick.moduleCode(),
+                                pick.companionCode(),
+                                pick.bypassMw(),
+                                pick.spacerMm()))
+                        .toList());
     }
 
     private static Map<String, Object> settings(LivePlan plan, Device device) {
         Map<String, Object> settings = new TreeMap<>();
-        device.controls().forEach(control -> settings.put(control.id().text(), List.of(control.behaviour(), Optional.ofNullable(plan.settings().get(control.id())).map(Object::toString).orElse(""))));
+        device.controls()
+                .forEach(control -> settings.put(
+                        control.id().text(),
+                        List.of(
+                                control.behaviour(),
+                                Optional.ofNullable(plan.settings().get(control.id()))
+                                        .map(Object::toString)
+                                        .orElse(""))));
         return settings;
     }
 
     /** Links and rules that name the module, and how long a way takes. */
     private static List<Object> links(LivePlan plan, Device device) {
         Set<HouseId> own = device.ids();
-        List<Object> links = new ArrayList<>(plan.house().links().stream().filter(link -> !Collections.disjoint(own, link.ids())).map(Object::toString).sorted().toList());
-        plan.house().rules().stream().filter(rule -> !Collections.disjoint(own, rule.ids())).map(Object::toString).sorted().forEach(links::add);
+        List<Object> links = new ArrayList<>(plan.house().links().stream()
+                .filter(link -> !Collections.disjoint(own, link.ids()))
+                .map(Object::toString)
+                .sorted()
+                .toList());
+        plan.house().rules().stream()
+                .filter(rule -> !Collections.disjoint(own, rule.ids()))
+                .map(Object::toString)
+                .sorted()
+                .forEach(links::add);
         return links;
     }
 
     private String print(Object of) {
         try {
-            byte[] digest = MessageDigest.getInstance("SHA-256").digest(json.writeValueAsString(of).getBytes(StandardCharsets.UTF_8));
+            byte[] digest = MessageDigest.getInstance("SHA-256")
+                    .digest(json.writeValueAsString(of).getBytes(StandardCharsets.UTF_8));
             return HexFormat.of().formatHex(digest).substring(0, PRINT_CHARACTERS);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Every Java has SHA-256.", e);

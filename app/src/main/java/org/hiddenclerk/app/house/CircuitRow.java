@@ -24,29 +24,44 @@ import org.jspecify.annotations.Nullable;
 public class CircuitRow {
     @Id
     private UUID id;
+
     private UUID jobId;
     private String label;
     private long ratingMa;
+
     @Enumerated(EnumType.STRING)
     private Line phase;
+
     private boolean alternativelySupplied;
+
     @Column(name = "elv_mv")
     private Long elvMv;
+
     @Enumerated(EnumType.STRING)
     private Protection.Device device;
+
     @Column(name = "residual_ma")
     private @Nullable Integer residualMa;
+
     private @Nullable BigDecimal cableMm2;
+
     @Enumerated(EnumType.STRING)
     private Protection.@Nullable Metal metal;
 
-    protected CircuitRow() {
-    }
+    protected CircuitRow() {}
 
-    public CircuitRow(UUID jobId, String label, Amps rating, Line phase, boolean alternativelySupplied,
-                      Optional<Volts> elvVolts, Protection protection) {
+    public CircuitRow(
+            UUID jobId,
+            String label,
+            Amps rating,
+            Line phase,
+            boolean alternativelySupplied,
+            Optional<Volts> elvVolts,
+            Protection protection) {
         this.device = protection.device();
-        this.residualMa = protection.residualMilliamps().isPresent() ? protection.residualMilliamps().getAsInt() : null;
+        this.residualMa = protection.residualMilliamps().isPresent()
+                ? protection.residualMilliamps().getAsInt()
+                : null;
         this.cableMm2 = protection.cableMm2().orElse(null);
         this.metal = protection.metal().orElse(null);
         this.elvMv = elvVolts.map(Volts::millivolts).orElse(null);
@@ -68,9 +83,17 @@ public class CircuitRow {
 
     /** The circuit as the core knows it. */
     public Circuit toCircuit() {
-        return new Circuit(new CircuitId(id.toString()), label, new Amps(ratingMa), phase, alternativelySupplied,
-                Optional.ofNullable(elvMv).map(Volts::new), new Protection(device,
-                residualMa == null ? OptionalInt.empty() : OptionalInt.of(residualMa), Optional.ofNullable(cableMm2).map(BigDecimal::stripTrailingZeros),
-                Optional.ofNullable(metal)));
+        return new Circuit(
+                new CircuitId(id.toString()),
+                label,
+                new Amps(ratingMa),
+                phase,
+                alternativelySupplied,
+                Optional.ofNullable(elvMv).map(Volts::new),
+                new Protection(
+                        device,
+                        residualMa == null ? OptionalInt.empty() : OptionalInt.of(residualMa),
+                        Optional.ofNullable(cableMm2).map(BigDecimal::stripTrailingZeros),
+                        Optional.ofNullable(metal)));
     }
 }

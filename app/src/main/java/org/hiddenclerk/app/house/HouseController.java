@@ -25,8 +25,8 @@ import org.hiddenclerk.app.problem.FieldProblem;
 import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.web.MayBeAbsent;
 import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.ColourEra;
+import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.StandardBox;
@@ -60,71 +60,107 @@ class HouseController {
         this.visible = visible;
     }
 
-    record JobEntry(UUID id, String name, String place, String regionLabel, long boxes) {
-    }
+    record JobEntry(UUID id, String name, String place, String regionLabel, long boxes) {}
 
-    record NewJob(@NotBlank @Size(max = 120) String name, @NotNull @Size(max = 200) String place,
-                  @NotNull RegionProfile region) {
-    }
+    record NewJob(
+            @NotBlank @Size(max = 120) String name,
+            @NotNull @Size(max = 200) String place,
+            @NotNull RegionProfile region) {}
 
-    record NewRoom(@NotBlank @Size(max = 120) String name, @NotBlank @Size(max = 60) String storey) {
-    }
+    record NewRoom(@NotBlank @Size(max = 120) String name, @NotBlank @Size(max = 60) String storey) {}
 
-    record NewCircuit(@NotBlank @Size(max = 20) String label,
-                      @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
-                      @NotNull Line phase, boolean alternativelySupplied,
-                      @MayBeAbsent @DecimalMin("5") @DecimalMax(ExtraLowVoltage.MOST_DIRECT_VOLTS) @Digits(integer = 3, fraction = 1) BigDecimal elvVolts,
-                      @MayBeAbsent Protection.Device device, @MayBeAbsent @Min(1) @Max(1000) Integer residualMilliamps,
-                      @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2,
-                      @MayBeAbsent Protection.Metal metal) {
+    record NewCircuit(
+            @NotBlank @Size(max = 20) String label,
+            @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
+            @NotNull Line phase,
+            boolean alternativelySupplied,
+            @MayBeAbsent
+                    @DecimalMin("5")
+                    @DecimalMax(ExtraLowVoltage.MOST_DIRECT_VOLTS)
+                    @Digits(integer = 3, fraction = 1)
+                    BigDecimal elvVolts,
+            @MayBeAbsent Protection.Device device,
+            @MayBeAbsent @Min(1) @Max(1000) Integer residualMilliamps,
+            @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2,
+            @MayBeAbsent Protection.Metal metal) {
         Protection protection() {
-            return new Protection(Optional.ofNullable(device).orElse(Protection.Device.BREAKER),
-                    residualMilliamps == null ? OptionalInt.empty() : OptionalInt.of(residualMilliamps), Optional.ofNullable(cableMm2),
+            return new Protection(
+                    Optional.ofNullable(device).orElse(Protection.Device.BREAKER),
+                    residualMilliamps == null ? OptionalInt.empty() : OptionalInt.of(residualMilliamps),
+                    Optional.ofNullable(cableMm2),
                     Optional.ofNullable(metal));
         }
     }
 
     /** The id of what was made. */
-    record Made(UUID id) {
-    }
+    record Made(UUID id) {}
 
     /** A region that a job can be in. */
     record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes, List<EraView> eras) {
         static RegionView of(RegionProfile region) {
-            return new RegionView(region, region.label(), StandardBox.of(region).stream().map(box -> new StandardBoxView(box.name(),
-                    box.geometry().width().asDecimal(), box.geometry().height().asDecimal(), box.geometry().depth().asDecimal(),
-                    box.geometry().metal(), box.geometry().markedCubicInches().orElse(null), box.geometry().round(), box.source().text())).toList(),
-                    ColourEra.of(region).stream().map(era -> new EraView(era, era.label(), era.source().text())).toList());
+            return new RegionView(
+                    region,
+                    region.label(),
+                    StandardBox.of(region).stream()
+                            .map(box -> new StandardBoxView(
+                                    box.name(),
+                                    box.geometry().width().asDecimal(),
+                                    box.geometry().height().asDecimal(),
+                                    box.geometry().depth().asDecimal(),
+                                    box.geometry().metal(),
+                                    box.geometry().markedCubicInches().orElse(null),
+                                    box.geometry().round(),
+                                    box.source().text()))
+                            .toList(),
+                    ColourEra.of(region).stream()
+                            .map(era ->
+                                    new EraView(era, era.label(), era.source().text()))
+                            .toList());
         }
     }
 
     /** Colours of fixed wiring at a time. */
-    record EraView(ColourEra era, String label, String source) {
-    }
+    record EraView(ColourEra era, String label, String source) {}
 
     /** A box as it is sold. */
-    record StandardBoxView(String name, BigDecimal widthMm, BigDecimal heightMm, BigDecimal depthMm, boolean metal,
-                           @MayBeAbsent BigDecimal markedCubicInches, boolean round, String source) {
-    }
+    record StandardBoxView(
+            String name,
+            BigDecimal widthMm,
+            BigDecimal heightMm,
+            BigDecimal depthMm,
+            boolean metal,
+            @MayBeAbsent BigDecimal markedCubicInches,
+            boolean round,
+            String source) {}
 
     /** Loads as they were typed: what they come to, or where they stop making sense. */
-    record TypedLoads(@MayBeAbsent String words, @MayBeAbsent BigDecimal totalWatts, @MayBeAbsent FieldProblem problem) {
-    }
+    record TypedLoads(
+            @MayBeAbsent String words, @MayBeAbsent BigDecimal totalWatts, @MayBeAbsent FieldProblem problem) {}
 
     @GetMapping("/jobs")
     @Needs(Right.LISTS)
     @Operation(operationId = "jobs")
     List<JobEntry> jobs(Principal who) {
         Optional<Set<UUID>> theirs = visible.visibleTo(who);
-        return openHouse.dayBook().stream().filter(entry -> theirs.map(jobs -> jobs.contains(entry.job().id())).orElse(true)).map(entry -> new JobEntry(entry.job().id(), entry.job().name(),
-                entry.job().place(), entry.job().region().label(), entry.boxes())).toList();
+        return openHouse.dayBook().stream()
+                .filter(entry ->
+                        theirs.map(jobs -> jobs.contains(entry.job().id())).orElse(true))
+                .map(entry -> new JobEntry(
+                        entry.job().id(),
+                        entry.job().name(),
+                        entry.job().place(),
+                        entry.job().region().label(),
+                        entry.boxes()))
+                .toList();
     }
 
     @GetMapping("/regions")
     @Needs(Right.FACTS)
     @Operation(operationId = "regions")
     List<RegionView> regions() {
-        return java.util.Arrays.stream(RegionProfile.values()).map(RegionView::of).toList();
+        return java.util.Arrays.stream(RegionProfile.values())
+                .map(RegionView::of)
+                .toList();
     }
 
     @PostMapping("/jobs")
@@ -139,15 +175,17 @@ class HouseController {
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addRoom")
     Made addRoom(@PathVariable UUID job, @Valid @RequestBody NewRoom room) {
-        return new Made(openHouse.room(houses.job(job).id(), room.name().strip(), room.storey().strip()));
+        return new Made(openHouse.room(
+                houses.job(job).id(), room.name().strip(), room.storey().strip()));
     }
 
     /** @param was what the room was called when somebody decided that */
-    record RoomName(@NotBlank @Size(max = 80) String was, @NotBlank @Size(max = 80) String name) {
-    }
+    record RoomName(@NotBlank @Size(max = 80) String was, @NotBlank @Size(max = 80) String name) {}
 
     @PutMapping("/rooms/{room}")
-    @Operation(operationId = "renameRoom", summary = "Calls a room otherwise; modules keep their names until they are renamed")
+    @Operation(
+            operationId = "renameRoom",
+            summary = "Calls a room otherwise; modules keep their names until they are renamed")
     Made renameRoom(@PathVariable UUID room, @Valid @RequestBody RoomName renamed) {
         return new Made(openHouse.renameRoom(room, renamed.was(), renamed.name().strip()));
     }
@@ -158,17 +196,29 @@ class HouseController {
     Made addCircuit(@PathVariable UUID job, @Valid @RequestBody NewCircuit circuit) {
         boolean elv = circuit.phase() == Line.ELV_PLUS;
         if (elv != (circuit.elvVolts() != null)) {
-            throw ProblemException.content("The circuit cannot be kept like this", new FieldProblem("/elvVolts",
-                    String.valueOf(circuit.elvVolts()), "the volts of an extra-low-voltage circuit, and of no other"));
+            throw ProblemException.content(
+                    "The circuit cannot be kept like this",
+                    new FieldProblem(
+                            "/elvVolts",
+                            String.valueOf(circuit.elvVolts()),
+                            "the volts of an extra-low-voltage circuit, and of no other"));
         }
         if (!elv && !houses.job(job).region().phases().contains(circuit.phase())) {
-            throw ProblemException.content("The circuit cannot be kept like this",
-                    new FieldProblem("/phase", circuit.phase().label(),
+            throw ProblemException.content(
+                    "The circuit cannot be kept like this",
+                    new FieldProblem(
+                            "/phase",
+                            circuit.phase().label(),
                             "one of " + houses.job(job).region().phases()));
         }
-        return new Made(openHouse.circuit(houses.job(job).id(), circuit.label().strip(),
-                Amps.of(circuit.ratingAmps()), circuit.phase(), circuit.alternativelySupplied(),
-                Optional.ofNullable(circuit.elvVolts()).map(Volts::of), circuit.protection()));
+        return new Made(openHouse.circuit(
+                houses.job(job).id(),
+                circuit.label().strip(),
+                Amps.of(circuit.ratingAmps()),
+                circuit.phase(),
+                circuit.alternativelySupplied(),
+                Optional.ofNullable(circuit.elvVolts()).map(Volts::of),
+                circuit.protection()));
     }
 
     @GetMapping("/loads/read")
@@ -177,12 +227,17 @@ class HouseController {
     TypedLoads readLoads(@RequestParam @Size(max = 200) String text) {
         LoadText.Outcome outcome = LoadText.read(text);
         if (outcome instanceof LoadText.NotUnderstood not) {
-            return new TypedLoads(null, null, new FieldProblem("#text", not.found() + " (column " + (not.column() + 1) + ")",
-                    not.expected()));
+            return new TypedLoads(
+                    null,
+                    null,
+                    new FieldProblem("#text", not.found() + " (column " + (not.column() + 1) + ")", not.expected()));
         }
         LoadText.Understood understood = (LoadText.Understood) outcome;
-        String words = String.join(" and ", understood.banks().stream()
-                .map(bank -> bank.count() + " × " + bank.kind().label() + " " + bank.each()).toList());
+        String words = String.join(
+                " and ",
+                understood.banks().stream()
+                        .map(bank -> bank.count() + " × " + bank.kind().label() + " " + bank.each())
+                        .toList());
         return new TypedLoads(words, understood.total().asDecimal(), null);
     }
 }

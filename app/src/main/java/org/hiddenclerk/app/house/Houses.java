@@ -41,7 +41,8 @@ public class Houses {
     }
 
     public HouseContext context(UUID job) {
-        Map<CircuitId, Circuit> byId = circuits(job).stream().map(CircuitRow::toCircuit)
+        Map<CircuitId, Circuit> byId = circuits(job).stream()
+                .map(CircuitRow::toCircuit)
                 .collect(Collectors.toMap(Circuit::id, Function.identity()));
         return new HouseContext(job(job).region(), byId);
     }

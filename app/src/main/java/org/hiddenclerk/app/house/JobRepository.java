@@ -9,8 +9,7 @@ public interface JobRepository extends JpaRepository<JobRow, UUID> {
     List<JobRow> findAllByOrderByCreatedAt();
 
     /** Boxes of a job that has any. */
-    record BoxCount(UUID job, long boxes) {
-    }
+    record BoxCount(UUID job, long boxes) {}
 
     @Query("select r.jobId, count(b) from BoxRow b, RoomRow r where b.roomId = r.id group by r.jobId")
     List<BoxCount> countBoxes();

@@ -18,20 +18,23 @@ import org.jspecify.annotations.Nullable;
 public class JobRow {
     @Id
     private UUID id;
+
     @Version
     private long version;
+
     private String name;
     private String place;
+
     @Enumerated(EnumType.STRING)
     private RegionProfile region;
+
     private Instant createdAt;
     private @Nullable Instant archivedAt;
     private @Nullable Instant peopleRemovedAt;
     private String contact = "";
     private @Nullable LocalDate visitOn;
 
-    protected JobRow() {
-    }
+    protected JobRow() {}
 
     public JobRow(String name, String place, RegionProfile region, Instant createdAt) {
         this.id = UUID.randomUUID();

@@ -7,8 +7,8 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import java.util.stream.Collectors;
-import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.electrical.Line;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
@@ -33,18 +33,21 @@ public class OpenHouse {
     }
 
     /** A job in the day book. */
-    public record DayBookEntry(JobRow job, long boxes) {
-    }
+    public record DayBookEntry(JobRow job, long boxes) {}
 
     @Transactional(readOnly = true)
     public List<DayBookEntry> dayBook() {
-        Map<UUID, Long> boxes = jobs.countBoxes().stream().collect(Collectors.toMap(JobRepository.BoxCount::job, JobRepository.BoxCount::boxes));
-        return jobs.findAllByOrderByCreatedAt().stream().map(job -> new DayBookEntry(job, boxes.getOrDefault(job.id(), 0L))).toList();
+        Map<UUID, Long> boxes = jobs.countBoxes().stream()
+                .collect(Collectors.toMap(JobRepository.BoxCount::job, JobRepository.BoxCount::boxes));
+        return jobs.findAllByOrderByCreatedAt().stream()
+                .map(job -> new DayBookEntry(job, boxes.getOrDefault(job.id(), 0L)))
+                .toList();
     }
 
     @Transactional
     public UUID job(String name, String place, RegionProfile region) {
-        return jobs.saveAndFlush(new JobRow(name, place, region, clock.instant().truncatedTo(ChronoUnit.MICROS))).id();
+        return jobs.saveAndFlush(new JobRow(name, place, region, clock.instant().truncatedTo(ChronoUnit.MICROS)))
+                .id();
     }
 
     @Transactional
@@ -64,8 +67,13 @@ public class OpenHouse {
         if (!row.name().equals(was)) {
             throw ProblemException.conflict("The room is called \"" + row.name() + "\" by now. Look at it again.");
         }
-        if (rooms.findByJobIdOrderByPosition(row.jobId()).stream().anyMatch(other -> other != row && other.name().equalsIgnoreCase(name) && other.storey().equals(row.storey()))) {
-            throw ProblemException.content("The room cannot be called so", new FieldProblem("/name", name, "a name that no other room of " + row.storey() + " has"));
+        if (rooms.findByJobIdOrderByPosition(row.jobId()).stream()
+                .anyMatch(other -> other != row
+                        && other.name().equalsIgnoreCase(name)
+                        && other.storey().equals(row.storey()))) {
+            throw ProblemException.content(
+                    "The room cannot be called so",
+                    new FieldProblem("/name", name, "a name that no other room of " + row.storey() + " has"));
         }
         row.isCalled(name);
         rooms.saveAndFlush(row);
@@ -73,8 +81,16 @@ public class OpenHouse {
     }
 
     @Transactional
-    public UUID circuit(UUID job, String label, Amps rating, Line phase, boolean alternativelySupplied,
-                        Optional<Volts> elvVolts, Protection protection) {
-        return circuits.saveAndFlush(new CircuitRow(job, label, rating, phase, alternativelySupplied, elvVolts, protection)).id();
+    public UUID circuit(
+            UUID job,
+            String label,
+            Amps rating,
+            Line phase,
+            boolean alternativelySupplied,
+            Optional<Volts> elvVolts,
+            Protection protection) {
+        return circuits.saveAndFlush(
+                        new CircuitRow(job, label, rating, phase, alternativelySupplied, elvVolts, protection))
+                .id();
     }
 }

@@ -11,13 +11,13 @@ import java.util.UUID;
 public class RoomRow {
     @Id
     private UUID id;
+
     private UUID jobId;
     private String name;
     private String storey;
     private int position;
 
-    protected RoomRow() {
-    }
+    protected RoomRow() {}
 
     public RoomRow(UUID jobId, String name, String storey, int position) {
         this.id = UUID.randomUUID();

@@ -20,12 +20,10 @@ final class CsvTable {
     }
 
     /** A row that is not taken, with the first place that stands against it. */
-    record RowNotTaken(long row, String column, String found, String expected) {
-    }
+    record RowNotTaken(long row, String column, String found, String expected) {}
 
     /** What became of a table, or would: with a row that is not taken none is. */
-    record ImportReport(int taken, List<RowNotTaken> notTaken, boolean applied) {
-    }
+    record ImportReport(int taken, List<RowNotTaken> notTaken, boolean applied) {}
 
     /**
      * Reads a table.
@@ -90,7 +88,8 @@ final class CsvTable {
         }
 
         <T extends Enum<T>> T oneOf(String column, Class<T> type, T usual) {
-            Optional<String> word = optional(column).map(w -> w.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
+            Optional<String> word = optional(column)
+                    .map(w -> w.toUpperCase(Locale.ROOT).replace('-', '_').replace(' ', '_'));
             if (word.isEmpty()) {
                 return usual;
             }
@@ -107,7 +106,8 @@ final class CsvTable {
         }
 
         NotTaken wrong(String column, String expected) {
-            return new NotTaken(new RowNotTaken(values.line(), column, optional(column).orElse("nothing"), expected));
+            return new NotTaken(
+                    new RowNotTaken(values.line(), column, optional(column).orElse("nothing"), expected));
         }
     }
 

@@ -44,7 +44,13 @@ class HouseImport {
     private final Validator validator;
     private final TransactionTemplate transaction;
 
-    HouseImport(Houses houses, OpenHouse openHouse, Boxes boxes, RecordSurvey recordSurvey, Validator validator, TransactionTemplate transaction) {
+    HouseImport(
+            Houses houses,
+            OpenHouse openHouse,
+            Boxes boxes,
+            RecordSurvey recordSurvey,
+            Validator validator,
+            TransactionTemplate transaction) {
         this.transaction = transaction;
         this.houses = houses;
         this.openHouse = openHouse;
@@ -72,7 +78,8 @@ class HouseImport {
 
     private CsvTable.ImportReport circuits(UUID job, String csv) {
         Set<String> known = new HashSet<>();
-        houses.circuits(houses.job(job).id()).forEach(circuit -> known.add(circuit.toCircuit().label()));
+        houses.circuits(houses.job(job).id())
+                .forEach(circuit -> known.add(circuit.toCircuit().label()));
         List<Line> phases = houses.job(job).region().phases();
         return CsvTable.read(csv, List.of("label", "rating_a", "phase")).take(row -> {
             String label = row.text("label");
@@ -80,7 +87,9 @@ class HouseImport {
                 throw row.wrong("label", "at most 20 letters, and a label that no other circuit of the job has");
             }
             BigDecimal rating = row.number("rating_a");
-            if (rating.compareTo(BigDecimal.ONE) < 0 || rating.compareTo(new BigDecimal(125)) > 0 || rating.scale() > 1) {
+            if (rating.compareTo(BigDecimal.ONE) < 0
+                    || rating.compareTo(new BigDecimal(125)) > 0
+                    || rating.scale() > 1) {
                 throw row.wrong("rating_a", "1 to 125, with at most one decimal");
             }
             Optional<Volts> elv = row.optional("elv_volts").map(volts -> elv(row));
@@ -95,23 +104,32 @@ class HouseImport {
 
     private static Volts elv(CsvTable.Row row) {
         BigDecimal volts = row.number("elv_volts");
-        if (volts.scale() > 1 || volts.compareTo(new BigDecimal(5)) < 0 || !ExtraLowVoltage.DIRECT.includes(Volts.of(volts))) {
-            throw row.wrong("elv_volts", "5 to " + ExtraLowVoltage.MOST_DIRECT_VOLTS + " V of direct current, with at most one decimal");
+        if (volts.scale() > 1
+                || volts.compareTo(new BigDecimal(5)) < 0
+                || !ExtraLowVoltage.DIRECT.includes(Volts.of(volts))) {
+            throw row.wrong(
+                    "elv_volts",
+                    "5 to " + ExtraLowVoltage.MOST_DIRECT_VOLTS + " V of direct current, with at most one decimal");
         }
         return Volts.of(volts);
     }
 
     private static Protection protection(CsvTable.Row row) {
-        OptionalInt residual = row.optional("residual_ma").isPresent() ? OptionalInt.of(row.number("residual_ma").intValue()) : OptionalInt.empty();
+        OptionalInt residual = row.optional("residual_ma").isPresent()
+                ? OptionalInt.of(row.number("residual_ma").intValue())
+                : OptionalInt.empty();
         Optional<BigDecimal> cable = row.optional("cable_mm2").map(mm2 -> row.number("cable_mm2"));
         if (residual.isPresent() && (residual.getAsInt() < 1 || residual.getAsInt() > 1000)) {
             throw row.wrong("residual_ma", "1 to 1000 mA");
         }
-        if (cable.filter(mm2 -> mm2.compareTo(new BigDecimal("0.5")) < 0 || mm2.compareTo(new BigDecimal(50)) > 0).isPresent()) {
+        if (cable.filter(mm2 -> mm2.compareTo(new BigDecimal("0.5")) < 0 || mm2.compareTo(new BigDecimal(50)) > 0)
+                .isPresent()) {
             throw row.wrong("cable_mm2", "0.5 to 50 mm²");
         }
-        Optional<Protection.Metal> metal = row.optional("metal").map(word -> row.oneOf("metal", Protection.Metal.class, Protection.Metal.COPPER));
-        return new Protection(row.oneOf("device", Protection.Device.class, Protection.Device.BREAKER), residual, cable, metal);
+        Optional<Protection.Metal> metal =
+                row.optional("metal").map(word -> row.oneOf("metal", Protection.Metal.class, Protection.Metal.COPPER));
+        return new Protection(
+                row.oneOf("device", Protection.Device.class, Protection.Device.BREAKER), residual, cable, metal);
     }
 
     /**
@@ -124,26 +142,29 @@ class HouseImport {
 
     private CsvTable.ImportReport boxes(UUID job, String csv, String who) {
         Map<String, String> circuits = new HashMap<>();
-        houses.circuits(houses.job(job).id()).forEach(circuit -> circuits.put(circuit.toCircuit().label(), circuit.id().toString()));
+        houses.circuits(houses.job(job).id())
+                .forEach(circuit ->
+                        circuits.put(circuit.toCircuit().label(), circuit.id().toString()));
         Map<String, UUID> rooms = new HashMap<>();
         houses.rooms(job).forEach(room -> rooms.put(room.name(), room.id()));
         Set<String> labels = new HashSet<>();
         boxes.ofJob(job).forEach(box -> labels.add(box.label()));
-        return CsvTable.read(csv, List.of("room", "storey", "label", "width_mm", "height_mm", "depth_mm")).take(row -> {
-            SurveyDocument survey = survey(row, circuits);
-            if (labels.contains(survey.label())) {
-                throw row.wrong("label", "a label that no other box of the job has");
-            }
-            requireSound(row, survey, job);
-            String room = row.text("room");
-            String storey = row.text("storey");
-            if (room.length() > 120 || storey.length() > 60) {
-                throw row.wrong("room", "at most 120 letters, and 60 for the storey");
-            }
-            UUID id = rooms.computeIfAbsent(room, name -> openHouse.room(job, name, storey));
-            recordSurvey.add(id, survey, who);
-            labels.add(survey.label());
-        });
+        return CsvTable.read(csv, List.of("room", "storey", "label", "width_mm", "height_mm", "depth_mm"))
+                .take(row -> {
+                    SurveyDocument survey = survey(row, circuits);
+                    if (labels.contains(survey.label())) {
+                        throw row.wrong("label", "a label that no other box of the job has");
+                    }
+                    requireSound(row, survey, job);
+                    String room = row.text("room");
+                    String storey = row.text("storey");
+                    if (room.length() > 120 || storey.length() > 60) {
+                        throw row.wrong("room", "at most 120 letters, and 60 for the storey");
+                    }
+                    UUID id = rooms.computeIfAbsent(room, name -> openHouse.room(job, name, storey));
+                    recordSurvey.add(id, survey, who);
+                    labels.add(survey.label());
+                });
     }
 
     private static SurveyDocument survey(CsvTable.Row row, Map<String, String> circuits) {
@@ -152,18 +173,40 @@ class HouseImport {
         for (int n = 1; n <= MOST_SWITCHES && row.optional("switch_" + n).isPresent(); n++) {
             String circuit = circuits.get(row.text("circuit_" + n));
             if (circuit == null) {
-                throw row.wrong("circuit_" + n, "a circuit of this job: " + String.join(", ", circuits.keySet().stream().sorted().toList()));
+                throw row.wrong(
+                        "circuit_" + n,
+                        "a circuit of this job: "
+                                + String.join(
+                                        ", ",
+                                        circuits.keySet().stream().sorted().toList()));
             }
-            BigDecimal depth = row.optional("switch_depth_mm_" + n).isPresent() ? row.number("switch_depth_mm_" + n) : USUAL_DEPTH_MM;
-            gangs.add(new SurveyDocument.GangEntry(n, row.text("switch_" + n), row.oneOf("mechanism_" + n, Mechanism.class,
-                    Mechanism.ONE_WAY), depth, circuit));
+            BigDecimal depth = row.optional("switch_depth_mm_" + n).isPresent()
+                    ? row.number("switch_depth_mm_" + n)
+                    : USUAL_DEPTH_MM;
+            gangs.add(new SurveyDocument.GangEntry(
+                    n,
+                    row.text("switch_" + n),
+                    row.oneOf("mechanism_" + n, Mechanism.class, Mechanism.ONE_WAY),
+                    depth,
+                    circuit));
             int gang = n;
-            row.optional("load_" + n).ifPresent(typed -> loads.add(new SurveyDocument.LoadEntry(loads.size() + 1,
-                    row.text("switch_" + gang), typed, gang, false, null)));
+            row.optional("load_" + n)
+                    .ifPresent(typed -> loads.add(new SurveyDocument.LoadEntry(
+                            loads.size() + 1, row.text("switch_" + gang), typed, gang, false, null)));
         }
-        return new SurveyDocument(row.text("label"), row.oneOf("kind", BoxKind.class, BoxKind.WALL), new SurveyDocument.Geometry(
-                row.number("width_mm"), row.number("height_mm"), row.number("depth_mm"), row.yes("metal"),
-                row.optional("marked_in3").isPresent() ? row.number("marked_in3") : null, row.yes("round") ? Boolean.TRUE : null), gangs, loads, List.of(),
+        return new SurveyDocument(
+                row.text("label"),
+                row.oneOf("kind", BoxKind.class, BoxKind.WALL),
+                new SurveyDocument.Geometry(
+                        row.number("width_mm"),
+                        row.number("height_mm"),
+                        row.number("depth_mm"),
+                        row.yes("metal"),
+                        row.optional("marked_in3").isPresent() ? row.number("marked_in3") : null,
+                        row.yes("round") ? Boolean.TRUE : null),
+                gangs,
+                loads,
+                List.of(),
                 List.of());
     }
 
@@ -171,7 +214,8 @@ class HouseImport {
         Set<ConstraintViolation<SurveyDocument>> violations = validator.validate(survey);
         if (!violations.isEmpty()) {
             ConstraintViolation<SurveyDocument> first = violations.iterator().next();
-            throw row.wrong(columnOf(first.getPropertyPath().toString().replaceAll("[\\[\\].]+", "/")), first.getMessage());
+            throw row.wrong(
+                    columnOf(first.getPropertyPath().toString().replaceAll("[\\[\\].]+", "/")), first.getMessage());
         }
         try {
             SurveyReader.read(survey, houses.context(job).circuits().keySet());

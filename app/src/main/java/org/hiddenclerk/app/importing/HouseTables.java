@@ -34,35 +34,99 @@ class HouseTables {
 
     @Transactional(readOnly = true)
     public String circuits(UUID job) {
-        List<List<Object>> rows = houses.context(houses.job(job).id()).circuits().values().stream().sorted(Comparator.comparing((Circuit circuit) -> circuit.label().length())
-                .thenComparing(Circuit::label)).map(circuit -> List.<Object>of(circuit.label(), plain(circuit.rating().asDecimal()), circuit.elvVolts().isPresent() ? "" : circuit.phase(),
-                circuit.alternativelySupplied() ? "yes" : "no", circuit.elvVolts().map(volts -> plain(volts.asDecimal())).orElse(""), word(circuit.protection().device()),
-                circuit.protection().residualMilliamps().isPresent() ? circuit.protection().residualMilliamps().getAsInt() : "", circuit.protection().cableMm2().map(HouseTables::plain)
-                        .orElse(""), circuit.protection().metal().map(HouseTables::word).orElse(""))).toList();
-        return CsvFile.of(List.of("label", "rating_a", "phase", "alternative_supply", "elv_volts", "device", "residual_ma", "cable_mm2", "metal"), rows);
+        List<List<Object>> rows = houses.context(houses.job(job).id()).circuits().values().stream()
+                .sorted(Comparator.comparing(
+                                (Circuit circuit) -> circuit.label().length())
+                        .thenComparing(Circuit::label))
+                .map(circuit -> List.<Object>of(
+                        circuit.label(),
+                        plain(circuit.rating().asDecimal()),
+                        circuit.elvVolts().isPresent() ? "" : circuit.phase(),
+                        circuit.alternativelySupplied() ? "yes" : "no",
+                        circuit.elvVolts()
+                                .map(volts -> plain(volts.asDecimal()))
+                                .orElse(""),
+                        word(circuit.protection().device()),
+                        circuit.protection().residualMilliamps().isPresent()
+                                ? circuit.protection().residualMilliamps().getAsInt()
+                                : "",
+                        circuit.protection().cableMm2().map(HouseTables::plain).orElse(""),
+                        circuit.protection().metal().map(HouseTables::word).orElse("")))
+                .toList();
+        return CsvFile.of(
+                List.of(
+                        "label",
+                        "rating_a",
+                        "phase",
+                        "alternative_supply",
+                        "elv_volts",
+                        "device",
+                        "residual_ma",
+                        "cable_mm2",
+                        "metal"),
+                rows);
     }
 
     @Transactional(readOnly = true)
     public String boxes(UUID job) {
         HouseContext house = houses.context(houses.job(job).id());
         Map<UUID, RoomRow> rooms = houses.rooms(job).stream().collect(Collectors.toMap(RoomRow::id, room -> room));
-        List<String> names = new ArrayList<>(List.of("room", "storey", "label", "kind", "width_mm", "height_mm", "depth_mm", "metal", "marked_in3", "round"));
+        List<String> names = new ArrayList<>(List.of(
+                "room",
+                "storey",
+                "label",
+                "kind",
+                "width_mm",
+                "height_mm",
+                "depth_mm",
+                "metal",
+                "marked_in3",
+                "round"));
         for (int n = 1; n <= SWITCHES; n++) {
             names.addAll(List.of("switch_" + n, "mechanism_" + n, "circuit_" + n, "switch_depth_mm_" + n, "load_" + n));
         }
-        return CsvFile.of(names, boxes.ofJob(job).stream().map(row -> box(row, rooms.get(row.roomId()), boxes.found(row, job, house).survey(), house)).toList());
+        return CsvFile.of(
+                names,
+                boxes.ofJob(job).stream()
+                        .map(row -> box(
+                                row,
+                                rooms.get(row.roomId()),
+                                boxes.found(row, job, house).survey(),
+                                house))
+                        .toList());
     }
 
     private static List<Object> box(BoxRow row, RoomRow room, SurveyDocument survey, HouseContext house) {
         SurveyDocument.Geometry geometry = survey.geometry();
-        List<Object> cells = new ArrayList<>(List.of(room.name(), room.storey(), survey.label(), word(row.kind()), plain(geometry.widthMm()), plain(geometry.heightMm()), plain(geometry.depthMm()),
-                geometry.metal() ? "yes" : "no", geometry.markedCubicInches() == null ? "" : plain(geometry.markedCubicInches()), Boolean.TRUE.equals(geometry.round()) ? "yes" : "no"));
+        List<Object> cells = new ArrayList<>(List.of(
+                room.name(),
+                room.storey(),
+                survey.label(),
+                word(row.kind()),
+                plain(geometry.widthMm()),
+                plain(geometry.heightMm()),
+                plain(geometry.depthMm()),
+                geometry.metal() ? "yes" : "no",
+                geometry.markedCubicInches() == null ? "" : plain(geometry.markedCubicInches()),
+                Boolean.TRUE.equals(geometry.round()) ? "yes" : "no"));
         for (int n = 0; n < SWITCHES; n++) {
             if (n < survey.gangs().size()) {
                 SurveyDocument.GangEntry gang = survey.gangs().get(n);
-                String circuit = house.circuits().values().stream().filter(each -> each.id().value().equals(gang.circuit())).map(Circuit::label).findFirst().orElse("");
-                cells.addAll(List.of(gang.name(), word(gang.mechanism()), circuit, plain(gang.depthMm()), survey.loads().stream().filter(load -> load.gang() == gang.number())
-                        .map(SurveyDocument.LoadEntry::typed).findFirst().orElse("")));
+                String circuit = house.circuits().values().stream()
+                        .filter(each -> each.id().value().equals(gang.circuit()))
+                        .map(Circuit::label)
+                        .findFirst()
+                        .orElse("");
+                cells.addAll(List.of(
+                        gang.name(),
+                        word(gang.mechanism()),
+                        circuit,
+                        plain(gang.depthMm()),
+                        survey.loads().stream()
+                                .filter(load -> load.gang() == gang.number())
+                                .map(SurveyDocument.LoadEntry::typed)
+                                .findFirst()
+                                .orElse("")));
             } else {
                 cells.addAll(List.of("", "", "", "", ""));
             }

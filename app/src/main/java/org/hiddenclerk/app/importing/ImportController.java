@@ -32,18 +32,26 @@ class ImportController {
     }
 
     /** Comma- or semicolon-separated values. */
-    record Table(@NotBlank @Size(max = 1_000_000) String csv) {
-    }
+    record Table(@NotBlank @Size(max = 1_000_000) String csv) {}
 
     @PostMapping("/circuits")
-    @Operation(operationId = "importCircuits", summary = "Circuits from a table: all or none; without apply it is only tried")
-    CsvTable.ImportReport circuits(@PathVariable UUID job, @Valid @RequestBody Table table, @RequestParam(defaultValue = "false") boolean apply) {
+    @Operation(
+            operationId = "importCircuits",
+            summary = "Circuits from a table: all or none; without apply it is only tried")
+    CsvTable.ImportReport circuits(
+            @PathVariable UUID job,
+            @Valid @RequestBody Table table,
+            @RequestParam(defaultValue = "false") boolean apply) {
         return houseImport.circuits(job, table.csv(), apply);
     }
 
     @PostMapping("/boxes")
     @Operation(operationId = "importBoxes", summary = "Boxes from a table: all or none; without apply it is only tried")
-    CsvTable.ImportReport boxes(@PathVariable UUID job, @Valid @RequestBody Table table, @RequestParam(defaultValue = "false") boolean apply, Principal who) {
+    CsvTable.ImportReport boxes(
+            @PathVariable UUID job,
+            @Valid @RequestBody Table table,
+            @RequestParam(defaultValue = "false") boolean apply,
+            Principal who) {
         return houseImport.boxes(job, table.csv(), people.nameOf(who), apply);
     }
 }

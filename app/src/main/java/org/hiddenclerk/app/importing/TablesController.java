@@ -37,6 +37,9 @@ class TablesController {
     }
 
     private static ResponseEntity<String> table(String name, String text) {
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8")).header("Content-Disposition", "attachment; filename=\"" + name + ".csv\"").body(text);
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header("Content-Disposition", "attachment; filename=\"" + name + ".csv\"")
+                .body(text);
     }
 }

@@ -15,11 +15,12 @@ public class InstalledVersions {
     }
 
     /** A module that is planned, by the box whose pick it belongs to, and the version that it said it has. */
-    public record Installed(UUID box, String moduleCode, String version) {
-    }
+    public record Installed(UUID box, String moduleCode, String version) {}
 
     public List<Installed> ofJob(UUID job) {
-        return devices.versions(job).stream().flatMap(row -> PlannedId.moduleOf((String) row[0]).stream().map(module -> new Installed(UUID.fromString(module.box()), (String) row[1],
-                (String) row[2]))).toList();
+        return devices.versions(job).stream()
+                .flatMap(row -> PlannedId.moduleOf((String) row[0]).stream()
+                        .map(module -> new Installed(UUID.fromString(module.box()), (String) row[1], (String) row[2])))
+                .toList();
     }
 }

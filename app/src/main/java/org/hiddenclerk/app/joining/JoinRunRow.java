@@ -20,19 +20,22 @@ import org.jspecify.annotations.Nullable;
 class JoinRunRow {
     @Id
     private UUID id;
+
     private UUID jobId;
+
     @Enumerated(EnumType.STRING)
     @JdbcTypeCode(SqlTypes.VARCHAR)
     private Protocol protocol;
+
     private String begunBy;
     private Instant begunAt;
     private @Nullable Instant endedAt;
     private int expected;
+
     @Column(columnDefinition = "LONGTEXT")
     private String findings = "[]";
 
-    protected JoinRunRow() {
-    }
+    protected JoinRunRow() {}
 
     JoinRunRow(UUID jobId, Protocol protocol, int expected, String begunBy, Instant begunAt) {
         this.id = UUID.randomUUID();

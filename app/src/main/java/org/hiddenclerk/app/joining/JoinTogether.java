@@ -43,7 +43,16 @@ class JoinTogether {
     private final Clock clock;
     private final ExecutorService worker = Worker.named("join-together");
 
-    JoinTogether(JoinRunRepository runs, Joining joining, Outwards outwards, Members members, Bench bench, Networks networks, StandInHouses standIns, JsonMapper json, Clock clock) {
+    JoinTogether(
+            JoinRunRepository runs,
+            Joining joining,
+            Outwards outwards,
+            Members members,
+            Bench bench,
+            Networks networks,
+            StandInHouses standIns,
+            JsonMapper json,
+            Clock clock) {
         this.runs = runs;
         this.joining = joining;
         this.outwards = outwards;
@@ -67,16 +76,28 @@ class JoinTogether {
     /** Modules of a protocol that are not in yet and may be let in together, those that others are reached through first. */
     List<Expected> expected(UUID job, Protocol protocol) {
         List<UUID> in = members.joined(job).stream().map(Members.Joined::unit).toList();
-        List<Bench.Ready> waiting = bench.modules(job).stream().filter(m -> m.model().protocol() == protocol && !in.contains(m.unit()) && m.name().isPresent()
-                && m.address().isPresent() && bench.codeOf(m.unit()).isPresent()).toList();
-        return outwards.order(job, waiting).stream().map(m -> new Expected(m.serial(), m.address().orElseThrow(), bench.codeOf(m.unit()).orElseThrow(),
-                m.name().orElseThrow().handle(), m.wanted())).toList();
+        List<Bench.Ready> waiting = bench.modules(job).stream()
+                .filter(m -> m.model().protocol() == protocol
+                        && !in.contains(m.unit())
+                        && m.name().isPresent()
+                        && m.address().isPresent()
+                        && bench.codeOf(m.unit()).isPresent())
+                .toList();
+        return outwards.order(job, waiting).stream()
+                .map(m -> new Expected(
+                        m.serial(),
+                        m.address().orElseThrow(),
+                        bench.codeOf(m.unit()).orElseThrow(),
+                        m.name().orElseThrow().handle(),
+                        m.wanted()))
+                .toList();
     }
 
     void begin(UUID job, Protocol protocol, String who) {
         List<Expected> expected = expected(job, protocol);
         if (expected.isEmpty()) {
-            throw ProblemException.conflict("No " + protocol.label() + " module waits that has its code, its address and its name on record.");
+            throw ProblemException.conflict(
+                    "No " + protocol.label() + " module waits that has its code, its address and its name on record.");
         }
         var gateway = networks.of(job, protocol);
         JoinRunRow row = runs.saveAndFlush(new JoinRunRow(job, protocol, expected.size(), who, now()));
@@ -85,9 +106,15 @@ class JoinTogether {
             try {
                 findings.addAll(new BatchJoin(gateway, world(job)).run(expected).findings());
             } catch (UncheckedIOException e) {
-                findings.addAll(expected.stream().map(module -> org.hiddenclerk.core.joining.JoinFindings.notIn(module.id(), 0, java.util.Optional.empty())).toList());
+                findings.addAll(expected.stream()
+                        .map(module -> org.hiddenclerk.core.joining.JoinFindings.notIn(
+                                module.id(), 0, java.util.Optional.empty()))
+                        .toList());
             } finally {
-                row.ended(json.writeValueAsString(findings.stream().map(FindingView::of).toList()), now());
+                row.ended(
+                        json.writeValueAsString(
+                                findings.stream().map(FindingView::of).toList()),
+                        now());
                 runs.saveAndFlush(row);
             }
         });
@@ -120,7 +147,8 @@ class JoinTogether {
 
             @Override
             public void search(Expected module) {
-                // Where the house is a stand-in, its hands press the button; in a real one the module searches since it has its supply.
+                // Where the house is a stand-in, its hands press the button; in a real one the module searches since it
+                // has its supply.
                 standIns.of(job).filter(house -> house.knows(module.id())).ifPresent(house -> house.press(module.id()));
             }
 

@@ -19,12 +19,12 @@ import org.hiddenclerk.core.catalogue.Protocol;
 class JoinWindowRow {
     @EmbeddedId
     private Of of;
+
     private String openedBy;
     private Instant openedAt;
     private Instant closesAt;
 
-    protected JoinWindowRow() {
-    }
+    protected JoinWindowRow() {}
 
     JoinWindowRow(UUID job, Protocol protocol) {
         of = new Of(job, protocol);
@@ -54,6 +54,6 @@ class JoinWindowRow {
 
     /** Of which network. */
     @Embeddable
-    record Of(UUID jobId, @Enumerated(EnumType.STRING) @JdbcTypeCode(SqlTypes.VARCHAR) Protocol protocol) implements Serializable {
-    }
+    record Of(UUID jobId, @Enumerated(EnumType.STRING) @JdbcTypeCode(SqlTypes.VARCHAR) Protocol protocol)
+            implements Serializable {}
 }

@@ -29,12 +29,16 @@ import org.jspecify.annotations.Nullable;
 class JoinedDeviceRow {
     @Id
     private UUID id;
+
     @Version
     private long version;
+
     private UUID jobId;
+
     @Enumerated(EnumType.STRING)
     @JdbcTypeCode(SqlTypes.VARCHAR)
     private Protocol protocol;
+
     private String address;
     private String kind;
     private String name;
@@ -44,17 +48,18 @@ class JoinedDeviceRow {
     private @Nullable Integer linkOpen;
     private @Nullable Integer linkClosed;
     private @Nullable UUID unitId;
+
     @Convert(converter = WordsByKey.class)
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable Map<String, String> settings;
+
     private boolean silent;
     private String channelsOn = "";
     private @Nullable Instant flippedAt;
     private String flippedInputs = "";
     private Instant cameInAt;
 
-    protected JoinedDeviceRow() {
-    }
+    protected JoinedDeviceRow() {}
 
     JoinedDeviceRow(UUID jobId, Protocol protocol, Member member, Instant cameInAt) {
         this.id = UUID.randomUUID();
@@ -174,7 +179,10 @@ class JoinedDeviceRow {
     }
 
     private static Set<Integer> numbers(String text) {
-        return Arrays.stream(text.split(",")).filter(number -> !number.isEmpty()).map(Integer::valueOf).collect(Collectors.toCollection(TreeSet::new));
+        return Arrays.stream(text.split(","))
+                .filter(number -> !number.isEmpty())
+                .map(Integer::valueOf)
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     private static String text(Set<Integer> numbers) {

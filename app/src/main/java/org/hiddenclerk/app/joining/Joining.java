@@ -47,7 +47,15 @@ class Joining {
     private final Houses houses;
     private final Clock clock;
 
-    Joining(JoinedDeviceRepository devices, JoinWindowRepository windows, Members members, Networks networks, Bench bench, WiredLinks links, Houses houses, Clock clock) {
+    Joining(
+            JoinedDeviceRepository devices,
+            JoinWindowRepository windows,
+            Members members,
+            Networks networks,
+            Bench bench,
+            WiredLinks links,
+            Houses houses,
+            Clock clock) {
         this.devices = devices;
         this.windows = windows;
         this.members = members;
@@ -63,12 +71,15 @@ class Joining {
     }
 
     List<JoinWindowRow> windows(UUID job) {
-        return windows.findByOfJobId(job).stream().filter(row -> row.closesAt().isAfter(now())).toList();
+        return windows.findByOfJobId(job).stream()
+                .filter(row -> row.closesAt().isAfter(now()))
+                .toList();
     }
 
     /** Protocols that modules speak. */
     static Set<Protocol> protocols(Collection<Bench.Ready> modules) {
-        Set<Protocol> spoken = modules.stream().map(module -> module.model().protocol()).collect(Collectors.toSet());
+        Set<Protocol> spoken =
+                modules.stream().map(module -> module.model().protocol()).collect(Collectors.toSet());
         return spoken.isEmpty() ? spoken : EnumSet.copyOf(spoken);
     }
 
@@ -77,12 +88,17 @@ class Joining {
         houses.job(job);
         Window limits = Window.of(protocol);
         if (!limits.takes(seconds)) {
-            throw ProblemException.content("The network cannot be opened so", new FieldProblem("/seconds", String.valueOf(seconds), limits.least() + " to " + limits.most() + " s: "
-                    + limits.source()));
+            throw ProblemException.content(
+                    "The network cannot be opened so",
+                    new FieldProblem(
+                            "/seconds",
+                            String.valueOf(seconds),
+                            limits.least() + " to " + limits.most() + " s: " + limits.source()));
         }
         Gateway gateway = networks.of(job, protocol);
         if (limits.byCodeOnly()) {
-            codesOfWaiting(job, protocol).forEach(code -> done(gateway, new Order.OpenWindow(seconds, Optional.of(code)), "The network"));
+            codesOfWaiting(job, protocol)
+                    .forEach(code -> done(gateway, new Order.OpenWindow(seconds, Optional.of(code)), "The network"));
         } else {
             done(gateway, new Order.OpenWindow(seconds, Optional.empty()), "The network");
         }
@@ -95,17 +111,22 @@ class Joining {
     }
 
     private void opened(UUID job, Protocol protocol, int seconds, String who) {
-        JoinWindowRow row = windows.findById(new JoinWindowRow.Of(job, protocol)).orElseGet(() -> new JoinWindowRow(job, protocol));
+        JoinWindowRow row =
+                windows.findById(new JoinWindowRow.Of(job, protocol)).orElseGet(() -> new JoinWindowRow(job, protocol));
         row.opens(who, now(), now().plusSeconds(seconds));
         windows.saveAndFlush(row);
     }
 
     private List<String> codesOfWaiting(UUID job, Protocol protocol) {
         List<UUID> in = members.joined(job).stream().map(Members.Joined::unit).toList();
-        List<String> codes = bench.modules(job).stream().filter(module -> module.model().protocol() == protocol && !in.contains(module.unit()))
-                .flatMap(module -> bench.codeOf(module.unit()).stream()).toList();
+        List<String> codes = bench.modules(job).stream()
+                .filter(module -> module.model().protocol() == protocol && !in.contains(module.unit()))
+                .flatMap(module -> bench.codeOf(module.unit()).stream())
+                .toList();
         if (codes.isEmpty()) {
-            throw ProblemException.conflict(protocol.label() + " devices are let in by their own codes only, and none that waits has its code on record. Scan it on the bench first.");
+            throw ProblemException.conflict(
+                    protocol.label() + " devices are let in by their own codes only, and none that waits has its code "
+                            + "on record. Scan it on the bench first.");
         }
         return codes;
     }
@@ -121,8 +142,10 @@ class Joining {
     /** Asks every network of a job who is there. */
     void muster(UUID job) {
         for (Protocol protocol : protocols(bench.modules(job))) {
-            Answer answer = networks.of(job, protocol).ask(new Order.Inventory()).orElseThrow(() -> ProblemException.conflict("The " + protocol.label()
-                    + " network does not answer."));
+            Answer answer = networks.of(job, protocol)
+                    .ask(new Order.Inventory())
+                    .orElseThrow(
+                            () -> ProblemException.conflict("The " + protocol.label() + " network does not answer."));
             if (answer instanceof Answer.Members now) {
                 members.muster(job, protocol, now.members());
             }
@@ -144,8 +167,12 @@ class Joining {
         JoinedDeviceRow row = device(device);
         requireModule(row.jobId(), unit);
         if (members.lastTold(row.jobId()).filter(device::equals).isEmpty()) {
-            throw ProblemException.content("It is not told by this", new FieldProblem("/unit", "the device " + row.address() + " was not the last that was switched",
-                    "what changed when this device was switched: switch it, and look"));
+            throw ProblemException.content(
+                    "It is not told by this",
+                    new FieldProblem(
+                            "/unit",
+                            "the device " + row.address() + " was not the last that was switched",
+                            "what changed when this device was switched: switch it, and look"));
         }
         members.note(row, unit, there ? RecognitionNoteRow.Saw.SWITCHED : RecognitionNoteRow.Saw.NOT_THERE, who);
         if (there) {
@@ -156,17 +183,33 @@ class Joining {
     }
 
     private Bench.Ready requireModule(UUID job, UUID unit) {
-        return bench.modules(job).stream().filter(module -> module.unit().equals(unit)).findFirst().orElseThrow(() -> ProblemException.notFound("module"));
+        return bench.modules(job).stream()
+                .filter(module -> module.unit().equals(unit))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("module"));
     }
 
     /** Somebody moved the wall switch at a module just now: the device that reported it is that module. */
     void flipped(UUID job, UUID unit, String who) {
         Bench.Ready module = requireModule(job, unit);
-        List<JoinedDeviceRow> reported = devices(job).stream().filter(row -> row.unit().isEmpty() && row.kind().equals(module.model().code())
-                && row.flippedAt().filter(at -> at.isAfter(now().minus(JUST_NOW))).isPresent()).toList();
+        List<JoinedDeviceRow> reported = devices(job).stream()
+                .filter(row -> row.unit().isEmpty()
+                        && row.kind().equals(module.model().code())
+                        && row.flippedAt()
+                                .filter(at -> at.isAfter(now().minus(JUST_NOW)))
+                                .isPresent())
+                .toList();
         if (reported.size() != 1) {
-            throw ProblemException.content("It is not told by this", new FieldProblem("/unit", reported.isEmpty() ? "no " + module.model().code() + " that is not known yet reported a switch in the last "
-                    + JUST_NOW.toSeconds() + " s" : reported.size() + " devices reported a switch", "one device; move this switch only, and wait a minute after another one"));
+            throw ProblemException.content(
+                    "It is not told by this",
+                    new FieldProblem(
+                            "/unit",
+                            reported.isEmpty()
+                                    ? "no " + module.model().code()
+                                            + " that is not known yet reported a switch in the last "
+                                            + JUST_NOW.toSeconds() + " s"
+                                    : reported.size() + " devices reported a switch",
+                            "one device; move this switch only, and wait a minute after another one"));
         }
         members.note(reported.get(0), unit, RecognitionNoteRow.Saw.FLIPPED, who);
     }
@@ -180,8 +223,12 @@ class Joining {
     /** Names a device as its module is called, writes its settings and reads them back. */
     JoinedDeviceRow setUp(UUID device) {
         JoinedDeviceRow row = device(device);
-        Bench.Ready module = requireModule(row.jobId(), row.unit().orElseThrow(() -> ProblemException.conflict("It is not known yet which module this is.")));
-        String handle = module.name().orElseThrow(() -> ProblemException.conflict("The module has no name yet.")).handle();
+        Bench.Ready module = requireModule(
+                row.jobId(),
+                row.unit().orElseThrow(() -> ProblemException.conflict("It is not known yet which module this is.")));
+        String handle = module.name()
+                .orElseThrow(() -> ProblemException.conflict("The module has no name yet."))
+                .handle();
         tell(row, new Order.Rename(row.address(), handle));
         row.isCalled(handle);
         JoinedDeviceRow set = write(row, links.of(row.jobId()).wanted(module));
@@ -201,7 +248,8 @@ class Joining {
     /** Devices that command this one by themselves are told where it is; who does not answer shows it. */
     private void tellOf(JoinedDeviceRow device, Bench.Ready module) {
         WiredLinks.State state = links.of(device.jobId());
-        Map<UUID, Bench.Ready> modules = bench.modules(device.jobId()).stream().collect(Collectors.toMap(Bench.Ready::unit, each -> each));
+        Map<UUID, Bench.Ready> modules =
+                bench.modules(device.jobId()).stream().collect(Collectors.toMap(Bench.Ready::unit, each -> each));
         for (JoinedDeviceRow row : state.commanding(module)) {
             try {
                 write(row, state.wanted(modules.get(row.unit().orElseThrow())));
@@ -213,10 +261,14 @@ class Joining {
 
     /** Gives devices that were set up the names that their modules have now; who does not answer keeps the old one and shows it. */
     void renameAll(UUID job) {
-        Map<UUID, Bench.Ready> modules = bench.modules(job).stream().collect(Collectors.toMap(Bench.Ready::unit, module -> module));
+        Map<UUID, Bench.Ready> modules =
+                bench.modules(job).stream().collect(Collectors.toMap(Bench.Ready::unit, module -> module));
         for (JoinedDeviceRow row : devices(job)) {
-            Optional<String> handle = row.unit().map(modules::get).flatMap(Bench.Ready::name).map(DeviceName::handle);
-            if (handle.isPresent() && row.settings().isPresent() && !handle.get().equals(row.name())) {
+            Optional<String> handle =
+                    row.unit().map(modules::get).flatMap(Bench.Ready::name).map(DeviceName::handle);
+            if (handle.isPresent()
+                    && row.settings().isPresent()
+                    && !handle.get().equals(row.name())) {
                 tell(row, new Order.Rename(row.address(), handle.get()));
                 row.isCalled(handle.get());
                 devices.saveAndFlush(row);
@@ -242,7 +294,8 @@ class Joining {
         if (answer.isEmpty()) {
             row.isSilent(true);
             devices.saveAndFlush(row);
-            throw ProblemException.conflict("The device " + row.address() + " does not answer. Take its supply away for 10 s, or ask the network who is there.");
+            throw ProblemException.conflict("The device " + row.address()
+                    + " does not answer. Take its supply away for 10 s, or ask the network who is there.");
         }
         return refuse(answer.get(), "The device " + row.address());
     }

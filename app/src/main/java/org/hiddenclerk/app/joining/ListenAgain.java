@@ -23,12 +23,17 @@ class ListenAgain {
 
     @EventListener(ApplicationReadyEvent.class)
     void listen() {
-        devices.networks().stream().filter(network -> networks.isThere(network.job())).forEach(network -> {
-            try {
-                networks.of(network.job(), network.protocol());
-            } catch (ProblemException e) {
-                LOG.info("The {} network of a house is not heard yet: {}", network.protocol().label(), e.getMessage());
-            }
-        });
+        devices.networks().stream()
+                .filter(network -> networks.isThere(network.job()))
+                .forEach(network -> {
+                    try {
+                        networks.of(network.job(), network.protocol());
+                    } catch (ProblemException e) {
+                        LOG.info(
+                                "The {} network of a house is not heard yet: {}",
+                                network.protocol().label(),
+                                e.getMessage());
+                    }
+                });
     }
 }

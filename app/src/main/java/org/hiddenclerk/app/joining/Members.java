@@ -19,8 +19,8 @@ import org.hiddenclerk.app.survey.Boxes;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.job.Stage;
 import org.hiddenclerk.core.joining.GatewayEvent;
-import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.InventoryComparison;
+import org.hiddenclerk.core.joining.Member;
 import org.hiddenclerk.core.joining.Recognition;
 import org.hiddenclerk.core.joining.Recognition.Evidence;
 import org.hiddenclerk.core.planned.PlannedBindings;
@@ -40,7 +40,13 @@ public class Members implements Networks.Ear, StageKeeper {
     private final WiredLinks links;
     private final Clock clock;
 
-    Members(JoinedDeviceRepository devices, RecognitionNoteRepository notes, JoinWindowRepository windows, Bench bench, WiredLinks links, Clock clock) {
+    Members(
+            JoinedDeviceRepository devices,
+            RecognitionNoteRepository notes,
+            JoinWindowRepository windows,
+            Bench bench,
+            WiredLinks links,
+            Clock clock) {
         this.devices = devices;
         this.notes = notes;
         this.windows = windows;
@@ -50,24 +56,47 @@ public class Members implements Networks.Ear, StageKeeper {
     }
 
     /** A module that has joined, for whoever goes on with it. */
-    public record Joined(UUID unit, UUID device, Protocol protocol, String address, String kind, String name, String firmware, int hops, boolean passesOn,
-                         Bench.Ready module) {
-    }
+    public record Joined(
+            UUID unit,
+            UUID device,
+            Protocol protocol,
+            String address,
+            String kind,
+            String name,
+            String firmware,
+            int hops,
+            boolean passesOn,
+            Bench.Ready module) {}
 
     /** Modules that are known for what they are. */
     @Transactional(readOnly = true)
     public List<Joined> joined(UUID job) {
         Map<UUID, Bench.Ready> modules = new HashMap<>();
         bench.modules(job).forEach(module -> modules.put(module.unit(), module));
-        return devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.unit().filter(modules::containsKey).isPresent()).map(row -> new Joined(
-                row.unit().orElseThrow(), row.id(), row.protocol(), row.address(), row.kind(), row.name(), row.firmware(), row.hops(), row.passesOn(),
-                modules.get(row.unit().orElseThrow()))).toList();
+        return devices.findByJobIdOrderByCameInAt(job).stream()
+                .filter(row -> row.unit().filter(modules::containsKey).isPresent())
+                .map(row -> new Joined(
+                        row.unit().orElseThrow(),
+                        row.id(),
+                        row.protocol(),
+                        row.address(),
+                        row.kind(),
+                        row.name(),
+                        row.firmware(),
+                        row.hops(),
+                        row.passesOn(),
+                        modules.get(row.unit().orElseThrow())))
+                .toList();
     }
 
     /** Modules of which a channel is on. */
     @Transactional(readOnly = true)
     public Set<String> inUse(UUID job) {
-        return devices.findByJobIdOrderByCameInAt(job).stream().filter(JoinedDeviceRow::isInUse).flatMap(row -> row.unit().stream()).map(UUID::toString).collect(Collectors.toSet());
+        return devices.findByJobIdOrderByCameInAt(job).stream()
+                .filter(JoinedDeviceRow::isInUse)
+                .flatMap(row -> row.unit().stream())
+                .map(UUID::toString)
+                .collect(Collectors.toSet());
     }
 
     @Override
@@ -79,23 +108,31 @@ public class Members implements Networks.Ear, StageKeeper {
     @Transactional(readOnly = true)
     @Override
     public Map<UUID, Stage.Progress> progress(UUID job) {
-        List<JoinedDeviceRow> rows = devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.unit().isPresent()).toList();
+        List<JoinedDeviceRow> rows = devices.findByJobIdOrderByCameInAt(job).stream()
+                .filter(row -> row.unit().isPresent())
+                .toList();
         if (rows.isEmpty()) {
             return Map.of();
         }
         List<Bench.Ready> all = bench.modules(job);
         WiredLinks.State wired = links.of(job, all, rows);
-        Set<PlannedId.Module> unlinked = wired.standings().stream().filter(link -> link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
-                .map(link -> link.link().input().module()).collect(Collectors.toSet());
-        Map<UUID, JoinedDeviceRow> in = rows.stream().collect(Collectors.toMap(row -> row.unit().orElseThrow(), row -> row));
+        Set<PlannedId.Module> unlinked = wired.standings().stream()
+                .filter(link ->
+                        link.state() == PlannedBindings.State.WAITS || link.state() == PlannedBindings.State.NOT_BOUND)
+                .map(link -> link.link().input().module())
+                .collect(Collectors.toSet());
+        Map<UUID, JoinedDeviceRow> in =
+                rows.stream().collect(Collectors.toMap(row -> row.unit().orElseThrow(), row -> row));
         Set<PlannedId.Module> joined = new HashSet<>();
         Set<PlannedId.Module> done = new HashSet<>();
-        all.stream().filter(module -> module.box().isPresent() && in.containsKey(module.unit())).forEach(module -> module.planned().ifPresent(id -> {
-            joined.add(id);
-            if (in.get(module.unit()).settings().isPresent() && !unlinked.contains(id)) {
-                done.add(id);
-            }
-        }));
+        all.stream()
+                .filter(module -> module.box().isPresent() && in.containsKey(module.unit()))
+                .forEach(module -> module.planned().ifPresent(id -> {
+                    joined.add(id);
+                    if (in.get(module.unit()).settings().isPresent() && !unlinked.contains(id)) {
+                        done.add(id);
+                    }
+                }));
         return Boxes.keyed(PlannedProgress.ofModules(wired.house(), joined, done));
     }
 
@@ -103,11 +140,13 @@ public class Members implements Networks.Ear, StageKeeper {
     @EventListener
     @Transactional
     public void gone(Bench.Replaced replaced) {
-        devices.findByJobIdOrderByCameInAt(replaced.job()).stream().filter(row -> row.unit().filter(replaced.gone()::equals).isPresent()).forEach(row -> {
-            notes.deleteAll(notes.findByDeviceIdInOrderByMadeAt(List.of(row.id())));
-            notes.flush();
-            devices.delete(row);
-        });
+        devices.findByJobIdOrderByCameInAt(replaced.job()).stream()
+                .filter(row -> row.unit().filter(replaced.gone()::equals).isPresent())
+                .forEach(row -> {
+                    notes.deleteAll(notes.findByDeviceIdInOrderByMadeAt(List.of(row.id())));
+                    notes.flush();
+                    devices.delete(row);
+                });
         devices.flush();
     }
 
@@ -117,7 +156,8 @@ public class Members implements Networks.Ear, StageKeeper {
         devices.findById(device).ifPresent(row -> {
             address.ifPresent(row::movedTo);
             firmware.ifPresent(version -> row.startedAnew());
-            firmware.ifPresent(version -> row.says(new Member(row.address(), row.kind(), row.name(), version, "", 0, row.hops(), row.passesOn())));
+            firmware.ifPresent(version -> row.says(
+                    new Member(row.address(), row.kind(), row.name(), version, "", 0, row.hops(), row.passesOn())));
             devices.saveAndFlush(row);
         });
     }
@@ -129,26 +169,30 @@ public class Members implements Networks.Ear, StageKeeper {
             says(job, protocol, in.member());
             settle(job);
         } else if (heard instanceof GatewayEvent.Flipped flipped) {
-            devices.findByJobIdAndProtocolAndAddress(job, protocol, flipped.address()).ifPresent(row -> {
-                row.wasFlipped(now(), flipped.input());
-                devices.saveAndFlush(row);
-            });
+            devices.findByJobIdAndProtocolAndAddress(job, protocol, flipped.address())
+                    .ifPresent(row -> {
+                        row.wasFlipped(now(), flipped.input());
+                        devices.saveAndFlush(row);
+                    });
         } else if (heard instanceof GatewayEvent.Changed changed) {
-            devices.findByJobIdAndProtocolAndAddress(job, protocol, changed.address()).ifPresent(row -> {
-                row.turned(changed.channel(), changed.on());
-                devices.saveAndFlush(row);
-            });
+            devices.findByJobIdAndProtocolAndAddress(job, protocol, changed.address())
+                    .ifPresent(row -> {
+                        row.turned(changed.channel(), changed.on());
+                        devices.saveAndFlush(row);
+                    });
         } else if (heard instanceof GatewayEvent.WindowClosed) {
-            windows.findById(new JoinWindowRow.Of(job, protocol)).filter(row -> row.closesAt().isAfter(now())).ifPresent(row -> {
-                row.closes(now());
-                windows.saveAndFlush(row);
-            });
+            windows.findById(new JoinWindowRow.Of(job, protocol))
+                    .filter(row -> row.closesAt().isAfter(now()))
+                    .ifPresent(row -> {
+                        row.closes(now());
+                        windows.saveAndFlush(row);
+                    });
         }
     }
 
     private void says(UUID job, Protocol protocol, Member member) {
-        JoinedDeviceRow row = devices.findByJobIdAndProtocolAndAddress(job, protocol, member.address()).orElseGet(() ->
-                new JoinedDeviceRow(job, protocol, member, now()));
+        JoinedDeviceRow row = devices.findByJobIdAndProtocolAndAddress(job, protocol, member.address())
+                .orElseGet(() -> new JoinedDeviceRow(job, protocol, member, now()));
         row.says(member);
         devices.saveAndFlush(row);
     }
@@ -156,7 +200,9 @@ public class Members implements Networks.Ear, StageKeeper {
     /** What a network says of all its members: those that moved are found by their names, those that are gone are silent. */
     @Transactional
     public void muster(UUID job, Protocol protocol, List<Member> now) {
-        List<JoinedDeviceRow> known = devices.findByJobIdOrderByCameInAt(job).stream().filter(row -> row.protocol() == protocol).toList();
+        List<JoinedDeviceRow> known = devices.findByJobIdOrderByCameInAt(job).stream()
+                .filter(row -> row.protocol() == protocol)
+                .toList();
         Map<String, String> byName = new HashMap<>();
         known.stream().filter(row -> row.unit().isPresent()).forEach(row -> byName.put(row.name(), row.address()));
         InventoryComparison muster = InventoryComparison.of(byName, now);
@@ -178,8 +224,12 @@ public class Members implements Networks.Ear, StageKeeper {
     /** The device that was told to switch last, of all that a job has. */
     @Transactional(readOnly = true)
     public Optional<UUID> lastTold(UUID job) {
-        List<UUID> all = devices.findByJobIdOrderByCameInAt(job).stream().map(JoinedDeviceRow::id).toList();
-        return notes.findByDeviceIdInOrderByMadeAt(all).stream().filter(note -> note.saw() == RecognitionNoteRow.Saw.TOLD).reduce((earlier, later) -> later)
+        List<UUID> all = devices.findByJobIdOrderByCameInAt(job).stream()
+                .map(JoinedDeviceRow::id)
+                .toList();
+        return notes.findByDeviceIdInOrderByMadeAt(all).stream()
+                .filter(note -> note.saw() == RecognitionNoteRow.Saw.TOLD)
+                .reduce((earlier, later) -> later)
                 .map(RecognitionNoteRow::deviceId);
     }
 
@@ -209,12 +259,18 @@ public class Members implements Networks.Ear, StageKeeper {
         List<Bench.Ready> modules = bench.modules(job);
         Map<Protocol, Recognition.Result> results = new java.util.EnumMap<>(Protocol.class);
         for (Protocol protocol : Protocol.values()) {
-            List<Recognition.Place> places = modules.stream().filter(m -> m.model().protocol() == protocol && m.box().isPresent())
-                    .map(m -> new Recognition.Place(m.unit(), m.model().code(), m.address(), m.switched())).toList();
-            List<Recognition.Candidate> candidates = all.stream().filter(row -> row.protocol() == protocol)
-                    .map(row -> new Recognition.Candidate(row.address(), row.kind(), row.flippedInputs())).toList();
+            List<Recognition.Place> places = modules.stream()
+                    .filter(m -> m.model().protocol() == protocol && m.box().isPresent())
+                    .map(m -> new Recognition.Place(m.unit(), m.model().code(), m.address(), m.switched()))
+                    .toList();
+            List<Recognition.Candidate> candidates = all.stream()
+                    .filter(row -> row.protocol() == protocol)
+                    .map(row -> new Recognition.Candidate(row.address(), row.kind(), row.flippedInputs()))
+                    .toList();
             List<Evidence> evidence = new ArrayList<>();
-            seen.stream().filter(note -> byId.get(note.deviceId()).protocol() == protocol).forEach(note -> evidence(note, byId).ifPresent(evidence::add));
+            seen.stream()
+                    .filter(note -> byId.get(note.deviceId()).protocol() == protocol)
+                    .forEach(note -> evidence(note, byId).ifPresent(evidence::add));
             results.put(protocol, new Recognition(places, candidates, evidence).result());
         }
         return results;
@@ -222,12 +278,14 @@ public class Members implements Networks.Ear, StageKeeper {
 
     private static Optional<Evidence> evidence(RecognitionNoteRow note, Map<UUID, JoinedDeviceRow> byId) {
         String address = byId.get(note.deviceId()).address();
-        return note.unitId().flatMap(unit -> Optional.ofNullable(switch (note.saw()) {
-            case NOT_THERE -> new Evidence.NotThere(address, unit);
-            case SWITCHED -> new Evidence.Seen(address, unit, Recognition.Way.SWITCHED);
-            case FLIPPED -> new Evidence.Seen(address, unit, Recognition.Way.FLIPPED);
-            case TOLD -> null;
-        }));
+        return note.unitId()
+                .flatMap(unit -> Optional.ofNullable(
+                        switch (note.saw()) {
+                            case NOT_THERE -> new Evidence.NotThere(address, unit);
+                            case SWITCHED -> new Evidence.Seen(address, unit, Recognition.Way.SWITCHED);
+                            case FLIPPED -> new Evidence.Seen(address, unit, Recognition.Way.FLIPPED);
+                            case TOLD -> null;
+                        }));
     }
 
     /** Writes down which device is which, as far as it is known. */
@@ -235,18 +293,24 @@ public class Members implements Networks.Ear, StageKeeper {
         Map<Protocol, Recognition.Result> results = recognised(job);
         List<JoinedDeviceRow> all = devices.findByJobIdOrderByCameInAt(job);
         // A module is free before another device is it: the database allows one.
-        all.stream().filter(row -> row.unit().isPresent() && !unitOf(row, results).equals(row.unit())).forEach(row -> {
-            row.isOf(null);
-            devices.saveAndFlush(row);
-        });
-        all.forEach(row -> unitOf(row, results).filter(unit -> row.unit().isEmpty()).ifPresent(unit -> {
-            row.isOf(unit);
-            devices.saveAndFlush(row);
-        }));
+        all.stream()
+                .filter(row -> row.unit().isPresent() && !unitOf(row, results).equals(row.unit()))
+                .forEach(row -> {
+                    row.isOf(null);
+                    devices.saveAndFlush(row);
+                });
+        all.forEach(
+                row -> unitOf(row, results).filter(unit -> row.unit().isEmpty()).ifPresent(unit -> {
+                    row.isOf(unit);
+                    devices.saveAndFlush(row);
+                }));
     }
 
     private static Optional<UUID> unitOf(JoinedDeviceRow row, Map<Protocol, Recognition.Result> results) {
-        return results.get(row.protocol()).known().entrySet().stream().filter(known -> known.getValue().equals(row.address())).map(Map.Entry::getKey).findFirst();
+        return results.get(row.protocol()).known().entrySet().stream()
+                .filter(known -> known.getValue().equals(row.address()))
+                .map(Map.Entry::getKey)
+                .findFirst();
     }
 
     private Instant now() {

@@ -32,10 +32,28 @@ class Outwards {
     @Transactional(readOnly = true)
     public List<Bench.Ready> order(UUID job, List<Bench.Ready> modules) {
         Map<UUID, UUID> rooms = boxes.ofJob(job).stream().collect(Collectors.toMap(BoxRow::id, BoxRow::roomId));
-        RadioPlan radio = settings.house(job).document().radio(houses.context(job).region());
-        Map<String, Bench.Ready> bySerial = modules.stream().collect(Collectors.toMap(Bench.Ready::serial, module -> module));
-        return JoinOrder.of(modules.stream().map(module -> new JoinOrder.Waiting(module.serial(), module.model().sheet().meshRole().filter(role ->
-                role == DataSheet.MeshRole.PASSES_ON).isPresent(), module.box().map(rooms::get).map(room -> radio.metresToAnchor(room.toString(), module.model().protocol())
-                .orElse(Double.MAX_VALUE)).orElse(Double.MAX_VALUE))).toList()).stream().map(waiting -> bySerial.get(waiting.id())).toList();
+        RadioPlan radio =
+                settings.house(job).document().radio(houses.context(job).region());
+        Map<String, Bench.Ready> bySerial =
+                modules.stream().collect(Collectors.toMap(Bench.Ready::serial, module -> module));
+        return JoinOrder.of(modules.stream()
+                        .map(module -> new JoinOrder.Waiting(
+                                module.serial(),
+                                module.model()
+                                        .sheet()
+                                        .meshRole()
+                                        .filter(role -> role == DataSheet.MeshRole.PASSES_ON)
+                                        .isPresent(),
+                                module.box()
+                                        .map(rooms::get)
+                                        .map(room -> radio.metresToAnchor(
+                                                        room.toString(),
+                                                        module.model().protocol())
+                                                .orElse(Double.MAX_VALUE))
+                                        .orElse(Double.MAX_VALUE)))
+                        .toList())
+                .stream()
+                .map(waiting -> bySerial.get(waiting.id()))
+                .toList();
     }
 }

@@ -17,20 +17,27 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "recognition_note")
 class RecognitionNoteRow {
     /** What was seen; or that a device was told to switch, so that what is seen from then on is seen of it. */
-    enum Saw { SWITCHED, FLIPPED, NOT_THERE, TOLD }
+    enum Saw {
+        SWITCHED,
+        FLIPPED,
+        NOT_THERE,
+        TOLD
+    }
 
     @Id
     private UUID id;
+
     private UUID deviceId;
     private @Nullable UUID unitId;
+
     @Enumerated(EnumType.STRING)
     @JdbcTypeCode(SqlTypes.VARCHAR)
     private Saw saw;
+
     private String madeBy;
     private Instant madeAt;
 
-    protected RecognitionNoteRow() {
-    }
+    protected RecognitionNoteRow() {}
 
     RecognitionNoteRow(UUID deviceId, @Nullable UUID unitId, Saw saw, String madeBy, Instant madeAt) {
         this.id = UUID.randomUUID();

@@ -47,41 +47,61 @@ class StandInController {
     }
 
     /** A module of the stand-in house: what somebody sees who stands before it, its indicator as its maker describes it. */
-    record StandInModuleView(String serial, String place, List<Integer> lit, Shows shows, String pattern) {
-    }
+    record StandInModuleView(String serial, String place, List<Integer> lit, Shows shows, String pattern) {}
 
-    record StandInView(boolean built, List<StandInModuleView> modules) {
-    }
+    record StandInView(boolean built, List<StandInModuleView> modules) {}
 
     /** @param faults by serial: what is wrong with a module */
-    record Building(@NotNull @Size(max = 1000) Map<@NotBlank @Size(max = 80) String, @NotNull Fault> faults) {
-    }
+    record Building(@NotNull @Size(max = 1000) Map<@NotBlank @Size(max = 80) String, @NotNull Fault> faults) {}
 
     /** What a hand does to a module. */
-    enum Deed { PRESS_BUTTON, FLIP_SWITCH, COVER_ON, COVER_OFF }
-
-    record Hand(@NotBlank @Size(max = 80) String serial, @NotNull Deed deed) {
+    enum Deed {
+        PRESS_BUTTON,
+        FLIP_SWITCH,
+        COVER_ON,
+        COVER_OFF
     }
+
+    record Hand(@NotBlank @Size(max = 80) String serial, @NotNull Deed deed) {}
 
     @GetMapping
     @Operation(operationId = "standIn")
     StandInView standIn(@PathVariable UUID job) {
         Optional<StandInHouse> house = houses.of(job);
-        return new StandInView(house.isPresent(), house.map(h -> bench.modules(job).stream().filter(m -> h.knows(m.serial())).map(m -> new StandInModuleView(
-                m.serial(), m.place(), h.lit(m.serial()), h.shows(m.serial()), pattern(m, h.shows(m.serial())))).toList()).orElse(List.of()));
+        return new StandInView(
+                house.isPresent(),
+                house.map(h -> bench.modules(job).stream()
+                                .filter(m -> h.knows(m.serial()))
+                                .map(m -> new StandInModuleView(
+                                        m.serial(),
+                                        m.place(),
+                                        h.lit(m.serial()),
+                                        h.shows(m.serial()),
+                                        pattern(m, h.shows(m.serial()))))
+                                .toList())
+                        .orElse(List.of()));
     }
 
     private static String pattern(Bench.Ready module, Shows shows) {
         DataSheet sheet = module.model().sheet();
         return (switch (shows) {
-            case SEARCHING -> sheet.whileSearching();
-            case JOINED -> sheet.whenJoined();
-            case FAILED, UPDATING -> sheet.indicators().stream().filter(indicator -> indicator.state().equals(shows.name().toLowerCase(java.util.Locale.ROOT))).findFirst();
-        }).map(DataSheet.Indicator::pattern).orElse("");
+                    case SEARCHING -> sheet.whileSearching();
+                    case JOINED -> sheet.whenJoined();
+                    case FAILED, UPDATING ->
+                        sheet.indicators().stream()
+                                .filter(indicator ->
+                                        indicator.state().equals(shows.name().toLowerCase(java.util.Locale.ROOT)))
+                                .findFirst();
+                })
+                .map(DataSheet.Indicator::pattern)
+                .orElse("");
     }
 
     @PostMapping
-    @Operation(operationId = "buildStandIn", summary = "Builds a stand-in house with every module of the job's bench; modules on record as joined are in already")
+    @Operation(
+            operationId = "buildStandIn",
+            summary =
+                    "Builds a stand-in house with every module of the job's bench; modules on record as joined are in already")
     StandInView build(@PathVariable UUID job, @Valid @RequestBody Building building) {
         StandInHouse house = houses.build(job);
         Map<UUID, Members.Joined> in = new java.util.HashMap<>();
@@ -91,19 +111,39 @@ class StandInController {
                 continue;
             }
             Optional<Members.Joined> joined = Optional.ofNullable(in.get(module.unit()));
-            String address = joined.map(Members.Joined::address).or(module::address).orElseGet(() -> String.format("02%014X", module.serial().hashCode()));
-            house.bring(module.serial(), address, module.model().protocol(), module.model().code(), Math.max(1, module.model().channels().size()), module.model().sheet()
-                    .meshRole().filter(role -> role == DataSheet.MeshRole.PASSES_ON).isPresent(), 2 + Math.floorMod(module.serial().hashCode(), ROOMS),
-                    bench.codeOf(module.unit()).orElse("none"), FIRST_VERSION, Optional.ofNullable(building.faults().get(module.serial())).map(Set::of).orElse(Set.of()));
+            String address = joined.map(Members.Joined::address)
+                    .or(module::address)
+                    .orElseGet(() -> String.format("02%014X", module.serial().hashCode()));
+            house.bring(
+                    module.serial(),
+                    address,
+                    module.model().protocol(),
+                    module.model().code(),
+                    Math.max(1, module.model().channels().size()),
+                    module.model()
+                            .sheet()
+                            .meshRole()
+                            .filter(role -> role == DataSheet.MeshRole.PASSES_ON)
+                            .isPresent(),
+                    2 + Math.floorMod(module.serial().hashCode(), ROOMS),
+                    bench.codeOf(module.unit()).orElse("none"),
+                    FIRST_VERSION,
+                    Optional.ofNullable(building.faults().get(module.serial()))
+                            .map(Set::of)
+                            .orElse(Set.of()));
             joined.ifPresent(member -> house.isIn(module.serial(), member.name(), member.firmware(), member.address()));
         }
         return standIn(job);
     }
 
     @PostMapping("/hand")
-    @Operation(operationId = "standInHand", summary = "Somebody in the stand-in house presses, flips, or puts a cover on")
+    @Operation(
+            operationId = "standInHand",
+            summary = "Somebody in the stand-in house presses, flips, or puts a cover on")
     StandInView hand(@PathVariable UUID job, @Valid @RequestBody Hand hand) {
-        StandInHouse house = houses.of(job).filter(h -> h.knows(hand.serial())).orElseThrow(() -> ProblemException.notFound("stand-in module"));
+        StandInHouse house = houses.of(job)
+                .filter(h -> h.knows(hand.serial()))
+                .orElseThrow(() -> ProblemException.notFound("stand-in module"));
         switch (hand.deed()) {
             case PRESS_BUTTON -> house.press(hand.serial());
             case FLIP_SWITCH -> house.flip(hand.serial(), 1);

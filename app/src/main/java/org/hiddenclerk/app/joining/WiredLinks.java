@@ -5,7 +5,6 @@ import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.TreeMap;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -42,7 +41,12 @@ class WiredLinks {
         }
 
         List<PlannedBindings.Standing> standings() {
-            return bindings().standings(in.entrySet().stream().collect(Collectors.toMap(Map.Entry::getKey, e -> new PlannedBindings.In(e.getValue().address(), e.getValue().settings()))));
+            return bindings()
+                    .standings(in.entrySet().stream()
+                            .collect(Collectors.toMap(
+                                    Map.Entry::getKey,
+                                    e -> new PlannedBindings.In(
+                                            e.getValue().address(), e.getValue().settings()))));
         }
 
         /** What a module is to be set to, with what its links ask for. */
@@ -54,7 +58,12 @@ class WiredLinks {
 
         /** Devices that were set up and command a module by themselves. */
         List<JoinedDeviceRow> commanding(Bench.Ready module) {
-            return module.planned().map(id -> bindings().commanding(id).stream().filter(setUp::containsKey).map(in::get).toList()).orElse(List.of());
+            return module.planned()
+                    .map(id -> bindings().commanding(id).stream()
+                            .filter(setUp::containsKey)
+                            .map(in::get)
+                            .toList())
+                    .orElse(List.of());
         }
     }
 
@@ -70,7 +79,9 @@ class WiredLinks {
         modules.forEach(module -> module.planned().ifPresent(id -> ids.put(module.unit(), id)));
         Map<PlannedId.Module, JoinedDeviceRow> in = new LinkedHashMap<>();
         rows.forEach(row -> row.unit().map(ids::get).ifPresent(id -> in.put(id, row)));
-        Map<PlannedId.Module, String> setUp = in.entrySet().stream().filter(e -> e.getValue().settings().isPresent()).collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().address()));
+        Map<PlannedId.Module, String> setUp = in.entrySet().stream()
+                .filter(e -> e.getValue().settings().isPresent())
+                .collect(Collectors.toMap(Map.Entry::getKey, e -> e.getValue().address()));
         return new State(planned.of(job).house(), in, setUp);
     }
 }

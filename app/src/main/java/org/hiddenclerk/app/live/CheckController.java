@@ -58,44 +58,49 @@ class CheckController {
         this.people = people;
     }
 
-    record CheckView(String id, String name, List<PieceView> sentence, List<SentencePartView> parts) {
-    }
+    record CheckView(String id, String name, List<PieceView> sentence, List<SentencePartView> parts) {}
 
     /** Checks of a house. {@code outputs} are those that the handover can be rehearsed for. */
-    record ChecksView(long version, List<CheckView> checks, Map<SentencePart.Kind, List<SlotChoice>> choices, List<SlotChoice> parts, List<SlotChoice> outputs) {
-    }
+    record ChecksView(
+            long version,
+            List<CheckView> checks,
+            Map<SentencePart.Kind, List<SlotChoice>> choices,
+            List<SlotChoice> parts,
+            List<SlotChoice> outputs) {}
 
-    record MetView(String words, boolean met, @MayBeAbsent Long afterMs) {
-    }
+    record MetView(String words, boolean met, @MayBeAbsent Long afterMs) {}
 
-    record CheckStepView(long atMs, String words) {
-    }
+    record CheckStepView(long atMs, String words) {}
 
-    record CheckResultView(boolean passed, @MayBeAbsent String problem, List<MetView> thens, List<CheckStepView> story) {
+    record CheckResultView(
+            boolean passed, @MayBeAbsent String problem, List<MetView> thens, List<CheckStepView> story) {
         static CheckResultView of(CheckRun.Result result) {
-            return new CheckResultView(result.passed(), result.problem().orElse(null), result.thens().stream().map(met -> new MetView(met.words(), met.met(), met.afterMs().orElse(null)))
-                    .toList(), result.story().stream().map(step -> new CheckStepView(step.atMs(), step.words())).toList());
+            return new CheckResultView(
+                    result.passed(),
+                    result.problem().orElse(null),
+                    result.thens().stream()
+                            .map(met -> new MetView(
+                                    met.words(), met.met(), met.afterMs().orElse(null)))
+                            .toList(),
+                    result.story().stream()
+                            .map(step -> new CheckStepView(step.atMs(), step.words()))
+                            .toList());
         }
     }
 
     /** One test of the handover record, rehearsed. */
-    record RehearsedView(String output, HandoverRehearsal.Kind kind, String label, String sentence, CheckResultView result) {
-    }
+    record RehearsedView(
+            String output, HandoverRehearsal.Kind kind, String label, String sentence, CheckResultView result) {}
 
-    record NewCheck(long version) {
-    }
+    record NewCheck(long version) {}
 
-    record CheckName(long version, @NotBlank @Size(max = 80) String name) {
-    }
+    record CheckName(long version, @NotBlank @Size(max = 80) String name) {}
 
-    record NewCheckPart(long version, @NotNull CheckPart part) {
-    }
+    record NewCheckPart(long version, @NotNull CheckPart part) {}
 
-    record CheckFilling(long version, @NotBlank @Size(max = 200) String pointer, @NotNull JsonNode value) {
-    }
+    record CheckFilling(long version, @NotBlank @Size(max = 200) String pointer, @NotNull JsonNode value) {}
 
-    record Rehearsing(@NotNull @Size(min = 1, max = 50) List<@NotBlank @Size(max = 160) String> outputs) {
-    }
+    record Rehearsing(@NotNull @Size(min = 1, max = 50) List<@NotBlank @Size(max = 160) String> outputs) {}
 
     @GetMapping
     @Operation(operationId = "checks")
@@ -104,15 +109,29 @@ class CheckController {
         Checks.StoredChecks kept = checks.of(job);
         Map<SentencePart.Kind, List<SlotChoice>> choices = new EnumMap<>(SentencePart.Kind.class);
         Arrays.stream(SentencePart.Kind.values()).forEach(kind -> choices.put(kind, choices(plan, kind)));
-        return new ChecksView(kept.version(), kept.checks().stream().map(check -> view(plan, check)).toList(), choices, Arrays.stream(CheckPart.values()).map(part ->
-                new SlotChoice(part.name(), part.words())).toList(), plan.house().outputs().values().stream().map(output -> new SlotChoice(output.id().text(), output.name())).toList());
+        return new ChecksView(
+                kept.version(),
+                kept.checks().stream().map(check -> view(plan, check)).toList(),
+                choices,
+                Arrays.stream(CheckPart.values())
+                        .map(part -> new SlotChoice(part.name(), part.words()))
+                        .toList(),
+                plan.house().outputs().values().stream()
+                        .map(output -> new SlotChoice(output.id().text(), output.name()))
+                        .toList());
     }
 
     private static List<SlotChoice> choices(LivePlan plan, SentencePart.Kind kind) {
         return switch (kind) {
             case SWITCH -> hands(plan);
-            case DOING -> Arrays.stream(Hand.Doing.values()).map(doing -> new SlotChoice(doing.name(), doing.words())).toList();
-            case PART -> Parts.of(plan.house()).stream().map(part -> new SlotChoice(Parts.keyOf(part), part.words())).toList();
+            case DOING ->
+                Arrays.stream(Hand.Doing.values())
+                        .map(doing -> new SlotChoice(doing.name(), doing.words()))
+                        .toList();
+            case PART ->
+                Parts.of(plan.house()).stream()
+                        .map(part -> new SlotChoice(Parts.keyOf(part), part.words()))
+                        .toList();
             default -> Slots.choices(plan.house(), kind);
         };
     }
@@ -120,13 +139,23 @@ class CheckController {
     private static List<SlotChoice> hands(LivePlan plan) {
         Map<String, String> hands = new LinkedHashMap<>();
         plan.runs().forEach(run -> run.switches().values().forEach(at -> hands.put(at.text(), plan.nameOf(at))));
-        plan.house().controls().values().stream().filter(control -> control.kind() == Device.Kind.REMOTE_BUTTON).forEach(control -> hands.put(control.id().text(), control.name()));
-        return hands.entrySet().stream().map(hand -> new SlotChoice(hand.getKey(), hand.getValue())).toList();
+        plan.house().controls().values().stream()
+                .filter(control -> control.kind() == Device.Kind.REMOTE_BUTTON)
+                .forEach(control -> hands.put(control.id().text(), control.name()));
+        return hands.entrySet().stream()
+                .map(hand -> new SlotChoice(hand.getKey(), hand.getValue()))
+                .toList();
     }
 
     private static CheckView view(LivePlan plan, Check check) {
         JsonNode json = CheckJson.MAPPER.valueToTree(check);
-        return new CheckView(check.id(), check.name(), CheckWords.of(plan, check).stream().map(piece -> PieceView.of(piece, json)).toList(), SentencePartView.of(CheckWords.parts(plan, check)));
+        return new CheckView(
+                check.id(),
+                check.name(),
+                CheckWords.of(plan, check).stream()
+                        .map(piece -> PieceView.of(piece, json))
+                        .toList(),
+                SentencePartView.of(CheckWords.parts(plan, check)));
     }
 
     @PostMapping
@@ -138,28 +167,39 @@ class CheckController {
 
     @PutMapping("/{check}")
     @Operation(operationId = "nameCheck")
-    ChecksView name(@PathVariable UUID job, @PathVariable String check, @Valid @RequestBody CheckName name, Principal who) {
+    ChecksView name(
+            @PathVariable UUID job, @PathVariable String check, @Valid @RequestBody CheckName name, Principal who) {
         checks.call(job, name.version(), check, name.name(), people.nameOf(who));
         return checks(job);
     }
 
     @PutMapping("/{check}/slot")
     @Operation(operationId = "fillCheckSlot", summary = "Fills a slot of a check's sentence otherwise")
-    ChecksView fill(@PathVariable UUID job, @PathVariable String check, @Valid @RequestBody CheckFilling filling, Principal who) {
+    ChecksView fill(
+            @PathVariable UUID job,
+            @PathVariable String check,
+            @Valid @RequestBody CheckFilling filling,
+            Principal who) {
         checks.fill(job, filling.version(), check, filling.pointer(), filling.value(), people.nameOf(who));
         return checks(job);
     }
 
     @PostMapping("/{check}/parts")
     @Operation(operationId = "addCheckPart", summary = "Adds what is given, what happens, or what must be so")
-    ChecksView addPart(@PathVariable UUID job, @PathVariable String check, @Valid @RequestBody NewCheckPart added, Principal who) {
+    ChecksView addPart(
+            @PathVariable UUID job, @PathVariable String check, @Valid @RequestBody NewCheckPart added, Principal who) {
         checks.addPart(job, added.version(), check, added.part(), people.nameOf(who));
         return checks(job);
     }
 
     @DeleteMapping("/{check}/parts")
     @Operation(operationId = "takeCheckPart", summary = "Takes a part of the sentence away")
-    ChecksView takePart(@PathVariable UUID job, @PathVariable String check, @RequestParam long version, @RequestParam String pointer, Principal who) {
+    ChecksView takePart(
+            @PathVariable UUID job,
+            @PathVariable String check,
+            @RequestParam long version,
+            @RequestParam String pointer,
+            Principal who) {
         checks.takePart(job, version, check, pointer, people.nameOf(who));
         return checks(job);
     }
@@ -181,7 +221,13 @@ class CheckController {
     @Operation(operationId = "rehearseHandover", summary = "Tries the tests of the handover record for some outputs")
     List<RehearsedView> rehearse(@PathVariable UUID job, @Valid @RequestBody Rehearsing rehearsing) {
         LivePlan plan = live.plan(job);
-        return checks.rehearse(job, rehearsing.outputs()).stream().map(tried -> new RehearsedView(tried.test().output().text(), tried.test().kind(), tried.test().kind().label(),
-                SentencePart.plain(CheckWords.of(plan, tried.test().check())), CheckResultView.of(tried.result()))).toList();
+        return checks.rehearse(job, rehearsing.outputs()).stream()
+                .map(tried -> new RehearsedView(
+                        tried.test().output().text(),
+                        tried.test().kind(),
+                        tried.test().kind().label(),
+                        SentencePart.plain(CheckWords.of(plan, tried.test().check())),
+                        CheckResultView.of(tried.result())))
+                .toList();
     }
 }

@@ -40,19 +40,23 @@ class Checks {
         this.clock = clock;
     }
 
-    record StoredChecks(long version, List<Check> checks) {
-    }
+    record StoredChecks(long version, List<Check> checks) {}
 
     @Transactional(readOnly = true)
     public StoredChecks of(UUID job) {
         houses.job(job);
-        return rows.findById(job).map(row -> new StoredChecks(row.version(), List.of(CheckJson.MAPPER.readValue(row.document(), Check[].class)))).orElse(new StoredChecks(0, List.of()));
+        return rows.findById(job)
+                .map(row -> new StoredChecks(
+                        row.version(), List.of(CheckJson.MAPPER.readValue(row.document(), Check[].class))))
+                .orElse(new StoredChecks(0, List.of()));
     }
 
     @Transactional
     public void add(UUID job, long version, String who) {
-        Check drafted = CheckPart.draft(live.plan(job), "c" + UUID.randomUUID().toString().substring(0, 8)).orElseThrow(() -> ProblemException.conflict(
-                "No switch of this house commands anything yet. Pick modules in Match first."));
+        Check drafted = CheckPart.draft(
+                        live.plan(job), "c" + UUID.randomUUID().toString().substring(0, 8))
+                .orElseThrow(() -> ProblemException.conflict(
+                        "No switch of this house commands anything yet. Pick modules in Match first."));
         change(job, version, who, checks -> {
             List<Check> more = new ArrayList<>(checks);
             more.add(drafted);
@@ -62,7 +66,9 @@ class Checks {
 
     @Transactional
     public void addPart(UUID job, long version, String id, CheckPart part, String who) {
-        Check added = part.addTo(check(job, id), live.plan(job)).orElseThrow(() -> ProblemException.conflict("This house has no sensor or output for this part of a sentence."));
+        Check added = part.addTo(check(job, id), live.plan(job))
+                .orElseThrow(() ->
+                        ProblemException.conflict("This house has no sensor or output for this part of a sentence."));
         replace(job, version, added, who);
     }
 
@@ -89,34 +95,44 @@ class Checks {
 
     @Transactional
     public void remove(UUID job, long version, String id, String who) {
-        change(job, version, who, checks -> checks.stream().filter(check -> !check.id().equals(id)).toList());
+        change(job, version, who, checks -> checks.stream()
+                .filter(check -> !check.id().equals(id))
+                .toList());
     }
 
     private static Check read(JsonNode json) {
         try {
             return CheckJson.MAPPER.treeToValue(json, Check.class);
         } catch (JacksonException | NullPointerException | IllegalArgumentException e) {
-            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
+            throw ProblemException.content(
+                    "The sentence cannot be changed so", new FieldProblem("/value", "", "a value that fits this slot"));
         }
     }
 
     private Check check(UUID job, String id) {
-        return of(job).checks().stream().filter(check -> check.id().equals(id)).findFirst().orElseThrow(() -> ProblemException.notFound("check"));
+        return of(job).checks().stream()
+                .filter(check -> check.id().equals(id))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.notFound("check"));
     }
 
     private void replace(UUID job, long version, Check changed, String who) {
-        List<FieldProblem> problems = CheckReferences.problems(live.plan(job), changed).stream().map(problem -> new FieldProblem(problem.pointer(), problem.found(),
-                problem.expected())).toList();
+        List<FieldProblem> problems = CheckReferences.problems(live.plan(job), changed).stream()
+                .map(problem -> new FieldProblem(problem.pointer(), problem.found(), problem.expected()))
+                .toList();
         if (!problems.isEmpty()) {
             throw ProblemException.content("The sentence cannot be changed so", problems);
         }
-        change(job, version, who, checks -> checks.stream().map(check -> check.id().equals(changed.id()) ? changed : check).toList());
+        change(job, version, who, checks -> checks.stream()
+                .map(check -> check.id().equals(changed.id()) ? changed : check)
+                .toList());
     }
 
     private void change(UUID job, long version, String who, UnaryOperator<List<Check>> change) {
         StoredChecks before = of(job);
         if (before.version() != version) {
-            throw ProblemException.conflict("Somebody changed the checks of this house meanwhile. Your entry is not saved; look at them again.");
+            throw ProblemException.conflict(
+                    "Somebody changed the checks of this house meanwhile. Your entry is not saved; look at them again.");
         }
         List<Check> next = change.apply(before.checks());
         if (next.size() > MOST) {
@@ -132,7 +148,11 @@ class Checks {
         LivePlan plan = live.plan(job);
         Check check = check(job, id);
         if (!CheckReferences.problems(plan, check).isEmpty()) {
-            return new CheckRun.Result(false, java.util.Optional.of("The check names something that is no longer planned."), List.of(), List.of());
+            return new CheckRun.Result(
+                    false,
+                    java.util.Optional.of("The check names something that is no longer planned."),
+                    List.of(),
+                    List.of());
         }
         return CheckRun.of(plan, check, clock.instant());
     }
@@ -140,9 +160,11 @@ class Checks {
     /** Tests of the handover record for some outputs, each with how it came out. */
     List<Tried> rehearse(UUID job, List<String> outputs) {
         LivePlan plan = live.plan(job);
-        return HandoverRehearsal.of(plan).stream().filter(test -> outputs.contains(test.output().text())).map(test -> new Tried(test, CheckRun.of(plan, test.check(), clock.instant()))).toList();
+        return HandoverRehearsal.of(plan).stream()
+                .filter(test -> outputs.contains(test.output().text()))
+                .map(test -> new Tried(test, CheckRun.of(plan, test.check(), clock.instant())))
+                .toList();
     }
 
-    record Tried(HandoverRehearsal.Rehearsed test, CheckRun.Result result) {
-    }
+    record Tried(HandoverRehearsal.Rehearsed test, CheckRun.Result result) {}
 }

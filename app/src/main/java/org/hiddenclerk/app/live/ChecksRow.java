@@ -9,8 +9,7 @@ import org.hiddenclerk.app.rules.JobDocumentRow;
 @Entity
 @Table(name = "house_checks")
 class ChecksRow extends JobDocumentRow {
-    protected ChecksRow() {
-    }
+    protected ChecksRow() {}
 
     ChecksRow(UUID jobId) {
         super(jobId, "");

@@ -44,7 +44,15 @@ class LiveController {
     private final BrokerAccounts accounts;
     private final People people;
 
-    LiveController(LiveHouses live, LiveNews news, PlannedHouses planned, Houses houses, HouseSettings settings, BrokerLine broker, BrokerAccounts accounts, People people) {
+    LiveController(
+            LiveHouses live,
+            LiveNews news,
+            PlannedHouses planned,
+            Houses houses,
+            HouseSettings settings,
+            BrokerLine broker,
+            BrokerAccounts accounts,
+            People people) {
         this.live = live;
         this.news = news;
         this.planned = planned;
@@ -61,14 +69,31 @@ class LiveController {
     LiveView live(@PathVariable UUID job) {
         LivePlan plan = live.plan(job);
         HouseTopics topics = new HouseTopics(BrokerAccounts.rootOf(job), plan.house(), live.handles(job, plan.house()));
-        List<LiveOutputNameView> outputs = plan.house().outputs().values().stream().map(output -> new LiveOutputNameView(output.id().text(), output.name(), output.drives(), output.dims(),
-                topics.order(plan.house().owner(output.id()), output.id()))).toList();
-        return new LiveView(LiveViews.storeys(planned.of(job), houses.rooms(job), settings.house(job).document()), LiveViews.parts(plan), LiveViews.sensors(plan), LiveViews.buttons(plan),
-                outputs, plan.house().devices().size(), new LiveBrokerView(broker.broker().url(), BrokerAccounts.rootOf(job), broker.isInside()), live.of(job).orElse(null), news.events(job));
+        List<LiveOutputNameView> outputs = plan.house().outputs().values().stream()
+                .map(output -> new LiveOutputNameView(
+                        output.id().text(),
+                        output.name(),
+                        output.drives(),
+                        output.dims(),
+                        topics.order(plan.house().owner(output.id()), output.id())))
+                .toList();
+        return new LiveView(
+                LiveViews.storeys(
+                        planned.of(job), houses.rooms(job), settings.house(job).document()),
+                LiveViews.parts(plan),
+                LiveViews.sensors(plan),
+                LiveViews.buttons(plan),
+                outputs,
+                plan.house().devices().size(),
+                new LiveBrokerView(broker.broker().url(), BrokerAccounts.rootOf(job), broker.isInside()),
+                live.of(job).orElse(null),
+                news.events(job));
     }
 
     @PostMapping("/start")
-    @Operation(operationId = "startLiveHouse", summary = "Lets the house run as it is planned now; one that runs is put in anew")
+    @Operation(
+            operationId = "startLiveHouse",
+            summary = "Lets the house run as it is planned now; one that runs is put in anew")
     LiveView start(@PathVariable UUID job) {
         live.start(job);
         return live(job);
@@ -82,7 +107,9 @@ class LiveController {
     }
 
     @PostMapping("/deeds")
-    @Operation(operationId = "doInLiveHouse", summary = "A hand, an order by remote, a sensor, a fault, the world around")
+    @Operation(
+            operationId = "doInLiveHouse",
+            summary = "A hand, an order by remote, a sensor, a fault, the world around")
     LiveNow deed(@PathVariable UUID job, @Valid @RequestBody LiveDeed deed) {
         houses.job(job);
         live.happens(job, deed);
@@ -98,8 +125,7 @@ class LiveController {
     }
 
     /** @param mayCommand whether it may order outputs, or only watch */
-    record NewBrokerAccount(boolean mayCommand) {
-    }
+    record NewBrokerAccount(boolean mayCommand) {}
 
     @GetMapping("/accounts")
     @Operation(operationId = "brokerAccounts", summary = "Accounts of outside clients at the broker, for this house")

@@ -28,20 +28,45 @@ import org.hiddenclerk.core.rules.RuleRunner;
  * @param doing   of a hand
  * @param percent that an output is ordered to
  * @param value   that a sensor says
- * @param is      whether a part is down, it is dark, somebody is home, or the hub asks instead of being told; left out where it is dark, the sun decides
+ * @param is      whether a part is down, it is dark, somebody is home, or the hub asks instead of being told; left
+ *                out where it is dark, the sun decides
  * @param slow    times as long as usual that messages take
  * @param time    that the clock is put on to
  */
-record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @MayBeAbsent Hand.Doing doing, @MayBeAbsent @Min(0) @Max(100) Integer percent,
-                @MayBeAbsent @Min(-100_000) @Max(1_000_000) Integer value, @MayBeAbsent Boolean is, @MayBeAbsent @Min(1) @Max(100) Integer slow, @MayBeAbsent LocalTime time) {
-    enum Kind { HAND, ORDER, SENSE, PART, SLOW, POLLING, DARK, HOME, CLOCK }
+record LiveDeed(
+        @NotNull Kind kind,
+        @MayBeAbsent @Size(max = 160) String at,
+        @MayBeAbsent Hand.Doing doing,
+        @MayBeAbsent @Min(0) @Max(100) Integer percent,
+        @MayBeAbsent @Min(-100_000) @Max(1_000_000) Integer value,
+        @MayBeAbsent Boolean is,
+        @MayBeAbsent @Min(1) @Max(100) Integer slow,
+        @MayBeAbsent LocalTime time) {
+    enum Kind {
+        HAND,
+        ORDER,
+        SENSE,
+        PART,
+        SLOW,
+        POLLING,
+        DARK,
+        HOME,
+        CLOCK
+    }
 
     /** @throws ProblemException with the pointer of what is missing or unknown */
     void check(LivePlan plan) {
         switch (kind) {
             case HAND -> {
                 needs(doing, "/doing");
-                known("/at", is(SwitchId::new, hand -> plan.house().controls().containsKey(hand.control()) || plan.runs().stream().anyMatch(run -> run.switches().containsValue(hand))), "a switch or button of the house");
+                known(
+                        "/at",
+                        is(
+                                SwitchId::new,
+                                hand -> plan.house().controls().containsKey(hand.control())
+                                        || plan.runs().stream()
+                                                .anyMatch(run -> run.switches().containsValue(hand))),
+                        "a switch or button of the house");
             }
             case ORDER -> {
                 needs(percent, "/percent");
@@ -58,7 +83,7 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
             case SLOW -> needs(slow, "/slow");
             case POLLING, HOME -> needs(is, "/is");
             case CLOCK -> needs(time, "/time");
-            case DARK -> { }
+            case DARK -> {}
         }
     }
 
@@ -68,13 +93,16 @@ record LiveDeed(@NotNull Kind kind, @MayBeAbsent @Size(max = 160) String at, @Ma
 
     private static void needs(@org.jspecify.annotations.Nullable Object value, String pointer) {
         if (value == null) {
-            throw ProblemException.content("This cannot be done in the house", new FieldProblem(pointer, "nothing", "a value for this kind of deed"));
+            throw ProblemException.content(
+                    "This cannot be done in the house",
+                    new FieldProblem(pointer, "nothing", "a value for this kind of deed"));
         }
     }
 
     private void known(String pointer, boolean isKnown, String expected) {
         if (!isKnown) {
-            throw ProblemException.content("This cannot be done in the house", new FieldProblem(pointer, String.valueOf(at), expected));
+            throw ProblemException.content(
+                    "This cannot be done in the house", new FieldProblem(pointer, String.valueOf(at), expected));
         }
     }
 

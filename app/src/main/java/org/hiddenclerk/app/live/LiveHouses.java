@@ -62,7 +62,8 @@ class LiveHouses {
         news.whenAsked(new LiveNews.Asked() {
             @Override
             public void asked(UUID job, LiveDeed deed) {
-                Optional.ofNullable(houses.get(job)).ifPresent(standing -> standing.house().running().tell(deed::doIn));
+                Optional.ofNullable(houses.get(job))
+                        .ifPresent(standing -> standing.house().running().tell(deed::doIn));
             }
 
             @Override
@@ -74,7 +75,12 @@ class LiveHouses {
         teller.scheduleWithFixedDelay(this::tellNews, TELL_MS, TELL_MS, TimeUnit.MILLISECONDS);
     }
 
-    private record Standing(HouseOnBroker house, LivePlan plan, Queue<LiveEvent> events, AtomicBoolean stirred, AtomicReference<Told> told) {
+    private record Standing(
+            HouseOnBroker house,
+            LivePlan plan,
+            Queue<LiveEvent> events,
+            AtomicBoolean stirred,
+            AtomicReference<Told> told) {
         boolean isOverdue() {
             Told last = told.get();
             return last == null || System.nanoTime() - last.atNanos() > TELL_ANYWAY_MS * 1_000_000;
@@ -82,8 +88,7 @@ class LiveHouses {
     }
 
     /** What was told of a house last, and when. */
-    private record Told(LiveNow now, long atNanos) {
-    }
+    private record Told(LiveNow now, long atNanos) {}
 
     /** The house of a job as it is planned, with what its people want of its switches. */
     LivePlan plan(UUID job) {
@@ -93,7 +98,9 @@ class LiveHouses {
     /** Names as levels of topics, by device. */
     Map<DeviceId, String> handles(UUID job, RuledHouse house) {
         Map<DeviceId, String> handles = new HashMap<>(names.handles(job));
-        List<Device> others = house.devices().stream().filter(device -> !handles.containsKey(device.id())).toList();
+        List<Device> others = house.devices().stream()
+                .filter(device -> !handles.containsKey(device.id()))
+                .toList();
         HashSet<String> taken = new HashSet<>(handles.values());
         taken.add(HUB);
         List<String> own = Names.handles(others.stream().map(Device::name).toList(), taken);
@@ -114,17 +121,25 @@ class LiveHouses {
         }
         stop(job);
         if (!leases.take(lease(job))) {
-            throw ProblemException.conflict("The house runs on another node, or ran on one that is gone. Try again in " + Leases.AFTER_DEATH.toSeconds() + " s.");
+            throw ProblemException.conflict("The house runs on another node, or ran on one that is gone. Try again in "
+                    + Leases.AFTER_DEATH.toSeconds() + " s.");
         }
         try {
             Queue<LiveEvent> events = new ConcurrentLinkedQueue<>();
             AtomicBoolean stirred = new AtomicBoolean(true);
-            HouseOnBroker house = new HouseOnBroker(broker.broker(), "live-" + job, plan, clock.instant(), new HouseTopics(BrokerAccounts.rootOf(job), plan.house(), handles(job, plan.house())),
-                    happening -> events.add(LiveEvent.of(happening)), live -> stirred.set(true));
+            HouseOnBroker house = new HouseOnBroker(
+                    broker.broker(),
+                    "live-" + job,
+                    plan,
+                    clock.instant(),
+                    new HouseTopics(BrokerAccounts.rootOf(job), plan.house(), handles(job, plan.house())),
+                    happening -> events.add(LiveEvent.of(happening)),
+                    live -> stirred.set(true));
             houses.put(job, new Standing(house, plan, events, stirred, new AtomicReference<>()));
             tellHow(job, houses.get(job));
         } catch (UncheckedIOException e) {
-            throw ProblemException.conflict(e.getMessage() + " Start the broker, or leave CLERK_MQTT_URL away to use the one inside.");
+            throw ProblemException.conflict(
+                    e.getMessage() + " Start the broker, or leave CLERK_MQTT_URL away to use the one inside.");
         } finally {
             if (!houses.containsKey(job)) {
                 leases.giveBack(lease(job));
@@ -202,7 +217,9 @@ class LiveHouses {
         houses.forEach((job, standing) -> {
             try {
                 List<LiveEvent> events = new ArrayList<>();
-                for (LiveEvent next = standing.events().poll(); next != null; next = standing.events().poll()) {
+                for (LiveEvent next = standing.events().poll();
+                        next != null;
+                        next = standing.events().poll()) {
                     events.add(next);
                 }
                 if (!events.isEmpty()) {

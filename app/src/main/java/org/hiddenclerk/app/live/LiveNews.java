@@ -28,8 +28,12 @@ import tools.jackson.databind.json.JsonMapper;
 class LiveNews {
     private static final String ALL = "clerk/+/live/+";
     private static final int KEPT = 200;
-    /** Whoever watches asks anew after this time, and is let in anew: a link that ran out or a job that was taken away shows no more by then. */
+    /**
+     * Whoever watches asks anew after this time, and is let in anew: a link that ran out or a job that was taken
+     * away shows no more by then.
+     */
     private static final long WATCH_MS = 2 * 60_000L;
+
     private static final long ASK_AGAIN_MS = 200;
     /** A house is told of every two seconds; what nobody told anew for so long is a house whose node is gone. */
     private static final long TOO_OLD_NANOS = 10_000_000_000L;
@@ -98,8 +102,14 @@ class LiveNews {
             switch (levels[3]) {
                 case "now" -> {
                     of.atNanos = System.nanoTime();
-                    of.now = message.length == 0 ? Optional.empty() : Optional.of(json.readValue(message, LiveNow.class));
-                    of.watchers.forEach(watcher -> send(of, watcher, of.now.isPresent() ? "now" : "over", of.now.<Object>map(now -> now).orElse("")));
+                    of.now = message.length == 0
+                            ? Optional.empty()
+                            : Optional.of(json.readValue(message, LiveNow.class));
+                    of.watchers.forEach(watcher -> send(
+                            of,
+                            watcher,
+                            of.now.isPresent() ? "now" : "over",
+                            of.now.<Object>map(now -> now).orElse("")));
                 }
                 case "happened" -> {
                     List<LiveEvent> events = List.of(json.readValue(message, LiveEvent[].class));
@@ -111,7 +121,7 @@ class LiveNews {
                     askers.forEach(asked -> asked.asked(job, deed));
                 }
                 case "stop" -> askers.forEach(asked -> asked.stopAsked(job));
-                default -> { }
+                default -> {}
             }
         } catch (JacksonException | IllegalArgumentException e) {
             // Something else speaks on this topic; it is not ours to judge.
@@ -138,7 +148,9 @@ class LiveNews {
         } catch (UncheckedIOException e) {
             return Optional.empty();
         }
-        return Optional.ofNullable(told.get(job)).filter(of -> System.nanoTime() - of.atNanos < TOO_OLD_NANOS).flatMap(of -> of.now);
+        return Optional.ofNullable(told.get(job))
+                .filter(of -> System.nanoTime() - of.atNanos < TOO_OLD_NANOS)
+                .flatMap(of -> of.now);
     }
 
     List<LiveEvent> events(UUID job) {

@@ -32,27 +32,60 @@ import org.hiddenclerk.core.live.Parts;
  * @param connected  whether every connection to the broker that could be there is
  * @param sensors    what sensors last said
  */
-public record LiveNow(long atMs, LocalDateTime clock, Map<String, LampView> lamps, Set<String> operated, Map<String, LiveOutputView> outputs, Set<String> powered, List<String> down, int slow,
-                      boolean polling, boolean dark, boolean somebodyHome, Map<String, Integer> sensors, boolean agrees, boolean connected) {
+public record LiveNow(
+        long atMs,
+        LocalDateTime clock,
+        Map<String, LampView> lamps,
+        Set<String> operated,
+        Map<String, LiveOutputView> outputs,
+        Set<String> powered,
+        List<String> down,
+        int slow,
+        boolean polling,
+        boolean dark,
+        boolean somebodyHome,
+        Map<String, Integer> sensors,
+        boolean agrees,
+        boolean connected) {
     /** @param percent of its full light */
-    public record LampView(LoadState state, int percent) {
-    }
+    public record LampView(LoadState state, int percent) {}
 
     /** @param hubKnows left out when the hub has not heard of it */
-    public record LiveOutputView(int percent, Motion motion, @MayBeAbsent Integer hubKnows) {
-    }
+    public record LiveOutputView(int percent, Motion motion, @MayBeAbsent Integer hubKnows) {}
 
     static LiveNow of(LiveHouse house, boolean connected) {
         Map<String, LampView> lamps = new LinkedHashMap<>();
         house.lamps().forEach((id, lamp) -> lamps.put(id.text(), new LampView(lamp.state(), lamp.percent())));
         Map<String, LiveOutputView> outputs = new LinkedHashMap<>();
-        house.outputs().forEach((id, output) -> outputs.put(id.text(), new LiveOutputView(output.percent(), output.motion(), output.hubKnows().orElse(null))));
+        house.outputs()
+                .forEach((id, output) -> outputs.put(
+                        id.text(),
+                        new LiveOutputView(
+                                output.percent(),
+                                output.motion(),
+                                output.hubKnows().orElse(null))));
         Map<String, Integer> sensors = new TreeMap<>();
         house.sensors().forEach((id, value) -> sensors.put(id.text(), value));
         Set<String> operated = new TreeSet<>();
-        house.plan().runs().forEach(run -> run.switches().values().stream().filter(house::isOperated).map(SwitchId::text).forEach(operated::add));
-        return new LiveNow(house.now(), house.clock().toLocalDateTime().truncatedTo(ChronoUnit.SECONDS), lamps, operated, outputs, house.powered().stream().map(DeviceId::text).collect(Collectors.toCollection(TreeSet::new)), house.conditions().down().stream().sorted()
-                .map(Parts::keyOf).toList(), house.conditions().slow(), house.conditions().polling(), house.isDark(), house.isSomebodyHome(), sensors, house.agrees(), connected);
+        house.plan().runs().forEach(run -> run.switches().values().stream()
+                .filter(house::isOperated)
+                .map(SwitchId::text)
+                .forEach(operated::add));
+        return new LiveNow(
+                house.now(),
+                house.clock().toLocalDateTime().truncatedTo(ChronoUnit.SECONDS),
+                lamps,
+                operated,
+                outputs,
+                house.powered().stream().map(DeviceId::text).collect(Collectors.toCollection(TreeSet::new)),
+                house.conditions().down().stream().sorted().map(Parts::keyOf).toList(),
+                house.conditions().slow(),
+                house.conditions().polling(),
+                house.isDark(),
+                house.isSomebodyHome(),
+                sensors,
+                house.agrees(),
+                connected);
     }
 
     /** Whether anything but the time is otherwise. */
@@ -61,6 +94,20 @@ public record LiveNow(long atMs, LocalDateTime clock, Map<String, LampView> lamp
     }
 
     private LiveNow withTimeOf(LiveNow other) {
-        return new LiveNow(other.atMs, other.clock, lamps, operated, outputs, powered, down, slow, polling, dark, somebodyHome, sensors, agrees, connected);
+        return new LiveNow(
+                other.atMs,
+                other.clock,
+                lamps,
+                operated,
+                outputs,
+                powered,
+                down,
+                slow,
+                polling,
+                dark,
+                somebodyHome,
+                sensors,
+                agrees,
+                connected);
     }
 }

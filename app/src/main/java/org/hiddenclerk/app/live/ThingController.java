@@ -29,6 +29,8 @@ class ThingController {
     @GetMapping(value = "/things.td.json", produces = MediaType.APPLICATION_JSON_VALUE)
     @Operation(operationId = "thingDescriptions", summary = "Every planned device as a W3C WoT Thing Description 1.1")
     ResponseEntity<List<Map<String, Object>>> things(@PathVariable UUID job) {
-        return ResponseEntity.ok().header("Content-Disposition", "attachment; filename=\"things.td.json\"").body(things.of(job));
+        return ResponseEntity.ok()
+                .header("Content-Disposition", "attachment; filename=\"things.td.json\"")
+                .body(things.of(job));
     }
 }

@@ -32,15 +32,22 @@ class ThingDescriptions {
 
     List<Map<String, Object>> of(UUID job) {
         LivePlan plan = plans.of(job);
-        HouseTopics topics = new HouseTopics(BrokerAccounts.rootOf(job), plan.house(), houses.handles(job, plan.house()));
-        return plan.house().devices().stream().map(device -> thing(job, plan, topics, device)).toList();
+        HouseTopics topics =
+                new HouseTopics(BrokerAccounts.rootOf(job), plan.house(), houses.handles(job, plan.house()));
+        return plan.house().devices().stream()
+                .map(device -> thing(job, plan, topics, device))
+                .toList();
     }
 
     private static Map<String, Object> thing(UUID job, LivePlan plan, HouseTopics topics, Device device) {
         Map<String, Object> thing = new LinkedHashMap<>();
         thing.put("@context", List.of("https://www.w3.org/2022/wot/td/v1.1", Map.of("mqv", MQTT_TERMS)));
         thing.put("@type", "Thing");
-        thing.put("id", "urn:uuid:" + UUID.nameUUIDFromBytes((job + " " + device.id()).getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        thing.put(
+                "id",
+                "urn:uuid:"
+                        + UUID.nameUUIDFromBytes(
+                                (job + " " + device.id()).getBytes(java.nio.charset.StandardCharsets.UTF_8)));
         thing.put("title", device.name());
         thing.put("description", device.room() + ", " + device.protocol().label());
         thing.put("securityDefinitions", Map.of("account", Map.of("scheme", "basic", "in", "auto")));
@@ -50,10 +57,16 @@ class ThingDescriptions {
         Map<String, Object> events = new LinkedHashMap<>();
         device.outputs().forEach(output -> {
             properties.put(output.id().within(), state(plan.nameOf(output.id()), topics.state(device, output.id())));
-            actions.put("order-" + output.id().within(), order(plan.nameOf(output.id()), topics.order(device, output.id()), output));
+            actions.put(
+                    "order-" + output.id().within(),
+                    order(plan.nameOf(output.id()), topics.order(device, output.id()), output));
         });
-        device.sensors().forEach(sensor -> properties.put(sensor.id().within(), reading(sensor, topics.reading(device, sensor.id()))));
-        device.controls().forEach(control -> events.put(control.id().within(), told(plan.nameOf(control.id()), topics.told(device, control.id()))));
+        device.sensors()
+                .forEach(sensor ->
+                        properties.put(sensor.id().within(), reading(sensor, topics.reading(device, sensor.id()))));
+        device.controls()
+                .forEach(control -> events.put(
+                        control.id().within(), told(plan.nameOf(control.id()), topics.told(device, control.id()))));
         put(thing, "properties", properties);
         put(thing, "actions", actions);
         put(thing, "events", events);
@@ -67,30 +80,103 @@ class ThingDescriptions {
     }
 
     private static Map<String, Object> state(String name, String topic) {
-        return ordered("title", name, "type", "object", "readOnly", true, "observable", true, "properties", ordered("level", ordered("type", "integer", "minimum", 0, "maximum", 100, "unit",
-                "percent"), "motion", ordered("type", "string", "enum", List.of("UP", "DOWN", "STOP")), "by", ordered("type", "string", "enum", List.of("HAND", "REMOTE", "TIMER", "SUPPLY")),
-                "atMs", ordered("type", "integer", "minimum", 0, "unit", "ms")), "forms", forms(topic, "subscribe", List.of("observeproperty", "unobserveproperty")));
+        return ordered(
+                "title",
+                name,
+                "type",
+                "object",
+                "readOnly",
+                true,
+                "observable",
+                true,
+                "properties",
+                ordered(
+                        "level",
+                        ordered("type", "integer", "minimum", 0, "maximum", 100, "unit", "percent"),
+                        "motion",
+                        ordered("type", "string", "enum", List.of("UP", "DOWN", "STOP")),
+                        "by",
+                        ordered("type", "string", "enum", List.of("HAND", "REMOTE", "TIMER", "SUPPLY")),
+                        "atMs",
+                        ordered("type", "integer", "minimum", 0, "unit", "ms")),
+                "forms",
+                forms(topic, "subscribe", List.of("observeproperty", "unobserveproperty")));
     }
 
     private static Map<String, Object> reading(Device.Sensor sensor, String topic) {
-        return ordered("title", sensor.name(), "type", "object", "readOnly", true, "observable", true, "properties", ordered("value", ordered("type", "integer"), "atMs", ordered("type", "integer",
-                "minimum", 0, "unit", "ms")), "forms", forms(topic, "subscribe", List.of("observeproperty", "unobserveproperty")));
+        return ordered(
+                "title",
+                sensor.name(),
+                "type",
+                "object",
+                "readOnly",
+                true,
+                "observable",
+                true,
+                "properties",
+                ordered(
+                        "value",
+                        ordered("type", "integer"),
+                        "atMs",
+                        ordered("type", "integer", "minimum", 0, "unit", "ms")),
+                "forms",
+                forms(topic, "subscribe", List.of("observeproperty", "unobserveproperty")));
     }
 
     private static Map<String, Object> order(String name, String topic, Device.Output output) {
-        Map<String, Object> fields = output.drives() == Device.Drives.BLIND ? ordered("move", ordered("type", "string", "enum", List.of("UP", "DOWN", "STOP")))
-                : ordered("level", ordered("type", "integer", "minimum", 0, "maximum", 100), "toggle", ordered("type", "boolean", "const", true));
-        return ordered("title", name, "input", ordered("type", "object", "properties", fields), "forms", forms(topic, "publish", List.of("invokeaction")));
+        Map<String, Object> fields = output.drives() == Device.Drives.BLIND
+                ? ordered("move", ordered("type", "string", "enum", List.of("UP", "DOWN", "STOP")))
+                : ordered(
+                        "level",
+                        ordered("type", "integer", "minimum", 0, "maximum", 100),
+                        "toggle",
+                        ordered("type", "boolean", "const", true));
+        return ordered(
+                "title",
+                name,
+                "input",
+                ordered("type", "object", "properties", fields),
+                "forms",
+                forms(topic, "publish", List.of("invokeaction")));
     }
 
     private static Map<String, Object> told(String name, String topic) {
-        return ordered("title", name, "data", ordered("type", "object", "properties", ordered("gesture", ordered("type", "string"), "active", ordered("type", "boolean"), "leads", ordered("type",
-                "boolean"), "atMs", ordered("type", "integer", "unit", "ms"))), "forms", forms(topic, "subscribe", List.of("subscribeevent", "unsubscribeevent")));
+        return ordered(
+                "title",
+                name,
+                "data",
+                ordered(
+                        "type",
+                        "object",
+                        "properties",
+                        ordered(
+                                "gesture",
+                                ordered("type", "string"),
+                                "active",
+                                ordered("type", "boolean"),
+                                "leads",
+                                ordered("type", "boolean"),
+                                "atMs",
+                                ordered("type", "integer", "unit", "ms"))),
+                "forms",
+                forms(topic, "subscribe", List.of("subscribeevent", "unsubscribeevent")));
     }
 
     private static List<Object> forms(String topic, String packet, List<String> operations) {
         List<Object> forms = new ArrayList<>();
-        forms.add(ordered("href", BROKER, "contentType", "application/json", "op", operations, "mqv:controlPacket", packet, "mqv:topic", topic, "mqv:qos", "1"));
+        forms.add(ordered(
+                "href",
+                BROKER,
+                "contentType",
+                "application/json",
+                "op",
+                operations,
+                "mqv:controlPacket",
+                packet,
+                "mqv:topic",
+                topic,
+                "mqv:qos",
+                "1"));
         return forms;
     }
 

@@ -34,7 +34,11 @@ import tools.jackson.databind.json.JsonMapper;
  * stored is not told, what is stored is.
  */
 @Component
-class AuditListener implements PostInsertEventListener, PostUpdateEventListener, PostDeleteEventListener, PreCollectionUpdateEventListener {
+class AuditListener
+        implements PostInsertEventListener,
+                PostUpdateEventListener,
+                PostDeleteEventListener,
+                PreCollectionUpdateEventListener {
     private static final long serialVersionUID = 1L;
     private static final int LONGEST_WORDS = 2_000;
     private static final int LONGEST_SUBJECT = 200;
@@ -48,14 +52,20 @@ class AuditListener implements PostInsertEventListener, PostUpdateEventListener,
         this.jdbc = jdbc;
         this.json = json;
         this.clock = clock;
-        EventListenerRegistry listeners = factory.unwrap(SessionFactoryImplementor.class).getServiceRegistry().requireService(EventListenerRegistry.class);
+        EventListenerRegistry listeners = factory.unwrap(SessionFactoryImplementor.class)
+                .getServiceRegistry()
+                .requireService(EventListenerRegistry.class);
         listeners.appendListeners(EventType.POST_INSERT, this);
         listeners.appendListeners(EventType.POST_UPDATE, this);
         listeners.appendListeners(EventType.POST_DELETE, this);
         listeners.appendListeners(EventType.PRE_COLLECTION_UPDATE, this);
     }
 
-    private enum Did { ADDED, CHANGED, REMOVED }
+    private enum Did {
+        ADDED,
+        CHANGED,
+        REMOVED
+    }
 
     /** A row with its properties by name. */
     private record Row(AuditedEntity concept, String type, Object id, Map<String, Object> properties) {
@@ -83,7 +93,8 @@ class AuditListener implements PostInsertEventListener, PostUpdateEventListener,
         row(event.getPersister(), event.getId(), event.getState()).ifPresent(row -> {
             List<Difference> values = new ArrayList<>();
             row.properties().forEach((property, value) -> {
-                if (row.concept().shows(property) && !property.equals(row.concept().name())) {
+                if (row.concept().shows(property)
+                        && !property.equals(row.concept().name())) {
                     values.addAll(Difference.between(property, null, value));
                 }
             });
@@ -113,7 +124,8 @@ class AuditListener implements PostInsertEventListener, PostUpdateEventListener,
 
     @Override
     public void onPostDelete(PostDeleteEvent event) {
-        row(event.getPersister(), event.getId(), event.getDeletedState()).ifPresent(row -> write(row, Did.REMOVED, List.of()));
+        row(event.getPersister(), event.getId(), event.getDeletedState())
+                .ifPresent(row -> write(row, Did.REMOVED, List.of()));
     }
 
     /** Parts of a box, entries of a run sheet: told of their owner. */
@@ -124,13 +136,17 @@ class AuditListener implements PostInsertEventListener, PostUpdateEventListener,
             return;
         }
         EntityPersister persister = event.getSession().getEntityPersister(event.getAffectedOwnerEntityName(), owner);
-        row(persister, event.getAffectedOwnerIdOrNull(), persister.getValues(owner)).ifPresent(row -> {
-            String role = event.getCollection().getRole();
-            List<Difference> changed = Difference.between(role.substring(role.lastIndexOf('.') + 1), event.getCollection().getStoredSnapshot(), event.getCollection());
-            if (!changed.isEmpty()) {
-                write(row, Did.CHANGED, changed);
-            }
-        });
+        row(persister, event.getAffectedOwnerIdOrNull(), persister.getValues(owner))
+                .ifPresent(row -> {
+                    String role = event.getCollection().getRole();
+                    List<Difference> changed = Difference.between(
+                            role.substring(role.lastIndexOf('.') + 1),
+                            event.getCollection().getStoredSnapshot(),
+                            event.getCollection());
+                    if (!changed.isEmpty()) {
+                        write(row, Did.CHANGED, changed);
+                    }
+                });
     }
 
     @Override
@@ -141,10 +157,21 @@ class AuditListener implements PostInsertEventListener, PostUpdateEventListener,
     private void write(Row row, Did did, List<Difference> changes) {
         Optional<String> box = box(row);
         String subject = row.text(row.concept().name()).orElse("");
-        jdbc.sql("INSERT INTO log_entry (job_id, box_id, concept, action, subject, words, changes, who, at) VALUES (:job, :box, :concept, :action, :subject, :words, :changes, :who, :at)")
-                .param("job", job(row, box).orElse(null)).param("box", box.orElse(null)).param("concept", row.concept().words()).param("action", did.name())
-                .param("subject", shortened(subject, LONGEST_SUBJECT)).param("words", shortened(Difference.words(changes), LONGEST_WORDS)).param("changes", json.writeValueAsString(changes))
-                .param("who", who()).param("at", LocalDateTime.ofInstant(clock.instant(), ZoneOffset.UTC).truncatedTo(ChronoUnit.MICROS)).update();
+        jdbc.sql("INSERT INTO log_entry (job_id, box_id, concept, action, subject, words, "
+                        + "changes, who, at) VALUES (:job, :box, :concept, :action, :subject, :words, "
+                        + ":changes, :who, :at)")
+                .param("job", job(row, box).orElse(null))
+                .param("box", box.orElse(null))
+                .param("concept", row.concept().words())
+                .param("action", did.name())
+                .param("subject", shortened(subject, LONGEST_SUBJECT))
+                .param("words", shortened(Difference.words(changes), LONGEST_WORDS))
+                .param("changes", json.writeValueAsString(changes))
+                .param("who", who())
+                .param(
+                        "at",
+                        LocalDateTime.ofInstant(clock.instant(), ZoneOffset.UTC).truncatedTo(ChronoUnit.MICROS))
+                .update();
     }
 
     private Optional<String> box(Row row) {
@@ -152,28 +179,49 @@ class AuditListener implements PostInsertEventListener, PostUpdateEventListener,
             return Optional.of(row.id().toString());
         }
         if (row.type().equals("FeelRow")) {
-            return Optional.of(json.valueToTree(row.id()).path("boxId").asString("")).filter(id -> !id.isEmpty());
+            return Optional.of(json.valueToTree(row.id()).path("boxId").asString(""))
+                    .filter(id -> !id.isEmpty());
         }
-        return row.text("boxId").or(() -> row.text("unitId").flatMap(unit -> found("SELECT box_id FROM bench_unit WHERE id = :id", unit)))
-                .or(() -> row.text("credentialId").flatMap(code -> found("SELECT u.box_id FROM credential c JOIN bench_unit u ON c.unit_id = u.id WHERE c.id = :id", code)));
+        return row.text("boxId")
+                .or(() ->
+                        row.text("unitId").flatMap(unit -> found("SELECT box_id FROM bench_unit WHERE id = :id", unit)))
+                .or(() -> row.text("credentialId")
+                        .flatMap(code -> found(
+                                "SELECT u.box_id FROM credential c JOIN bench_unit u ON c.unit_id = u.id WHERE c.id = :id",
+                                code)));
     }
 
     private Optional<String> job(Row row, Optional<String> box) {
         return (row.type().equals("JobRow") ? Optional.of(row.id().toString()) : row.text("jobId"))
                 .or(() -> row.text("roomId").flatMap(room -> found("SELECT job_id FROM room WHERE id = :id", room)))
-                .or(() -> row.id() instanceof java.util.UUID && row.type().matches("HouseSettingRow|NamingRow|RulesRow|ChecksRow") ? Optional.of(row.id().toString()) : Optional.empty())
-                .or(() -> box.flatMap(id -> found("SELECT r.job_id FROM box b JOIN room r ON b.room_id = r.id WHERE b.id = :id", id)))
-                .or(() -> row.text("unitId").flatMap(unit -> found("SELECT job_id FROM bench_unit WHERE id = :id", unit)))
-                .or(() -> row.text("credentialId").flatMap(code -> found("SELECT u.job_id FROM credential c JOIN bench_unit u ON c.unit_id = u.id WHERE c.id = :id", code)));
+                .or(() -> row.id() instanceof java.util.UUID
+                                && row.type().matches("HouseSettingRow|NamingRow|RulesRow|ChecksRow")
+                        ? Optional.of(row.id().toString())
+                        : Optional.empty())
+                .or(() -> box.flatMap(
+                        id -> found("SELECT r.job_id FROM box b JOIN room r ON b.room_id = r.id WHERE b.id = :id", id)))
+                .or(() ->
+                        row.text("unitId").flatMap(unit -> found("SELECT job_id FROM bench_unit WHERE id = :id", unit)))
+                .or(() -> row.text("credentialId")
+                        .flatMap(code -> found(
+                                "SELECT u.job_id FROM credential c JOIN bench_unit u ON c.unit_id = u.id WHERE c.id = :id",
+                                code)));
     }
 
     private Optional<String> found(String sql, String id) {
-        return jdbc.sql(sql).param("id", id).query((result, i) -> Optional.ofNullable(result.getString(1))).optional().flatMap(value -> value);
+        return jdbc.sql(sql)
+                .param("id", id)
+                .query((result, i) -> Optional.ofNullable(result.getString(1)))
+                .optional()
+                .flatMap(value -> value);
     }
 
     private String who() {
         Authentication person = SecurityContextHolder.getContext().getAuthentication();
-        return person == null ? NOBODY : found("SELECT display_name FROM account WHERE name = :id", person.getName()).orElse(person.getName());
+        return person == null
+                ? NOBODY
+                : found("SELECT display_name FROM account WHERE name = :id", person.getName())
+                        .orElse(person.getName());
     }
 
     private static String shortened(@Nullable String text, int longest) {

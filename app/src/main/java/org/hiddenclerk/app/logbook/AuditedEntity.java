@@ -14,14 +14,39 @@ import java.util.Set;
  */
 record AuditedEntity(String words, String name, Set<String> hidden) {
     /** Properties of every row that tell the same as the entry itself. */
-    private static final Set<String> SELF = Set.of("id", "version", "jobId", "roomId", "boxId", "changedBy", "changedAt", "createdAt", "madeBy", "madeAt", "sentKey", "previous");
+    private static final Set<String> SELF = Set.of(
+            "id",
+            "version",
+            "jobId",
+            "roomId",
+            "boxId",
+            "changedBy",
+            "changedAt",
+            "createdAt",
+            "madeBy",
+            "madeAt",
+            "sentKey",
+            "previous");
 
     /** By the class of the row. */
     static final Map<String, AuditedEntity> LOGGED = logged();
 
     /** Rows whose changes are not told here: people and keys have a log of their own, the rest can be made again or is a log itself. */
-    static final Set<String> NOT_LOGGED = Set.of("AccountRow", "ApiTokenRow", "InvitationRow", "GuestLinkRow", "LoginFailureRow", "PracticeRow", "JoinWindowRow", "JoinRunRow", "RecognitionNoteRow", "RolloutEventRow", "ReleaseRow",
-            "PaperRow", "PaperFileRow", "DayPlanRow");
+    static final Set<String> NOT_LOGGED = Set.of(
+            "AccountRow",
+            "ApiTokenRow",
+            "InvitationRow",
+            "GuestLinkRow",
+            "LoginFailureRow",
+            "PracticeRow",
+            "JoinWindowRow",
+            "JoinRunRow",
+            "RecognitionNoteRow",
+            "RolloutEventRow",
+            "ReleaseRow",
+            "PaperRow",
+            "PaperFileRow",
+            "DayPlanRow");
 
     private static Map<String, AuditedEntity> logged() {
         Map<String, AuditedEntity> all = new LinkedHashMap<>();
@@ -42,7 +67,19 @@ record AuditedEntity(String words, String name, Set<String> hidden) {
         all.put("GoodsInRow", of("goods in", "code"));
         all.put("NamingRow", of("naming", ""));
         all.put("BenchUnitRow", of("module", "serial"));
-        all.put("CredentialRow", of("code of a module", "kind", "sealed", "nonce", "print", "keyNo", "dataKey", "masked", "facts", "unitId"));
+        all.put(
+                "CredentialRow",
+                of(
+                        "code of a module",
+                        "kind",
+                        "sealed",
+                        "nonce",
+                        "print",
+                        "keyNo",
+                        "dataKey",
+                        "masked",
+                        "facts",
+                        "unitId"));
         all.put("ShowingRow", of("showing of a code", "why", "credentialId"));
         all.put("JoinedDeviceRow", of("device in the network", "name", "channelsOn", "flippedAt", "unitId"));
         all.put("RolloutRow", of("firmware roll-out", "words", "plan"));

@@ -25,8 +25,12 @@ import tools.jackson.databind.json.JsonMapper;
 record Difference(String field, String before, String after) {
     private static final int MOST = 40;
     private static final int LONGEST = 200;
-    private static final JsonMapper FIELDS = JsonMapper.builder().disable(SerializationFeature.FAIL_ON_EMPTY_BEANS).changeDefaultVisibility(visibility -> visibility.withVisibility(
-            PropertyAccessor.ALL, Visibility.NONE).withVisibility(PropertyAccessor.FIELD, Visibility.ANY)).build();
+    private static final JsonMapper FIELDS = JsonMapper.builder()
+            .disable(SerializationFeature.FAIL_ON_EMPTY_BEANS)
+            .changeDefaultVisibility(visibility -> visibility
+                    .withVisibility(PropertyAccessor.ALL, Visibility.NONE)
+                    .withVisibility(PropertyAccessor.FIELD, Visibility.ANY))
+            .build();
 
     /** Leaves of two values that differ; texts that are JSON are looked into. At most {@value #MOST}. */
     static List<Difference> between(String name, @Nullable Object before, @Nullable Object after) {
@@ -38,7 +42,10 @@ record Difference(String field, String before, String after) {
         Set<String> fields = new LinkedHashSet<>(was.keySet());
         fields.addAll(is.keySet());
         List<Difference> differences = new ArrayList<>();
-        List<String> whole = fields.stream().filter(field -> field.endsWith("\"") && was.containsKey(field) != is.containsKey(field)).map(field -> field + " ").toList();
+        List<String> whole = fields.stream()
+                .filter(field -> field.endsWith("\"") && was.containsKey(field) != is.containsKey(field))
+                .map(field -> field + " ")
+                .toList();
         // A value of something named that is new or gone as a whole: that it is says enough.
         fields.removeIf(field -> whole.stream().anyMatch(field::startsWith));
         for (String field : fields) {
@@ -62,14 +69,19 @@ record Difference(String field, String before, String after) {
         if (value instanceof java.util.Collection<?> all) {
             return FIELDS.valueToTree(new ArrayList<>(all));
         }
-        return value instanceof byte[] bytes ? FIELDS.valueToTree(bytes.length + " bytes") : value instanceof Enum<?> || value instanceof java.util.UUID || value instanceof java.time.Instant
-                ? FIELDS.valueToTree(value.toString()) : FIELDS.valueToTree(value);
+        return value instanceof byte[] bytes
+                ? FIELDS.valueToTree(bytes.length + " bytes")
+                : value instanceof Enum<?> || value instanceof java.util.UUID || value instanceof java.time.Instant
+                        ? FIELDS.valueToTree(value.toString())
+                        : FIELDS.valueToTree(value);
     }
 
     private static void flatten(String at, JsonNode node, Map<String, String> into) {
         if (node.isObject()) {
-            node.properties().stream().filter(field -> !field.getKey().equals("id") && !(field.getKey().equals("name") && isNamed(node))).forEach(field ->
-                    flatten(joined(at, spaced(field.getKey())), field.getValue(), into));
+            node.properties().stream()
+                    .filter(field ->
+                            !field.getKey().equals("id") && !(field.getKey().equals("name") && isNamed(node)))
+                    .forEach(field -> flatten(joined(at, spaced(field.getKey())), field.getValue(), into));
         } else if (node.isArray()) {
             for (int i = 0; i < node.size(); i++) {
                 JsonNode each = node.get(i);
@@ -86,7 +98,10 @@ record Difference(String field, String before, String after) {
     }
 
     private static boolean isNamed(JsonNode node) {
-        return node.isObject() && node.has("id") && node.path("name").isString() && !node.path("name").asString().isBlank();
+        return node.isObject()
+                && node.has("id")
+                && node.path("name").isString()
+                && !node.path("name").asString().isBlank();
     }
 
     private static String joined(String at, String more) {

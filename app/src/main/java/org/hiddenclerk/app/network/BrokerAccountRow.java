@@ -12,6 +12,7 @@ import java.util.UUID;
 class BrokerAccountRow {
     @Id
     private UUID id = UUID.randomUUID();
+
     private UUID jobId;
     private String userName = "";
     private String passwordHash = "";
@@ -19,10 +20,10 @@ class BrokerAccountRow {
     private String madeBy = "";
     private Instant madeAt = Instant.EPOCH;
 
-    protected BrokerAccountRow() {
-    }
+    protected BrokerAccountRow() {}
 
-    BrokerAccountRow(UUID jobId, String userName, String passwordHash, boolean mayCommand, String madeBy, Instant madeAt) {
+    BrokerAccountRow(
+            UUID jobId, String userName, String passwordHash, boolean mayCommand, String madeBy, Instant madeAt) {
         this.jobId = jobId;
         this.userName = userName;
         this.passwordHash = passwordHash;

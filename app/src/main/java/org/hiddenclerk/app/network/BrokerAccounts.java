@@ -34,6 +34,7 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
     private final SecureRandom random = new SecureRandom();
     /** Those that came in, so that each message need not ask the database. */
     private final Map<String, BrokerAccountRow> inside = new ConcurrentHashMap<>();
+
     private final List<Consumer<String>> whenTaken = new CopyOnWriteArrayList<>();
 
     BrokerAccounts(BrokerAccountRepository rows, Houses houses, PasswordEncoder passwords, Clock clock) {
@@ -44,12 +45,10 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
     }
 
     /** An account as its people see it. */
-    public record BrokerAccount(UUID id, String user, boolean mayCommand, String madeBy, Instant madeAt) {
-    }
+    public record BrokerAccount(UUID id, String user, boolean mayCommand, String madeBy, Instant madeAt) {}
 
     /** A new account with its password, which is shown this once. */
-    public record MadeBrokerAccount(BrokerAccount account, String password) {
-    }
+    public record MadeBrokerAccount(BrokerAccount account, String password) {}
 
     /** Below this every topic of a house that runs is. */
     public static String rootOf(UUID job) {
@@ -58,7 +57,9 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
 
     @Transactional(readOnly = true)
     public List<BrokerAccount> of(UUID job) {
-        return rows.findByJobIdOrderByMadeAt(job).stream().map(BrokerAccounts::account).toList();
+        return rows.findByJobIdOrderByMadeAt(job).stream()
+                .map(BrokerAccounts::account)
+                .toList();
     }
 
     private static BrokerAccount account(BrokerAccountRow row) {
@@ -75,15 +76,24 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
         byte[] secret = new byte[PASSWORD_BYTES];
         random.nextBytes(secret);
         String password = Base64.getUrlEncoder().withoutPadding().encodeToString(secret);
-        String user = (mayCommand ? "commands-" : "watches-") + UUID.randomUUID().toString().substring(0, 8);
-        BrokerAccountRow row = rows.saveAndFlush(new BrokerAccountRow(job, user, passwords.encode(password), mayCommand, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
+        String user = (mayCommand ? "commands-" : "watches-")
+                + UUID.randomUUID().toString().substring(0, 8);
+        BrokerAccountRow row = rows.saveAndFlush(new BrokerAccountRow(
+                job,
+                user,
+                passwords.encode(password),
+                mayCommand,
+                who,
+                clock.instant().truncatedTo(ChronoUnit.MICROS)));
         return new MadeBrokerAccount(account(row), password);
     }
 
     /** Takes an account away; whoever is in by it is sent out. */
     @Transactional
     public void take(UUID job, UUID account) {
-        BrokerAccountRow row = rows.findById(account).filter(each -> each.jobId().equals(job)).orElseThrow(() -> ProblemException.notFound("account"));
+        BrokerAccountRow row = rows.findById(account)
+                .filter(each -> each.jobId().equals(job))
+                .orElseThrow(() -> ProblemException.notFound("account"));
         rows.delete(row);
         rows.flush();
         inside.remove(row.userName());
@@ -97,7 +107,8 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
     @Override
     @Transactional(readOnly = true)
     public boolean mayEnter(String user, String password) {
-        Optional<BrokerAccountRow> row = rows.findByUserName(user).filter(each -> passwords.matches(password, each.passwordHash()));
+        Optional<BrokerAccountRow> row =
+                rows.findByUserName(user).filter(each -> passwords.matches(password, each.passwordHash()));
         row.ifPresent(each -> inside.put(user, each));
         return row.isPresent();
     }
@@ -114,6 +125,8 @@ public class BrokerAccounts implements EmbeddedBroker.Accounts {
     }
 
     private boolean isBelow(String user, String topic) {
-        return Optional.ofNullable(inside.get(user)).filter(row -> topic.startsWith(rootOf(row.jobId()) + "/")).isPresent();
+        return Optional.ofNullable(inside.get(user))
+                .filter(row -> topic.startsWith(rootOf(row.jobId()) + "/"))
+                .isPresent();
     }
 }

@@ -33,7 +33,8 @@ public class BrokerLine {
         }
         if (inside.isEmpty()) {
             try {
-                inside = Optional.of(new EmbeddedBroker(properties.brokerPort(), UUID.randomUUID().toString(), accounts));
+                inside = Optional.of(new EmbeddedBroker(
+                        properties.brokerPort(), UUID.randomUUID().toString(), accounts));
             } catch (IOException e) {
                 throw new UncheckedIOException("The broker inside does not start.", e);
             }

@@ -12,8 +12,13 @@ import org.springframework.boot.context.properties.bind.DefaultValue;
  * @param hurry          how many times faster than in life the stand-ins do things
  */
 @ConfigurationProperties("clerk.network")
-public record NetworkProperties(@DefaultValue("") String brokerUrl, @DefaultValue("") String brokerUser, @DefaultValue("") String brokerPassword,
-                                @DefaultValue("0") int brokerPort, @DefaultValue("4000") int patienceMillis, @DefaultValue("20") int hurry) {
+public record NetworkProperties(
+        @DefaultValue("") String brokerUrl,
+        @DefaultValue("") String brokerUser,
+        @DefaultValue("") String brokerPassword,
+        @DefaultValue("0") int brokerPort,
+        @DefaultValue("4000") int patienceMillis,
+        @DefaultValue("20") int hurry) {
     boolean hasOwnBroker() {
         return !brokerUrl.isBlank();
     }

@@ -35,8 +35,7 @@ public class Networks {
         this.ears = ears;
     }
 
-    private record Key(UUID job, Protocol protocol) {
-    }
+    private record Key(UUID job, Protocol protocol) {}
 
     /** Whoever wants to know what networks tell. */
     public interface Ear {
@@ -60,7 +59,8 @@ public class Networks {
     /** @throws ProblemException where nothing is there to be asked, or the broker is away */
     public Gateway of(UUID job, Protocol protocol) {
         if (!isThere(job)) {
-            throw ProblemException.conflict("No network of this house is connected. Build the stand-in house, or name a broker when the application is started.");
+            throw ProblemException.conflict(
+                    "No network of this house is connected. Build the stand-in house, or name a broker when the application is started.");
         }
         try {
             return gateways.computeIfAbsent(new Key(job, protocol), key -> {
@@ -85,7 +85,9 @@ public class Networks {
     private Gateway connect(Key key) {
         Duration patience = Duration.ofMillis(properties.patienceMillis());
         Optional<String> http = key.protocol == Protocol.WIFI ? standIns.httpOf(key.job) : Optional.empty();
-        return http.isPresent() ? new HttpGateway(http.get(), key.protocol, patience) : new MqttGateway(broker.broker(), rootOf(key.job), key.protocol, patience);
+        return http.isPresent()
+                ? new HttpGateway(http.get(), key.protocol, patience)
+                : new MqttGateway(broker.broker(), rootOf(key.job), key.protocol, patience);
     }
 
     @PreDestroy

@@ -30,24 +30,32 @@ public class StandInHouses {
     StandInHouses(BrokerLine broker, NetworkProperties properties) {
         this.broker = broker;
         this.properties = properties;
-        ticks.scheduleWithFixedDelay(() -> houses.values().forEach(standing -> standing.house.settle()), TICK_MS, TICK_MS, TimeUnit.MILLISECONDS);
+        ticks.scheduleWithFixedDelay(
+                () -> houses.values().forEach(standing -> standing.house.settle()),
+                TICK_MS,
+                TICK_MS,
+                TimeUnit.MILLISECONDS);
     }
 
-    private record Standing(StandInHouse house, List<AutoCloseable> fronts, HttpFront http) {
-    }
+    private record Standing(StandInHouse house, List<AutoCloseable> fronts, HttpFront http) {}
 
     /** The stand-in house of a job, built when there is none yet. */
     public StandInHouse build(UUID job) {
         return houses.computeIfAbsent(job, j -> {
-            StandInHouse house = new StandInHouse(HouseClock.live(properties.hurry()));
-            List<AutoCloseable> fronts = new ArrayList<>();
-            for (Protocol protocol : Protocol.values()) {
-                if (protocol != Protocol.WIFI) {
-                    fronts.add(new MqttFront(broker.broker(), "stand-in-" + protocol + "-" + j, Networks.rootOf(j), house.network(protocol)));
-                }
-            }
-            return new Standing(house, fronts, new HttpFront(house.network(Protocol.WIFI)));
-        }).house;
+                    StandInHouse house = new StandInHouse(HouseClock.live(properties.hurry()));
+                    List<AutoCloseable> fronts = new ArrayList<>();
+                    for (Protocol protocol : Protocol.values()) {
+                        if (protocol != Protocol.WIFI) {
+                            fronts.add(new MqttFront(
+                                    broker.broker(),
+                                    "stand-in-" + protocol + "-" + j,
+                                    Networks.rootOf(j),
+                                    house.network(protocol)));
+                        }
+                    }
+                    return new Standing(house, fronts, new HttpFront(house.network(Protocol.WIFI)));
+                })
+                .house;
     }
 
     public Optional<StandInHouse> of(UUID job) {

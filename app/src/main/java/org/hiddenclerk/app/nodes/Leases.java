@@ -25,6 +25,7 @@ import org.springframework.stereotype.Component;
 public class Leases {
     /** How long work waits for another node when the one that did it died. */
     public static final Duration AFTER_DEATH = Duration.ofSeconds(30);
+
     private static final Duration AT_LEAST = Duration.ZERO;
 
     private final LockProvider provider;
@@ -32,8 +33,14 @@ public class Leases {
     private final ScheduledExecutorService renewing = Worker.named("leases");
 
     Leases(JdbcTemplate jdbc, Node node) {
-        provider = new KeepAliveLockProvider(new JdbcTemplateLockProvider(Configuration.builder().withJdbcTemplate(jdbc).withTableName("lease").withLockedByValue(node.name()).usingDbTime()
-                .build()), renewing);
+        provider = new KeepAliveLockProvider(
+                new JdbcTemplateLockProvider(Configuration.builder()
+                        .withJdbcTemplate(jdbc)
+                        .withTableName("lease")
+                        .withLockedByValue(node.name())
+                        .usingDbTime()
+                        .build()),
+                renewing);
     }
 
     /** Whether this node holds it, now or from now on. */

@@ -12,7 +12,10 @@ public class Node {
 
     /** @param given by whoever runs it; otherwise something that no other has */
     Node(@Value("${clerk.node:}") String given) {
-        this.name = given.isBlank() ? "node-" + HexFormat.of().toHexDigits(ThreadLocalRandom.current().nextLong(), 6) : given;
+        this.name = given.isBlank()
+                ? "node-"
+                        + HexFormat.of().toHexDigits(ThreadLocalRandom.current().nextLong(), 6)
+                : given;
     }
 
     public String name() {

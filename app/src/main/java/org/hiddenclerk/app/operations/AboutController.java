@@ -38,15 +38,34 @@ class AboutController {
      * @param schema version of the database's tables
      * @param node   which of several answers
      */
-    record AboutView(String version, @MayBeAbsent String commit, @MayBeAbsent Instant builtAt, String java, String database, String schema, String node, long upSeconds) {
-    }
+    record AboutView(
+            String version,
+            @MayBeAbsent String commit,
+            @MayBeAbsent Instant builtAt,
+            String java,
+            String database,
+            String schema,
+            String node,
+            long upSeconds) {}
 
     @GetMapping
     @Operation(operationId = "about", summary = "Version, database and node that answers")
     AboutView about() {
-        String schema = jdbc.sql("SELECT version FROM flyway_schema_history WHERE success = 1 ORDER BY installed_rank DESC LIMIT 1").query(String.class).single();
-        return new AboutView(build.map(BuildProperties::getVersion).orElse("development"), build.map(b -> b.get("commit")).filter(c -> !c.equals("unknown")).orElse(null), build.map(
-                BuildProperties::getTime).orElse(null), Runtime.version().toString(), jdbc.sql("SELECT VERSION()").query(String.class).single(), schema, node.name(), Duration.ofMillis(
-                ManagementFactory.getRuntimeMXBean().getUptime()).toSeconds());
+        String schema = jdbc.sql(
+                        "SELECT version FROM flyway_schema_history WHERE success = 1 ORDER BY installed_rank DESC LIMIT 1")
+                .query(String.class)
+                .single();
+        return new AboutView(
+                build.map(BuildProperties::getVersion).orElse("development"),
+                build.map(b -> b.get("commit"))
+                        .filter(c -> !c.equals("unknown"))
+                        .orElse(null),
+                build.map(BuildProperties::getTime).orElse(null),
+                Runtime.version().toString(),
+                jdbc.sql("SELECT VERSION()").query(String.class).single(),
+                schema,
+                node.name(),
+                Duration.ofMillis(ManagementFactory.getRuntimeMXBean().getUptime())
+                        .toSeconds());
     }
 }

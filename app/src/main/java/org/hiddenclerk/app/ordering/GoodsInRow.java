@@ -13,16 +13,18 @@ import java.util.UUID;
 class GoodsInRow {
     @Id
     private UUID id;
+
     private UUID jobId;
     private String code;
     private int quantity;
+
     @Column(columnDefinition = "LONGTEXT")
     private String serials;
+
     private String takenBy;
     private Instant takenAt;
 
-    protected GoodsInRow() {
-    }
+    protected GoodsInRow() {}
 
     GoodsInRow(UUID jobId, String code, int quantity, String serials, String takenBy, Instant takenAt) {
         this.id = UUID.randomUUID();

@@ -46,7 +46,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** What a job takes, what of it is on the shelf or has arrived, and what is left to order. */
 @Service
 public class Orders {
-    private static final TypeReference<List<String>> SERIALS = new TypeReference<>() { };
+    private static final TypeReference<List<String>> SERIALS = new TypeReference<>() {};
 
     private final Houses houses;
     private final Boxes boxes;
@@ -60,8 +60,18 @@ public class Orders {
     private final JsonMapper json;
     private final Clock clock;
 
-    Orders(Houses houses, Boxes boxes, Plans plans, Standings standings, StockBook stock, HouseSettings settings, PlannedHouses planned, SheetTimes times, GoodsInRepository goods,
-           JsonMapper json, Clock clock) {
+    Orders(
+            Houses houses,
+            Boxes boxes,
+            Plans plans,
+            Standings standings,
+            StockBook stock,
+            HouseSettings settings,
+            PlannedHouses planned,
+            SheetTimes times,
+            GoodsInRepository goods,
+            JsonMapper json,
+            Clock clock) {
         this.houses = houses;
         this.boxes = boxes;
         this.plans = plans;
@@ -83,19 +93,43 @@ public class Orders {
      * @param packs   in which that is ordered; absent for what is bought singly or by the metre
      * @param price   of what is to be ordered; absent where a price is unknown
      */
-    public record OrderLine(Need.Kind kind, String code, String words, BigDecimal needed, BigDecimal spare, String unit, BigDecimal onHand,
-                     BigDecimal arrived, BigDecimal toOrder, @MayBeAbsent Packs packs, String supplier, @JsonView(Prices.class) @MayBeAbsent BigDecimal price, List<String> serials) {
-    }
+    public record OrderLine(
+            Need.Kind kind,
+            String code,
+            String words,
+            BigDecimal needed,
+            BigDecimal spare,
+            String unit,
+            BigDecimal onHand,
+            BigDecimal arrived,
+            BigDecimal toOrder,
+            @MayBeAbsent Packs packs,
+            String supplier,
+            @JsonView(Prices.class) @MayBeAbsent BigDecimal price,
+            List<String> serials) {}
 
     /**
      * What is ordered from one supplier; without a name what the stock book has nothing of.
      *
      * @param unpriced whether something is to be ordered whose price is unknown, and which the sum leaves out
      */
-    public record SupplierView(String supplier, String currency, List<OrderLine> lines, @JsonView(Prices.class) @MayBeAbsent BigDecimal sum, @JsonView(Prices.class) @MayBeAbsent Boolean unpriced) {
+    public record SupplierView(
+            String supplier,
+            String currency,
+            List<OrderLine> lines,
+            @JsonView(Prices.class) @MayBeAbsent BigDecimal sum,
+            @JsonView(Prices.class) @MayBeAbsent Boolean unpriced) {
         static SupplierView of(String supplier, String currency, List<OrderLine> lines) {
-            return new SupplierView(supplier, currency, lines, lines.stream().filter(l -> l.price() != null).map(OrderLine::price)
-                    .reduce(BigDecimal.ZERO, BigDecimal::add), lines.stream().anyMatch(l -> l.price() == null && l.toOrder().signum() > 0));
+            return new SupplierView(
+                    supplier,
+                    currency,
+                    lines,
+                    lines.stream()
+                            .filter(l -> l.price() != null)
+                            .map(OrderLine::price)
+                            .reduce(BigDecimal.ZERO, BigDecimal::add),
+                    lines.stream()
+                            .anyMatch(l -> l.price() == null && l.toOrder().signum() > 0));
         }
     }
 
@@ -107,9 +141,12 @@ public class Orders {
     @Transactional(readOnly = true)
     public List<SupplierView> bySupplier(UUID job) {
         Map<String, List<OrderLine>> lines = new LinkedHashMap<>();
-        lines(job).forEach(line -> lines.computeIfAbsent(line.supplier(), s -> new ArrayList<>()).add(line));
+        lines(job).forEach(line -> lines.computeIfAbsent(line.supplier(), s -> new ArrayList<>())
+                .add(line));
         String currency = currency();
-        return lines.entrySet().stream().map(e -> SupplierView.of(e.getKey(), currency, e.getValue())).toList();
+        return lines.entrySet().stream()
+                .map(e -> SupplierView.of(e.getKey(), currency, e.getValue()))
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -118,8 +155,10 @@ public class Orders {
         List<GoodsInRow> arrived = goods.findByJobIdOrderByTakenAt(job);
         Map<String, BigDecimal> shelf = new LinkedHashMap<>();
         stock.onHand().forEach((code, count) -> shelf.put(code, BigDecimal.valueOf(count)));
-        return PickList.of(takenBy(job, house), settings.trade().document().toTrade()).stream().map(need -> line(need, shelf, arrived))
-                .sorted(Comparator.comparing(OrderLine::supplier)).toList();
+        return PickList.of(takenBy(job, house), settings.trade().document().toTrade()).stream()
+                .map(need -> line(need, shelf, arrived))
+                .sorted(Comparator.comparing(OrderLine::supplier))
+                .toList();
     }
 
     /**
@@ -128,8 +167,7 @@ public class Orders {
      * @param works    that the hours are of
      * @param measured over how many run sheets the time of one was measured; 0 where it is the usual one
      */
-    public record Cost(JobCost cost, int works, int measured) {
-    }
+    public record Cost(JobCost cost, int works, int measured) {}
 
     /**
      * A work of a quote, also where no plan could be drawn for what was picked: it is in no sum then.
@@ -137,8 +175,7 @@ public class Orders {
      * @param opens      rooms and labels of the boxes that it opens
      * @param isPromised whether its plan may be issued: what is held may come out otherwise
      */
-    public record QuotedWork(PlannedWork work, List<String> opens, boolean isPromised) {
-    }
+    public record QuotedWork(PlannedWork work, List<String> opens, boolean isPromised) {}
 
     /** What a quote says: what is done, and what it costs. */
     public record Quote(List<QuotedWork> works, Cost cost) {
@@ -152,15 +189,27 @@ public class Orders {
     public Quote quote(UUID job) {
         HouseContext context = houses.context(job);
         Plans.Circumstances circumstances = plans.circumstances(job);
-        Map<String, BoxRow> rows = boxes.ofJob(job).stream().collect(Collectors.toMap(row -> row.id().toString(), row -> row));
+        Map<String, BoxRow> rows = boxes.ofJob(job).stream()
+                .collect(Collectors.toMap(row -> row.id().toString(), row -> row));
         PlannedHouses.Planned house = planned.of(job);
-        return new Quote(house.house().works().stream().filter(work -> !work.modules().isEmpty()).map(work -> new QuotedWork(work, work.plan().opens().stream().map(box ->
-                house.rooms().get(box).name() + " " + rows.get(box).label()).toList(),
-                standings.mayBeIssued(boxes.found(rows.get(work.lead()), job, context), circumstances))).toList(), cost(job));
+        return new Quote(
+                house.house().works().stream()
+                        .filter(work -> !work.modules().isEmpty())
+                        .map(work -> new QuotedWork(
+                                work,
+                                work.plan().opens().stream()
+                                        .map(box -> house.rooms().get(box).name() + " "
+                                                + rows.get(box).label())
+                                        .toList(),
+                                standings.mayBeIssued(boxes.found(rows.get(work.lead()), job, context), circumstances)))
+                        .toList(),
+                cost(job));
     }
 
     private List<PlannedWork> worked(UUID job) {
-        return planned.of(job).house().works().stream().filter(work -> work.isDrawn() && !work.modules().isEmpty()).toList();
+        return planned.of(job).house().works().stream()
+                .filter(work -> work.isDrawn() && !work.modules().isEmpty())
+                .toList();
     }
 
     @Transactional(readOnly = true)
@@ -168,13 +217,27 @@ public class Orders {
         Trade trade = settings.trade().document().toTrade();
         List<Duration> took = times.tookLately();
         List<PlannedWork> works = worked(job);
-        int minutes = works.stream().mapToInt(work -> DayTask.Norms.USUAL.all(work.plan().opens().size(), work.modules().size(), SheetTimes.medianMinutes(took))).sum();
-        return new Cost(JobCost.of(PickList.of(takenBy(job, houses.context(job)), trade), need -> eachOf(codeOf(need.thing())), minutes, trade), works.size(), took.size());
+        int minutes = works.stream()
+                .mapToInt(work -> DayTask.Norms.USUAL.all(
+                        work.plan().opens().size(), work.modules().size(), SheetTimes.medianMinutes(took)))
+                .sum();
+        return new Cost(
+                JobCost.of(
+                        PickList.of(takenBy(job, houses.context(job)), trade),
+                        need -> eachOf(codeOf(need.thing())),
+                        minutes,
+                        trade),
+                works.size(),
+                took.size());
     }
 
     /** What a piece costs, of what comes in packs its share. */
     private Optional<BigDecimal> eachOf(String code) {
-        int pieces = stock.accessories().stream().filter(a -> a.code().equals(code) && a.pieces() != null).findFirst().map(AccessoryDocument::pieces).orElse(1);
+        int pieces = stock.accessories().stream()
+                .filter(a -> a.code().equals(code) && a.pieces() != null)
+                .findFirst()
+                .map(AccessoryDocument::pieces)
+                .orElse(1);
         return priceOf(code).map(price -> price.divide(BigDecimal.valueOf(pieces), 6, RoundingMode.HALF_UP));
     }
 
@@ -195,18 +258,38 @@ public class Orders {
 
     private OrderLine line(Need need, Map<String, BigDecimal> shelf, List<GoodsInRow> goodsIn) {
         String code = codeOf(need.thing());
-        List<GoodsInRow> own = goodsIn.stream().filter(row -> row.code().equals(code)).toList();
-        BigDecimal arrived = BigDecimal.valueOf(own.stream().mapToInt(GoodsInRow::quantity).sum());
+        List<GoodsInRow> own =
+                goodsIn.stream().filter(row -> row.code().equals(code)).toList();
+        BigDecimal arrived =
+                BigDecimal.valueOf(own.stream().mapToInt(GoodsInRow::quantity).sum());
         BigDecimal wanted = need.total().subtract(arrived).max(BigDecimal.ZERO);
         BigDecimal taken = shelf.getOrDefault(code, BigDecimal.ZERO).min(wanted);
         shelf.merge(code, taken.negate(), BigDecimal::add);
         BigDecimal toOrder = wanted.subtract(taken);
-        List<String> serials = own.stream().flatMap(row -> json.readValue(row.serials(), SERIALS).stream()).toList();
-        Optional<Packs> packs = stock.accessories().stream().filter(a -> a.code().equals(code) && a.pieces() != null).findFirst().map(a -> Packs.of(toOrder, a.pieces()));
+        List<String> serials = own.stream()
+                .flatMap(row -> json.readValue(row.serials(), SERIALS).stream())
+                .toList();
+        Optional<Packs> packs = stock.accessories().stream()
+                .filter(a -> a.code().equals(code) && a.pieces() != null)
+                .findFirst()
+                .map(a -> Packs.of(toOrder, a.pieces()));
         BigDecimal times = packs.map(each -> BigDecimal.valueOf(each.packs())).orElse(toOrder);
-        return new OrderLine(need.thing().kind(), code, need.thing().words(), plain(need.needed()), plain(need.spare()), need.unit(), plain(taken),
-                plain(arrived), plain(toOrder), packs.orElse(null), stock.supplierOf(code), priceOf(code).map(each -> each.multiply(times)
-                .setScale(2, RoundingMode.HALF_UP)).orElse(null), serials);
+        return new OrderLine(
+                need.thing().kind(),
+                code,
+                need.thing().words(),
+                plain(need.needed()),
+                plain(need.spare()),
+                need.unit(),
+                plain(taken),
+                plain(arrived),
+                plain(toOrder),
+                packs.orElse(null),
+                stock.supplierOf(code),
+                priceOf(code)
+                        .map(each -> each.multiply(times).setScale(2, RoundingMode.HALF_UP))
+                        .orElse(null),
+                serials);
     }
 
     private static BigDecimal plain(BigDecimal value) {
@@ -218,16 +301,37 @@ public class Orders {
     private String codeOf(Need.Thing thing) {
         return switch (thing.kind()) {
             case MODULE -> thing.key();
-            case CONNECTOR -> first(AccessoryDocument.Kind.CONNECTOR, a -> a.ports() != null && a.ports() >= Integer.parseInt(thing.key()),
-                    Comparator.comparing(AccessoryDocument::ports));
-            case BYPASS -> first(AccessoryDocument.Kind.BYPASS, a -> a.watts() != null && BigDecimal.valueOf(a.watts())
-                    .compareTo(new BigDecimal(thing.key())) >= 0, Comparator.comparing(AccessoryDocument::watts));
-            case WIRE -> first(AccessoryDocument.Kind.WIRE, a -> a.colour() != null && a.mm2() != null && thing.key().equals(a.colour() + " "
-                    + a.mm2().stripTrailingZeros().toPlainString()), Comparator.comparing(AccessoryDocument::code));
-            case SLEEVE -> first(AccessoryDocument.Kind.SLEEVE, a -> a.colour() != null && a.colour().name().equals(thing.key()),
-                    Comparator.comparing(AccessoryDocument::code));
-            case SPACER -> first(AccessoryDocument.Kind.SPACER, a -> a.spacerMm() != null && BigDecimal.valueOf(a.spacerMm())
-                    .compareTo(new BigDecimal(thing.key())) >= 0, Comparator.comparing(AccessoryDocument::spacerMm));
+            case CONNECTOR ->
+                first(
+                        AccessoryDocument.Kind.CONNECTOR,
+                        a -> a.ports() != null && a.ports() >= Integer.parseInt(thing.key()),
+                        Comparator.comparing(AccessoryDocument::ports));
+            case BYPASS ->
+                first(
+                        AccessoryDocument.Kind.BYPASS,
+                        a -> a.watts() != null
+                                && BigDecimal.valueOf(a.watts()).compareTo(new BigDecimal(thing.key())) >= 0,
+                        Comparator.comparing(AccessoryDocument::watts));
+            case WIRE ->
+                first(
+                        AccessoryDocument.Kind.WIRE,
+                        a -> a.colour() != null
+                                && a.mm2() != null
+                                && thing.key()
+                                        .equals(a.colour() + " "
+                                                + a.mm2().stripTrailingZeros().toPlainString()),
+                        Comparator.comparing(AccessoryDocument::code));
+            case SLEEVE ->
+                first(
+                        AccessoryDocument.Kind.SLEEVE,
+                        a -> a.colour() != null && a.colour().name().equals(thing.key()),
+                        Comparator.comparing(AccessoryDocument::code));
+            case SPACER ->
+                first(
+                        AccessoryDocument.Kind.SPACER,
+                        a -> a.spacerMm() != null
+                                && BigDecimal.valueOf(a.spacerMm()).compareTo(new BigDecimal(thing.key())) >= 0,
+                        Comparator.comparing(AccessoryDocument::spacerMm));
             case CAP -> any(AccessoryDocument.Kind.CAP);
             case MECHANISM -> thing.key().startsWith("PUSH") ? any(AccessoryDocument.Kind.MECHANISM) : "";
             case BLANK_PLATE -> any(AccessoryDocument.Kind.BLANK_PLATE);
@@ -239,36 +343,61 @@ public class Orders {
         return first(kind, a -> true, Comparator.comparing(AccessoryDocument::code));
     }
 
-    private String first(AccessoryDocument.Kind kind, java.util.function.Predicate<AccessoryDocument> suits,
-                         Comparator<AccessoryDocument> smallest) {
-        return stock.accessories().stream().filter(a -> a.kind() == kind && suits.test(a)).min(smallest).map(AccessoryDocument::code).orElse("");
+    private String first(
+            AccessoryDocument.Kind kind,
+            java.util.function.Predicate<AccessoryDocument> suits,
+            Comparator<AccessoryDocument> smallest) {
+        return stock.accessories().stream()
+                .filter(a -> a.kind() == kind && suits.test(a))
+                .min(smallest)
+                .map(AccessoryDocument::code)
+                .orElse("");
     }
 
     private Optional<BigDecimal> priceOf(String code) {
-        Optional<BigDecimal> accessory = stock.accessories().stream().filter(a -> a.code().equals(code) && a.priceCents() != null).findFirst()
+        Optional<BigDecimal> accessory = stock.accessories().stream()
+                .filter(a -> a.code().equals(code) && a.priceCents() != null)
+                .findFirst()
                 .map(a -> BigDecimal.valueOf(a.priceCents(), 2));
-        return accessory.or(() -> stock.catalogue().find(code).filter(m -> m.priceCents().isPresent())
+        return accessory.or(() -> stock.catalogue()
+                .find(code)
+                .filter(m -> m.priceCents().isPresent())
                 .map(m -> BigDecimal.valueOf(m.priceCents().getAsInt(), 2)));
     }
 
     /** @throws ProblemException for a serial that was taken in before, and for more serials than pieces */
     @Transactional
     public void arrived(UUID job, String code, int quantity, List<String> serials, String who) {
-        List<String> stripped = serials.stream().map(String::strip).filter(s -> !s.isEmpty()).toList();
+        List<String> stripped =
+                serials.stream().map(String::strip).filter(s -> !s.isEmpty()).toList();
         if (stripped.size() > quantity || new HashSet<>(stripped).size() < stripped.size()) {
-            throw ProblemException.content("The goods cannot be taken in", new FieldProblem("/serials", stripped.size() + " serials, "
-                    + new HashSet<>(stripped).size() + " different", "different ones, at most " + quantity));
+            throw ProblemException.content(
+                    "The goods cannot be taken in",
+                    new FieldProblem(
+                            "/serials",
+                            stripped.size() + " serials, " + new HashSet<>(stripped).size() + " different",
+                            "different ones, at most " + quantity));
         }
         Set<String> known = new HashSet<>();
         goods.findAll().forEach(row -> known.addAll(json.readValue(row.serials(), SERIALS)));
         stripped.stream().filter(known::contains).findFirst().ifPresent(serial -> {
-            throw ProblemException.content("The goods cannot be taken in", new FieldProblem("/serials", serial, "a serial that was not taken in before"));
+            throw ProblemException.content(
+                    "The goods cannot be taken in",
+                    new FieldProblem("/serials", serial, "a serial that was not taken in before"));
         });
-        boolean listed = lines(houses.job(job).id()).stream().anyMatch(line -> line.code().equals(code) && !code.isEmpty());
+        boolean listed = lines(houses.job(job).id()).stream()
+                .anyMatch(line -> line.code().equals(code) && !code.isEmpty());
         if (!listed) {
-            throw ProblemException.content("The goods cannot be taken in", new FieldProblem("/code", code, "a code on the pick list of this job"));
+            throw ProblemException.content(
+                    "The goods cannot be taken in",
+                    new FieldProblem("/code", code, "a code on the pick list of this job"));
         }
-        goods.saveAndFlush(new GoodsInRow(job, code, quantity, json.writeValueAsString(stripped), who, clock.instant()
-                .truncatedTo(ChronoUnit.MICROS)));
+        goods.saveAndFlush(new GoodsInRow(
+                job,
+                code,
+                quantity,
+                json.writeValueAsString(stripped),
+                who,
+                clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
 }

@@ -42,9 +42,10 @@ class PickListController {
     }
 
     /** Goods that arrived, with their serial numbers as far as they have any. */
-    record Arrival(@NotBlank @Size(max = 40) String code, @Min(1) @Max(100_000) int quantity,
-                   @NotNull @Size(max = 1000) List<@NotNull @Size(max = 80) String> serials) {
-    }
+    record Arrival(
+            @NotBlank @Size(max = 40) String code,
+            @Min(1) @Max(100_000) int quantity,
+            @NotNull @Size(max = 1000) List<@NotNull @Size(max = 80) String> serials) {}
 
     @GetMapping("/pick-list")
     @Operation(operationId = "pickList")
@@ -57,11 +58,37 @@ class PickListController {
     @Operation(operationId = "pickListCsv", summary = "The pick list as comma-separated values (RFC 4180)")
     ResponseEntity<String> csv(@PathVariable UUID job) {
         String currency = orders.currency();
-        String text = CsvFile.of(List.of("supplier", "code", "what", "needed", "spare", "unit", "on_shelf", "arrived", "to_order", "price", "currency"),
-                orders.lines(job).stream().map(line -> List.<Object>of(line.supplier(), line.code(), line.words(), line.needed(), line.spare(), line.unit(),
-                        line.onHand(), line.arrived(), line.toOrder(), line.price() == null ? "unknown" : line.price(), currency)).toList());
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
-                .header("Content-Disposition", "attachment; filename=\"pick-list.csv\"").body(text);
+        String text = CsvFile.of(
+                List.of(
+                        "supplier",
+                        "code",
+                        "what",
+                        "needed",
+                        "spare",
+                        "unit",
+                        "on_shelf",
+                        "arrived",
+                        "to_order",
+                        "price",
+                        "currency"),
+                orders.lines(job).stream()
+                        .map(line -> List.<Object>of(
+                                line.supplier(),
+                                line.code(),
+                                line.words(),
+                                line.needed(),
+                                line.spare(),
+                                line.unit(),
+                                line.onHand(),
+                                line.arrived(),
+                                line.toOrder(),
+                                line.price() == null ? "unknown" : line.price(),
+                                currency))
+                        .toList());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("text/csv;charset=UTF-8"))
+                .header("Content-Disposition", "attachment; filename=\"pick-list.csv\"")
+                .body(text);
     }
 
     /**
@@ -71,18 +98,46 @@ class PickListController {
      * @param labour   absent while nobody said what an hour costs
      * @param measured over how many run sheets the time was measured; 0 where it is the usual one
      */
-    record JobCostView(String currency, BigDecimal modules, BigDecimal smallParts, List<String> unpriced, int works, int minutes, int measured, @MayBeAbsent BigDecimal hour,
-                    @MayBeAbsent BigDecimal labour, BigDecimal net, BigDecimal taxPercent, BigDecimal tax, BigDecimal total, boolean whole) {
+    record JobCostView(
+            String currency,
+            BigDecimal modules,
+            BigDecimal smallParts,
+            List<String> unpriced,
+            int works,
+            int minutes,
+            int measured,
+            @MayBeAbsent BigDecimal hour,
+            @MayBeAbsent BigDecimal labour,
+            BigDecimal net,
+            BigDecimal taxPercent,
+            BigDecimal tax,
+            BigDecimal total,
+            boolean whole) {
         static JobCostView of(Orders.Cost of) {
             JobCost cost = of.cost();
-            return new JobCostView(cost.trade().currency().getCurrencyCode(), cost.modules(), cost.smallParts(), cost.unpriced(), of.works(), cost.minutes(), of.measured(),
-                    cost.trade().hour().orElse(null), cost.labour().orElse(null), cost.net(), cost.trade().taxPercent(), cost.tax(), cost.total(), cost.isWhole());
+            return new JobCostView(
+                    cost.trade().currency().getCurrencyCode(),
+                    cost.modules(),
+                    cost.smallParts(),
+                    cost.unpriced(),
+                    of.works(),
+                    cost.minutes(),
+                    of.measured(),
+                    cost.trade().hour().orElse(null),
+                    cost.labour().orElse(null),
+                    cost.net(),
+                    cost.trade().taxPercent(),
+                    cost.tax(),
+                    cost.total(),
+                    cost.isWhole());
         }
     }
 
     @GetMapping("/cost")
     @Needs(Right.LEAD)
-    @Operation(operationId = "jobCost", summary = "What the plans of a job cost: modules, small parts and hours by measured times")
+    @Operation(
+            operationId = "jobCost",
+            summary = "What the plans of a job cost: modules, small parts and hours by measured times")
     JobCostView cost(@PathVariable UUID job) {
         return JobCostView.of(orders.cost(job));
     }

@@ -13,13 +13,20 @@ record BoxPages(WiringPlan plan, BoxDrawing before, BoxDrawing after, List<Paper
     private static final int WIDE = 1_000;
     /** On its side a page holds one, in CSS pixels. */
     private static final double WIDE_HEIGHT = 520;
+
     private static final double LARGEST = 0.9;
     /** The tables of a box of a run stand on the same page. */
     private static final double OF_SEVERAL = 0.62;
 
     static BoxPages of(HouseFacts.Box box, HouseContext house) {
         WiringPlan plan = box.plan().get();
-        return new BoxPages(plan, BoxDrawing.of(plan, false, house), BoxDrawing.of(plan, true, house), plan.placesOfWork().stream().map(place -> Papers.of(plan, place, house.region())).toList());
+        return new BoxPages(
+                plan,
+                BoxDrawing.of(plan, false, house),
+                BoxDrawing.of(plan, true, house),
+                plan.placesOfWork().stream()
+                        .map(place -> Papers.of(plan, place, house.region()))
+                        .toList());
     }
 
     boolean isWide() {
@@ -39,7 +46,11 @@ record BoxPages(WiringPlan plan, BoxDrawing before, BoxDrawing after, List<Paper
         RunDrawing found = drawing(before, title + " as found", place);
         RunDrawing built = drawing(after, title + " as planned", place);
         double width = isWide() ? size.widthOnItsSide() : size.width();
-        double scale = isWide() ? LARGEST : Math.min(place.isEmpty() ? LARGEST : OF_SEVERAL, size.heightForTwo() / (found.height() + built.height()));
+        double scale = isWide()
+                ? LARGEST
+                : Math.min(
+                        place.isEmpty() ? LARGEST : OF_SEVERAL,
+                        size.heightForTwo() / (found.height() + built.height()));
         double height = isWide() ? WIDE_HEIGHT : size.heightForTwo();
         double fitting = Math.min(scale, Math.min(width / found.width(), width / built.width()));
         return List.of(figures.place(found, width, height, fitting), figures.place(built, width, height, fitting));

@@ -8,7 +8,11 @@ interface Canvas {
     String NONE = "";
 
     /** How words stand at their place. */
-    enum Anchor { START, MIDDLE, END }
+    enum Anchor {
+        START,
+        MIDDLE,
+        END
+    }
 
     /** How words are written. */
     record Hand(double size, boolean mono, boolean bold, String ink) {

@@ -31,11 +31,19 @@ class DrawingController {
     }
 
     @GetMapping(value = "/drawing.svg", produces = "image/svg+xml")
-    @Operation(operationId = "drawingSvg", summary = "The wiring of a box from behind as SVG 1.1: as found, or as planned")
+    @Operation(
+            operationId = "drawingSvg",
+            summary = "The wiring of a box from behind as SVG 1.1: as found, or as planned")
     ResponseEntity<String> svg(@PathVariable UUID box, @RequestParam(defaultValue = "true") boolean planned) {
         Boxes.Found found = boxes.find(box);
         String title = "Box " + found.row().label() + (planned ? ", as planned" : ", as found");
-        return ResponseEntity.ok().contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8")).header("Content-Disposition", "inline; filename=\"" + (planned ? "planned" : "found")
-                + ".svg\"").body(new RunDrawing(BoxDrawing.of(plans.judge(found).plan(), planned, found.house()), RunDrawing.Ink.COLOURS, title).svg());
+        return ResponseEntity.ok()
+                .contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8"))
+                .header("Content-Disposition", "inline; filename=\"" + (planned ? "planned" : "found") + ".svg\"")
+                .body(new RunDrawing(
+                                BoxDrawing.of(plans.judge(found).plan(), planned, found.house()),
+                                RunDrawing.Ink.COLOURS,
+                                title)
+                        .svg());
     }
 }

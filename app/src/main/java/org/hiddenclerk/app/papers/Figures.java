@@ -14,8 +14,7 @@ final class Figures {
     private final List<Placed> placed = new ArrayList<>();
 
     /** @param scale points for one unit of the drawing */
-    record Placed(Drawing drawing, double scale) {
-    }
+    record Placed(Drawing drawing, double scale) {}
 
     /**
      * Keeps a place free, as large as the drawing is at most.
@@ -27,7 +26,9 @@ final class Figures {
     DomContent place(Drawing drawing, double width, double height, double scale) {
         double fitting = Math.min(scale, Math.min(width / drawing.width(), height / drawing.height()));
         placed.add(new Placed(drawing, fitting * POINTS_PER_PIXEL));
-        return div(div().withId(ID + (placed.size() - 1)).withStyle("width: " + Way.figure(drawing.width() * fitting) + "px; height: " + Way.figure(drawing.height() * fitting) + "px"))
+        return div(div().withId(ID + (placed.size() - 1))
+                        .withStyle("width: " + Way.figure(drawing.width() * fitting) + "px; height: "
+                                + Way.figure(drawing.height() * fitting) + "px"))
                 .withClass("figure");
     }
 

@@ -26,28 +26,48 @@ class GuideController {
     }
 
     /** @param draft whether something is open still */
-    record GuideView(String house, boolean draft, List<GuideRoomView> rooms, List<GuideAdviceView> whenOut) {
-    }
+    record GuideView(String house, boolean draft, List<GuideRoomView> rooms, List<GuideAdviceView> whenOut) {}
 
-    record GuideSwitchView(String name, List<String> does) {
-    }
+    record GuideSwitchView(String name, List<String> does) {}
 
-    record GuideRoomView(String name, String storey, List<GuideSwitchView> switches, List<String> byItself, List<String> afterCut, List<String> withoutNet, List<String> withoutHub) {
+    record GuideRoomView(
+            String name,
+            String storey,
+            List<GuideSwitchView> switches,
+            List<String> byItself,
+            List<String> afterCut,
+            List<String> withoutNet,
+            List<String> withoutHub) {
         static GuideRoomView of(HouseFacts.Room room, HouseholdGuide.Page page) {
-            return new GuideRoomView(room.name(), room.storey(), page.switches().stream().map(said -> new GuideSwitchView(said.at().name(), said.does())).toList(), page.byItself(), page.afterCut(),
-                    page.withoutNet(), page.withoutHub());
+            return new GuideRoomView(
+                    room.name(),
+                    room.storey(),
+                    page.switches().stream()
+                            .map(said -> new GuideSwitchView(said.at().name(), said.does()))
+                            .toList(),
+                    page.byItself(),
+                    page.afterCut(),
+                    page.withoutNet(),
+                    page.withoutHub());
         }
     }
 
-    record GuideAdviceView(String head, String words) {
-    }
+    record GuideAdviceView(String head, String words) {}
 
     @GetMapping
     @Operation(operationId = "guide", summary = "What each switch does, by room, and what to do when something is out")
     GuideView guide(@PathVariable UUID job, Principal who) {
         HouseFacts facts = reader.of(job, who.getName());
-        return new GuideView(facts.name(), !facts.held().isFinal(), facts.rooms().stream().filter(room -> facts.guide().containsKey(room.id()) && !facts.guide().get(room.id()).switches().isEmpty())
-                .map(room -> GuideRoomView.of(room, facts.guide().get(room.id()))).toList(), HouseholdGuide.whenOut(facts.guide().values()).stream().map(advice -> new GuideAdviceView(
-                advice.head(), advice.words())).toList());
+        return new GuideView(
+                facts.name(),
+                !facts.held().isFinal(),
+                facts.rooms().stream()
+                        .filter(room -> facts.guide().containsKey(room.id())
+                                && !facts.guide().get(room.id()).switches().isEmpty())
+                        .map(room -> GuideRoomView.of(room, facts.guide().get(room.id())))
+                        .toList(),
+                HouseholdGuide.whenOut(facts.guide().values()).stream()
+                        .map(advice -> new GuideAdviceView(advice.head(), advice.words()))
+                        .toList());
     }
 }

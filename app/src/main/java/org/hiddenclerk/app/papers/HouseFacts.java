@@ -23,8 +23,17 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  * @param sentences rules and links in words
  * @param guide     page of each room for the household, by room
  */
-record HouseFacts(String name, String place, HouseContext house, List<Circuit> circuits, List<Room> rooms, Handovers.Held held, List<String> sentences, Map<UUID, HouseholdGuide.Page> guide,
-                  Instant at, String by) {
+record HouseFacts(
+        String name,
+        String place,
+        HouseContext house,
+        List<Circuit> circuits,
+        List<Room> rooms,
+        Handovers.Held held,
+        List<String> sentences,
+        Map<UUID, HouseholdGuide.Page> guide,
+        Instant at,
+        String by) {
     Stream<Box> boxes() {
         return rooms.stream().flatMap(room -> room.boxes().stream());
     }
@@ -35,8 +44,7 @@ record HouseFacts(String name, String place, HouseContext house, List<Circuit> c
     }
 
     /** A room with its boxes. */
-    record Room(UUID id, String name, String storey, List<Box> boxes) {
-    }
+    record Room(UUID id, String name, String storey, List<Box> boxes) {}
 
     /**
      * A box.
@@ -44,8 +52,18 @@ record HouseFacts(String name, String place, HouseContext house, List<Circuit> c
      * @param plan     worked out when it is asked for: a large house has many
      * @param issuedBy who issued the plan, and when; empty where the plan is only drawn so far
      */
-    record Box(UUID id, String label, String room, String kind, boolean isPlanned, List<Gang> gangs, Supplier<WiringPlan> plan, Optional<String> issuedBy, List<Module> modules,
-               List<RunSheets.Made> readings, List<HandoverRecord.Line> tests) {
+    record Box(
+            UUID id,
+            String label,
+            String room,
+            String kind,
+            boolean isPlanned,
+            List<Gang> gangs,
+            Supplier<WiringPlan> plan,
+            Optional<String> issuedBy,
+            List<Module> modules,
+            List<RunSheets.Made> readings,
+            List<HandoverRecord.Line> tests) {
         /** A switch of it as the planned house knows it. */
         PlannedId.Switch switchId(Gang gang) {
             return new PlannedId.Switch(id.toString(), gang.number());
@@ -57,6 +75,13 @@ record HouseFacts(String name, String place, HouseContext house, List<Circuit> c
      *
      * @param settings of its inputs, in words
      */
-    record Module(String number, String code, String name, String serial, String address, String firmware, String network, List<String> settings) {
-    }
+    record Module(
+            String number,
+            String code,
+            String name,
+            String serial,
+            String address,
+            String firmware,
+            String network,
+            List<String> settings) {}
 }

@@ -36,13 +36,29 @@ final class HouseholdPaper {
 
     static Paper of(HouseFacts facts, PaperSize size) {
         HouseholdPaper paper = new HouseholdPaper(facts, size);
-        List<HouseFacts.Room> rooms = facts.rooms().stream().filter(room -> room.boxes().stream().anyMatch(box -> !box.gangs().isEmpty())).toList();
-        List<HouseFacts.Room> asBefore = rooms.stream().filter(room -> facts.guide().get(room.id()).isAsBefore()).toList();
+        List<HouseFacts.Room> rooms = facts.rooms().stream()
+                .filter(room ->
+                        room.boxes().stream().anyMatch(box -> !box.gangs().isEmpty()))
+                .toList();
+        List<HouseFacts.Room> asBefore = rooms.stream()
+                .filter(room -> facts.guide().get(room.id()).isAsBefore())
+                .toList();
         rooms = rooms.stream().filter(room -> !asBefore.contains(room)).toList();
-        List<Chapter> chapters = new ArrayList<>(rooms.stream().map(room -> new Chapter(room.name(), id(room))).toList());
+        List<Chapter> chapters = new ArrayList<>(
+                rooms.stream().map(room -> new Chapter(room.name(), id(room))).toList());
         chapters.add(new Chapter("When something is out", OUT));
-        DomContent body = div(Parts.cover("How your switches work", facts, Parts.contents(chapters)), each(rooms, paper::room), paper.out(asBefore)).withClass("big");
-        return new Paper("Guide for the household, " + facts.name(), facts.name() + " · for the household", facts.held().isFinal() ? "" : "DRAFT", chapters, paper.figures, body);
+        DomContent body = div(
+                        Parts.cover("How your switches work", facts, Parts.contents(chapters)),
+                        each(rooms, paper::room),
+                        paper.out(asBefore))
+                .withClass("big");
+        return new Paper(
+                "Guide for the household, " + facts.name(),
+                facts.name() + " · for the household",
+                facts.held().isFinal() ? "" : "DRAFT",
+                chapters,
+                paper.figures,
+                body);
     }
 
     private static String id(HouseFacts.Room room) {
@@ -51,15 +67,33 @@ final class HouseholdPaper {
 
     private DomContent room(HouseFacts.Room room) {
         Page page = facts.guide().get(room.id());
-        Map<SwitchId, HouseholdGuide.Said> said = page.switches().stream().collect(Collectors.toMap(each -> each.at().id(), each -> each));
-        return div(h2(room.name()), each(room.boxes().stream().filter(box -> !box.gangs().isEmpty()).toList(), box -> plate(box, said)), section("By itself", page.byItself()), section(
-                "After a power cut", page.afterCut()), section("While the internet is out", page.withoutNet()), section("While the hub is off", page.withoutHub())).withClass("chapter")
+        Map<SwitchId, HouseholdGuide.Said> said = page.switches().stream()
+                .collect(Collectors.toMap(each -> each.at().id(), each -> each));
+        return div(
+                        h2(room.name()),
+                        each(
+                                room.boxes().stream()
+                                        .filter(box -> !box.gangs().isEmpty())
+                                        .toList(),
+                                box -> plate(box, said)),
+                        section("By itself", page.byItself()),
+                        section("After a power cut", page.afterCut()),
+                        section("While the internet is out", page.withoutNet()),
+                        section("While the hub is off", page.withoutHub()))
+                .withClass("chapter")
                 .withId(id(room));
     }
 
     private DomContent plate(HouseFacts.Box box, Map<SwitchId, HouseholdGuide.Said> said) {
-        return div(figures.place(new PlateDrawing(box.gangs()), size.width(), size.width(), LARGEST_PLATE), each(IntStream.range(0, box.gangs().size()).boxed().toList(), i -> p(b((i + 1) + " "
-                + box.gangs().get(i).name() + ". "), text(words(said.get(box.switchId(box.gangs().get(i)).inHouse())))))).withClass("keep");
+        return div(
+                        figures.place(new PlateDrawing(box.gangs()), size.width(), size.width(), LARGEST_PLATE),
+                        each(
+                                IntStream.range(0, box.gangs().size()).boxed().toList(),
+                                i -> p(
+                                        b((i + 1) + " " + box.gangs().get(i).name() + ". "),
+                                        text(words(said.get(
+                                                box.switchId(box.gangs().get(i)).inHouse()))))))
+                .withClass("keep");
     }
 
     private static String words(HouseholdGuide.Said said) {
@@ -71,6 +105,15 @@ final class HouseholdPaper {
     }
 
     private DomContent out(List<HouseFacts.Room> asBefore) {
-        return div(h2("When something is out"), each(HouseholdGuide.whenOut(facts.guide().values()), advice -> div(h3(advice.head()), p(advice.words()))), section("Rooms whose switches work as they always did", asBefore.stream().map(HouseFacts.Room::name).toList())).withClass("chapter").withId(OUT);
+        return div(
+                        h2("When something is out"),
+                        each(
+                                HouseholdGuide.whenOut(facts.guide().values()),
+                                advice -> div(h3(advice.head()), p(advice.words()))),
+                        section(
+                                "Rooms whose switches work as they always did",
+                                asBefore.stream().map(HouseFacts.Room::name).toList()))
+                .withClass("chapter")
+                .withId(OUT);
     }
 }

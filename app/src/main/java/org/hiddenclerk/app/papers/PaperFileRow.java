@@ -12,11 +12,11 @@ import java.util.UUID;
 class PaperFileRow {
     @Id
     private UUID paperId;
+
     @Column(columnDefinition = "LONGBLOB")
     private byte[] pdf = {};
 
-    protected PaperFileRow() {
-    }
+    protected PaperFileRow() {}
 
     PaperFileRow(UUID paperId, byte[] pdf) {
         this.paperId = paperId;

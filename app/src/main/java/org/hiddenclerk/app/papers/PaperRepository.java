@@ -12,11 +12,13 @@ interface PaperRepository extends JpaRepository<PaperRow, UUID> {
 
     /** @return 0 when it was stopped meanwhile, on whichever node */
     @Modifying
-    @Query("update PaperRow p set p.words = :words, p.done = :done, p.parts = :parts where p.id = :id and p.state = RUNNING")
+    @Query(
+            "update PaperRow p set p.words = :words, p.done = :done, p.parts = :parts where p.id = :id and p.state = RUNNING")
     int reached(UUID id, String words, int done, int parts);
 
     /** @return 0 when it was not running any more */
     @Modifying
-    @Query("update PaperRow p set p.state = :state, p.words = :words, p.draft = :draft, p.bytes = :bytes, p.finishedAt = :at where p.id = :id and p.state = RUNNING")
+    @Query("update PaperRow p set p.state = :state, p.words = :words, p.draft = :draft, "
+            + "p.bytes = :bytes, p.finishedAt = :at where p.id = :id and p.state = RUNNING")
     int ended(UUID id, PaperRow.State state, String words, boolean draft, int bytes, Instant at);
 }

@@ -15,17 +15,27 @@ import org.jspecify.annotations.Nullable;
 @Table(name = "paper")
 class PaperRow {
     /** How far it is. */
-    enum State { RUNNING, DONE, STOPPED, FAILED }
+    enum State {
+        RUNNING,
+        DONE,
+        STOPPED,
+        FAILED
+    }
 
     @Id
     private UUID id = UUID.randomUUID();
+
     private UUID jobId;
+
     @Enumerated(EnumType.STRING)
     private PaperKind kind = PaperKind.AS_BUILT;
+
     @Enumerated(EnumType.STRING)
     private PaperSize size = PaperSize.A4;
+
     @Enumerated(EnumType.STRING)
     private State state = State.RUNNING;
+
     private String words = "waiting";
     private int done;
     private int parts;
@@ -35,8 +45,7 @@ class PaperRow {
     private Instant madeAt = Instant.EPOCH;
     private @Nullable Instant finishedAt;
 
-    protected PaperRow() {
-    }
+    protected PaperRow() {}
 
     PaperRow(UUID jobId, PaperKind kind, PaperSize size, String madeBy, Instant madeAt) {
         this.jobId = jobId;

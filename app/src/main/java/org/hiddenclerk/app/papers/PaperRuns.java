@@ -37,7 +37,13 @@ class PaperRuns {
     private final TransactionTemplate transaction;
     private final ExecutorService worker = Worker.named("papers");
 
-    PaperRuns(PaperRepository papers, PaperFileRepository files, PaperMaker maker, Houses houses, Clock clock, PlatformTransactionManager transactions) {
+    PaperRuns(
+            PaperRepository papers,
+            PaperFileRepository files,
+            PaperMaker maker,
+            Houses houses,
+            Clock clock,
+            PlatformTransactionManager transactions) {
         this.papers = papers;
         this.files = files;
         this.maker = maker;
@@ -56,14 +62,19 @@ class PaperRuns {
     List<PaperRow> of(UUID job) {
         houses.job(job);
         Instant old = clock.instant().minus(LONGEST);
-        papers.findByJobIdOrderByMadeAtDesc(job).stream().filter(row -> row.state() == PaperRow.State.RUNNING && row.madeAt().isBefore(old)).forEach(row -> end(row.id(), PaperRow.State.FAILED,
-                "The clerk was stopped meanwhile. Make it again.", false, 0));
+        papers.findByJobIdOrderByMadeAtDesc(job).stream()
+                .filter(row ->
+                        row.state() == PaperRow.State.RUNNING && row.madeAt().isBefore(old))
+                .forEach(row -> end(
+                        row.id(), PaperRow.State.FAILED, "The clerk was stopped meanwhile. Make it again.", false, 0));
         return papers.findByJobIdOrderByMadeAtDesc(job);
     }
 
     /** @throws ProblemException when the job has no such paper */
     PaperRow find(UUID job, UUID paper) {
-        return papers.findById(paper).filter(row -> row.jobId().equals(job)).orElseThrow(() -> ProblemException.notFound("paper"));
+        return papers.findById(paper)
+                .filter(row -> row.jobId().equals(job))
+                .orElseThrow(() -> ProblemException.notFound("paper"));
     }
 
     UUID start(UUID job, PaperKind kind, PaperSize size, String who) {
@@ -87,7 +98,14 @@ class PaperRuns {
         try {
             PaperMaker.Printed printed = maker.print(row.jobId(), row.kind(), row.size(), who, watch);
             transaction.executeWithoutResult(status -> {
-                if (papers.ended(row.id(), PaperRow.State.DONE, printed.draft() ? "printed as a draft" : "printed", printed.draft(), printed.pdf().length, now()) > 0) {
+                if (papers.ended(
+                                row.id(),
+                                PaperRow.State.DONE,
+                                printed.draft() ? "printed as a draft" : "printed",
+                                printed.draft(),
+                                printed.pdf().length,
+                                now())
+                        > 0) {
                     files.save(new PaperFileRow(row.id(), printed.pdf()));
                     forgetOld(row);
                 }
@@ -102,16 +120,24 @@ class PaperRuns {
             end(row.id(), PaperRow.State.FAILED, "The paper is too large for the memory that the clerk has.", false, 0);
         } catch (RuntimeException e) {
             LOG.error("Paper {} could not be printed.", row.id(), e);
-            end(row.id(), PaperRow.State.FAILED, "The paper could not be printed; the log of the clerk says why.", false, 0);
+            end(
+                    row.id(),
+                    PaperRow.State.FAILED,
+                    "The paper could not be printed; the log of the clerk says why.",
+                    false,
+                    0);
         }
     }
 
     private void forgetOld(PaperRow printed) {
-        papers.findByJobIdOrderByMadeAtDesc(printed.jobId()).stream().filter(row -> row.kind() == printed.kind() && row.state() != PaperRow.State.RUNNING).skip(KEPT).forEach(row -> {
-            files.findById(row.id()).ifPresent(files::delete);
-            files.flush();
-            papers.delete(row);
-        });
+        papers.findByJobIdOrderByMadeAtDesc(printed.jobId()).stream()
+                .filter(row -> row.kind() == printed.kind() && row.state() != PaperRow.State.RUNNING)
+                .skip(KEPT)
+                .forEach(row -> {
+                    files.findById(row.id()).ifPresent(files::delete);
+                    files.flush();
+                    papers.delete(row);
+                });
     }
 
     private void end(UUID paper, PaperRow.State state, String words, boolean draft, int bytes) {
@@ -128,6 +154,8 @@ class PaperRuns {
     }
 
     byte[] pdf(UUID paper) {
-        return files.findById(paper).map(PaperFileRow::pdf).orElseThrow(() -> ProblemException.conflict("This paper is not printed yet."));
+        return files.findById(paper)
+                .map(PaperFileRow::pdf)
+                .orElseThrow(() -> ProblemException.conflict("This paper is not printed yet."));
     }
 }

@@ -2,7 +2,8 @@ package org.hiddenclerk.app.papers;
 
 /** Sizes of paper. */
 public enum PaperSize {
-    A4("A4", 180, 267), LETTER("letter", 186, 249);
+    A4("A4", 180, 267),
+    LETTER("letter", 186, 249);
 
     private static final double HEADINGS = 150;
 

@@ -47,36 +47,65 @@ class PapersController {
     }
 
     /** Papers that can be made, and those that were. */
-    record PapersView(List<PaperKindView> kinds, List<PaperView> papers) {
-    }
+    record PapersView(List<PaperKindView> kinds, List<PaperView> papers) {}
 
-    record PaperKindView(PaperKind kind, String label) {
-    }
+    record PaperKindView(PaperKind kind, String label) {}
 
     /** {@code done} of {@code parts}, as far as it is known; 0 of 0 otherwise. */
-    record PaperView(UUID id, PaperKind kind, String label, PaperSize size, PaperRow.State state, String words, int done, int parts, boolean draft, int bytes, String madeBy, Instant madeAt,
-                     @MayBeAbsent Instant finishedAt) {
+    record PaperView(
+            UUID id,
+            PaperKind kind,
+            String label,
+            PaperSize size,
+            PaperRow.State state,
+            String words,
+            int done,
+            int parts,
+            boolean draft,
+            int bytes,
+            String madeBy,
+            Instant madeAt,
+            @MayBeAbsent Instant finishedAt) {
         static PaperView of(PaperRow row) {
-            return new PaperView(row.id(), row.kind(), row.kind().label(), row.size(), row.state(), row.words(), row.done(), row.parts(), row.isDraft(), row.bytes(), row.madeBy(), row.madeAt(),
+            return new PaperView(
+                    row.id(),
+                    row.kind(),
+                    row.kind().label(),
+                    row.size(),
+                    row.state(),
+                    row.words(),
+                    row.done(),
+                    row.parts(),
+                    row.isDraft(),
+                    row.bytes(),
+                    row.madeBy(),
+                    row.madeAt(),
                     row.finishedAt().orElse(null));
         }
     }
 
-    record NewPaper(@NotNull PaperKind kind, @NotNull PaperSize size) {
-    }
+    record NewPaper(@NotNull PaperKind kind, @NotNull PaperSize size) {}
 
-    record StartedPaper(UUID id) {
-    }
+    record StartedPaper(UUID id) {}
 
     /** What the sealed section is locked with, and what it is for. */
-    record SealedRequest(@NotBlank @Size(min = 12, max = 100) String password, @NotBlank @Size(min = 5, max = 200) String why, @NotNull PaperSize size) {
-    }
+    record SealedRequest(
+            @NotBlank @Size(min = 12, max = 100) String password,
+            @NotBlank @Size(min = 5, max = 200) String why,
+            @NotNull PaperSize size) {}
 
     @GetMapping
     @Operation(operationId = "papers")
     PapersView papers(@PathVariable UUID job, Principal who) {
-        return new PapersView(Arrays.stream(PaperKind.values()).filter(kind -> isFor(kind, who)).map(kind -> new PaperKindView(kind, kind.label())).toList(), runs.of(job).stream().filter(row ->
-                isFor(row.kind(), who)).map(PaperView::of).toList());
+        return new PapersView(
+                Arrays.stream(PaperKind.values())
+                        .filter(kind -> isFor(kind, who))
+                        .map(kind -> new PaperKindView(kind, kind.label()))
+                        .toList(),
+                runs.of(job).stream()
+                        .filter(row -> isFor(row.kind(), who))
+                        .map(PaperView::of)
+                        .toList());
     }
 
     private static boolean isFor(PaperKind kind, Principal who) {
@@ -85,7 +114,8 @@ class PapersController {
 
     private static void mustBeFor(PaperKind kind, Principal who) {
         if (!isFor(kind, who)) {
-            throw new ProblemException(HttpStatus.FORBIDDEN, "This paper tells prices, which are for leads.", List.of());
+            throw new ProblemException(
+                    HttpStatus.FORBIDDEN, "This paper tells prices, which are for leads.", List.of());
         }
     }
 
@@ -109,15 +139,27 @@ class PapersController {
     ResponseEntity<byte[]> file(@PathVariable UUID job, @PathVariable UUID paper, Principal who) {
         PaperRow row = runs.find(job, paper);
         mustBeFor(row.kind(), who);
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "inline; filename=\"" + row.kind().file() + (row.isDraft() ? "-draft" : "") + ".pdf\"")
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header(
+                        "Content-Disposition",
+                        "inline; filename=\"" + row.kind().file() + (row.isDraft() ? "-draft" : "") + ".pdf\"")
                 .body(runs.pdf(paper));
     }
 
     @PostMapping(value = "/sealed-section.pdf", produces = MediaType.APPLICATION_PDF_VALUE)
     @Needs(Right.CODES)
-    @Operation(operationId = "sealedSection", summary = "The codes of the modules, locked with a password; each counts as shown. For leads")
-    ResponseEntity<byte[]> sealedSection(@PathVariable UUID job, @Valid @RequestBody SealedRequest request, Principal who) {
-        byte[] pdf = sealed.print(job, request.size(), request.password(), request.why().strip(), people.nameOf(who));
-        return ResponseEntity.ok().contentType(MediaType.APPLICATION_PDF).header("Content-Disposition", "attachment; filename=\"sealed-section.pdf\"").header("Cache-Control", "no-store").body(pdf);
+    @Operation(
+            operationId = "sealedSection",
+            summary = "The codes of the modules, locked with a password; each counts as shown. For leads")
+    ResponseEntity<byte[]> sealedSection(
+            @PathVariable UUID job, @Valid @RequestBody SealedRequest request, Principal who) {
+        byte[] pdf = sealed.print(
+                job, request.size(), request.password(), request.why().strip(), people.nameOf(who));
+        return ResponseEntity.ok()
+                .contentType(MediaType.APPLICATION_PDF)
+                .header("Content-Disposition", "attachment; filename=\"sealed-section.pdf\"")
+                .header("Cache-Control", "no-store")
+                .body(pdf);
     }
 }

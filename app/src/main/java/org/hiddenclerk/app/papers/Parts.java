@@ -20,15 +20,19 @@ import org.hiddenclerk.core.wiring.TerminalTable;
 
 /** What several papers are put together from. */
 final class Parts {
-    static final String LICENSED = "Fixed wiring is for a licensed person under the local code. Isolate and prove dead before a box is opened. This paper records what was planned and found; "
+    static final String LICENSED = "Fixed wiring is for a licensed person under the local code. Isolate and prove "
+            + "dead before a box is opened. This paper records what was planned and found; "
             + "it never says that work is safe to do.";
 
-    private Parts() {
-    }
+    private Parts() {}
 
     /** A table whose head is repeated on each page. A row whose cells are all empty is a line to write on. */
     static DomContent rows(List<String> heads, List<List<DomContent>> rows) {
-        return rows.isEmpty() ? p("None.").withClass("soft") : table(thead(tr(each(heads, head -> th(head)))), tbody(each(rows, row -> tr(each(row, cell -> td(cell))))));
+        return rows.isEmpty()
+                ? p("None.").withClass("soft")
+                : table(
+                        thead(tr(each(heads, head -> th(head)))),
+                        tbody(each(rows, row -> tr(each(row, cell -> td(cell))))));
     }
 
     static DomContent mono(String words) {
@@ -44,18 +48,44 @@ final class Parts {
     }
 
     static DomContent terminals(List<TerminalTable.Line> lines) {
-        return rows(List.of("Where", "Terminal", "Holds"), lines.stream().map(line -> List.of(text(line.device()), mono(line.terminal()), text(line.holds().isEmpty() ? "leave free"
-                : String.join(", ", line.holds().stream().map(held -> held.words()).toList())))).toList());
+        return rows(
+                List.of("Where", "Terminal", "Holds"),
+                lines.stream()
+                        .map(line -> List.of(
+                                text(line.device()),
+                                mono(line.terminal()),
+                                text(
+                                        line.holds().isEmpty()
+                                                ? "leave free"
+                                                : String.join(
+                                                        ", ",
+                                                        line.holds().stream()
+                                                                .map(held -> held.words())
+                                                                .toList()))))
+                        .toList());
     }
 
     /** The first page: what it is, of which house, and how final. */
     static DomContent cover(String kind, HouseFacts facts, DomContent... more) {
-        return div(p("Hidden Clerk").withClass("soft kind"), h1(kind), p(facts.name() + (facts.place().isEmpty() ? "" : ", " + facts.place())).withClass("big"),
-                p(facts.house().region().label() + " · made " + HouseFactsReader.MOMENT.format(facts.at()) + " UTC by " + facts.by()).withClass("soft"), p(LICENSED).withClass("caution"), each(List.of(more),
-                part -> part)).withClass("cover");
+        return div(
+                        p("Hidden Clerk").withClass("soft kind"),
+                        h1(kind),
+                        p(facts.name() + (facts.place().isEmpty() ? "" : ", " + facts.place()))
+                                .withClass("big"),
+                        p(facts.house().region().label() + " · made " + HouseFactsReader.MOMENT.format(facts.at())
+                                        + " UTC by " + facts.by())
+                                .withClass("soft"),
+                        p(LICENSED).withClass("caution"),
+                        each(List.of(more), part -> part))
+                .withClass("cover");
     }
 
     static DomContent contents(List<PdfRenderer.Chapter> chapters) {
-        return table(tbody(each(chapters, chapter -> tr(td(a(chapter.name()).withHref("#" + chapter.id())), td(a().withHref("#" + chapter.id())).withClass("at"))))).withClass("toc");
+        return table(tbody(each(
+                        chapters,
+                        chapter -> tr(
+                                td(a(chapter.name()).withHref("#" + chapter.id())),
+                                td(a().withHref("#" + chapter.id())).withClass("at")))))
+                .withClass("toc");
     }
 }

@@ -29,10 +29,12 @@ final class PdfCanvas implements Canvas {
      * @param top   of the drawing, in points from the bottom of the page
      * @param scale points for one unit of the drawing
      */
-    PdfCanvas(PDPageContentStream page, Fonts fonts, double left, double top, double scale, Drawing drawing) throws IOException {
+    PdfCanvas(PDPageContentStream page, Fonts fonts, double left, double top, double scale, Drawing drawing)
+            throws IOException {
         this.page = page;
         this.fonts = fonts;
-        page.transform(new Matrix((float) scale, 0, 0, (float) -scale, (float) left, (float) (top + drawing.top() * scale)));
+        page.transform(
+                new Matrix((float) scale, 0, 0, (float) -scale, (float) left, (float) (top + drawing.top() * scale)));
         page.addRect(0, drawing.top(), drawing.width(), drawing.height());
         page.clip();
     }
@@ -45,7 +47,9 @@ final class PdfCanvas implements Canvas {
                 switch (piece.kind()) {
                     case 'M' -> page.moveTo((float) at[0], (float) at[1]);
                     case 'L' -> page.lineTo((float) at[0], (float) at[1]);
-                    case 'C' -> page.curveTo((float) at[0], (float) at[1], (float) at[2], (float) at[3], (float) at[4], (float) at[5]);
+                    case 'C' ->
+                        page.curveTo((float) at[0], (float) at[1], (float) at[2], (float) at[3], (float) at[4], (float)
+                                at[5]);
                     default -> page.closePath();
                 }
             }
@@ -58,7 +62,8 @@ final class PdfCanvas implements Canvas {
                 page.setStrokingColor(Color.decode(pen.ink()));
                 page.setLineWidth((float) pen.width());
                 page.setLineCapStyle(pen.isRound() ? ROUND : BUTT);
-                page.setLineDashPattern(pen.dash() > 0 ? new float[] {(float) pen.dash(), (float) pen.gap()} : new float[0], 0);
+                page.setLineDashPattern(
+                        pen.dash() > 0 ? new float[] {(float) pen.dash(), (float) pen.gap()} : new float[0], 0);
             }
             if (filled && drawn) {
                 page.fillAndStroke();

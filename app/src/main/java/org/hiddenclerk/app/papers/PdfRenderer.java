@@ -43,8 +43,7 @@ final class PdfRenderer {
         XRLog.setLoggingEnabled(false);
     }
 
-    private PdfRenderer() {
-    }
+    private PdfRenderer() {}
 
     /**
      * A paper that is ready to be printed.
@@ -53,8 +52,7 @@ final class PdfRenderer {
      * @param foot  what stands at the foot of each page, on the left
      * @param draft across each page; empty for a final paper
      */
-    record Paper(String title, String foot, String draft, List<Chapter> chapters, Figures figures, DomContent body) {
-    }
+    record Paper(String title, String foot, String draft, List<Chapter> chapters, Figures figures, DomContent body) {}
 
     /** A bookmark. @param id of the element that it leads to */
     record Chapter(String name, String id, List<Chapter> parts) {
@@ -79,14 +77,24 @@ final class PdfRenderer {
     /** Where a figure came to stand. @param page from 0; the rest in points, from the lower left of the page */
     private record Place(int figure, int page, float x, float y, float height) {
         static Place of(PagePosition<Box> position) {
-            return new Place(Integer.parseInt(position.getId().substring(Figures.ID.length())), position.getPageNo(), position.getX(), position.getY(), position.getHeight());
+            return new Place(
+                    Integer.parseInt(position.getId().substring(Figures.ID.length())),
+                    position.getPageNo(),
+                    position.getX(),
+                    position.getY(),
+                    position.getHeight());
         }
     }
 
     /** Writes the text into a document, and lets go of the layout, which is far larger than what comes of it. */
-    private static List<Place> layOut(Paper paper, PaperSize size, PDDocument document, Watch watch) throws IOException {
-        PdfRendererBuilder builder = new PdfRendererBuilder().useFastMode().usePdfUaAccessibility(true).withProducer("Hidden Clerk").usePDDocument(document).withHtmlContent(html(paper, size),
-                null);
+    private static List<Place> layOut(Paper paper, PaperSize size, PDDocument document, Watch watch)
+            throws IOException {
+        PdfRendererBuilder builder = new PdfRendererBuilder()
+                .useFastMode()
+                .usePdfUaAccessibility(true)
+                .withProducer("Hidden Clerk")
+                .usePDDocument(document)
+                .withHtmlContent(html(paper, size), null);
         font(builder, PLAIN_FILE, SANS, 400);
         font(builder, BOLD_FILE, SANS, 700);
         font(builder, MONO_FILE, MONO, 400);
@@ -97,7 +105,11 @@ final class PdfRenderer {
             renderer.layout();
             watch.at("printing", 0, 0);
             renderer.createPDFKeepOpen();
-            return paper.figures().placed().isEmpty() ? List.of() : renderer.findPagePositionsByID(Pattern.compile(Figures.ID + "\\d+")).stream().map(Place::of).toList();
+            return paper.figures().placed().isEmpty()
+                    ? List.of()
+                    : renderer.findPagePositionsByID(Pattern.compile(Figures.ID + "\\d+")).stream()
+                            .map(Place::of)
+                            .toList();
         } finally {
             // The library keeps its layout by thread, and this thread lives on.
             ThreadCtx.cleanup();
@@ -109,8 +121,10 @@ final class PdfRenderer {
         if (places.isEmpty()) {
             return;
         }
-        PdfCanvas.Fonts fonts = new PdfCanvas.Fonts(load(document, PLAIN_FILE), load(document, BOLD_FILE), load(document, MONO_FILE));
-        Map<Integer, List<Place>> byPage = places.stream().collect(Collectors.groupingBy(Place::page, TreeMap::new, Collectors.toList()));
+        PdfCanvas.Fonts fonts =
+                new PdfCanvas.Fonts(load(document, PLAIN_FILE), load(document, BOLD_FILE), load(document, MONO_FILE));
+        Map<Integer, List<Place>> byPage =
+                places.stream().collect(Collectors.groupingBy(Place::page, TreeMap::new, Collectors.toList()));
         for (Map.Entry<Integer, List<Place>> onPage : byPage.entrySet()) {
             PDPage page = document.getPage(onPage.getKey());
             try (PDPageContentStream content = new PDPageContentStream(document, page, AppendMode.APPEND, true, true)) {
@@ -118,7 +132,14 @@ final class PdfRenderer {
                 for (Place place : onPage.getValue()) {
                     Figures.Placed figure = figures.placed().get(place.figure());
                     content.saveGraphicsState();
-                    figure.drawing().on(new PdfCanvas(content, fonts, place.x(), place.y() + place.height(), figure.scale(), figure.drawing()));
+                    figure.drawing()
+                            .on(new PdfCanvas(
+                                    content,
+                                    fonts,
+                                    place.x(),
+                                    place.y() + place.height(),
+                                    figure.scale(),
+                                    figure.drawing()));
                     content.restoreGraphicsState();
                 }
                 content.endMarkedContent();
@@ -138,8 +159,13 @@ final class PdfRenderer {
     }
 
     private static String html(Paper paper, PaperSize size) {
-        StringBuilder html = new StringBuilder("<html lang=\"en\"><head><title>").append(escaped(paper.title())).append("</title><meta name=\"description\" content=\"").append(escaped(
-                paper.title())).append("\"/><style>").append(STYLE.replace("SIZE", size.css()).replace("FOOT", inStyle(paper.foot()))).append("</style>");
+        StringBuilder html = new StringBuilder("<html lang=\"en\"><head><title>")
+                .append(escaped(paper.title()))
+                .append("</title><meta name=\"description\" content=\"")
+                .append(escaped(paper.title()))
+                .append("\"/><style>")
+                .append(STYLE.replace("SIZE", size.css()).replace("FOOT", inStyle(paper.foot())))
+                .append("</style>");
         if (!paper.chapters().isEmpty()) {
             html.append("<bookmarks>");
             paper.chapters().forEach(chapter -> bookmark(html, chapter));
@@ -158,7 +184,11 @@ final class PdfRenderer {
     }
 
     private static void bookmark(StringBuilder html, Chapter chapter) {
-        html.append("<bookmark name=\"").append(escaped(chapter.name())).append("\" href=\"#").append(chapter.id()).append("\">");
+        html.append("<bookmark name=\"")
+                .append(escaped(chapter.name()))
+                .append("\" href=\"#")
+                .append(chapter.id())
+                .append("\">");
         chapter.parts().forEach(part -> bookmark(html, part));
         html.append("</bookmark>");
     }

@@ -16,23 +16,43 @@ import org.hiddenclerk.app.ordering.Orders;
 
 /** The pick list of a job, by supplier, with a square for each line. */
 final class PickListPaper {
-    private PickListPaper() {
-    }
+    private PickListPaper() {}
 
     static PdfRenderer.Paper of(HouseFacts facts, List<Orders.SupplierView> suppliers) {
-        DomContent body = div(h1("Pick list"), p(facts.name() + ", " + HouseFactsReader.MOMENT.format(facts.at()) + " UTC").withClass("soft"), suppliers.isEmpty() ? p("Nothing is picked yet.")
-                : text(""), each(suppliers, PickListPaper::supplier), p("Spares are the share that the firm takes along of all pieces of a kind.").withClass("soft"));
-        return new PdfRenderer.Paper("Pick list, " + facts.name(), facts.name() + " · pick list", "", List.of(), new Figures(), body);
+        DomContent body = div(
+                h1("Pick list"),
+                p(facts.name() + ", " + HouseFactsReader.MOMENT.format(facts.at()) + " UTC")
+                        .withClass("soft"),
+                suppliers.isEmpty() ? p("Nothing is picked yet.") : text(""),
+                each(suppliers, PickListPaper::supplier),
+                p("Spares are the share that the firm takes along of all pieces of a kind.")
+                        .withClass("soft"));
+        return new PdfRenderer.Paper(
+                "Pick list, " + facts.name(), facts.name() + " · pick list", "", List.of(), new Figures(), body);
     }
 
     private static DomContent supplier(Orders.SupplierView supplier) {
-        return div(h3(supplier.supplier().isEmpty() ? "Not in the stock book" : supplier.supplier()), Parts.rows(List.of("", "What", "Code", "Needed", "Spare", "On the shelf", "Arrived",
-                "To order"), supplier.lines().stream().map(line -> List.<DomContent>of(span().withClass("box"), text(line.words()), mono(line.code()), figure(line.needed(), line.unit()), figure(
-                        line.spare(), line.unit()), figure(line.onHand(), line.unit()), figure(line.arrived(), line.unit()), toOrder(line))).toList()));
+        return div(
+                h3(supplier.supplier().isEmpty() ? "Not in the stock book" : supplier.supplier()),
+                Parts.rows(
+                        List.of("", "What", "Code", "Needed", "Spare", "On the shelf", "Arrived", "To order"),
+                        supplier.lines().stream()
+                                .map(line -> List.<DomContent>of(
+                                        span().withClass("box"),
+                                        text(line.words()),
+                                        mono(line.code()),
+                                        figure(line.needed(), line.unit()),
+                                        figure(line.spare(), line.unit()),
+                                        figure(line.onHand(), line.unit()),
+                                        figure(line.arrived(), line.unit()),
+                                        toOrder(line)))
+                                .toList()));
     }
 
     private static DomContent toOrder(Orders.OrderLine line) {
-        return line.packs() == null || line.packs().packs() == 0 ? figure(line.toOrder(), line.unit()) : mono(line.packs().packs() + " × " + line.packs().pieces());
+        return line.packs() == null || line.packs().packs() == 0
+                ? figure(line.toOrder(), line.unit())
+                : mono(line.packs().packs() + " × " + line.packs().pieces());
     }
 
     private static DomContent figure(BigDecimal figure, String unit) {

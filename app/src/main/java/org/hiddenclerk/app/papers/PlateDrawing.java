@@ -46,7 +46,12 @@ final class PlateDrawing implements Drawing {
             } else if (mechanism != Mechanism.FIXED_ON) {
                 canvas.line(Way.from(x, y + KEY / 2.0).line(x + KEY, y + KEY / 2.0), pen);
             }
-            canvas.words(x + KEY / 2.0, PITCH + EDGE + 16, Canvas.Hand.plain(15).strong(), Canvas.Anchor.MIDDLE, String.valueOf(i + 1));
+            canvas.words(
+                    x + KEY / 2.0,
+                    PITCH + EDGE + 16,
+                    Canvas.Hand.plain(15).strong(),
+                    Canvas.Anchor.MIDDLE,
+                    String.valueOf(i + 1));
         }
     }
 }

@@ -16,7 +16,10 @@ import org.hiddenclerk.core.wiring.BoxDrawing.Frame;
 import org.hiddenclerk.core.wiring.BoxDrawing.Point;
 import org.hiddenclerk.core.wiring.BoxDrawing.Shape;
 
-/** A drawing of a run, as the sheet Draw shows it at rest. On paper conductors are black and carry their letters; alone they have their colours too. */
+/**
+ * A drawing of a run, as the sheet Draw shows it at rest. On paper conductors are black and carry their letters;
+ * alone they have their colours too.
+ */
 final class RunDrawing implements Drawing {
     private static final String BODY = "#f3f1ec";
     private static final String SPARE_EDGE = "#9a958c";
@@ -27,6 +30,7 @@ final class RunDrawing implements Drawing {
     private static final int LIFT = 11;
     /** Room above and below a box that is shown alone. */
     private static final int BESIDE = 12;
+
     private static final double EDGE = 1.6;
     private static final double LINE = 1.8;
 
@@ -37,7 +41,10 @@ final class RunDrawing implements Drawing {
     private final int height;
 
     /** What carries the colour of a conductor. */
-    enum Ink { CODES, COLOURS }
+    enum Ink {
+        CODES,
+        COLOURS
+    }
 
     RunDrawing(BoxDrawing drawing, Ink ink, String title) {
         this.drawing = drawing;
@@ -57,7 +64,11 @@ final class RunDrawing implements Drawing {
 
     /** One box of a run alone, by its label; the whole when there is no such box. */
     RunDrawing only(String label) {
-        return drawing.boxes().stream().filter(room -> room.label().equals(label)).findFirst().map(room -> new RunDrawing(drawing, ink, title, room.frame())).orElse(this);
+        return drawing.boxes().stream()
+                .filter(room -> room.label().equals(label))
+                .findFirst()
+                .map(room -> new RunDrawing(drawing, ink, title, room.frame()))
+                .orElse(this);
     }
 
     @Override
@@ -106,26 +117,54 @@ final class RunDrawing implements Drawing {
             drawing.boxes().forEach(this::room);
             drawing.devices().forEach(this::device);
             drawing.wires().forEach(this::wire);
-            drawing.devices().forEach(device -> device.ports().forEach(port -> panel(port.x() - port.width() / 2.0, port.y() - 7, port.width(), 14, 7, Canvas.PAPER, Canvas.INK)));
+            drawing.devices().forEach(device -> device.ports()
+                    .forEach(port -> panel(
+                            port.x() - port.width() / 2.0,
+                            port.y() - 7,
+                            port.width(),
+                            14,
+                            7,
+                            Canvas.PAPER,
+                            Canvas.INK)));
             drawing.wires().forEach(this::tag);
             drawing.cables().forEach(cable -> {
                 Frame frame = cable.frame();
                 panel(frame);
-                canvas.words(frame.x() + frame.width() / 2.0, frame.y() + frame.height() / 2.0 + 4, Hand.mono(13.5), Anchor.MIDDLE, cable.name());
-                canvas.words(cable.left() ? frame.x() - 4 : frame.x() + frame.width(), frame.y() - 6, Hand.plain(13.5).soft(), cable.left() ? Anchor.START : Anchor.END, cable.label());
+                canvas.words(
+                        frame.x() + frame.width() / 2.0,
+                        frame.y() + frame.height() / 2.0 + 4,
+                        Hand.mono(13.5),
+                        Anchor.MIDDLE,
+                        cable.name());
+                canvas.words(
+                        cable.left() ? frame.x() - 4 : frame.x() + frame.width(),
+                        frame.y() - 6,
+                        Hand.plain(13.5).soft(),
+                        cable.left() ? Anchor.START : Anchor.END,
+                        cable.label());
             });
             drawing.loads().forEach(load -> {
-                canvas.line(Way.from(load.x() - 22, load.y()).line(load.x() - LOAD_RADIUS, load.y()), Pen.of(Canvas.INK, 2));
+                canvas.line(
+                        Way.from(load.x() - 22, load.y()).line(load.x() - LOAD_RADIUS, load.y()),
+                        Pen.of(Canvas.INK, 2));
                 shape(load.shape(), load.x(), load.y());
                 canvas.words(load.x() + LOAD_RADIUS + 7, load.y() - 1, Hand.plain(14), Anchor.START, load.label());
-                canvas.words(load.x() + LOAD_RADIUS + 7, load.y() + 15, Hand.mono(13).soft(), Anchor.START, load.detail());
+                canvas.words(
+                        load.x() + LOAD_RADIUS + 7, load.y() + 15, Hand.mono(13).soft(), Anchor.START, load.detail());
             });
         }
 
         private void room(BoxDrawing.Room room) {
             Frame frame = room.frame();
-            canvas.line(Way.rectangle(frame.x(), frame.y(), frame.width(), frame.height(), 8), Pen.of(Canvas.SOFT, 1.5).dashed(7, 5));
-            canvas.words(frame.x() + 12, frame.y() + frame.height() - 10, Hand.plain(15).strong(), Anchor.START, room.label());
+            canvas.line(
+                    Way.rectangle(frame.x(), frame.y(), frame.width(), frame.height(), 8),
+                    Pen.of(Canvas.SOFT, 1.5).dashed(7, 5));
+            canvas.words(
+                    frame.x() + 12,
+                    frame.y() + frame.height() - 10,
+                    Hand.plain(15).strong(),
+                    Anchor.START,
+                    room.label());
         }
 
         private void panel(Frame frame) {
@@ -147,29 +186,41 @@ final class RunDrawing implements Drawing {
                     panel(frame);
                     ports(device, 21, 13.5);
                     canvas.words(frame.x() + 10, frame.y() + 43, Hand.mono(14.5), Anchor.START, device.label());
-                    canvas.words(frame.x() + 10, frame.y() + 61, Hand.plain(13.5).soft(), Anchor.START, device.detail());
+                    canvas.words(
+                            frame.x() + 10, frame.y() + 61, Hand.plain(13.5).soft(), Anchor.START, device.detail());
                 }
                 case LOAD -> {
                     panel(frame);
                     shape(device.shape(), frame.x() + 22, frame.y() + 24);
-                    canvas.words(frame.x() + 44, frame.y() + 20, Hand.plain(14.5).strong(), Anchor.START, device.label());
+                    canvas.words(
+                            frame.x() + 44, frame.y() + 20, Hand.plain(14.5).strong(), Anchor.START, device.label());
                     canvas.words(frame.x() + 44, frame.y() + 37, Hand.mono(13).soft(), Anchor.START, device.detail());
                     ports(device, -12, 13);
                 }
                 case CONNECTOR, CAP -> {
-                    panel(frame.x(), frame.y() - 9, frame.width(), 18, device.kind() == BoxDrawing.DeviceKind.CAP ? 2 : 9, BODY, Canvas.INK);
+                    panel(
+                            frame.x(),
+                            frame.y() - 9,
+                            frame.width(),
+                            18,
+                            device.kind() == BoxDrawing.DeviceKind.CAP ? 2 : 9,
+                            BODY,
+                            Canvas.INK);
                     canvas.words(middle, frame.y() + 24, Hand.plain(13.5).soft(), Anchor.MIDDLE, device.label());
                 }
             }
         }
 
         private void ports(Device device, int below, double size) {
-            device.ports().forEach(port -> canvas.words(port.x(), port.y() + below, Hand.mono(size), Anchor.MIDDLE, port.name()));
+            device.ports()
+                    .forEach(port ->
+                            canvas.words(port.x(), port.y() + below, Hand.mono(size), Anchor.MIDDLE, port.name()));
         }
 
         /** Contacts at rest: closed arms rest on their terminal, open ones are lifted off. */
         private void contacts(Device device) {
-            List<Mechanism.Contact> atRest = device.contacts().isEmpty() ? List.of() : device.contacts().get(0);
+            List<Mechanism.Contact> atRest =
+                    device.contacts().isEmpty() ? List.of() : device.contacts().get(0);
             boolean open = atRest.isEmpty();
             int base = device.frame().y() + 64;
             Map<String, Integer> ports = new HashMap<>();
@@ -178,18 +229,26 @@ final class RunDrawing implements Drawing {
             if (open && device.contacts().size() > 1) {
                 arms.addAll(device.contacts().get(1));
             }
-            device.ports().forEach(port -> canvas.line(Way.from(port.x(), base + 4).line(port.x(), base), Pen.of(Canvas.INK, LINE)));
+            device.ports()
+                    .forEach(port ->
+                            canvas.line(Way.from(port.x(), base + 4).line(port.x(), base), Pen.of(Canvas.INK, LINE)));
             for (Mechanism.Contact arm : arms) {
                 Integer start = ports.get(arm.from());
                 Integer end = ports.get(arm.to());
                 if (start != null && end != null) {
-                    boolean passes = device.ports().stream().anyMatch(port -> (port.x() - start) * (port.x() - end) < 0);
+                    boolean passes =
+                            device.ports().stream().anyMatch(port -> (port.x() - start) * (port.x() - end) < 0);
                     int tip = open ? base - LIFT : base - 1;
                     Way way = Way.from(start, base);
-                    canvas.line(passes ? way.bend(start, base, (start + end) / 2.0, base - 2.0 * LIFT, end, tip) : way.line(end, tip), Pen.of(Canvas.INK, LINE).roundEnds());
+                    canvas.line(
+                            passes
+                                    ? way.bend(start, base, (start + end) / 2.0, base - 2.0 * LIFT, end, tip)
+                                    : way.line(end, tip),
+                            Pen.of(Canvas.INK, LINE).roundEnds());
                 }
             }
-            device.ports().forEach(port -> canvas.shape(Way.circle(port.x(), base, 2.2), Canvas.INK, Pen.of(Canvas.INK, 0)));
+            device.ports()
+                    .forEach(port -> canvas.shape(Way.circle(port.x(), base, 2.2), Canvas.INK, Pen.of(Canvas.INK, 0)));
         }
 
         private void wire(BoxDrawing.Wire wire) {
@@ -209,14 +268,22 @@ final class RunDrawing implements Drawing {
         }
 
         private void tag(BoxDrawing.Wire wire) {
-            String letters = wire.letters() + switch (wire.change()) {
-                case NONE -> "";
-                case MOVED -> "›";
-                case ADDED -> "+";
-                case CAPPED -> "×";
-            };
+            String letters = wire.letters()
+                    + switch (wire.change()) {
+                        case NONE -> "";
+                        case MOVED -> "›";
+                        case ADDED -> "+";
+                        case CAPPED -> "×";
+                    };
             double width = letters.length() * 7.5 + 8;
-            panel(wire.tag().x() - width / 2, wire.tag().y() - 8, width, 16, 3, Canvas.PAPER, wire.change() == Change.NONE ? SPARE_EDGE : Canvas.INK);
+            panel(
+                    wire.tag().x() - width / 2,
+                    wire.tag().y() - 8,
+                    width,
+                    16,
+                    3,
+                    Canvas.PAPER,
+                    wire.change() == Change.NONE ? SPARE_EDGE : Canvas.INK);
             canvas.words(wire.tag().x(), wire.tag().y() + 4, Hand.mono(12.5), Anchor.MIDDLE, letters);
         }
 
@@ -239,7 +306,12 @@ final class RunDrawing implements Drawing {
                 case COIL -> panel(x - 10, y - LOAD_RADIUS, 20, 2 * LOAD_RADIUS, 0, Canvas.PAPER, Canvas.INK);
                 case LAMP, NONE -> {
                     circle(x, y);
-                    canvas.line(Way.from(x - CROSS, y - CROSS).line(x + CROSS, y + CROSS).move(x + CROSS, y - CROSS).line(x - CROSS, y + CROSS), Pen.of(Canvas.INK, LINE));
+                    canvas.line(
+                            Way.from(x - CROSS, y - CROSS)
+                                    .line(x + CROSS, y + CROSS)
+                                    .move(x + CROSS, y - CROSS)
+                                    .line(x - CROSS, y + CROSS),
+                            Pen.of(Canvas.INK, LINE));
                 }
             }
         }
@@ -288,6 +360,8 @@ final class RunDrawing implements Drawing {
 
     private static double[] towards(Point from, Point to, double length) {
         double whole = Math.max(distance(from, to), 1e-9);
-        return new double[] {from.x() + (to.x() - from.x()) * length / whole, from.y() + (to.y() - from.y()) * length / whole};
+        return new double[] {
+            from.x() + (to.x() - from.x()) * length / whole, from.y() + (to.y() - from.y()) * length / whole
+        };
     }
 }

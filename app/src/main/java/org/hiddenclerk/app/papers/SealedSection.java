@@ -37,10 +37,27 @@ class SealedSection {
     byte[] print(UUID job, PaperSize size, String password, String why, String who) {
         JobRow row = houses.job(job);
         List<Credentials.Opened> codes = credentials.openAll(job, "sealed section: " + why, who);
-        PdfRenderer.Paper paper = new PdfRenderer.Paper("Sealed section, " + row.name(), row.name() + " · sealed section, keep it locked away", "", List.of(), new Figures(), div(h1("Sealed section"),
-                p(row.name() + (row.place().isEmpty() ? "" : ", " + row.place()) + ". Made by " + who + "."), p("With these codes anybody can take the modules over. Keep this apart from the other papers, "
-                + "locked away; hand it to the owner of the house and to nobody else.").withClass("caution"), Parts.rows(List.of("Module", "Serial", "Code", "Reads"), codes.stream().map(code ->
-                List.of(text(code.name()), mono(code.serial()), text(code.kind()), mono(code.text()))).toList())));
+        PdfRenderer.Paper paper = new PdfRenderer.Paper(
+                "Sealed section, " + row.name(),
+                row.name() + " · sealed section, keep it locked away",
+                "",
+                List.of(),
+                new Figures(),
+                div(
+                        h1("Sealed section"),
+                        p(row.name() + (row.place().isEmpty() ? "" : ", " + row.place()) + ". Made by " + who + "."),
+                        p("With these codes anybody can take the modules over. Keep this apart from the other papers, "
+                                        + "locked away; hand it to the owner of the house and to nobody else.")
+                                .withClass("caution"),
+                        Parts.rows(
+                                List.of("Module", "Serial", "Code", "Reads"),
+                                codes.stream()
+                                        .map(code -> List.of(
+                                                text(code.name()),
+                                                mono(code.serial()),
+                                                text(code.kind()),
+                                                mono(code.text())))
+                                        .toList())));
         return lock(PdfRenderer.print(paper, size, Watch.NOBODY), password);
     }
 
@@ -48,7 +65,8 @@ class SealedSection {
         try (PDDocument document = Loader.loadPDF(pdf)) {
             AccessPermission reading = new AccessPermission();
             reading.setCanModify(false);
-            StandardProtectionPolicy policy = new StandardProtectionPolicy(UUID.randomUUID().toString(), password, reading);
+            StandardProtectionPolicy policy =
+                    new StandardProtectionPolicy(UUID.randomUUID().toString(), password, reading);
             policy.setEncryptionKeyLength(KEY_BITS);
             document.protect(policy);
             ByteArrayOutputStream locked = new ByteArrayOutputStream();

@@ -21,7 +21,17 @@ final class SvgCanvas implements Canvas {
             xml = FACTORY.createXMLStreamWriter(text);
             xml.writeStartElement("svg");
             xml.writeDefaultNamespace("http://www.w3.org/2000/svg");
-            attributes("version", "1.1", "viewBox", "0 " + top + " " + width + " " + height, "width", figure(width), "height", figure(height), "fill", "none");
+            attributes(
+                    "version",
+                    "1.1",
+                    "viewBox",
+                    "0 " + top + " " + width + " " + height,
+                    "width",
+                    figure(width),
+                    "height",
+                    figure(height),
+                    "fill",
+                    "none");
             xml.writeStartElement("title");
             xml.writeCharacters(title);
             xml.writeEndElement();
@@ -59,8 +69,17 @@ final class SvgCanvas implements Canvas {
         }
         try {
             xml.writeStartElement("text");
-            attributes("x", figure(x), "y", figure(y), "font-size", figure(hand.size()), "font-family", hand.mono() ? "Atkinson Hyperlegible Mono, monospace"
-                    : "Atkinson Hyperlegible Next, sans-serif", "fill", hand.ink());
+            attributes(
+                    "x",
+                    figure(x),
+                    "y",
+                    figure(y),
+                    "font-size",
+                    figure(hand.size()),
+                    "font-family",
+                    hand.mono() ? "Atkinson Hyperlegible Mono, monospace" : "Atkinson Hyperlegible Next, sans-serif",
+                    "fill",
+                    hand.ink());
             if (hand.bold()) {
                 attributes("font-weight", "bold");
             }

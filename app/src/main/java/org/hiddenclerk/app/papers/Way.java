@@ -13,8 +13,7 @@ final class Way {
     private final List<Piece> pieces = new ArrayList<>();
 
     /** @param figures x and y in turn: one point, or for a curve its two controls and its end */
-    record Piece(char kind, double... figures) {
-    }
+    record Piece(char kind, double... figures) {}
 
     static Way from(double x, double y) {
         return new Way().move(x, y);
@@ -49,11 +48,22 @@ final class Way {
         double r = Math.min(radius, Math.min(width, height) / 2);
         double k = r * (1 - QUARTER);
         if (r == 0) {
-            return from(x, y).line(x + width, y).line(x + width, y + height).line(x, y + height).close();
+            return from(x, y)
+                    .line(x + width, y)
+                    .line(x + width, y + height)
+                    .line(x, y + height)
+                    .close();
         }
-        return from(x + r, y).line(x + width - r, y).curve(x + width - k, y, x + width, y + k, x + width, y + r).line(x + width, y + height - r)
-                .curve(x + width, y + height - k, x + width - k, y + height, x + width - r, y + height).line(x + r, y + height).curve(x + k, y + height, x, y + height - k, x, y + height - r)
-                .line(x, y + r).curve(x, y + k, x + k, y, x + r, y).close();
+        return from(x + r, y)
+                .line(x + width - r, y)
+                .curve(x + width - k, y, x + width, y + k, x + width, y + r)
+                .line(x + width, y + height - r)
+                .curve(x + width, y + height - k, x + width - k, y + height, x + width - r, y + height)
+                .line(x + r, y + height)
+                .curve(x + k, y + height, x, y + height - k, x, y + height - r)
+                .line(x, y + r)
+                .curve(x, y + k, x + k, y, x + r, y)
+                .close();
     }
 
     static Way circle(double x, double y, double radius) {
@@ -63,7 +73,10 @@ final class Way {
     /** The upper half of a circle, closed below. */
     static Way dome(double x, double y, double radius) {
         double k = radius * QUARTER;
-        return from(x - radius, y).curve(x - radius, y - k, x - k, y - radius, x, y - radius).curve(x + k, y - radius, x + radius, y - k, x + radius, y).close();
+        return from(x - radius, y)
+                .curve(x - radius, y - k, x - k, y - radius, x, y - radius)
+                .curve(x + k, y - radius, x + radius, y - k, x + radius, y)
+                .close();
     }
 
     List<Piece> pieces() {
@@ -72,11 +85,18 @@ final class Way {
 
     /** As the attribute {@code d} of an SVG path. */
     String svg() {
-        return pieces.stream().map(piece -> piece.kind() + java.util.Arrays.stream(piece.figures()).mapToObj(Way::figure).collect(Collectors.joining(" "))).collect(Collectors.joining());
+        return pieces.stream()
+                .map(piece -> piece.kind()
+                        + java.util.Arrays.stream(piece.figures())
+                                .mapToObj(Way::figure)
+                                .collect(Collectors.joining(" ")))
+                .collect(Collectors.joining());
     }
 
     /** Up to two decimals. */
     static String figure(double value) {
-        return BigDecimal.valueOf(Math.round(value * 100), 2).stripTrailingZeros().toPlainString();
+        return BigDecimal.valueOf(Math.round(value * 100), 2)
+                .stripTrailingZeros()
+                .toPlainString();
     }
 }

@@ -23,6 +23,7 @@ record CleanPhoto(int width, int height, byte[] jpeg) {
     static final int LONGEST = 2000;
     /** Larger pictures are not unpacked: a small file can hold a picture that fills the memory. */
     private static final long MOST_PIXELS = 60_000_000;
+
     private static final double QUALITY = 0.85;
     private static final Set<String> KINDS = Set.of("jpeg", "png");
 
@@ -34,14 +35,21 @@ record CleanPhoto(int width, int height, byte[] jpeg) {
     static CleanPhoto of(byte[] sent) {
         requireSensible(sent);
         try {
-            BufferedImage picture = Thumbnails.of(new ByteArrayInputStream(sent)).size(LONGEST, LONGEST).useExifOrientation(true)
+            BufferedImage picture = Thumbnails.of(new ByteArrayInputStream(sent))
+                    .size(LONGEST, LONGEST)
+                    .useExifOrientation(true)
                     .asBufferedImage();
-            BufferedImage plain = new BufferedImage(picture.getWidth(), picture.getHeight(), BufferedImage.TYPE_INT_RGB);
+            BufferedImage plain =
+                    new BufferedImage(picture.getWidth(), picture.getHeight(), BufferedImage.TYPE_INT_RGB);
             var canvas = plain.createGraphics();
             canvas.drawImage(picture, 0, 0, Color.WHITE, null);
             canvas.dispose();
             ByteArrayOutputStream jpeg = new ByteArrayOutputStream();
-            Thumbnails.of(plain).scale(1).outputFormat("jpg").outputQuality(QUALITY).toOutputStream(jpeg);
+            Thumbnails.of(plain)
+                    .scale(1)
+                    .outputFormat("jpg")
+                    .outputQuality(QUALITY)
+                    .toOutputStream(jpeg);
             return new CleanPhoto(plain.getWidth(), plain.getHeight(), jpeg.toByteArray());
         } catch (IOException | IllegalArgumentException | IndexOutOfBoundsException e) {
             throw notAPhoto("a file that breaks off or is damaged");
@@ -73,7 +81,9 @@ record CleanPhoto(int width, int height, byte[] jpeg) {
     }
 
     private static ProblemException notAPhoto(String found) {
-        return ProblemException.content("This photo cannot be kept", new FieldProblem("", found, "a JPEG or PNG picture of at most "
-                + MOST_PIXELS / 1_000_000 + " megapixels"));
+        return ProblemException.content(
+                "This photo cannot be kept",
+                new FieldProblem(
+                        "", found, "a JPEG or PNG picture of at most " + MOST_PIXELS / 1_000_000 + " megapixels"));
     }
 }

@@ -40,18 +40,23 @@ class PhotoController {
     }
 
     /** A photo; its picture is at /api/v1/photos/id. */
-    record PhotoView(UUID id, int width, int height, String takenBy, Instant takenAt) {
-    }
+    record PhotoView(UUID id, int width, int height, String takenBy, Instant takenAt) {}
 
     @GetMapping("/boxes/{box}/photos")
     @Operation(operationId = "photos")
     List<PhotoView> ofBox(@PathVariable UUID box) {
-        return photos.of(box).stream().map(p -> new PhotoView(p.getId(), p.getWidth(), p.getHeight(), p.getTakenBy(), p.getTakenAt())).toList();
+        return photos.of(box).stream()
+                .map(p -> new PhotoView(p.getId(), p.getWidth(), p.getHeight(), p.getTakenBy(), p.getTakenAt()))
+                .toList();
     }
 
-    @PostMapping(path = "/boxes/{box}/photos", consumes = {MediaType.IMAGE_JPEG_VALUE, MediaType.IMAGE_PNG_VALUE})
+    @PostMapping(
+            path = "/boxes/{box}/photos",
+            consumes = {MediaType.IMAGE_JPEG_VALUE, MediaType.IMAGE_PNG_VALUE})
     @ResponseStatus(HttpStatus.CREATED)
-    @Operation(operationId = "addPhoto", summary = "Keep a photo, made anew without positions and at most 2000 pixels long")
+    @Operation(
+            operationId = "addPhoto",
+            summary = "Keep a photo, made anew without positions and at most 2000 pixels long")
     PhotoView add(@PathVariable UUID box, @RequestBody byte[] picture, Principal who) {
         PhotoRow row = photos.add(box, CleanPhoto.of(picture), people.nameOf(who));
         return new PhotoView(row.id(), row.width(), row.height(), row.takenBy(), row.takenAt());
@@ -61,8 +66,13 @@ class PhotoController {
     @Operation(operationId = "photo")
     ResponseEntity<byte[]> picture(@PathVariable UUID photo) {
         PhotoRow row = photos.find(photo);
-        return ResponseEntity.ok().contentType(MediaType.IMAGE_JPEG).cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
-                .header(HttpHeaders.CONTENT_DISPOSITION, ContentDisposition.inline().filename("box.jpg").build().toString()).body(row.jpeg());
+        return ResponseEntity.ok()
+                .contentType(MediaType.IMAGE_JPEG)
+                .cacheControl(CacheControl.maxAge(Duration.ofDays(1)).cachePrivate())
+                .header(
+                        HttpHeaders.CONTENT_DISPOSITION,
+                        ContentDisposition.inline().filename("box.jpg").build().toString())
+                .body(row.jpeg());
     }
 
     @DeleteMapping("/photos/{photo}")

@@ -13,16 +13,18 @@ import java.util.UUID;
 class PhotoRow {
     @Id
     private UUID id;
+
     private UUID boxId;
     private int width;
     private int height;
+
     @Column(columnDefinition = "longblob")
     private byte[] jpeg;
+
     private String takenBy;
     private Instant takenAt;
 
-    protected PhotoRow() {
-    }
+    protected PhotoRow() {}
 
     PhotoRow(UUID boxId, CleanPhoto photo, String takenBy, Instant takenAt) {
         this.id = UUID.randomUUID();

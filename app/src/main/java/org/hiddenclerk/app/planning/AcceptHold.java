@@ -30,21 +30,32 @@ class AcceptHold {
 
     @Transactional
     void accept(UUID box, FindingCode code, String subject, String facts, String reason, String who) {
-        Finding finding = plans.judge(boxes.find(box)).findings().stream().filter(f -> f.code() == code && f.subject().key().equals(subject) && f.sentence().facts().equals(facts))
-                .findFirst().orElseThrow(() -> ProblemException.content("There is nothing to accept", new FieldProblem("/code", code + " at "
-                        + subject, "a finding of the plan as it is now")));
+        Finding finding = plans.judge(boxes.find(box)).findings().stream()
+                .filter(f -> f.code() == code
+                        && f.subject().key().equals(subject)
+                        && f.sentence().facts().equals(facts))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.content(
+                        "There is nothing to accept",
+                        new FieldProblem("/code", code + " at " + subject, "a finding of the plan as it is now")));
         if (finding.severity() == Severity.STOP) {
-            throw ProblemException.content("What stops a plan is never accepted", new FieldProblem("/code", code.name(), "a finding that holds"));
+            throw ProblemException.content(
+                    "What stops a plan is never accepted",
+                    new FieldProblem("/code", code.name(), "a finding that holds"));
         }
-        if (finding.severity() == Severity.HOLD && acceptances.list(box).stream().noneMatch(row -> row.isAbout(finding))) {
-            acceptances.keep(new AcceptedHoldRow(box, finding, reason, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
+        if (finding.severity() == Severity.HOLD
+                && acceptances.list(box).stream().noneMatch(row -> row.isAbout(finding))) {
+            acceptances.keep(new AcceptedHoldRow(
+                    box, finding, reason, who, clock.instant().truncatedTo(ChronoUnit.MICROS)));
         }
     }
 
     @Transactional
     void takeBack(UUID box, UUID acceptance) {
         List<AcceptedHoldRow> own = acceptances.list(box);
-        acceptances.takeBack(own.stream().filter(row -> row.id().equals(acceptance)).findFirst()
+        acceptances.takeBack(own.stream()
+                .filter(row -> row.id().equals(acceptance))
+                .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("accepted finding")));
     }
 }

@@ -8,7 +8,8 @@ import org.springframework.data.jpa.repository.Query;
 interface AcceptedHoldRepository extends JpaRepository<AcceptedHoldRow, UUID> {
     List<AcceptedHoldRow> findByBoxIdOrderByAcceptedAt(UUID boxId);
 
-    @Query("select a from AcceptedHoldRow a, BoxRow b, RoomRow r where a.boxId = b.id and b.roomId = r.id and r.jobId = :job "
-            + "order by a.acceptedAt")
+    @Query(
+            "select a from AcceptedHoldRow a, BoxRow b, RoomRow r where a.boxId = b.id and b.roomId = r.id and r.jobId = :job "
+                    + "order by a.acceptedAt")
     List<AcceptedHoldRow> findByJob(UUID job);
 }

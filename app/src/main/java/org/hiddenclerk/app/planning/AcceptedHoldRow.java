@@ -16,6 +16,7 @@ import org.jspecify.annotations.Nullable;
 public class AcceptedHoldRow {
     @Id
     private UUID id;
+
     private UUID boxId;
     private String code;
     private String subject;
@@ -25,8 +26,7 @@ public class AcceptedHoldRow {
     private String acceptedBy;
     private Instant acceptedAt;
 
-    protected AcceptedHoldRow() {
-    }
+    protected AcceptedHoldRow() {}
 
     AcceptedHoldRow(UUID boxId, Finding finding, String reason, String acceptedBy, Instant acceptedAt) {
         this.id = UUID.randomUUID();
@@ -42,7 +42,9 @@ public class AcceptedHoldRow {
 
     /** Other numbers make another finding: it has to be looked at again. */
     boolean isAbout(Finding other) {
-        return code.equals(other.code().name()) && subject.equals(other.subject().key()) && other.sentence().facts().equals(facts);
+        return code.equals(other.code().name())
+                && subject.equals(other.subject().key())
+                && other.sentence().facts().equals(facts);
     }
 
     UUID boxId() {

@@ -35,14 +35,25 @@ class ApplyRemedy {
     void apply(UUID box, long version, FindingCode code, String subject, Remedy.Kind kind, String who) {
         Boxes.Found found = boxes.findUnchanged(box, version);
         Predicate<Finding> same = f -> f.code() == code && f.subject().key().equals(subject);
-        if (plans.judge(found).findings().stream().filter(same).noneMatch(f -> f.remedies().stream().anyMatch(r -> r.kind() == kind))) {
-            throw ProblemException.content("There is nothing to mend", new FieldProblem("/code", code + " at " + subject, "a finding of the plan as it is now, with this remedy"));
+        if (plans.judge(found).findings().stream().filter(same).noneMatch(f -> f.remedies().stream()
+                .anyMatch(r -> r.kind() == kind))) {
+            throw ProblemException.content(
+                    "There is nothing to mend",
+                    new FieldProblem(
+                            "/code", code + " at " + subject, "a finding of the plan as it is now, with this remedy"));
         }
         List<PickEntry> picks = Picks.fromRows(found.picks());
-        List<PickEntry> mended = ways(kind, picks).stream().filter(way -> plans.judge(found, way).findings().stream().noneMatch(same))
-                .findFirst().orElseThrow(() -> ProblemException.content("Nothing in the stock book mends it", new FieldProblem("/kind", kind.name(),
-                        kind == Remedy.Kind.DEEPER_BOX ? "a spacer that is high enough; take a thinner module or work at the lamp"
-                                : "a bypass that is large enough; take a module that uses the neutral")));
+        List<PickEntry> mended = ways(kind, picks).stream()
+                .filter(way -> plans.judge(found, way).findings().stream().noneMatch(same))
+                .findFirst()
+                .orElseThrow(() -> ProblemException.content(
+                        "Nothing in the stock book mends it",
+                        new FieldProblem(
+                                "/kind",
+                                kind.name(),
+                                kind == Remedy.Kind.DEEPER_BOX
+                                        ? "a spacer that is high enough; take a thinner module or work at the lamp"
+                                        : "a bypass that is large enough; take a module that uses the neutral")));
         plans.choose(box, version, mended, who);
     }
 
@@ -50,19 +61,28 @@ class ApplyRemedy {
     private List<List<PickEntry>> ways(Remedy.Kind kind, List<PickEntry> picks) {
         List<List<PickEntry>> ways = new ArrayList<>();
         if (kind == Remedy.Kind.DEEPER_BOX) {
-            sizes(AccessoryDocument.Kind.SPACER, a -> Optional.ofNullable(a.spacerMm())).forEach(mm ->
-                    ways.add(picks.stream().map(pick -> pick.withSpacer(mm)).toList()));
+            sizes(AccessoryDocument.Kind.SPACER, a -> Optional.ofNullable(a.spacerMm()))
+                    .forEach(mm -> ways.add(
+                            picks.stream().map(pick -> pick.withSpacer(mm)).toList()));
         } else if (kind == Remedy.Kind.ADD_BYPASS) {
             for (int watts : sizes(AccessoryDocument.Kind.BYPASS, a -> Optional.ofNullable(a.watts()))) {
                 for (PickEntry pick : picks) {
-                    ways.add(picks.stream().map(other -> other == pick ? pick.withBypass(BigDecimal.valueOf(watts)) : other).toList());
+                    ways.add(picks.stream()
+                            .map(other -> other == pick ? pick.withBypass(BigDecimal.valueOf(watts)) : other)
+                            .toList());
                 }
             }
         }
         return ways;
     }
 
-    private List<Integer> sizes(AccessoryDocument.Kind kind, java.util.function.Function<AccessoryDocument, Optional<Integer>> size) {
-        return stock.accessories().stream().filter(a -> a.kind() == kind).flatMap(a -> size.apply(a).stream()).distinct().sorted().toList();
+    private List<Integer> sizes(
+            AccessoryDocument.Kind kind, java.util.function.Function<AccessoryDocument, Optional<Integer>> size) {
+        return stock.accessories().stream()
+                .filter(a -> a.kind() == kind)
+                .flatMap(a -> size.apply(a).stream())
+                .distinct()
+                .sorted()
+                .toList();
     }
 }

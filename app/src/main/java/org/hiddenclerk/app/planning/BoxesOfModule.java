@@ -31,9 +31,16 @@ class BoxesOfModule implements StockChange {
         List<Concerned> concerned = new ArrayList<>();
         for (UUID id : rows.findPickedWith(moduleCode)) {
             Boxes.Found found = boxes.find(id);
-            boolean issued = plans.lastIssued(id).filter(row -> plans.isCurrent(row, found)).isPresent();
-            concerned.add(new Concerned(found.job(), houses.job(found.job()).name(), id, found.row().label(),
-                    plans.judge(found).verdict().name(), issued));
+            boolean issued = plans.lastIssued(id)
+                    .filter(row -> plans.isCurrent(row, found))
+                    .isPresent();
+            concerned.add(new Concerned(
+                    found.job(),
+                    houses.job(found.job()).name(),
+                    id,
+                    found.row().label(),
+                    plans.judge(found).verdict().name(),
+                    issued));
         }
         return concerned;
     }

@@ -10,5 +10,4 @@ import jakarta.validation.constraints.Size;
  * @param secondEnd for a jumper, whether it is its second end
  * @param to        key of a place in the same box
  */
-record EndMove(@NotBlank @Size(max = 80) String wire, boolean secondEnd, @NotBlank @Size(max = 80) String to) {
-}
+record EndMove(@NotBlank @Size(max = 80) String wire, boolean secondEnd, @NotBlank @Size(max = 80) String to) {}

@@ -13,8 +13,7 @@ public interface FieldReadings {
      * @param stamp changes with every reading
      * @param boxes in which something was read
      */
-    record Read(String stamp, Set<UUID> boxes) {
-    }
+    record Read(String stamp, Set<UUID> boxes) {}
 
     Read in(UUID job);
 

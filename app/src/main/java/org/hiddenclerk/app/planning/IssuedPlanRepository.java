@@ -14,7 +14,8 @@ interface IssuedPlanRepository extends JpaRepository<IssuedPlanRow, UUID> {
     @Query("select p from IssuedPlanRow p join p.opens o where o = :box order by p.issuedAt desc")
     List<IssuedPlanRow> findThatOpen(UUID box, Limit most);
 
-    @Query("select p from IssuedPlanRow p left join fetch p.opens join BoxRow b on p.boxId = b.id join RoomRow r on b.roomId = r.id "
-            + "where r.jobId = :job order by p.issuedAt")
+    @Query(
+            "select p from IssuedPlanRow p left join fetch p.opens join BoxRow b on p.boxId = b.id join RoomRow r on b.roomId = r.id "
+                    + "where r.jobId = :job order by p.issuedAt")
     List<IssuedPlanRow> findByJob(UUID job);
 }

@@ -23,16 +23,22 @@ import org.jspecify.annotations.Nullable;
 public class IssuedPlanRow {
     @Id
     private UUID id;
+
     private UUID boxId;
     private long boxVersion;
+
     @Column(columnDefinition = "LONGTEXT")
     private String survey;
+
     @Column(columnDefinition = "LONGTEXT")
     private String picks;
+
     @Column(columnDefinition = "LONGTEXT")
     private String neighbours;
+
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable String modules;
+
     private int states;
     private String issuedBy;
     private Instant issuedAt;
@@ -43,11 +49,19 @@ public class IssuedPlanRow {
     @Column(name = "box_id")
     private List<UUID> opens = new ArrayList<>();
 
-    protected IssuedPlanRow() {
-    }
+    protected IssuedPlanRow() {}
 
-    IssuedPlanRow(UUID boxId, long boxVersion, String survey, String picks, String neighbours, String modules, int states, List<UUID> opens,
-                  String issuedBy, Instant issuedAt) {
+    IssuedPlanRow(
+            UUID boxId,
+            long boxVersion,
+            String survey,
+            String picks,
+            String neighbours,
+            String modules,
+            int states,
+            List<UUID> opens,
+            String issuedBy,
+            Instant issuedAt) {
         this.id = UUID.randomUUID();
         this.boxId = boxId;
         this.boxVersion = boxVersion;

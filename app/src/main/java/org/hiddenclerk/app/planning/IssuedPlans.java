@@ -23,7 +23,13 @@ class IssuedPlans implements IssuedWork {
     @Transactional(readOnly = true)
     public List<String> restingOn(Boxes.Found found) {
         Map<UUID, IssuedPlanRow> last = plans.lastIssuedByBox(found.job());
-        return Stream.concat(Stream.of(found.row()), found.neighbours().values().stream().map(Boxes.Neighbour::row)).filter(row -> last.containsKey(row.id())).filter(row ->
-                plans.isCurrent(last.get(row.id()), found)).map(BoxRow::label).sorted().toList();
+        return Stream.concat(
+                        Stream.of(found.row()),
+                        found.neighbours().values().stream().map(Boxes.Neighbour::row))
+                .filter(row -> last.containsKey(row.id()))
+                .filter(row -> plans.isCurrent(last.get(row.id()), found))
+                .map(BoxRow::label)
+                .sorted()
+                .toList();
     }
 }

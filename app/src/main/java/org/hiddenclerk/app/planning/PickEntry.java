@@ -25,15 +25,15 @@ import org.hiddenclerk.core.wiring.SchemeCode;
  * @param bypassWatts bypass at each lamp, if any
  * @param spacerMm    what a spacer under the plate adds to the depth of the box, if one is planned
  */
-public record PickEntry(@NotBlank @Size(max = 40) String moduleCode,
-                        @NotNull @Size(max = 6) List<@NotNull Integer> gangs,
-                        @NotNull Map<Integer, InputBehaviour> behaviours,
-                        @MayBeAbsent @DecimalMin("1") @DecimalMax("200") @Digits(integer = 3, fraction = 1)
-                        BigDecimal bypassWatts,
-                        @MayBeAbsent SchemeCode scheme,
-                        @MayBeAbsent @Size(max = 6) List<@NotNull Integer> loads,
-                        @MayBeAbsent @Size(max = 40) String companionCode,
-                        @MayBeAbsent @Min(1) @Max(200) Integer spacerMm) {
+public record PickEntry(
+        @NotBlank @Size(max = 40) String moduleCode,
+        @NotNull @Size(max = 6) List<@NotNull Integer> gangs,
+        @NotNull Map<Integer, InputBehaviour> behaviours,
+        @MayBeAbsent @DecimalMin("1") @DecimalMax("200") @Digits(integer = 3, fraction = 1) BigDecimal bypassWatts,
+        @MayBeAbsent SchemeCode scheme,
+        @MayBeAbsent @Size(max = 6) List<@NotNull Integer> loads,
+        @MayBeAbsent @Size(max = 40) String companionCode,
+        @MayBeAbsent @Min(1) @Max(200) Integer spacerMm) {
     public PickEntry {
         loads = loads == null ? List.of() : List.copyOf(loads);
         gangs = gangs == null ? null : List.copyOf(gangs);

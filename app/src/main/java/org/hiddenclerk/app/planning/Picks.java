@@ -26,7 +26,7 @@ import tools.jackson.databind.json.JsonMapper;
 /** Between picks as sent, as rows and as assignments of the core. */
 @Component
 class Picks {
-    private static final TypeReference<Map<String, String>> FINGERPRINTS = new TypeReference<>() { };
+    private static final TypeReference<Map<String, String>> FINGERPRINTS = new TypeReference<>() {};
 
     private final StockBook stock;
     private final JsonMapper json;
@@ -45,14 +45,16 @@ class Picks {
             PickEntry pick = picks.get(i);
             String at = "/picks/" + i;
             ModuleModel model = stock.require(pick.moduleCode(), at + "/moduleCode");
-            Optional<ModuleModel> companion = Optional.ofNullable(pick.companionCode())
-                    .map(code -> stock.require(code, at + "/companionCode"));
+            Optional<ModuleModel> companion =
+                    Optional.ofNullable(pick.companionCode()).map(code -> stock.require(code, at + "/companionCode"));
             SchemeCode scheme = Optional.ofNullable(pick.scheme()).orElseGet(() -> Assignment.usualScheme(model));
             int positions = pick.gangs().size() + pick.loads().size();
             int most = model.channels().isEmpty() ? 0 : Assignment.most(scheme, model, companion);
             if (positions == 0 || positions > most) {
-                problems.add(new FieldProblem(at + "/gangs", positions + " gangs", "1 to " + most + ", one for each channel of " + model.code()
-                        + " or each input of the sender"));
+                problems.add(new FieldProblem(
+                        at + "/gangs",
+                        positions + " gangs",
+                        "1 to " + most + ", one for each channel of " + model.code() + " or each input of the sender"));
                 continue;
             }
             ModuleModel reader = Assignment.reader(scheme, model, companion);
@@ -63,19 +65,30 @@ class Picks {
             }
             for (int gang : pick.gangs()) {
                 if (gang < 1 || gang > box.gangs().size() || !taken.add(gang)) {
-                    problems.add(new FieldProblem(at + "/gangs", "gang " + gang,
-                            "a gang of this box that no other pick has"));
+                    problems.add(new FieldProblem(
+                            at + "/gangs", "gang " + gang, "a gang of this box that no other pick has"));
                 }
             }
             pick.behaviours().forEach((gang, behaviour) -> {
                 if (!reader.behaviours().contains(behaviour)) {
-                    problems.add(new FieldProblem(at + "/behaviours/" + gang, behaviour.name(),
-                            "one that " + reader.code() + " can be set to: " + reader.behaviours().stream()
-                                    .map(Enum::name).sorted().toList()));
+                    problems.add(new FieldProblem(
+                            at + "/behaviours/" + gang,
+                            behaviour.name(),
+                            "one that " + reader.code() + " can be set to: "
+                                    + reader.behaviours().stream()
+                                            .map(Enum::name)
+                                            .sorted()
+                                            .toList()));
                 }
             });
-            assignments.add(new Assignment(scheme, model, pick.gangs(), pick.loads(), pick.behaviours(),
-                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of), companion,
+            assignments.add(new Assignment(
+                    scheme,
+                    model,
+                    pick.gangs(),
+                    pick.loads(),
+                    pick.behaviours(),
+                    Optional.ofNullable(pick.bypassWatts()).map(Watts::of),
+                    companion,
                     Optional.ofNullable(pick.spacerMm()).map(Millimetres::of)));
         }
         if (!problems.isEmpty()) {
@@ -89,7 +102,8 @@ class Picks {
         Map<String, String> modules = new TreeMap<>();
         rows.forEach(row -> {
             stock.fingerprint(row.moduleCode()).ifPresent(print -> modules.put(row.moduleCode(), print));
-            Optional.ofNullable(row.companionCode()).flatMap(code -> stock.fingerprint(code).map(print -> Map.entry(code, print)))
+            Optional.ofNullable(row.companionCode())
+                    .flatMap(code -> stock.fingerprint(code).map(print -> Map.entry(code, print)))
                     .ifPresent(e -> modules.put(e.getKey(), e.getValue()));
         });
         return modules;
@@ -97,22 +111,43 @@ class Picks {
 
     /** Whether the stock book still says of modules what it said when a plan was issued. */
     boolean areAsIssued(Optional<String> modules) {
-        return modules.isEmpty() || json.readValue(modules.get(), FINGERPRINTS).entrySet().stream()
-                .allMatch(e -> stock.fingerprint(e.getKey()).filter(e.getValue()::equals).isPresent());
+        return modules.isEmpty()
+                || json.readValue(modules.get(), FINGERPRINTS).entrySet().stream()
+                        .allMatch(e -> stock.fingerprint(e.getKey())
+                                .filter(e.getValue()::equals)
+                                .isPresent());
     }
 
     static List<BoxRow.PickPart> toRows(List<PickEntry> picks) {
         List<BoxRow.PickPart> rows = new ArrayList<>();
         for (int i = 0; i < picks.size(); i++) {
             PickEntry pick = picks.get(i);
-            Long bypass = pick.bypassWatts() == null ? null : Watts.of(pick.bypassWatts()).milliwatts();
+            Long bypass = pick.bypassWatts() == null
+                    ? null
+                    : Watts.of(pick.bypassWatts()).milliwatts();
             for (int gang : pick.gangs()) {
-                rows.add(new BoxRow.PickPart(gang, null, i + 1, pick.scheme(), pick.moduleCode(), pick.companionCode(),
-                        pick.behaviours().getOrDefault(gang, InputBehaviour.EVERY_FLIP), bypass, pick.spacerMm()));
+                rows.add(new BoxRow.PickPart(
+                        gang,
+                        null,
+                        i + 1,
+                        pick.scheme(),
+                        pick.moduleCode(),
+                        pick.companionCode(),
+                        pick.behaviours().getOrDefault(gang, InputBehaviour.EVERY_FLIP),
+                        bypass,
+                        pick.spacerMm()));
             }
             for (int load : pick.loads()) {
-                rows.add(new BoxRow.PickPart(0, load, i + 1, pick.scheme(), pick.moduleCode(), pick.companionCode(),
-                        InputBehaviour.EVERY_FLIP, bypass, pick.spacerMm()));
+                rows.add(new BoxRow.PickPart(
+                        0,
+                        load,
+                        i + 1,
+                        pick.scheme(),
+                        pick.moduleCode(),
+                        pick.companionCode(),
+                        InputBehaviour.EVERY_FLIP,
+                        bypass,
+                        pick.spacerMm()));
             }
         }
         return rows;
@@ -120,17 +155,27 @@ class Picks {
 
     static List<PickEntry> fromRows(List<BoxRow.PickPart> rows) {
         Map<Integer, List<BoxRow.PickPart>> byModule = new TreeMap<>();
-        rows.forEach(row -> byModule.computeIfAbsent(row.module(), m -> new ArrayList<>()).add(row));
+        rows.forEach(row ->
+                byModule.computeIfAbsent(row.module(), m -> new ArrayList<>()).add(row));
         List<PickEntry> picks = new ArrayList<>();
         for (List<BoxRow.PickPart> module : byModule.values()) {
             Map<Integer, InputBehaviour> behaviours = new LinkedHashMap<>();
-            List<BoxRow.PickPart> ofGangs = module.stream().filter(row -> row.loadNumber() == null).toList();
+            List<BoxRow.PickPart> ofGangs =
+                    module.stream().filter(row -> row.loadNumber() == null).toList();
             ofGangs.forEach(row -> behaviours.put(row.gang(), row.behaviour()));
             Long bypass = module.get(0).bypassMw();
-            picks.add(new PickEntry(module.get(0).moduleCode(), ofGangs.stream().map(BoxRow.PickPart::gang).toList(),
-                    behaviours, bypass == null ? null : new Watts(bypass).asDecimal(), module.get(0).scheme(),
-                    module.stream().map(BoxRow.PickPart::loadNumber).filter(java.util.Objects::nonNull).toList(),
-                    module.get(0).companionCode(), module.get(0).spacerMm()));
+            picks.add(new PickEntry(
+                    module.get(0).moduleCode(),
+                    ofGangs.stream().map(BoxRow.PickPart::gang).toList(),
+                    behaviours,
+                    bypass == null ? null : new Watts(bypass).asDecimal(),
+                    module.get(0).scheme(),
+                    module.stream()
+                            .map(BoxRow.PickPart::loadNumber)
+                            .filter(java.util.Objects::nonNull)
+                            .toList(),
+                    module.get(0).companionCode(),
+                    module.get(0).spacerMm()));
         }
         return picks;
     }

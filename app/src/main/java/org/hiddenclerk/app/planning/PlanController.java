@@ -40,8 +40,13 @@ class PlanController {
     private final Acceptances acceptances;
     private final ApplyRemedy applyRemedy;
 
-    PlanController(Boxes boxes, Plans plans, AcceptHold acceptHold, Acceptances acceptances, ApplyRemedy applyRemedy,
-                   People people) {
+    PlanController(
+            Boxes boxes,
+            Plans plans,
+            AcceptHold acceptHold,
+            Acceptances acceptances,
+            ApplyRemedy applyRemedy,
+            People people) {
         this.people = people;
         this.boxes = boxes;
         this.plans = plans;
@@ -51,16 +56,13 @@ class PlanController {
     }
 
     /** A choice of modules, and the version it was made on. */
-    record Choice(long version, @NotNull @Size(max = 6) List<@Valid @NotNull PickEntry> picks) {
-    }
+    record Choice(long version, @NotNull @Size(max = 6) List<@Valid @NotNull PickEntry> picks) {}
 
     /** Ends put elsewhere, in this order. */
-    record Moves(@NotNull @Size(min = 1, max = 24) List<@Valid @NotNull EndMove> moves) {
-    }
+    record Moves(@NotNull @Size(min = 1, max = 24) List<@Valid @NotNull EndMove> moves) {}
 
     /** The version to issue. */
-    record Issue(long version) {
-    }
+    record Issue(long version) {}
 
     @GetMapping
     @Operation(operationId = "plan")
@@ -91,25 +93,42 @@ class PlanController {
     }
 
     /** A remedy of a finding, and the version it was seen at. */
-    record Mending(long version, @NotNull FindingCode code, @NotNull @Size(max = 1000) String subject, @NotNull Remedy.Kind kind) {
-    }
+    record Mending(
+            long version,
+            @NotNull FindingCode code,
+            @NotNull @Size(max = 1000) String subject,
+            @NotNull Remedy.Kind kind) {}
 
     @PostMapping("/mend")
-    @Operation(operationId = "mend", summary = "Puts a spacer or a bypass of the stock book into the plan, the smallest that mends the finding")
+    @Operation(
+            operationId = "mend",
+            summary = "Puts a spacer or a bypass of the stock book into the plan, the smallest that mends the finding")
     PlanView mend(@PathVariable UUID box, @Valid @RequestBody Mending mending, Principal who) {
-        applyRemedy.apply(box, mending.version(), mending.code(), mending.subject(), mending.kind(), people.nameOf(who));
+        applyRemedy.apply(
+                box, mending.version(), mending.code(), mending.subject(), mending.kind(), people.nameOf(who));
         return view(box);
     }
 
     /** What a lead takes on, and why. */
-    record Acceptance(@NotNull FindingCode code, @NotNull @Size(max = 1000) String subject, @NotNull @Size(max = 1000) String facts, @NotBlank @Size(min = 10, max = 500) String reason) {
-    }
+    record Acceptance(
+            @NotNull FindingCode code,
+            @NotNull @Size(max = 1000) String subject,
+            @NotNull @Size(max = 1000) String facts,
+            @NotBlank @Size(min = 10, max = 500) String reason) {}
 
     @PostMapping("/accepted")
     @Needs(Right.LEAD)
-    @Operation(operationId = "acceptHold", summary = "A lead takes on what holds the plan back; what stops it is never accepted")
+    @Operation(
+            operationId = "acceptHold",
+            summary = "A lead takes on what holds the plan back; what stops it is never accepted")
     PlanView accept(@PathVariable UUID box, @Valid @RequestBody Acceptance acceptance, Principal who) {
-        acceptHold.accept(box, acceptance.code(), acceptance.subject(), acceptance.facts(), acceptance.reason().strip(), people.nameOf(who));
+        acceptHold.accept(
+                box,
+                acceptance.code(),
+                acceptance.subject(),
+                acceptance.facts(),
+                acceptance.reason().strip(),
+                people.nameOf(who));
         return view(box);
     }
 
@@ -129,7 +148,14 @@ class PlanController {
     private PlanView view(UUID box, Set<String> off) {
         Boxes.Found found = boxes.find(box);
         Optional<IssuedPlanRow> issued = plans.lastIssued(box);
-        return PlanView.of(found, plans.assignments(found), plans.judge(found), plans.reliesOn(found), issued,
-                issued.filter(row -> plans.isCurrent(row, found)).isPresent(), acceptances.list(box), off);
+        return PlanView.of(
+                found,
+                plans.assignments(found),
+                plans.judge(found),
+                plans.reliesOn(found),
+                issued,
+                issued.filter(row -> plans.isCurrent(row, found)).isPresent(),
+                acceptances.list(box),
+                off);
     }
 }

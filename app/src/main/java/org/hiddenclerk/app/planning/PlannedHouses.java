@@ -54,8 +54,7 @@ public class PlannedHouses {
         kept.remove(anew.job());
     }
 
-    private record Cached(List<Object> key, Planned planned) {
-    }
+    private record Cached(List<Object> key, Planned planned) {}
 
     /**
      * A house as it is planned.
@@ -67,8 +66,14 @@ public class PlannedHouses {
      * @param spots   switches and lamps, each once
      * @param metered what hangs on outputs whose module measures it
      */
-    public record Planned(PlannedHouse house, Map<String, PlannedRoom> rooms, List<Device> devices, List<LivePlan.WatchedWiring> runs, Map<ControlId, List<SwitchId>> worksAt, List<Spot> spots,
-                          Map<OutputId, Watts> metered) {
+    public record Planned(
+            PlannedHouse house,
+            Map<String, PlannedRoom> rooms,
+            List<Device> devices,
+            List<LivePlan.WatchedWiring> runs,
+            Map<ControlId, List<SwitchId>> worksAt,
+            List<Spot> spots,
+            Map<OutputId, Watts> metered) {
         public Planned {
             rooms = Map.copyOf(rooms);
             devices = List.copyOf(devices);
@@ -86,19 +91,39 @@ public class PlannedHouses {
         List<BoxRow> rows = boxes.ofJob(job);
         Map<UUID, RoomRow> rooms = houses.rooms(job).stream().collect(Collectors.toMap(RoomRow::id, room -> room));
         Plans.Circumstances circumstances = plans.circumstances(job);
-        List<Boxes.Found> found = rows.stream().map(row -> boxes.found(row, job, context)).toList();
-        List<Object> key = List.of(rows.stream().map(row -> row.id() + " " + row.version()).toList(), rooms.values().stream().map(room -> room.id() + room.name()).sorted().toList(),
-                circumstances.versions(), circumstances.installed(), found.stream().map(plans::modules).toList());
+        List<Boxes.Found> found =
+                rows.stream().map(row -> boxes.found(row, job, context)).toList();
+        List<Object> key = List.of(
+                rows.stream().map(row -> row.id() + " " + row.version()).toList(),
+                rooms.values().stream()
+                        .map(room -> room.id() + room.name())
+                        .sorted()
+                        .toList(),
+                circumstances.versions(),
+                circumstances.installed(),
+                found.stream().map(plans::modules).toList());
         Cached last = kept.get(job);
         if (last != null && last.key().equals(key)) {
             return last.planned();
         }
-        BiFunction<String, ModuleModel, Set<String>> features = (box, model) -> features(circumstances, UUID.fromString(box), model);
+        BiFunction<String, ModuleModel, Set<String>> features =
+                (box, model) -> features(circumstances, UUID.fromString(box), model);
         PlannedHouse house = PlannedHouse.of(works(found, circumstances), features);
         Map<String, PlannedRoom> roomOfBox = new LinkedHashMap<>();
-        rows.forEach(row -> roomOfBox.put(row.id().toString(), new PlannedRoom(row.roomId().toString(), rooms.get(row.roomId()).name(), rooms.get(row.roomId()).storey())));
+        rows.forEach(row -> roomOfBox.put(
+                row.id().toString(),
+                new PlannedRoom(
+                        row.roomId().toString(),
+                        rooms.get(row.roomId()).name(),
+                        rooms.get(row.roomId()).storey())));
         PlannedRuns runs = new PlannedRuns(house, roomOfBox);
-        Planned planned = new Planned(house, roomOfBox, new PlannedDevices(roomOfBox, features).of(house), runs.runs(), PlannedRuns.worksAt(house), runs.spots(),
+        Planned planned = new Planned(
+                house,
+                roomOfBox,
+                new PlannedDevices(roomOfBox, features).of(house),
+                runs.runs(),
+                PlannedRuns.worksAt(house),
+                runs.spots(),
                 PlannedDevices.metered(house));
         kept.put(job, new Cached(key, planned));
         return planned;
@@ -107,15 +132,24 @@ public class PlannedHouses {
     /** A plan holds the modules of every box of its run: one box stands for all that hang together, one with a module if there is any. */
     private List<PlannedWork> works(List<Boxes.Found> found, Plans.Circumstances circumstances) {
         Set<String> covered = new HashSet<>();
-        return Stream.concat(found.stream().filter(each -> !each.row().picks().isEmpty()), found.stream().filter(each -> each.row().picks().isEmpty()))
-                .filter(each -> !covered.contains(each.row().id().toString())).map(each -> {
+        return Stream.concat(
+                        found.stream().filter(each -> !each.row().picks().isEmpty()),
+                        found.stream().filter(each -> each.row().picks().isEmpty()))
+                .filter(each -> !covered.contains(each.row().id().toString()))
+                .map(each -> {
                     each.run().boxes().forEach(place -> covered.add(place.id()));
                     return plans.work(each, circumstances);
-                }).toList();
+                })
+                .toList();
     }
 
     private static Set<String> features(Plans.Circumstances circumstances, UUID box, ModuleModel model) {
-        Optional<InstalledFirmware> installed = Optional.ofNullable(circumstances.installed().getOrDefault(box, Map.of()).get(model.code()));
-        return installed.map(InstalledFirmware::features).orElseGet(() -> model.sheet().firmware().isEmpty() ? Set.of() : model.sheet().firmware().get(0).features());
+        Optional<InstalledFirmware> installed = Optional.ofNullable(
+                circumstances.installed().getOrDefault(box, Map.of()).get(model.code()));
+        return installed
+                .map(InstalledFirmware::features)
+                .orElseGet(() -> model.sheet().firmware().isEmpty()
+                        ? Set.of()
+                        : model.sheet().firmware().get(0).features());
     }
 }

@@ -38,10 +38,10 @@ import org.hiddenclerk.core.matching.Reliance;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.planned.PlannedWork;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.beans.factory.ObjectProvider;
 import org.springframework.data.domain.Limit;
@@ -68,8 +68,20 @@ public class Plans {
     /** Asked for late: whoever keeps readings writes into surveys, and surveys know plans. */
     private final ObjectProvider<FieldReadings> readings;
 
-    Plans(Boxes boxes, BoxRepository boxRepository, IssuedPlanRepository issued, Picks picks, OpenWork openWork, ChangesOfIssuedWork issuedWork,
-          JsonMapper json, Clock clock, HouseSettings settings, Acceptances acceptances, FirmwareInHouse firmware, CircuitSums circuitSums, ObjectProvider<FieldReadings> readings) {
+    Plans(
+            Boxes boxes,
+            BoxRepository boxRepository,
+            IssuedPlanRepository issued,
+            Picks picks,
+            OpenWork openWork,
+            ChangesOfIssuedWork issuedWork,
+            JsonMapper json,
+            Clock clock,
+            HouseSettings settings,
+            Acceptances acceptances,
+            FirmwareInHouse firmware,
+            CircuitSums circuitSums,
+            ObjectProvider<FieldReadings> readings) {
         this.boxes = boxes;
         this.boxRepository = boxRepository;
         this.issued = issued;
@@ -99,23 +111,45 @@ public class Plans {
      * @param read      where something was read on site
      * @param circuits  what all loads of each circuit come to
      */
-    public record Circumstances(Terms terms, String versions, Map<UUID, List<AcceptedHoldRow>> accepted, Map<UUID, Map<String, InstalledFirmware>> installed,
-                                FieldReadings.Read read, List<CircuitSum> circuits) {
+    public record Circumstances(
+            Terms terms,
+            String versions,
+            Map<UUID, List<AcceptedHoldRow>> accepted,
+            Map<UUID, Map<String, InstalledFirmware>> installed,
+            FieldReadings.Read read,
+            List<CircuitSum> circuits) {
         /** What of it concerns one box: changes when its judgement may. */
         public String of(UUID box) {
-            return versions + read.stamp() + circuits.stream().flatMap(sum -> sum.findings().stream()).map(f -> f.subject().key() + f.sentence().facts()).toList() + accepted.getOrDefault(box, List.of()).stream().map(row -> row.id().toString()).toList() + installed.getOrDefault(box, Map.of());
+            return versions
+                    + read.stamp()
+                    + circuits.stream()
+                            .flatMap(sum -> sum.findings().stream())
+                            .map(f -> f.subject().key() + f.sentence().facts())
+                            .toList()
+                    + accepted.getOrDefault(box, List.of()).stream()
+                            .map(row -> row.id().toString())
+                            .toList()
+                    + installed.getOrDefault(box, Map.of());
         }
     }
 
     public Circumstances circumstances(UUID job) {
-        return new Circumstances(settings.terms(job), settings.house(job).version() + "/" + settings.estimates().version(),
-                acceptances.ofJob(job), firmware.ofJob(job), readings.getObject().in(job), circuitSums.of(job));
+        return new Circumstances(
+                settings.terms(job),
+                settings.house(job).version() + "/" + settings.estimates().version(),
+                acceptances.ofJob(job),
+                firmware.ofJob(job),
+                readings.getObject().in(job),
+                circuitSums.of(job));
     }
 
     /** What the stock book says of the modules picked for a box and its neighbours: changes when their judgement may. */
     public Map<String, String> modules(Boxes.Found found) {
         Map<String, String> modules = new LinkedHashMap<>(picks.modules(found.picks()));
-        found.neighbours().values().forEach(neighbour -> modules.putAll(picks.modules(neighbour.row().picks())));
+        found.neighbours()
+                .values()
+                .forEach(neighbour ->
+                        modules.putAll(picks.modules(neighbour.row().picks())));
         return modules;
     }
 
@@ -136,53 +170,88 @@ public class Plans {
 
     /** What a judgement of what is picked takes for granted, beside the surveys themselves. */
     List<String> reliesOn(Boxes.Found found) {
-        return Reliance.of(found.house(), found.run(), assignments(found), readings.getObject().evidence(found, readings.getObject().in(found.job())));
+        return Reliance.of(
+                found.house(),
+                found.run(),
+                assignments(found),
+                readings.getObject().evidence(found, readings.getObject().in(found.job())));
     }
 
     private PlanJudgement judge(Boxes.Found found, List<PickEntry> chosen, Circumstances circumstances) {
         Map<String, Given> given = new LinkedHashMap<>();
-        found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(),
-                Picks.fromRows(neighbour.row().picks()))));
+        found.neighbours()
+                .forEach((id, neighbour) -> given.put(
+                        id,
+                        new Given(
+                                neighbour.box(), Picks.fromRows(neighbour.row().picks()))));
         List<Assignment> modules = picks.assignments(chosen, found.box());
-        PlanJudgement judgement = PlanJudgement.of(planner(found.house(), found.run(), given), modules, others(found.run(), given), circumstances.terms())
-                .withInstalled(modules, circumstances.installed().getOrDefault(found.row().id(), Map.of()))
+        PlanJudgement judgement = PlanJudgement.of(
+                        planner(found.house(), found.run(), given),
+                        modules,
+                        others(found.run(), given),
+                        circumstances.terms())
+                .withInstalled(
+                        modules,
+                        circumstances.installed().getOrDefault(found.row().id(), Map.of()))
                 .withCircuits(circumstances.circuits())
                 .withEvidence(readings.getObject().evidence(found, circumstances.read()));
-        List<AcceptedHoldRow> accepted = circumstances.accepted().getOrDefault(found.row().id(), List.of());
+        List<AcceptedHoldRow> accepted =
+                circumstances.accepted().getOrDefault(found.row().id(), List.of());
         return judgement.accepting(finding -> accepted.stream().anyMatch(row -> row.isAbout(finding)));
     }
 
     /** What was picked for a box and its neighbours, without picks for these gangs or loads: they are to be chosen anew. */
-    Map<ConnectedBoxes.Place, List<Assignment>> pickedBeside(Boxes.Found found, List<Integer> gangs, List<Integer> loads) {
+    Map<ConnectedBoxes.Place, List<Assignment>> pickedBeside(
+            Boxes.Found found, List<Integer> gangs, List<Integer> loads) {
         Map<String, Given> given = new LinkedHashMap<>();
-        found.neighbours().forEach((id, neighbour) -> given.put(id, new Given(neighbour.box(), Picks.fromRows(neighbour.row().picks()))));
+        found.neighbours()
+                .forEach((id, neighbour) -> given.put(
+                        id,
+                        new Given(
+                                neighbour.box(), Picks.fromRows(neighbour.row().picks()))));
         Map<ConnectedBoxes.Place, List<Assignment>> picked = others(found.run(), given);
-        picked.put(found.run().lead(), assignments(found).stream().filter(own -> Collections.disjoint(own.gangs(), gangs) && Collections.disjoint(own.loads(), loads)).toList());
+        picked.put(
+                found.run().lead(),
+                assignments(found).stream()
+                        .filter(own ->
+                                Collections.disjoint(own.gangs(), gangs) && Collections.disjoint(own.loads(), loads))
+                        .toList());
         return picked;
     }
 
     private static Planner planner(HouseContext house, ConnectedBoxes run, Map<String, Given> given) {
-        return new Planner(house, run, given.entrySet().stream().filter(e -> !e.getValue().picks().isEmpty())
-                .map(Map.Entry::getKey).collect(Collectors.toSet()));
+        return new Planner(
+                house,
+                run,
+                given.entrySet().stream()
+                        .filter(e -> !e.getValue().picks().isEmpty())
+                        .map(Map.Entry::getKey)
+                        .collect(Collectors.toSet()));
     }
 
     /** The plan of everything that hangs together with a box, with its modules as they are known in the house. */
     public PlannedWork work(Boxes.Found found, Circumstances circumstances) {
-        List<PlannedWork.Owner> owners = new ArrayList<>(owners(found.row().id().toString(), found.picks(), found.box()));
-        found.run().boxes().stream().map(place -> found.neighbours().get(place.id())).filter(Objects::nonNull).forEach(neighbour ->
-                owners.addAll(owners(neighbour.row().id().toString(), neighbour.row().picks(), neighbour.box())));
-        Map<String, String> labels = found.house().circuits().values().stream().collect(Collectors.toMap(circuit -> circuit.id().value(), Circuit::label));
+        List<PlannedWork.Owner> owners =
+                new ArrayList<>(owners(found.row().id().toString(), found.picks(), found.box()));
+        found.run().boxes().stream()
+                .map(place -> found.neighbours().get(place.id()))
+                .filter(Objects::nonNull)
+                .forEach(neighbour -> owners.addAll(
+                        owners(neighbour.row().id().toString(), neighbour.row().picks(), neighbour.box())));
+        Map<String, String> labels = found.house().circuits().values().stream()
+                .collect(Collectors.toMap(circuit -> circuit.id().value(), Circuit::label));
         return PlannedWork.of(judge(found, circumstances).plan(), owners, labels);
     }
 
     private List<PlannedWork.Owner> owners(String id, List<BoxRow.PickPart> rows, Box box) {
         List<Assignment> assignments = picks.assignments(Picks.fromRows(rows), box);
-        return IntStream.range(0, assignments.size()).mapToObj(i -> new PlannedWork.Owner(id, i + 1, assignments.get(i))).toList();
+        return IntStream.range(0, assignments.size())
+                .mapToObj(i -> new PlannedWork.Owner(id, i + 1, assignments.get(i)))
+                .toList();
     }
 
     /** What was picked for another box. */
-    private record Given(Box box, List<PickEntry> picks) {
-    }
+    private record Given(Box box, List<PickEntry> picks) {}
 
     private Map<ConnectedBoxes.Place, List<Assignment>> others(ConnectedBoxes run, Map<String, Given> given) {
         Map<ConnectedBoxes.Place, List<Assignment>> others = new LinkedHashMap<>();
@@ -208,10 +277,17 @@ public class Plans {
         List<MovedEnd> ends = new ArrayList<>();
         for (int i = 0; i < moves.size(); i++) {
             try {
-                ends.add(new MovedEnd(moves.get(i).wire(), moves.get(i).secondEnd(), End.ofKey(moves.get(i).to())));
+                ends.add(new MovedEnd(
+                        moves.get(i).wire(),
+                        moves.get(i).secondEnd(),
+                        End.ofKey(moves.get(i).to())));
             } catch (IllegalArgumentException e) {
-                throw ProblemException.content("The end cannot go there", new FieldProblem("/moves/" + i + "/to", moves.get(i).to(),
-                        "a terminal, a connector or capped, by its key"));
+                throw ProblemException.content(
+                        "The end cannot go there",
+                        new FieldProblem(
+                                "/moves/" + i + "/to",
+                                moves.get(i).to(),
+                                "a terminal, a connector or capped, by its key"));
             }
         }
         return plan.with(ends, found.house()).orElseThrow(() -> {
@@ -219,8 +295,12 @@ public class Plans {
             while (plan.with(ends.subList(0, first + 1), found.house()).isPresent()) {
                 first++;
             }
-            return ProblemException.content("The end cannot go there", new FieldProblem("/moves/" + first,
-                    moves.get(first).wire() + " to " + moves.get(first).to(), "a conductor of the plan, and a place in its own box"));
+            return ProblemException.content(
+                    "The end cannot go there",
+                    new FieldProblem(
+                            "/moves/" + first,
+                            moves.get(first).wire() + " to " + moves.get(first).to(),
+                            "a conductor of the plan, and a place in its own box"));
         });
     }
 
@@ -233,7 +313,9 @@ public class Plans {
     /** Lets a switch act otherwise. */
     @Transactional
     public void changeBehaviour(UUID box, long version, int gang, InputBehaviour behaviour, String who) {
-        List<PickEntry> changed = Picks.fromRows(boxes.find(box).picks()).stream().map(pick -> pick.gangs().contains(gang) ? pick.with(gang, behaviour) : pick).toList();
+        List<PickEntry> changed = Picks.fromRows(boxes.find(box).picks()).stream()
+                .map(pick -> pick.gangs().contains(gang) ? pick.with(gang, behaviour) : pick)
+                .toList();
         choose(box, version, changed, who);
     }
 
@@ -260,27 +342,46 @@ public class Plans {
         openWork.refuseIfOpen(box);
         PlanJudgement judgement = judge(found);
         if (!judgement.mayBeIssued()) {
-            List<FieldProblem> reasons = judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE
-                    && !judgement.accepted().contains(f)).map(f -> new FieldProblem("", f.code() + ": " + f.reason(), f.remedies().isEmpty() ? "no such finding"
-                            : f.remedies().get(0).text())).toList();
-            throw ProblemException.content("A plan that is not proved is not issued for work", reasons.isEmpty()
-                    ? List.of(new FieldProblem("", "no module picked", "a module for at least one gang")) : reasons);
+            List<FieldProblem> reasons = judgement.findings().stream()
+                    .filter(f -> f.severity() != Severity.NOTE
+                            && !judgement.accepted().contains(f))
+                    .map(f -> new FieldProblem(
+                            "",
+                            f.code() + ": " + f.reason(),
+                            f.remedies().isEmpty()
+                                    ? "no such finding"
+                                    : f.remedies().get(0).text()))
+                    .toList();
+            throw ProblemException.content(
+                    "A plan that is not proved is not issued for work",
+                    reasons.isEmpty()
+                            ? List.of(new FieldProblem("", "no module picked", "a module for at least one gang"))
+                            : reasons);
         }
         if (lastIssued(box).filter(last -> isCurrent(last, found)).isPresent()) {
             // The work is issued, here or at another of its boxes.
             return;
         }
-        issued.save(new IssuedPlanRow(box, found.row().version(),
+        issued.save(new IssuedPlanRow(
+                box,
+                found.row().version(),
                 json.writeValueAsString(found.survey()),
                 json.writeValueAsString(Picks.fromRows(found.picks())),
-                json.writeValueAsString(found.neighbours().values().stream().map(Plans::snapshot).toList()),
-                json.writeValueAsString(modules(found)), judgement.plan().proof().truthTable().size(), judgement.plan().opens().stream().map(UUID::fromString).toList(), who,
+                json.writeValueAsString(found.neighbours().values().stream()
+                        .map(Plans::snapshot)
+                        .toList()),
+                json.writeValueAsString(modules(found)),
+                judgement.plan().proof().truthTable().size(),
+                judgement.plan().opens().stream().map(UUID::fromString).toList(),
+                who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
 
     /** The last issued plan of the work that a box belongs to, whichever of its boxes it was issued at. */
     public Optional<IssuedPlanRow> lastIssued(UUID box) {
-        return Stream.concat(issued.findFirstByBoxIdOrderByIssuedAtDesc(box).stream(), issued.findThatOpen(box, Limit.of(1)).stream())
+        return Stream.concat(
+                        issued.findFirstByBoxIdOrderByIssuedAtDesc(box).stream(),
+                        issued.findThatOpen(box, Limit.of(1)).stream())
                 .max(Comparator.comparing(IssuedPlanRow::issuedAt));
     }
 
@@ -301,16 +402,18 @@ public class Plans {
     }
 
     /** Another box of the run as it was when a plan was issued. */
-    record Snapshot(UUID box, long version, SurveyDocument survey, List<PickEntry> picks) {
-    }
+    record Snapshot(UUID box, long version, SurveyDocument survey, List<PickEntry> picks) {}
 
     private static Snapshot snapshot(Boxes.Neighbour neighbour) {
-        return new Snapshot(neighbour.row().id(), neighbour.row().version(), neighbour.survey(),
+        return new Snapshot(
+                neighbour.row().id(),
+                neighbour.row().version(),
+                neighbour.survey(),
                 Picks.fromRows(neighbour.row().picks()));
     }
 
     private List<Snapshot> neighboursOf(IssuedPlanRow row) {
-        return json.readValue(row.neighbours(), new TypeReference<List<Snapshot>>() { });
+        return json.readValue(row.neighbours(), new TypeReference<List<Snapshot>>() {});
     }
 
     /** Whether every box that hangs together by cables is still what the plan was issued on. @param found any of them */
@@ -318,14 +421,17 @@ public class Plans {
         Map<UUID, Long> then = new HashMap<>(Map.of(row.boxId(), row.boxVersion()));
         neighboursOf(row).forEach(snapshot -> then.put(snapshot.box(), snapshot.version()));
         Map<UUID, Long> now = new HashMap<>(Map.of(found.row().id(), found.row().version()));
-        found.neighbours().values().forEach(neighbour -> now.put(neighbour.row().id(), neighbour.row().version()));
+        found.neighbours()
+                .values()
+                .forEach(neighbour ->
+                        now.put(neighbour.row().id(), neighbour.row().version()));
         return then.equals(now) && picks.areAsIssued(row.modules());
     }
 
     /** The plan as it was issued, whatever the boxes have become since. */
     public WiringPlan restore(IssuedPlanRow row, HouseContext house) {
         SurveyDocument survey = json.readValue(row.survey(), SurveyDocument.class);
-        List<PickEntry> chosen = json.readValue(row.picks(), new TypeReference<List<PickEntry>>() { });
+        List<PickEntry> chosen = json.readValue(row.picks(), new TypeReference<List<PickEntry>>() {});
         Map<String, Box> boxes = new LinkedHashMap<>();
         Map<String, Given> given = new LinkedHashMap<>();
         Box lead = SurveyReader.read(survey, house.circuits().keySet());

@@ -22,16 +22,25 @@ public final class Remembered<T> {
         this.plans = plans;
     }
 
-    private record Basis(long version, Map<String, Long> neighbours, Map<CircuitId, Circuit> circuits, Map<String, String> modules, String circumstances) {
-    }
+    private record Basis(
+            long version,
+            Map<String, Long> neighbours,
+            Map<CircuitId, Circuit> circuits,
+            Map<String, String> modules,
+            String circumstances) {}
 
-    private record Entry<T>(Basis basis, T what) {
-    }
+    private record Entry<T>(Basis basis, T what) {}
 
     public T of(Boxes.Found found, Plans.Circumstances circumstances, Supplier<T> worked) {
         Map<String, Long> neighbours = new TreeMap<>();
-        found.neighbours().forEach((id, neighbour) -> neighbours.put(id, neighbour.row().version()));
-        Basis basis = new Basis(found.row().version(), neighbours, found.house().circuits(), plans.modules(found), circumstances.of(found.row().id()));
+        found.neighbours()
+                .forEach((id, neighbour) -> neighbours.put(id, neighbour.row().version()));
+        Basis basis = new Basis(
+                found.row().version(),
+                neighbours,
+                found.house().circuits(),
+                plans.modules(found),
+                circumstances.of(found.row().id()));
         Entry<T> before = kept.get(found.row().id());
         if (before != null && before.basis().equals(basis)) {
             return before.what();

@@ -11,7 +11,10 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 /** What a plan with moved ends shows. */
 record WhatIf(Verdict verdict, int states, List<FindingView> findings, PlanView.DrawnWiring after) {
     static WhatIf of(WiringPlan plan, HouseContext house) {
-        return new WhatIf(plan.verdict(), plan.proof().truthTable().size(), plan.findings().stream().map(FindingView::of).toList(),
+        return new WhatIf(
+                plan.verdict(),
+                plan.proof().truthTable().size(),
+                plan.findings().stream().map(FindingView::of).toList(),
                 PlanView.DrawnWiring.of(BoxDrawing.of(plan, true, house), plan, Set.of()));
     }
 }

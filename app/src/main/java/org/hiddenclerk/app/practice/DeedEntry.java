@@ -18,14 +18,40 @@ import org.hiddenclerk.core.wiring.SchemeCode;
  * @param to   the other core, place or end; a module
  * @param from the place that a piece of wire begins at
  */
-record DeedEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String on, @MayBeAbsent @Size(max = 100) String to,
-                 @MayBeAbsent @Size(max = 100) String from, @MayBeAbsent Boolean second, @MayBeAbsent ConductorRole role,
-                 @MayBeAbsent SchemeCode scheme, @MayBeAbsent FindingCode fault) {
+record DeedEntry(
+        @NotNull Kind kind,
+        @MayBeAbsent @Size(max = 100) String on,
+        @MayBeAbsent @Size(max = 100) String to,
+        @MayBeAbsent @Size(max = 100) String from,
+        @MayBeAbsent Boolean second,
+        @MayBeAbsent ConductorRole role,
+        @MayBeAbsent SchemeCode scheme,
+        @MayBeAbsent FindingCode fault) {
 
     /** Kinds of deeds. */
     enum Kind {
-        BREAKER_ON, BREAKER_OFF, LOCK, UNLOCK, PROVE_TESTER, PROVE_DEAD, FLIP, TEST_TO_EARTH, TEST_FROM_LIVE, PEN, LOOK, FREE, PUT_BACK,
-        TEST_CONTINUITY, NAME, NAMES_DONE, CHOOSE, REPORT, PUT, JOIN, TAKE_OUT, FINISH
+        BREAKER_ON,
+        BREAKER_OFF,
+        LOCK,
+        UNLOCK,
+        PROVE_TESTER,
+        PROVE_DEAD,
+        FLIP,
+        TEST_TO_EARTH,
+        TEST_FROM_LIVE,
+        PEN,
+        LOOK,
+        FREE,
+        PUT_BACK,
+        TEST_CONTINUITY,
+        NAME,
+        NAMES_DONE,
+        CHOOSE,
+        REPORT,
+        PUT,
+        JOIN,
+        TAKE_OUT,
+        FINISH
     }
 
     /**
@@ -53,7 +79,12 @@ record DeedEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String on, @M
             case NAMES_DONE -> new PracticeAction.NamesDone();
             case CHOOSE -> new PracticeAction.Choose(on("/on"), given(scheme, "/scheme"), given(to, "/to"));
             case REPORT -> new PracticeAction.Report(given(fault, "/fault"));
-            case PUT -> new PracticeAction.Put(on("/on"), given(from, "/from"), Optional.ofNullable(second).orElse(false), given(to, "/to"));
+            case PUT ->
+                new PracticeAction.Put(
+                        on("/on"),
+                        given(from, "/from"),
+                        Optional.ofNullable(second).orElse(false),
+                        given(to, "/to"));
             case JOIN -> new PracticeAction.Join(on("/on"), given(from, "/from"), given(to, "/to"));
             case TAKE_OUT -> new PracticeAction.TakeOut(on("/on"), given(from, "/from"));
             case FINISH -> new PracticeAction.Finish();
@@ -66,7 +97,8 @@ record DeedEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String on, @M
 
     private static <T> T given(@org.jspecify.annotations.Nullable T value, String pointer) {
         if (value == null) {
-            throw ProblemException.content("This cannot be done", new FieldProblem(pointer, "nothing", "what it is done with"));
+            throw ProblemException.content(
+                    "This cannot be done", new FieldProblem(pointer, "nothing", "what it is done with"));
         }
         return value;
     }

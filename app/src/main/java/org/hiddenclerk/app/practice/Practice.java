@@ -41,8 +41,7 @@ class Practice {
      *
      * @param deeds how many were done
      */
-    record StoredRun(PracticeRow row, PracticeRun run, int deeds) {
-    }
+    record StoredRun(PracticeRow row, PracticeRun run, int deeds) {}
 
     @Transactional(readOnly = true)
     List<PracticeRow> of(String learner) {
@@ -51,7 +50,8 @@ class Practice {
 
     @Transactional
     StoredRun start(String learner, PracticeLevel level, long seed) {
-        PracticeRow row = runs.save(new PracticeRow(learner, level, seed, clock.instant().truncatedTo(ChronoUnit.MICROS)));
+        PracticeRow row =
+                runs.save(new PracticeRow(learner, level, seed, clock.instant().truncatedTo(ChronoUnit.MICROS)));
         return new StoredRun(row, run(row, List.of()), 0);
     }
 
@@ -97,7 +97,9 @@ class Practice {
 
     private PracticeRun run(PracticeRow row, List<DeedEntry> deeds) {
         try {
-            return PracticeRun.of(PracticeWall.of(row.level(), row.seed()), stock.models(),
+            return PracticeRun.of(
+                    PracticeWall.of(row.level(), row.seed()),
+                    stock.models(),
                     deeds.stream().map(DeedEntry::deed).toList());
         } catch (NotPossible e) {
             throw ProblemException.conflict(String.valueOf(e.getMessage()));

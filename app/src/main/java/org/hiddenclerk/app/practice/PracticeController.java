@@ -43,20 +43,35 @@ class PracticeController {
     }
 
     /** Levels to choose from, and what was done so far. */
-    record PracticeBook(List<LevelView> levels, List<ResultView> results) {
-    }
+    record PracticeBook(List<LevelView> levels, List<ResultView> results) {}
 
     /** A level. */
-    record LevelView(PracticeLevel level, String label, String words) {
-    }
+    record LevelView(PracticeLevel level, String label, String words) {}
 
     /** One wall that was begun or done; marks once it is done. */
-    record ResultView(UUID id, PracticeLevel level, String label, long seed, Instant startedAt, @MayBeAbsent Instant finishedAt,
-                      @MayBeAbsent Integer testsUsed, @MayBeAbsent Integer testsNeeded, @MayBeAbsent Integer unsafe,
-                      @MayBeAbsent Boolean accepted) {
+    record ResultView(
+            UUID id,
+            PracticeLevel level,
+            String label,
+            long seed,
+            Instant startedAt,
+            @MayBeAbsent Instant finishedAt,
+            @MayBeAbsent Integer testsUsed,
+            @MayBeAbsent Integer testsNeeded,
+            @MayBeAbsent Integer unsafe,
+            @MayBeAbsent Boolean accepted) {
         static ResultView of(PracticeRow row) {
-            return new ResultView(row.id(), row.level(), row.level().label(), row.seed(), row.startedAt(), row.finishedAt(),
-                    row.testsUsed(), row.testsNeeded(), row.unsafe(), row.accepted());
+            return new ResultView(
+                    row.id(),
+                    row.level(),
+                    row.level().label(),
+                    row.seed(),
+                    row.startedAt(),
+                    row.finishedAt(),
+                    row.testsUsed(),
+                    row.testsNeeded(),
+                    row.unsafe(),
+                    row.accepted());
         }
     }
 
@@ -65,21 +80,22 @@ class PracticeController {
      *
      * @param seed the wall of that number; absent for any
      */
-    record NewWall(@NotNull PracticeLevel level, @MayBeAbsent @Min(0) @Max(LARGEST_SEED) Long seed) {
-    }
+    record NewWall(@NotNull PracticeLevel level, @MayBeAbsent @Min(0) @Max(LARGEST_SEED) Long seed) {}
 
     /**
      * Something done at a wall.
      *
      * @param after how many deeds were done before
      */
-    record NextDeed(@Min(0) int after, @NotNull @Valid DeedEntry deed) {
-    }
+    record NextDeed(@Min(0) int after, @NotNull @Valid DeedEntry deed) {}
 
     @GetMapping
     @Operation(operationId = "practiceBook")
     PracticeBook book(Principal who) {
-        return new PracticeBook(Arrays.stream(PracticeLevel.values()).map(l -> new LevelView(l, l.label(), l.words())).toList(),
+        return new PracticeBook(
+                Arrays.stream(PracticeLevel.values())
+                        .map(l -> new LevelView(l, l.label(), l.words()))
+                        .toList(),
                 practice.of(who.getName()).stream().map(ResultView::of).toList());
     }
 

@@ -17,22 +17,25 @@ import org.jspecify.annotations.Nullable;
 class PracticeRow {
     @Id
     private UUID id;
+
     private String learner;
     private String level;
     private long seed;
+
     @Column(columnDefinition = "mediumtext")
     private String deeds;
+
     private Instant startedAt;
     private @Nullable Instant finishedAt;
     private @Nullable Integer testsUsed;
     private @Nullable Integer testsNeeded;
     private @Nullable Integer unsafe;
     private @Nullable Boolean accepted;
+
     @Version
     private long version;
 
-    protected PracticeRow() {
-    }
+    protected PracticeRow() {}
 
     PracticeRow(String learner, PracticeLevel level, long seed, Instant startedAt) {
         this.id = UUID.randomUUID();
@@ -79,23 +82,28 @@ class PracticeRow {
         return startedAt;
     }
 
-    @Nullable Instant finishedAt() {
+    @Nullable
+    Instant finishedAt() {
         return finishedAt;
     }
 
-    @Nullable Integer testsUsed() {
+    @Nullable
+    Integer testsUsed() {
         return testsUsed;
     }
 
-    @Nullable Integer testsNeeded() {
+    @Nullable
+    Integer testsNeeded() {
         return testsNeeded;
     }
 
-    @Nullable Integer unsafe() {
+    @Nullable
+    Integer unsafe() {
         return unsafe;
     }
 
-    @Nullable Boolean accepted() {
+    @Nullable
+    Boolean accepted() {
         return accepted;
     }
 }

@@ -7,5 +7,4 @@ package org.hiddenclerk.app.problem;
  * @param found    what stands there
  * @param expected what is expected there
  */
-public record FieldProblem(String pointer, String found, String expected) {
-}
+public record FieldProblem(String pointer, String found, String expected) {}

@@ -42,14 +42,17 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler(OptimisticLockingFailureException.class)
     ResponseEntity<ProblemDetail> changedMeanwhile(OptimisticLockingFailureException changed) {
-        return answer(HttpStatus.CONFLICT, "Someone else changed this. Your entry is not saved; load it again.",
-                List.of());
+        return answer(
+                HttpStatus.CONFLICT, "Someone else changed this. Your entry is not saved; load it again.", List.of());
     }
 
     @ExceptionHandler(DataIntegrityViolationException.class)
     ResponseEntity<ProblemDetail> contradictsWhatIsStored(DataIntegrityViolationException violation) {
-        return answer(HttpStatus.CONFLICT, "This contradicts what is stored: a name is taken already, or something still "
-                + "refers to what would go away.", List.of());
+        return answer(
+                HttpStatus.CONFLICT,
+                "This contradicts what is stored: a name is taken already, or something still "
+                        + "refers to what would go away.",
+                List.of());
     }
 
     @ExceptionHandler(Exception.class)
@@ -60,23 +63,29 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
             return answer(HttpStatus.SERVICE_UNAVAILABLE, outage.get().words(), List.of());
         }
         LOG.error("Request failed", exception);
-        return answer(HttpStatus.INTERNAL_SERVER_ERROR, "Something broke here. Nothing was changed; try again.",
-                List.of());
+        return answer(
+                HttpStatus.INTERNAL_SERVER_ERROR, "Something broke here. Nothing was changed; try again.", List.of());
     }
 
     @Override
-    protected ResponseEntity<Object> handleMethodArgumentNotValid(MethodArgumentNotValidException invalid,
-            HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleMethodArgumentNotValid(
+            MethodArgumentNotValidException invalid, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         List<FieldProblem> errors = new ArrayList<>();
-        invalid.getBindingResult().getFieldErrors().forEach(error -> errors.add(new FieldProblem(
-                pointer(error.getField()), found(error.getField(), error.getRejectedValue()),
-                error.contains(ConstraintViolation.class) ? error.getDefaultMessage() : "another value")));
+        invalid.getBindingResult()
+                .getFieldErrors()
+                .forEach(error -> errors.add(new FieldProblem(
+                        pointer(error.getField()),
+                        found(error.getField(), error.getRejectedValue()),
+                        error.contains(ConstraintViolation.class) ? error.getDefaultMessage() : "another value")));
         return asObject(answer(HttpStatus.UNPROCESSABLE_CONTENT, "Some entries cannot be used", errors));
     }
 
     @Override
-    protected ResponseEntity<Object> handleHttpMessageNotReadable(HttpMessageNotReadableException unreadable,
-            HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+    protected ResponseEntity<Object> handleHttpMessageNotReadable(
+            HttpMessageNotReadableException unreadable,
+            HttpHeaders headers,
+            HttpStatusCode status,
+            WebRequest request) {
         for (Throwable cause = unreadable; cause != null; cause = cause.getCause()) {
             if (cause instanceof ProblemException unusable) {
                 return asObject(unusable(unusable));
@@ -85,7 +94,9 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
         if (unreadable.getCause() instanceof JacksonException broken) {
             return asObject(answer(HttpStatus.BAD_REQUEST, "The document cannot be read", List.of(describe(broken))));
         }
-        return asObject(answer(HttpStatus.BAD_REQUEST, "The document cannot be read",
+        return asObject(answer(
+                HttpStatus.BAD_REQUEST,
+                "The document cannot be read",
                 List.of(new FieldProblem("", "nothing, or not JSON", "a JSON document"))));
     }
 
@@ -94,14 +105,25 @@ public class ProblemAdvice extends ResponseEntityExceptionHandler {
         broken.getPath().forEach(step -> pointer.append('/')
                 .append(step.getPropertyName() == null ? String.valueOf(step.getIndex()) : step.getPropertyName()));
         if (broken instanceof UnrecognizedPropertyException unknown) {
-            return new FieldProblem(pointer.toString(), "unknown field " + unknown.getPropertyName(),
+            return new FieldProblem(
+                    pointer.toString(),
+                    "unknown field " + unknown.getPropertyName(),
                     "only fields that the API document lists");
         }
-        String where = broken.getLocation() == null ? "" : " (line " + broken.getLocation().getLineNr() + ", column "
-                + broken.getLocation().getColumnNr() + ")";
+        String where = broken.getLocation() == null
+                ? ""
+                : " (line " + broken.getLocation().getLineNr() + ", column "
+                        + broken.getLocation().getColumnNr() + ")";
         String what = broken.getOriginalMessage();
-        return new FieldProblem(pointer.toString(), "not usable" + where, what == null ? "valid JSON"
-                : what.lines().findFirst().orElse("valid JSON").replaceAll("`?(org|java|tools)\\.[\\w.$]+`?", "a value"));
+        return new FieldProblem(
+                pointer.toString(),
+                "not usable" + where,
+                what == null
+                        ? "valid JSON"
+                        : what.lines()
+                                .findFirst()
+                                .orElse("valid JSON")
+                                .replaceAll("`?(org|java|tools)\\.[\\w.$]+`?", "a value"));
     }
 
     /** What was typed, unless it is a secret. */

@@ -14,10 +14,10 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** Identities in JSON: each is its text. */
 public final class IdJson {
-    private static final List<Class<? extends HouseId>> IDS = List.of(DeviceId.class, OutputId.class, ControlId.class, SensorId.class, SwitchId.class, LampId.class);
+    private static final List<Class<? extends HouseId>> IDS =
+            List.of(DeviceId.class, OutputId.class, ControlId.class, SensorId.class, SwitchId.class, LampId.class);
 
-    private IdJson() {
-    }
+    private IdJson() {}
 
     /** Teaches a mapper the identities. */
     public static JsonMapper.Builder known(JsonMapper.Builder mapper) {

@@ -13,15 +13,17 @@ import org.jspecify.annotations.Nullable;
 public abstract class JobDocumentRow {
     @Id
     private UUID jobId;
+
     @Version
     private @Nullable Long version;
+
     @Column(columnDefinition = "LONGTEXT")
     private String document = "";
+
     private String changedBy = "";
     private Instant changedAt = Instant.EPOCH;
 
-    protected JobDocumentRow() {
-    }
+    protected JobDocumentRow() {}
 
     /** @param document what a job begins with */
     protected JobDocumentRow(UUID jobId, String document) {

@@ -34,14 +34,14 @@ import net.fortuna.ical4j.model.property.Uid;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.rules.Action;
 import org.hiddenclerk.core.rules.Device;
-import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.RuledHouse;
+import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Trigger;
 import org.hiddenclerk.core.rules.Words;
+import org.hiddenclerk.core.schedule.Location;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
-import org.hiddenclerk.core.schedule.Location;
 
 /** Schedules of rules as iCalendar (RFC 5545), and events of a calendar as schedules. */
 final class RuleCalendar {
@@ -53,12 +53,17 @@ final class RuleCalendar {
         System.setProperty("net.fortuna.ical4j.timezone.cache.impl", "net.fortuna.ical4j.util.MapTimeZoneCache");
     }
 
-    private RuleCalendar() {
-    }
+    private RuleCalendar() {}
 
     static String write(RuledHouse house, Location where, Instant now) {
-        Calendar calendar = new Calendar().withProdId("-//Hidden Clerk//schedules//EN").withDefaults().getFluentTarget();
-        Optional.ofNullable(TimeZoneRegistryFactory.getInstance().createRegistry().getTimeZone(where.zone().getId())).ifPresent(zone -> calendar.add(zone.getVTimeZone()));
+        Calendar calendar = new Calendar()
+                .withProdId("-//Hidden Clerk//schedules//EN")
+                .withDefaults()
+                .getFluentTarget();
+        Optional.ofNullable(TimeZoneRegistryFactory.getInstance()
+                        .createRegistry()
+                        .getTimeZone(where.zone().getId()))
+                .ifPresent(zone -> calendar.add(zone.getVTimeZone()));
         for (Rule rule : house.rules()) {
             for (Trigger trigger : rule.triggers()) {
                 if (rule.enabled() && trigger instanceof Trigger.Due due) {
@@ -81,10 +86,20 @@ final class RuleCalendar {
     private static List<VEvent> events(Rule rule, Schedule schedule, Location where, Instant now) {
         List<VEvent> events = new ArrayList<>();
         if (schedule instanceof Schedule.BySun) {
-            Occurrences.next(schedule, where, now, SUN_TIMES).forEach(at -> events.add(event(rule, at, Optional.empty())));
+            Occurrences.next(schedule, where, now, SUN_TIMES)
+                    .forEach(at -> events.add(event(rule, at, Optional.empty())));
         } else if (schedule instanceof Schedule.Daily daily) {
-            Occurrences.next(schedule, where, now, 1).forEach(at -> events.add(event(rule, at, Optional.of(daily.days().size() == 7 ? "FREQ=DAILY" : "FREQ=WEEKLY;BYDAY="
-                    + daily.days().stream().map(RuleCalendar::day).collect(Collectors.joining(","))))));
+            Occurrences.next(schedule, where, now, 1)
+                    .forEach(at -> events.add(event(
+                            rule,
+                            at,
+                            Optional.of(
+                                    daily.days().size() == 7
+                                            ? "FREQ=DAILY"
+                                            : "FREQ=WEEKLY;BYDAY="
+                                                    + daily.days().stream()
+                                                            .map(RuleCalendar::day)
+                                                            .collect(Collectors.joining(","))))));
         } else {
             Schedule.Recurring recurring = (Schedule.Recurring) schedule;
             events.add(event(rule, recurring.first().atZone(where.zone()), Optional.of(recurring.rule())));
@@ -109,8 +124,12 @@ final class RuleCalendar {
      * @throws IllegalArgumentException for what is no calendar, and for a house without an output
      */
     static List<Rule> read(String text, RuledHouse house, Location where) {
-        OutputId light = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT).map(Device.Output::id).findFirst()
-                .or(() -> house.outputs().keySet().stream().findFirst()).orElseThrow(() -> new IllegalArgumentException("Nothing in this house can be switched yet."));
+        OutputId light = house.outputs().values().stream()
+                .filter(output -> output.drives() == Device.Drives.LIGHT)
+                .map(Device.Output::id)
+                .findFirst()
+                .or(() -> house.outputs().keySet().stream().findFirst())
+                .orElseThrow(() -> new IllegalArgumentException("Nothing in this house can be switched yet."));
         Calendar calendar;
         try {
             calendar = new CalendarBuilder().build(new StringReader(text));
@@ -120,12 +139,23 @@ final class RuleCalendar {
         List<Rule> rules = new ArrayList<>();
         for (Object each : calendar.getComponents(Component.VEVENT)) {
             VEvent event = (VEvent) each;
-            String name = event.<Summary>getProperty(Property.SUMMARY).map(Summary::getValue).filter(value -> !value.isBlank()).orElse("From a calendar");
-            LocalDateTime first = event.<DtStart<Temporal>>getProperty(Property.DTSTART).map(start -> local(start.getDate(), where)).orElseThrow(() ->
-                    new IllegalArgumentException("The event \"" + name + "\" has no DTSTART."));
-            String recurrence = event.getProperty(Property.RRULE).map(Property::getValue).orElse("FREQ=DAILY;COUNT=1");
-            rules.add(new Rule("r" + UUID.randomUUID().toString().substring(0, 8), name.length() > 80 ? name.substring(0, 80) : name, Rule.RunsOn.HUB,
-                    List.of(new Trigger.Due(new Schedule.Recurring(first, recurrence))), List.of(), List.of(new Rule.Deed(new Action.Turn(light, Action.Command.ON), 0)), false));
+            String name = event.<Summary>getProperty(Property.SUMMARY)
+                    .map(Summary::getValue)
+                    .filter(value -> !value.isBlank())
+                    .orElse("From a calendar");
+            LocalDateTime first = event.<DtStart<Temporal>>getProperty(Property.DTSTART)
+                    .map(start -> local(start.getDate(), where))
+                    .orElseThrow(() -> new IllegalArgumentException("The event \"" + name + "\" has no DTSTART."));
+            String recurrence =
+                    event.getProperty(Property.RRULE).map(Property::getValue).orElse("FREQ=DAILY;COUNT=1");
+            rules.add(new Rule(
+                    "r" + UUID.randomUUID().toString().substring(0, 8),
+                    name.length() > 80 ? name.substring(0, 80) : name,
+                    Rule.RunsOn.HUB,
+                    List.of(new Trigger.Due(new Schedule.Recurring(first, recurrence))),
+                    List.of(),
+                    List.of(new Rule.Deed(new Action.Turn(light, Action.Command.ON), 0)),
+                    false));
         }
         return rules;
     }

@@ -21,8 +21,13 @@ import org.hiddenclerk.core.schedule.Location;
  * @param delays   how long things take in this house; left out while it is as usual
  * @param place    where the house is; left out while nobody said
  */
-record RulesDocument(List<Device> things, Map<OutputId, Device.Drives> declared, List<Link> links, List<Rule> rules, @MayBeAbsent PlaceEntry place,
-                     @MayBeAbsent Delays delays) {
+record RulesDocument(
+        List<Device> things,
+        Map<OutputId, Device.Drives> declared,
+        List<Link> links,
+        List<Rule> rules,
+        @MayBeAbsent PlaceEntry place,
+        @MayBeAbsent Delays delays) {
     static final RulesDocument EMPTY = new RulesDocument(List.of(), Map.of(), List.of(), List.of(), null, null);
 
     RulesDocument {
@@ -39,7 +44,8 @@ record RulesDocument(List<Device> things, Map<OutputId, Device.Drives> declared,
             try {
                 return new Location(latitude, longitude, ZoneId.of(zone));
             } catch (DateTimeException e) {
-                throw new IllegalArgumentException("The zone (" + zone + ") must be one of the time zone database, like Europe/Vienna.", e);
+                throw new IllegalArgumentException(
+                        "The zone (" + zone + ") must be one of the time zone database, like Europe/Vienna.", e);
             }
         }
     }

@@ -3,5 +3,4 @@ package org.hiddenclerk.app.rules;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface RulesRepository extends JpaRepository<RulesRow, UUID> {
-}
+interface RulesRepository extends JpaRepository<RulesRow, UUID> {}

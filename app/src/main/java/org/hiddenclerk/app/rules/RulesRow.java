@@ -15,8 +15,7 @@ class RulesRow extends JobDocumentRow {
     @Column(columnDefinition = "LONGTEXT")
     private @Nullable String previous;
 
-    protected RulesRow() {
-    }
+    protected RulesRow() {}
 
     /** @param document what a house begins with, so that its first change can be taken back */
     RulesRow(UUID jobId, String document) {

@@ -9,8 +9,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Puts something else into a slot of a sentence. */
 public final class SlotFilling {
-    private SlotFilling() {
-    }
+    private SlotFilling() {}
 
     /**
      * Changes a sentence in place.
@@ -24,7 +23,9 @@ public final class SlotFilling {
         JsonNode holder = json.at(at.head());
         String last = at.last().getMatchingProperty();
         if (holder.at("/" + last).isMissingNode() || !pointer.matches("/" + parts + "/.*")) {
-            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a slot of this sentence"));
+            throw ProblemException.content(
+                    "The sentence cannot be changed so",
+                    new FieldProblem("/pointer", pointer, "a slot of this sentence"));
         }
         if (holder instanceof ObjectNode object) {
             object.set(last, value);
@@ -41,7 +42,9 @@ public final class SlotFilling {
      */
     public static void take(ObjectNode json, String parts, String pointer) {
         if (!pointer.matches("/" + parts + "/\\d{1,3}") || json.at(pointer).isMissingNode()) {
-            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/pointer", pointer, "a part of this sentence"));
+            throw ProblemException.content(
+                    "The sentence cannot be changed so",
+                    new FieldProblem("/pointer", pointer, "a part of this sentence"));
         }
         int last = pointer.lastIndexOf('/');
         ((ArrayNode) json.at(pointer.substring(0, last))).remove(Integer.parseInt(pointer.substring(last + 1)));
@@ -51,7 +54,8 @@ public final class SlotFilling {
         try {
             return JsonPointer.compile(text);
         } catch (IllegalArgumentException e) {
-            throw ProblemException.content("The sentence cannot be changed so", new FieldProblem("/pointer", text, "a JSON pointer"));
+            throw ProblemException.content(
+                    "The sentence cannot be changed so", new FieldProblem("/pointer", text, "a JSON pointer"));
         }
     }
 }

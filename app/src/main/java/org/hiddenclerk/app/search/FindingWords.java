@@ -44,13 +44,19 @@ class FindingWords {
     }
 
     private void keep(Standings.Judged judged) {
-        String words = judged.findings().stream().map(Finding::reason).distinct().collect(Collectors.joining("\n"));
+        String words =
+                judged.findings().stream().map(Finding::reason).distinct().collect(Collectors.joining("\n"));
         try {
-            // What is found as before is left as it is: a start judges every box anew, and the full-text index need not hear of it.
-            jdbc.sql("""
+            // What is found as before is left as it is: a start judges every box anew, and the full-text index need not
+            // hear of it.
+            jdbc.sql(
+                            """
                     INSERT INTO box_finding (box_id, words, judged_at) VALUES (:box, :words, :at)
-                    ON DUPLICATE KEY UPDATE judged_at = IF(words = VALUES(words), judged_at, VALUES(judged_at)), words = VALUES(words)""").param("box", judged.box().toString()).param("words",
-                    words.substring(0, Math.min(LONGEST, words.length()))).param("at", LocalDateTime.ofInstant(clock.instant(), ZoneOffset.UTC)).update();
+                    ON DUPLICATE KEY UPDATE judged_at = IF(words = VALUES(words), judged_at, VALUES(judged_at)), words = VALUES(words)""")
+                    .param("box", judged.box().toString())
+                    .param("words", words.substring(0, Math.min(LONGEST, words.length())))
+                    .param("at", LocalDateTime.ofInstant(clock.instant(), ZoneOffset.UTC))
+                    .update();
         } catch (DataAccessException e) {
             // A box that was only tried, or is gone again: there is nothing to find.
             LOG.debug("Findings of {} are not kept: {}", judged.box(), e.getMessage());

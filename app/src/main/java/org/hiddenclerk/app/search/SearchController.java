@@ -32,15 +32,35 @@ class SearchController {
         this.visible = visible;
     }
 
-    record HitView(Search.Kind kind, String label, UUID job, String jobName, @MayBeAbsent UUID box, String title, String detail) {
-    }
+    record HitView(
+            Search.Kind kind,
+            String label,
+            UUID job,
+            String jobName,
+            @MayBeAbsent UUID box,
+            String title,
+            String detail) {}
 
     @GetMapping
-    @Operation(operationId = "search", summary = "Boxes, circuits, serials, names, notes, accepted holds and the log of all jobs; at most 8 of each kind")
+    @Operation(
+            operationId = "search",
+            summary =
+                    "Boxes, circuits, serials, names, notes, accepted holds and the log of all jobs; at most 8 of each kind")
     List<HitView> search(@RequestParam String text, Principal who) {
         if (text.length() > LONGEST) {
-            throw ProblemException.content("The text is too long", new FieldProblem("/text", text.length() + " letters", "at most " + LONGEST));
+            throw ProblemException.content(
+                    "The text is too long",
+                    new FieldProblem("/text", text.length() + " letters", "at most " + LONGEST));
         }
-        return search.find(text, visible.visibleTo(who)).stream().map(hit -> new HitView(hit.kind(), hit.kind().label(), hit.job(), hit.jobName(), hit.box().orElse(null), hit.title(), hit.detail())).toList();
+        return search.find(text, visible.visibleTo(who)).stream()
+                .map(hit -> new HitView(
+                        hit.kind(),
+                        hit.kind().label(),
+                        hit.job(),
+                        hit.jobName(),
+                        hit.box().orElse(null),
+                        hit.title(),
+                        hit.detail()))
+                .toList();
     }
 }

@@ -53,19 +53,26 @@ public class KeyRing {
         byte[] key = fresh();
         byte[] nonce = nonce();
         TreeMap<Integer, byte[]> keys = keys();
-        return new Sealed(keys.lastKey(), wrap(key, keys), nonce, crypt(Cipher.ENCRYPT_MODE, key, nonce, about, text.getBytes(StandardCharsets.UTF_8)));
+        return new Sealed(
+                keys.lastKey(),
+                wrap(key, keys),
+                nonce,
+                crypt(Cipher.ENCRYPT_MODE, key, nonce, about, text.getBytes(StandardCharsets.UTF_8)));
     }
 
     /** @throws ProblemException when the key is not in the ring, or something was changed */
     public String open(Sealed sealed, String about) {
         byte[] key = sealed.dataKey().length == 0 ? ringKey(sealed.key()) : unwrap(sealed);
-        return new String(crypt(Cipher.DECRYPT_MODE, key, sealed.nonce(), about, sealed.text()), StandardCharsets.UTF_8);
+        return new String(
+                crypt(Cipher.DECRYPT_MODE, key, sealed.nonce(), about, sealed.text()), StandardCharsets.UTF_8);
     }
 
     /** The same text; its key is wrapped with the ring's newest. What the ring itself sealed at first stays as it is. */
     Sealed wrapAnew(Sealed sealed) {
         TreeMap<Integer, byte[]> keys = keys();
-        return sealed.dataKey().length == 0 ? sealed : new Sealed(keys.lastKey(), wrap(unwrap(sealed), keys), sealed.nonce(), sealed.text());
+        return sealed.dataKey().length == 0
+                ? sealed
+                : new Sealed(keys.lastKey(), wrap(unwrap(sealed), keys), sealed.nonce(), sealed.text());
     }
 
     /** The same for the same text, and telling nothing of it without the key. */
@@ -82,7 +89,8 @@ public class KeyRing {
     /** Adds a key that wraps from now on; older ones still open. */
     synchronized int renew() {
         if (!given.isEmpty()) {
-            throw ProblemException.conflict("The keys come from the environment. Add a line with the next number there and start again; then renew.");
+            throw ProblemException.conflict(
+                    "The keys come from the environment. Add a line with the next number there and start again; then renew.");
         }
         TreeMap<Integer, byte[]> keys = keys();
         keys.put(keys.lastKey() + 1, fresh());
@@ -93,7 +101,10 @@ public class KeyRing {
     private byte[] wrap(byte[] key, TreeMap<Integer, byte[]> keys) {
         byte[] nonce = nonce();
         byte[] wrapped = crypt(Cipher.ENCRYPT_MODE, keys.lastEntry().getValue(), nonce, WRAPPING + keys.lastKey(), key);
-        return ByteBuffer.allocate(nonce.length + wrapped.length).put(nonce).put(wrapped).array();
+        return ByteBuffer.allocate(nonce.length + wrapped.length)
+                .put(nonce)
+                .put(wrapped)
+                .array();
     }
 
     private byte[] unwrap(Sealed sealed) {
@@ -108,7 +119,8 @@ public class KeyRing {
     private byte[] ringKey(int number) {
         byte[] key = keys().get(number);
         if (key == null) {
-            throw ProblemException.conflict("The key that sealed this is not on this machine. Bring back the file of keys.");
+            throw ProblemException.conflict(
+                    "The key that sealed this is not on this machine. Bring back the file of keys.");
         }
         return key;
     }
@@ -120,7 +132,8 @@ public class KeyRing {
             cipher.updateAAD(about.getBytes(StandardCharsets.UTF_8));
             return cipher.doFinal(text);
         } catch (javax.crypto.AEADBadTagException e) {
-            throw ProblemException.conflict("This was sealed for something else, or it was changed since. It is not shown.");
+            throw ProblemException.conflict(
+                    "This was sealed for something else, or it was changed since. It is not shown.");
         } catch (GeneralSecurityException e) {
             throw new IllegalStateException("Impossible state: every Java platform has AES with GCM.", e);
         }
@@ -148,7 +161,9 @@ public class KeyRing {
             String[] parts = line.strip().split(" ");
             keys.put(Integer.parseInt(parts[0]), Base64.getDecoder().decode(parts[1]));
         }
-        if (keys.size() < 2 || !keys.containsKey(PRINTING) || keys.values().stream().anyMatch(key -> key.length != KEY_BYTES)) {
+        if (keys.size() < 2
+                || !keys.containsKey(PRINTING)
+                || keys.values().stream().anyMatch(key -> key.length != KEY_BYTES)) {
             throw new IllegalArgumentException("it is incomplete");
         }
         return keys;
@@ -172,12 +187,17 @@ public class KeyRing {
             Files.createDirectories(file.toAbsolutePath().getParent());
             Path next = file.resolveSibling(file.getFileName() + ".next");
             try {
-                Files.createFile(next, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
+                Files.createFile(
+                        next, PosixFilePermissions.asFileAttribute(PosixFilePermissions.fromString("rw-------")));
             } catch (FileAlreadyExistsException e) {
                 // Left by a start that was cut off: it was never put in place.
                 Files.setPosixFilePermissions(next, PosixFilePermissions.fromString("rw-------"));
             }
-            Files.write(next, keys.entrySet().stream().map(e -> e.getKey() + " " + Base64.getEncoder().encodeToString(e.getValue())).toList());
+            Files.write(
+                    next,
+                    keys.entrySet().stream()
+                            .map(e -> e.getKey() + " " + Base64.getEncoder().encodeToString(e.getValue()))
+                            .toList());
             Files.move(next, file, StandardCopyOption.ATOMIC_MOVE, StandardCopyOption.REPLACE_EXISTING);
         } catch (IOException e) {
             throw new UncheckedIOException("The file of keys cannot be written.", e);

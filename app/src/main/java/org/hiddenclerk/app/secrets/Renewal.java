@@ -19,6 +19,8 @@ public class Renewal {
     @Transactional
     public int renew() {
         keys.renew();
-        return keepers.stream().mapToInt(keeper -> keeper.wrapAnew(keys::wrapAnew)).sum();
+        return keepers.stream()
+                .mapToInt(keeper -> keeper.wrapAnew(keys::wrapAnew))
+                .sum();
     }
 }

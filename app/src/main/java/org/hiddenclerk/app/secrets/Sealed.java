@@ -6,7 +6,8 @@ import java.nio.ByteBuffer;
  * A sealed text.
  *
  * @param key     number of the ring's key that wraps
- * @param dataKey the key of this one text, wrapped: a nonce of 12 bytes, then the key; empty where the ring's key itself sealed, as it did at first
+ * @param dataKey the key of this one text, wrapped: a nonce of 12 bytes, then the key; empty where the ring's key
+ *                itself sealed, as it did at first
  * @param nonce   12 bytes
  * @param text    sealed with AES-256 in GCM, its tag of 16 bytes at the end
  */
@@ -15,7 +16,13 @@ public record Sealed(int key, byte[] dataKey, byte[] nonce, byte[] text) {
 
     /** In one piece. */
     public byte[] bytes() {
-        return ByteBuffer.allocate(Integer.BYTES + 1 + dataKey.length + NONCE_BYTES + text.length).putInt(key).put((byte) dataKey.length).put(dataKey).put(nonce).put(text).array();
+        return ByteBuffer.allocate(Integer.BYTES + 1 + dataKey.length + NONCE_BYTES + text.length)
+                .putInt(key)
+                .put((byte) dataKey.length)
+                .put(dataKey)
+                .put(nonce)
+                .put(text)
+                .array();
     }
 
     public static Sealed of(byte[] bytes) {

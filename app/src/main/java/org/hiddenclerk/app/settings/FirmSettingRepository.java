@@ -2,5 +2,4 @@ package org.hiddenclerk.app.settings;
 
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface FirmSettingRepository extends JpaRepository<FirmSettingRow, String> {
-}
+interface FirmSettingRepository extends JpaRepository<FirmSettingRow, String> {}

@@ -12,8 +12,7 @@ class FirmSettingRow extends SettingRow<String> {
     @Id
     private String name;
 
-    protected FirmSettingRow() {
-    }
+    protected FirmSettingRow() {}
 
     FirmSettingRow(String name, String document, String changedBy, Instant changedAt) {
         this.name = name;

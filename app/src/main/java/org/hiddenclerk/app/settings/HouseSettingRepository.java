@@ -3,5 +3,4 @@ package org.hiddenclerk.app.settings;
 import java.util.UUID;
 import org.springframework.data.jpa.repository.JpaRepository;
 
-interface HouseSettingRepository extends JpaRepository<HouseSettingRow, UUID> {
-}
+interface HouseSettingRepository extends JpaRepository<HouseSettingRow, UUID> {}

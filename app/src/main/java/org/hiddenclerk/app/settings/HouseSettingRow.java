@@ -13,8 +13,7 @@ class HouseSettingRow extends SettingRow<UUID> {
     @Id
     private UUID jobId;
 
-    protected HouseSettingRow() {
-    }
+    protected HouseSettingRow() {}
 
     HouseSettingRow(UUID jobId, String document, String changedBy, Instant changedAt) {
         this.jobId = jobId;

@@ -23,7 +23,7 @@ import tools.jackson.databind.json.JsonMapper;
 public class HouseSettings {
     private static final String ESTIMATES = "estimates";
     private static final String TRADE = "trade";
-    private static final TypeReference<Map<LoadKind, BigDecimal>> SHARES = new TypeReference<>() { };
+    private static final TypeReference<Map<LoadKind, BigDecimal>> SHARES = new TypeReference<>() {};
 
     private final HouseSettingRepository houses;
     private final FirmSettingRepository firm;
@@ -31,7 +31,12 @@ public class HouseSettings {
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    HouseSettings(HouseSettingRepository houses, FirmSettingRepository firm, JsonMapper json, Clock clock, ApplicationEventPublisher events) {
+    HouseSettings(
+            HouseSettingRepository houses,
+            FirmSettingRepository firm,
+            JsonMapper json,
+            Clock clock,
+            ApplicationEventPublisher events) {
         this.houses = houses;
         this.firm = firm;
         this.json = json;
@@ -40,29 +45,31 @@ public class HouseSettings {
     }
 
     /** A house wants something else than before. */
-    public record WantsChanged(UUID job) {
-    }
+    public record WantsChanged(UUID job) {}
 
     /** A document with the version that it has; 0 before it was ever changed. */
-    public record Versioned<T>(long version, T document) {
-    }
+    public record Versioned<T>(long version, T document) {}
 
     @Transactional(readOnly = true)
     public Versioned<HouseDocument> house(UUID job) {
-        return houses.findById(job).map(row -> new Versioned<>(row.version() + 1, json.readValue(row.document(), HouseDocument.class)))
+        return houses.findById(job)
+                .map(row -> new Versioned<>(row.version() + 1, json.readValue(row.document(), HouseDocument.class)))
                 .orElse(new Versioned<>(0, HouseDocument.USUAL));
     }
 
     @Transactional(readOnly = true)
     public Versioned<Estimates> estimates() {
-        return firm.findById(ESTIMATES).map(row -> new Versioned<>(row.version() + 1, new Estimates(json.readValue(row.document(), SHARES))))
+        return firm.findById(ESTIMATES)
+                .map(row -> new Versioned<>(row.version() + 1, new Estimates(json.readValue(row.document(), SHARES))))
                 .orElse(new Versioned<>(0, Estimates.USUAL));
     }
 
     /** How the firm buys and charges. */
     @Transactional(readOnly = true)
     public Versioned<TradeDocument> trade() {
-        return firm.findById(TRADE).map(row -> new Versioned<>(row.version() + 1, json.readValue(row.document(), TradeDocument.class))).orElse(new Versioned<>(0, TradeDocument.of(Trade.USUAL)));
+        return firm.findById(TRADE)
+                .map(row -> new Versioned<>(row.version() + 1, json.readValue(row.document(), TradeDocument.class)))
+                .orElse(new Versioned<>(0, TradeDocument.of(Trade.USUAL)));
     }
 
     /** @throws ProblemException for a tax, an hour or a share of spares that can't be meant */
@@ -71,7 +78,9 @@ public class HouseSettings {
         try {
             document.toTrade();
         } catch (IllegalArgumentException e) {
-            throw ProblemException.content("This cannot be kept like this", new FieldProblem("/document", document.toString(), String.valueOf(e.getMessage())));
+            throw ProblemException.content(
+                    "This cannot be kept like this",
+                    new FieldProblem("/document", document.toString(), String.valueOf(e.getMessage())));
         }
         refuseIfChanged(trade().version(), version);
         keepFirm(TRADE, json.writeValueAsString(document), who);
@@ -99,9 +108,13 @@ public class HouseSettings {
         try {
             document.weights().toWeights();
         } catch (IllegalArgumentException e) {
-            throw ProblemException.content("The house cannot be kept like this", new FieldProblem("/document/weights/stockPercent",
-                    document.weights().stockPercent() + " %", "at most the share of the price that counts, "
-                    + document.weights().pricePercent() + " %"));
+            throw ProblemException.content(
+                    "The house cannot be kept like this",
+                    new FieldProblem(
+                            "/document/weights/stockPercent",
+                            document.weights().stockPercent() + " %",
+                            "at most the share of the price that counts, "
+                                    + document.weights().pricePercent() + " %"));
         }
         var now = clock.instant().truncatedTo(ChronoUnit.MICROS);
         String text = json.writeValueAsString(document);
@@ -122,8 +135,9 @@ public class HouseSettings {
         try {
             new Estimates(new LinkedHashMap<>(shares));
         } catch (IllegalArgumentException e) {
-            throw ProblemException.content("The estimates cannot be kept like this", new FieldProblem("/shares", shares.toString(),
-                    String.valueOf(e.getMessage())));
+            throw ProblemException.content(
+                    "The estimates cannot be kept like this",
+                    new FieldProblem("/shares", shares.toString(), String.valueOf(e.getMessage())));
         }
         refuseIfChanged(estimates().version(), version);
         keepFirm(ESTIMATES, json.writeValueAsString(shares), who);
@@ -131,7 +145,8 @@ public class HouseSettings {
 
     private static void refuseIfChanged(long now, long seen) {
         if (now != seen) {
-            throw ProblemException.conflict("Somebody changed this meanwhile. Your entry is not saved; load it again and repeat it.");
+            throw ProblemException.conflict(
+                    "Somebody changed this meanwhile. Your entry is not saved; load it again and repeat it.");
         }
     }
 }

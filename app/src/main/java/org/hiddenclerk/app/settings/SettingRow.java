@@ -14,10 +14,13 @@ import org.springframework.data.domain.Persistable;
 abstract class SettingRow<K> implements Persistable<K> {
     @Version
     private long version;
+
     @Column(columnDefinition = "LONGTEXT")
     private String document;
+
     private String changedBy;
     private Instant changedAt;
+
     @Transient
     private boolean stored;
 

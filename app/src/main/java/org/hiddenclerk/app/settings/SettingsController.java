@@ -38,12 +38,10 @@ class SettingsController {
     }
 
     /** The settings of a house, and the version they have. */
-    record HouseSettingsView(long version, @NotNull @Valid HouseDocument document) {
-    }
+    record HouseSettingsView(long version, @NotNull @Valid HouseDocument document) {}
 
     /** Shares of the resistive rating, by kind of load; common practice, no source. */
-    record EstimatesView(long version, @NotNull @Size(max = 20) Map<LoadKind, @NotNull BigDecimal> shares) {
-    }
+    record EstimatesView(long version, @NotNull @Size(max = 20) Map<LoadKind, @NotNull BigDecimal> shares) {}
 
     @GetMapping("/jobs/{job}/settings")
     @Operation(operationId = "houseSettings")
@@ -76,8 +74,7 @@ class SettingsController {
     }
 
     /** How the firm buys and charges, and the version it has. */
-    record TradeView(long version, @NotNull @Valid TradeDocument document) {
-    }
+    record TradeView(long version, @NotNull @Valid TradeDocument document) {}
 
     @GetMapping("/stock/trade")
     @Needs(Right.LEAD)

@@ -22,7 +22,13 @@ public class ChangeStock {
     private final Clock clock;
     private final TransactionTemplate transaction;
 
-    ChangeStock(StockItemRepository items, StockBook book, StockChange boxes, JsonMapper json, Clock clock, TransactionTemplate transaction) {
+    ChangeStock(
+            StockItemRepository items,
+            StockBook book,
+            StockChange boxes,
+            JsonMapper json,
+            Clock clock,
+            TransactionTemplate transaction) {
         this.items = items;
         this.book = book;
         this.boxes = boxes;
@@ -32,18 +38,20 @@ public class ChangeStock {
     }
 
     /** A box whose module changed: how it stood and how it stands. */
-    public record Reopened(StockChange.Concerned before, StockChange.Concerned after) {
-    }
+    public record Reopened(StockChange.Concerned before, StockChange.Concerned after) {}
 
     /** @throws ProblemException when the code is taken or the document contradicts itself */
     void add(ModuleDocument document, int onHand, String who) {
         refuse(document.problems());
         transaction.executeWithoutResult(status -> {
             if (items.existsById(document.code())) {
-                throw ProblemException.content("The module cannot be added", new FieldProblem("/document/code", document.code(),
-                        "a code that the stock book does not have yet"));
+                throw ProblemException.content(
+                        "The module cannot be added",
+                        new FieldProblem(
+                                "/document/code", document.code(), "a code that the stock book does not have yet"));
             }
-            items.saveAndFlush(new StockItemRow(document.code(), StockItemRow.Kind.MODULE, json.writeValueAsString(document), onHand, who, now()));
+            items.saveAndFlush(new StockItemRow(
+                    document.code(), StockItemRow.Kind.MODULE, json.writeValueAsString(document), onHand, who, now()));
         });
         book.changed();
     }
@@ -56,7 +64,8 @@ public class ChangeStock {
         transaction.executeWithoutResult(status -> {
             StockItemRow row = items.findById(document.code()).orElseThrow(() -> ProblemException.notFound("module"));
             if (row.version() != version) {
-                throw ProblemException.conflict(row.changedBy() + " changed this module meanwhile. Your entry is not saved; load it again and repeat it.");
+                throw ProblemException.conflict(row.changedBy()
+                        + " changed this module meanwhile. Your entry is not saved; load it again and repeat it.");
             }
             row.changed(json.writeValueAsString(document), onHand, retired, who, now());
             items.saveAndFlush(row);
@@ -68,7 +77,9 @@ public class ChangeStock {
     private List<Reopened> reopened(String code, List<StockChange.Concerned> before) {
         List<StockChange.Concerned> after = boxes.concerned(code);
         List<Reopened> reopened = new ArrayList<>();
-        before.forEach(was -> after.stream().filter(is -> is.box().equals(was.box())).findFirst()
+        before.forEach(was -> after.stream()
+                .filter(is -> is.box().equals(was.box()))
+                .findFirst()
                 .ifPresent(is -> reopened.add(new Reopened(was, is))));
         return reopened;
     }
@@ -78,10 +89,16 @@ public class ChangeStock {
         transaction.executeWithoutResult(status -> {
             StockItemRow row = items.findById(document.code()).orElse(null);
             if (row == null) {
-                items.saveAndFlush(new StockItemRow(document.code(), StockItemRow.Kind.ACCESSORY, json.writeValueAsString(document), onHand, who,
+                items.saveAndFlush(new StockItemRow(
+                        document.code(),
+                        StockItemRow.Kind.ACCESSORY,
+                        json.writeValueAsString(document),
+                        onHand,
+                        who,
                         now()));
             } else if (row.version() != version || row.kind() != StockItemRow.Kind.ACCESSORY) {
-                throw ProblemException.conflict("Somebody changed this meanwhile, or the code is a module's. Load it again and repeat it.");
+                throw ProblemException.conflict(
+                        "Somebody changed this meanwhile, or the code is a module's. Load it again and repeat it.");
             } else {
                 row.changed(json.writeValueAsString(document), onHand, false, who, now());
                 items.saveAndFlush(row);
@@ -96,8 +113,11 @@ public class ChangeStock {
 
     private static void refuse(List<FieldProblem> problems) {
         if (!problems.isEmpty()) {
-            throw ProblemException.content("The module contradicts itself", problems.stream().map(p -> new FieldProblem("/document" + p.pointer(),
-                    p.found(), p.expected())).toList());
+            throw ProblemException.content(
+                    "The module contradicts itself",
+                    problems.stream()
+                            .map(p -> new FieldProblem("/document" + p.pointer(), p.found(), p.expected()))
+                            .toList());
         }
     }
 }

@@ -46,7 +46,12 @@ public class StockBook {
     private final AtomicLong changes = new AtomicLong();
     private volatile Snapshot kept = Snapshot.NOTHING;
 
-    StockBook(StockItemRepository items, JsonMapper json, Clock clock, TransactionTemplate transaction, ApplicationEventPublisher events) {
+    StockBook(
+            StockItemRepository items,
+            JsonMapper json,
+            Clock clock,
+            TransactionTemplate transaction,
+            ApplicationEventPublisher events) {
         this.items = items;
         this.json = json;
         this.clock = clock;
@@ -55,8 +60,7 @@ public class StockBook {
     }
 
     /** Something is bought, or not bought any more, or known better. */
-    public record StockChanged() {
-    }
+    public record StockChanged() {}
 
     /**
      * The book at one time.
@@ -64,10 +68,17 @@ public class StockBook {
      * @param models  modules that are bought
      * @param onHand  what is on the shelf, modules and accessories, by code
      */
-    private record Snapshot(String revision, Instant asked, Catalogue catalogue, List<ModuleModel> models, Map<String, Integer> onHand,
-                        List<AccessoryDocument> accessories, Map<String, String> suppliers,
-                        Map<String, String> fingerprints) {
-        private static final Snapshot NOTHING = new Snapshot("", Instant.MIN, new Catalogue(List.of()), List.of(), Map.of(), List.of(), Map.of(), Map.of());
+    private record Snapshot(
+            String revision,
+            Instant asked,
+            Catalogue catalogue,
+            List<ModuleModel> models,
+            Map<String, Integer> onHand,
+            List<AccessoryDocument> accessories,
+            Map<String, String> suppliers,
+            Map<String, String> fingerprints) {
+        private static final Snapshot NOTHING = new Snapshot(
+                "", Instant.MIN, new Catalogue(List.of()), List.of(), Map.of(), List.of(), Map.of(), Map.of());
 
         Snapshot askedAt(Instant when) {
             return new Snapshot(revision, when, catalogue, models, onHand, accessories, suppliers, fingerprints);
@@ -94,8 +105,10 @@ public class StockBook {
 
     /** What the cheapest bypass costs, in cents; empty where no price of one is known. */
     public OptionalInt cheapestBypassCents() {
-        return accessories().stream().filter(a -> a.kind() == AccessoryDocument.Kind.BYPASS && a.priceCents() != null)
-                .mapToInt(AccessoryDocument::priceCents).min();
+        return accessories().stream()
+                .filter(a -> a.kind() == AccessoryDocument.Kind.BYPASS && a.priceCents() != null)
+                .mapToInt(AccessoryDocument::priceCents)
+                .min();
     }
 
     /** Supplier of a module or accessory; empty text where none is named. */
@@ -110,8 +123,11 @@ public class StockBook {
 
     /** The module, or a problem at the pointer. */
     public ModuleModel require(String code, String pointer) {
-        return catalogue().find(code).orElseThrow(() -> ProblemException.content("The choice cannot be kept",
-                new FieldProblem(pointer, code, "the code of a module in the stock book")));
+        return catalogue()
+                .find(code)
+                .orElseThrow(() -> ProblemException.content(
+                        "The choice cannot be kept",
+                        new FieldProblem(pointer, code, "the code of a module in the stock book")));
     }
 
     /** A short text that changes with whatever a verdict on the module depends on, and not with its price. */
@@ -154,7 +170,8 @@ public class StockBook {
     private Snapshot book() {
         Instant now = clock.instant();
         Snapshot before = kept;
-        if (!before.asked().equals(Instant.MIN) && Duration.between(before.asked(), now).compareTo(TRUSTED_FOR) < 0) {
+        if (!before.asked().equals(Instant.MIN)
+                && Duration.between(before.asked(), now).compareTo(TRUSTED_FOR) < 0) {
             return before;
         }
         if (TransactionSynchronizationManager.getResource(this) instanceof Snapshot own) {
@@ -162,7 +179,8 @@ public class StockBook {
         }
         Snapshot seen = read(now);
         if (TransactionSynchronizationManager.isSynchronizationActive() && !seen.equals(kept)) {
-            // What this transaction sees is older than the last change: good for all that asks within it, and for nobody else.
+            // What this transaction sees is older than the last change: good for all that asks within it, and for
+            // nobody else.
             TransactionSynchronizationManager.bindResource(this, seen);
             TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
                 @Override
@@ -231,12 +249,21 @@ public class StockBook {
                 suppliers.put(row.code(), document.supplier() == null ? "" : document.supplier());
             }
         }
-        return new Snapshot(revision, now, new Catalogue(all), List.copyOf(bought), Map.copyOf(onHand), List.copyOf(accessories),
-                Map.copyOf(suppliers), Map.copyOf(fingerprints));
+        return new Snapshot(
+                revision,
+                now,
+                new Catalogue(all),
+                List.copyOf(bought),
+                Map.copyOf(onHand),
+                List.copyOf(accessories),
+                Map.copyOf(suppliers),
+                Map.copyOf(fingerprints));
     }
 
     private String fingerprint(ModuleDocument document) {
-        return UUID.nameUUIDFromBytes(json.writeValueAsString(document.withoutTrade()).getBytes(StandardCharsets.UTF_8)).toString();
+        return UUID.nameUUIDFromBytes(
+                        json.writeValueAsString(document.withoutTrade()).getBytes(StandardCharsets.UTF_8))
+                .toString();
     }
 
     /** Fills an empty book with what ships. */
@@ -246,9 +273,10 @@ public class StockBook {
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
         transaction.executeWithoutResult(status -> {
             if (items.count() == 0) {
-                modules.forEach(m -> items.save(new StockItemRow(m.code(), StockItemRow.Kind.MODULE, json.writeValueAsString(m), 0, SHIPPED, now)));
-                accessories.forEach(a -> items.save(new StockItemRow(a.code(), StockItemRow.Kind.ACCESSORY, json.writeValueAsString(a), 0,
-                        SHIPPED, now)));
+                modules.forEach(m -> items.save(new StockItemRow(
+                        m.code(), StockItemRow.Kind.MODULE, json.writeValueAsString(m), 0, SHIPPED, now)));
+                accessories.forEach(a -> items.save(new StockItemRow(
+                        a.code(), StockItemRow.Kind.ACCESSORY, json.writeValueAsString(a), 0, SHIPPED, now)));
             }
         });
     }

@@ -50,42 +50,49 @@ class StockController {
     }
 
     /** A module with what the firm has of it. {@code unknown} names figures that nobody states. */
-    record ModuleItem(long version, ModuleDocument document, int onHand, boolean retired, List<String> unknown, String changedBy,
-                      Instant changedAt) {
-    }
+    record ModuleItem(
+            long version,
+            ModuleDocument document,
+            int onHand,
+            boolean retired,
+            List<String> unknown,
+            String changedBy,
+            Instant changedAt) {}
 
     /** An accessory with what the firm has of it. */
-    record AccessoryItem(long version, AccessoryDocument document, int onHand) {
-    }
+    record AccessoryItem(long version, AccessoryDocument document, int onHand) {}
 
-    record StockView(List<ModuleItem> modules, List<AccessoryItem> accessories) {
-    }
+    record StockView(List<ModuleItem> modules, List<AccessoryItem> accessories) {}
 
-    record NewModule(@NotNull @Valid ModuleDocument document, @Min(0) @Max(100_000) int onHand) {
-    }
+    record NewModule(@NotNull @Valid ModuleDocument document, @Min(0) @Max(100_000) int onHand) {}
 
-    record ModuleChange(long version, @NotNull @Valid ModuleDocument document, @Min(0) @Max(100_000) int onHand, boolean retired) {
-    }
+    record ModuleChange(
+            long version, @NotNull @Valid ModuleDocument document, @Min(0) @Max(100_000) int onHand, boolean retired) {}
 
-    record AccessoryChange(long version, @NotNull @Valid AccessoryDocument document, @Min(0) @Max(100_000) int onHand) {
-    }
+    record AccessoryChange(
+            long version, @NotNull @Valid AccessoryDocument document, @Min(0) @Max(100_000) int onHand) {}
 
     /** A change, and the boxes whose verdicts it re-opened. */
-    record Changed(ModuleItem module, List<ChangeStock.Reopened> reopened) {
-    }
+    record Changed(ModuleItem module, List<ChangeStock.Reopened> reopened) {}
 
     /** A whole table or document. */
-    record Delivery(@NotBlank @Size(max = 2_000_000) String text) {
-    }
+    record Delivery(@NotBlank @Size(max = 2_000_000) String text) {}
 
     @GetMapping
     @Needs(Right.FACTS)
     @Operation(operationId = "stock")
     StockView stock() {
         List<StockItemRow> rows = shelf.items();
-        return new StockView(rows.stream().filter(r -> r.kind() == StockItemRow.Kind.MODULE).map(this::module).toList(),
-                rows.stream().filter(r -> r.kind() == StockItemRow.Kind.ACCESSORY).map(r -> new AccessoryItem(r.version(),
-                        json.readValue(r.document(), AccessoryDocument.class), r.onHand())).toList());
+        return new StockView(
+                rows.stream()
+                        .filter(r -> r.kind() == StockItemRow.Kind.MODULE)
+                        .map(this::module)
+                        .toList(),
+                rows.stream()
+                        .filter(r -> r.kind() == StockItemRow.Kind.ACCESSORY)
+                        .map(r -> new AccessoryItem(
+                                r.version(), json.readValue(r.document(), AccessoryDocument.class), r.onHand()))
+                        .toList());
     }
 
     @GetMapping("/modules/{code}")
@@ -97,7 +104,14 @@ class StockController {
 
     private ModuleItem module(StockItemRow row) {
         ModuleDocument document = json.readValue(row.document(), ModuleDocument.class);
-        return new ModuleItem(row.version(), document, row.onHand(), row.retired(), document.unknown(), row.changedBy(), row.changedAt());
+        return new ModuleItem(
+                row.version(),
+                document,
+                row.onHand(),
+                row.retired(),
+                document.unknown(),
+                row.changedBy(),
+                row.changedAt());
     }
 
     @PostMapping("/modules")
@@ -114,14 +128,15 @@ class StockController {
         if (!change.document().code().equals(code)) {
             throw ProblemException.conflict("The code of a module does not change. Duplicate it under another code.");
         }
-        List<ChangeStock.Reopened> reopened = changeStock.change(change.document(), change.onHand(), change.retired(), change.version(),
-                people.nameOf(who));
+        List<ChangeStock.Reopened> reopened = changeStock.change(
+                change.document(), change.onHand(), change.retired(), change.version(), people.nameOf(who));
         return new Changed(module(code), reopened);
     }
 
     @PutMapping("/accessories/{code}")
     @Operation(operationId = "changeAccessory")
-    AccessoryItem changeAccessory(@PathVariable String code, @Valid @RequestBody AccessoryChange change, Principal who) {
+    AccessoryItem changeAccessory(
+            @PathVariable String code, @Valid @RequestBody AccessoryChange change, Principal who) {
         if (!change.document().code().equals(code)) {
             throw ProblemException.conflict("The code of an accessory does not change.");
         }
@@ -132,8 +147,14 @@ class StockController {
 
     /** Takes modules in, row by row; those that are not taken come back with the reason. */
     @PostMapping("/import")
-    @Operation(operationId = "importStock", summary = "A stock book from a file: all or none; without apply it is only tried")
-    StockTransfer.StockReport take(@RequestParam StockTransfer.Format format, @Valid @RequestBody Delivery delivery, @RequestParam(defaultValue = "false") boolean apply, Principal who) {
+    @Operation(
+            operationId = "importStock",
+            summary = "A stock book from a file: all or none; without apply it is only tried")
+    StockTransfer.StockReport take(
+            @RequestParam StockTransfer.Format format,
+            @Valid @RequestBody Delivery delivery,
+            @RequestParam(defaultValue = "false") boolean apply,
+            Principal who) {
         return transfer.take(format, delivery.text(), people.nameOf(who), apply);
     }
 
@@ -141,7 +162,9 @@ class StockController {
     @Operation(operationId = "exportStock")
     ResponseEntity<String> give(@RequestParam StockTransfer.Format format) {
         boolean csv = format == StockTransfer.Format.CSV;
-        return ResponseEntity.ok().contentType(csv ? MediaType.parseMediaType("text/csv;charset=UTF-8") : MediaType.APPLICATION_JSON)
-                .header("Content-Disposition", "attachment; filename=\"stock-book." + (csv ? "csv" : "json") + "\"").body(transfer.give(format));
+        return ResponseEntity.ok()
+                .contentType(csv ? MediaType.parseMediaType("text/csv;charset=UTF-8") : MediaType.APPLICATION_JSON)
+                .header("Content-Disposition", "attachment; filename=\"stock-book." + (csv ? "csv" : "json") + "\"")
+                .body(transfer.give(format));
     }
 }

@@ -5,6 +5,7 @@ import org.springframework.data.jpa.repository.Query;
 
 interface StockItemRepository extends JpaRepository<StockItemRow, String> {
     /** Changes with every change of the book. */
-    @Query("select concat(count(i), '/', coalesce(sum(i.version), 0), '/', coalesce(max(i.changedAt), '')) from StockItemRow i")
+    @Query(
+            "select concat(count(i), '/', coalesce(sum(i.version), 0), '/', coalesce(max(i.changedAt), '')) from StockItemRow i")
     String revision();
 }

@@ -16,24 +16,31 @@ import org.springframework.data.domain.Persistable;
 @Table(name = "stock_item")
 class StockItemRow implements Persistable<String> {
     /** Kinds of documents. */
-    enum Kind { MODULE, ACCESSORY }
+    enum Kind {
+        MODULE,
+        ACCESSORY
+    }
 
     @Id
     private String code;
+
     @Version
     private long version;
+
     private String kind;
+
     @Column(columnDefinition = "LONGTEXT")
     private String document;
+
     private int onHand;
     private boolean retired;
     private String changedBy;
     private Instant changedAt;
+
     @Transient
     private boolean stored;
 
-    protected StockItemRow() {
-    }
+    protected StockItemRow() {}
 
     StockItemRow(String code, Kind kind, String document, int onHand, String changedBy, Instant changedAt) {
         this.code = code;

@@ -24,7 +24,9 @@ class StockShelf {
 
     StockItemRow item(String code, StockItemRow.Kind kind) {
         book.catalogue();
-        return items.findById(code).filter(row -> row.kind() == kind).orElseThrow(() -> ProblemException.notFound(
-                kind == StockItemRow.Kind.MODULE ? "module" : "accessory"));
+        return items.findById(code)
+                .filter(row -> row.kind() == kind)
+                .orElseThrow(
+                        () -> ProblemException.notFound(kind == StockItemRow.Kind.MODULE ? "module" : "accessory"));
     }
 }

@@ -25,8 +25,14 @@ public class StockShelves {
     public void putOnShelf(Map<String, Integer> more, String who) {
         book.catalogue();
         more.forEach((code, count) -> {
-            StockItemRow row = items.findById(code).orElseThrow(() -> ProblemException.notFound("module or accessory " + code));
-            row.changed(row.document(), Math.max(0, row.onHand() + count), row.retired(), who, clock.instant().truncatedTo(ChronoUnit.MICROS));
+            StockItemRow row =
+                    items.findById(code).orElseThrow(() -> ProblemException.notFound("module or accessory " + code));
+            row.changed(
+                    row.document(),
+                    Math.max(0, row.onHand() + count),
+                    row.retired(),
+                    who,
+                    clock.instant().truncatedTo(ChronoUnit.MICROS));
         });
         items.flush();
         book.changed();

@@ -24,12 +24,48 @@ import tools.jackson.databind.node.ObjectNode;
 class StockTable {
     private static final CsvFile.Sent SENT = new CsvFile.Sent("The file cannot be taken", "");
     /** Columns of a CSV and the fields of the document that they fill; a blank cell leaves a field as it is, "unknown" empties it. */
-    private static final Map<String, String> TEXTS = ordered("maker", "maker", "name", "name", "supplier", "supplier",
-            "mesh_role", "meshRole", "default_function", "defaultFunction");
-    private static final Map<String, String> FIGURES = ordered("length_mm", "lengthMm", "width_mm", "widthMm", "thickness_mm", "thicknessMm",
-            "corner_radius_mm", "cornerRadiusMm", "price_cents", "priceCents", "total_a", "totalAmps", "contact_peak_a", "contactPeakAmps");
-    private static final Map<String, String> LOADS = ordered("resistive_a", "RESISTIVE", "led_w", "LED_LAMP", "led_driver_w", "LED_DRIVER",
-            "incandescent_w", "INCANDESCENT", "halogen_w", "HALOGEN", "motor_w", "MOTOR", "heater_w", "HEATER");
+    private static final Map<String, String> TEXTS = ordered(
+            "maker",
+            "maker",
+            "name",
+            "name",
+            "supplier",
+            "supplier",
+            "mesh_role",
+            "meshRole",
+            "default_function",
+            "defaultFunction");
+
+    private static final Map<String, String> FIGURES = ordered(
+            "length_mm",
+            "lengthMm",
+            "width_mm",
+            "widthMm",
+            "thickness_mm",
+            "thicknessMm",
+            "corner_radius_mm",
+            "cornerRadiusMm",
+            "price_cents",
+            "priceCents",
+            "total_a",
+            "totalAmps",
+            "contact_peak_a",
+            "contactPeakAmps");
+    private static final Map<String, String> LOADS = ordered(
+            "resistive_a",
+            "RESISTIVE",
+            "led_w",
+            "LED_LAMP",
+            "led_driver_w",
+            "LED_DRIVER",
+            "incandescent_w",
+            "INCANDESCENT",
+            "halogen_w",
+            "HALOGEN",
+            "motor_w",
+            "MOTOR",
+            "heater_w",
+            "HEATER");
 
     private final StockItemRepository items;
     private final JsonMapper json;
@@ -55,8 +91,12 @@ class StockTable {
     List<JsonNode> rows(String text) {
         CsvFile file = CsvFile.read(text, List.of("code"), SENT);
         file.rows().forEach(row -> file.formulaIn(row).ifPresent(column -> {
-            throw ProblemException.content(SENT.title(), new FieldProblem("/" + row.number() + "/" + column, row.cell(column).orElse(""),
-                    "words or figures, nothing that a spreadsheet works out"));
+            throw ProblemException.content(
+                    SENT.title(),
+                    new FieldProblem(
+                            "/" + row.number() + "/" + column,
+                            row.cell(column).orElse(""),
+                            "words or figures, nothing that a spreadsheet works out"));
         }));
         return file.rows().stream().map(this::row).toList();
     }
@@ -67,8 +107,13 @@ class StockTable {
         String like = row.cell("like").orElse(code);
         Optional<StockItemRow> origin = items.findById(items.existsById(code) ? code : like);
         if (origin.isEmpty()) {
-            return json.createObjectNode().put("code", code).put("problem", "the code of a module, or in the column like the code of one that is "
-                    + "wired alike").put("found", like).put("at", "/like");
+            return json.createObjectNode()
+                    .put("code", code)
+                    .put(
+                            "problem",
+                            "the code of a module, or in the column like the code of one that is " + "wired alike")
+                    .put("found", like)
+                    .put("at", "/like");
         }
         ObjectNode node = json.readTree(origin.get().document()).asObject();
         node.put("code", code);
@@ -89,14 +134,19 @@ class StockTable {
             }));
             row.cell("markets").ifPresent(value -> {
                 ArrayNode markets = node.putArray("markets");
-                List.of(value.equals("unknown") ? new String[0] : value.split("[ ,;]+")).forEach(markets::add);
+                List.of(value.equals("unknown") ? new String[0] : value.split("[ ,;]+"))
+                        .forEach(markets::add);
             });
-            LOADS.forEach((column, kind) -> row.cell(column).ifPresent(value -> rate(node, kind, column.endsWith("_a"), value)));
+            LOADS.forEach((column, kind) ->
+                    row.cell(column).ifPresent(value -> rate(node, kind, column.endsWith("_a"), value)));
             row.cell("on_hand").ifPresent(value -> node.put("onHand", Integer.parseInt(value)));
             row.cell("retired").ifPresent(value -> node.put("retired", value.equalsIgnoreCase("yes")));
         } catch (NumberFormatException e) {
-            return json.createObjectNode().put("code", code).put("problem", "figures with a point, blank to leave one as it is, or \"unknown\"")
-                    .put("found", String.valueOf(e.getMessage())).put("at", "");
+            return json.createObjectNode()
+                    .put("code", code)
+                    .put("problem", "figures with a point, blank to leave one as it is, or \"unknown\"")
+                    .put("found", String.valueOf(e.getMessage()))
+                    .put("at", "");
         }
         return node;
     }
@@ -110,7 +160,9 @@ class StockTable {
                 }
             }
             if (!value.equals("unknown")) {
-                ratings.addObject().put("load", kind).put(amps ? "amps" : "watts", new BigDecimal(value.replace(',', '.')));
+                ratings.addObject()
+                        .put("load", kind)
+                        .put(amps ? "amps" : "watts", new BigDecimal(value.replace(',', '.')));
             }
         }
     }
@@ -132,7 +184,8 @@ class StockTable {
         LOADS.forEach((column, kind) -> cells.add(rating(node, kind, column.endsWith("_a"))));
         TreeSet<String> markets = new TreeSet<>();
         node.path("markets").forEach(m -> markets.add(m.asString("")));
-        cells.addAll(List.of(markets.isEmpty() ? "unknown" : String.join(" ", markets), row.onHand(), row.retired() ? "yes" : "no"));
+        cells.addAll(List.of(
+                markets.isEmpty() ? "unknown" : String.join(" ", markets), row.onHand(), row.retired() ? "yes" : "no"));
         return cells;
     }
 
@@ -143,7 +196,9 @@ class StockTable {
     private static String rating(JsonNode node, String kind, boolean amps) {
         for (JsonNode rating : node.path("channels").path(0).path("ratings")) {
             if (rating.path("load").asString("").equals(kind)) {
-                return rating.hasNonNull(amps ? "amps" : "watts") ? rating.path(amps ? "amps" : "watts").asString("") : "";
+                return rating.hasNonNull(amps ? "amps" : "watts")
+                        ? rating.path(amps ? "amps" : "watts").asString("")
+                        : "";
             }
         }
         return node.path("channels").isEmpty() ? "" : "unknown";

@@ -27,15 +27,17 @@ class StockTransfer {
     private static final int MOST_ON_HAND = 100_000;
 
     /** Forms of a file. */
-    enum Format { JSON, CSV }
+    enum Format {
+        JSON,
+        CSV
+    }
 
     /** A row that is not taken, with what stands against it. */
-    record Refused(int row, String code, List<FieldProblem> problems) {
-    }
+    record Refused(int row, String code, List<FieldProblem> problems) {}
 
     /** What became of a file, or would: with a row refused none is taken. */
-    record StockReport(int added, int changed, List<Refused> refused, List<ChangeStock.Reopened> reopened, boolean applied) {
-    }
+    record StockReport(
+            int added, int changed, List<Refused> refused, List<ChangeStock.Reopened> reopened, boolean applied) {}
 
     private final StockItemRepository items;
     private final ChangeStock changeStock;
@@ -44,7 +46,13 @@ class StockTransfer {
     private final JsonMapper json;
     private final TransactionTemplate transaction;
 
-    StockTransfer(StockItemRepository items, ChangeStock changeStock, StockTable table, Validator validator, JsonMapper json, TransactionTemplate transaction) {
+    StockTransfer(
+            StockItemRepository items,
+            ChangeStock changeStock,
+            StockTable table,
+            Validator validator,
+            JsonMapper json,
+            TransactionTemplate transaction) {
         this.transaction = transaction;
         this.items = items;
         this.changeStock = changeStock;
@@ -65,8 +73,11 @@ class StockTransfer {
     }
 
     private StockReport take(Format format, String text, String who) {
-        List<Entry> entries = format == Format.JSON ? entries(text)
-                : table.rows(text).stream().map(node -> new Entry(StockItemRow.Kind.MODULE, node)).toList();
+        List<Entry> entries = format == Format.JSON
+                ? entries(text)
+                : table.rows(text).stream()
+                        .map(node -> new Entry(StockItemRow.Kind.MODULE, node))
+                        .toList();
         int added = 0;
         int changed = 0;
         List<Refused> refused = new ArrayList<>();
@@ -79,8 +90,12 @@ class StockTransfer {
                 added += known ? 0 : 1;
                 changed += known ? 1 : 0;
             } catch (ProblemException e) {
-                refused.add(new Refused(i + 1, entry.code(), e.errors().isEmpty() ? List.of(new FieldProblem("", entry.code(),
-                        e.getMessage())) : e.errors()));
+                refused.add(new Refused(
+                        i + 1,
+                        entry.code(),
+                        e.errors().isEmpty()
+                                ? List.of(new FieldProblem("", entry.code(), e.getMessage()))
+                                : e.errors()));
             }
         }
         return new StockReport(added, changed, refused, reopened, false);
@@ -96,12 +111,21 @@ class StockTransfer {
     private List<ChangeStock.Reopened> take(Entry entry, String who) {
         Optional<StockItemRow> row = items.findById(entry.code());
         row.filter(r -> r.kind() != entry.kind()).ifPresent(r -> {
-            throw ProblemException.content("The row cannot be taken", new FieldProblem("/code", entry.code(), "a code that no "
-                    + (r.kind() == StockItemRow.Kind.MODULE ? "module" : "accessory") + " has"));
+            throw ProblemException.content(
+                    "The row cannot be taken",
+                    new FieldProblem(
+                            "/code",
+                            entry.code(),
+                            "a code that no " + (r.kind() == StockItemRow.Kind.MODULE ? "module" : "accessory")
+                                    + " has"));
         });
         int onHand = onHand(entry, row);
         if (entry.kind() == StockItemRow.Kind.ACCESSORY) {
-            changeStock.changeAccessory(document(entry, AccessoryDocument.class), onHand, row.map(StockItemRow::version).orElse(0L), who);
+            changeStock.changeAccessory(
+                    document(entry, AccessoryDocument.class),
+                    onHand,
+                    row.map(StockItemRow::version).orElse(0L),
+                    who);
             return List.of();
         }
         ModuleDocument document = document(entry, ModuleDocument.class);
@@ -109,7 +133,12 @@ class StockTransfer {
             changeStock.add(document, onHand, who);
             return List.of();
         }
-        return changeStock.change(document, onHand, entry.node().path("retired").asBoolean(row.get().retired()), row.get().version(), who);
+        return changeStock.change(
+                document,
+                onHand,
+                entry.node().path("retired").asBoolean(row.get().retired()),
+                row.get().version(),
+                who);
     }
 
     private static int onHand(Entry entry, Optional<StockItemRow> row) {
@@ -118,7 +147,8 @@ class StockTransfer {
             return row.map(StockItemRow::onHand).orElse(0);
         }
         if (!given.isInt() || given.asInt() < 0 || given.asInt() > MOST_ON_HAND) {
-            throw ProblemException.content("The row cannot be taken", new FieldProblem("/onHand", given.toString(), "0 to " + MOST_ON_HAND));
+            throw ProblemException.content(
+                    "The row cannot be taken", new FieldProblem("/onHand", given.toString(), "0 to " + MOST_ON_HAND));
         }
         return given.asInt();
     }
@@ -126,8 +156,12 @@ class StockTransfer {
     private <T> T document(Entry entry, Class<T> type) {
         JsonNode node = entry.node();
         if (node.hasNonNull("problem")) {
-            throw ProblemException.content("The row cannot be taken", new FieldProblem(node.path("at").asString(""), node.path("found").asString(""),
-                    node.path("problem").asString("")));
+            throw ProblemException.content(
+                    "The row cannot be taken",
+                    new FieldProblem(
+                            node.path("at").asString(""),
+                            node.path("found").asString(""),
+                            node.path("problem").asString("")));
         }
         try {
             ObjectNode plain = node.deepCopy().asObject();
@@ -135,16 +169,22 @@ class StockTransfer {
             T document = json.treeToValue(plain, type);
             List<FieldProblem> problems = new ArrayList<>();
             for (ConstraintViolation<T> violation : validator.validate(document)) {
-                problems.add(new FieldProblem("/" + violation.getPropertyPath().toString().replace('.', '/'),
-                        String.valueOf(violation.getInvalidValue()), violation.getMessage()));
+                problems.add(new FieldProblem(
+                        "/" + violation.getPropertyPath().toString().replace('.', '/'),
+                        String.valueOf(violation.getInvalidValue()),
+                        violation.getMessage()));
             }
             if (!problems.isEmpty()) {
                 throw ProblemException.content("The row cannot be taken", problems);
             }
             return document;
         } catch (JacksonException | IllegalArgumentException e) {
-            throw ProblemException.content("The row cannot be taken", new FieldProblem("", "not a " + entry.kind().name().toLowerCase(Locale.ROOT),
-                    String.valueOf(e.getMessage()).lines().findFirst().orElse("the fields of docs/formats")));
+            throw ProblemException.content(
+                    "The row cannot be taken",
+                    new FieldProblem(
+                            "",
+                            "not a " + entry.kind().name().toLowerCase(Locale.ROOT),
+                            String.valueOf(e.getMessage()).lines().findFirst().orElse("the fields of docs/formats")));
         }
     }
 
@@ -156,20 +196,31 @@ class StockTransfer {
             modules.forEach(node -> entries.add(new Entry(StockItemRow.Kind.MODULE, node)));
             tree.path("accessories").forEach(node -> entries.add(new Entry(StockItemRow.Kind.ACCESSORY, node)));
             if (entries.isEmpty() || entries.size() > CsvFile.MOST_ROWS) {
-                throw ProblemException.content("The file cannot be taken", new FieldProblem("", entries.size() + " entries",
-                        "a list of modules, or lists named modules and accessories, at most " + CsvFile.MOST_ROWS + " in all"));
+                throw ProblemException.content(
+                        "The file cannot be taken",
+                        new FieldProblem(
+                                "",
+                                entries.size() + " entries",
+                                "a list of modules, or lists named modules and accessories, at most "
+                                        + CsvFile.MOST_ROWS + " in all"));
             }
             return entries;
         } catch (JacksonException e) {
-            throw ProblemException.content("The file cannot be taken", new FieldProblem("", String.valueOf(e.getMessage()).lines().findFirst().orElse(""),
-                    "JSON (RFC 8259)"));
+            throw ProblemException.content(
+                    "The file cannot be taken",
+                    new FieldProblem(
+                            "",
+                            String.valueOf(e.getMessage()).lines().findFirst().orElse(""),
+                            "JSON (RFC 8259)"));
         }
     }
 
     String give(Format format) {
         List<StockItemRow> rows = items.findAll(Sort.by("code"));
         if (format == Format.CSV) {
-            return table.give(rows.stream().filter(row -> row.kind() == StockItemRow.Kind.MODULE).toList());
+            return table.give(rows.stream()
+                    .filter(row -> row.kind() == StockItemRow.Kind.MODULE)
+                    .toList());
         }
         ObjectNode all = json.createObjectNode();
         for (StockItemRow row : rows) {

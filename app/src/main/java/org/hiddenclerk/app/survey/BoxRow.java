@@ -33,22 +33,31 @@ import org.jspecify.annotations.Nullable;
 public class BoxRow {
     @Id
     private UUID id;
+
     @Version
     private long version;
+
     private UUID roomId;
     String label;
+
     @Enumerated(EnumType.STRING)
     BoxKind kind;
+
     long widthUm;
     long heightUm;
     long depthUm;
     boolean metal;
     boolean roundOutline;
+
     @Column(name = "marked_in3")
     BigDecimal markedCubicInches;
-    @Nullable Integer supportFittings;
+
+    @Nullable
+    Integer supportFittings;
+
     @Convert(converter = ModulesInPlaceColumn.class)
     List<SurveyDocument.ModuleEntry> modulesInPlace = List.of();
+
     private String changedBy;
     private Instant changedAt;
     private Instant createdAt;
@@ -83,8 +92,7 @@ public class BoxRow {
     @OrderColumn(name = "position")
     List<PickPart> picks = new ArrayList<>();
 
-    protected BoxRow() {
-    }
+    protected BoxRow() {}
 
     public BoxRow(UUID roomId, String who, Instant when) {
         this.id = UUID.randomUUID();
@@ -115,7 +123,11 @@ public class BoxRow {
 
     /** Boxes that cables of this one lead to. */
     public List<UUID> neighbours() {
-        return cables.stream().map(cable -> cable.otherBox).filter(java.util.Objects::nonNull).distinct().toList();
+        return cables.stream()
+                .map(cable -> cable.otherBox)
+                .filter(java.util.Objects::nonNull)
+                .distinct()
+                .toList();
     }
 
     public String changedBy() {
@@ -148,8 +160,10 @@ public class BoxRow {
     @Embeddable
     public static class GangPart {
         String name;
+
         @Enumerated(EnumType.STRING)
         Mechanism mechanism;
+
         long depthUm;
         UUID circuitId;
     }
@@ -163,6 +177,7 @@ public class BoxRow {
         int gang;
         boolean continuous;
         String motor;
+
         @Enumerated(EnumType.STRING)
         Drive.Direction direction;
     }
@@ -171,8 +186,10 @@ public class BoxRow {
     @Embeddable
     public static class CablePart {
         String name;
+
         @Enumerated(EnumType.STRING)
         SurveyDocument.LeadsTo leads;
+
         UUID circuitId;
         Integer loadNumber;
         UUID otherBox;
@@ -185,22 +202,30 @@ public class BoxRow {
     public static class CorePart {
         String cable;
         int number;
+
         @Enumerated(EnumType.STRING)
         CoreColour colour;
+
         @Enumerated(EnumType.STRING)
         CoreColour sleeve;
+
         @Enumerated(EnumType.STRING)
         Role role;
+
         String endKey;
-        @Nullable Integer loadNumber;
+
+        @Nullable
+        Integer loadNumber;
     }
 
     /** A jumper. */
     @Embeddable
     public static class JumperPart {
         String name;
+
         @Enumerated(EnumType.STRING)
         CoreColour colour;
+
         String fromKey;
         String toKey;
     }
@@ -211,22 +236,33 @@ public class BoxRow {
         private int gang;
         private int module;
         private String moduleCode;
+
         @Enumerated(EnumType.STRING)
         private InputBehaviour behaviour;
+
         @Column(name = "bypass_mw")
         private Long bypassMw;
+
         @Enumerated(EnumType.STRING)
         private SchemeCode scheme;
+
         private Integer loadNumber;
         private String companionCode;
         private Integer spacerMm;
 
-        protected PickPart() {
-        }
+        protected PickPart() {}
 
         /** @param gang 0 where a load is named */
-        public PickPart(int gang, Integer loadNumber, int module, SchemeCode scheme, String moduleCode,
-                        String companionCode, InputBehaviour behaviour, Long bypassMw, Integer spacerMm) {
+        public PickPart(
+                int gang,
+                Integer loadNumber,
+                int module,
+                SchemeCode scheme,
+                String moduleCode,
+                String companionCode,
+                InputBehaviour behaviour,
+                Long bypassMw,
+                Integer spacerMm) {
             this.loadNumber = loadNumber;
             this.scheme = scheme;
             this.companionCode = companionCode;

@@ -40,9 +40,25 @@ final class BoxText {
     private static final Pattern ON_LOAD = Pattern.compile("load(\\d+)\\.(\\S+)");
     private static final String JOINT = "joint:";
     private static final int MOST_LINES = 200;
-    private static final Map<String, Role> ROLES = Map.of("live", Role.PERMANENT_LIVE, "switched", Role.SWITCHED_LIVE, "neutral",
-            Role.NEUTRAL, "earth", Role.EARTH, "traveller", Role.TRAVELLER, "control", Role.CONTROL, "plus", Role.ELV_PLUS, "minus",
-            Role.ELV_MINUS, "spare", Role.SPARE);
+    private static final Map<String, Role> ROLES = Map.of(
+            "live",
+            Role.PERMANENT_LIVE,
+            "switched",
+            Role.SWITCHED_LIVE,
+            "neutral",
+            Role.NEUTRAL,
+            "earth",
+            Role.EARTH,
+            "traveller",
+            Role.TRAVELLER,
+            "control",
+            Role.CONTROL,
+            "plus",
+            Role.ELV_PLUS,
+            "minus",
+            Role.ELV_MINUS,
+            "spare",
+            Role.SPARE);
 
     private final Map<String, String> circuits;
     private final Map<String, String> boxes;
@@ -58,8 +74,7 @@ final class BoxText {
     private @Nullable Geometry geometry;
 
     /** A place in the text that cannot be read. */
-    record TextProblem(int line, int column, String found, String expected) {
-    }
+    record TextProblem(int line, int column, String found, String expected) {}
 
     /** What was read: a survey, or the places that stand against it. */
     record Read(@Nullable SurveyDocument survey, List<TextProblem> problems, Map<String, Integer> lineOf) {
@@ -100,7 +115,8 @@ final class BoxText {
         Line(int number, String text) {
             this.number = number;
             Matcher matcher = WORD.matcher(text);
-            while (matcher.find() && (matcher.group(2) == null || !matcher.group(2).startsWith("#"))) {
+            while (matcher.find()
+                    && (matcher.group(2) == null || !matcher.group(2).startsWith("#"))) {
                 words.add(matcher.group(1) == null ? matcher.group(2) : matcher.group(1));
                 columns.add(matcher.start() + 1);
             }
@@ -158,15 +174,22 @@ final class BoxText {
 
         <T extends Enum<T>> T oneOf(Class<T> type, String what) {
             String word = next(what);
-            return Arrays.stream(type.getEnumConstants()).filter(value -> words(value).equals(word)).findFirst()
-                    .orElseThrow(() -> wrong(what + ": " + String.join(", ", Arrays.stream(type.getEnumConstants())
-                            .map(BoxText::words).toList())));
+            return Arrays.stream(type.getEnumConstants())
+                    .filter(value -> words(value).equals(word))
+                    .findFirst()
+                    .orElseThrow(() -> wrong(what + ": "
+                            + String.join(
+                                    ", ",
+                                    Arrays.stream(type.getEnumConstants())
+                                            .map(BoxText::words)
+                                            .toList())));
         }
 
         String named(Map<String, String> known, String what) {
             String id = known.get(next(what));
             if (id == null) {
-                throw wrong(what + ": " + String.join(", ", known.keySet().stream().sorted().toList()));
+                throw wrong(what + ": "
+                        + String.join(", ", known.keySet().stream().sorted().toList()));
             }
             return id;
         }
@@ -192,7 +215,11 @@ final class BoxText {
     private Read read(String text) {
         List<String> lines = text.lines().toList();
         if (lines.size() > MOST_LINES) {
-            return new Read(null, List.of(new TextProblem(MOST_LINES, 1, lines.size() + " lines", "at most " + MOST_LINES + " lines")), Map.of());
+            return new Read(
+                    null,
+                    List.of(new TextProblem(
+                            MOST_LINES, 1, lines.size() + " lines", "at most " + MOST_LINES + " lines")),
+                    Map.of());
         }
         for (int i = 0; i < lines.size(); i++) {
             Line line = new Line(i + 1, lines.get(i));
@@ -209,7 +236,10 @@ final class BoxText {
             problems.add(new TextProblem(1, 1, "no box", "a line such as: box B-31 wall 60x60x47"));
         }
         return problems.isEmpty() && geometry != null
-                ? new Read(new SurveyDocument(label, kind, geometry, gangs, loads, cables, jumpers, modules), List.of(), lineOf)
+                ? new Read(
+                        new SurveyDocument(label, kind, geometry, gangs, loads, cables, jumpers, modules),
+                        List.of(),
+                        lineOf)
                 : new Read(null, problems, lineOf);
     }
 
@@ -221,7 +251,10 @@ final class BoxText {
         lineOf.putIfAbsent("/modules/" + (modules.size() - 1), line);
         int cable = cables.size() - 1;
         lineOf.putIfAbsent("/cables/" + cable, line);
-        lineOf.putIfAbsent("/cables/" + cable + "/cores/" + (cable < 0 ? -1 : cables.get(cable).cores().size() - 1), line);
+        lineOf.putIfAbsent(
+                "/cables/" + cable + "/cores/"
+                        + (cable < 0 ? -1 : cables.get(cable).cores().size() - 1),
+                line);
     }
 
     private void line(Line line, boolean indented) {
@@ -235,7 +268,9 @@ final class BoxText {
             case "load" -> load(line);
             case "cable" -> cable(line);
             case "module" -> module(line);
-            case "jumper" -> jumpers.add(new JumperEntry(line.next("a key"), line.oneOf(CoreColour.class, "a colour"), end(line), end(line)));
+            case "jumper" ->
+                jumpers.add(new JumperEntry(
+                        line.next("a key"), line.oneOf(CoreColour.class, "a colour"), end(line), end(line)));
             default -> throw line.wrong("box, switch, load, module, cable or jumper");
         }
         line.ends();
@@ -248,9 +283,14 @@ final class BoxText {
         if (!size.matches()) {
             throw line.wrong("inside measures in mm such as 60x60x47");
         }
-        geometry = new Geometry(new BigDecimal(size.group(1)), new BigDecimal(size.group(2)), new BigDecimal(size.group(3)),
-                line.takes("metal"), line.takes("marked") ? line.number("the volume marked in the box, in cubic inches") : null,
-                line.takes("round") ? Boolean.TRUE : null, line.takes("studs") ? line.whole("kinds of studs and hickeys in the box") : null);
+        geometry = new Geometry(
+                new BigDecimal(size.group(1)),
+                new BigDecimal(size.group(2)),
+                new BigDecimal(size.group(3)),
+                line.takes("metal"),
+                line.takes("marked") ? line.number("the volume marked in the box, in cubic inches") : null,
+                line.takes("round") ? Boolean.TRUE : null,
+                line.takes("studs") ? line.whole("kinds of studs and hickeys in the box") : null);
     }
 
     private void gang(Line line) {
@@ -272,7 +312,9 @@ final class BoxText {
             gang = line.whole("the number of a gang");
         }
         boolean continuous = line.takes("continuous");
-        DriveEntry drive = line.takes("drives") ? new DriveEntry(line.next("a motor"), line.oneOf(Drive.Direction.class, "up or down")) : null;
+        DriveEntry drive = line.takes("drives")
+                ? new DriveEntry(line.next("a motor"), line.oneOf(Drive.Direction.class, "up or down"))
+                : null;
         line.wants("is");
         String typed = line.rest();
         if (typed.isEmpty()) {
@@ -289,30 +331,47 @@ final class BoxText {
             if (!size.matches()) {
                 throw line.wrong("its outside in mm such as 42x38x15");
             }
-            outside = new OutsideEntry(new BigDecimal(size.group(1)), new BigDecimal(size.group(2)), new BigDecimal(size.group(3)));
+            outside = new OutsideEntry(
+                    new BigDecimal(size.group(1)), new BigDecimal(size.group(2)), new BigDecimal(size.group(3)));
         }
         BigDecimal draws = line.takes("draws") ? line.number("what it draws while idle, in W") : null;
-        modules.add(new ModuleEntry(name, outside, draws, line.takes("free") ? line.whole("how many of its channels are free") : 0));
+        modules.add(new ModuleEntry(
+                name, outside, draws, line.takes("free") ? line.whole("how many of its channels are free") : 0));
     }
 
     private void cable(Line line) {
         String name = line.next("a name");
         BigDecimal mm2 = line.number("the size in mm²");
         switch (line.next("feed, lamp, loop or to")) {
-            case "feed" -> add(name, LeadsTo.SUPPLY, line.named(circuits, "a circuit of this job"), null, null, null, mm2);
+            case "feed" ->
+                add(name, LeadsTo.SUPPLY, line.named(circuits, "a circuit of this job"), null, null, null, mm2);
             case "lamp" -> add(name, LeadsTo.LOAD, null, line.whole("the number of a load"), null, null, mm2);
             case "loop" -> {
                 int load = line.whole("the number of a load");
                 line.wants("circuit");
                 add(name, LeadsTo.LOAD_WITH_FEED, line.named(circuits, "a circuit of this job"), load, null, null, mm2);
             }
-            case "to" -> add(name, LeadsTo.BOX, null, null, line.named(boxes, "a box of this house"), line.next("its cable there"), mm2);
+            case "to" ->
+                add(
+                        name,
+                        LeadsTo.BOX,
+                        null,
+                        null,
+                        line.named(boxes, "a box of this house"),
+                        line.next("its cable there"),
+                        mm2);
             default -> throw line.wrong("feed, lamp, loop or to");
         }
     }
 
-    private void add(String name, LeadsTo leadsTo, @Nullable String circuit, @Nullable Integer load, @Nullable String box,
-                     @Nullable String farCable, BigDecimal mm2) {
+    private void add(
+            String name,
+            LeadsTo leadsTo,
+            @Nullable String circuit,
+            @Nullable Integer load,
+            @Nullable String box,
+            @Nullable String farCable,
+            BigDecimal mm2) {
         cables.add(new CableEntry(name, leadsTo, circuit, load, box, farCable, mm2, new ArrayList<>()));
     }
 
@@ -326,16 +385,30 @@ final class BoxText {
         CoreColour sleeve = colours.contains("/") ? colour(line, colours.substring(colours.indexOf('/') + 1)) : null;
         Role role = ROLES.get(line.next("what it does"));
         if (role == null) {
-            throw line.wrong("what it does: " + String.join(", ", ROLES.keySet().stream().sorted().toList()));
+            throw line.wrong("what it does: "
+                    + String.join(", ", ROLES.keySet().stream().sorted().toList()));
         }
         List<CoreEntry> cores = cables.get(cables.size() - 1).cores();
-        cores.add(new CoreEntry(cores.size() + 1, colour, sleeve, role, end(line), line.takes("of") ? Integer.valueOf(line.whole("the number of a load")) : null));
+        cores.add(new CoreEntry(
+                cores.size() + 1,
+                colour,
+                sleeve,
+                role,
+                end(line),
+                line.takes("of") ? Integer.valueOf(line.whole("the number of a load")) : null));
         line.ends();
     }
 
     private static CoreColour colour(Line line, String word) {
-        return Arrays.stream(CoreColour.values()).filter(c -> c.words().equals(word)).findFirst().orElseThrow(() ->
-                line.wrong("a colour: " + String.join(", ", Arrays.stream(CoreColour.values()).map(CoreColour::words).toList())));
+        return Arrays.stream(CoreColour.values())
+                .filter(c -> c.words().equals(word))
+                .findFirst()
+                .orElseThrow(() -> line.wrong("a colour: "
+                        + String.join(
+                                ", ",
+                                Arrays.stream(CoreColour.values())
+                                        .map(CoreColour::words)
+                                        .toList())));
     }
 
     private static EndEntry end(Line line) {
@@ -366,42 +439,106 @@ final class BoxText {
     static String write(SurveyDocument survey, Map<String, String> circuits, Map<String, String> boxes) {
         StringBuilder text = new StringBuilder();
         Geometry size = survey.geometry();
-        text.append("box ").append(quoted(survey.label())).append(' ').append(words(survey.kind() == null ? BoxKind.WALL : survey.kind()))
-                .append(' ').append(plain(size.widthMm())).append('x').append(plain(size.heightMm())).append('x')
-                .append(plain(size.depthMm())).append(size.metal() ? " metal" : "")
-                .append(Optional.ofNullable(size.markedCubicInches()).map(volume -> " marked " + plain(volume)).orElse(""))
+        text.append("box ")
+                .append(quoted(survey.label()))
+                .append(' ')
+                .append(words(survey.kind() == null ? BoxKind.WALL : survey.kind()))
+                .append(' ')
+                .append(plain(size.widthMm()))
+                .append('x')
+                .append(plain(size.heightMm()))
+                .append('x')
+                .append(plain(size.depthMm()))
+                .append(size.metal() ? " metal" : "")
+                .append(Optional.ofNullable(size.markedCubicInches())
+                        .map(volume -> " marked " + plain(volume))
+                        .orElse(""))
                 .append(Boolean.TRUE.equals(size.round()) ? " round" : "")
-                .append(Optional.ofNullable(size.supportFittings()).map(count -> " studs " + count).orElse("")).append('\n');
-        survey.gangs().forEach(gang -> text.append("switch ").append(gang.number()).append(' ').append(words(gang.mechanism()))
-                .append(' ').append(quoted(gang.name())).append(" circuit ").append(quoted(labelOf(circuits, gang.circuit())))
-                .append(" depth ").append(plain(gang.depthMm())).append('\n'));
-        survey.loads().forEach(load -> text.append("load ").append(load.number()).append(' ').append(quoted(load.name()))
-                .append(load.gang() == 0 ? " here" : " on " + load.gang()).append(load.continuous() ? " continuous" : "")
-                .append(Optional.ofNullable(load.drive()).map(d -> " drives " + quoted(d.motor()) + " " + words(d.direction())).orElse(""))
-                .append(" is ").append(load.typed()).append('\n'));
-        survey.modulesInPlace().forEach(module -> text.append("module ").append(quoted(module.name()))
-                .append(Optional.ofNullable(module.outside()).map(outside -> " measures " + plain(outside.lengthMm()) + "x" + plain(outside.widthMm()) + "x" + plain(outside.thicknessMm())).orElse(""))
-                .append(Optional.ofNullable(module.drawsWatts()).map(watts -> " draws " + plain(watts)).orElse(""))
-                .append(module.freeChannels() == 0 ? "" : " free " + module.freeChannels()).append('\n'));
+                .append(Optional.ofNullable(size.supportFittings())
+                        .map(count -> " studs " + count)
+                        .orElse(""))
+                .append('\n');
+        survey.gangs().forEach(gang -> text.append("switch ")
+                .append(gang.number())
+                .append(' ')
+                .append(words(gang.mechanism()))
+                .append(' ')
+                .append(quoted(gang.name()))
+                .append(" circuit ")
+                .append(quoted(labelOf(circuits, gang.circuit())))
+                .append(" depth ")
+                .append(plain(gang.depthMm()))
+                .append('\n'));
+        survey.loads().forEach(load -> text.append("load ")
+                .append(load.number())
+                .append(' ')
+                .append(quoted(load.name()))
+                .append(load.gang() == 0 ? " here" : " on " + load.gang())
+                .append(load.continuous() ? " continuous" : "")
+                .append(Optional.ofNullable(load.drive())
+                        .map(d -> " drives " + quoted(d.motor()) + " " + words(d.direction()))
+                        .orElse(""))
+                .append(" is ")
+                .append(load.typed())
+                .append('\n'));
+        survey.modulesInPlace().forEach(module -> text.append("module ")
+                .append(quoted(module.name()))
+                .append(Optional.ofNullable(module.outside())
+                        .map(outside -> " measures " + plain(outside.lengthMm()) + "x" + plain(outside.widthMm()) + "x"
+                                + plain(outside.thicknessMm()))
+                        .orElse(""))
+                .append(Optional.ofNullable(module.drawsWatts())
+                        .map(watts -> " draws " + plain(watts))
+                        .orElse(""))
+                .append(module.freeChannels() == 0 ? "" : " free " + module.freeChannels())
+                .append('\n'));
         survey.cables().forEach(cable -> {
-            text.append("cable ").append(cable.name()).append(' ').append(plain(cable.mm2())).append(' ').append(switch (cable.leadsTo()) {
-                case SUPPLY -> "feed " + quoted(labelOf(circuits, cable.circuit()));
-                case LOAD -> "lamp " + cable.load();
-                case LOAD_WITH_FEED -> "loop " + cable.load() + " circuit " + quoted(labelOf(circuits, cable.circuit()));
-                case BOX -> "to " + quoted(labelOf(boxes, cable.box())) + " " + cable.farCable();
-            }).append('\n');
-            cable.cores().forEach(core -> text.append("  ").append(core.colour().words())
-                    .append(core.sleeve() == null ? "" : "/" + core.sleeve().words()).append(' ')
-                    .append(ROLES.entrySet().stream().filter(e -> e.getValue() == core.role()).findFirst().orElseThrow().getKey())
-                    .append(' ').append(endText(core.end())).append(core.load() == null ? "" : " of " + core.load()).append('\n'));
+            text.append("cable ")
+                    .append(cable.name())
+                    .append(' ')
+                    .append(plain(cable.mm2()))
+                    .append(' ')
+                    .append(
+                            switch (cable.leadsTo()) {
+                                case SUPPLY -> "feed " + quoted(labelOf(circuits, cable.circuit()));
+                                case LOAD -> "lamp " + cable.load();
+                                case LOAD_WITH_FEED ->
+                                    "loop " + cable.load() + " circuit " + quoted(labelOf(circuits, cable.circuit()));
+                                case BOX -> "to " + quoted(labelOf(boxes, cable.box())) + " " + cable.farCable();
+                            })
+                    .append('\n');
+            cable.cores().forEach(core -> text.append("  ")
+                    .append(core.colour().words())
+                    .append(core.sleeve() == null ? "" : "/" + core.sleeve().words())
+                    .append(' ')
+                    .append(ROLES.entrySet().stream()
+                            .filter(e -> e.getValue() == core.role())
+                            .findFirst()
+                            .orElseThrow()
+                            .getKey())
+                    .append(' ')
+                    .append(endText(core.end()))
+                    .append(core.load() == null ? "" : " of " + core.load())
+                    .append('\n'));
         });
-        survey.jumpers().forEach(jumper -> text.append("jumper ").append(jumper.key()).append(' ').append(jumper.colour().words())
-                .append(' ').append(endText(jumper.from())).append(' ').append(endText(jumper.to())).append('\n'));
+        survey.jumpers().forEach(jumper -> text.append("jumper ")
+                .append(jumper.key())
+                .append(' ')
+                .append(jumper.colour().words())
+                .append(' ')
+                .append(endText(jumper.from()))
+                .append(' ')
+                .append(endText(jumper.to()))
+                .append('\n'));
         return text.toString();
     }
 
     private static String labelOf(Map<String, String> idsByLabel, @Nullable String id) {
-        return idsByLabel.entrySet().stream().filter(e -> e.getValue().equals(id)).map(Map.Entry::getKey).findFirst().orElse("?");
+        return idsByLabel.entrySet().stream()
+                .filter(e -> e.getValue().equals(id))
+                .map(Map.Entry::getKey)
+                .findFirst()
+                .orElse("?");
     }
 
     private static String endText(EndEntry end) {

@@ -36,16 +36,13 @@ class BoxTextController {
     }
 
     /** Lines of a box. */
-    record BoxLines(@NotNull @Size(max = 20_000) String text) {
-    }
+    record BoxLines(@NotNull @Size(max = 20_000) String text) {}
 
     /** What was read: the survey, or the places that stand against it. */
-    record TextRead(@MayBeAbsent SurveyDocument survey, List<BoxText.TextProblem> problems) {
-    }
+    record TextRead(@MayBeAbsent SurveyDocument survey, List<BoxText.TextProblem> problems) {}
 
     /** A survey to be written as text. */
-    record Drafted(@NotNull @Valid SurveyDocument survey) {
-    }
+    record Drafted(@NotNull @Valid SurveyDocument survey) {}
 
     @PostMapping("/read")
     @Operation(operationId = "readBoxText")
@@ -58,8 +55,9 @@ class BoxTextController {
         try {
             SurveyReader.read(read.survey(), houses.context(job).circuits().keySet());
         } catch (ProblemException e) {
-            e.errors().forEach(error -> problems.add(new BoxText.TextProblem(read.line(error.pointer()), 1, error.found(),
-                    error.expected())));
+            e.errors()
+                    .forEach(error -> problems.add(
+                            new BoxText.TextProblem(read.line(error.pointer()), 1, error.found(), error.expected())));
         }
         return new TextRead(problems.isEmpty() ? read.survey() : null, problems);
     }
@@ -72,7 +70,9 @@ class BoxTextController {
 
     private Map<String, String> circuits(UUID job) {
         Map<String, String> ids = new LinkedHashMap<>();
-        houses.circuits(job).forEach(circuit -> ids.put(circuit.toCircuit().label(), circuit.id().toString()));
+        houses.circuits(job)
+                .forEach(circuit ->
+                        ids.put(circuit.toCircuit().label(), circuit.id().toString()));
         return ids;
     }
 

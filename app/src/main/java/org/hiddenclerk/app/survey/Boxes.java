@@ -10,8 +10,8 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.house.Houses;
 import org.hiddenclerk.app.problem.ProblemException;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.HouseContext;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -32,13 +32,18 @@ public class Boxes {
      * @param run        the box with all that its cables lead to
      * @param neighbours other boxes of the run, by identity
      */
-    public record Found(BoxRow row, UUID job, HouseContext house, SurveyDocument survey, Box box,
-                        List<BoxRow.PickPart> picks, ConnectedBoxes run, Map<String, Neighbour> neighbours) {
-    }
+    public record Found(
+            BoxRow row,
+            UUID job,
+            HouseContext house,
+            SurveyDocument survey,
+            Box box,
+            List<BoxRow.PickPart> picks,
+            ConnectedBoxes run,
+            Map<String, Neighbour> neighbours) {}
 
     /** Another box of the run. */
-    public record Neighbour(BoxRow row, SurveyDocument survey, Box box) {
-    }
+    public record Neighbour(BoxRow row, SurveyDocument survey, Box box) {}
 
     @Transactional(readOnly = true)
     public Found find(UUID id) {
@@ -54,7 +59,14 @@ public class Boxes {
         Map<String, Neighbour> neighbours = neighbours(row, house);
         Map<String, Box> boxesOfRun = new LinkedHashMap<>(Map.of(row.id().toString(), box));
         neighbours.forEach((id, neighbour) -> boxesOfRun.put(id, neighbour.box()));
-        return new Found(row, job, house, survey, box, row.picks(), ConnectedBoxes.of(boxesOfRun, row.id().toString(), house.region()),
+        return new Found(
+                row,
+                job,
+                house,
+                survey,
+                box,
+                row.picks(),
+                ConnectedBoxes.of(boxesOfRun, row.id().toString(), house.region()),
                 neighbours);
     }
 
@@ -71,7 +83,12 @@ public class Boxes {
             if (!id.equals(lead.id()) && !found.containsKey(id.toString())) {
                 boxes.findById(id).ifPresent(row -> {
                     SurveyDocument survey = SurveyMapping.read(row);
-                    found.put(id.toString(), new Neighbour(row, survey, SurveyReader.read(survey, house.circuits().keySet())));
+                    found.put(
+                            id.toString(),
+                            new Neighbour(
+                                    row,
+                                    survey,
+                                    SurveyReader.read(survey, house.circuits().keySet())));
                     open.addAll(row.neighbours());
                 });
             }
@@ -81,15 +98,16 @@ public class Boxes {
 
     /** By identity, of what the core keys by its text. */
     public static <T> Map<UUID, T> keyed(Map<String, T> byText) {
-        return byText.entrySet().stream().collect(Collectors.toMap(entry -> UUID.fromString(entry.getKey()), Map.Entry::getValue));
+        return byText.entrySet().stream()
+                .collect(Collectors.toMap(entry -> UUID.fromString(entry.getKey()), Map.Entry::getValue));
     }
 
     /** The box, if it still has the version that the person saw. */
     public Found findUnchanged(UUID id, long version) {
         Found found = find(id);
         if (found.row().version() != version) {
-            throw ProblemException.conflict(found.row().changedBy() + " changed this box meanwhile. Your entry is not saved; "
-                    + "load the box again and repeat it.");
+            throw ProblemException.conflict(found.row().changedBy()
+                    + " changed this box meanwhile. Your entry is not saved; " + "load the box again and repeat it.");
         }
         return found;
     }

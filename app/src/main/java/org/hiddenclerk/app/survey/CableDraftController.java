@@ -40,13 +40,20 @@ class CableDraftController {
         this.houses = houses;
     }
 
-    /** The survey so far, where the cable goes and which other loads hang there too, whether its cores lie singly in conduit, and the colours of which time. */
-    record CableWish(@NotNull @Valid SurveyDocument survey, @NotNull SurveyDocument.LeadsTo leadsTo,
-                     @MayBeAbsent String circuit, @MayBeAbsent Integer load, @MayBeAbsent @Size(max = 5) List<@NotNull Integer> others, @MayBeAbsent Boolean singles, @MayBeAbsent ColourEra era) {
-    }
+    /**
+     * The survey so far, where the cable goes and which other loads hang there too, whether its cores lie singly in
+     * conduit, and the colours of which time.
+     */
+    record CableWish(
+            @NotNull @Valid SurveyDocument survey,
+            @NotNull SurveyDocument.LeadsTo leadsTo,
+            @MayBeAbsent String circuit,
+            @MayBeAbsent Integer load,
+            @MayBeAbsent @Size(max = 5) List<@NotNull Integer> others,
+            @MayBeAbsent Boolean singles,
+            @MayBeAbsent ColourEra era) {}
 
-    record CableDraft(List<SurveyDocument.CableEntry> cables, List<SurveyDocument.JumperEntry> jumpers) {
-    }
+    record CableDraft(List<SurveyDocument.CableEntry> cables, List<SurveyDocument.JumperEntry> jumpers) {}
 
     @PostMapping
     @Operation(operationId = "draftCable")
@@ -54,14 +61,17 @@ class CableDraftController {
         HouseContext house = houses.context(job);
         Box box = SurveyReader.read(wish.survey(), house.circuits().keySet());
         CableTemplate template = new CableTemplate(era(wish, house), box);
-        CableTemplate.Draft draft = switch (wish.leadsTo()) {
-            case SUPPLY -> template.feed(circuit(wish, house));
-            case LOAD -> template.shared(template.toLoad(load(wish, box)), others(wish, box));
-            case LOAD_WITH_FEED -> template.shared(template.loop(load(wish, box)), others(wish, box));
-            case BOX -> template.toBox();
-        };
-        List<Cable> cables = Boolean.TRUE.equals(wish.singles()) ? template.asSingles(draft.cable()) : List.of(draft.cable());
-        return new CableDraft(cables.stream().map(SurveyMapping::entry).toList(),
+        CableTemplate.Draft draft =
+                switch (wish.leadsTo()) {
+                    case SUPPLY -> template.feed(circuit(wish, house));
+                    case LOAD -> template.shared(template.toLoad(load(wish, box)), others(wish, box));
+                    case LOAD_WITH_FEED -> template.shared(template.loop(load(wish, box)), others(wish, box));
+                    case BOX -> template.toBox();
+                };
+        List<Cable> cables =
+                Boolean.TRUE.equals(wish.singles()) ? template.asSingles(draft.cable()) : List.of(draft.cable());
+        return new CableDraft(
+                cables.stream().map(SurveyMapping::entry).toList(),
                 draft.jumpers().stream().map(SurveyMapping::entry).toList());
     }
 
@@ -70,8 +80,9 @@ class CableDraftController {
             return ColourEra.now(house.region());
         }
         if (wish.era().region() != house.region()) {
-            throw ProblemException.content("The cable cannot be drafted", new FieldProblem("/era", wish.era().name(),
-                    "one of " + ColourEra.of(house.region())));
+            throw ProblemException.content(
+                    "The cable cannot be drafted",
+                    new FieldProblem("/era", wish.era().name(), "one of " + ColourEra.of(house.region())));
         }
         return wish.era();
     }
@@ -79,7 +90,8 @@ class CableDraftController {
     private static CircuitId circuit(CableWish wish, HouseContext house) {
         CircuitId circuit = new CircuitId(String.valueOf(wish.circuit()));
         if (!house.circuits().containsKey(circuit)) {
-            throw ProblemException.content("The cable cannot be drafted",
+            throw ProblemException.content(
+                    "The cable cannot be drafted",
                     new FieldProblem("/circuit", circuit.value(), "a circuit of this job"));
         }
         return circuit;
@@ -92,13 +104,23 @@ class CableDraftController {
     private static List<Integer> others(CableWish wish, Box box) {
         List<Integer> others = wish.others() == null ? List.of() : wish.others();
         if (!others.isEmpty() && Boolean.TRUE.equals(wish.singles())) {
-            throw ProblemException.content("The cable cannot be drafted", new FieldProblem("/others", others.toString(), "none where cores lie singly: each leads to its own load"));
+            throw ProblemException.content(
+                    "The cable cannot be drafted",
+                    new FieldProblem(
+                            "/others", others.toString(), "none where cores lie singly: each leads to its own load"));
         }
-        return IntStream.range(0, others.size()).mapToObj(i -> elsewhere("/others/" + i, others.get(i), box)).toList();
+        return IntStream.range(0, others.size())
+                .mapToObj(i -> elsewhere("/others/" + i, others.get(i), box))
+                .toList();
     }
 
     private static int elsewhere(String at, @Nullable Integer number, Box box) {
-        return box.loads().stream().filter(load -> Objects.equals(load.number(), number) && !load.hangsHere()).findFirst().orElseThrow(() -> ProblemException.content(
-                "The cable cannot be drafted", new FieldProblem(at, String.valueOf(number), "a load of this box that hangs elsewhere"))).number();
+        return box.loads().stream()
+                .filter(load -> Objects.equals(load.number(), number) && !load.hangsHere())
+                .findFirst()
+                .orElseThrow(() -> ProblemException.content(
+                        "The cable cannot be drafted",
+                        new FieldProblem(at, String.valueOf(number), "a load of this box that hangs elsewhere")))
+                .number();
     }
 }

@@ -32,6 +32,7 @@ public class ChangesOfIssuedWork {
 
     /** What is no request was not asked for by a slip of a hand. */
     private static boolean isMeant() {
-        return !(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request) || "yes".equalsIgnoreCase(request.getRequest().getHeader(OpensIssuedWork.HEADER));
+        return !(RequestContextHolder.getRequestAttributes() instanceof ServletRequestAttributes request)
+                || "yes".equalsIgnoreCase(request.getRequest().getHeader(OpensIssuedWork.HEADER));
     }
 }

@@ -41,12 +41,30 @@ class CircuitSumController {
      *
      * @param boxes identities of the boxes that the circuit is in
      */
-    record CircuitSumView(String circuit, String label, int loads, BigDecimal watts, BigDecimal amps, BigDecimal ratingAmps,
-                          List<FindingView> findings, List<String> boxes) {
+    record CircuitSumView(
+            String circuit,
+            String label,
+            int loads,
+            BigDecimal watts,
+            BigDecimal amps,
+            BigDecimal ratingAmps,
+            List<FindingView> findings,
+            List<String> boxes) {
         static CircuitSumView of(CircuitSum sum, Map<String, Box> all) {
-            return new CircuitSumView(sum.circuit().id().value(), sum.circuit().label(), sum.loads(), sum.watts().asDecimal(),
-                    sum.amps().asDecimal(), sum.circuit().rating().asDecimal(), sum.findings().stream().map(FindingView::of).toList(),
-                    all.entrySet().stream().filter(e -> e.getValue().circuits().contains(sum.circuit().id())).map(Map.Entry::getKey).toList());
+            return new CircuitSumView(
+                    sum.circuit().id().value(),
+                    sum.circuit().label(),
+                    sum.loads(),
+                    sum.watts().asDecimal(),
+                    sum.amps().asDecimal(),
+                    sum.circuit().rating().asDecimal(),
+                    sum.findings().stream().map(FindingView::of).toList(),
+                    all.entrySet().stream()
+                            .filter(e -> e.getValue()
+                                    .circuits()
+                                    .contains(sum.circuit().id()))
+                            .map(Map.Entry::getKey)
+                            .toList());
         }
     }
 

@@ -26,8 +26,7 @@ public class CircuitSums {
         this.boxes = boxes;
     }
 
-    private record Cached(HouseContext house, Map<UUID, Long> versions, List<CircuitSum> sums) {
-    }
+    private record Cached(HouseContext house, Map<UUID, Long> versions, List<CircuitSum> sums) {}
 
     @EventListener
     void forget(HouseReadAnew anew) {

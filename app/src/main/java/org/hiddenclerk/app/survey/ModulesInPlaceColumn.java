@@ -11,7 +11,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Converter
 class ModulesInPlaceColumn implements AttributeConverter<List<SurveyDocument.ModuleEntry>, String> {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final TypeReference<List<SurveyDocument.ModuleEntry>> ENTRIES = new TypeReference<>() { };
+    private static final TypeReference<List<SurveyDocument.ModuleEntry>> ENTRIES = new TypeReference<>() {};
 
     @Override
     public @Nullable String convertToDatabaseColumn(@Nullable List<SurveyDocument.ModuleEntry> entries) {

@@ -23,7 +23,14 @@ public class RecordSurvey {
     private final Clock clock;
     private final ApplicationEventPublisher events;
 
-    RecordSurvey(BoxRepository boxes, Boxes found, Houses houses, OpenWork openWork, ChangesOfIssuedWork issuedWork, Clock clock, ApplicationEventPublisher events) {
+    RecordSurvey(
+            BoxRepository boxes,
+            Boxes found,
+            Houses houses,
+            OpenWork openWork,
+            ChangesOfIssuedWork issuedWork,
+            Clock clock,
+            ApplicationEventPublisher events) {
         this.boxes = boxes;
         this.found = found;
         this.houses = houses;
@@ -34,12 +41,10 @@ public class RecordSurvey {
     }
 
     /** What was found in a box of a house is another thing than before. */
-    public record SurveyKept(UUID job) {
-    }
+    public record SurveyKept(UUID job) {}
 
     /** Switches or loads of a box are called otherwise than before. */
-    public record CalledOtherwise(UUID job) {
-    }
+    public record CalledOtherwise(UUID job) {}
 
     @Transactional
     public UUID add(UUID room, SurveyDocument survey, String who) {
@@ -73,22 +78,30 @@ public class RecordSurvey {
     }
 
     private static List<String> names(SurveyDocument survey) {
-        return Stream.concat(survey.gangs().stream().map(SurveyDocument.GangEntry::name), survey.loads().stream().map(SurveyDocument.LoadEntry::name)).toList();
+        return Stream.concat(
+                        survey.gangs().stream().map(SurveyDocument.GangEntry::name),
+                        survey.loads().stream().map(SurveyDocument.LoadEntry::name))
+                .toList();
     }
 
     private static void dropPicksThatNoLongerFit(BoxRow row, SurveyDocument survey) {
-        row.pick(row.picks().stream().filter(pick -> pick.gang() <= survey.gangs().size() && (pick.loadNumber() == null
-                || survey.loads().stream().anyMatch(load -> load.number() == pick.loadNumber()))).toList());
+        row.pick(row.picks().stream()
+                .filter(pick -> pick.gang() <= survey.gangs().size()
+                        && (pick.loadNumber() == null
+                                || survey.loads().stream().anyMatch(load -> load.number() == pick.loadNumber())))
+                .toList());
     }
 
     /** Cables lead to boxes of the same house only. */
     private void requireNeighbours(SurveyDocument survey, UUID job) {
-        List<String> known = boxes.findByJob(job).stream().map(box -> box.id().toString()).toList();
+        List<String> known =
+                boxes.findByJob(job).stream().map(box -> box.id().toString()).toList();
         for (int i = 0; i < survey.cables().size(); i++) {
             String other = survey.cables().get(i).box();
             if (other != null && !known.contains(other)) {
-                throw ProblemException.content("The survey cannot be kept like this", new FieldProblem("/cables/" + i + "/box", other,
-                        "a box of this house"));
+                throw ProblemException.content(
+                        "The survey cannot be kept like this",
+                        new FieldProblem("/cables/" + i + "/box", other, "a box of this house"));
             }
         }
     }

@@ -46,26 +46,42 @@ class SurveyController {
     }
 
     /** A surveyed box with what its wiring, as found, shows; {@code issuedOnIt} are boxes whose issued plan a change of it opens again. */
-    record SurveyView(UUID id, UUID jobId, UUID roomId, long version, String changedBy, Instant changedAt,
-                      SurveyDocument survey, Verdict verdict, List<FindingView> findings, List<String> issuedOnIt) {
+    record SurveyView(
+            UUID id,
+            UUID jobId,
+            UUID roomId,
+            long version,
+            String changedBy,
+            Instant changedAt,
+            SurveyDocument survey,
+            Verdict verdict,
+            List<FindingView> findings,
+            List<String> issuedOnIt) {
         static SurveyView of(Boxes.Found found, List<String> issuedOnIt) {
             WiringPlan plan = WiringPlan.surveyed(found.house(), found.run());
             BoxRow row = found.row();
             List<Finding> findings = new ArrayList<>(plan.findings());
             findings.addAll(SurveyChecks.of(found.house(), found.run()));
             findings.sort(Finding.ORDER);
-            return new SurveyView(row.id(), found.job(), row.roomId(), row.version(), row.changedBy(), row.changedAt(),
-                    found.survey(), plan.verdict(), findings.stream().map(FindingView::of).toList(), issuedOnIt);
+            return new SurveyView(
+                    row.id(),
+                    found.job(),
+                    row.roomId(),
+                    row.version(),
+                    row.changedBy(),
+                    row.changedAt(),
+                    found.survey(),
+                    plan.verdict(),
+                    findings.stream().map(FindingView::of).toList(),
+                    issuedOnIt);
         }
     }
 
     /** A new box. */
-    record NewBox(@NotNull @Valid SurveyDocument survey) {
-    }
+    record NewBox(@NotNull @Valid SurveyDocument survey) {}
 
     /** A change, and the version it was made on. */
-    record SurveyChange(long version, @NotNull @Valid SurveyDocument survey) {
-    }
+    record SurveyChange(long version, @NotNull @Valid SurveyDocument survey) {}
 
     private SurveyView view(Boxes.Found found) {
         return SurveyView.of(found, issued.restingOn(found));

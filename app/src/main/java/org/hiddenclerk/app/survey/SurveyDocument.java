@@ -34,7 +34,14 @@ public record SurveyDocument(
     }
 
     /** A box without a module in it. */
-    public SurveyDocument(String label, BoxKind kind, Geometry geometry, List<GangEntry> gangs, List<LoadEntry> loads, List<CableEntry> cables, List<JumperEntry> jumpers) {
+    public SurveyDocument(
+            String label,
+            BoxKind kind,
+            Geometry geometry,
+            List<GangEntry> gangs,
+            List<LoadEntry> loads,
+            List<CableEntry> cables,
+            List<JumperEntry> jumpers) {
         this(label, kind, geometry, gangs, loads, cables, jumpers, null);
     }
 
@@ -53,15 +60,13 @@ public record SurveyDocument(
             @NotBlank @Size(max = 40) String name,
             @MayBeAbsent @Valid OutsideEntry outside,
             @MayBeAbsent @DecimalMin("0") @DecimalMax("50") @Digits(integer = 2, fraction = 3) BigDecimal drawsWatts,
-            @Min(0) @Max(8) int freeChannels) {
-    }
+            @Min(0) @Max(8) int freeChannels) {}
 
     /** Outside of a module in millimetres, in any order. */
     public record OutsideEntry(
             @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal lengthMm,
             @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal widthMm,
-            @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal thicknessMm) {
-    }
+            @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal thicknessMm) {}
 
     /** Inside of the box in millimetres, the volume that is marked in it in cubic inches, and kinds of studs and hickeys in it. */
     public record Geometry(
@@ -69,10 +74,18 @@ public record SurveyDocument(
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal heightMm,
             @NotNull @DecimalMin("5") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
             boolean metal,
-            @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2) BigDecimal markedCubicInches,
-            @MayBeAbsent Boolean round, @MayBeAbsent @Min(0) @Max(3) Integer supportFittings) {
+            @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2)
+                    BigDecimal markedCubicInches,
+            @MayBeAbsent Boolean round,
+            @MayBeAbsent @Min(0) @Max(3) Integer supportFittings) {
         /** A box of which nobody said whether something is fastened in it. */
-        public Geometry(BigDecimal widthMm, BigDecimal heightMm, BigDecimal depthMm, boolean metal, BigDecimal markedCubicInches, Boolean round) {
+        public Geometry(
+                BigDecimal widthMm,
+                BigDecimal heightMm,
+                BigDecimal depthMm,
+                boolean metal,
+                BigDecimal markedCubicInches,
+                Boolean round) {
             this(widthMm, heightMm, depthMm, metal, markedCubicInches, round, null);
         }
     }
@@ -83,8 +96,7 @@ public record SurveyDocument(
             @NotBlank @Size(max = 120) String name,
             @NotNull Mechanism mechanism,
             @NotNull @DecimalMin("1") @DecimalMax("100") @Digits(integer = 3, fraction = 2) BigDecimal depthMm,
-            @NotBlank String circuit) {
-    }
+            @NotBlank String circuit) {}
 
     /** One load, as typed; gang 0 for one that hangs in this box. */
     public record LoadEntry(
@@ -93,15 +105,18 @@ public record SurveyDocument(
             @NotBlank @Size(max = 200) String typed,
             int gang,
             boolean continuous,
-            @MayBeAbsent @Valid DriveEntry drive) {
-    }
+            @MayBeAbsent @Valid DriveEntry drive) {}
 
     /** One direction of a motor. */
-    public record DriveEntry(@NotBlank @Size(max = 120) String motor, @NotNull Drive.Direction direction) {
-    }
+    public record DriveEntry(@NotBlank @Size(max = 120) String motor, @NotNull Drive.Direction direction) {}
 
     /** Where a cable goes. */
-    public enum LeadsTo { SUPPLY, LOAD, LOAD_WITH_FEED, BOX }
+    public enum LeadsTo {
+        SUPPLY,
+        LOAD,
+        LOAD_WITH_FEED,
+        BOX
+    }
 
     /** One cable. */
     public record CableEntry(
@@ -112,8 +127,7 @@ public record SurveyDocument(
             @MayBeAbsent String box,
             @MayBeAbsent @Size(max = 40) String farCable,
             @NotNull @DecimalMin("0.5") @DecimalMax("25") @Digits(integer = 2, fraction = 2) BigDecimal mm2,
-            @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores) {
-    }
+            @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores) {}
 
     /** One core; {@code load} where it is the switched live of another load than the one that its cable is named after. */
     public record CoreEntry(
@@ -122,11 +136,16 @@ public record SurveyDocument(
             @MayBeAbsent CoreColour sleeve,
             @NotNull Role role,
             @NotNull @Valid EndEntry end,
-            @MayBeAbsent Integer load) {
-    }
+            @MayBeAbsent Integer load) {}
 
     /** Kinds of ends in a surveyed box. */
-    public enum EndKind { MECHANISM, LOAD, CONNECTOR, CAPPED, LOOSE }
+    public enum EndKind {
+        MECHANISM,
+        LOAD,
+        CONNECTOR,
+        CAPPED,
+        LOOSE
+    }
 
     /** Where a conductor ends. */
     public record EndEntry(
@@ -134,14 +153,12 @@ public record SurveyDocument(
             @MayBeAbsent Integer gang,
             @MayBeAbsent @Size(max = 20) String terminal,
             @MayBeAbsent @Size(max = 40) String connector,
-            @MayBeAbsent Integer load) {
-    }
+            @MayBeAbsent Integer load) {}
 
     /** A piece of wire in the box. */
     public record JumperEntry(
             @NotBlank @Size(max = 40) @Pattern(regexp = "[A-Za-z0-9-]+") String key,
             @NotNull CoreColour colour,
             @NotNull @Valid EndEntry from,
-            @NotNull @Valid EndEntry to) {
-    }
+            @NotNull @Valid EndEntry to) {}
 }

@@ -22,8 +22,7 @@ import org.jspecify.annotations.Nullable;
 
 /** Between the survey document and its rows, both ways and without loss. */
 public final class SurveyMapping {
-    private SurveyMapping() {
-    }
+    private SurveyMapping() {}
 
     /** Writes a document that {@link SurveyReader} has accepted. */
     public static void write(SurveyDocument document, BoxRow row) {
@@ -42,7 +41,9 @@ public final class SurveyMapping {
         List<BoxRow.CorePart> cores = new ArrayList<>();
         document.cables().forEach(cable -> cable.cores().forEach(core -> cores.add(core(cable.name(), core))));
         replace(row.cores, cores);
-        replace(row.jumpers, document.jumpers().stream().map(SurveyMapping::jumper).toList());
+        replace(
+                row.jumpers,
+                document.jumpers().stream().map(SurveyMapping::jumper).toList());
         row.modulesInPlace = document.modulesInPlace();
     }
 
@@ -116,21 +117,49 @@ public final class SurveyMapping {
             BoxRow.GangPart gang = row.gangs.get(i);
             gangs.add(new GangEntry(i + 1, gang.name, gang.mechanism, mm(gang.depthUm), gang.circuitId.toString()));
         }
-        return new SurveyDocument(row.label, row.kind,
-                new SurveyDocument.Geometry(mm(row.widthUm), mm(row.heightUm), mm(row.depthUm), row.metal,
-                        plainOrNone(row.markedCubicInches), row.roundOutline ? Boolean.TRUE : null, row.supportFittings), gangs,
-                row.loads.stream().map(l -> new LoadEntry(l.number, l.name, l.typed, l.gang, l.continuous,
-                        l.motor == null ? null : new SurveyDocument.DriveEntry(l.motor, l.direction))).toList(),
+        return new SurveyDocument(
+                row.label,
+                row.kind,
+                new SurveyDocument.Geometry(
+                        mm(row.widthUm),
+                        mm(row.heightUm),
+                        mm(row.depthUm),
+                        row.metal,
+                        plainOrNone(row.markedCubicInches),
+                        row.roundOutline ? Boolean.TRUE : null,
+                        row.supportFittings),
+                gangs,
+                row.loads.stream()
+                        .map(l -> new LoadEntry(
+                                l.number,
+                                l.name,
+                                l.typed,
+                                l.gang,
+                                l.continuous,
+                                l.motor == null ? null : new SurveyDocument.DriveEntry(l.motor, l.direction)))
+                        .toList(),
                 row.cables.stream().map(cable -> cable(row, cable)).toList(),
-                row.jumpers.stream().map(j -> new JumperEntry(j.name, j.colour, end(j.fromKey), end(j.toKey))).toList(), row.modulesInPlace);
+                row.jumpers.stream()
+                        .map(j -> new JumperEntry(j.name, j.colour, end(j.fromKey), end(j.toKey)))
+                        .toList(),
+                row.modulesInPlace);
     }
 
     private static CableEntry cable(BoxRow row, BoxRow.CablePart cable) {
-        List<CoreEntry> cores = row.cores.stream().filter(core -> core.cable.equals(cable.name))
-                .map(core -> new CoreEntry(core.number, core.colour, core.sleeve, core.role, end(core.endKey), core.loadNumber)).toList();
-        return new CableEntry(cable.name, cable.leads, cable.circuitId == null ? null : cable.circuitId.toString(),
-                cable.loadNumber, cable.otherBox == null ? null : cable.otherBox.toString(), cable.otherCable,
-                plain(cable.mm2), cores);
+        List<CoreEntry> cores = row.cores.stream()
+                .filter(core -> core.cable.equals(cable.name))
+                .map(core -> new CoreEntry(
+                        core.number, core.colour, core.sleeve, core.role, end(core.endKey), core.loadNumber))
+                .toList();
+        return new CableEntry(
+                cable.name,
+                cable.leads,
+                cable.circuitId == null ? null : cable.circuitId.toString(),
+                cable.loadNumber,
+                cable.otherBox == null ? null : cable.otherBox.toString(),
+                cable.otherCable,
+                plain(cable.mm2),
+                cores);
     }
 
     /** A cable of the core as a document entry. */
@@ -152,13 +181,31 @@ public final class SurveyMapping {
             load = lamp.load();
             lamp.branches().forEach(branch -> branches.put(branch.core(), branch.load()));
         }
-        return new CableEntry(cable.name(), to, circuit, load, null, null, cable.mm2(), cable.cores().stream().map(core ->
-                new CoreEntry(core.number(), core.colour(), core.sleeve().orElse(null), core.role(),
-                        end(core.end().key()), branches.get(core.number()))).toList());
+        return new CableEntry(
+                cable.name(),
+                to,
+                circuit,
+                load,
+                null,
+                null,
+                cable.mm2(),
+                cable.cores().stream()
+                        .map(core -> new CoreEntry(
+                                core.number(),
+                                core.colour(),
+                                core.sleeve().orElse(null),
+                                core.role(),
+                                end(core.end().key()),
+                                branches.get(core.number())))
+                        .toList());
     }
 
     static JumperEntry entry(Jumper jumper) {
-        return new JumperEntry(jumper.key(), jumper.colour(), end(jumper.from().key()), end(jumper.to().key()));
+        return new JumperEntry(
+                jumper.key(),
+                jumper.colour(),
+                end(jumper.from().key()),
+                end(jumper.to().key()));
     }
 
     private static BigDecimal mm(long micrometres) {
@@ -196,7 +243,8 @@ public final class SurveyMapping {
         }
         int dot = key.indexOf('.');
         int number = Integer.parseInt(key.substring(1, dot));
-        return key.charAt(0) == 'x' ? new EndEntry(EndKind.LOAD, null, key.substring(dot + 1), null, number)
+        return key.charAt(0) == 'x'
+                ? new EndEntry(EndKind.LOAD, null, key.substring(dot + 1), null, number)
                 : new EndEntry(EndKind.MECHANISM, number, key.substring(dot + 1), null, null);
     }
 }

@@ -45,8 +45,7 @@ public final class SurveyReader {
         SurveyReader reader = new SurveyReader(document);
         Box box = reader.box();
         if (reader.problems.isEmpty()) {
-            SurveyRules.problemsOf(box, circuits).forEach(p ->
-                    reader.report(p.pointer(), p.found(), p.expected()));
+            SurveyRules.problemsOf(box, circuits).forEach(p -> reader.report(p.pointer(), p.found(), p.expected()));
         }
         if (!reader.problems.isEmpty()) {
             throw ProblemException.content("The survey cannot be kept like this", reader.problems);
@@ -56,21 +55,44 @@ public final class SurveyReader {
 
     private Box box() {
         SurveyDocument.Geometry geometry = document.geometry();
-        return new Box(document.label(), document.kind() == null ? BoxKind.WALL : document.kind(),
-                Optional.of(new BoxGeometry(Millimetres.of(geometry.widthMm()), Millimetres.of(geometry.heightMm()),
-                        Millimetres.of(geometry.depthMm()), geometry.metal(), Optional.ofNullable(geometry.markedCubicInches()), Boolean.TRUE.equals(geometry.round()),
-                        geometry.supportFittings() == null ? OptionalInt.empty() : OptionalInt.of(geometry.supportFittings()))),
-                document.gangs().stream().map(g -> new Gang(g.number(), g.name(), g.mechanism(),
-                        Millimetres.of(g.depthMm()), new CircuitId(g.circuit()))).toList(),
-                loads(), cables(), jumpers(), document.modulesInPlace().stream().map(SurveyReader::module).toList());
+        return new Box(
+                document.label(),
+                document.kind() == null ? BoxKind.WALL : document.kind(),
+                Optional.of(new BoxGeometry(
+                        Millimetres.of(geometry.widthMm()),
+                        Millimetres.of(geometry.heightMm()),
+                        Millimetres.of(geometry.depthMm()),
+                        geometry.metal(),
+                        Optional.ofNullable(geometry.markedCubicInches()),
+                        Boolean.TRUE.equals(geometry.round()),
+                        geometry.supportFittings() == null
+                                ? OptionalInt.empty()
+                                : OptionalInt.of(geometry.supportFittings()))),
+                document.gangs().stream()
+                        .map(g -> new Gang(
+                                g.number(),
+                                g.name(),
+                                g.mechanism(),
+                                Millimetres.of(g.depthMm()),
+                                new CircuitId(g.circuit())))
+                        .toList(),
+                loads(),
+                cables(),
+                jumpers(),
+                document.modulesInPlace().stream().map(SurveyReader::module).toList());
     }
 
     private static SurveyedModule module(SurveyDocument.ModuleEntry entry) {
-        Optional<SurveyedModule.Size> size = Optional.ofNullable(entry.outside()).map(outside -> {
-            List<Millimetres> sides = Stream.of(outside.lengthMm(), outside.widthMm(), outside.thicknessMm()).map(Millimetres::of).sorted(Comparator.reverseOrder()).toList();
-            return new SurveyedModule.Size(sides.get(0), sides.get(1), sides.get(2));
-        });
-        return new SurveyedModule(entry.name(), size, Optional.ofNullable(entry.drawsWatts()).map(Watts::of), entry.freeChannels());
+        Optional<SurveyedModule.Size> size = Optional.ofNullable(entry.outside())
+                .map(outside -> {
+                    List<Millimetres> sides = Stream.of(outside.lengthMm(), outside.widthMm(), outside.thicknessMm())
+                            .map(Millimetres::of)
+                            .sorted(Comparator.reverseOrder())
+                            .toList();
+                    return new SurveyedModule.Size(sides.get(0), sides.get(1), sides.get(2));
+                });
+        return new SurveyedModule(
+                entry.name(), size, Optional.ofNullable(entry.drawsWatts()).map(Watts::of), entry.freeChannels());
     }
 
     private List<SurveyedLoad> loads() {
@@ -84,8 +106,14 @@ public final class SurveyReader {
             } else if (outcome instanceof LoadText.NotUnderstood not) {
                 report("/loads/" + i + "/typed", not.found() + " (column " + (not.column() + 1) + ")", not.expected());
             }
-            loads.add(new SurveyedLoad(load.number(), load.name(), load.typed(), banks, load.gang(),
-                    load.continuous(), Optional.ofNullable(load.drive()).map(d -> new Drive(d.motor(), d.direction()))));
+            loads.add(new SurveyedLoad(
+                    load.number(),
+                    load.name(),
+                    load.typed(),
+                    banks,
+                    load.gang(),
+                    load.continuous(),
+                    Optional.ofNullable(load.drive()).map(d -> new Drive(d.motor(), d.direction()))));
         }
         return loads;
     }
@@ -98,7 +126,11 @@ public final class SurveyReader {
             List<Core> cores = new ArrayList<>();
             for (int c = 0; c < cable.cores().size(); c++) {
                 SurveyDocument.CoreEntry core = cable.cores().get(c);
-                cores.add(new Core(core.number(), core.colour(), Optional.ofNullable(core.sleeve()), core.role(),
+                cores.add(new Core(
+                        core.number(),
+                        core.colour(),
+                        Optional.ofNullable(core.sleeve()),
+                        core.role(),
                         end(core.end(), at + "/cores/" + c + "/end")));
             }
             leads(cable, at).ifPresent(leads -> cables.add(new Cable(cable.name(), leads, cable.mm2(), cores)));
@@ -111,7 +143,9 @@ public final class SurveyReader {
         boolean needsCircuit = !toBox && cable.leadsTo() != SurveyDocument.LeadsTo.LOAD;
         boolean needsLoad = !toBox && cable.leadsTo() != SurveyDocument.LeadsTo.SUPPLY;
         if (toBox && (cable.box() == null || cable.farCable() == null)) {
-            report(at + (cable.box() == null ? "/box" : "/farCable"), "nothing",
+            report(
+                    at + (cable.box() == null ? "/box" : "/farCable"),
+                    "nothing",
                     "the box that it leads to, and what this cable is called there");
             return Optional.empty();
         }
@@ -124,16 +158,21 @@ public final class SurveyReader {
         if (needsCircuit && cable.circuit() == null || needsLoad && cable.load() == null) {
             return Optional.empty();
         }
-        return Optional.of(switch (cable.leadsTo()) {
-            case SUPPLY -> new Leads.FromSupply(new CircuitId(cable.circuit()));
-            case LOAD -> new Leads.ToLoad(cable.load(), branches(cable));
-            case LOAD_WITH_FEED -> new Leads.ToLoadWithFeed(cable.load(), new CircuitId(cable.circuit()), branches(cable));
-            case BOX -> new Leads.ToBox(cable.box(), cable.farCable());
-        });
+        return Optional.of(
+                switch (cable.leadsTo()) {
+                    case SUPPLY -> new Leads.FromSupply(new CircuitId(cable.circuit()));
+                    case LOAD -> new Leads.ToLoad(cable.load(), branches(cable));
+                    case LOAD_WITH_FEED ->
+                        new Leads.ToLoadWithFeed(cable.load(), new CircuitId(cable.circuit()), branches(cable));
+                    case BOX -> new Leads.ToBox(cable.box(), cable.farCable());
+                });
     }
 
     private static List<Leads.Branch> branches(SurveyDocument.CableEntry cable) {
-        return cable.cores().stream().filter(core -> core.load() != null && !core.load().equals(cable.load())).map(core -> new Leads.Branch(core.number(), core.load())).toList();
+        return cable.cores().stream()
+                .filter(core -> core.load() != null && !core.load().equals(cable.load()))
+                .map(core -> new Leads.Branch(core.number(), core.load()))
+                .toList();
     }
 
     private List<Jumper> jumpers() {

@@ -17,11 +17,22 @@ import org.hiddenclerk.core.conductors.Reading;
  * @param farCore the other one, for continuity
  * @param with    positions by box, for everything that is not made dead
  */
-record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String core, @MayBeAbsent @Size(max = 100) String farCore,
-                    @NotNull @Size(max = 12) Map<String, Integer> with, boolean value) {
+record ReadingEntry(
+        @NotNull Kind kind,
+        @MayBeAbsent @Size(max = 100) String core,
+        @MayBeAbsent @Size(max = 100) String farCore,
+        @NotNull @Size(max = 12) Map<String, Integer> with,
+        boolean value) {
 
     /** Kinds of readings. */
-    enum Kind { LIVE, CONTINUOUS, RETURNS, LAMP, /** A pen beeps: weak. */ PEN }
+    enum Kind {
+        LIVE,
+        CONTINUOUS,
+        RETURNS,
+        LAMP,
+        /** A pen beeps: weak. */
+        PEN
+    }
 
     static ReadingEntry of(Reading reading) {
         if (reading instanceof Reading.Continuous pair) {
@@ -49,8 +60,9 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
         for (OpenedBox box : board.boxes()) {
             Integer position = with.get(box.id());
             if (box.isOperable() && (position == null || position < 0 || position > 1)) {
-                throw ProblemException.content("The reading cannot be kept", new FieldProblem("/with", String.valueOf(position),
-                        "position 0 or 1 of every switch"));
+                throw ProblemException.content(
+                        "The reading cannot be kept",
+                        new FieldProblem("/with", String.valueOf(position), "position 0 or 1 of every switch"));
             }
         }
         return switch (kind) {
@@ -70,12 +82,15 @@ record ReadingEntry(@NotNull Kind kind, @MayBeAbsent @Size(max = 100) String cor
         if (core == null || board.boxes().stream().anyMatch(box -> box.id().equals(core))) {
             return core == null ? first : core;
         }
-        throw ProblemException.content("The reading cannot be kept", new FieldProblem("/core", core, "a box or gang whose lamp is meant"));
+        throw ProblemException.content(
+                "The reading cannot be kept", new FieldProblem("/core", core, "a box or gang whose lamp is meant"));
     }
 
     private static String known(Board board, String core, String pointer) {
         if (core == null || board.numberOf(core).isEmpty()) {
-            throw ProblemException.content("The reading cannot be kept", new FieldProblem(pointer, String.valueOf(core), "a core of these boxes"));
+            throw ProblemException.content(
+                    "The reading cannot be kept",
+                    new FieldProblem(pointer, String.valueOf(core), "a core of these boxes"));
         }
         return core;
     }

@@ -13,6 +13,7 @@ import org.jspecify.annotations.Nullable;
 class TraceReadingRow {
     @Id
     private UUID id;
+
     private UUID boxId;
     private String kind;
     private @Nullable String core;
@@ -22,8 +23,7 @@ class TraceReadingRow {
     private String readBy;
     private Instant readAt;
 
-    protected TraceReadingRow() {
-    }
+    protected TraceReadingRow() {}
 
     TraceReadingRow(UUID boxId, ReadingEntry entry, String positions, String readBy, Instant readAt) {
         this.id = UUID.randomUUID();
@@ -49,11 +49,13 @@ class TraceReadingRow {
         return ReadingEntry.Kind.valueOf(kind);
     }
 
-    @Nullable String core() {
+    @Nullable
+    String core() {
         return core;
     }
 
-    @Nullable String farCore() {
+    @Nullable
+    String farCore() {
         return farCore;
     }
 

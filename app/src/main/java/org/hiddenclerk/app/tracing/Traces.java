@@ -58,11 +58,9 @@ public class Traces implements FieldReadings {
         standings.keySet().removeAll(anew.boxes());
     }
 
-    private record Basis(Map<String, Long> versions, int readings, Instant last) {
-    }
+    private record Basis(Map<String, Long> versions, int readings, Instant last) {}
 
-    private record Judged(Basis basis, BoxProgress.Readings standing, FieldEvidence evidence) {
-    }
+    private record Judged(Basis basis, BoxProgress.Readings standing, FieldEvidence evidence) {}
 
     /**
      * How far the readings of boxes have come. A standing is kept as long as the boxes of its run and their readings are the
@@ -79,7 +77,12 @@ public class Traces implements FieldReadings {
     @Transactional(readOnly = true)
     public Read in(UUID job) {
         List<TraceReadingRepository.ReadBox> read = readings.read(job);
-        return new Read(read.stream().map(box -> box.boxId() + ":" + box.readings() + ":" + box.last()).sorted().toList().toString(),
+        return new Read(
+                read.stream()
+                        .map(box -> box.boxId() + ":" + box.readings() + ":" + box.last())
+                        .sorted()
+                        .toList()
+                        .toString(),
                 read.stream().map(TraceReadingRepository.ReadBox::boxId).collect(Collectors.toSet()));
     }
 
@@ -90,8 +93,10 @@ public class Traces implements FieldReadings {
     }
 
     private Optional<Judged> judged(Boxes.Found found, Set<UUID> read) {
-        Map<String, Long> versions = new TreeMap<>(Map.of(found.row().id().toString(), found.row().version()));
-        found.neighbours().forEach((id, neighbour) -> versions.put(id, neighbour.row().version()));
+        Map<String, Long> versions =
+                new TreeMap<>(Map.of(found.row().id().toString(), found.row().version()));
+        found.neighbours()
+                .forEach((id, neighbour) -> versions.put(id, neighbour.row().version()));
         List<UUID> ids = versions.keySet().stream().map(UUID::fromString).toList();
         if (ids.stream().noneMatch(read::contains)) {
             return Optional.empty();
@@ -114,7 +119,9 @@ public class Traces implements FieldReadings {
             return new Judged(basis, BoxProgress.Readings.READ, FieldEvidence.notCompared());
         }
         FieldEvidence evidence = FieldEvidence.of(state.surveyed(), state.answered(), state.traced());
-        BoxProgress.Readings standing = !state.traced().contradictions().isEmpty() ? BoxProgress.Readings.CONTRADICTORY : state.traced().done() ? BoxProgress.Readings.CERTAIN : BoxProgress.Readings.READ;
+        BoxProgress.Readings standing = !state.traced().contradictions().isEmpty()
+                ? BoxProgress.Readings.CONTRADICTORY
+                : state.traced().done() ? BoxProgress.Readings.CERTAIN : BoxProgress.Readings.READ;
         return new Judged(basis, standing, evidence);
     }
 
@@ -141,14 +148,22 @@ public class Traces implements FieldReadings {
      * @param kept  readings that its cores still have
      * @param stale how many readings name cores that are not surveyed any more
      */
-    record State(Boxes.Found found, SurveyedBoard surveyed, Board board, List<StoredReading> kept, int stale, Traced traced) {
+    record State(
+            Boxes.Found found,
+            SurveyedBoard surveyed,
+            Board board,
+            List<StoredReading> kept,
+            int stale,
+            Traced traced) {
         /** Strong readings, in the order in which contradictions number them. */
         List<StoredReading> strong() {
             return kept.stream().filter(k -> !k.isWeak()).toList();
         }
 
         List<Reading.Answered> answered() {
-            return strong().stream().map(k -> new Reading.Answered(k.reading(), k.row().value())).toList();
+            return strong().stream()
+                    .map(k -> new Reading.Answered(k.reading(), k.row().value()))
+                    .toList();
         }
     }
 
@@ -164,7 +179,8 @@ public class Traces implements FieldReadings {
         SurveyedBoard surveyed = surveyed(all);
         Board board = surveyed.board();
         List<StoredReading> kept = new ArrayList<>();
-        List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(all.keySet().stream().map(UUID::fromString).toList());
+        List<TraceReadingRow> rows = readings.findByBoxIdInOrderByReadAt(
+                all.keySet().stream().map(UUID::fromString).toList());
         for (TraceReadingRow row : rows) {
             try {
                 kept.add(new StoredReading(row, entry(row).on(board)));
@@ -188,9 +204,17 @@ public class Traces implements FieldReadings {
             return new Traced(List.of(), Map.of(), List.of(), Optional.empty(), Optional.empty(), false);
         }
         try {
-            return Tracing.of(surveyed, found.house().region(),
-                    kept.stream().filter(k -> !k.isWeak()).map(k -> new Reading.Answered(k.reading(), k.row().value())).toList(),
-                    kept.stream().filter(StoredReading::isWeak).map(StoredReading::note).toList());
+            return Tracing.of(
+                    surveyed,
+                    found.house().region(),
+                    kept.stream()
+                            .filter(k -> !k.isWeak())
+                            .map(k -> new Reading.Answered(k.reading(), k.row().value()))
+                            .toList(),
+                    kept.stream()
+                            .filter(StoredReading::isWeak)
+                            .map(StoredReading::note)
+                            .toList());
         } catch (Tracing.TooMany e) {
             throw ProblemException.conflict(String.valueOf(e.getMessage()));
         }
@@ -198,7 +222,9 @@ public class Traces implements FieldReadings {
 
     private ReadingEntry entry(TraceReadingRow row) {
         Map<String, Integer> with = new LinkedHashMap<>();
-        json.readTree(row.positions()).properties().forEach(e -> with.put(e.getKey(), e.getValue().asInt()));
+        json.readTree(row.positions())
+                .properties()
+                .forEach(e -> with.put(e.getKey(), e.getValue().asInt()));
         return new ReadingEntry(row.kind(), row.core(), row.farCore(), with, row.value());
     }
 
@@ -209,7 +235,11 @@ public class Traces implements FieldReadings {
             throw ProblemException.conflict(state.surveyed().obstacles().get(0));
         }
         entry.on(state.board());
-        readings.save(new TraceReadingRow(box, entry, json.writeValueAsString(entry.with()), who,
+        readings.save(new TraceReadingRow(
+                box,
+                entry,
+                json.writeValueAsString(entry.with()),
+                who,
                 clock.instant().truncatedTo(ChronoUnit.MICROS)));
     }
 
@@ -217,7 +247,9 @@ public class Traces implements FieldReadings {
     @Transactional
     void takeBack(UUID box, UUID reading) {
         State state = of(box);
-        StoredReading kept = state.kept().stream().filter(k -> k.row().id().equals(reading)).findFirst()
+        StoredReading kept = state.kept().stream()
+                .filter(k -> k.row().id().equals(reading))
+                .findFirst()
                 .orElseThrow(() -> ProblemException.notFound("reading"));
         readings.delete(kept.row());
     }
@@ -229,16 +261,37 @@ public class Traces implements FieldReadings {
         if (state.traced().certain().isEmpty()) {
             throw ProblemException.conflict("No role is certain yet. Make the next test first.");
         }
-        write(state.found().row().id(), state.found().row().version(), state.found().survey(), state, who);
-        state.found().neighbours().forEach((id, neighbour) ->
-                write(UUID.fromString(id), neighbour.row().version(), neighbour.survey(), state, who));
+        write(
+                state.found().row().id(),
+                state.found().row().version(),
+                state.found().survey(),
+                state,
+                who);
+        state.found()
+                .neighbours()
+                .forEach((id, neighbour) ->
+                        write(UUID.fromString(id), neighbour.row().version(), neighbour.survey(), state, who));
     }
 
     private void write(UUID box, long version, SurveyDocument survey, State state, String who) {
-        List<SurveyDocument.CableEntry> cables = survey.cables().stream().map(cable -> new SurveyDocument.CableEntry(cable.name(),
-                cable.leadsTo(), cable.circuit(), cable.load(), cable.box(), cable.farCable(), cable.mm2(), cable.cores().stream()
-                .map(core -> withRole(core, state.traced().certain().get(SurveyedBoard.coreId(box.toString(),
-                        cable.name() + "." + core.number())))).toList())).toList();
+        List<SurveyDocument.CableEntry> cables = survey.cables().stream()
+                .map(cable -> new SurveyDocument.CableEntry(
+                        cable.name(),
+                        cable.leadsTo(),
+                        cable.circuit(),
+                        cable.load(),
+                        cable.box(),
+                        cable.farCable(),
+                        cable.mm2(),
+                        cable.cores().stream()
+                                .map(core -> withRole(
+                                        core,
+                                        state.traced()
+                                                .certain()
+                                                .get(SurveyedBoard.coreId(
+                                                        box.toString(), cable.name() + "." + core.number()))))
+                                .toList()))
+                .toList();
         if (!cables.equals(survey.cables())) {
             recordSurvey.change(box, version, survey.with(cables), who);
         }
@@ -249,6 +302,12 @@ public class Traces implements FieldReadings {
             return core;
         }
         Role written = SurveyedBoard.surveyRole(role);
-        return new SurveyDocument.CoreEntry(core.number(), core.colour(), core.sleeve(), written, core.end(), written == Role.SWITCHED_LIVE ? core.load() : null);
+        return new SurveyDocument.CoreEntry(
+                core.number(),
+                core.colour(),
+                core.sleeve(),
+                written,
+                core.end(),
+                written == Role.SWITCHED_LIVE ? core.load() : null);
     }
 }

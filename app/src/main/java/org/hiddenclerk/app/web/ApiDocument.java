@@ -3,9 +3,9 @@ package org.hiddenclerk.app.web;
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.ModelConverter;
 import io.swagger.v3.core.util.Json;
-import io.swagger.v3.oas.models.media.Schema;
-import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.Schema;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -24,11 +24,17 @@ class ApiDocument {
 
     @Bean
     OpenAPI hiddenClerkApi() {
-        return new OpenAPI().info(new Info().title("Hidden Clerk").version("1")
-                .description("Survey, match, draw and fit relay modules behind wall switches."));
+        return new OpenAPI()
+                .info(new Info()
+                        .title("Hidden Clerk")
+                        .version("1")
+                        .description("Survey, match, draw and fit relay modules behind wall switches."));
     }
 
-    /** Two records of one simple name would become one in the document, and one of the two would be told wrongly: then there is no document. */
+    /**
+     * Two records of one simple name would become one in the document, and one of the two would be told wrongly:
+     * then there is no document.
+     */
     @Bean
     ModelConverter oneRecordForEachName() {
         Map<String, Class<?>> known = new ConcurrentHashMap<>();
@@ -37,7 +43,8 @@ class ApiDocument {
             if (read != null && read.getRawClass().isRecord()) {
                 Class<?> other = known.putIfAbsent(read.getRawClass().getSimpleName(), read.getRawClass());
                 if (other != null && other != read.getRawClass()) {
-                    throw new IllegalStateException("Two records are one in the API document: " + other.getName() + " and " + read.getRawClass().getName() + ". Rename one.");
+                    throw new IllegalStateException("Two records are one in the API document: " + other.getName()
+                            + " and " + read.getRawClass().getName() + ". Rename one.");
                 }
             }
             return chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
@@ -75,7 +82,8 @@ class ApiDocument {
         }
         List<String> required = new ArrayList<>();
         properties.forEach((name, property) -> {
-            boolean absent = property.getExtensions() != null && property.getExtensions().containsKey(ABSENT);
+            boolean absent =
+                    property.getExtensions() != null && property.getExtensions().containsKey(ABSENT);
             if (absent) {
                 property.getExtensions().remove(ABSENT);
                 if (property.getTypes() != null) {

@@ -40,7 +40,9 @@ class BodyLimit extends OncePerRequestFilter {
         if (request.getRequestURI().equals("/api/v1/jobs/import")) {
             return properties.jobFileLimitBytes();
         }
-        return FILES.matcher(request.getRequestURI()).matches() ? properties.photoLimitBytes() : properties.bodyLimitBytes();
+        return FILES.matcher(request.getRequestURI()).matches()
+                ? properties.photoLimitBytes()
+                : properties.bodyLimitBytes();
     }
 
     @Override
@@ -50,9 +52,11 @@ class BodyLimit extends OncePerRequestFilter {
         if (request.getContentLengthLong() > limit) {
             response.setStatus(HttpStatus.CONTENT_TOO_LARGE.value());
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
-            response.getWriter().write("{\"title\":\"The document is too large\",\"status\":413,\"errors\":[{\"pointer\":\"\","
-                    + "\"found\":\"" + request.getContentLengthLong() + " bytes\",\"expected\":\"at most " + limit
-                    + " bytes\"}]}");
+            response.getWriter()
+                    .write("{\"title\":\"The document is too large\",\"status\":413,\"errors\":[{\"pointer\":\"\","
+                            + "\"found\":\"" + request.getContentLengthLong() + " bytes\",\"expected\":\"at most "
+                            + limit
+                            + " bytes\"}]}");
             return;
         }
         chain.doFilter(new Limited(request, limit), response);
@@ -104,8 +108,10 @@ class BodyLimit extends OncePerRequestFilter {
         private void passed(int bytes) {
             count += bytes;
             if (count > limit) {
-                throw new ProblemException(HttpStatus.CONTENT_TOO_LARGE, "The document is too large", List.of(
-                        new FieldProblem("", "more than " + limit + " bytes", "at most " + limit + " bytes")));
+                throw new ProblemException(
+                        HttpStatus.CONTENT_TOO_LARGE,
+                        "The document is too large",
+                        List.of(new FieldProblem("", "more than " + limit + " bytes", "at most " + limit + " bytes")));
             }
         }
 

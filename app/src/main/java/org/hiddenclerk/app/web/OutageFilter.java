@@ -24,7 +24,8 @@ class OutageFilter extends OncePerRequestFilter {
     private static final Logger LOG = LoggerFactory.getLogger(OutageFilter.class);
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
         try {
             chain.doFilter(request, response);
         } catch (ServletException | IOException | RuntimeException failure) {
@@ -39,7 +40,9 @@ class OutageFilter extends OncePerRequestFilter {
             response.setHeader(HttpHeaders.CACHE_CONTROL, "no-store");
             response.setContentType(MediaType.APPLICATION_PROBLEM_JSON_VALUE);
             response.setCharacterEncoding("UTF-8");
-            response.getWriter().write("{\"type\":\"about:blank\",\"title\":\"" + outage.get().words() + "\",\"status\":503,\"errors\":[]}");
+            response.getWriter()
+                    .write("{\"type\":\"about:blank\",\"title\":\""
+                            + outage.get().words() + "\",\"status\":503,\"errors\":[]}");
         }
     }
 }

@@ -33,9 +33,12 @@ class RequestLog extends OncePerRequestFilter {
     private static final int NANOS_PER_MS = 1_000_000;
 
     @Override
-    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain) throws ServletException, IOException {
-        String id = Optional.ofNullable(request.getHeader(HEADER)).filter(given -> TAKEN.matcher(given).matches()).orElseGet(() -> HexFormat.of().toHexDigits(ThreadLocalRandom.current()
-                .nextLong()));
+    protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
+            throws ServletException, IOException {
+        String id = Optional.ofNullable(request.getHeader(HEADER))
+                .filter(given -> TAKEN.matcher(given).matches())
+                .orElseGet(() ->
+                        HexFormat.of().toHexDigits(ThreadLocalRandom.current().nextLong()));
         MDC.put(KEY, id);
         response.setHeader(HEADER, id);
         long began = System.nanoTime();
@@ -43,10 +46,18 @@ class RequestLog extends OncePerRequestFilter {
             chain.doFilter(request, response);
         } finally {
             long ms = (System.nanoTime() - began) / NANOS_PER_MS;
-            boolean changes = !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
-            if (request.getRequestURI().startsWith("/api/") && (changes || ms > SLOW_MS && !request.isAsyncStarted() || response.getStatus() >= 500)) {
+            boolean changes =
+                    !request.getMethod().equals("GET") && !request.getMethod().equals("HEAD");
+            if (request.getRequestURI().startsWith("/api/")
+                    && (changes || ms > SLOW_MS && !request.isAsyncStarted() || response.getStatus() >= 500)) {
                 String who = Optional.ofNullable(MDC.get(Access.WHO)).orElse("nobody");
-                LOG.info("{} {} {} {} ms by {}", request.getMethod(), request.getRequestURI(), response.getStatus(), ms, who);
+                LOG.info(
+                        "{} {} {} {} ms by {}",
+                        request.getMethod(),
+                        request.getRequestURI(),
+                        response.getStatus(),
+                        ms,
+                        who);
             }
             MDC.remove(KEY);
             MDC.remove(Access.WHO);

@@ -17,15 +17,20 @@ class StaticFiles implements WebMvcConfigurer {
 
     @Override
     public void addResourceHandlers(ResourceHandlerRegistry registry) {
-        registry.addResourceHandler("/assets/**").addResourceLocations("classpath:/static/assets/")
+        registry.addResourceHandler("/assets/**")
+                .addResourceLocations("classpath:/static/assets/")
                 .setCacheControl(CacheControl.maxAge(Duration.ofDays(365)).immutable());
-        registry.addResourceHandler("/**").addResourceLocations("classpath:/static/")
-                .setCacheControl(CacheControl.noCache()).resourceChain(false).addResolver(new PathResourceResolver() {
+        registry.addResourceHandler("/**")
+                .addResourceLocations("classpath:/static/")
+                .setCacheControl(CacheControl.noCache())
+                .resourceChain(false)
+                .addResolver(new PathResourceResolver() {
                     @Override
                     protected Resource getResource(String path, Resource location) throws IOException {
                         Resource file = super.getResource(path, location);
                         boolean page = !path.startsWith("api/") && !path.startsWith("actuator/") && !path.contains(".");
-                        return file != null && file.isReadable() && !path.isEmpty() ? file
+                        return file != null && file.isReadable() && !path.isEmpty()
+                                ? file
                                 : page && INDEX.exists() ? INDEX : null;
                     }
                 });

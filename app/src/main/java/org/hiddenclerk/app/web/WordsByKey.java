@@ -12,7 +12,7 @@ import tools.jackson.databind.json.JsonMapper;
 @Converter
 public class WordsByKey implements AttributeConverter<Map<String, String>, String> {
     private static final JsonMapper JSON = JsonMapper.builder().build();
-    private static final TypeReference<TreeMap<String, String>> WORDS = new TypeReference<>() { };
+    private static final TypeReference<TreeMap<String, String>> WORDS = new TypeReference<>() {};
 
     @Override
     public @Nullable String convertToDatabaseColumn(@Nullable Map<String, String> words) {

@@ -50,16 +50,36 @@ class AccessMatrixTest {
     private static final Set<String> LEADS = Set.of("owner", "lead");
     private static final Set<String> PEOPLE = Set.of("owner", "lead", "fitter of the job", "fitter of another");
     /** Who may, by the words of the table; tokens of the owner by their scopes come to it below. */
-    private static final Map<String, Set<String>> MAY = Map.of("OPEN", everybody(), "OWN", PEOPLE, "FACTS", PEOPLE, "LISTS", PEOPLE, "WORK", Set.of("owner", "lead", "fitter of the job"),
-            "VISIT", Set.of("owner", "lead", "fitter of the job", "guest of the job"), "LEAD", LEADS, "CODES", LEADS, "OWNER", Set.of("owner"));
+    private static final Map<String, Set<String>> MAY = Map.of(
+            "OPEN",
+            everybody(),
+            "OWN",
+            PEOPLE,
+            "FACTS",
+            PEOPLE,
+            "LISTS",
+            PEOPLE,
+            "WORK",
+            Set.of("owner", "lead", "fitter of the job"),
+            "VISIT",
+            Set.of("owner", "lead", "fitter of the job", "guest of the job"),
+            "LEAD",
+            LEADS,
+            "CODES",
+            LEADS,
+            "OWNER",
+            Set.of("owner"));
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private JdbcTemplate database;
+
     @Autowired
     @Qualifier("requestMappingHandlerMapping")
     private RequestMappingHandlerMapping mapping;
+
     private final Map<String, Authentication> callers = new LinkedHashMap<>();
     private final Map<String, String> ids = new LinkedHashMap<>();
 
@@ -72,12 +92,25 @@ class AccessMatrixTest {
     }
 
     private static Set<String> everybody() {
-        return Set.of("owner", "lead", "fitter of the job", "fitter of another", "guest of the job", "guest of another", "guest whose link ran out", "guest whose link was taken away");
+        return Set.of(
+                "owner",
+                "lead",
+                "fitter of the job",
+                "fitter of another",
+                "guest of the job",
+                "guest of another",
+                "guest whose link ran out",
+                "guest whose link was taken away");
     }
 
     private static List<Endpoint> table() throws IOException {
-        return new ClassPathResource("access-matrix.txt").getContentAsString(StandardCharsets.UTF_8).lines().filter(line -> !line.startsWith("#")).map(line -> line.split(" ")).map(parts ->
-                new Endpoint(parts[0], HttpMethod.valueOf(parts[1]), parts[2])).toList();
+        return new ClassPathResource("access-matrix.txt")
+                .getContentAsString(StandardCharsets.UTF_8)
+                .lines()
+                .filter(line -> !line.startsWith("#"))
+                .map(line -> line.split(" "))
+                .map(parts -> new Endpoint(parts[0], HttpMethod.valueOf(parts[1]), parts[2]))
+                .toList();
     }
 
     @BeforeEach
@@ -102,13 +135,23 @@ class AccessMatrixTest {
         callers.put("guest of the job", guest(house.job(), "UTC_TIMESTAMP(6) + INTERVAL 1 DAY", "NULL"));
         callers.put("guest of another", guest(other.job(), "UTC_TIMESTAMP(6) + INTERVAL 1 DAY", "NULL"));
         callers.put("guest whose link ran out", guest(house.job(), "UTC_TIMESTAMP(6) - INTERVAL 1 SECOND", "NULL"));
-        callers.put("guest whose link was taken away", guest(house.job(), "UTC_TIMESTAMP(6) + INTERVAL 1 DAY", "UTC_TIMESTAMP(6)"));
+        callers.put(
+                "guest whose link was taken away",
+                guest(house.job(), "UTC_TIMESTAMP(6) + INTERVAL 1 DAY", "UTC_TIMESTAMP(6)"));
     }
 
     @AfterEach
     void forget() {
-        for (String table : List.of("credential", "bench_unit", "joined_device", "house_choice", "rollout", "box_photo", "found_otherwise")) {
-            database.update("DELETE FROM " + table + " WHERE id IN (" + ids.values().stream().map(id -> "'" + id + "'").collect(Collectors.joining(",")) + ")");
+        for (String table : List.of(
+                "credential",
+                "bench_unit",
+                "joined_device",
+                "house_choice",
+                "rollout",
+                "box_photo",
+                "found_otherwise")) {
+            database.update("DELETE FROM " + table + " WHERE id IN ("
+                    + ids.values().stream().map(id -> "'" + id + "'").collect(Collectors.joining(",")) + ")");
         }
         database.update("DELETE FROM assignment");
         database.update("DELETE FROM guest_link");
@@ -121,15 +164,25 @@ class AccessMatrixTest {
 
     private Authentication fitter(String name, String job) {
         String id = UUID.randomUUID().toString();
-        database.update("INSERT INTO account (id, name, display_name, password_hash, role, created_at) VALUES (?, ?, ?, 'none', 'FITTER', UTC_TIMESTAMP(6))", id, name, name);
+        database.update(
+                "INSERT INTO account (id, name, display_name, password_hash, role, created_at) "
+                        + "VALUES (?, ?, ?, 'none', 'FITTER', UTC_TIMESTAMP(6))",
+                id,
+                name,
+                name);
         database.update("INSERT INTO assignment (job_id, account_id) VALUES (?, ?)", job, id);
         return person(name, Role.FITTER);
     }
 
     private Authentication guest(String job, String expires, String revoked) {
         UUID id = UUID.randomUUID();
-        database.update("INSERT INTO guest_link (id, job_id, hash, label, made_by, created_at, expires_at, revoked_at) VALUES (?, ?, ?, 'x', 'x', UTC_TIMESTAMP(6), " + expires + ", " + revoked
-                + ")", id.toString(), job, id.toString().repeat(2).substring(0, 64));
+        database.update(
+                "INSERT INTO guest_link (id, job_id, hash, label, made_by, created_at, "
+                        + "expires_at, revoked_at) VALUES (?, ?, ?, 'x', 'x', UTC_TIMESTAMP(6), " + expires + ", "
+                        + revoked + ")",
+                id.toString(),
+                job,
+                id.toString().repeat(2).substring(0, 64));
         return person(Caller.guestName(id), Role.GUEST);
     }
 
@@ -137,13 +190,19 @@ class AccessMatrixTest {
     private String bare(String table, String owner, String ownerId) {
         String id = UUID.randomUUID().toString();
         Map<String, String> values = new LinkedHashMap<>(Map.of("id", "'" + id + "'", owner, "'" + ownerId + "'"));
-        database.queryForList("SELECT column_name AS name, data_type AS type, character_maximum_length AS length FROM information_schema.columns WHERE table_schema = DATABASE() AND table_name = ?"
-                + " AND is_nullable = 'NO' AND column_default IS NULL AND extra NOT LIKE '%auto_increment%'", table).forEach(column -> values.putIfAbsent((String) column.get("name"), any((String)
-                column.get("type"), column.get("length"))));
+        database.queryForList(
+                        "SELECT column_name AS name, data_type AS type, character_maximum_length AS "
+                                + "length FROM information_schema.columns WHERE table_schema = DATABASE() AND "
+                                + "table_name = ?"
+                                + " AND is_nullable = 'NO' AND column_default IS NULL AND extra NOT LIKE '%auto_increment%'",
+                        table)
+                .forEach(column -> values.putIfAbsent(
+                        (String) column.get("name"), any((String) column.get("type"), column.get("length"))));
         database.execute((java.sql.Connection connection) -> {
             try (java.sql.Statement statement = connection.createStatement()) {
                 statement.execute("SET FOREIGN_KEY_CHECKS = 0");
-                statement.execute("INSERT INTO " + table + " (`" + String.join("`, `", values.keySet()) + "`) VALUES (" + String.join(", ", values.values()) + ")");
+                statement.execute("INSERT INTO " + table + " (`" + String.join("`, `", values.keySet()) + "`) VALUES ("
+                        + String.join(", ", values.values()) + ")");
                 statement.execute("SET FOREIGN_KEY_CHECKS = 1");
             }
             return null;
@@ -157,7 +216,8 @@ class AccessMatrixTest {
             case "datetime" -> "UTC_TIMESTAMP(6)";
             case "date" -> "UTC_DATE()";
             case "longtext" -> "'{}'";
-            case "varchar", "char" -> "LEFT('" + UUID.randomUUID() + "', " + Math.min(36, ((Number) length).intValue()) + ")";
+            case "varchar", "char" ->
+                "LEFT('" + UUID.randomUUID() + "', " + Math.min(36, ((Number) length).intValue()) + ")";
             case "binary" -> "UNHEX(REPEAT('ab', " + length + "))";
             case "varbinary", "longblob", "mediumblob" -> "UNHEX('ab')";
             default -> "0";
@@ -166,10 +226,17 @@ class AccessMatrixTest {
 
     @Test
     void theTableHasEveryEndpointOfTheDocumentAndNoOther() throws Exception {
-        JsonNode paths = new JsonMapper().readTree(mvc.perform(MockMvcRequestBuilders.get("/api/openapi").with(authentication(callers.get("owner")))).andReturn().getResponse()
-                .getContentAsString()).get("paths");
+        JsonNode paths = new JsonMapper()
+                .readTree(mvc.perform(
+                                MockMvcRequestBuilders.get("/api/openapi").with(authentication(callers.get("owner"))))
+                        .andReturn()
+                        .getResponse()
+                        .getContentAsString())
+                .get("paths");
         Set<String> served = new TreeSet<>();
-        paths.propertyNames().forEach(path -> paths.get(path).propertyNames().forEach(method -> served.add(method.toUpperCase(java.util.Locale.ROOT) + " " + path)));
+        paths.propertyNames().forEach(path -> paths.get(path)
+                .propertyNames()
+                .forEach(method -> served.add(method.toUpperCase(java.util.Locale.ROOT) + " " + path)));
         Set<String> told = table().stream().map(Endpoint::toString).collect(Collectors.toSet());
         assertThat(told).containsExactlyInAnyOrderElementsOf(served);
         assertThat(table()).hasSize(served.size());
@@ -201,7 +268,8 @@ class AccessMatrixTest {
         for (Endpoint endpoint : table()) {
             for (Map.Entry<String, Authentication> caller : callers.entrySet()) {
                 if (MAY.get(endpoint.right()).contains(caller.getKey())) {
-                    refusal(endpoint, caller.getValue()).ifPresent(why -> wrong.add(caller.getKey() + ": " + endpoint + ": " + why));
+                    refusal(endpoint, caller.getValue())
+                            .ifPresent(why -> wrong.add(caller.getKey() + ": " + endpoint + ": " + why));
                 }
             }
         }
@@ -210,19 +278,39 @@ class AccessMatrixTest {
 
     @Test
     void aTokenReachesAsFarAsItsScopesAndNeverToPeopleOrItsOwnAccount() throws Exception {
-        Map<Scope, Set<String>> reading = new EnumMap<>(Map.of(Scope.READ, Set.of("FACTS", "LISTS", "WORK", "VISIT", "LEAD"), Scope.WORK, Set.of(), Scope.FIRM, Set.of(), Scope.CODES,
+        Map<Scope, Set<String>> reading = new EnumMap<>(Map.of(
+                Scope.READ,
+                Set.of("FACTS", "LISTS", "WORK", "VISIT", "LEAD"),
+                Scope.WORK,
+                Set.of(),
+                Scope.FIRM,
+                Set.of(),
+                Scope.CODES,
                 Set.of("CODES")));
-        Map<Scope, Set<String>> changing = new EnumMap<>(Map.of(Scope.READ, Set.of("FACTS", "LISTS"), Scope.WORK, Set.of("WORK"), Scope.FIRM, Set.of("LEAD"), Scope.CODES, Set.of("CODES")));
+        Map<Scope, Set<String>> changing = new EnumMap<>(Map.of(
+                Scope.READ,
+                Set.of("FACTS", "LISTS"),
+                Scope.WORK,
+                Set.of("WORK"),
+                Scope.FIRM,
+                Set.of("LEAD"),
+                Scope.CODES,
+                Set.of("CODES")));
         List<String> wrong = new ArrayList<>();
         for (Endpoint endpoint : table()) {
             for (Scope scope : Scope.values()) {
-                boolean may = endpoint.right().equals("OPEN") || (endpoint.method() == HttpMethod.GET ? reading : changing).get(scope).contains(endpoint.right());
+                boolean may = endpoint.right().equals("OPEN")
+                        || (endpoint.method() == HttpMethod.GET ? reading : changing)
+                                .get(scope)
+                                .contains(endpoint.right());
                 Optional<String> refusal = refusal(endpoint, Caller.byToken("tarrow", Role.OWNER, EnumSet.of(scope)));
                 if (refusal.isEmpty() != may) {
                     wrong.add(scope + ": " + endpoint + (may ? " is refused" : " is let through"));
                 }
             }
-            if (!Set.of("OPEN", "FACTS", "LISTS").contains(endpoint.right()) && refusal(endpoint, Caller.byToken("matrix-far", Role.FITTER, EnumSet.allOf(Scope.class))).isEmpty()) {
+            if (!Set.of("OPEN", "FACTS", "LISTS").contains(endpoint.right())
+                    && refusal(endpoint, Caller.byToken("matrix-far", Role.FITTER, EnumSet.allOf(Scope.class)))
+                            .isEmpty()) {
                 wrong.add("token of a fitter of another job: " + endpoint);
             }
         }
@@ -238,8 +326,10 @@ class AccessMatrixTest {
     }
 
     private int status(Endpoint endpoint, Optional<Authentication> caller) throws Exception {
-        var request = MockMvcRequestBuilders.request(endpoint.method(), uri(endpoint)).with(csrf()).contentType(endpoint.path().endsWith("/photos") ? MediaType.IMAGE_JPEG
-                : MediaType.APPLICATION_JSON).content("{}");
+        var request = MockMvcRequestBuilders.request(endpoint.method(), uri(endpoint))
+                .with(csrf())
+                .contentType(endpoint.path().endsWith("/photos") ? MediaType.IMAGE_JPEG : MediaType.APPLICATION_JSON)
+                .content("{}");
         if (caller.isPresent()) {
             request.with(authentication(caller.get()));
         }
@@ -250,7 +340,8 @@ class AccessMatrixTest {
     /** What the access rules say before the endpoint itself would run; nothing where it may run. */
     private Optional<String> refusal(Endpoint endpoint, Authentication caller) throws Exception {
         for (MediaType type : List.of(MediaType.APPLICATION_JSON, MediaType.IMAGE_JPEG)) {
-            MockHttpServletRequest request = new MockHttpServletRequest(endpoint.method().name(), uri(endpoint).toString());
+            MockHttpServletRequest request = new MockHttpServletRequest(
+                    endpoint.method().name(), uri(endpoint).toString());
             request.setUserPrincipal(caller);
             request.setContentType(type.toString());
             ServletRequestPathUtils.parseAndCache(request);

@@ -17,6 +17,7 @@ class LoginThrottleTest {
 
     @Autowired
     private LoginFailureRepository failures;
+
     private final HeldClock clock = HeldClock.hold();
 
     @AfterEach

@@ -10,13 +10,26 @@ class PasswordRulesTest {
     private final PasswordRules rules = new PasswordRules();
 
     @ParameterizedTest
-    @ValueSource(strings = {"password1234", "passwordpassword", "qwertyuiop[]", "123456789012", "aaaaaaaaaaaaaa", "abcdefghijklm", "drowssapdrowssap", "hiddenclerk", "unbelievable", "p-leadp-lead"})
+    @ValueSource(
+            strings = {
+                "password1234",
+                "passwordpassword",
+                "qwertyuiop[]",
+                "123456789012",
+                "aaaaaaaaaaaaaa",
+                "abcdefghijklm",
+                "drowssapdrowssap",
+                "hiddenclerk",
+                "unbelievable",
+                "p-leadp-lead"
+            })
     void whatIsTriedFirstIsNotTaken(String password) {
         assertThat(rules.flaw(password, "p-lead", "Of P")).isPresent();
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"gantry otter plinth nine", "tannery-house-demo", "ünïcödé is fine here", "wheel2stone9barrow"})
+    @ValueSource(
+            strings = {"gantry otter plinth nine", "tannery-house-demo", "ünïcödé is fine here", "wheel2stone9barrow"})
     void fourWordsThatDoNotBelongTogetherAre(String password) {
         assertThat(rules.flaw(password, "p-lead", "Of P")).isEmpty();
     }
@@ -24,6 +37,7 @@ class PasswordRulesTest {
     @ParameterizedTest
     @ValueSource(ints = {11, 201})
     void theLengthIsCountedInCharacters(int length) {
-        assertThat(rules.flaw("x7".repeat(length).substring(0, length), "n", "d")).hasValue(length + " characters");
+        assertThat(rules.flaw("x7".repeat(length).substring(0, length), "n", "d"))
+                .hasValue(length + " characters");
     }
 }

@@ -11,7 +11,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class QrPictureTest {
-    private static final String URI = "otpauth://totp/Hidden%20Clerk:tarrow?secret=JBSWY3DPEHPK3PXP&issuer=Hidden%20Clerk";
+    private static final String URI =
+            "otpauth://totp/Hidden%20Clerk:tarrow?secret=JBSWY3DPEHPK3PXP&issuer=Hidden%20Clerk";
 
     /** The library reads back what was drawn, from the drawing itself. */
     @Test
@@ -29,11 +30,14 @@ class QrPictureTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', value = {
-        "Mozilla/5.0 (X11; Linux x86_64; rv:131.0) Gecko/20100101 Firefox/131.0 | Firefox, Linux",
-        "Mozilla/5.0 (Windows NT 10.0) AppleWebKit/537.36 Chrome/130.0 Safari/537.36 Edg/130.0 | Edge, Windows",
-        "Mozilla/5.0 (iPhone; CPU iPhone OS 17_5 like Mac OS X) AppleWebKit/605.1.15 Version/17.5 Safari/604.1 | Safari, iPhone",
-        "curl/8.5 | Other program"})
+    @CsvSource(
+            delimiter = '|',
+            value = {
+                "Mozilla/5.0 (X11; Linux x86_64; rv:131.0) Gecko/20100101 Firefox/131.0 | Firefox, Linux",
+                "Mozilla/5.0 (Windows NT 10.0) AppleWebKit/537.36 Chrome/130.0 Safari/537.36 Edg/130.0 | Edge, Windows",
+                "Mozilla/5.0 (iPhone; CPU iPhone OS 17_5 like Mac OS X) AppleWebKit/605.1.15 Version/17.5 Safari/604.1 | Safari, iPhone",
+                "curl/8.5 | Other program"
+            })
     void aDeviceIsToldFromWhatItSaysOfItself(String agent, String device) {
         assertThat(LoginSessions.device(agent)).isEqualTo(device);
     }

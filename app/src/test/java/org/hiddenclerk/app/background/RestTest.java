@@ -28,10 +28,14 @@ class RestTest {
     @Test
     void whatGoesWrongIsToldAfterTheRest() {
         long began = System.nanoTime();
-        assertThatThrownBy(() -> Rest.after(() -> {
-            work();
-            throw new IllegalStateException("no database");
-        }, 4)).isInstanceOf(IllegalStateException.class).hasMessage("no database");
+        assertThatThrownBy(() -> Rest.after(
+                        () -> {
+                            work();
+                            throw new IllegalStateException("no database");
+                        },
+                        4))
+                .isInstanceOf(IllegalStateException.class)
+                .hasMessage("no database");
         assertThat(System.nanoTime() - began).isGreaterThanOrEqualTo(4 * WORK);
     }
 

@@ -20,6 +20,7 @@ class HouseChoiceTest {
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private String job;
 
@@ -30,14 +31,19 @@ class HouseChoiceTest {
     }
 
     private JsonNode choose(List<Map<String, String>> pins) throws InterruptedException {
-        String id = person.post("/api/v1/jobs/" + job + "/choices", Map.of("name", "try", "pins", pins)).ok().get("id").asString();
+        String id = person.post("/api/v1/jobs/" + job + "/choices", Map.of("name", "try", "pins", pins))
+                .ok()
+                .get("id")
+                .asString();
         long end = System.nanoTime() + PATIENCE_MS * 1_000_000L;
         JsonNode choice = person.get("/api/v1/choices/" + id).ok();
         while (choice.get("state").asString().equals("RUNNING") && System.nanoTime() < end) {
             Thread.sleep(50);
             choice = person.get("/api/v1/choices/" + id).ok();
         }
-        assertThat(choice.get("state").asString()).as(choice.get("words").asString()).isEqualTo("DONE");
+        assertThat(choice.get("state").asString())
+                .as(choice.get("words").asString())
+                .isEqualTo("DONE");
         return choice;
     }
 
@@ -66,35 +72,50 @@ class HouseChoiceTest {
         JsonNode first = choose(List.of());
         JsonNode single = null;
         for (JsonNode chosen : first.get("outcome").get("chosen")) {
-            single = chosen.get("units").size() == 1 && chosen.get("scheme").asString().equals("BEHIND_SWITCH_N") ? chosen : single;
+            single = chosen.get("units").size() == 1
+                            && chosen.get("scheme").asString().equals("BEHIND_SWITCH_N")
+                    ? chosen
+                    : single;
         }
         String unit = single.get("units").get(0).asString();
         String other = null;
-        JsonNode page = person.get("/api/v1/jobs/" + job + "/house-match?size=100").ok();
+        JsonNode page =
+                person.get("/api/v1/jobs/" + job + "/house-match?size=100").ok();
         for (JsonNode match : page.get("matches")) {
             for (JsonNode module : match.get("modules")) {
-                boolean fits = match.get("unit").get("unit").asString().equals(unit) && module.get("verdict").asString().equals("OK")
-                        && !module.get("module").asString().equals(single.get("module").asString());
+                boolean fits = match.get("unit").get("unit").asString().equals(unit)
+                        && module.get("verdict").asString().equals("OK")
+                        && !module.get("module")
+                                .asString()
+                                .equals(single.get("module").asString());
                 other = fits ? module.get("module").asString() : other;
             }
         }
-        JsonNode why = person.get("/api/v1/choices/" + first.get("id").asString() + "/why-not?unit=" + unit + "&module=" + other).ok();
+        JsonNode why = person.get(
+                        "/api/v1/choices/" + first.get("id").asString() + "/why-not?unit=" + unit + "&module=" + other)
+                .ok();
         assertThat(why.get("forbidden")).isEmpty();
         assertThat(why.get("moreMoney").asDouble()).isNotNegative();
 
         JsonNode pinned = choose(List.of(Map.of("unit", unit, "module", other)));
-        assertThat(pinned.get("outcome").get("total").asDouble() - first.get("outcome").get("total").asDouble())
+        assertThat(pinned.get("outcome").get("total").asDouble()
+                        - first.get("outcome").get("total").asDouble())
                 .isCloseTo(why.get("moreMoney").asDouble(), org.assertj.core.api.Assertions.within(0.06));
-        JsonNode compared = person.get("/api/v1/choices/" + first.get("id").asString() + "/compare/" + pinned.get("id").asString()).ok();
+        JsonNode compared = person.get("/api/v1/choices/" + first.get("id").asString() + "/compare/"
+                        + pinned.get("id").asString())
+                .ok();
         assertThat(compared.get("differences").toString()).contains(unit);
     }
 
     @Test
     void aModuleThatARuleForbidsIsAnsweredWithTheRule() throws InterruptedException {
         JsonNode choice = choose(List.of());
-        String unit = choice.get("outcome").get("chosen").get(0).get("units").get(0).asString();
+        String unit =
+                choice.get("outcome").get("chosen").get(0).get("units").get(0).asString();
 
-        JsonNode why = person.get("/api/v1/choices/" + choice.get("id").asString() + "/why-not?unit=" + unit + "&module=WX-15U").ok();
+        JsonNode why = person.get(
+                        "/api/v1/choices/" + choice.get("id").asString() + "/why-not?unit=" + unit + "&module=WX-15U")
+                .ok();
 
         assertThat(why.get("forbidden").toString()).contains("NOT_APPROVED_HERE");
     }
@@ -108,20 +129,55 @@ class HouseChoiceTest {
             hold = finding.get("severity").asString().equals("HOLD") ? finding : hold;
         }
         assertThat(hold).isNotNull();
-        Map<String, String> acceptance = Map.of("code", hold.get("code").asString(), "subject", hold.get("subject").asString(), "facts",
-                hold.get("facts").asString(), "reason", "measured again with the maker on the phone");
-        JsonNode after = person.post("/api/v1/boxes/" + shallow + "/plan/accepted", acceptance).ok();
+        Map<String, String> acceptance = Map.of(
+                "code",
+                hold.get("code").asString(),
+                "subject",
+                hold.get("subject").asString(),
+                "facts",
+                hold.get("facts").asString(),
+                "reason",
+                "measured again with the maker on the phone");
+        JsonNode after = person.post("/api/v1/boxes/" + shallow + "/plan/accepted", acceptance)
+                .ok();
         assertThat(after.get("accepted")).hasSize(1);
         assertThat(after.get("accepted").get(0).get("stillSo").asBoolean()).isTrue();
-        assertThat(person.post("/api/v1/boxes/" + shallow + "/plan/accepted", Map.of("code", hold.get("code").asString(), "subject",
-                hold.get("subject").asString(), "facts", hold.get("facts").asString(), "reason", "short")).status()).isEqualTo(422);
-        JsonNode back = person.delete("/api/v1/boxes/" + shallow + "/plan/accepted/" + after.get("accepted").get(0).get("id").asString()).ok();
+        assertThat(person.post(
+                                "/api/v1/boxes/" + shallow + "/plan/accepted",
+                                Map.of(
+                                        "code",
+                                        hold.get("code").asString(),
+                                        "subject",
+                                        hold.get("subject").asString(),
+                                        "facts",
+                                        hold.get("facts").asString(),
+                                        "reason",
+                                        "short"))
+                        .status())
+                .isEqualTo(422);
+        JsonNode back = person.delete("/api/v1/boxes/" + shallow + "/plan/accepted/"
+                        + after.get("accepted").get(0).get("id").asString())
+                .ok();
         assertThat(back.get("accepted")).isEmpty();
 
         String porch = person.demoBox("B-09");
-        JsonNode stop = person.get("/api/v1/boxes/" + porch + "/plan").ok().get("findings").get(0);
+        JsonNode stop = person.get("/api/v1/boxes/" + porch + "/plan")
+                .ok()
+                .get("findings")
+                .get(0);
         assertThat(stop.get("severity").asString()).isEqualTo("STOP");
-        assertThat(person.post("/api/v1/boxes/" + porch + "/plan/accepted", Map.of("code", stop.get("code").asString(), "subject",
-                stop.get("subject").asString(), "facts", stop.get("facts").asString(), "reason", "because I say that it is all right")).status()).isEqualTo(422);
+        assertThat(person.post(
+                                "/api/v1/boxes/" + porch + "/plan/accepted",
+                                Map.of(
+                                        "code",
+                                        stop.get("code").asString(),
+                                        "subject",
+                                        stop.get("subject").asString(),
+                                        "facts",
+                                        stop.get("facts").asString(),
+                                        "reason",
+                                        "because I say that it is all right"))
+                        .status())
+                .isEqualTo(422);
     }
 }

@@ -18,11 +18,13 @@ import org.springframework.test.web.servlet.MockMvc;
 class WarmMatchesTest {
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private WarmMatches warm;
 
     private void awaitMatched(UUID job, int times) {
-        Awaitility.await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> assertThat(warm.timesMatched(job)).isGreaterThanOrEqualTo(times));
+        Awaitility.await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> assertThat(warm.timesMatched(job))
+                .isGreaterThanOrEqualTo(times));
     }
 
     @Test
@@ -37,7 +39,10 @@ class WarmMatchesTest {
         assertThat(warm.timesMatched(job)).as("once for both").isLessThanOrEqualTo(2);
         int sofar = warm.timesMatched(job);
         var settings = person.get("/api/v1/jobs/" + job + "/settings").ok();
-        person.put("/api/v1/jobs/" + job + "/settings", Map.of("version", settings.get("version").asLong(), "document", settings.get("document"))).ok();
+        person.put(
+                        "/api/v1/jobs/" + job + "/settings",
+                        Map.of("version", settings.get("version").asLong(), "document", settings.get("document")))
+                .ok();
         awaitMatched(job, sofar + 1);
     }
 }

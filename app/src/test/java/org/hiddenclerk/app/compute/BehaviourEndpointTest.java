@@ -19,7 +19,9 @@ class BehaviourEndpointTest {
 
     @Autowired
     private MockMvc mvc;
-    private final JsonNode example = JsonMapper.builder().build().readTree(new File("src/test/resources/examples/behaviour/05-every-flip.json"));
+
+    private final JsonNode example =
+            JsonMapper.builder().build().readTree(new File("src/test/resources/examples/behaviour/05-every-flip.json"));
 
     @Test
     void answersAsPublishedAndLeavesOutWhatIsNot() {
@@ -41,6 +43,10 @@ class BehaviourEndpointTest {
         Person.Answer refused = person.post(PATH, request);
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.pointer()).isEqualTo("/parameters/minimumBlinkMs");
-        assertThat(person.post(PATH, example.get("request").deepCopy().asObject().put("colour", "red")).pointer()).isEqualTo("/colour");
+        assertThat(person.post(
+                                PATH,
+                                example.get("request").deepCopy().asObject().put("colour", "red"))
+                        .pointer())
+                .isEqualTo("/colour");
     }
 }

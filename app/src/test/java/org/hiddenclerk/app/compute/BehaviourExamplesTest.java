@@ -17,8 +17,10 @@ import tools.jackson.databind.json.JsonMapper;
 /** The published sequences with their expected answers, exactly; and what may not be asked. */
 class BehaviourExamplesTest {
     private static final Path EXAMPLES = Path.of("src/test/resources/examples/behaviour");
-    private final JsonMapper json = JsonMapper.builder().changeDefaultPropertyInclusion(old ->
-            old.withValueInclusion(com.fasterxml.jackson.annotation.JsonInclude.Include.NON_NULL)).build();
+    private final JsonMapper json = JsonMapper.builder()
+            .changeDefaultPropertyInclusion(
+                    old -> old.withValueInclusion(com.fasterxml.jackson.annotation.JsonInclude.Include.NON_NULL))
+            .build();
 
     static Stream<File> examples() throws Exception {
         try (Stream<Path> files = Files.list(EXAMPLES)) {
@@ -32,17 +34,22 @@ class BehaviourExamplesTest {
     @MethodSource("examples")
     void answersAsPublished(File example) {
         JsonNode document = json.readTree(example);
-        assertThat(new FormatSchema("behaviour").problemsOf(document.get("request"))).isEmpty();
+        assertThat(new FormatSchema("behaviour").problemsOf(document.get("request")))
+                .isEmpty();
         BehaviourReader reader = new BehaviourReader(document.get("request"));
         assertThat(reader.problems()).isEmpty();
         Machine machine = reader.machine();
 
-        JsonNode answer = json.readTree(json.writeValueAsString(BehaviourAnswer.of(machine, machine.run(reader.start(), reader.events(), reader.untilMs()))));
+        JsonNode answer = json.readTree(json.writeValueAsString(
+                BehaviourAnswer.of(machine, machine.run(reader.start(), reader.events(), reader.untilMs()))));
         assertThat(answer).isEqualTo(document.get("expect"));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
             /parameters/minimumBlinkMs | {"behaviour": "SUPPLY_BLINK", "parameters": {"minimumBlinkMs": 500}, "start": {"contact": "OPEN", "relay": "OFF"}, "events": [], "untilMs": 1}
             /parameters/holdMs | {"behaviour": "SHORT_LONG", "parameters": {"holdMs": 0}, "start": {"contact": "OPEN", "relay": "OFF"}, "events": [], "untilMs": 1}
             /events/0/do | {"behaviour": "EVERY_FLIP", "start": {"contact": "OPEN", "relay": "OFF"}, "events": [{"atMs": 0, "do": "REMOTE_UP"}], "untilMs": 1}

@@ -25,13 +25,16 @@ class TraceEndpointTest {
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private ObjectNode request;
 
     @BeforeEach
     void readARequest() {
         person = new Person(mvc);
-        request = (ObjectNode) new JsonMapper().readTree(Path.of("src/test/resources/examples/trace/02-two-way-pair.json").toFile())
+        request = (ObjectNode) new JsonMapper()
+                .readTree(Path.of("src/test/resources/examples/trace/02-two-way-pair.json")
+                        .toFile())
                 .get("request");
     }
 
@@ -41,12 +44,17 @@ class TraceEndpointTest {
 
         JsonNode open = person.post(TRACE, request).ok();
         assertThat(open.get("done").asBoolean()).isFalse();
-        assertThat(open.get("nextTest").get("leavesIfTrue").asInt() + open.get("nextTest").get("leavesIfFalse").asInt())
+        assertThat(open.get("nextTest").get("leavesIfTrue").asInt()
+                        + open.get("nextTest").get("leavesIfFalse").asInt())
                 .isGreaterThanOrEqualTo(open.get("possible").size());
 
-        ((ArrayNode) request.get("readings")).add(((ObjectNode) open.get("nextTest").get("reading")).deepCopy().put("value", true));
+        ((ArrayNode) request.get("readings"))
+                .add(((ObjectNode) open.get("nextTest").get("reading"))
+                        .deepCopy()
+                        .put("value", true));
         JsonNode after = person.post(TRACE, request).ok();
-        assertThat(after.get("possible")).hasSize(open.get("nextTest").get("leavesIfTrue").asInt());
+        assertThat(after.get("possible"))
+                .hasSize(open.get("nextTest").get("leavesIfTrue").asInt());
     }
 
     @Test
@@ -67,7 +75,9 @@ class TraceEndpointTest {
             mistake.accept(wrong);
             Person.Answer answer = person.post(TRACE, wrong);
             softly.assertThat(answer.status()).as(pointer).isEqualTo(422);
-            softly.assertThat(answer.body().path("errors").toString()).as(pointer).contains("\"pointer\":\"" + pointer + "\"");
+            softly.assertThat(answer.body().path("errors").toString())
+                    .as(pointer)
+                    .contains("\"pointer\":\"" + pointer + "\"");
         }));
     }
 

@@ -35,20 +35,27 @@ class TraceExamplesTest {
     @MethodSource("examples")
     void answersAsPublished(File example) {
         JsonNode document = json.readTree(example);
-        assertThat(new FormatSchema("trace").problemsOf(document.get("request"))).isEmpty();
+        assertThat(new FormatSchema("trace").problemsOf(document.get("request")))
+                .isEmpty();
         TraceReader reader = new TraceReader(document.get("request"));
         assertThat(reader.problems()).isEmpty();
 
         for (JsonNode expected : document.get("expect")) {
             int readings = expected.get("afterReadings").asInt();
-            Traced traced = Tracing.of(reader.board(), reader.region(), reader.readings().subList(0, readings));
+            Traced traced = Tracing.of(
+                    reader.board(), reader.region(), reader.readings().subList(0, readings));
             JsonNode answer = json.valueToTree(TraceAnswer.of(traced, false));
 
-            assertThat(entries(answer.get("possible"))).as("after %d", readings).isEqualTo(entries(expected.get("possible")));
+            assertThat(entries(answer.get("possible")))
+                    .as("after %d", readings)
+                    .isEqualTo(entries(expected.get("possible")));
             assertThat(answer.get("certain")).as("after %d", readings).isEqualTo(expected.get("certain"));
             assertThat(answer.get("contradictions")).as("after %d", readings).isEqualTo(expected.get("contradictions"));
-            assertThat(answer.get("done").asBoolean()).as("after %d", readings).isEqualTo(expected.get("done").asBoolean());
-            assertThat(answer.get("nextTest").isNull()).as("after %d", readings)
+            assertThat(answer.get("done").asBoolean())
+                    .as("after %d", readings)
+                    .isEqualTo(expected.get("done").asBoolean());
+            assertThat(answer.get("nextTest").isNull())
+                    .as("after %d", readings)
                     .isEqualTo(traced.done() || traced.possible().isEmpty());
         }
     }
@@ -56,8 +63,9 @@ class TraceExamplesTest {
     private static Set<String> entries(JsonNode possible) {
         Set<String> entries = new TreeSet<>();
         possible.forEach(p -> entries.add(p.get("topology").asString() + " "
-                + new TreeMap<>(p.get("roles").properties().stream()
-                .collect(Collectors.toMap(e -> e.getKey(), e -> e.getValue().asString())))));
+                + new TreeMap<>(
+                        p.get("roles").properties().stream().collect(Collectors.toMap(e -> e.getKey(), e -> e.getValue()
+                                .asString())))));
         assertThat(entries).as("one entry for each pair of topology and roles").hasSize(possible.size());
         return entries;
     }

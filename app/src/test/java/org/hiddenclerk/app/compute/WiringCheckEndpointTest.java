@@ -26,13 +26,15 @@ class WiringCheckEndpointTest {
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private ObjectNode request;
 
     @BeforeEach
     void takeASoundRequest() {
         person = new Person(mvc);
-        request = (ObjectNode) json.readTree(new File("src/test/resources/examples/wiring/behind_switch-00.json")).get("request");
+        request = (ObjectNode) json.readTree(new File("src/test/resources/examples/wiring/behind_switch-00.json"))
+                .get("request");
     }
 
     @Test
@@ -56,7 +58,8 @@ class WiringCheckEndpointTest {
         mistakes.put("/parts/3/pins", doc -> pins(doc, 3).remove("b"));
         mistakes.put("/parts/11/watts", doc -> part(doc, 11).put("watts", 1e12));
         mistakes.put("/parts/11/powerFactor", doc -> part(doc, 11).put("powerFactor", 0));
-        mistakes.put("/parts/12/module/inputs/0/channel",
+        mistakes.put(
+                "/parts/12/module/inputs/0/channel",
                 doc -> ((ObjectNode) part(doc, 12).get("module").get("inputs").get(0)).put("channel", "7"));
         mistakes.put("/intent/0/load", doc -> ((ObjectNode) doc.get("intent").get(0)).put("load", "X7"));
         mistakes.put("/parts/0/circuit", doc -> part(doc, 0).remove("circuit"));
@@ -66,19 +69,42 @@ class WiringCheckEndpointTest {
             mistake.accept(wrong);
             Person.Answer answer = person.post(CHECK, wrong);
             softly.assertThat(answer.status()).as(pointer).isEqualTo(422);
-            softly.assertThat(answer.body().path("errors").toString()).as(pointer).contains("\"pointer\":\"" + pointer + "\"");
-            softly.assertThat(answer.body().path("errors").path(0).path("found").asString("")).as(pointer).isNotBlank();
-            softly.assertThat(answer.body().path("errors").path(0).path("expected").asString("")).as(pointer).isNotBlank();
+            softly.assertThat(answer.body().path("errors").toString())
+                    .as(pointer)
+                    .contains("\"pointer\":\"" + pointer + "\"");
+            softly.assertThat(answer.body().path("errors").path(0).path("found").asString(""))
+                    .as(pointer)
+                    .isNotBlank();
+            softly.assertThat(answer.body()
+                            .path("errors")
+                            .path(0)
+                            .path("expected")
+                            .asString(""))
+                    .as(pointer)
+                    .isNotBlank();
         }));
     }
 
     @Test
     void whatIsNotJsonIsRefused() {
         assertSoftly(softly -> {
-            for (String text : new String[] {"", "{", "[]", "null", "7", "\"wiring\"", "{\"format\":1,\"format\":2}",
-                "[".repeat(2000), "{\"supply\":{\"nominalVolts\":1e999}}", "{} {}", "{\"parts\":[null,7]}"}) {
+            for (String text : new String[] {
+                "",
+                "{",
+                "[]",
+                "null",
+                "7",
+                "\"wiring\"",
+                "{\"format\":1,\"format\":2}",
+                "[".repeat(2000),
+                "{\"supply\":{\"nominalVolts\":1e999}}",
+                "{} {}",
+                "{\"parts\":[null,7]}"
+            }) {
                 Person.Answer answer = person.post(CHECK, text);
-                softly.assertThat(answer.status()).as(text.substring(0, Math.min(40, text.length()))).isBetween(400, 422);
+                softly.assertThat(answer.status())
+                        .as(text.substring(0, Math.min(40, text.length())))
+                        .isBetween(400, 422);
                 softly.assertThat(answer.body().toString()).doesNotContain("Exception", "org.springframework");
             }
         });
@@ -89,15 +115,21 @@ class WiringCheckEndpointTest {
         Person.Answer answer = person.post(CHECK, "{\"format\":\"" + "x".repeat(10_000_000) + "\"}");
 
         assertThat(answer.status()).isEqualTo(413);
-        assertThat(answer.body().get("errors").get(0).get("expected").asString()).isEqualTo("at most 1048576 bytes");
+        assertThat(answer.body().get("errors").get(0).get("expected").asString())
+                .isEqualTo("at most 1048576 bytes");
     }
 
     @Test
     void thirtySwitchesInOneRegionAreRefused() {
         ArrayNode parts = (ArrayNode) request.get("parts");
         for (int i = 0; i < 30; i++) {
-            parts.addObject().put("id", "T" + i).put("kind", "switch").put("mechanism", "ONE_WAY")
-                    .putObject("pins").put("COM", "a.live").put("L1", "a.out");
+            parts.addObject()
+                    .put("id", "T" + i)
+                    .put("kind", "switch")
+                    .put("mechanism", "ONE_WAY")
+                    .putObject("pins")
+                    .put("COM", "a.live")
+                    .put("L1", "a.out");
         }
 
         Person.Answer answer = person.post(CHECK, request);
@@ -114,14 +146,20 @@ class WiringCheckEndpointTest {
             ObjectNode wrong = request.deepCopy();
             ArrayNode parts = (ArrayNode) wrong.get("parts");
             for (int change = 0; change < 3; change++) {
-                ObjectNode pins = (ObjectNode) parts.get(random.nextInt(parts.size())).get("pins");
+                ObjectNode pins =
+                        (ObjectNode) parts.get(random.nextInt(parts.size())).get("pins");
                 pins.propertyNames().stream().toList().forEach(pin -> {
                     if (random.nextInt(3) == 0) {
-                        pins.put(pin, new String[] {"cu.l", "cu.n", "cu.e", "a.live", "a.out", "x.l", "new"}[random.nextInt(7)]);
+                        pins.put(
+                                pin,
+                                new String[] {"cu.l", "cu.n", "cu.e", "a.live", "a.out", "x.l", "new"}
+                                        [random.nextInt(7)]);
                     }
                 });
             }
-            assertThat(person.post(CHECK, wrong).status()).as("round " + round + ": " + wrong).isIn(200, 422);
+            assertThat(person.post(CHECK, wrong).status())
+                    .as("round " + round + ": " + wrong)
+                    .isIn(200, 422);
         }
     }
 

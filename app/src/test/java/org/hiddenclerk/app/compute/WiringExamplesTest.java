@@ -22,11 +22,30 @@ import tools.jackson.databind.json.JsonMapper;
 class WiringExamplesTest {
     private static final Path EXAMPLES = Path.of("src/test/resources/examples/wiring");
     /** The codes that the examples speak of; others may be answered beside them. */
-    private static final Set<String> SPOKEN_OF = Set.of("BELOW_MINIMUM_LOAD", "BORROWED_NEUTRAL", "BOTH_DIRECTIONS_ON",
-            "CONTACT_OVERLOAD", "EARTH_AS_NEUTRAL", "INPUT_STUCK", "LIVE_END_OPEN", "LOADS_IN_SERIES", "LOAD_ALWAYS_ON",
-            "LOAD_NEVER_ON", "MAINS_ON_ELV", "MODULE_CUT_BY_SWITCH", "MODULE_UNPOWERED", "NEUTRAL_SWITCHED",
-            "OVER_VOLTAGE", "PHASES_JOINED", "REMOTE_WITHOUT_EFFECT", "REVERSED_POLARITY", "SECOND_FEED",
-            "SHORT_LIVE_EARTH", "SHORT_LIVE_NEUTRAL", "SWITCH_WITHOUT_EFFECT");
+    private static final Set<String> SPOKEN_OF = Set.of(
+            "BELOW_MINIMUM_LOAD",
+            "BORROWED_NEUTRAL",
+            "BOTH_DIRECTIONS_ON",
+            "CONTACT_OVERLOAD",
+            "EARTH_AS_NEUTRAL",
+            "INPUT_STUCK",
+            "LIVE_END_OPEN",
+            "LOADS_IN_SERIES",
+            "LOAD_ALWAYS_ON",
+            "LOAD_NEVER_ON",
+            "MAINS_ON_ELV",
+            "MODULE_CUT_BY_SWITCH",
+            "MODULE_UNPOWERED",
+            "NEUTRAL_SWITCHED",
+            "OVER_VOLTAGE",
+            "PHASES_JOINED",
+            "REMOTE_WITHOUT_EFFECT",
+            "REVERSED_POLARITY",
+            "SECOND_FEED",
+            "SHORT_LIVE_EARTH",
+            "SHORT_LIVE_NEUTRAL",
+            "SWITCH_WITHOUT_EFFECT");
+
     private final JsonMapper json = JsonMapper.builder().build();
 
     static Stream<File> examples() throws Exception {
@@ -55,7 +74,10 @@ class WiringExamplesTest {
 
     private static Set<String> codesOf(WiringCheck.Result result) {
         Set<String> codes = new TreeSet<>();
-        result.findings().stream().map(f -> f.code().name()).filter(SPOKEN_OF::contains).forEach(codes::add);
+        result.findings().stream()
+                .map(f -> f.code().name())
+                .filter(SPOKEN_OF::contains)
+                .forEach(codes::add);
         return codes;
     }
 
@@ -67,11 +89,13 @@ class WiringExamplesTest {
 
     private Set<String> rowsOf(JsonNode table) {
         Set<String> rows = new TreeSet<>();
-        table.forEach(row -> rows.add(json.valueToTree(json.treeToValue(row, java.util.TreeMap.class)).toString()));
+        table.forEach(row -> rows.add(
+                json.valueToTree(json.treeToValue(row, java.util.TreeMap.class)).toString()));
         return rows;
     }
 
     private static String sentences(WiringCheck.Result result) {
-        return String.join("\n", result.findings().stream().map(Finding::toString).toList());
+        return String.join(
+                "\n", result.findings().stream().map(Finding::toString).toList());
     }
 }

@@ -26,14 +26,22 @@ class CsvFileTest {
 
     @Test
     void whatIsWrittenIsReadAgain() {
-        String text = CsvFile.of(List.of("label", "note", "amps"), List.of(List.of("B-1", "says \"on\", then\r\noff", 10), List.of("B-2", "", -5)));
-        assertThat(text).as("line ends and quotes as the standard has them").startsWith("label,note,amps\r\nB-1,\"says \"\"on\"\", then\r\noff\",10\r\n");
+        String text = CsvFile.of(
+                List.of("label", "note", "amps"),
+                List.of(List.of("B-1", "says \"on\", then\r\noff", 10), List.of("B-2", "", -5)));
+        assertThat(text)
+                .as("line ends and quotes as the standard has them")
+                .startsWith("label,note,amps\r\nB-1,\"says \"\"on\"\", then\r\noff\",10\r\n");
         CsvFile read = CsvFile.read(text, List.of("label", "amps"), new CsvFile.Sent("", ""));
-        assertThat(read.rows()).extracting(row -> row.cell("label").orElseThrow() + " " + row.cell("amps").orElseThrow()).containsExactly("B-1 10", "B-2 -5");
+        assertThat(read.rows())
+                .extracting(row ->
+                        row.cell("label").orElseThrow() + " " + row.cell("amps").orElseThrow())
+                .containsExactly("B-1 10", "B-2 -5");
         assertThat(read.rows().get(0).cell("note")).contains("says \"on\", then\r\noff");
         assertThat(read.rows().get(1).cell("note")).isEmpty();
         assertThat(read.rows().get(1).cell("no such column")).isEmpty();
-        assertThat(read.rows()).allSatisfy(row -> assertThat(read.formulaIn(row)).isEmpty());
+        assertThat(read.rows())
+                .allSatisfy(row -> assertThat(read.formulaIn(row)).isEmpty());
     }
 
     @Test

@@ -25,6 +25,7 @@ import tools.jackson.databind.JsonNode;
 class DayTest {
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private SmallHouse house;
 
@@ -36,7 +37,10 @@ class DayTest {
             String box = house.box(label);
             house.pick(box, "WX-10");
             if (!label.equals("C")) {
-                person.post("/api/v1/boxes/" + box + "/plan/issue", Map.of("version", house.plan(box).get("version").asLong())).ok();
+                person.post(
+                                "/api/v1/boxes/" + box + "/plan/issue",
+                                Map.of("version", house.plan(box).get("version").asLong()))
+                        .ok();
             }
         }
     }
@@ -47,8 +51,27 @@ class DayTest {
 
     private Map<String, Object> question() {
         JsonNode norms = person.get(path()).ok().get("norms");
-        return new HashMap<>(Map.of("date", "2026-12-01", "zone", "Europe/Vienna", "from", "08:00", "to", "17:00", "daylightFrom", "08:00", "daylightTo", "16:00", "crew",
-                List.of(Map.of("name", "A. Mead", "mayWire", true), Map.of("name", "H. Reed", "mayWire", false)), "mostOff", Map.of(), "tryOutMinutes", 20, "norms", norms));
+        return new HashMap<>(Map.of(
+                "date",
+                "2026-12-01",
+                "zone",
+                "Europe/Vienna",
+                "from",
+                "08:00",
+                "to",
+                "17:00",
+                "daylightFrom",
+                "08:00",
+                "daylightTo",
+                "16:00",
+                "crew",
+                List.of(Map.of("name", "A. Mead", "mayWire", true), Map.of("name", "H. Reed", "mayWire", false)),
+                "mostOff",
+                Map.of(),
+                "tryOutMinutes",
+                20,
+                "norms",
+                norms));
     }
 
     @Test
@@ -58,8 +81,12 @@ class DayTest {
         assertThat(plan.get("notIssued")).extracting(JsonNode::asString).containsExactly("Hall, C");
         JsonNode day = plan.get("planned").get("days").get(0);
         assertThat(day.get("openings")).hasSize(1);
-        assertThat(day.get("visits")).extracting(v -> v.get("kind").asString()).contains("ISOLATE", "WIRE", "SET_UP", "TRY_OUT");
-        assertThat(day.get("visits")).filteredOn(v -> v.get("kind").asString().equals("WIRE")).allSatisfy(v -> assertThat(v.get("person").asString()).isEqualTo("A. Mead"));
+        assertThat(day.get("visits"))
+                .extracting(v -> v.get("kind").asString())
+                .contains("ISOLATE", "WIRE", "SET_UP", "TRY_OUT");
+        assertThat(day.get("visits"))
+                .filteredOn(v -> v.get("kind").asString().equals("WIRE"))
+                .allSatisfy(v -> assertThat(v.get("person").asString()).isEqualTo("A. Mead"));
     }
 
     @Test
@@ -94,13 +121,20 @@ class DayTest {
     @Test
     void aCalendarTakesTheDays() throws Exception {
         person.put(path(), question()).ok();
-        String text = mvc.perform(MockMvcRequestBuilders.get(path() + "/calendar.ics").with(user("tarrow").roles("OWNER"))).andReturn().getResponse().getContentAsString();
+        String text = mvc.perform(MockMvcRequestBuilders.get(path() + "/calendar.ics")
+                        .with(user("tarrow").roles("OWNER")))
+                .andReturn()
+                .getResponse()
+                .getContentAsString();
         Calendar calendar = new CalendarBuilder().build(new StringReader(text));
         assertThat(calendar.validate().hasErrors()).isFalse();
-        assertThat(text).startsWith("BEGIN:VCALENDAR\r\n").contains("DTSTART:20261201T070000Z", "SUMMARY:Isolate circuit 1");
+        assertThat(text)
+                .startsWith("BEGIN:VCALENDAR\r\n")
+                .contains("DTSTART:20261201T070000Z", "SUMMARY:Isolate circuit 1");
         List<String> uids = new ArrayList<>();
         text.lines().filter(line -> line.startsWith("UID:")).forEach(uids::add);
-        assertThat(uids).doesNotHaveDuplicates().hasSize((int) text.lines().filter(line -> line.equals("BEGIN:VEVENT")).count());
+        assertThat(uids).doesNotHaveDuplicates().hasSize((int)
+                text.lines().filter(line -> line.equals("BEGIN:VEVENT")).count());
         assertThat(text.split("BEGIN:VEVENT")).hasSizeGreaterThan(4);
     }
 }

@@ -20,8 +20,10 @@ import tools.jackson.databind.JsonNode;
 class DayBookTest {
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private JdbcClient jdbc;
+
     private Person person;
     private SmallHouse house;
 
@@ -54,10 +56,23 @@ class DayBookTest {
         String box = house.box("D");
         house.pick(box, "SK-1");
         assertThat(entry().get("next").asString()).isEqualTo("issue plans: 1 of 1 wait");
-        JsonNode test = person.get("/api/v1/jobs/" + house.job() + "/handover").ok().get("boxes").get(0).get("outputs").get(0).get("tests").get(0);
-        person.post("/api/v1/jobs/" + house.job() + "/handover/entries", Map.of("test", test.get("id").asString(), "asPlanned", false, "note", "dark", "cause", "")).ok();
+        JsonNode test = person.get("/api/v1/jobs/" + house.job() + "/handover")
+                .ok()
+                .get("boxes")
+                .get(0)
+                .get("outputs")
+                .get(0)
+                .get("tests")
+                .get(0);
+        person.post(
+                        "/api/v1/jobs/" + house.job() + "/handover/entries",
+                        Map.of("test", test.get("id").asString(), "asPlanned", false, "note", "dark", "cause", ""))
+                .ok();
         assertThat(entry().get("blocks").get(0).asString()).isEqualTo("1 test failed and is not mended");
-        person.post("/api/v1/jobs/" + house.job() + "/handover/entries", Map.of("test", test.get("id").asString(), "asPlanned", true, "note", "", "cause", "fuse")).ok();
+        person.post(
+                        "/api/v1/jobs/" + house.job() + "/handover/entries",
+                        Map.of("test", test.get("id").asString(), "asPlanned", true, "note", "", "cause", "fuse"))
+                .ok();
         assertThat(entry().get("blocks")).isEmpty();
     }
 
@@ -67,7 +82,10 @@ class DayBookTest {
         assertThat(entry().get("today").asBoolean()).isTrue();
         person.post("/api/v1/jobs/" + house.job() + "/archived", null).ok();
         assertThat(entry().get("state").asString()).isEqualTo("ARCHIVED");
-        assertThat(Person.fitter(mvc).delete("/api/v1/jobs/" + house.job() + "/archived").status()).isEqualTo(403);
+        assertThat(Person.fitter(mvc)
+                        .delete("/api/v1/jobs/" + house.job() + "/archived")
+                        .status())
+                .isEqualTo(403);
         person.delete("/api/v1/jobs/" + house.job() + "/archived").ok();
         assertThat(entry().get("state").asString()).isEqualTo("PLANNING");
     }
@@ -77,13 +95,24 @@ class DayBookTest {
     void afterTheirRemovalThePeopleAreNowhereAndTheBoxesStay() {
         String box = house.box("D");
         house.pick(box, "SK-1");
-        keep("Quillfeather Mill", "3 Otterbrook Steps", "Ms Quillfeather, bell twice", null).ok();
+        keep("Quillfeather Mill", "3 Otterbrook Steps", "Ms Quillfeather, bell twice", null)
+                .ok();
         JsonNode before = person.get("/api/v1/boxes/" + box + "/plan").ok().get("places");
         person.delete("/api/v1/jobs/" + house.job() + "/people").ok();
-        jdbc.sql("SELECT table_name, column_name FROM information_schema.columns WHERE table_schema = DATABASE() AND data_type IN ('varchar', 'longtext', 'mediumtext', 'char')").query((row, i) ->
-                Map.entry(row.getString(1), row.getString(2))).list().forEach(column -> assertThat(jdbc.sql("SELECT COUNT(*) FROM `" + column.getKey() + "` WHERE `" + column.getValue()
-                + "` LIKE '%Quillfeather%' OR `" + column.getValue() + "` LIKE '%Otterbrook%'").query(Integer.class).single()).as("%s.%s", column.getKey(), column.getValue()).isZero());
-        assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().get("places")).isEqualTo(before);
+        jdbc.sql("SELECT table_name, column_name FROM information_schema.columns WHERE "
+                        + "table_schema = DATABASE() AND data_type IN ('varchar', 'longtext', "
+                        + "'mediumtext', 'char')")
+                .query((row, i) -> Map.entry(row.getString(1), row.getString(2)))
+                .list()
+                .forEach(column -> assertThat(jdbc.sql("SELECT COUNT(*) FROM `" + column.getKey() + "` WHERE `"
+                                        + column.getValue() + "` LIKE '%Quillfeather%' OR `" + column.getValue()
+                                        + "` LIKE '%Otterbrook%'")
+                                .query(Integer.class)
+                                .single())
+                        .as("%s.%s", column.getKey(), column.getValue())
+                        .isZero());
+        assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().get("places"))
+                .isEqualTo(before);
         assertThat(entry().get("peopleRemoved").asBoolean()).isTrue();
         assertThat(keep("x", "", "Ms Quillfeather", null).status()).isEqualTo(409);
     }

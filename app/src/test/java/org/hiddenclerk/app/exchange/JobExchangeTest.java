@@ -36,12 +36,16 @@ class JobExchangeTest {
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private JobExchange exchange;
+
     @Autowired
     private Columns columns;
+
     @Autowired
     private JdbcClient jdbc;
+
     private Person person;
 
     @BeforeEach
@@ -78,15 +82,23 @@ class JobExchangeTest {
             JobExchange.Outcome outcome = exchange.read(before.bytes(), true);
             assertThat(outcome.refused()).as(before.name()).isEmpty();
             assertThat(outcome.applied()).isTrue();
-            assertThat(new String(exchange.write(job).bytes(), StandardCharsets.UTF_8)).as(before.name()).isEqualTo(new String(before.bytes(), StandardCharsets.UTF_8));
+            assertThat(new String(exchange.write(job).bytes(), StandardCharsets.UTF_8))
+                    .as(before.name())
+                    .isEqualTo(new String(before.bytes(), StandardCharsets.UTF_8));
             assertThat(person.get("/api/v1/jobs/" + job).status()).isEqualTo(200);
         }
     }
 
     @Test
     void everyTableBelongsToJobsOrToTheFirm() {
-        List<String> tables = jdbc.sql("SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE()").query(String.class).list();
-        assertThat(tables).containsExactlyInAnyOrderElementsOf(Stream.concat(JobPart.ALL.stream().map(JobPart::table), JobPart.OF_NO_JOB.stream()).collect(Collectors.toSet()));
+        List<String> tables = jdbc.sql(
+                        "SELECT table_name FROM information_schema.tables WHERE table_schema = DATABASE()")
+                .query(String.class)
+                .list();
+        assertThat(tables)
+                .containsExactlyInAnyOrderElementsOf(
+                        Stream.concat(JobPart.ALL.stream().map(JobPart::table), JobPart.OF_NO_JOB.stream())
+                                .collect(Collectors.toSet()));
     }
 
     @Test
@@ -96,20 +108,34 @@ class JobExchangeTest {
         if (Boolean.getBoolean("formats.write")) {
             Files.writeString(published, schema);
             ObjectNode example = file(small());
-            example.at("/parts/job/0").asObject().put("name", "Example house").put("id", "0e8e0000-0000-4000-8000-000000000001");
-            String text = JobFile.MAPPER.writeValueAsString(example).replaceAll("\"jobId\" : \"[^\"]+\"", "\"jobId\" : \"0e8e0000-0000-4000-8000-000000000001\"") + "\n";
+            example.at("/parts/job/0")
+                    .asObject()
+                    .put("name", "Example house")
+                    .put("id", "0e8e0000-0000-4000-8000-000000000001");
+            String text = JobFile.MAPPER
+                            .writeValueAsString(example)
+                            .replaceAll(
+                                    "\"jobId\" : \"[^\"]+\"", "\"jobId\" : \"0e8e0000-0000-4000-8000-000000000001\"")
+                    + "\n";
             Files.writeString(FORMATS.resolve("job.example.json"), text);
         }
-        assertThat(Files.readString(published)).as("rewrite it with -Dformats.write=true; a changed shape needs a new version and a migration").isEqualTo(schema);
+        assertThat(Files.readString(published))
+                .as("rewrite it with -Dformats.write=true; a changed shape needs a new version and a migration")
+                .isEqualTo(schema);
     }
 
     @Test
     void thePublishedExampleIsTaken() throws IOException {
         byte[] example = Files.readAllBytes(FORMATS.resolve("job.example.json"));
         assertThat(refusals(exchange.read(example, false))).isEmpty();
-        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12).getSchema(Files.newInputStream(FORMATS.resolve("job.schema.json")));
-        assertThat(schema.validate(JobFile.MAPPER.readTree(example))).as("against the published schema").isEmpty();
-        assertThat(schema.validate(JobFile.MAPPER.readTree("{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{}}"))).isNotEmpty();
+        Schema schema = SchemaRegistry.withDefaultDialect(SpecificationVersion.DRAFT_2020_12)
+                .getSchema(Files.newInputStream(FORMATS.resolve("job.schema.json")));
+        assertThat(schema.validate(JobFile.MAPPER.readTree(example)))
+                .as("against the published schema")
+                .isEmpty();
+        assertThat(schema.validate(
+                        JobFile.MAPPER.readTree("{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{}}")))
+                .isNotEmpty();
     }
 
     @Test
@@ -138,7 +164,14 @@ class JobExchangeTest {
     }
 
     private List<String> outputs(UUID job) {
-        return person.get("/api/v1/jobs/" + job + "/handover").ok().get("boxes").get(0).get("outputs").valueStream().map(output -> output.get("name").asString()).toList();
+        return person.get("/api/v1/jobs/" + job + "/handover")
+                .ok()
+                .get("boxes")
+                .get(0)
+                .get("outputs")
+                .valueStream()
+                .map(output -> output.get("name").asString())
+                .toList();
     }
 
     @Test
@@ -160,12 +193,19 @@ class JobExchangeTest {
         UUID job = small();
         byte[] before = exchange.write(job).bytes();
         ObjectNode file = file(job);
-        file.at("/parts/box/0").asObject().put("label", "x".repeat(60)).put("depthUm", "deep").put("colour", "red");
+        file.at("/parts/box/0")
+                .asObject()
+                .put("label", "x".repeat(60))
+                .put("depthUm", "deep")
+                .put("colour", "red");
         file.at("/parts/room/0").asObject().putNull("name");
-        assertThat(refusals(tried(file))).containsExactlyInAnyOrder("/parts/box/0/label", "/parts/box/0/depthUm", "/parts/box/0/colour", "/parts/room/0/name");
+        assertThat(refusals(tried(file)))
+                .containsExactlyInAnyOrder(
+                        "/parts/box/0/label", "/parts/box/0/depthUm", "/parts/box/0/colour", "/parts/room/0/name");
         ObjectNode dangling = file(job);
         dangling.at("/parts/box/0").asObject().put("roomId", UUID.randomUUID().toString());
-        assertThat(refusals(exchange.read(JobFile.MAPPER.writeValueAsBytes(dangling), true))).containsExactly("/parts/box");
+        assertThat(refusals(exchange.read(JobFile.MAPPER.writeValueAsBytes(dangling), true)))
+                .containsExactly("/parts/box");
         assertThat(exchange.write(job).bytes()).isEqualTo(before);
     }
 
@@ -176,20 +216,30 @@ class JobExchangeTest {
         double before = watts(job);
         ObjectNode file = file(job);
         file.at("/parts/boxLoad/0").asObject().put("typed", "heater 2400");
-        assertThat(exchange.read(JobFile.MAPPER.writeValueAsBytes(file), true).applied()).isTrue();
+        assertThat(exchange.read(JobFile.MAPPER.writeValueAsBytes(file), true).applied())
+                .isTrue();
 
         assertThat(watts(job)).isNotEqualTo(before).isGreaterThanOrEqualTo(2400);
     }
 
     private double watts(UUID job) {
-        return person.get("/api/v1/jobs/" + job + "/circuit-sums").ok().valueStream().mapToDouble(sum -> sum.get("watts").asDouble()).sum();
+        return person.get("/api/v1/jobs/" + job + "/circuit-sums")
+                .ok()
+                .valueStream()
+                .mapToDouble(sum -> sum.get("watts").asDouble())
+                .sum();
     }
 
     @Test
     void rowsThatWouldSlipIntoAnotherJobAreRefused() {
         UUID other = small();
         ObjectNode file = file(small());
-        file.at("/parts/circuit").asArray().add(((ObjectNode) file(other).at("/parts/circuit/0")).deepCopy().put("id", UUID.randomUUID().toString()).put("label", "99"));
+        file.at("/parts/circuit")
+                .asArray()
+                .add(((ObjectNode) file(other).at("/parts/circuit/0"))
+                        .deepCopy()
+                        .put("id", UUID.randomUUID().toString())
+                        .put("label", "99"));
         assertThat(refusals(tried(file))).containsExactly("/parts/circuit");
     }
 
@@ -201,20 +251,38 @@ class JobExchangeTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "[]", "{", "{\"format\":\"other\"}", "{\"format\":\"hidden-clerk-job\",\"version\":99,\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":4}",
-        "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{},\"parts\":{}}", "{\"format\":\"hidden-clerk-job\",\"version\":1e999,\"parts\":{}}"})
+    @ValueSource(
+            strings = {
+                "",
+                "[]",
+                "{",
+                "{\"format\":\"other\"}",
+                "{\"format\":\"hidden-clerk-job\",\"version\":99,\"parts\":{}}",
+                "{\"format\":\"hidden-clerk-job\",\"version\":4}",
+                "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":{},\"parts\":{}}",
+                "{\"format\":\"hidden-clerk-job\",\"version\":1e999,\"parts\":{}}"
+            })
     void whatIsNoJobFileIsRefusedInWords(String text) {
-        assertThatThrownBy(() -> exchange.read(text.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() -> exchange.read(text.getBytes(StandardCharsets.UTF_8), true))
+                .isInstanceOf(ProblemException.class);
     }
 
     @Test
     void hostileFilesAreRefused() {
-        String deep = "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":" + "[".repeat(100_000) + "]".repeat(100_000) + "}";
-        assertThatThrownBy(() -> exchange.read(deep.getBytes(StandardCharsets.UTF_8), true)).isInstanceOf(ProblemException.class);
-        assertThatThrownBy(() -> exchange.read("{\"format\":\"hidden-clerk-job\"}".getBytes(StandardCharsets.UTF_16), true)).isInstanceOf(ProblemException.class);
-        assertThatThrownBy(() -> exchange.read(new byte[] {'{', '"', (byte) 0xff, (byte) 0xfe, '"', ':', '1', '}'}, true)).isInstanceOf(ProblemException.class);
-        String huge = new String(exchange.write(small()).bytes(), StandardCharsets.UTF_8).replaceFirst("\"mm2\" : [0-9.]+", "\"mm2\" : 1e999999999");
-        assertThat(refusals(exchange.read(huge.getBytes(StandardCharsets.UTF_8), true))).anyMatch(pointer -> pointer.startsWith("/parts/boxCable"));
+        String deep = "{\"format\":\"hidden-clerk-job\",\"version\":4,\"parts\":" + "[".repeat(100_000)
+                + "]".repeat(100_000) + "}";
+        assertThatThrownBy(() -> exchange.read(deep.getBytes(StandardCharsets.UTF_8), true))
+                .isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() ->
+                        exchange.read("{\"format\":\"hidden-clerk-job\"}".getBytes(StandardCharsets.UTF_16), true))
+                .isInstanceOf(ProblemException.class);
+        assertThatThrownBy(
+                        () -> exchange.read(new byte[] {'{', '"', (byte) 0xff, (byte) 0xfe, '"', ':', '1', '}'}, true))
+                .isInstanceOf(ProblemException.class);
+        String huge = new String(exchange.write(small()).bytes(), StandardCharsets.UTF_8)
+                .replaceFirst("\"mm2\" : [0-9.]+", "\"mm2\" : 1e999999999");
+        assertThat(refusals(exchange.read(huge.getBytes(StandardCharsets.UTF_8), true)))
+                .anyMatch(pointer -> pointer.startsWith("/parts/boxCable"));
         Person.Answer large = person.post("/api/v1/jobs/import", "{\"x\":\"" + "y".repeat(70_000_000) + "\"}");
         assertThat(large.status()).isEqualTo(413);
     }
@@ -226,8 +294,12 @@ class JobExchangeTest {
         assertThat(fitter.get("/api/v1/jobs/" + job + "/export").status()).isEqualTo(403);
         assertThat(fitter.post("/api/v1/jobs/import", Map.of()).status()).isEqualTo(403);
         String print = exchange.write(job).print();
-        assertThat(fitter.delete("/api/v1/jobs/" + job + "?exported=" + print).status()).isEqualTo(403);
-        assertThat(person.delete("/api/v1/jobs/" + job + "?exported=" + "0".repeat(64)).status()).isEqualTo(409);
-        assertThat(person.delete("/api/v1/jobs/" + job + "?exported=" + print).status()).isEqualTo(204);
+        assertThat(fitter.delete("/api/v1/jobs/" + job + "?exported=" + print).status())
+                .isEqualTo(403);
+        assertThat(person.delete("/api/v1/jobs/" + job + "?exported=" + "0".repeat(64))
+                        .status())
+                .isEqualTo(409);
+        assertThat(person.delete("/api/v1/jobs/" + job + "?exported=" + print).status())
+                .isEqualTo(204);
     }
 }

@@ -24,8 +24,10 @@ class FeelTest {
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private Feels feels;
+
     private Person person;
     private SmallHouse house;
     private String box;
@@ -47,8 +49,17 @@ class FeelTest {
     }
 
     private Person.Answer keep(String behaviour, ObjectNode document, long version) {
-        return person.put("/api/v1/boxes/" + box + "/feel/" + input().get("key").asString(), Map.of("version", version, "boxVersion", feel().get("boxVersion").asLong(),
-                "behaviour", behaviour, "document", document));
+        return person.put(
+                "/api/v1/boxes/" + box + "/feel/" + input().get("key").asString(),
+                Map.of(
+                        "version",
+                        version,
+                        "boxVersion",
+                        feel().get("boxVersion").asLong(),
+                        "behaviour",
+                        behaviour,
+                        "document",
+                        document));
     }
 
     private static List<String> allowed(JsonNode input) {
@@ -76,12 +87,18 @@ class FeelTest {
         List<Integer> worst = new ArrayList<>();
         advice.valueStream().filter(each -> !each.has("refusal")).forEach(each -> {
             assertThat(each.get("costs")).hasSize(2);
-            worst.add(Math.max(each.get("costs").get(0).asInt(), each.get("costs").get(1).asInt()));
+            worst.add(Math.max(
+                    each.get("costs").get(0).asInt(), each.get("costs").get(1).asInt()));
         });
         assertThat(worst).isSorted();
         assertThat(input().get("document").get("other").asString()).isEqualTo("ANY_FLIP");
         assertThat(input().get("document").get("week").get("POWER_CUT").asInt()).isZero();
-        assertThat(keep("EVERY_FLIP", document().set("week", document().objectNode().put("POWER_CUT", -1)), 1).status()).isEqualTo(422);
+        assertThat(keep(
+                                "EVERY_FLIP",
+                                document().set("week", document().objectNode().put("POWER_CUT", -1)),
+                                1)
+                        .status())
+                .isEqualTo(422);
     }
 
     @Test
@@ -92,28 +109,58 @@ class FeelTest {
         assertThat(input.get("ends").asInt()).isEqualTo(1);
         assertThat(input.get("switches")).hasSize(1);
         assertThat(allowed(input).get(0)).isEqualTo("EVERY_FLIP");
-        assertThat(keep("EVERY_FLIP", document().put("want", "UP_MEANS_ON"), 0).ok().get("inputs").get(0).get("advice").get(0).get("behaviour").asString())
+        assertThat(keep("EVERY_FLIP", document().put("want", "UP_MEANS_ON"), 0)
+                        .ok()
+                        .get("inputs")
+                        .get(0)
+                        .get("advice")
+                        .get(0)
+                        .get("behaviour")
+                        .asString())
                 .isEqualTo("POSITION_RULES");
     }
 
     @Test
     void anotherBehaviourChangesThePlanAndWhatTheModuleIsSetTo() {
-        String unit = person.post("/api/v1/jobs/" + house.job() + "/bench", Map.of("moduleCode", "SK-1", "serial", "FE-" + ++serials)).ok().get("units").get(0).get("id").asString();
+        String unit = person.post(
+                        "/api/v1/jobs/" + house.job() + "/bench",
+                        Map.of("moduleCode", "SK-1", "serial", "FE-" + ++serials))
+                .ok()
+                .get("units")
+                .get(0)
+                .get("id")
+                .asString();
         ObjectNode document = document();
         document.get("parameters").asObject().put("powerOn", "SWITCH").put("debounceMs", 80);
         JsonNode kept = keep("POSITION_RULES", document, 0).ok().get("inputs").get(0);
         assertThat(kept.get("behaviour").asString()).isEqualTo("POSITION_RULES");
         assertThat(kept.get("findings")).isEmpty();
-        assertThat(house.plan(box).get("picks").get(0).get("behaviours").get("1").asString()).isEqualTo("POSITION_RULES");
-        JsonNode wanted = person.get("/api/v1/jobs/" + house.job() + "/bench").ok().get("units").get(0);
+        assertThat(house.plan(box)
+                        .get("picks")
+                        .get(0)
+                        .get("behaviours")
+                        .get("1")
+                        .asString())
+                .isEqualTo("POSITION_RULES");
+        JsonNode wanted = person.get("/api/v1/jobs/" + house.job() + "/bench")
+                .ok()
+                .get("units")
+                .get(0);
         assertThat(wanted.get("id").asString()).isEqualTo(unit);
         assertThat(wanted.get("wanted").get("input-1.behaviour").asString()).isEqualTo("POSITION_RULES");
         assertThat(wanted.get("wanted").get("input-1.debounce").asString()).isEqualTo("80");
         assertThat(wanted.get("wanted").get("power-on").asString()).isEqualTo("as-switch");
 
         house.pick(box, "SK-1");
-        assertThat(person.get("/api/v1/jobs/" + house.job() + "/bench").ok().get("units").get(0).get("wanted").get("input-1.behaviour").asString())
-                .as("what the plan says now").isEqualTo("EVERY_FLIP");
+        assertThat(person.get("/api/v1/jobs/" + house.job() + "/bench")
+                        .ok()
+                        .get("units")
+                        .get(0)
+                        .get("wanted")
+                        .get("input-1.behaviour")
+                        .asString())
+                .as("what the plan says now")
+                .isEqualTo("EVERY_FLIP");
     }
 
     @Test
@@ -129,9 +176,23 @@ class FeelTest {
         assertThat(keep("EVERY_FLIP", tooLong, 0).pointer()).isEqualTo("/document/parameters/holdMs");
         ObjectNode on = document();
         on.get("parameters").asObject().put("powerOn", "ON");
-        assertThat(keep("EVERY_FLIP", on, 0).ok().get("inputs").get(0).get("findings").get(0).get("code").asString()).isEqualTo("POWER_ON_UNUSUAL");
-        assertThat(keep("EVERY_FLIP", on, 0).status()).as("somebody else kept it").isEqualTo(409);
-        assertThat(person.put("/api/v1/boxes/" + box + "/feel/K9/1", Map.of("version", 0, "boxVersion", 0, "behaviour", "EVERY_FLIP", "document", on)).status()).isEqualTo(404);
+        assertThat(keep("EVERY_FLIP", on, 0)
+                        .ok()
+                        .get("inputs")
+                        .get(0)
+                        .get("findings")
+                        .get(0)
+                        .get("code")
+                        .asString())
+                .isEqualTo("POWER_ON_UNUSUAL");
+        assertThat(keep("EVERY_FLIP", on, 0).status())
+                .as("somebody else kept it")
+                .isEqualTo(409);
+        assertThat(person.put(
+                                "/api/v1/boxes/" + box + "/feel/K9/1",
+                                Map.of("version", 0, "boxVersion", 0, "behaviour", "EVERY_FLIP", "document", on))
+                        .status())
+                .isEqualTo(404);
     }
 
     @Test
@@ -142,7 +203,11 @@ class FeelTest {
     }
 
     private String stage() {
-        for (JsonNode stage : person.get("/api/v1/jobs/" + house.job()).ok().get("boxes").get(0).get("stages")) {
+        for (JsonNode stage : person.get("/api/v1/jobs/" + house.job())
+                .ok()
+                .get("boxes")
+                .get(0)
+                .get("stages")) {
             if (stage.get("stage").asString().equals("FEEL")) {
                 return stage.get("progress").asString();
             }
@@ -158,28 +223,56 @@ class FeelTest {
         assertThat(input.get("wall").asString()).isEqualTo("SUPPLY");
         assertThat(input.get("ends").asInt()).as("a switch on each storey").isGreaterThan(1);
         assertThat(allowed(input)).containsExactly("SUPPLY_BLINK");
-        person.put("/api/v1/boxes/" + stair + "/feel/" + input.get("key").asString(), Map.of("version", 0, "boxVersion", feel.get("boxVersion").asLong(), "behaviour",
-                "SUPPLY_BLINK", "document", input.get("document"))).ok();
+        person.put(
+                        "/api/v1/boxes/" + stair + "/feel/" + input.get("key").asString(),
+                        Map.of(
+                                "version",
+                                0,
+                                "boxVersion",
+                                feel.get("boxVersion").asLong(),
+                                "behaviour",
+                                "SUPPLY_BLINK",
+                                "document",
+                                input.get("document")))
+                .ok();
         assertThat(settingsOf(person.demoJob(), stair)).containsEntry("input-1.behaviour", "SUPPLY_BLINK");
     }
 
     @Test
     void whatIsRecordedIsKept() {
         ObjectNode document = document();
-        ObjectNode sequence = document.putArray("recorded").addObject().put("name", "as the guest did").put("untilMs", 5_000);
-        sequence.putArray("events").addObject().put("atMs", 100).put("deed", "CLOSE").put("input", 1);
-        assertThat(keep("EVERY_FLIP", document, 0).ok().get("inputs").get(0).get("document").get("recorded").get(0)).isEqualTo(sequence);
+        ObjectNode sequence = document.putArray("recorded")
+                .addObject()
+                .put("name", "as the guest did")
+                .put("untilMs", 5_000);
+        sequence.putArray("events")
+                .addObject()
+                .put("atMs", 100)
+                .put("deed", "CLOSE")
+                .put("input", 1);
+        assertThat(keep("EVERY_FLIP", document, 0)
+                        .ok()
+                        .get("inputs")
+                        .get(0)
+                        .get("document")
+                        .get("recorded")
+                        .get(0))
+                .isEqualTo(sequence);
     }
 
     /** Where no input says what a module is set to, how it is wired does. */
     @Test
     void whatFollowsFromTheWiringIsWrittenToo() {
         assertThat(wiredAs(house.box("Up"), "TG-1N", "SWITCH_UPSTREAM")).containsExactly(Map.entry("power-on", "on"));
-        String gate = house.box("Gate", survey -> survey.get("loads").get(0).asObject().put("typed", "gate 3 at 24 V"));
-        assertThat(wiredAs(gate, "SK-VF", "VOLT_FREE")).containsOnly(Map.entry("power-on", "off"), Map.entry("channel-1.off-after", "1"));
+        String gate = house.box(
+                "Gate", survey -> survey.get("loads").get(0).asObject().put("typed", "gate 3 at 24 V"));
+        assertThat(wiredAs(gate, "SK-VF", "VOLT_FREE"))
+                .containsOnly(Map.entry("power-on", "off"), Map.entry("channel-1.off-after", "1"));
         String lamp = house.box("Lamp");
         pick(lamp, "SK-VF", "VOLT_FREE");
-        assertThat(settingsOf(house.job(), lamp)).as("a contact for a lamp is no pulse").isEmpty();
+        assertThat(settingsOf(house.job(), lamp))
+                .as("a contact for a lamp is no pulse")
+                .isEmpty();
         assertThat(settingsOf(house.job(), gate)).isNotEmpty();
     }
 
@@ -194,7 +287,21 @@ class FeelTest {
     }
 
     private void pick(String of, String module, String scheme) {
-        person.put("/api/v1/boxes/" + of + "/plan", Map.of("version", house.plan(of).get("version").asLong(), "picks", List.of(Map.of("moduleCode", module, "scheme", scheme, "gangs",
-                List.of(1), "behaviours", Map.of())))).ok();
+        person.put(
+                        "/api/v1/boxes/" + of + "/plan",
+                        Map.of(
+                                "version",
+                                house.plan(of).get("version").asLong(),
+                                "picks",
+                                List.of(Map.of(
+                                        "moduleCode",
+                                        module,
+                                        "scheme",
+                                        scheme,
+                                        "gangs",
+                                        List.of(1),
+                                        "behaviours",
+                                        Map.of()))))
+                .ok();
     }
 }

@@ -27,19 +27,42 @@ class ReadingsTest {
         house.pick(house.box("R"), "SK-1");
         String at = "/api/v1/jobs/" + house.job();
         for (int visit = 0; visit < 2; visit++) {
-            for (JsonNode test : person.get(at + "/handover").ok().get("boxes").get(0).get("outputs").get(0).get("tests")) {
+            for (JsonNode test : person.get(at + "/handover")
+                    .ok()
+                    .get("boxes")
+                    .get(0)
+                    .get("outputs")
+                    .get(0)
+                    .get("tests")) {
                 if (test.has("unit")) {
-                    person.post(at + "/handover/entries", Map.of("test", test.get("id").asString(), "asPlanned", true, "figure", SENT.get(test.get("unit").asString()), "note", "", "cause", "")).ok();
+                    person.post(
+                                    at + "/handover/entries",
+                                    Map.of(
+                                            "test",
+                                            test.get("id").asString(),
+                                            "asPlanned",
+                                            true,
+                                            "figure",
+                                            SENT.get(test.get("unit").asString()),
+                                            "note",
+                                            "",
+                                            "cause",
+                                            ""))
+                            .ok();
                 }
             }
         }
-        assertThat(person.get(at + "/trends").ok()).hasSize(3).allSatisfy(trend -> assertThat(trend.get("points")).hasSize(2));
+        assertThat(person.get(at + "/trends").ok()).hasSize(3).allSatisfy(trend -> assertThat(trend.get("points"))
+                .hasSize(2));
         JsonNode pack = person.get(at + "/readings.senml.json").ok();
         assertThat(pack).hasSize(6);
         assertThat(pack.get(0).get("bn").asString()).isEqualTo("urn:uuid:" + house.job() + ":");
         pack.forEach(record -> {
-            assertThat(pack.get(0).get("bn").asString() + record.get("n").asString()).matches("[A-Za-z0-9][A-Za-z0-9:./_-]*");
-            assertThat(record.get("v").asDouble()).as(record.get("u").asString()).isEqualTo(WANTED.get(record.get("u").asString()));
+            assertThat(pack.get(0).get("bn").asString() + record.get("n").asString())
+                    .matches("[A-Za-z0-9][A-Za-z0-9:./_-]*");
+            assertThat(record.get("v").asDouble())
+                    .as(record.get("u").asString())
+                    .isEqualTo(WANTED.get(record.get("u").asString()));
             assertThat(record.get("t").asDouble()).isGreaterThan(Math.pow(2, 28));
         });
     }

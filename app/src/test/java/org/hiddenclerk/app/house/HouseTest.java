@@ -20,14 +20,17 @@ class HouseTest {
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private String job;
 
     @BeforeEach
     void open() {
         person = new Person(mvc);
-        job = person.post("/api/v1/jobs", Map.of("name", "House " + ++jobs, "place", "", "region", "US_120")).ok()
-                .get("id").asString();
+        job = person.post("/api/v1/jobs", Map.of("name", "House " + ++jobs, "place", "", "region", "US_120"))
+                .ok()
+                .get("id")
+                .asString();
     }
 
     @Test
@@ -44,7 +47,8 @@ class HouseTest {
     void badEntriesAreRefusedAtTheirPlace() {
         Map<String, Object> mistakes = new LinkedHashMap<>();
         mistakes.put("/label", Map.of("label", " ", "ratingAmps", 10, "phase", "L1", "alternativelySupplied", false));
-        mistakes.put("/ratingAmps", Map.of("label", "1", "ratingAmps", -4, "phase", "L1", "alternativelySupplied", false));
+        mistakes.put(
+                "/ratingAmps", Map.of("label", "1", "ratingAmps", -4, "phase", "L1", "alternativelySupplied", false));
         mistakes.put("/phase", Map.of("label", "1", "ratingAmps", 15, "phase", "L3", "alternativelySupplied", false));
 
         assertSoftly(softly -> mistakes.forEach((pointer, circuit) -> {
@@ -57,8 +61,15 @@ class HouseTest {
 
     @Test
     void unknownFieldsAndWrongTypesAreRefused() {
-        assertThat(person.post("/api/v1/jobs", "{\"name\":\"A\",\"place\":\"\",\"region\":\"EU_230\",\"colour\":\"red\"}").body()
-                .get("errors").get(0).get("found").asString()).isEqualTo("unknown field colour");
+        assertThat(person.post(
+                                "/api/v1/jobs",
+                                "{\"name\":\"A\",\"place\":\"\",\"region\":\"EU_230\",\"colour\":\"red\"}")
+                        .body()
+                        .get("errors")
+                        .get(0)
+                        .get("found")
+                        .asString())
+                .isEqualTo("unknown field colour");
         Person.Answer wrong = person.post("/api/v1/jobs", "{\"name\":\"A\",\"place\":\"\",\"region\":\"MOON\"}");
         assertThat(wrong.status()).isEqualTo(400);
         assertThat(wrong.pointer()).isEqualTo("/region");
@@ -78,8 +89,11 @@ class HouseTest {
         String nowhere = "7b8e8a52-7a0f-4a53-9d4f-0b7a7e6d5c11";
         assertSoftly(softly -> {
             softly.assertThat(person.get("/api/v1/jobs/" + nowhere).status()).isEqualTo(404);
-            softly.assertThat(person.get("/api/v1/boxes/" + nowhere + "/plan").status()).isEqualTo(404);
-            softly.assertThat(person.get("/api/v1/boxes/" + nowhere + "/run-sheet").status()).isEqualTo(200);
+            softly.assertThat(person.get("/api/v1/boxes/" + nowhere + "/plan").status())
+                    .isEqualTo(404);
+            softly.assertThat(person.get("/api/v1/boxes/" + nowhere + "/run-sheet")
+                            .status())
+                    .isEqualTo(200);
             softly.assertThat(person.get("/api/v1/boxes/abc/plan").status()).isEqualTo(400);
             softly.assertThat(person.get("/api/v1/nothing").status()).isEqualTo(404);
         });
@@ -98,27 +112,35 @@ class HouseTest {
     @Test
     void gangsThatAreNotThereAreNotMatched() {
         String box = person.demoBox("B-01");
-        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,2").ok().get("candidates")).hasSize(42);
-        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=3").status()).isEqualTo(422);
-        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,1").status()).isEqualTo(422);
-        assertThat(person.get("/api/v1/boxes/" + box + "/match").status()).as("neither gangs nor loads").isEqualTo(422);
+        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,2").ok().get("candidates"))
+                .hasSize(42);
+        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=3").status())
+                .isEqualTo(422);
+        assertThat(person.get("/api/v1/boxes/" + box + "/match?gangs=1,1").status())
+                .isEqualTo(422);
+        assertThat(person.get("/api/v1/boxes/" + box + "/match").status())
+                .as("neither gangs nor loads")
+                .isEqualTo(422);
     }
 
     @Test
     void choicesThatCannotBeAreRefusedAtTheirPlace() {
         String box = person.demoBox("B-06");
-        long version = person.get("/api/v1/boxes/" + box + "/plan").ok().get("version").asLong();
+        long version =
+                person.get("/api/v1/boxes/" + box + "/plan").ok().get("version").asLong();
         Map<String, String> mistakes = new LinkedHashMap<>();
         mistakes.put("/picks/0/moduleCode", "{\"moduleCode\":\"NONE\",\"gangs\":[1],\"behaviours\":{}}");
         mistakes.put("/picks/0/gangs", "{\"moduleCode\":\"TG-1N\",\"gangs\":[7],\"behaviours\":{}}");
-        mistakes.put("/picks/0/behaviours/1", "{\"moduleCode\":\"TG-1N\",\"gangs\":[1],\"behaviours\":{\"1\":\"UP_DOWN\"}}");
+        mistakes.put(
+                "/picks/0/behaviours/1", "{\"moduleCode\":\"TG-1N\",\"gangs\":[1],\"behaviours\":{\"1\":\"UP_DOWN\"}}");
 
         assertSoftly(softly -> mistakes.forEach((pointer, pick) -> {
-            Person.Answer answer = person.put("/api/v1/boxes/" + box + "/plan",
-                    "{\"version\":" + version + ",\"picks\":[" + pick + "]}");
+            Person.Answer answer = person.put(
+                    "/api/v1/boxes/" + box + "/plan", "{\"version\":" + version + ",\"picks\":[" + pick + "]}");
             softly.assertThat(answer.status()).as(pointer).isEqualTo(422);
             softly.assertThat(answer.pointer()).isEqualTo(pointer);
         }));
-        assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().get("picks")).isEmpty();
+        assertThat(person.get("/api/v1/boxes/" + box + "/plan").ok().get("picks"))
+                .isEmpty();
     }
 }

@@ -23,28 +23,40 @@ class CsvTableTest {
 
     @Test
     void quotesCommasAndLineEndsAreReadAsTheStandardSays() {
-        assertThat(labels("label,x\r\n\"a, b\",1\r\n\"say \"\"on\"\"\",2\r\n\"two\r\nlines\",3\r\n")).containsExactly("a, b", "say \"on\"", "two\r\nlines");
-        assertThat(labels("LABEL;x\n a ;1\n\nb;2\n")).as("semicolons, other letters, an empty line").containsExactly("a", "b");
+        assertThat(labels("label,x\r\n\"a, b\",1\r\n\"say \"\"on\"\"\",2\r\n\"two\r\nlines\",3\r\n"))
+                .containsExactly("a, b", "say \"on\"", "two\r\nlines");
+        assertThat(labels("LABEL;x\n a ;1\n\nb;2\n"))
+                .as("semicolons, other letters, an empty line")
+                .containsExactly("a", "b");
     }
 
     @Test
     void aRowThatIsNotTakenIsToldByItsLineAndTheOthersAreTriedAllTheSame() {
-        CsvTable.ImportReport report = CsvTable.read("label,amps,on,kind\nA,10,yes,one-way\nB,ten,no,\n,6,no,\nC,6,perhaps,\nD,6,no,sideways\nE,=2*3,no,\n", List.of("label")).take(row -> {
-            row.text("label");
-            row.number("amps");
-            row.yes("on");
-            row.oneOf("kind", Mechanism.class, Mechanism.ONE_WAY);
-        });
+        CsvTable.ImportReport report = CsvTable.read(
+                        "label,amps,on,kind\nA,10,yes,one-way\nB,ten,no,\n,6,no,\nC,6,perhaps,\nD,6,no,sideways\nE,=2*3,no,\n",
+                        List.of("label"))
+                .take(row -> {
+                    row.text("label");
+                    row.number("amps");
+                    row.yes("on");
+                    row.oneOf("kind", Mechanism.class, Mechanism.ONE_WAY);
+                });
         assertThat(report.taken()).isEqualTo(1);
-        assertThat(report.notTaken().stream().map(row -> row.row() + " " + row.column() + " " + row.found())).containsExactly("3 amps ten", "4 label nothing", "5 on perhaps", "6 kind sideways",
-                "7 amps =2*3");
+        assertThat(report.notTaken().stream().map(row -> row.row() + " " + row.column() + " " + row.found()))
+                .containsExactly("3 amps ten", "4 label nothing", "5 on perhaps", "6 kind sideways", "7 amps =2*3");
         assertThat(report.applied()).isFalse();
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', nullValues = "none", value = {"name,x | no column label", "label,\uFFFD | letters that could not be read"})
+    @CsvSource(
+            delimiter = '|',
+            nullValues = "none",
+            value = {"name,x | no column label", "label,\uFFFD | letters that could not be read"})
     void whatIsNoSuchTableIsRefusedAsAWhole(String text, String found) {
-        assertThatThrownBy(() -> CsvTable.read(text, List.of("label"))).isInstanceOfSatisfying(ProblemException.class, refused -> assertThat(refused.errors().get(0).found()).isEqualTo(found));
+        assertThatThrownBy(() -> CsvTable.read(text, List.of("label")))
+                .isInstanceOfSatisfying(
+                        ProblemException.class,
+                        refused -> assertThat(refused.errors().get(0).found()).isEqualTo(found));
     }
 
     @Test

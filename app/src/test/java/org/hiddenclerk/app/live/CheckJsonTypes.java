@@ -6,8 +6,7 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** What checks are made from, and how that is written. */
 public final class CheckJsonTypes {
-    private CheckJsonTypes() {
-    }
+    private CheckJsonTypes() {}
 
     public static Stream<Class<?>> kinds() {
         return Stream.of(Check.Given.class, Check.When.class, Check.Then.class);

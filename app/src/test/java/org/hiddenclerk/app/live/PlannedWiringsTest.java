@@ -33,7 +33,10 @@ import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;
 import org.springframework.test.web.servlet.MockMvc;
 
-/** Every planned wiring of the demo house, worked at random in a house that runs, does what the proof of the wiring says of the same deeds. */
+/**
+ * Every planned wiring of the demo house, worked at random in a house that runs, does what the proof of the wiring
+ * says of the same deeds.
+ */
 @WithDatabase
 class PlannedWiringsTest {
     private static final int DEEDS = 60;
@@ -41,6 +44,7 @@ class PlannedWiringsTest {
 
     @Autowired
     private MockMvc mvc;
+
     @Autowired
     private PlannedHouses planned;
 
@@ -58,18 +62,33 @@ class PlannedWiringsTest {
         assertThat(walked).isGreaterThan(5);
     }
 
-    private static void walk(PlannedHouses.Planned house, LivePlan.WatchedWiring run, Map<Positions, Map<String, Positions>> operations) {
-        LivePlan plan = new LivePlan(new RuledHouse(house.devices(), List.of(), List.of()), List.of(run), Map.of(), house.worksAt(), Map.of(), Delays.USUAL, Optional.empty());
-        LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> { });
+    private static void walk(
+            PlannedHouses.Planned house,
+            LivePlan.WatchedWiring run,
+            Map<Positions, Map<String, Positions>> operations) {
+        LivePlan plan = new LivePlan(
+                new RuledHouse(house.devices(), List.of(), List.of()),
+                List.of(run),
+                Map.of(),
+                house.worksAt(),
+                Map.of(),
+                Delays.USUAL,
+                Optional.empty());
+        LiveHouse live = new LiveHouse(plan, Instant.EPOCH, Carrier.NONE, happening -> {});
         live.pass(GAP_MS);
         Installation installation = new Installation(run.wiring());
         Map<String, Integer> state = new HashMap<>();
-        operations.keySet().forEach(positions -> positions.byElement().keySet().forEach(element -> state.put(element, 0)));
+        operations
+                .keySet()
+                .forEach(positions -> positions.byElement().keySet().forEach(element -> state.put(element, 0)));
         Random random = new Random(5);
         List<String> deeds = new ArrayList<>();
         for (int i = 0; i < DEEDS; i++) {
             Map<String, Positions> possible = operations.get(own(operations, state));
-            List<String> ways = possible.keySet().stream().filter(way -> !way.equals(Operations.BLINK) && canBeOrdered(live, run, way)).sorted().toList();
+            List<String> ways = possible.keySet().stream()
+                    .filter(way -> !way.equals(Operations.BLINK) && canBeOrdered(live, run, way))
+                    .sorted()
+                    .toList();
             String way = ways.get(random.nextInt(ways.size()));
             deeds.add(way);
             work(live, run, way, state.get(way) == 1);
@@ -82,13 +101,20 @@ class PlannedWiringsTest {
                 }
             });
             Installation.Standing expected = installation.at(closed, Set.of(), Set.of());
-            run.lamps().forEach((part, lamp) -> assertThat(live.lamps().get(lamp.id()).state()).as("%s after %s in %s", part, deeds, run.id()).isEqualTo(expected.loads().get(part).state()));
+            run.lamps().forEach((part, lamp) -> assertThat(
+                            live.lamps().get(lamp.id()).state())
+                    .as("%s after %s in %s", part, deeds, run.id())
+                    .isEqualTo(expected.loads().get(part).state()));
         }
     }
 
     /** States are listed by cluster: the one whose elements these are. */
     private static Positions own(Map<Positions, Map<String, Positions>> operations, Map<String, Integer> state) {
-        return operations.keySet().stream().filter(positions -> state.entrySet().containsAll(positions.byElement().entrySet())).findFirst().orElseThrow();
+        return operations.keySet().stream()
+                .filter(positions ->
+                        state.entrySet().containsAll(positions.byElement().entrySet()))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** A blind is ordered as a whole; a channel without a lamp has no output. */
@@ -97,8 +123,10 @@ class PlannedWiringsTest {
             return true;
         }
         PartId module = new PartId(way.substring(0, way.indexOf('/')));
-        boolean blind = run.wiring().parts().stream().anyMatch(part -> part.id().equals(module) && part instanceof Part.FittedModule fitted && fitted.inputs().stream()
-                .anyMatch(input -> input.behaviour() == InputBehaviour.UP_DOWN));
+        boolean blind = run.wiring().parts().stream()
+                .anyMatch(part -> part.id().equals(module)
+                        && part instanceof Part.FittedModule fitted
+                        && fitted.inputs().stream().anyMatch(input -> input.behaviour() == InputBehaviour.UP_DOWN));
         return !blind && live.outputs().containsKey(new OutputId(run.id() + "/" + way));
     }
 
@@ -106,7 +134,10 @@ class PlannedWiringsTest {
         if (way.contains("/")) {
             live.remote(new RuleRunner.Order.Level(new OutputId(run.id() + "/" + way), on ? 0 : 100));
         } else {
-            boolean push = run.wiring().parts().stream().anyMatch(part -> part.id().value().equals(way) && part instanceof Part.Switch mechanism && mechanism.mechanism().isPush());
+            boolean push = run.wiring().parts().stream()
+                    .anyMatch(part -> part.id().value().equals(way)
+                            && part instanceof Part.Switch mechanism
+                            && mechanism.mechanism().isPush());
             live.hand(new Hand(run.switches().get(new PartId(way)), push ? Hand.Doing.PRESS : Hand.Doing.FLIP));
         }
     }

@@ -21,8 +21,10 @@ class NodesTest {
 
     @Autowired
     private JdbcTemplate jdbc;
+
     @Autowired
     private JdbcClient client;
+
     private Leases one;
     private Leases other;
 
@@ -57,8 +59,9 @@ class NodesTest {
         one = node("one");
         other = node("other");
         org.assertj.core.api.Assertions.assertThatThrownBy(() -> one.alone(WORK, () -> {
-            throw new IllegalStateException("broken");
-        })).isInstanceOf(IllegalStateException.class);
+                    throw new IllegalStateException("broken");
+                }))
+                .isInstanceOf(IllegalStateException.class);
         assertThat(other.take(WORK)).isTrue();
     }
 
@@ -68,7 +71,11 @@ class NodesTest {
         other = node("other");
         assertThat(one.take(WORK)).isTrue();
         assertThat(other.take(WORK)).isFalse();
-        assertThat(jdbc.queryForObject("SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), lock_until) FROM lease WHERE name = ?", Long.class, WORK)).isBetween(25L, Leases.AFTER_DEATH.toSeconds());
+        assertThat(jdbc.queryForObject(
+                        "SELECT TIMESTAMPDIFF(SECOND, UTC_TIMESTAMP(), lock_until) FROM lease WHERE name = ?",
+                        Long.class,
+                        WORK))
+                .isBetween(25L, Leases.AFTER_DEATH.toSeconds());
         jdbc.update("UPDATE lease SET lock_until = UTC_TIMESTAMP(3) WHERE name = ?", WORK);
         assertThat(other.take(WORK)).isTrue();
     }
@@ -77,7 +84,7 @@ class NodesTest {
     void aHouseThatAnotherNodeReadAnewIsForgottenHereAndNotToldBack() throws InterruptedException {
         List<Object> heard = new ArrayList<>();
         HousesReadElsewhere listening = new HousesReadElsewhere(client, heard::add, new Node("listening"));
-        HousesReadElsewhere telling = new HousesReadElsewhere(client, event -> { }, new Node("telling"));
+        HousesReadElsewhere telling = new HousesReadElsewhere(client, event -> {}, new Node("telling"));
         listening.listen();
         try {
             HouseReadAnew anew = HouseReadAnew.here(UUID.randomUUID(), Set.of(UUID.randomUUID(), UUID.randomUUID()));
@@ -87,7 +94,11 @@ class NodesTest {
             }
             assertThat(heard).contains(new HouseReadAnew(anew.job(), anew.boxes(), true));
             listening.tell((HouseReadAnew) heard.get(0));
-            assertThat(jdbc.queryForObject("SELECT COUNT(*) FROM house_read_anew WHERE job_id = ?", Integer.class, anew.job().toString())).isEqualTo(1);
+            assertThat(jdbc.queryForObject(
+                            "SELECT COUNT(*) FROM house_read_anew WHERE job_id = ?",
+                            Integer.class,
+                            anew.job().toString()))
+                    .isEqualTo(1);
         } finally {
             listening.close();
         }

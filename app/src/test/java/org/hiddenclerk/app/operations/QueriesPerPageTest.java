@@ -22,14 +22,54 @@ class QueriesPerPageTest {
     private static final int MANY = 12;
     /** Of any page: the live house and the hand over need 79 to 85, because they read all of a house; the others 57 at most. */
     private static final long MOST = 90;
-    private static final List<String> OF_JOB = List.of("", "/bench", "/names", "/day", "/join", "/rules", "/live", "/live/checks", "/firmware", "/log", "/handover", "/papers", "/pick-list",
-            "/settings", "/circuit-sums", "/trends", "/stand-in", "/assigned", "/guests", "/choices", "/house-match");
-    private static final List<String> OF_BOX = List.of("/survey", "/plan", "/match?gangs=1", "/schemes?gangs=1", "/trace", "/needs", "/photos", "/run-sheet", "/feel", "/found-otherwise");
-    private static final List<String> OF_FIRM = List.of("/api/v1/jobs", "/api/v1/day-book", "/api/v1/stock", "/api/v1/firmware/campaigns", "/api/v1/search?text=BQ-1", "/api/v1/account",
-            "/api/v1/people", "/api/v1/practice", "/api/v1/session");
+
+    private static final List<String> OF_JOB = List.of(
+            "",
+            "/bench",
+            "/names",
+            "/day",
+            "/join",
+            "/rules",
+            "/live",
+            "/live/checks",
+            "/firmware",
+            "/log",
+            "/handover",
+            "/papers",
+            "/pick-list",
+            "/settings",
+            "/circuit-sums",
+            "/trends",
+            "/stand-in",
+            "/assigned",
+            "/guests",
+            "/choices",
+            "/house-match");
+    private static final List<String> OF_BOX = List.of(
+            "/survey",
+            "/plan",
+            "/match?gangs=1",
+            "/schemes?gangs=1",
+            "/trace",
+            "/needs",
+            "/photos",
+            "/run-sheet",
+            "/feel",
+            "/found-otherwise");
+    private static final List<String> OF_FIRM = List.of(
+            "/api/v1/jobs",
+            "/api/v1/day-book",
+            "/api/v1/stock",
+            "/api/v1/firmware/campaigns",
+            "/api/v1/search?text=BQ-1",
+            "/api/v1/account",
+            "/api/v1/people",
+            "/api/v1/practice",
+            "/api/v1/session");
 
     @Autowired
     private MockMvc mvc;
+
     private Person person;
 
     @BeforeEach

@@ -25,16 +25,23 @@ class DrawingSvgTest {
     @Test
     void namesAreTextAndNothingElse() throws Exception {
         SmallHouse house = new SmallHouse(new Person(mvc));
-        String box = house.box("S", survey -> survey.get("gangs").get(0).asObject().put("name", "<script>&\"lamp\""));
+        String box =
+                house.box("S", survey -> survey.get("gangs").get(0).asObject().put("name", "<script>&\"lamp\""));
         house.pick(box, "SK-1");
-        String svg = mvc.perform(MockMvcRequestBuilders.get("/api/v1/boxes/" + box + "/drawing.svg").with(user("tarrow").roles("OWNER"))).andReturn().getResponse()
+        String svg = mvc.perform(MockMvcRequestBuilders.get("/api/v1/boxes/" + box + "/drawing.svg")
+                        .with(user("tarrow").roles("OWNER")))
+                .andReturn()
+                .getResponse()
                 .getContentAsString(StandardCharsets.UTF_8);
         DocumentBuilderFactory factory = DocumentBuilderFactory.newInstance();
         factory.setNamespaceAware(true);
-        Document document = factory.newDocumentBuilder().parse(new ByteArrayInputStream(svg.getBytes(StandardCharsets.UTF_8)));
+        Document document =
+                factory.newDocumentBuilder().parse(new ByteArrayInputStream(svg.getBytes(StandardCharsets.UTF_8)));
         assertThat(document.getDocumentElement().getNamespaceURI()).isEqualTo("http://www.w3.org/2000/svg");
         NodeList words = document.getElementsByTagName("text");
-        assertThat(java.util.stream.IntStream.range(0, words.getLength()).mapToObj(i -> words.item(i).getTextContent())).contains("<script>&\"lamp\"", "GNYE");
+        assertThat(java.util.stream.IntStream.range(0, words.getLength())
+                        .mapToObj(i -> words.item(i).getTextContent()))
+                .contains("<script>&\"lamp\"", "GNYE");
         assertThat(document.getElementsByTagName("script").getLength()).isZero();
     }
 }

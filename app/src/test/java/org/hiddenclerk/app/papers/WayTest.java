@@ -53,7 +53,9 @@ class WayTest {
         double off = 8 * (1 - Math.sqrt(0.5));
         assertThat(round.contains(10 + off + 0.05, 20 + off + 0.05)).isTrue();
         assertThat(round.contains(10 + off - 0.05, 20 + off - 0.05)).isFalse();
-        assertThat(path(Way.rectangle(0, 0, 4, 40, 30)).getBounds2D().getWidth()).as("a radius larger than the rectangle").isEqualTo(4);
+        assertThat(path(Way.rectangle(0, 0, 4, 40, 30)).getBounds2D().getWidth())
+                .as("a radius larger than the rectangle")
+                .isEqualTo(4);
     }
 
     @Test
@@ -71,7 +73,10 @@ class WayTest {
         quadratic.moveTo(0, 0);
         quadratic.quadTo(10, 20, 30, 0);
         double[] at = new double[6];
-        for (PathIterator points = path(Way.from(0, 0).bend(0, 0, 10, 20, 30, 0)).getPathIterator(null, 0.001); !points.isDone(); points.next()) {
+        for (PathIterator points =
+                        path(Way.from(0, 0).bend(0, 0, 10, 20, 30, 0)).getPathIterator(null, 0.001);
+                !points.isDone();
+                points.next()) {
             points.currentSegment(at);
             assertThat(distance(quadratic, at[0], at[1])).isLessThan(0.01);
         }
@@ -101,13 +106,27 @@ class WayTest {
         SvgCanvas canvas = new SvgCanvas(0, 100, 50, "B-1 <of> & \"all\"");
         canvas.words(3, 4, Canvas.Hand.mono(12).strong(), Canvas.Anchor.MIDDLE, "</text><script>alert(1)</script>");
         canvas.words(0, 0, Canvas.Hand.plain(12), Canvas.Anchor.START, "");
-        canvas.shape(Way.circle(5, 5, 2), Canvas.NONE, Canvas.Pen.of("#112233", 1.5).roundEnds().dashed(3, 2));
-        Document read = DocumentBuilderFactory.newInstance().newDocumentBuilder().parse(new InputSource(new StringReader(canvas.finish())));
+        canvas.shape(
+                Way.circle(5, 5, 2),
+                Canvas.NONE,
+                Canvas.Pen.of("#112233", 1.5).roundEnds().dashed(3, 2));
+        Document read = DocumentBuilderFactory.newInstance()
+                .newDocumentBuilder()
+                .parse(new InputSource(new StringReader(canvas.finish())));
         assertThat(read.getElementsByTagName("script").getLength()).isZero();
         assertThat(read.getElementsByTagName("title").item(0).getTextContent()).isEqualTo("B-1 <of> & \"all\"");
-        assertThat(read.getElementsByTagName("text").getLength()).as("nothing is written for no words").isEqualTo(1);
-        assertThat(read.getElementsByTagName("text").item(0).getTextContent()).isEqualTo("</text><script>alert(1)</script>");
-        assertThat(read.getElementsByTagName("path").item(0).getAttributes().getNamedItem("stroke-dasharray").getNodeValue()).isEqualTo("3 2");
-        assertThat(read.getElementsByTagName("path").item(0).getAttributes().getNamedItem("fill")).isNull();
+        assertThat(read.getElementsByTagName("text").getLength())
+                .as("nothing is written for no words")
+                .isEqualTo(1);
+        assertThat(read.getElementsByTagName("text").item(0).getTextContent())
+                .isEqualTo("</text><script>alert(1)</script>");
+        assertThat(read.getElementsByTagName("path")
+                        .item(0)
+                        .getAttributes()
+                        .getNamedItem("stroke-dasharray")
+                        .getNodeValue())
+                .isEqualTo("3 2");
+        assertThat(read.getElementsByTagName("path").item(0).getAttributes().getNamedItem("fill"))
+                .isNull();
     }
 }

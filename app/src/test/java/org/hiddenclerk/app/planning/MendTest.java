@@ -17,6 +17,7 @@ import tools.jackson.databind.JsonNode;
 class MendTest {
     @Autowired
     private MockMvc mvc;
+
     private Person person;
     private SmallHouse house;
 
@@ -27,17 +28,21 @@ class MendTest {
     }
 
     private String boxOfDepth(int millimetres) {
-        return house.box("D-" + millimetres, survey -> survey.get("geometry").asObject().put("depthMm", millimetres));
+        return house.box(
+                "D-" + millimetres, survey -> survey.get("geometry").asObject().put("depthMm", millimetres));
     }
 
     private Person.Answer mend(String box, String code, String kind) {
         JsonNode plan = house.plan(box);
         String subject = "";
         for (JsonNode finding : plan.get("findings")) {
-            subject = finding.get("code").asString().equals(code) ? finding.get("subject").asString() : subject;
+            subject = finding.get("code").asString().equals(code)
+                    ? finding.get("subject").asString()
+                    : subject;
         }
-        return person.post("/api/v1/boxes/" + box + "/plan/mend", Map.of("version", plan.get("version").asLong(), "code", code, "subject",
-                subject, "kind", kind));
+        return person.post(
+                "/api/v1/boxes/" + box + "/plan/mend",
+                Map.of("version", plan.get("version").asLong(), "code", code, "subject", subject, "kind", kind));
     }
 
     @Test
@@ -50,7 +55,9 @@ class MendTest {
         assertThat(mended.get("findings").toString()).doesNotContain("BOX_TOO_SHALLOW");
         assertThat(mended.get("picks").get(0).get("spacerMm").asInt()).isEqualTo(10);
         assertThat(mended.get("parts").toString()).contains("spacer of 10");
-        assertThat(person.get("/api/v1/jobs/" + house.job() + "/pick-list").ok().toString()).contains("SP-10").doesNotContain("SP-20");
+        assertThat(person.get("/api/v1/jobs/" + house.job() + "/pick-list").ok().toString())
+                .contains("SP-10")
+                .doesNotContain("SP-20");
     }
 
     @Test
@@ -69,12 +76,16 @@ class MendTest {
 
     @Test
     void aModuleBelowItsMinimumLoadGetsABypass() {
-        String box = house.box("LOOP", survey -> survey.get("loads").forEach(load -> load.asObject().put("typed", "LED 5")));
+        String box = house.box("LOOP", survey -> survey.get("loads")
+                .forEach(load -> load.asObject().put("typed", "LED 5")));
         String code = "";
         for (JsonNode item : person.get("/api/v1/stock").ok().get("modules")) {
             JsonNode supply = item.get("document").get("supply");
-            code = code.isEmpty() && supply.get("type").asString().equals("TWO_WIRE") && supply.path("minimumLoadWatts").asInt(0) > 10
-                    ? item.get("document").get("code").asString() : code;
+            code = code.isEmpty()
+                            && supply.get("type").asString().equals("TWO_WIRE")
+                            && supply.path("minimumLoadWatts").asInt(0) > 10
+                    ? item.get("document").get("code").asString()
+                    : code;
         }
         assertThat(house.pick(box, code).get("findings").toString()).contains("BELOW_MINIMUM_LOAD");
 

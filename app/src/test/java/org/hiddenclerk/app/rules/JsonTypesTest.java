@@ -21,21 +21,33 @@ import org.junit.jupiter.params.provider.MethodSource;
 class JsonTypesTest {
     /** @return cases of a sealed type that the core knows */
     static Stream<Class<?>> kinds() {
-        return Stream.concat(Stream.of(Trigger.class, Guard.class, Action.class, Schedule.class), CheckJsonTypes.kinds());
+        return Stream.concat(
+                Stream.of(Trigger.class, Guard.class, Action.class, Schedule.class), CheckJsonTypes.kinds());
     }
 
     @ParameterizedTest
     @MethodSource("kinds")
     void everyCaseHasAName(Class<?> kind) {
-        Class<?> names = Stream.of(RuleJson.MAPPER, CheckJsonTypes.mapper()).map(mapper -> mapper.serializationConfig().findMixInClassFor(kind)).filter(java.util.Objects::nonNull).findFirst()
+        Class<?> names = Stream.of(RuleJson.MAPPER, CheckJsonTypes.mapper())
+                .map(mapper -> mapper.serializationConfig().findMixInClassFor(kind))
+                .filter(java.util.Objects::nonNull)
+                .findFirst()
                 .orElseThrow();
-        List<JsonSubTypes.Type> named = List.of(names.getAnnotation(JsonSubTypes.class).value());
+        List<JsonSubTypes.Type> named =
+                List.of(names.getAnnotation(JsonSubTypes.class).value());
 
-        assertThat(named.stream().map(JsonSubTypes.Type::value).collect(Collectors.toSet())).as(kind.getSimpleName()).isEqualTo(cases(kind));
-        assertThat(named).extracting(JsonSubTypes.Type::name).as(kind.getSimpleName()).doesNotHaveDuplicates();
+        assertThat(named.stream().map(JsonSubTypes.Type::value).collect(Collectors.toSet()))
+                .as(kind.getSimpleName())
+                .isEqualTo(cases(kind));
+        assertThat(named)
+                .extracting(JsonSubTypes.Type::name)
+                .as(kind.getSimpleName())
+                .doesNotHaveDuplicates();
     }
 
     private static Set<Class<?>> cases(Class<?> kind) {
-        return Arrays.stream(kind.getPermittedSubclasses()).flatMap(each -> Modifier.isInterface(each.getModifiers()) ? cases(each).stream() : Stream.of(each)).collect(Collectors.toSet());
+        return Arrays.stream(kind.getPermittedSubclasses())
+                .flatMap(each -> Modifier.isInterface(each.getModifiers()) ? cases(each).stream() : Stream.of(each))
+                .collect(Collectors.toSet());
     }
 }

@@ -19,8 +19,15 @@ class SearchTest {
     private MockMvc mvc;
 
     private List<String> found(String text) {
-        return StreamSupport.stream(new Person(mvc).get("/api/v1/search?text=" + java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8)).ok().spliterator(), false)
-                .map(hit -> hit.get("kind").asString() + " " + hit.get("title").asString()).toList();
+        return StreamSupport.stream(
+                        new Person(mvc)
+                                .get("/api/v1/search?text="
+                                        + java.net.URLEncoder.encode(text, java.nio.charset.StandardCharsets.UTF_8))
+                                .ok()
+                                .spliterator(),
+                        false)
+                .map(hit -> hit.get("kind").asString() + " " + hit.get("title").asString())
+                .toList();
     }
 
     @Test
@@ -46,8 +53,10 @@ class SearchTest {
         for (int i = 0; i < 9; i++) {
             house.box("ZW-" + i, survey -> survey.get("gangs").get(0).asObject().put("name", "Warpbeam lamp"));
         }
-        assertThat(found("warpbe lam").stream().filter(hit -> hit.equals("SWITCH Warpbeam lamp"))).isNotEmpty();
-        assertThat(found("warpbeam").stream().filter(hit -> hit.startsWith("SWITCH"))).hasSizeLessThanOrEqualTo(8);
+        assertThat(found("warpbe lam").stream().filter(hit -> hit.equals("SWITCH Warpbeam lamp")))
+                .isNotEmpty();
+        assertThat(found("warpbeam").stream().filter(hit -> hit.startsWith("SWITCH")))
+                .hasSizeLessThanOrEqualTo(8);
         assertThat(found("arpbeam")).as("not within a word").noneMatch(hit -> hit.startsWith("SWITCH"));
     }
 
@@ -55,7 +64,8 @@ class SearchTest {
     void whatWasFoundOfABoxIsFoundByItsWords() throws InterruptedException {
         Person person = new Person(mvc);
         SmallHouse house = new SmallHouse(person);
-        String box = house.box("ZF-1", survey -> survey.get("loads").get(0).asObject().put("typed", "40x LED 90"));
+        String box = house.box(
+                "ZF-1", survey -> survey.get("loads").get(0).asObject().put("typed", "40x LED 90"));
         house.pick(box, "SK-1");
         person.get("/api/v1/jobs/" + house.job()).ok();
         String word = "contact";
@@ -66,8 +76,12 @@ class SearchTest {
     }
 
     private List<String> ofBox(String box, String text) {
-        return StreamSupport.stream(new Person(mvc).get("/api/v1/search?text=" + text).ok().spliterator(), false).filter(hit -> hit.get("kind").asString().equals("FINDING")
-                && hit.path("box").asString("").equals(box)).map(hit -> hit.get("title").asString()).toList();
+        return StreamSupport.stream(
+                        new Person(mvc).get("/api/v1/search?text=" + text).ok().spliterator(), false)
+                .filter(hit -> hit.get("kind").asString().equals("FINDING")
+                        && hit.path("box").asString("").equals(box))
+                .map(hit -> hit.get("title").asString())
+                .toList();
     }
 
     @ParameterizedTest

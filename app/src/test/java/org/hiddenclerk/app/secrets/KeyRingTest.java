@@ -24,6 +24,7 @@ class KeyRingTest {
 
     @TempDir
     private Path place;
+
     private Path file;
     private KeyRing ring;
 
@@ -39,9 +40,13 @@ class KeyRingTest {
         Sealed other = ring.seal(TEXT, ABOUT);
         assertThat(one.dataKey()).isNotEqualTo(other.dataKey());
         assertThat(one.text()).isNotEqualTo(other.text());
-        assertThat(ring.open(Sealed.of(one.bytes()), ABOUT)).as("in one piece and back").isEqualTo(TEXT);
+        assertThat(ring.open(Sealed.of(one.bytes()), ABOUT))
+                .as("in one piece and back")
+                .isEqualTo(TEXT);
         assertThatThrownBy(() -> ring.open(one, "unit 8")).isInstanceOf(ProblemException.class);
-        assertThatThrownBy(() -> ring.open(new Sealed(1, other.dataKey(), one.nonce(), one.text()), ABOUT)).as("another's key").isInstanceOf(ProblemException.class);
+        assertThatThrownBy(() -> ring.open(new Sealed(1, other.dataKey(), one.nonce(), one.text()), ABOUT))
+                .as("another's key")
+                .isInstanceOf(ProblemException.class);
     }
 
     @Test
@@ -54,9 +59,15 @@ class KeyRingTest {
         assertThat(after.dataKey()).isNotEqualTo(before.dataKey());
         assertThat(ring.open(before, ABOUT)).as("a copy from before").isEqualTo(TEXT);
         // Without the old key only what was wrapped anew opens.
-        Files.write(file, Files.readAllLines(file).stream().filter(line -> !line.startsWith(before.key() + " ")).toList());
+        Files.write(
+                file,
+                Files.readAllLines(file).stream()
+                        .filter(line -> !line.startsWith(before.key() + " "))
+                        .toList());
         assertThat(ring.open(after, ABOUT)).isEqualTo(TEXT);
-        assertThatThrownBy(() -> ring.open(before, ABOUT)).isInstanceOf(ProblemException.class).hasMessageContaining("not on this machine");
+        assertThatThrownBy(() -> ring.open(before, ABOUT))
+                .isInstanceOf(ProblemException.class)
+                .hasMessageContaining("not on this machine");
     }
 
     /** AES-256-GCM by the platform alone, as the first version sealed: the ring's key itself, no envelope. */
@@ -88,9 +99,12 @@ class KeyRingTest {
 
     @Test
     void damagedKeysAreToldAndNothingIsMadeInTheirPlace() throws IOException {
-        for (List<String> lines : List.of(Collections.<String>emptyList(), List.of("0 AAAA", "1 AAAA"), List.of("what is this"))) {
+        for (List<String> lines :
+                List.of(Collections.<String>emptyList(), List.of("0 AAAA", "1 AAAA"), List.of("what is this"))) {
             Files.write(file, lines);
-            assertThatThrownBy(() -> ring.seal(TEXT, ABOUT)).isInstanceOf(ProblemException.class).hasMessageContaining("damaged");
+            assertThatThrownBy(() -> ring.seal(TEXT, ABOUT))
+                    .isInstanceOf(ProblemException.class)
+                    .hasMessageContaining("damaged");
             assertThat(Files.readAllLines(file)).isEqualTo(lines);
         }
     }

@@ -23,7 +23,8 @@ import tools.jackson.databind.json.JsonMapper;
 /** The modules that ship: enough kinds of them, and none that contradicts itself. */
 class StockBookTest {
     private final List<ModuleDocument> documents = documents();
-    private final List<ModuleModel> models = documents.stream().map(ModuleDocument::toModel).toList();
+    private final List<ModuleModel> models =
+            documents.stream().map(ModuleDocument::toModel).toList();
 
     private static List<ModuleDocument> documents() {
         try (InputStream source = StockBookTest.class.getResourceAsStream("/stock/modules.json")) {
@@ -35,13 +36,15 @@ class StockBookTest {
 
     @Test
     void noneContradictsItself() {
-        assertSoftly(softly -> documents.forEach(document -> softly.assertThat(document.problems()).as(document.code()).isEmpty()));
+        assertSoftly(softly -> documents.forEach(document ->
+                softly.assertThat(document.problems()).as(document.code()).isEmpty()));
     }
 
     /** Some makers say little: what they leave out is named, and none of it is taken for nothing. */
     @Test
     void whatIsNotStatedIsNamed() {
-        assertThat(documents).anySatisfy(d -> assertThat(d.unknown()).contains("size", "price"))
+        assertThat(documents)
+                .anySatisfy(d -> assertThat(d.unknown()).contains("size", "price"))
                 .anySatisfy(d -> assertThat(d.unknown()).contains("minimum load"))
                 .anySatisfy(d -> assertThat(d.unknown()).contains("LED rating"));
     }
@@ -51,8 +54,10 @@ class StockBookTest {
         assertThat(models).hasSizeGreaterThanOrEqualTo(40);
         assertThat(models).extracting(ModuleModel::protocol).contains(Protocol.values());
         assertThat(models).extracting(ModuleModel::purpose).contains(Purpose.values());
-        assertThat(new TreeSet<>(models.stream().map(m -> m.channels().size()).toList())).containsExactly(0, 1, 2, 3, 4);
-        assertThat(models).anySatisfy(m -> assertThat(m.supply()).isInstanceOf(ModuleSupply.TwoWire.class))
+        assertThat(new TreeSet<>(models.stream().map(m -> m.channels().size()).toList()))
+                .containsExactly(0, 1, 2, 3, 4);
+        assertThat(models)
+                .anySatisfy(m -> assertThat(m.supply()).isInstanceOf(ModuleSupply.TwoWire.class))
                 .anySatisfy(m -> assertThat(m.supply()).isInstanceOf(ModuleSupply.DirectCurrent.class))
                 .anySatisfy(m -> assertThat(m.hasWetContacts()).isFalse());
     }
@@ -60,18 +65,26 @@ class StockBookTest {
     @Test
     void everyPinHasATerminalAndEveryTerminalAPin() {
         assertSoftly(softly -> models.forEach(model -> {
-            Part fitted = model.isSender() ? new Part.Sender(new PartId("K"), model.inputs(), java.util.Map.of())
-                    : new Part.FittedModule(new PartId("K"), model.supply(), model.channels(), model.inputs(),
-                            model.interlocked(), java.util.Map.of());
-            Set<String> terminals = new HashSet<>(model.terminals().stream().map(Terminal::name).toList());
+            Part fitted = model.isSender()
+                    ? new Part.Sender(new PartId("K"), model.inputs(), java.util.Map.of())
+                    : new Part.FittedModule(
+                            new PartId("K"),
+                            model.supply(),
+                            model.channels(),
+                            model.inputs(),
+                            model.interlocked(),
+                            java.util.Map.of());
+            Set<String> terminals =
+                    new HashSet<>(model.terminals().stream().map(Terminal::name).toList());
             softly.assertThat(terminals).as(model.code()).isEqualTo(new HashSet<>(fitted.pinNames()));
         }));
     }
 
     @Test
     void everyModuleCanBeSetToWhatItComesWith() {
-        assertSoftly(softly -> models.forEach(model -> model.inputs().forEach(input ->
-                softly.assertThat(model.behaviours()).as(model.code()).contains(input.behaviour()))));
+        assertSoftly(softly -> models.forEach(model -> model.inputs()
+                .forEach(input ->
+                        softly.assertThat(model.behaviours()).as(model.code()).contains(input.behaviour()))));
     }
 
     @Test

@@ -9,7 +9,10 @@ import java.time.temporal.ChronoUnit;
 import org.jspecify.annotations.Nullable;
 import org.springframework.beans.factory.config.BeanPostProcessor;
 
-/** The clock of the application under test. It goes, unless a test holds it: what changes every so many seconds is then tested without waiting. */
+/**
+ * The clock of the application under test. It goes, unless a test holds it: what changes every so many seconds is
+ * then tested without waiting.
+ */
 public final class HeldClock extends Clock implements BeanPostProcessor, AutoCloseable {
     private static volatile @Nullable Instant held;
 

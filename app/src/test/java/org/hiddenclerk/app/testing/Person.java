@@ -94,7 +94,8 @@ public final class Person implements Asker {
 
     private Answer ask(HttpMethod method, String path, @Nullable Object body) {
         try {
-            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path).with(user(name).roles(role))
+            MockHttpServletRequestBuilder request = MockMvcRequestBuilders.request(method, path)
+                    .with(user(name).roles(role))
                     .with(csrf());
             headers.forEach(request::header);
             if (body instanceof byte[] picture) {

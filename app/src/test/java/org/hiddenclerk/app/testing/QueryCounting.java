@@ -9,7 +9,9 @@ import org.springframework.beans.factory.config.BeanPostProcessor;
 public final class QueryCounting implements BeanPostProcessor {
     @Override
     public Object postProcessAfterInitialization(Object bean, String name) {
-        return bean instanceof DataSource source ? ProxyDataSourceBuilder.create(source).countQuery().build() : bean;
+        return bean instanceof DataSource source
+                ? ProxyDataSourceBuilder.create(source).countQuery().build()
+                : bean;
     }
 
     /** Statements that something takes on this thread. */

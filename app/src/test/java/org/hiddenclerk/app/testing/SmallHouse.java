@@ -21,14 +21,25 @@ public final class SmallHouse {
 
     public SmallHouse(Asker person) {
         this.person = person;
-        job = person.ask("POST", "/api/v1/jobs", Map.of("name", "Small house " + ++houses, "place", "", "region", "EU_230")).get("id").asString();
-        circuit = person.ask("POST", "/api/v1/jobs/" + job + "/circuits", Map.of("label", "1", "ratingAmps", 10, "phase", "L1",
-                "alternativelySupplied", false)).get("id").asString();
+        job = person.ask(
+                        "POST",
+                        "/api/v1/jobs",
+                        Map.of("name", "Small house " + ++houses, "place", "", "region", "EU_230"))
+                .get("id")
+                .asString();
+        circuit = person.ask(
+                        "POST",
+                        "/api/v1/jobs/" + job + "/circuits",
+                        Map.of("label", "1", "ratingAmps", 10, "phase", "L1", "alternativelySupplied", false))
+                .get("id")
+                .asString();
         room = room("Hall");
     }
 
     public String room(String name) {
-        return person.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", name, "storey", "Ground floor")).get("id").asString();
+        return person.ask("POST", "/api/v1/jobs/" + job + "/rooms", Map.of("name", name, "storey", "Ground floor"))
+                .get("id")
+                .asString();
     }
 
     public String job() {
@@ -40,7 +51,7 @@ public final class SmallHouse {
     }
 
     public String box(String label) {
-        return box(label, survey -> { });
+        return box(label, survey -> {});
     }
 
     /** @param change what is different about its survey */
@@ -49,7 +60,10 @@ public final class SmallHouse {
     }
 
     public String boxIn(String room, String label, Consumer<ObjectNode> change) {
-        ObjectNode own = person.ask("GET", "/api/v1/boxes/" + person.demoBox("B-02") + "/survey", null).get("survey").deepCopy().asObject()
+        ObjectNode own = person.ask("GET", "/api/v1/boxes/" + person.demoBox("B-02") + "/survey", null)
+                .get("survey")
+                .deepCopy()
+                .asObject()
                 .put("label", label);
         own.get("gangs").forEach(gang -> gang.asObject().put("circuit", circuit));
         own.get("cables").forEach(cable -> {
@@ -58,7 +72,9 @@ public final class SmallHouse {
             }
         });
         change.accept(own);
-        String id = person.ask("POST", "/api/v1/rooms/" + room + "/boxes", Map.of("survey", own)).get("id").asString();
+        String id = person.ask("POST", "/api/v1/rooms/" + room + "/boxes", Map.of("survey", own))
+                .get("id")
+                .asString();
         boxes.add(id);
         return id;
     }
@@ -69,8 +85,15 @@ public final class SmallHouse {
 
     /** Picks a module for the first gang. */
     public JsonNode pick(String box, String module) {
-        return person.ask("PUT", "/api/v1/boxes/" + box + "/plan", Map.of("version", plan(box).get("version").asLong(), "picks", List.of(Map.of(
-                "moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP")))));
+        return person.ask(
+                "PUT",
+                "/api/v1/boxes/" + box + "/plan",
+                Map.of(
+                        "version",
+                        plan(box).get("version").asLong(),
+                        "picks",
+                        List.of(Map.of(
+                                "moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP")))));
     }
 
     /** Issues the plan of a box and works its run sheet through, every reading in the middle of its limits. */
@@ -81,7 +104,10 @@ public final class SmallHouse {
     /** @param opens boxes that the work opens */
     public void fitAt(String box, List<String> opens) {
         String at = "/api/v1/boxes/" + box;
-        person.ask("POST", at + "/plan/issue", Map.of("version", plan(box).get("version").asLong()));
+        person.ask(
+                "POST",
+                at + "/plan/issue",
+                Map.of("version", plan(box).get("version").asLong()));
         workThrough(person, box, opens);
     }
 
@@ -92,12 +118,27 @@ public final class SmallHouse {
         opens.forEach(person::photograph);
         while (!sheet.get("finished").asBoolean()) {
             String current = sheet.get("current").asString();
-            JsonNode step = sheet.get("steps").valueStream().filter(each -> each.get("id").asString().equals(current)).findFirst().orElseThrow();
-            List<String> confirmed = step.get("confirms").valueStream().map(confirm -> confirm.get("id").asString()).toList();
+            JsonNode step = sheet.get("steps")
+                    .valueStream()
+                    .filter(each -> each.get("id").asString().equals(current))
+                    .findFirst()
+                    .orElseThrow();
+            List<String> confirmed = step.get("confirms")
+                    .valueStream()
+                    .map(confirm -> confirm.get("id").asString())
+                    .toList();
             Map<String, Object> readings = new LinkedHashMap<>();
-            step.get("readings").forEach(reading -> readings.put(reading.get("id").asString(), reading.get("least").decimalValue().add(reading.get("most").decimalValue())
-                    .divide(BigDecimal.valueOf(2))));
-            sheet = person.ask("POST", at + "/run-sheet/entries", Map.of("stepId", current, "confirmed", confirmed, "readings", readings, "note", ""));
+            step.get("readings")
+                    .forEach(reading -> readings.put(
+                            reading.get("id").asString(),
+                            reading.get("least")
+                                    .decimalValue()
+                                    .add(reading.get("most").decimalValue())
+                                    .divide(BigDecimal.valueOf(2))));
+            sheet = person.ask(
+                    "POST",
+                    at + "/run-sheet/entries",
+                    Map.of("stepId", current, "confirmed", confirmed, "readings", readings, "note", ""));
         }
     }
 }

@@ -11,18 +11,26 @@ import tools.jackson.databind.node.ObjectNode;
 public final class Stair {
     public static final List<String> LABELS = List.of("B-10", "B-11", "B-12", "B-13");
 
-    private Stair() {
-    }
+    private Stair() {}
 
     /** Boxes first, then the cables between them. @return ids by label */
     public static Map<String, String> in(SmallHouse house, Person person) {
         Map<String, String> stair = new LinkedHashMap<>();
         Map<String, String> own = new LinkedHashMap<>();
         Map<String, ObjectNode> surveys = new LinkedHashMap<>();
-        String circuit = person.get("/api/v1/jobs/" + house.job()).ok().get("circuits").get(0).get("id").asString();
+        String circuit = person.get("/api/v1/jobs/" + house.job())
+                .ok()
+                .get("circuits")
+                .get(0)
+                .get("id")
+                .asString();
         LABELS.forEach(label -> {
             String demo = person.demoBox(label);
-            ObjectNode survey = person.get("/api/v1/boxes/" + demo + "/survey").ok().get("survey").deepCopy().asObject();
+            ObjectNode survey = person.get("/api/v1/boxes/" + demo + "/survey")
+                    .ok()
+                    .get("survey")
+                    .deepCopy()
+                    .asObject();
             surveys.put(label, survey);
             stair.put(label, house.box(label, copy -> {
                 copy.removeAll();
@@ -32,8 +40,14 @@ public final class Stair {
         });
         surveys.forEach((label, survey) -> {
             String box = stair.get(label);
-            long version = person.get("/api/v1/boxes/" + box + "/survey").ok().get("version").asLong();
-            person.put("/api/v1/boxes/" + box + "/survey", Map.of("version", version, "survey", inThisHouse(survey, circuit, own))).ok();
+            long version = person.get("/api/v1/boxes/" + box + "/survey")
+                    .ok()
+                    .get("version")
+                    .asLong();
+            person.put(
+                            "/api/v1/boxes/" + box + "/survey",
+                            Map.of("version", version, "survey", inThisHouse(survey, circuit, own)))
+                    .ok();
         });
         return stair;
     }
@@ -50,7 +64,8 @@ public final class Stair {
             if (!cable.hasNonNull("box")) {
                 cables.add(cable);
             } else if (boxes.containsKey(cable.get("box").asString())) {
-                cables.add(cable.asObject().put("box", boxes.get(cable.get("box").asString())));
+                cables.add(
+                        cable.asObject().put("box", boxes.get(cable.get("box").asString())));
             }
         });
         copy.putArray("cables").addAll(cables);

@@ -57,11 +57,15 @@ public final class TestDatabase {
         try {
             int port = freePort();
             Path root = root();
-            Process process = new ProcessBuilder("bash", root.resolve("scripts/db-ephemeral.sh").toString(),
-                    root.resolve(".run/test-db-" + port).toString(), String.valueOf(port))
-                    .redirectError(ProcessBuilder.Redirect.INHERIT).start();
-            BufferedReader output = new BufferedReader(
-                    new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+            Process process = new ProcessBuilder(
+                            "bash",
+                            root.resolve("scripts/db-ephemeral.sh").toString(),
+                            root.resolve(".run/test-db-" + port).toString(),
+                            String.valueOf(port))
+                    .redirectError(ProcessBuilder.Redirect.INHERIT)
+                    .start();
+            BufferedReader output =
+                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
             String line = output.readLine();
             if (!"READY".equals(line)) {
                 throw new IllegalStateException("The test database did not start: " + line);
@@ -92,8 +96,9 @@ public final class TestDatabase {
 
     /** The first value that a query of a test's own gives. */
     public String one(String sql) {
-        try (java.sql.Connection connection = java.sql.DriverManager.getConnection(url(), "clerk", "clerk-local-only"); java.sql.Statement statement = connection.createStatement();
-             java.sql.ResultSet rows = statement.executeQuery(sql)) {
+        try (java.sql.Connection connection = java.sql.DriverManager.getConnection(url(), "clerk", "clerk-local-only");
+                java.sql.Statement statement = connection.createStatement();
+                java.sql.ResultSet rows = statement.executeQuery(sql)) {
             return rows.next() ? String.valueOf(rows.getString(1)) : "";
         } catch (java.sql.SQLException e) {
             throw new IllegalStateException(sql, e);
@@ -125,16 +130,23 @@ public final class TestDatabase {
     }
 
     /**
-     * What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it leaves behind would keep an end.
+     * What a script says that has the functions of scripts/db.sh. Its output is a file: of a pipe a server that it
+     * leaves behind would keep an end.
      * What it complains of is kept apart: a machine without the locale that is asked for complains at every start of a shell.
      */
     private String script(String text, String... arguments) {
-        List<String> command = new ArrayList<>(List.of("bash", "-c", ". \"$0\"; " + text, root().resolve("scripts/db.sh").toString()));
+        List<String> command = new ArrayList<>(List.of(
+                "bash",
+                "-c",
+                ". \"$0\"; " + text,
+                root().resolve("scripts/db.sh").toString()));
         command.addAll(List.of(arguments));
         try {
             Path said = Files.createTempFile("script", ".out");
             Path complained = Files.createTempFile("script", ".err");
-            ProcessBuilder builder = new ProcessBuilder(command).redirectError(complained.toFile()).redirectOutput(said.toFile());
+            ProcessBuilder builder = new ProcessBuilder(command)
+                    .redirectError(complained.toFile())
+                    .redirectOutput(said.toFile());
             builder.environment().putAll(forScripts());
             Process process = builder.start();
             boolean ended = process.waitFor(SCRIPT_PATIENCE.toSeconds(), TimeUnit.SECONDS);
@@ -144,7 +156,8 @@ public final class TestDatabase {
             Files.delete(complained);
             if (!ended || process.exitValue() != 0) {
                 process.destroyForcibly();
-                throw new IllegalStateException(text + (ended ? ": " : " did not end within " + SCRIPT_PATIENCE + ": ") + words + complaints);
+                throw new IllegalStateException(
+                        text + (ended ? ": " : " did not end within " + SCRIPT_PATIENCE + ": ") + words + complaints);
             }
             return words;
         } catch (IOException e) {

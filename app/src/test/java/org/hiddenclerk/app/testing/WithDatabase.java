@@ -15,8 +15,13 @@ import org.springframework.test.context.ContextConfiguration;
 /** The whole application on a real MariaDB, asked through its web layer; the demo house is loaded. */
 @Target(ElementType.TYPE)
 @Retention(RetentionPolicy.RUNTIME)
-@SpringBootTest(properties = {"clerk.demo=true", "clerk.credential-keys=target/credential-keys-${surefire.forkNumber:1}", "clerk.network.hurry=400",
-        "clerk.network.patience-millis=1500"})
+@SpringBootTest(
+        properties = {
+            "clerk.demo=true",
+            "clerk.credential-keys=target/credential-keys-${surefire.forkNumber:1}",
+            "clerk.network.hurry=400",
+            "clerk.network.patience-millis=1500"
+        })
 @AutoConfigureMockMvc(print = MockMvcPrint.NONE)
 @ContextConfiguration(initializers = WithDatabase.Initializer.class)
 public @interface WithDatabase {
@@ -27,7 +32,8 @@ public @interface WithDatabase {
         public void initialize(ConfigurableApplicationContext context) {
             context.getBeanFactory().addBeanPostProcessor(new QueryCounting());
             context.getBeanFactory().addBeanPostProcessor(new HeldClock());
-            TestPropertyValues.of("spring.datasource.url=" + TestDatabase.get().url()).applyTo(context);
+            TestPropertyValues.of("spring.datasource.url=" + TestDatabase.get().url())
+                    .applyTo(context);
         }
     }
 }

@@ -25,12 +25,16 @@ class ApiDocumentTest {
     @Autowired
     private MockMvc mvc;
 
-    private final JsonMapper json = JsonMapper.builder().enable(SerializationFeature.INDENT_OUTPUT)
-            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS).build();
+    private final JsonMapper json = JsonMapper.builder()
+            .enable(SerializationFeature.INDENT_OUTPUT)
+            .enable(SerializationFeature.ORDER_MAP_ENTRIES_BY_KEYS)
+            .build();
 
     @Test
     void committedDocumentIsTheOneServed() throws Exception {
-        byte[] served = mvc.perform(get("/api/openapi").with(user("tarrow").roles("OWNER"))).andReturn().getResponse()
+        byte[] served = mvc.perform(get("/api/openapi").with(user("tarrow").roles("OWNER")))
+                .andReturn()
+                .getResponse()
                 .getContentAsByteArray();
         ObjectNode document = (ObjectNode) json.readTree(served);
         document.remove("servers");

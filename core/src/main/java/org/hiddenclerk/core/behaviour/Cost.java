@@ -35,8 +35,12 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
 
     /** Every state that a remote command can just have made. */
     private static List<State> commanded(Machine machine, State state) {
-        return machine.behaviour().movesSomething() ? Arrays.stream(Motion.values()).filter(motion -> motion != state.motion())
-                .map(motion -> State.of(state.contacts(), false, motion)).toList() : List.of(State.of(state.contacts(), !state.relay(), Motion.STOP));
+        return machine.behaviour().movesSomething()
+                ? Arrays.stream(Motion.values())
+                        .filter(motion -> motion != state.motion())
+                        .map(motion -> State.of(state.contacts(), false, motion))
+                        .toList()
+                : List.of(State.of(state.contacts(), !state.relay(), Motion.STOP));
     }
 
     /** The least number of hand actions after which a hand has changed something. */
@@ -46,7 +50,8 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
             List<State> next = new ArrayList<>();
             for (State state : reached) {
                 for (List<Event> action : handActions(machine, state)) {
-                    Machine.Step step = machine.run(state, action, action.get(action.size() - 1).atMs());
+                    Machine.Step step = machine.run(
+                            state, action, action.get(action.size() - 1).atMs());
                     if (step.outputs().stream().anyMatch(Cost::isChangeByHand)) {
                         return OptionalInt.of(actions);
                     }
@@ -59,19 +64,24 @@ public record Cost(OptionalInt handAfterRemote, OptionalInt remoteAfterHand) {
     }
 
     private static boolean isChangeByHand(Output output) {
-        return output instanceof Output.Relay relay && relay.cause() == Cause.HAND || output instanceof Output.Moves moves && moves.cause() == Cause.HAND;
+        return output instanceof Output.Relay relay && relay.cause() == Cause.HAND
+                || output instanceof Output.Moves moves && moves.cause() == Cause.HAND;
     }
 
     private static List<List<Event>> handActions(Machine machine, State state) {
         if (!machine.behaviour().hasContact()) {
-            return List.of(List.of(new Event(0, Event.Type.SUPPLY_LOST), new Event(machine.parameters().minimumBlinkMs(), Event.Type.SUPPLY_BACK)));
+            return List.of(List.of(
+                    new Event(0, Event.Type.SUPPLY_LOST),
+                    new Event(machine.parameters().minimumBlinkMs(), Event.Type.SUPPLY_BACK)));
         }
         List<List<Event>> actions = new ArrayList<>();
         for (int input = 1; input <= machine.inputs(); input++) {
             Contact stands = state.contacts().get(input - 1);
             Event change = change(stands.other(), input);
-            boolean press = machine.behaviour().tellsPresses() && !machine.parameters().isActive(stands);
-            actions.add(Stream.concat(Stream.of(change), press ? Stream.of(change(stands, input)) : Stream.empty()).toList());
+            boolean press =
+                    machine.behaviour().tellsPresses() && !machine.parameters().isActive(stands);
+            actions.add(Stream.concat(Stream.of(change), press ? Stream.of(change(stands, input)) : Stream.empty())
+                    .toList());
         }
         return actions;
     }

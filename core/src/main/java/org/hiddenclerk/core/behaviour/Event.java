@@ -9,7 +9,16 @@ package org.hiddenclerk.core.behaviour;
 public record Event(long atMs, Type deed, int input) {
     /** What happens. */
     public enum Type {
-        CLOSE, OPEN, REMOTE_ON, REMOTE_OFF, REMOTE_TOGGLE, REMOTE_UP, REMOTE_DOWN, REMOTE_STOP, SUPPLY_LOST, SUPPLY_BACK;
+        CLOSE,
+        OPEN,
+        REMOTE_ON,
+        REMOTE_OFF,
+        REMOTE_TOGGLE,
+        REMOTE_UP,
+        REMOTE_DOWN,
+        REMOTE_STOP,
+        SUPPLY_LOST,
+        SUPPLY_BACK;
 
         public boolean isContact() {
             return this == CLOSE || this == OPEN;

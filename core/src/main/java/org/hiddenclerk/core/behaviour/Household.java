@@ -56,7 +56,9 @@ public record Household(Want want, Optional<Want> other, RemoteUse remote, Map<S
 
     /** How often remote commands come. */
     public enum RemoteUse {
-        NEVER("never", 0), SOMETIMES("sometimes", 1), OFTEN("often", 3);
+        NEVER("never", 0),
+        SOMETIMES("sometimes", 1),
+        OFTEN("often", 3);
 
         private final String label;
         final int weight;
@@ -79,7 +81,13 @@ public record Household(Want want, Optional<Want> other, RemoteUse remote, Map<S
     int cost(Want school, ScenarioResult played) {
         int woken = played.occasion() == Scenario.NIGHT_CUT && played.leftOn() ? school.woken : 0;
         int left = played.occasion() == Scenario.CHILD && played.leftOn() ? school.leftOn : 0;
-        int once = weight(played.occasion()) * (played.hands() + school.wasted * played.wasted() + school.contradiction * played.contradictions() + 10 * played.failed()) + woken + left;
+        int once = weight(played.occasion())
+                        * (played.hands()
+                                + school.wasted * played.wasted()
+                                + school.contradiction * played.contradictions()
+                                + 10 * played.failed())
+                + woken
+                + left;
         return week.getOrDefault(played.occasion(), 1) * once;
     }
 }

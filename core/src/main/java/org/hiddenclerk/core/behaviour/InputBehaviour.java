@@ -3,7 +3,8 @@ package org.hiddenclerk.core.behaviour;
 import java.util.Optional;
 
 /**
- * How a switch input acts on the relay that it commands. Everything that differs from one behaviour to the next stands in its case here; words
+ * How a switch input acts on the relay that it commands. Everything that differs from one behaviour to the next
+ * stands in its case here; words
  * for people are exhaustive switches where they are said.
  */
 public enum InputBehaviour {
@@ -28,12 +29,15 @@ public enum InputBehaviour {
 
         @Override
         Optional<String> unsuited(Wall wall) {
-            return wall.kind() == Wall.Kind.PUSH ? Optional.of("a push button would light only while it is held") : super.unsuited(wall);
+            return wall.kind() == Wall.Kind.PUSH
+                    ? Optional.of("a push button would light only while it is held")
+                    : super.unsuited(wall);
         }
 
         @Override
         Adviser.PowerOnAdvice powerOn() {
-            return new Adviser.PowerOnAdvice(PowerOn.SWITCH, "switch and lamp agree again, whatever was commanded before");
+            return new Adviser.PowerOnAdvice(
+                    PowerOn.SWITCH, "switch and lamp agree again, whatever was commanded before");
         }
     },
     /** Every contact change toggles, whichever way. */
@@ -50,7 +54,9 @@ public enum InputBehaviour {
 
         @Override
         Optional<String> unsuited(Wall wall) {
-            return wall.kind() == Wall.Kind.PUSH ? Optional.of("press and release would change it twice") : super.unsuited(wall);
+            return wall.kind() == Wall.Kind.PUSH
+                    ? Optional.of("press and release would change it twice")
+                    : super.unsuited(wall);
         }
 
         @Override
@@ -151,7 +157,10 @@ public enum InputBehaviour {
 
         @Override
         Optional<String> unsuited(Wall wall) {
-            return super.unsuited(wall).or(() -> wall.kind() == Wall.Kind.ROCKER ? Optional.of("a rocker stays pressed: there is no short press") : Optional.empty());
+            return super.unsuited(wall)
+                    .or(() -> wall.kind() == Wall.Kind.ROCKER
+                            ? Optional.of("a rocker stays pressed: there is no short press")
+                            : Optional.empty());
         }
     },
     /** Two inputs command two interlocked channels; see {@link Reaction#DIRECTION}. */
@@ -208,7 +217,9 @@ public enum InputBehaviour {
 
         @Override
         Optional<String> unsuited(Wall wall) {
-            return wall.kind() == Wall.Kind.SUPPLY ? Optional.empty() : Optional.of("the switch does not sit in the way of the supply");
+            return wall.kind() == Wall.Kind.SUPPLY
+                    ? Optional.empty()
+                    : Optional.of("the switch does not sit in the way of the supply");
         }
 
         @Override
@@ -293,12 +304,16 @@ public enum InputBehaviour {
 
     /** The supply is there again after the module had fallen. @param before whether the relay was on when it went */
     void supplyBack(Tick instant, boolean before) {
-        instant.turn(switch (instant.parameters().powerOn()) {
-            case OFF -> false;
-            case ON -> true;
-            case LAST -> before;
-            case SWITCH -> instant.isClosedAsActive() != (isLedByPosition() && instant.parameters().inverted());
-        }, Cause.SUPPLY);
+        instant.turn(
+                switch (instant.parameters().powerOn()) {
+                    case OFF -> false;
+                    case ON -> true;
+                    case LAST -> before;
+                    case SWITCH ->
+                        instant.isClosedAsActive()
+                                != (isLedByPosition() && instant.parameters().inverted());
+                },
+                Cause.SUPPLY);
     }
 
     /** The supply was missing for too short a time for the module to fall. */
@@ -312,13 +327,17 @@ public enum InputBehaviour {
             case SUPPLY -> Optional.of("the switch sits in the way of the supply and is read by its blinks");
             case UP_DOWN -> Optional.of("two contacts command the two directions of one motor");
             case PUSH -> Optional.empty();
-            case ROCKER -> wall.ends() > 1 && !isReadWithoutUp() ? Optional.of("two change-overs read as one input have no up: every flip must count") : Optional.empty();
+            case ROCKER ->
+                wall.ends() > 1 && !isReadWithoutUp()
+                        ? Optional.of("two change-overs read as one input have no up: every flip must count")
+                        : Optional.empty();
         };
     }
 
     /** What the relay should be when the supply comes back, with the reason. Common practice, no source. */
     Adviser.PowerOnAdvice powerOn() {
-        return new Adviser.PowerOnAdvice(PowerOn.OFF, "a failure at night lights nothing; the next " + handsWord() + " does");
+        return new Adviser.PowerOnAdvice(
+                PowerOn.OFF, "a failure at night lights nothing; the next " + handsWord() + " does");
     }
 
     /** What happens to the commanded relay. */

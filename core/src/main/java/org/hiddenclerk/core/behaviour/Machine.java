@@ -31,11 +31,24 @@ public record Machine(InputBehaviour behaviour, Parameters parameters) {
      */
     public State start(List<Contact> contacts, boolean relay, Motion motion) {
         if (contacts.size() != inputs()) {
-            throw new IllegalArgumentException("The contacts (" + contacts.size() + ") must be as many as the inputs, " + inputs() + ".");
+            throw new IllegalArgumentException(
+                    "The contacts (" + contacts.size() + ") must be as many as the inputs, " + inputs() + ".");
         }
         State state = State.of(contacts, relay, motion);
-        return behaviour.endsByItself() && relay ? new State(state.contacts(), state.counted(), state.counting(), true, motion,
-                OptionalLong.of(parameters.runOnMs()), false, state.supply(), state.waiting(), state.upEnded(), state.downEnded()) : state;
+        return behaviour.endsByItself() && relay
+                ? new State(
+                        state.contacts(),
+                        state.counted(),
+                        state.counting(),
+                        true,
+                        motion,
+                        OptionalLong.of(parameters.runOnMs()),
+                        false,
+                        state.supply(),
+                        state.waiting(),
+                        state.upEnded(),
+                        state.downEnded())
+                : state;
     }
 
     /** The next instant at which something happens by itself. */

@@ -2,7 +2,9 @@ package org.hiddenclerk.core.behaviour;
 
 /** What two interlocked channels do to a blind; never both at once. */
 public enum Motion {
-    UP, DOWN, STOP;
+    UP,
+    DOWN,
+    STOP;
 
     /** The direction of the one active input; both or none is a stop. */
     public static Motion of(boolean up, boolean down) {

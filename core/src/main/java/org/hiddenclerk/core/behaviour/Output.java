@@ -5,17 +5,19 @@ public sealed interface Output {
     long atMs();
 
     /** The relay changed. */
-    record Relay(long atMs, boolean on, Cause cause) implements Output {
-    }
+    record Relay(long atMs, boolean on, Cause cause) implements Output {}
 
     /** The blind changed what it does. */
-    record Moves(long atMs, Motion motion, Cause cause) implements Output {
-    }
+    record Moves(long atMs, Motion motion, Cause cause) implements Output {}
 
     /** Told to links and rules. */
-    record Told(long atMs, Report report) implements Output {
-    }
+    record Told(long atMs, Report report) implements Output {}
 
     /** What may be told. */
-    enum Report { SHORT, LONG, ACTIVE, INACTIVE }
+    enum Report {
+        SHORT,
+        LONG,
+        ACTIVE,
+        INACTIVE
+    }
 }

@@ -16,16 +16,26 @@ import java.util.List;
  * @param holdUpMs       a longer one is a real loss
  * @param reversePauseMs between one direction and the other
  */
-public record Parameters(long debounceMs, Contact rest, boolean inverted, long holdMs, long runOnMs, boolean pressStops, long minimumBlinkMs, long holdUpMs,
-                         long reversePauseMs, PowerOn powerOn) {
-    public static final Parameters USUAL = new Parameters(30, Contact.OPEN, false, 500, 300_000, false, 20, 400, 500, PowerOn.OFF);
+public record Parameters(
+        long debounceMs,
+        Contact rest,
+        boolean inverted,
+        long holdMs,
+        long runOnMs,
+        boolean pressStops,
+        long minimumBlinkMs,
+        long holdUpMs,
+        long reversePauseMs,
+        PowerOn powerOn) {
+    public static final Parameters USUAL =
+            new Parameters(30, Contact.OPEN, false, 500, 300_000, false, 20, 400, 500, PowerOn.OFF);
 
     /** A value that cannot be, with what may be instead. */
-    public record Problem(String parameter, String found, String expected) {
-    }
+    public record Problem(String parameter, String found, String expected) {}
 
     /** What is wrong with values before they are put together. */
-    public static List<Problem> problems(long debounceMs, long holdMs, long runOnMs, long minimumBlinkMs, long holdUpMs, long reversePauseMs) {
+    public static List<Problem> problems(
+            long debounceMs, long holdMs, long runOnMs, long minimumBlinkMs, long holdUpMs, long reversePauseMs) {
         List<Problem> problems = new ArrayList<>();
         atLeast(problems, "debounceMs", debounceMs, 0);
         atLeast(problems, "holdMs", holdMs, 1);
@@ -34,7 +44,8 @@ public record Parameters(long debounceMs, Contact rest, boolean inverted, long h
         atLeast(problems, "holdUpMs", holdUpMs, 0);
         atLeast(problems, "reversePauseMs", reversePauseMs, 1);
         if (minimumBlinkMs > holdUpMs && holdUpMs >= 0) {
-            problems.add(new Problem("minimumBlinkMs", minimumBlinkMs + " ms", "not above the hold-up time, " + holdUpMs + " ms"));
+            problems.add(new Problem(
+                    "minimumBlinkMs", minimumBlinkMs + " ms", "not above the hold-up time, " + holdUpMs + " ms"));
         }
         return problems;
     }
@@ -46,21 +57,36 @@ public record Parameters(long debounceMs, Contact rest, boolean inverted, long h
     }
 
     public Parameters {
-        problems(debounceMs, holdMs, runOnMs, minimumBlinkMs, holdUpMs, reversePauseMs).stream().findFirst().ifPresent(problem -> {
-            throw new IllegalArgumentException("The parameter " + problem.parameter() + " (" + problem.found() + ") must be " + problem.expected() + ".");
-        });
+        problems(debounceMs, holdMs, runOnMs, minimumBlinkMs, holdUpMs, reversePauseMs).stream()
+                .findFirst()
+                .ifPresent(problem -> {
+                    throw new IllegalArgumentException("The parameter " + problem.parameter() + " (" + problem.found()
+                            + ") must be " + problem.expected() + ".");
+                });
     }
 
     public Parameters withPowerOn(PowerOn other) {
-        return new Parameters(debounceMs, rest, inverted, holdMs, runOnMs, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, other);
+        return new Parameters(
+                debounceMs,
+                rest,
+                inverted,
+                holdMs,
+                runOnMs,
+                pressStops,
+                minimumBlinkMs,
+                holdUpMs,
+                reversePauseMs,
+                other);
     }
 
     public Parameters withRunOn(long ms) {
-        return new Parameters(debounceMs, rest, inverted, holdMs, ms, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
+        return new Parameters(
+                debounceMs, rest, inverted, holdMs, ms, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
     }
 
     Parameters withoutDebounce() {
-        return new Parameters(0, rest, inverted, holdMs, runOnMs, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
+        return new Parameters(
+                0, rest, inverted, holdMs, runOnMs, pressStops, minimumBlinkMs, holdUpMs, reversePauseMs, powerOn);
     }
 
     boolean isActive(Contact contact) {

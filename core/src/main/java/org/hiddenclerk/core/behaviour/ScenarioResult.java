@@ -15,7 +15,16 @@ import java.util.List;
  * @param outputs        what the module did
  * @param untilMs        the end
  */
-public record ScenarioResult(Scenario occasion, int hands, int wasted, int contradictions, int failed, boolean leftOn, List<Event> events, List<Output> outputs, long untilMs) {
+public record ScenarioResult(
+        Scenario occasion,
+        int hands,
+        int wasted,
+        int contradictions,
+        int failed,
+        boolean leftOn,
+        List<Event> events,
+        List<Output> outputs,
+        long untilMs) {
     private static final long LOOK_MS = 1_000;
     private static final long PRESS_MS = 200;
     private static final long BLINK_MS = 60;
@@ -34,7 +43,11 @@ public record ScenarioResult(Scenario occasion, int hands, int wasted, int contr
     /** What it costs, in words. */
     public String words(Wall wall) {
         List<String> words = new ArrayList<>();
-        words.add(hands == 0 ? "nothing to do" : hands + " " + wall.kind().deed() + (hands == 1 ? "" : wall.kind().deed().endsWith("s") ? "es" : "s"));
+        words.add(
+                hands == 0
+                        ? "nothing to do"
+                        : hands + " " + wall.kind().deed()
+                                + (hands == 1 ? "" : wall.kind().deed().endsWith("s") ? "es" : "s"));
         if (wasted > 0) {
             words.add(wasted + " without effect");
         }
@@ -141,7 +154,8 @@ public record ScenarioResult(Scenario occasion, int hands, int wasted, int contr
 
         /** Runs everything anew: occasions are short. */
         private void advance() {
-            Machine.Step step = machine.run(machine.start(List.of(machine.parameters().rest()), false, Motion.STOP), events, now);
+            Machine.Step step =
+                    machine.run(machine.start(List.of(machine.parameters().rest()), false, Motion.STOP), events, now);
             state = step.state();
             outputs.clear();
             outputs.addAll(step.outputs());

@@ -19,8 +19,18 @@ import java.util.OptionalLong;
  * @param upEnded   when the motor last stopped going up, in case that was not long ago
  * @param downEnded the same for down
  */
-public record State(List<Contact> contacts, List<Contact> counted, List<Counting> counting, boolean relay, Motion motion, OptionalLong timerEnds, boolean pressed,
-                    Supply supply, Optional<Waiting> waiting, OptionalLong upEnded, OptionalLong downEnded) {
+public record State(
+        List<Contact> contacts,
+        List<Contact> counted,
+        List<Counting> counting,
+        boolean relay,
+        Motion motion,
+        OptionalLong timerEnds,
+        boolean pressed,
+        Supply supply,
+        Optional<Waiting> waiting,
+        OptionalLong upEnded,
+        OptionalLong downEnded) {
     public State {
         contacts = List.copyOf(contacts);
         counted = List.copyOf(counted);
@@ -28,12 +38,10 @@ public record State(List<Contact> contacts, List<Contact> counted, List<Counting
     }
 
     /** A change that counts at an instant unless it is taken back before. */
-    record Counting(int input, Contact to, long atMs) {
-    }
+    record Counting(int input, Contact to, long atMs) {}
 
     /** A direction that starts at an instant. */
-    record Waiting(Motion motion, long atMs, Cause cause) {
-    }
+    record Waiting(Motion motion, long atMs, Cause cause) {}
 
     /**
      * The supply of the module.
@@ -52,12 +60,34 @@ public record State(List<Contact> contacts, List<Contact> counted, List<Counting
 
     /** How a module with one input stands at first; use {@link Machine#start} where a timer may have to begin. */
     static State of(List<Contact> contacts, boolean relay, Motion motion) {
-        return new State(contacts, contacts, List.of(), relay, motion, OptionalLong.empty(), false, Supply.THERE, Optional.empty(), OptionalLong.empty(), OptionalLong.empty());
+        return new State(
+                contacts,
+                contacts,
+                List.of(),
+                relay,
+                motion,
+                OptionalLong.empty(),
+                false,
+                Supply.THERE,
+                Optional.empty(),
+                OptionalLong.empty(),
+                OptionalLong.empty());
     }
 
     /** The same after something else switched the output: a run-on that was going on has ended. */
     public State withRelay(boolean on) {
-        return new State(contacts, counted, counting, on, motion, pressed ? timerEnds : OptionalLong.empty(), pressed, supply, waiting, upEnded, downEnded);
+        return new State(
+                contacts,
+                counted,
+                counting,
+                on,
+                motion,
+                pressed ? timerEnds : OptionalLong.empty(),
+                pressed,
+                supply,
+                waiting,
+                upEnded,
+                downEnded);
     }
 
     /** The same with every contact counted where it stands, and no timer or pause running. */

@@ -43,7 +43,9 @@ final class Tick {
 
     Machine.Step run(List<Event> events) {
         events.stream().filter(event -> event.deed().isSupply()).forEach(this::supply);
-        if (!supply.fallen() && supply.lostAt().isPresent() && supply.lostAt().getAsLong() + parameters.holdUpMs() == now) {
+        if (!supply.fallen()
+                && supply.lostAt().isPresent()
+                && supply.lostAt().getAsLong() + parameters.holdUpMs() == now) {
             fall();
         }
         if (!supply.fallen()) {
@@ -54,7 +56,11 @@ final class Tick {
         if (!supply.fallen()) {
             events.stream().filter(event -> event.deed().isRemote()).forEach(event -> remote(event.deed()));
         }
-        return new Machine.Step(new State(contacts, counted, counting, relay, motion, timerEnds, pressed, supply, waiting, upEnded, downEnded), outputs);
+        return new Machine.Step(
+                new State(
+                        contacts, counted, counting, relay, motion, timerEnds, pressed, supply, waiting, upEnded,
+                        downEnded),
+                outputs);
     }
 
     private void supply(Event event) {
@@ -120,7 +126,8 @@ final class Tick {
 
     /** Changes that have stayed for long enough count, in the order they were made. */
     private void count() {
-        List<State.Counting> due = counting.stream().filter(change -> change.atMs() == now).toList();
+        List<State.Counting> due =
+                counting.stream().filter(change -> change.atMs() == now).toList();
         counting.removeAll(due);
         due.forEach(this::count);
     }
@@ -172,7 +179,7 @@ final class Tick {
     void react(InputBehaviour.Reaction reaction) {
         boolean inverted = behaviour.isLedByPosition() && parameters.inverted();
         switch (reaction) {
-            case NONE -> { }
+            case NONE -> {}
             case TOGGLE -> turn(!relay, Cause.HAND);
             case SWITCH_ON -> turn(!inverted, Cause.HAND);
             case SWITCH_OFF -> turn(inverted, Cause.HAND);
@@ -188,7 +195,8 @@ final class Tick {
             case REMOTE_ON -> behaviour.ordered(this, true);
             case REMOTE_OFF -> behaviour.ordered(this, false);
             case REMOTE_TOGGLE -> behaviour.ordered(this, !relay);
-            case CLOSE, OPEN, SUPPLY_LOST, SUPPLY_BACK -> throw new IllegalArgumentException(deed + " is no remote command.");
+            case CLOSE, OPEN, SUPPLY_LOST, SUPPLY_BACK ->
+                throw new IllegalArgumentException(deed + " is no remote command.");
         }
     }
 

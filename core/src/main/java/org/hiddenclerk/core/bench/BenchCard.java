@@ -17,11 +17,14 @@ public record BenchCard(List<Mark> marks, Facts facts) {
     }
 
     /** What becomes of a step. */
-    public enum Outcome { DONE, FAILED, SKIPPED }
+    public enum Outcome {
+        DONE,
+        FAILED,
+        SKIPPED
+    }
 
     /** A step that was tried. */
-    public record Mark(BenchStep step, Outcome outcome, String note) {
-    }
+    public record Mark(BenchStep step, Outcome outcome, String note) {}
 
     /**
      * What a step depends on.
@@ -33,7 +36,13 @@ public record BenchCard(List<Mark> marks, Facts facts) {
      * @param joinsHere whether its button can't be reached once it is in
      * @param unset     settings that are wanted otherwise than it was set, in words
      */
-    public record Facts(boolean needsCode, boolean hasCode, boolean isNamed, boolean hasPlace, boolean joinsHere, List<String> unset) {
+    public record Facts(
+            boolean needsCode,
+            boolean hasCode,
+            boolean isNamed,
+            boolean hasPlace,
+            boolean joinsHere,
+            List<String> unset) {
         public Facts {
             unset = List.copyOf(unset);
         }
@@ -41,14 +50,19 @@ public record BenchCard(List<Mark> marks, Facts facts) {
 
     /** The last outcome of a step; empty when it was not tried. */
     public Optional<Outcome> outcome(BenchStep step) {
-        return marks.stream().filter(mark -> mark.step() == step).map(Mark::outcome).reduce((earlier, later) -> later);
+        return marks.stream()
+                .filter(mark -> mark.step() == step)
+                .map(Mark::outcome)
+                .reduce((earlier, later) -> later);
     }
 
     /** Whether a step lies behind: done, left out with a reason, or neither asked of this module nor tried. */
     public boolean isBehind(BenchStep step) {
         boolean stands = step != BenchStep.SETTINGS || facts.unset().isEmpty();
-        return outcome(step).map(last -> last == Outcome.SKIPPED || last == Outcome.DONE && stands).orElse(step == BenchStep.CREDENTIAL && !facts.needsCode()
-                || step == BenchStep.JOIN && !facts.joinsHere());
+        return outcome(step)
+                .map(last -> last == Outcome.SKIPPED || last == Outcome.DONE && stands)
+                .orElse(step == BenchStep.CREDENTIAL && !facts.needsCode()
+                        || step == BenchStep.JOIN && !facts.joinsHere());
     }
 
     /** The first step that does not lie behind; empty for a module that is ready. */
@@ -62,15 +76,18 @@ public record BenchCard(List<Mark> marks, Facts facts) {
 
     /** Steps that failed and were not done since. */
     public List<BenchStep> failed() {
-        return Arrays.stream(BenchStep.values()).filter(step -> outcome(step).filter(o -> o == Outcome.FAILED).isPresent()).toList();
+        return Arrays.stream(BenchStep.values())
+                .filter(step -> outcome(step).filter(o -> o == Outcome.FAILED).isPresent())
+                .toList();
     }
 
     /** Why a mark is not taken, in words; empty when it is. */
     public Optional<String> refusal(Mark mark) {
         BenchStep step = mark.step();
         if (mark.outcome() == Outcome.SKIPPED) {
-            return !step.isSkippable() ? Optional.of(step.title() + " is never left out.") : mark.note().isBlank()
-                    ? Optional.of("A step is left out only with a reason.") : Optional.empty();
+            return !step.isSkippable()
+                    ? Optional.of(step.title() + " is never left out.")
+                    : mark.note().isBlank() ? Optional.of("A step is left out only with a reason.") : Optional.empty();
         }
         if (mark.outcome() == Outcome.FAILED) {
             return mark.note().isBlank() ? Optional.of("Say what went wrong.") : Optional.empty();
@@ -79,11 +96,19 @@ public record BenchCard(List<Mark> marks, Facts facts) {
             return Optional.of("Nothing can be done to a module without power: power it up first.");
         }
         return switch (step) {
-            case CREDENTIAL -> facts.hasCode() || !facts.needsCode() ? Optional.empty() : Optional.of("No code of this module is kept yet.");
+            case CREDENTIAL ->
+                facts.hasCode() || !facts.needsCode()
+                        ? Optional.empty()
+                        : Optional.of("No code of this module is kept yet.");
             case NAME -> facts.isNamed() ? Optional.empty() : Optional.of("It has no name yet: no box waits for it.");
-            case PACK -> open().isEmpty() ? facts.hasPlace() ? Optional.empty() : Optional.of("No box waits for a module of this kind.")
-                    : Optional.of("Not done yet: " + String.join(", ", open().values()) + ".");
-            case INPUTS -> isBehind(BenchStep.SETTINGS) ? Optional.empty() : Optional.of("Its inputs act by its settings: set it first, or leave that out with a reason.");
+            case PACK ->
+                open().isEmpty()
+                        ? facts.hasPlace() ? Optional.empty() : Optional.of("No box waits for a module of this kind.")
+                        : Optional.of("Not done yet: " + String.join(", ", open().values()) + ".");
+            case INPUTS ->
+                isBehind(BenchStep.SETTINGS)
+                        ? Optional.empty()
+                        : Optional.of("Its inputs act by its settings: set it first, or leave that out with a reason.");
             case POWER_UP, UPDATE, LABEL, CHANNELS, SETTINGS, JOIN -> Optional.empty();
         };
     }
@@ -91,8 +116,9 @@ public record BenchCard(List<Mark> marks, Facts facts) {
     /** What must lie behind before it is packed. */
     private Map<BenchStep, String> open() {
         Map<BenchStep, String> open = new EnumMap<>(BenchStep.class);
-        Arrays.stream(BenchStep.values()).filter(step -> step != BenchStep.PACK && !isBehind(step)).forEach(step ->
-                open.put(step, step.title().toLowerCase(java.util.Locale.ROOT)));
+        Arrays.stream(BenchStep.values())
+                .filter(step -> step != BenchStep.PACK && !isBehind(step))
+                .forEach(step -> open.put(step, step.title().toLowerCase(java.util.Locale.ROOT)));
         return open;
     }
 }

@@ -6,8 +6,7 @@ import org.hiddenclerk.core.credentials.CredentialKind;
 
 /** Which codes a module may join by, and whether one is asked for; common practice, no source. */
 public final class JoiningCodes {
-    private JoiningCodes() {
-    }
+    private JoiningCodes() {}
 
     /** Kinds of codes of a protocol, the usual one first. */
     public static List<CredentialKind> of(Protocol protocol) {
@@ -18,7 +17,10 @@ public final class JoiningCodes {
         };
     }
 
-    /** Whether a module is not ready without one, or a reason why it has none: where it has an account of its own with a broker it needs none. */
+    /**
+     * Whether a module is not ready without one, or a reason why it has none: where it has an account of its own
+     * with a broker it needs none.
+     */
     public static boolean areNeeded(Protocol protocol) {
         return switch (protocol) {
             case ZIGBEE, ZWAVE, WIFI -> true;

@@ -13,11 +13,12 @@ import org.hiddenclerk.core.quantity.Millimetres;
 public record Body(Millimetres length, Millimetres width, Millimetres thickness, Millimetres cornerRadius) {
     public Body {
         if (width.compareTo(length) > 0 || thickness.compareTo(width) > 0) {
-            throw new IllegalArgumentException("The sides (" + length + ", " + width + ", " + thickness
-                    + ") must come longest first.");
+            throw new IllegalArgumentException(
+                    "The sides (" + length + ", " + width + ", " + thickness + ") must come longest first.");
         }
         if (cornerRadius.times(2).compareTo(width) > 0) {
-            throw new IllegalArgumentException("The corner radius (" + cornerRadius + ") must be at most half of " + width + ".");
+            throw new IllegalArgumentException(
+                    "The corner radius (" + cornerRadius + ") must be at most half of " + width + ".");
         }
     }
 

@@ -23,17 +23,37 @@ import java.util.regex.Pattern;
  * @param endpoints       what it shows to the network
  * @param unstated        figures of the supply that are not stated, and for which a stand-in is used
  */
-public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contactPeakAmps, Optional<MeshRole> meshRole,
-                        OptionalDouble standbyWatts, boolean dims, List<PairingWay> pairing, List<Indicator> indicators,
-                        List<FirmwareLine> firmware, Optional<String> defaultFunction, List<Endpoint> endpoints,
-                        Set<Unstated> unstated) {
+public record DataSheet(
+        Optional<Temperatures> temperatures,
+        OptionalInt contactPeakAmps,
+        Optional<MeshRole> meshRole,
+        OptionalDouble standbyWatts,
+        boolean dims,
+        List<PairingWay> pairing,
+        List<Indicator> indicators,
+        List<FirmwareLine> firmware,
+        Optional<String> defaultFunction,
+        List<Endpoint> endpoints,
+        Set<Unstated> unstated) {
     /** Makers' words for waiting to be let in, and for being in. */
-    private static final Pattern SEARCHING = Pattern.compile("pair|search|looking|access point", Pattern.CASE_INSENSITIVE);
+    private static final Pattern SEARCHING =
+            Pattern.compile("pair|search|looking|access point", Pattern.CASE_INSENSITIVE);
+
     private static final Pattern JOINED = Pattern.compile("joined|connected", Pattern.CASE_INSENSITIVE);
 
     /** A module of which nothing more is known. */
-    public static final DataSheet EMPTY = new DataSheet(Optional.empty(), OptionalInt.empty(), Optional.empty(),
-            OptionalDouble.empty(), false, List.of(), List.of(), List.of(), Optional.empty(), List.of(), Set.of());
+    public static final DataSheet EMPTY = new DataSheet(
+            Optional.empty(),
+            OptionalInt.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
+            false,
+            List.of(),
+            List.of(),
+            List.of(),
+            Optional.empty(),
+            List.of(),
+            Set.of());
 
     public DataSheet {
         pairing = List.copyOf(pairing);
@@ -54,21 +74,27 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
     }
 
     private Optional<Indicator> shows(Pattern state) {
-        return indicators.stream().filter(indicator -> state.matcher(indicator.state()).find()).findFirst();
+        return indicators.stream()
+                .filter(indicator -> state.matcher(indicator.state()).find())
+                .findFirst();
     }
 
     /** Air around a module, in degrees Celsius. */
     public record Temperatures(int lowest, int highest) {
         public Temperatures {
             if (lowest > highest) {
-                throw new IllegalArgumentException("The lowest temperature (" + lowest + ") must not be above the highest ("
-                        + highest + ").");
+                throw new IllegalArgumentException(
+                        "The lowest temperature (" + lowest + ") must not be above the highest (" + highest + ").");
             }
         }
     }
 
     /** What a module does for others. */
-    public enum MeshRole { PASSES_ON, LISTENS_ONLY, NO_MESH }
+    public enum MeshRole {
+        PASSES_ON,
+        LISTENS_ONLY,
+        NO_MESH
+    }
 
     /**
      * A way into pairing.
@@ -76,12 +102,10 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
      * @param words     what a hand does
      * @param overAir   whether the module may be closed up behind its plate
      */
-    public record PairingWay(String words, boolean overAir) {
-    }
+    public record PairingWay(String words, boolean overAir) {}
 
     /** What the indicator shows in a state, both in words. */
-    public record Indicator(String state, String pattern) {
-    }
+    public record Indicator(String state, String pattern) {}
 
     /**
      * A line of firmware.
@@ -104,8 +128,7 @@ public record DataSheet(Optional<Temperatures> temperatures, OptionalInt contact
     }
 
     /** A part of a module as the network sees it. */
-    public record Endpoint(int number, String drives) {
-    }
+    public record Endpoint(int number, String drives) {}
 
     /** Figures of a supply that a maker may leave out. */
     public enum Unstated {

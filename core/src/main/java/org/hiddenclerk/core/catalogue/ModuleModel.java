@@ -29,12 +29,26 @@ import org.hiddenclerk.core.quantity.Amps;
  * @param blink       which breaks of its supply it counts, where that is stated
  * @param sheet       what else the maker states
  */
-public record ModuleModel(String code, String maker, String name, Protocol protocol, Purpose purpose,
-                          ModuleSupply supply, List<Channel> channels, List<Input> inputs,
-                          Set<InputBehaviour> behaviours, boolean interlocked, Optional<Amps> totalAmps,
-                          List<Terminal> terminals, Optional<Body> body, Set<String> markets, boolean metering,
-                          boolean worksWithoutInternet, OptionalInt priceCents, Optional<BlinkTiming> blink,
-                          DataSheet sheet) {
+public record ModuleModel(
+        String code,
+        String maker,
+        String name,
+        Protocol protocol,
+        Purpose purpose,
+        ModuleSupply supply,
+        List<Channel> channels,
+        List<Input> inputs,
+        Set<InputBehaviour> behaviours,
+        boolean interlocked,
+        Optional<Amps> totalAmps,
+        List<Terminal> terminals,
+        Optional<Body> body,
+        Set<String> markets,
+        boolean metering,
+        boolean worksWithoutInternet,
+        OptionalInt priceCents,
+        Optional<BlinkTiming> blink,
+        DataSheet sheet) {
     public ModuleModel {
         channels = List.copyOf(channels);
         inputs = List.copyOf(inputs);
@@ -48,8 +62,11 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
     }
 
     public Terminal terminal(String terminal) {
-        return terminals.stream().filter(t -> t.name().equals(terminal)).findFirst()
-                .orElseThrow(() -> new IllegalArgumentException("Module " + code + " has no terminal " + terminal + "."));
+        return terminals.stream()
+                .filter(t -> t.name().equals(terminal))
+                .findFirst()
+                .orElseThrow(
+                        () -> new IllegalArgumentException("Module " + code + " has no terminal " + terminal + "."));
     }
 
     /** The switch-side half of a split pair: no contact of its own. */
@@ -59,7 +76,9 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
 
     /** Whether others of its network may speak through it. */
     public boolean isRouter() {
-        return sheet.meshRole().filter(role -> role == DataSheet.MeshRole.PASSES_ON).isPresent();
+        return sheet.meshRole()
+                .filter(role -> role == DataSheet.MeshRole.PASSES_ON)
+                .isPresent();
     }
 
     /** Contacts that take from the module's own live; a volt-free contact does not. */
@@ -71,7 +90,8 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
     public String powering() {
         String careful = ", behind a residual-current device; fingers off the terminals.";
         if (isSender()) {
-            return "In the path of a lamp as it will be: live on " + supply.livePin() + ", the lamp behind " + supply.returnPin() + careful;
+            return "In the path of a lamp as it will be: live on " + supply.livePin() + ", the lamp behind "
+                    + supply.returnPin() + careful;
         }
         if (supply instanceof ModuleSupply.TwoWire twoWire) {
             return "It lives on what flows through a lamp: live on " + twoWire.livePin() + ", and a lamp of at least "
@@ -79,9 +99,11 @@ public record ModuleModel(String code, String maker, String name, Protocol proto
                     + " and the neutral. Never live and neutral on its two terminals; behind a residual-current device, fingers off.";
         }
         if (supply instanceof ModuleSupply.DirectCurrent direct) {
-            String most = direct.maxVolts().isPresent() ? " to " + Math.round(direct.maxVolts().getAsDouble()) : "";
-            return "From direct current of " + Math.round(direct.minVolts()) + most + "\u2009V: plus on " + direct.livePin() + ", minus on " + direct.returnPin()
-                    + ". No mains comes near it.";
+            String most = direct.maxVolts().isPresent()
+                    ? " to " + Math.round(direct.maxVolts().getAsDouble())
+                    : "";
+            return "From direct current of " + Math.round(direct.minVolts()) + most + "\u2009V: plus on "
+                    + direct.livePin() + ", minus on " + direct.returnPin() + ". No mains comes near it.";
         }
         return "Live on " + supply.livePin() + " and neutral on " + supply.returnPin() + careful;
     }

@@ -2,7 +2,10 @@ package org.hiddenclerk.core.catalogue;
 
 /** How a module talks. */
 public enum Protocol {
-    ZIGBEE("Zigbee"), ZWAVE("Z-Wave"), WIFI("Wi-Fi"), MQTT_WIFI("MQTT over Wi-Fi");
+    ZIGBEE("Zigbee"),
+    ZWAVE("Z-Wave"),
+    WIFI("Wi-Fi"),
+    MQTT_WIFI("MQTT over Wi-Fi");
 
     private final String label;
 

@@ -15,7 +15,8 @@ import org.hiddenclerk.core.quantity.Millimetres;
 public record Terminal(String name, int takes, Optional<BigDecimal> maxMm2, Optional<Millimetres> lead) {
     public Terminal {
         if (takes < 1) {
-            throw new IllegalArgumentException("Terminal " + name + " must take at least 1 conductor, not " + takes + ".");
+            throw new IllegalArgumentException(
+                    "Terminal " + name + " must take at least 1 conductor, not " + takes + ".");
         }
     }
 

@@ -28,7 +28,9 @@ public final class Board {
             Map<String, Integer> ownTerminals = new LinkedHashMap<>();
             for (SeenCore core : box.cores()) {
                 numbers.put(core.id(), cores.size());
-                String end = core.at().isAlone() ? "end " + cores.size() : core.at().kind() + " " + core.at().name();
+                String end = core.at().isAlone()
+                        ? "end " + cores.size()
+                        : core.at().kind() + " " + core.at().name();
                 cableOf.add(cables.computeIfAbsent(b + " " + core.cable(), c -> cables.size()));
                 nodeOf.add(node(b, end));
                 boxOf.add(b);
@@ -38,8 +40,11 @@ public final class Board {
             if (box.isOperable()) {
                 int at = b;
                 operable.add(b);
-                box.mechanism().get().terminals().forEach(terminal ->
-                        ownTerminals.put(terminal, node(at, Termination.Kind.TERMINAL + " " + terminal)));
+                box.mechanism()
+                        .get()
+                        .terminals()
+                        .forEach(terminal ->
+                                ownTerminals.put(terminal, node(at, Termination.Kind.TERMINAL + " " + terminal)));
             }
             coresIn.add(List.copyOf(own));
             terminals.add(ownTerminals);

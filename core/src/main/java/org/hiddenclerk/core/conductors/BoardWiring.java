@@ -19,8 +19,10 @@ final class BoardWiring {
 
     /** Names of its circuits in the order of their first box. */
     String topology() {
-        return clusters.stream().flatMap(cluster -> cluster.circuits().stream())
-                .sorted(Comparator.comparing(circuit -> circuit.boxes().get(0))).map(Topology::topology)
+        return clusters.stream()
+                .flatMap(cluster -> cluster.circuits().stream())
+                .sorted(Comparator.comparing(circuit -> circuit.boxes().get(0)))
+                .map(Topology::topology)
                 .collect(Collectors.joining("+"));
     }
 
@@ -89,7 +91,9 @@ final class BoardWiring {
     BitSet broken(List<Reading.Answered> readings) {
         BitSet broken = new BitSet();
         for (int i = 0; i < readings.size(); i++) {
-            broken.set(i, !foretells(readings.get(i).reading()).allows(readings.get(i).value()));
+            broken.set(
+                    i,
+                    !foretells(readings.get(i).reading()).allows(readings.get(i).value()));
         }
         return broken;
     }

@@ -14,8 +14,7 @@ import java.util.stream.Stream;
  */
 record Boards(List<Board> ways, Set<Between> between) {
     /** Both ends of one wire, as cores of the boards that have it. */
-    record Between(String one, String other) {
-    }
+    record Between(String one, String other) {}
 
     Boards {
         if (ways.isEmpty()) {
@@ -36,7 +35,10 @@ record Boards(List<Board> ways, Set<Between> between) {
 
     /** Cores of cables, in the order of the first board. */
     List<SeenCore> cores() {
-        Set<String> ends = between.stream().flatMap(b -> Stream.of(b.one(), b.other())).collect(Collectors.toSet());
-        return first().cores().stream().filter(core -> !ends.contains(core.id())).toList();
+        Set<String> ends =
+                between.stream().flatMap(b -> Stream.of(b.one(), b.other())).collect(Collectors.toSet());
+        return first().cores().stream()
+                .filter(core -> !ends.contains(core.id()))
+                .toList();
     }
 }

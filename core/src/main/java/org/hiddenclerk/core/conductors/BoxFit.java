@@ -31,10 +31,15 @@ final class BoxFit {
             apart &= !seen.isEarth() || at.kind() != Termination.Kind.TERMINAL;
             if (!seen.isEarth()) {
                 switch (at.kind()) {
-                    case TERMINAL -> terminals.computeIfAbsent(at.name(), n -> new ArrayList<>()).add(core);
-                    case JOINT -> joints.computeIfAbsent(at.name(), n -> new ArrayList<>()).add(core);
+                    case TERMINAL ->
+                        terminals
+                                .computeIfAbsent(at.name(), n -> new ArrayList<>())
+                                .add(core);
+                    case JOINT ->
+                        joints.computeIfAbsent(at.name(), n -> new ArrayList<>())
+                                .add(core);
                     case LOOSE -> loose.add(core);
-                    case CAPPED -> { }
+                    case CAPPED -> {}
                 }
             }
         }
@@ -53,23 +58,38 @@ final class BoxFit {
         }
         int[] coreOf = new int[slotCount];
         Arrays.fill(coreOf, -1);
-        place(new ArrayList<>(groups.entrySet()), 0, new ArrayList<>(joints.keySet()), new ArrayList<>(loose),
-                new ArrayList<>(terminals.keySet()), coreOf, ways);
+        place(
+                new ArrayList<>(groups.entrySet()),
+                0,
+                new ArrayList<>(joints.keySet()),
+                new ArrayList<>(loose),
+                new ArrayList<>(terminals.keySet()),
+                coreOf,
+                ways);
         return ways;
     }
 
     /** Counts alone rule most sketches out. */
     private boolean mayFit(Map<String, List<Integer>> groups) {
-        int seen = terminals.values().stream().mapToInt(List::size).sum() + joints.values().stream().mapToInt(List::size).sum();
+        int seen = terminals.values().stream().mapToInt(List::size).sum()
+                + joints.values().stream().mapToInt(List::size).sum();
         int wanted = 0;
         for (Map.Entry<String, List<Integer>> group : groups.entrySet()) {
-            wanted += group.getKey().startsWith(EndRequirement.CAPPED) ? 0 : group.getValue().size();
+            wanted += group.getKey().startsWith(EndRequirement.CAPPED)
+                    ? 0
+                    : group.getValue().size();
         }
         return board.boxes().get(box).removed() ? seen <= wanted && wanted <= seen + loose.size() : seen == wanted;
     }
 
-    private void place(List<Map.Entry<String, List<Integer>>> groups, int at, List<String> freeJoints, List<Integer> freeLoose,
-                       List<String> freeTerminals, int[] coreOf, List<int[]> ways) {
+    private void place(
+            List<Map.Entry<String, List<Integer>>> groups,
+            int at,
+            List<String> freeJoints,
+            List<Integer> freeLoose,
+            List<String> freeTerminals,
+            int[] coreOf,
+            List<int[]> ways) {
         if (at == groups.size()) {
             if (freeJoints.isEmpty() && freeTerminals.isEmpty()) {
                 ways.add(coreOf.clone());
@@ -88,21 +108,32 @@ final class BoxFit {
         if (!joint && freeTerminals.contains(name) && terminals.get(name).size() == slots.size()) {
             List<String> rest = new ArrayList<>(freeTerminals);
             rest.remove(name);
-            permuted(terminals.get(name), slots, coreOf, () ->
-                    place(groups, at + 1, freeJoints, freeLoose, rest, coreOf, ways));
+            permuted(
+                    terminals.get(name),
+                    slots,
+                    coreOf,
+                    () -> place(groups, at + 1, freeJoints, freeLoose, rest, coreOf, ways));
         }
         if (joint || removed || name.startsWith("lamp:")) {
             for (String candidate : freeJoints) {
                 if (joints.get(candidate).size() == slots.size()) {
                     List<String> rest = new ArrayList<>(freeJoints);
                     rest.remove(candidate);
-                    permuted(joints.get(candidate), slots, coreOf, () ->
-                            place(groups, at + 1, rest, freeLoose, freeTerminals, coreOf, ways));
+                    permuted(
+                            joints.get(candidate),
+                            slots,
+                            coreOf,
+                            () -> place(groups, at + 1, rest, freeLoose, freeTerminals, coreOf, ways));
                 }
             }
         }
         if (removed && !joint) {
-            hung(slots, 0, freeLoose, coreOf, left -> place(groups, at + 1, freeJoints, left, freeTerminals, coreOf, ways));
+            hung(
+                    slots,
+                    0,
+                    freeLoose,
+                    coreOf,
+                    left -> place(groups, at + 1, freeJoints, left, freeTerminals, coreOf, ways));
         }
     }
 
@@ -124,8 +155,8 @@ final class BoxFit {
     }
 
     /** Cores of a terminal that is gone hang free. */
-    private static void hung(List<Integer> slots, int at, List<Integer> loose, int[] coreOf,
-                             Consumer<List<Integer>> then) {
+    private static void hung(
+            List<Integer> slots, int at, List<Integer> loose, int[] coreOf, Consumer<List<Integer>> then) {
         if (at == slots.size()) {
             then.accept(loose);
             return;

@@ -75,16 +75,21 @@ final class Circuits {
         }
         for (int a : open) {
             for (int b : open) {
-                if (a < b && board.boxes().get(a).mayBe(Mechanism.TWO_WAY) && board.boxes().get(b).mayBe(Mechanism.TWO_WAY)) {
-                    List<Integer> middles = new ArrayList<>(open.stream().filter(c -> c != a && c != b
-                            && board.boxes().get(c).mayBe(Mechanism.INTERMEDIATE)).toList());
+                if (a < b
+                        && board.boxes().get(a).mayBe(Mechanism.TWO_WAY)
+                        && board.boxes().get(b).mayBe(Mechanism.TWO_WAY)) {
+                    List<Integer> middles = new ArrayList<>(open.stream()
+                            .filter(c ->
+                                    c != a && c != b && board.boxes().get(c).mayBe(Mechanism.INTERMEDIATE))
+                            .toList());
                     between(List.of(a), middles, b, box, use);
                 }
             }
         }
     }
 
-    private static void between(List<Integer> so, List<Integer> middles, int last, int box, Consumer<List<Integer>> use) {
+    private static void between(
+            List<Integer> so, List<Integer> middles, int last, int box, Consumer<List<Integer>> use) {
         List<Integer> chain = new ArrayList<>(so);
         chain.add(last);
         if (chain.contains(box)) {
@@ -118,8 +123,11 @@ final class Circuits {
     }
 
     private boolean shareAWallBox(List<Integer> one, List<Integer> other) {
-        return one.stream().map(box -> board.boxes().get(box).wallBox()).flatMap(Optional::stream)
-                .anyMatch(wall -> other.stream().anyMatch(box -> board.boxes().get(box).wallBox().equals(Optional.of(wall))));
+        return one.stream()
+                .map(box -> board.boxes().get(box).wallBox())
+                .flatMap(Optional::stream)
+                .anyMatch(wall -> other.stream()
+                        .anyMatch(box -> board.boxes().get(box).wallBox().equals(Optional.of(wall))));
     }
 
     private static boolean loops(int[] parent, int from) {
@@ -146,7 +154,8 @@ final class Circuits {
     private void clusters(List<List<Integer>> chains, int[] parent, int lampOf, Consumer<List<List<Hypothesis>>> use) {
         Map<Integer, List<Integer>> byRoot = new TreeMap<>();
         for (int circuit = 0; circuit < chains.size(); circuit++) {
-            byRoot.computeIfAbsent(root(circuit, parent), r -> new ArrayList<>()).add(circuit);
+            byRoot.computeIfAbsent(root(circuit, parent), r -> new ArrayList<>())
+                    .add(circuit);
         }
         List<List<Hypothesis>> each = new ArrayList<>();
         for (List<Integer> members : byRoot.values()) {
@@ -169,7 +178,8 @@ final class Circuits {
 
     private List<Hypothesis> cluster(List<Integer> members, List<List<Integer>> chains, int[] parent, int lampOf) {
         StringBuilder key = new StringBuilder();
-        members.forEach(m -> key.append(chains.get(m)).append(parent[m] < 0 ? "" : chains.get(parent[m]))
+        members.forEach(m -> key.append(chains.get(m))
+                .append(parent[m] < 0 ? "" : chains.get(parent[m]))
                 .append(m == lampOf ? "lamp" : ""));
         List<Hypothesis> known = fits.get(key.toString());
         if (known == null) {
@@ -180,8 +190,14 @@ final class Circuits {
         return known;
     }
 
-    private void choose(List<Integer> members, int at, Map<Integer, Topology> chosen, List<List<Integer>> chains, int[] parent,
-                        int lampOf, List<Hypothesis> found) {
+    private void choose(
+            List<Integer> members,
+            int at,
+            Map<Integer, Topology> chosen,
+            List<List<Integer>> chains,
+            int[] parent,
+            int lampOf,
+            List<Hypothesis> found) {
         if (at == members.size()) {
             fitted(members, chosen, parent, lampOf, found);
             return;
@@ -199,16 +215,24 @@ final class Circuits {
 
     /** Kinds of circuits that a jumper may feed or be taken from. */
     private static boolean mayShare(Topology sketch) {
-        return sketch.topology().equals("ONE_WAY_FEED_AT_SWITCH") || sketch.topology().matches("TWO_WAY_FEED_[AB]_LAMP_[AB].*");
+        return sketch.topology().equals("ONE_WAY_FEED_AT_SWITCH")
+                || sketch.topology().matches("TWO_WAY_FEED_[AB]_LAMP_[AB].*");
     }
 
     private List<Topology> sketchesOf(List<Integer> chain) {
-        return sketches.computeIfAbsent(chain, c -> c.size() == 1
-                ? Sketches.oneWay(c.get(0), board.boxes().get(c.get(0)).mechanism().equals(Optional.of(Mechanism.TWO_WAY))
-                ? List.of("L1", "L2") : List.of("L1")) : Sketches.changeOver(c));
+        return sketches.computeIfAbsent(
+                chain,
+                c -> c.size() == 1
+                        ? Sketches.oneWay(
+                                c.get(0),
+                                board.boxes().get(c.get(0)).mechanism().equals(Optional.of(Mechanism.TWO_WAY))
+                                        ? List.of("L1", "L2")
+                                        : List.of("L1"))
+                        : Sketches.changeOver(c));
     }
 
-    private void fitted(List<Integer> members, Map<Integer, Topology> chosen, int[] parent, int lampOf, List<Hypothesis> found) {
+    private void fitted(
+            List<Integer> members, Map<Integer, Topology> chosen, int[] parent, int lampOf, List<Hypothesis> found) {
         List<Topology> circuits = new ArrayList<>();
         List<Topology.Wire> jumpers = new ArrayList<>();
         Map<Integer, Integer> lampBox = new HashMap<>();
@@ -221,11 +245,19 @@ final class Circuits {
                 }
                 jumpers.add(new Topology.Wire(ConductorRole.PERMANENT_LIVE, feeding.feed(), sketch.feed()));
                 if (sketch.neutral()) {
-                    jumpers.add(new Topology.Wire(ConductorRole.NEUTRAL, new EndRequirement(feeding.feed().place(), EndRequirement.NEUTRALS),
+                    jumpers.add(new Topology.Wire(
+                            ConductorRole.NEUTRAL,
+                            new EndRequirement(feeding.feed().place(), EndRequirement.NEUTRALS),
                             new EndRequirement(sketch.feed().place(), EndRequirement.NEUTRALS)));
                 }
-                sketch = new Topology(sketch.topology(), sketch.boxes(), sketch.feed(), sketch.neutral(), sketch.wires().stream()
-                        .filter(wire -> wire.from().place() != EndRequirement.SUPPLY).toList());
+                sketch = new Topology(
+                        sketch.topology(),
+                        sketch.boxes(),
+                        sketch.feed(),
+                        sketch.neutral(),
+                        sketch.wires().stream()
+                                .filter(wire -> wire.from().place() != EndRequirement.SUPPLY)
+                                .toList());
             }
             if (member == lampOf) {
                 lampBox.put(circuits.size(), lampPlace);
@@ -236,21 +268,32 @@ final class Circuits {
     }
 
     private boolean inOneWallBox(EndRequirement one, EndRequirement other) {
-        return one.isBox() && other.isBox() && board.boxes().get(one.place()).wallBox().isPresent()
-                && board.boxes().get(one.place()).wallBox().equals(board.boxes().get(other.place()).wallBox());
+        return one.isBox()
+                && other.isBox()
+                && board.boxes().get(one.place()).wallBox().isPresent()
+                && board.boxes()
+                        .get(one.place())
+                        .wallBox()
+                        .equals(board.boxes().get(other.place()).wallBox());
     }
 
     private List<Integer> cappedIn(List<Topology> circuits) {
         List<Integer> capped = new ArrayList<>();
         circuits.stream().flatMap(circuit -> circuit.boxes().stream()).forEach(box -> board.coresIn(box).stream()
-                .filter(core -> board.cores().get(core).at().kind() == Termination.Kind.CAPPED && !board.cores().get(core).isEarth())
+                .filter(core -> board.cores().get(core).at().kind() == Termination.Kind.CAPPED
+                        && !board.cores().get(core).isEarth())
                 .forEach(capped::add));
         return Collections.unmodifiableList(capped);
     }
 
     /** A capped core is spare, or a neutral that the circuit does not use here. */
-    private void withCapped(List<Topology> circuits, List<Integer> capped, int at, Map<Integer, Integer> lampBox,
-                            List<Topology.Wire> jumpers, List<Hypothesis> found) {
+    private void withCapped(
+            List<Topology> circuits,
+            List<Integer> capped,
+            int at,
+            Map<Integer, Integer> lampBox,
+            List<Topology.Wire> jumpers,
+            List<Hypothesis> found) {
         if (at == capped.size()) {
             spend();
             found.addAll(fit.fits(circuits, jumpers, lampBox));
@@ -284,7 +327,8 @@ final class Circuits {
                 if (there) {
                     ways.add(List.of(neutral(joint, end)));
                 } else {
-                    ways.add(List.of(neutral(EndRequirement.supply(ConductorRole.NEUTRAL), joint), neutral(joint, end)));
+                    ways.add(
+                            List.of(neutral(EndRequirement.supply(ConductorRole.NEUTRAL), joint), neutral(joint, end)));
                     ways.add(List.of(neutral(EndRequirement.lamp(EndRequirement.LAMP_N), joint), neutral(joint, end)));
                 }
             }

@@ -27,7 +27,8 @@ final class ClusterFit {
     List<Hypothesis> fits(List<Topology> circuits, List<Topology.Wire> jumpers, Map<Integer, Integer> lampBoxOf) {
         List<PlacedWire> wires = new ArrayList<>();
         for (int circuit = 0; circuit < circuits.size(); circuit++) {
-            OptionalInt lampBox = lampBoxOf.containsKey(circuit) ? OptionalInt.of(lampBoxOf.get(circuit)) : OptionalInt.empty();
+            OptionalInt lampBox =
+                    lampBoxOf.containsKey(circuit) ? OptionalInt.of(lampBoxOf.get(circuit)) : OptionalInt.empty();
             List<Topology.Wire> own = new ArrayList<>(circuits.get(circuit).wires());
             lampBox.ifPresent(box -> own.addAll(seenAtLamp(own)));
             for (Topology.Wire wire : own) {
@@ -57,11 +58,16 @@ final class ClusterFit {
     private static List<Topology.Wire> seenAtLamp(List<Topology.Wire> own) {
         List<Topology.Wire> more = new ArrayList<>();
         if (own.stream().anyMatch(wire -> wire.from().equals(EndRequirement.lamp(EndRequirement.LAMP_LIVE)))) {
-            more.add(new Topology.Wire(ConductorRole.PERMANENT_LIVE, EndRequirement.supply(ConductorRole.PERMANENT_LIVE),
+            more.add(new Topology.Wire(
+                    ConductorRole.PERMANENT_LIVE,
+                    EndRequirement.supply(ConductorRole.PERMANENT_LIVE),
                     EndRequirement.lamp(EndRequirement.LAMP_LIVE)));
         }
         if (own.stream().noneMatch(wire -> wire.to().equals(EndRequirement.lamp(EndRequirement.LAMP_N)))) {
-            more.add(new Topology.Wire(ConductorRole.NEUTRAL, EndRequirement.supply(ConductorRole.NEUTRAL), EndRequirement.lamp(EndRequirement.LAMP_N)));
+            more.add(new Topology.Wire(
+                    ConductorRole.NEUTRAL,
+                    EndRequirement.supply(ConductorRole.NEUTRAL),
+                    EndRequirement.lamp(EndRequirement.LAMP_N)));
         }
         return more;
     }
@@ -73,7 +79,9 @@ final class ClusterFit {
         }
 
         private static EndRequirement placed(EndRequirement spot, OptionalInt lampBox) {
-            return spot.place() == EndRequirement.LAMP && lampBox.isPresent() ? new EndRequirement(lampBox.getAsInt(), spot.group()) : spot;
+            return spot.place() == EndRequirement.LAMP && lampBox.isPresent()
+                    ? new EndRequirement(lampBox.getAsInt(), spot.group())
+                    : spot;
         }
 
         EndRequirement end(int which) {
@@ -112,8 +120,14 @@ final class ClusterFit {
         return true;
     }
 
-    private void combine(List<Integer> boxes, int at, Map<Integer, List<int[]>> ways, List<PlacedWire> wires, int[] coreOf,
-                         List<Topology> circuits, List<Hypothesis> fits) {
+    private void combine(
+            List<Integer> boxes,
+            int at,
+            Map<Integer, List<int[]>> ways,
+            List<PlacedWire> wires,
+            int[] coreOf,
+            List<Topology> circuits,
+            List<Hypothesis> fits) {
         if (at == boxes.size()) {
             Map<Integer, Integer> mates = mates(wires, coreOf);
             if (mates != null) {

@@ -7,8 +7,7 @@ import java.util.Set;
 
 /** Smallest sets of readings that no wiring satisfies. */
 final class Contradictions {
-    private Contradictions() {
-    }
+    private Contradictions() {}
 
     /**
      * A set cannot hold together when every wiring breaks one of it: the smallest hitting sets of what the wirings break.
@@ -23,7 +22,8 @@ final class Contradictions {
         return found;
     }
 
-    private static void choose(int readings, int size, int from, List<Integer> so, Set<BitSet> broken, List<List<Integer>> found) {
+    private static void choose(
+            int readings, int size, int from, List<Integer> so, Set<BitSet> broken, List<List<Integer>> found) {
         if (so.size() == size) {
             if (broken.stream().allMatch(b -> so.stream().anyMatch(b::get))) {
                 found.add(List.copyOf(so));

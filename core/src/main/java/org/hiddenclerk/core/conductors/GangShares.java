@@ -64,7 +64,9 @@ final class GangShares {
     private void link() {
         Set<Integer> reached = new TreeSet<>();
         for (Jumper jumper : box.jumpers()) {
-            if (jumper.from() instanceof End.AtMechanism from && jumper.to() instanceof End.AtMechanism to && from.gang() != to.gang()
+            if (jumper.from() instanceof End.AtMechanism from
+                    && jumper.to() instanceof End.AtMechanism to
+                    && from.gang() != to.gang()
                     && !(reached.contains(from.gang()) && reached.contains(to.gang()))) {
                 links.add(new int[] {from.gang(), to.gang()});
                 reached.add(from.gang());
@@ -100,7 +102,9 @@ final class GangShares {
             return Set.of(own.iterator().next());
         }
         Set<Integer> beside = new TreeSet<>();
-        core.cable().cores().forEach(other -> gangsAt(other.end()).stream().findFirst().ifPresent(beside::add));
+        core.cable()
+                .cores()
+                .forEach(other -> gangsAt(other.end()).stream().findFirst().ifPresent(beside::add));
         if (isEarth(core)) {
             return Set.of(beside.isEmpty() ? gangs.get(0) : beside.iterator().next());
         }
@@ -108,7 +112,8 @@ final class GangShares {
     }
 
     private static boolean isEarth(Box.CableCore core) {
-        return new SeenCore("", "", core.core().colour().words(), new Termination(Termination.Kind.LOOSE, "")).isEarth();
+        return new SeenCore("", "", core.core().colour().words(), new Termination(Termination.Kind.LOOSE, ""))
+                .isEarth();
     }
 
     /** Gangs that have a terminal in a place: that of the terminal itself first. */
@@ -130,12 +135,17 @@ final class GangShares {
         gangs.forEach(gang -> cores.put(gang, new ArrayList<>()));
         for (Box.CableCore core : box.cores()) {
             int gang = gangOf.get(core.key());
-            cores.get(gang).add(new SeenCore(SurveyedBoard.coreId(id, core.key()), core.cable().name(), core.core().colour().words(),
-                    place(core.core().end(), gang)));
+            cores.get(gang)
+                    .add(new SeenCore(
+                            SurveyedBoard.coreId(id, core.key()),
+                            core.cable().name(),
+                            core.core().colour().words(),
+                            place(core.core().end(), gang)));
         }
         shared(gangOf, cores);
-        return gangs.stream().map(gang -> new OpenedBox(entry(id, gang, gangs.size()), mechanisms.get(gang), false,
-                cores.get(gang))).toList();
+        return gangs.stream()
+                .map(gang -> new OpenedBox(entry(id, gang, gangs.size()), mechanisms.get(gang), false, cores.get(gang)))
+                .toList();
     }
 
     /** Gives every place that several gangs have a part in a wire from one to the next. */
@@ -157,7 +167,8 @@ final class GangShares {
             if (members.size() > 1 && !earth && !alone) {
                 for (int[] pair : tree(members)) {
                     number++;
-                    between.add(new Boards.Between(wire(cores, pair[0], some, number), wire(cores, pair[1], some, number)));
+                    between.add(
+                            new Boards.Between(wire(cores, pair[0], some, number), wire(cores, pair[1], some, number)));
                 }
             }
         }
@@ -171,7 +182,9 @@ final class GangShares {
 
     /** Pairs that join the gangs: along the pieces of wire that were found, else one after the other. */
     private List<int[]> tree(Set<Integer> members) {
-        List<int[]> found = links.stream().filter(l -> members.contains(l[0]) && members.contains(l[1])).toList();
+        List<int[]> found = links.stream()
+                .filter(l -> members.contains(l[0]) && members.contains(l[1]))
+                .toList();
         if (found.size() == members.size() - 1) {
             return found;
         }
@@ -197,8 +210,12 @@ final class GangShares {
                 return new Termination(Termination.Kind.TERMINAL, pole.terminal());
             }
         }
-        long cores = box.cores().stream().filter(core -> all.contains(core.core().end())).count();
+        long cores = box.cores().stream()
+                .filter(core -> all.contains(core.core().end()))
+                .count();
         boolean elsewhere = all.stream().anyMatch(other -> other instanceof End.AtMechanism);
-        return cores < 2 && !elsewhere ? new Termination(Termination.Kind.CAPPED, "") : new Termination(Termination.Kind.JOINT, all.iterator().next().key());
+        return cores < 2 && !elsewhere
+                ? new Termination(Termination.Kind.CAPPED, "")
+                : new Termination(Termination.Kind.JOINT, all.iterator().next().key());
     }
 }

@@ -15,7 +15,8 @@ import org.jspecify.annotations.Nullable;
 final class Hypothesis {
     /** What a wiring says of a reading. */
     enum Answer {
-        TRUE, FALSE,
+        TRUE,
+        FALSE,
         /** It depends on conductors that the wiring says nothing about. */
         EITHER;
 
@@ -40,6 +41,7 @@ final class Hypothesis {
     private final int[] slotOf;
     /** Node by slot. */
     private final int[] nodes;
+
     private final int live;
     private final int neutral;
     private final int nodeCount;
@@ -47,7 +49,12 @@ final class Hypothesis {
     /** Joined nodes by position bits; made when first asked for. */
     private final @Nullable Sets[] joined;
 
-    Hypothesis(Board board, List<Topology> circuits, List<ClusterFit.PlacedWire> wires, int[] coreOf, Map<Integer, Integer> mates) {
+    Hypothesis(
+            Board board,
+            List<Topology> circuits,
+            List<ClusterFit.PlacedWire> wires,
+            int[] coreOf,
+            Map<Integer, Integer> mates) {
         this.board = board;
         this.circuits = circuits;
         this.wires = wires;
@@ -64,7 +71,8 @@ final class Hypothesis {
         for (int slot = 0; slot < coreOf.length; slot++) {
             ClusterFit.PlacedWire wire = wires.get(slot / 2);
             EndRequirement spot = wire.end(slot % 2);
-            isLamp[slot] = spot.group().equals(EndRequirement.LAMP_L) || spot.group().equals(EndRequirement.LAMP_N);
+            isLamp[slot] =
+                    spot.group().equals(EndRequirement.LAMP_L) || spot.group().equals(EndRequirement.LAMP_N);
             if (coreOf[slot] >= 0) {
                 nodes[slot] = board.nodeOf(coreOf[slot]);
                 slotOf[coreOf[slot]] = slot;
@@ -72,7 +80,8 @@ final class Hypothesis {
             } else if (spot.place() == EndRequirement.SUPPLY) {
                 nodes[slot] = wire.role() == ConductorRole.NEUTRAL ? neutral : live;
             } else {
-                nodes[slot] = elsewhere.computeIfAbsent(wire.circuit() + spot.group(), g -> neutral + 1 + elsewhere.size());
+                nodes[slot] =
+                        elsewhere.computeIfAbsent(wire.circuit() + spot.group(), g -> neutral + 1 + elsewhere.size());
             }
             if (spot.isBox()) {
                 rest(spot.place());
@@ -95,7 +104,8 @@ final class Hypothesis {
     }
 
     /** Role of a core; null when it is of another circuit. */
-    @Nullable ConductorRole roleOf(int core) {
+    @Nullable
+    ConductorRole roleOf(int core) {
         return roles[core];
     }
 
@@ -121,10 +131,13 @@ final class Hypothesis {
     private int lampNode(int box) {
         int circuit = NONE;
         for (int slot = 0; slot < nodes.length && circuit == NONE; slot++) {
-            circuit = wires.get(slot / 2).end(slot % 2).place() == box ? wires.get(slot / 2).circuit() : NONE;
+            circuit = wires.get(slot / 2).end(slot % 2).place() == box
+                    ? wires.get(slot / 2).circuit()
+                    : NONE;
         }
         for (int slot = 0; slot < nodes.length; slot++) {
-            if (wires.get(slot / 2).circuit() == circuit && wires.get(slot / 2).end(slot % 2).group().equals(EndRequirement.LAMP_L)) {
+            if (wires.get(slot / 2).circuit() == circuit
+                    && wires.get(slot / 2).end(slot % 2).group().equals(EndRequirement.LAMP_L)) {
                 return nodes[slot];
             }
         }
@@ -199,7 +212,8 @@ final class Hypothesis {
         List<Integer> operable = board.operable();
         for (int i = 0; i < operable.size(); i++) {
             int box = operable.get(i);
-            for (Mechanism.Contact contact : board.boxes().get(box).mechanism().orElseThrow().contacts(positions >> i & 1)) {
+            for (Mechanism.Contact contact :
+                    board.boxes().get(box).mechanism().orElseThrow().contacts(positions >> i & 1)) {
                 sets.join(board.terminal(box, contact.from()), board.terminal(box, contact.to()));
             }
         }
@@ -213,7 +227,8 @@ final class Hypothesis {
     /** Earths and spares: which goes where is not told, but they never meet anything else. */
     private Answer leftOver(int first, int second) {
         boolean alike = slotOf[first] == slotOf[second]
-                && board.cores().get(first).isEarth() == board.cores().get(second).isEarth();
+                && board.cores().get(first).isEarth()
+                        == board.cores().get(second).isEarth();
         if (!alike) {
             return Answer.FALSE;
         }

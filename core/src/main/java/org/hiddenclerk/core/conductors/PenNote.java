@@ -5,5 +5,4 @@ package org.hiddenclerk.core.conductors;
  *
  * @param where the core, and how the switches stood
  */
-public record PenNote(Reading.Live where, boolean beeped) {
-}
+public record PenNote(Reading.Live where, boolean beeped) {}

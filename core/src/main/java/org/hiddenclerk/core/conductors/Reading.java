@@ -13,8 +13,7 @@ public sealed interface Reading {
     }
 
     /** Two cores freed, everything dead: are they joined by conductors and joints alone? */
-    record Continuous(String first, String second) implements Reading {
-    }
+    record Continuous(String first, String second) implements Reading {}
 
     /** A core freed, breaker on: does a tester from a proved live to it light? */
     record Returns(String core, Map<String, Integer> with) implements Reading {
@@ -40,6 +39,5 @@ public sealed interface Reading {
     }
 
     /** A reading with what was read. */
-    record Answered(Reading reading, boolean value) {
-    }
+    record Answered(Reading reading, boolean value) {}
 }

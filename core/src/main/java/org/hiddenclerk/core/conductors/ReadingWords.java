@@ -10,8 +10,9 @@ import org.hiddenclerk.core.job.Box;
 /** Readings in the words of the hand that makes them. */
 public final class ReadingWords {
     private static final String DEAD = "Isolate, prove dead, free both ends. Nobody else is at the boxes.";
-    private static final String LIVE = "A live test is for a competent person: prove the tester first, keep the cores apart, "
-            + "nobody else at the switch. A non-contact pen will not do.";
+    private static final String LIVE =
+            "A live test is for a competent person: prove the tester first, keep the cores apart, "
+                    + "nobody else at the switch. A non-contact pen will not do.";
 
     private final SurveyedBoard surveyed;
     private final Map<String, Box> boxes;
@@ -36,32 +37,44 @@ public final class ReadingWords {
 
     /** A kind of circuit. */
     public static String topology(String code) {
-        return code.toLowerCase(Locale.ROOT).replace('_', ' ').replace("+", " and ")
-                .replace("lamp a", "lamp at A").replace("lamp b", "lamp at B").replace("feed a ", "feed at A, ")
+        return code.toLowerCase(Locale.ROOT)
+                .replace('_', ' ')
+                .replace("+", " and ")
+                .replace("lamp a", "lamp at A")
+                .replace("lamp b", "lamp at B")
+                .replace("feed a ", "feed at A, ")
                 .replace("feed b ", "feed at B, ");
     }
 
     /** A core of the board. */
     public String core(String id) {
-        SeenCore core = surveyed.board().cores().get(surveyed.board().numberOf(id).orElseThrow());
-        return core.colour() + " of " + core.cable() + " in " + boxes.get(id.substring(0, id.indexOf('/'))).label();
+        SeenCore core =
+                surveyed.board().cores().get(surveyed.board().numberOf(id).orElseThrow());
+        return core.colour() + " of " + core.cable() + " in "
+                + boxes.get(id.substring(0, id.indexOf('/'))).label();
     }
 
     /** A switch by its box, and by its own name where the box has several. */
     public String switchName(OpenedBox opened) {
         SurveyedBoard.Entry entry = surveyed.entry(opened.id());
         Box box = boxes.get(entry.box());
-        return box.gangs().size() < 2 ? box.label() : box.label() + ", " + box.gang(entry.gang()).name();
+        return box.gangs().size() < 2
+                ? box.label()
+                : box.label() + ", " + box.gang(entry.gang()).name();
     }
 
     private String positions(Map<String, Integer> with) {
-        return surveyed.board().boxes().stream().filter(OpenedBox::isOperable)
-                .map(box -> switchName(box) + " at " + with.get(box.id())).collect(Collectors.joining(", "));
+        return surveyed.board().boxes().stream()
+                .filter(OpenedBox::isOperable)
+                .map(box -> switchName(box) + " at " + with.get(box.id()))
+                .collect(Collectors.joining(", "));
     }
 
     private String lampOf(Reading.Lamp lamp) {
         Box box = boxes.get(surveyed.entry(lamp.box()).box());
-        return box.gangs().size() < 2 ? "the lamp" : "the lamp of " + box.gang(surveyed.entry(lamp.box()).gang()).name();
+        return box.gangs().size() < 2
+                ? "the lamp"
+                : "the lamp of " + box.gang(surveyed.entry(lamp.box()).gang()).name();
     }
 
     /** A reading that was made. */
@@ -73,7 +86,8 @@ public final class ReadingWords {
             return core(live.core()) + (value ? " is live, " : " is not live, ") + positions(live.with());
         }
         if (reading instanceof Reading.Returns returns) {
-            return core(returns.core()) + (value ? ", freed, lights the tester from live, " : ", freed, does not light the tester, ")
+            return core(returns.core())
+                    + (value ? ", freed, lights the tester from live, " : ", freed, does not light the tester, ")
                     + positions(returns.with());
         }
         Reading.Lamp lamp = (Reading.Lamp) reading;
@@ -83,7 +97,8 @@ public final class ReadingWords {
 
     /** A weak note. */
     public String noted(PenNote note) {
-        return "The pen " + (note.beeped() ? "beeps at " : "is silent at ") + core(note.where().core()) + ", " + positions(note.where().with());
+        return "The pen " + (note.beeped() ? "beeps at " : "is silent at ")
+                + core(note.where().core()) + ", " + positions(note.where().with());
     }
 
     /** A reading to be made. */
@@ -115,7 +130,11 @@ public final class ReadingWords {
 
     /** The wiring that comes nearest, and what speaks against it. */
     public String nearest(Traced.Nearest nearest, List<Reading.Answered> readings) {
-        return "Nearest is " + topology(nearest.possibility().topology()) + ". Against it: " + nearest.broken().stream()
-                .map(i -> done(readings.get(i).reading(), readings.get(i).value())).collect(Collectors.joining("; ")) + ".";
+        return "Nearest is " + topology(nearest.possibility().topology()) + ". Against it: "
+                + nearest.broken().stream()
+                        .map(i ->
+                                done(readings.get(i).reading(), readings.get(i).value()))
+                        .collect(Collectors.joining("; "))
+                + ".";
     }
 }

@@ -21,8 +21,7 @@ final class Sketches {
 
     private final List<Topology> found = new ArrayList<>();
 
-    private Sketches() {
-    }
+    private Sketches() {}
 
     /**
      * Circuits with one switch.
@@ -42,7 +41,11 @@ final class Sketches {
                     neutralThrough(List.of(box), neutral, wires);
                     sketches.add("ONE_WAY_FEED_AT_SWITCH", List.of(box), live, neutral, wires);
                 }
-                sketches.add("ONE_WAY_SWITCH_LOOP", List.of(box), EndRequirement.lamp(EndRequirement.LAMP_LIVE), false,
+                sketches.add(
+                        "ONE_WAY_SWITCH_LOOP",
+                        List.of(box),
+                        EndRequirement.lamp(EndRequirement.LAMP_LIVE),
+                        false,
                         List.of(fromLamp(live), toLamp(lamp)));
             }
         }
@@ -86,13 +89,23 @@ final class Sketches {
         for (boolean liveAtNear : new boolean[] {true, false}) {
             ConductorRole third = liveAtNear ? SWITCHED_LIVE : PERMANENT_LIVE;
             List<Wire> wires = new ArrayList<>(travellers);
-            through(way, new EndRequirement(near, liveAtNear ? EndRequirement.THIRD : EndRequirement.FEED), common(way.get(way.size() - 1)), EndRequirement.THIRD, third,
+            through(
+                    way,
+                    new EndRequirement(near, liveAtNear ? EndRequirement.THIRD : EndRequirement.FEED),
+                    common(way.get(way.size() - 1)),
+                    EndRequirement.THIRD,
+                    third,
                     wires);
             EndRequirement feed = liveAtNear ? common(near) : new EndRequirement(near, EndRequirement.FEED);
             wires.add(toLamp(liveAtNear ? new EndRequirement(near, EndRequirement.THIRD) : common(near)));
             List<Wire> atLamp = new ArrayList<>(wires);
             atLamp.add(fromLamp(feed));
-            add(named("TWO_WAY_FEED_AT_LAMP", chain), way, EndRequirement.lamp(EndRequirement.LAMP_LIVE), false, atLamp);
+            add(
+                    named("TWO_WAY_FEED_AT_LAMP", chain),
+                    way,
+                    EndRequirement.lamp(EndRequirement.LAMP_LIVE),
+                    false,
+                    atLamp);
             wires.add(new Wire(PERMANENT_LIVE, EndRequirement.supply(PERMANENT_LIVE), feed));
             for (boolean neutral : new boolean[] {true, false}) {
                 List<Wire> all = new ArrayList<>(wires);
@@ -117,7 +130,12 @@ final class Sketches {
                 }
                 wires.add(fromLamp(common(chain.get(liveAtFirst ? 0 : last))));
                 wires.add(toLamp(common(chain.get(liveAtFirst ? last : 0))));
-                add(named("TWO_WAY_FEED_AT_LAMP", chain), chain, EndRequirement.lamp(EndRequirement.LAMP_LIVE), false, wires);
+                add(
+                        named("TWO_WAY_FEED_AT_LAMP", chain),
+                        chain,
+                        EndRequirement.lamp(EndRequirement.LAMP_LIVE),
+                        false,
+                        wires);
             });
         }
     }
@@ -132,17 +150,25 @@ final class Sketches {
                         List<Wire> wires = new ArrayList<>();
                         wires.add(new Wire(STRAP, common(a), common(b)));
                         for (int t = 0; t < 2; t++) {
-                            wires.add(new Wire(TRAVELLER, new EndRequirement(a, throwOf(true, t, crossed)),
+                            wires.add(new Wire(
+                                    TRAVELLER,
+                                    new EndRequirement(a, throwOf(true, t, crossed)),
                                     new EndRequirement(b, throwOf(false, t, crossed))));
                         }
                         wires.add(toLamp(lamp));
                         List<Wire> atLamp = new ArrayList<>(wires);
                         atLamp.add(fromLamp(feed));
-                        add("THREE_STRAPPER", List.of(a, b), EndRequirement.lamp(EndRequirement.LAMP_LIVE), false, atLamp);
+                        add(
+                                "THREE_STRAPPER",
+                                List.of(a, b),
+                                EndRequirement.lamp(EndRequirement.LAMP_LIVE),
+                                false,
+                                atLamp);
                         wires.add(new Wire(PERMANENT_LIVE, EndRequirement.supply(PERMANENT_LIVE), feed));
                         for (boolean neutral : new boolean[] {true, false}) {
                             List<Wire> all = new ArrayList<>(wires);
-                            neutralThrough(feedBox == lampBox ? List.of(feedBox) : List.of(feedBox, lampBox), neutral, all);
+                            neutralThrough(
+                                    feedBox == lampBox ? List.of(feedBox) : List.of(feedBox, lampBox), neutral, all);
                             add("THREE_STRAPPER", List.of(a, b), feed, neutral, all);
                         }
                     }
@@ -180,8 +206,12 @@ final class Sketches {
                     String[] near = link == 0 ? new String[] {"L1", "L2"} : SIDES[1 - (turned >> link - 1 & 1)];
                     String[] far = link == links - 1 ? new String[] {"L1", "L2"} : SIDES[turned >> link & 1];
                     int cross = crossed >> link & 1;
-                    ends.add(new EndRequirement[] {new EndRequirement(chain.get(link), near[0]), new EndRequirement(chain.get(link), near[1]),
-                            new EndRequirement(chain.get(link + 1), far[cross]), new EndRequirement(chain.get(link + 1), far[1 - cross])});
+                    ends.add(new EndRequirement[] {
+                        new EndRequirement(chain.get(link), near[0]),
+                        new EndRequirement(chain.get(link), near[1]),
+                        new EndRequirement(chain.get(link + 1), far[cross]),
+                        new EndRequirement(chain.get(link + 1), far[1 - cross])
+                    });
                 }
                 use.accept(ends);
             }
@@ -189,7 +219,13 @@ final class Sketches {
     }
 
     /** A conductor from the first box to the last, through a joint in every box between. */
-    private static void through(List<Integer> way, EndRequirement from, EndRequirement to, String joint, ConductorRole role, List<Wire> wires) {
+    private static void through(
+            List<Integer> way,
+            EndRequirement from,
+            EndRequirement to,
+            String joint,
+            ConductorRole role,
+            List<Wire> wires) {
         EndRequirement at = from;
         for (int i = 1; i < way.size() - 1; i++) {
             EndRequirement middle = new EndRequirement(way.get(i), joint);
@@ -204,12 +240,21 @@ final class Sketches {
         if (!neutral) {
             return;
         }
-        wires.add(new Wire(NEUTRAL, EndRequirement.supply(NEUTRAL), new EndRequirement(way.get(0), EndRequirement.NEUTRALS)));
+        wires.add(new Wire(
+                NEUTRAL, EndRequirement.supply(NEUTRAL), new EndRequirement(way.get(0), EndRequirement.NEUTRALS)));
         if (way.size() > 1) {
-            through(way, new EndRequirement(way.get(0), EndRequirement.NEUTRALS), new EndRequirement(way.get(way.size() - 1), EndRequirement.NEUTRALS), EndRequirement.NEUTRALS,
-                    NEUTRAL, wires);
+            through(
+                    way,
+                    new EndRequirement(way.get(0), EndRequirement.NEUTRALS),
+                    new EndRequirement(way.get(way.size() - 1), EndRequirement.NEUTRALS),
+                    EndRequirement.NEUTRALS,
+                    NEUTRAL,
+                    wires);
         }
-        wires.add(new Wire(NEUTRAL, new EndRequirement(way.get(way.size() - 1), EndRequirement.NEUTRALS), EndRequirement.lamp(EndRequirement.LAMP_N)));
+        wires.add(new Wire(
+                NEUTRAL,
+                new EndRequirement(way.get(way.size() - 1), EndRequirement.NEUTRALS),
+                EndRequirement.lamp(EndRequirement.LAMP_N)));
     }
 
     private static EndRequirement common(int box) {

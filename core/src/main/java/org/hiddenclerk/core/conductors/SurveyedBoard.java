@@ -32,8 +32,7 @@ public final class SurveyedBoard {
      *
      * @param gang its number; 0 for a lamp place
      */
-    public record Entry(String box, int gang) {
-    }
+    public record Entry(String box, int gang) {}
 
     private SurveyedBoard(Map<String, Box> surveyed) {
         this.surveyed = surveyed;
@@ -79,7 +78,8 @@ public final class SurveyedBoard {
 
     /** Whether a core was surveyed, rather than put between gangs to show that they share something. */
     public boolean isSurveyed(SeenCore core) {
-        return between.stream().noneMatch(b -> b.one().equals(core.id()) || b.other().equals(core.id()));
+        return between.stream()
+                .noneMatch(b -> b.one().equals(core.id()) || b.other().equals(core.id()));
     }
 
     /** Identity of a core on the board. */
@@ -91,7 +91,9 @@ public final class SurveyedBoard {
     public Box.CableCore surveyedCore(SeenCore core) {
         int slash = core.id().indexOf('/');
         return surveyed.get(core.id().substring(0, slash)).cores().stream()
-                .filter(c -> c.key().equals(core.id().substring(slash + 1))).findFirst().orElseThrow();
+                .filter(c -> c.key().equals(core.id().substring(slash + 1)))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** What a traced role is in a survey. */
@@ -107,14 +109,16 @@ public final class SurveyedBoard {
     }
 
     private void add(String id, Box box) {
-        boolean lampPlace = box.gangs().isEmpty() && box.kind() != BoxKind.JUNCTION
+        boolean lampPlace = box.gangs().isEmpty()
+                && box.kind() != BoxKind.JUNCTION
                 && box.loads().stream().filter(load -> load.hangsHere()).count() == 1;
         if (lampPlace) {
             addLampPlace(id, box);
             return;
         }
         if (box.gangs().isEmpty()) {
-            obstacles.add(box.label() + " has no switch and no lamp. Boxes with switches, and one lamp place, are traced.");
+            obstacles.add(
+                    box.label() + " has no switch and no lamp. Boxes with switches, and one lamp place, are traced.");
             return;
         }
         Map<Integer, Optional<Mechanism>> mechanisms = new LinkedHashMap<>();
@@ -149,10 +153,17 @@ public final class SurveyedBoard {
         }
         entries.put(id, new Entry(id, 0));
         Map<End, Set<End>> joined = GangShares.joinedPlaces(box);
-        List<SeenCore> cores = box.cores().stream().map(core -> new SeenCore(coreId(id, core.key()), core.cable().name(),
-                core.core().colour().words(), atLamp(box, core.core().end(), joined.get(core.core().end())))).toList();
+        List<SeenCore> cores = box.cores().stream()
+                .map(core -> new SeenCore(
+                        coreId(id, core.key()),
+                        core.cable().name(),
+                        core.core().colour().words(),
+                        atLamp(box, core.core().end(), joined.get(core.core().end()))))
+                .toList();
         OpenedBox lamp = new OpenedBox(id, Optional.empty(), false, cores);
-        ways = ways.stream().map(before -> Stream.concat(before.stream(), Stream.of(lamp)).toList()).toList();
+        ways = ways.stream()
+                .map(before -> Stream.concat(before.stream(), Stream.of(lamp)).toList())
+                .toList();
     }
 
     private static Optional<Mechanism> mechanism(Gang gang) {
@@ -177,7 +188,12 @@ public final class SurveyedBoard {
                 return new Termination(Termination.Kind.TERMINAL, "lamp:" + pole.terminal());
             }
         }
-        long cores = box.cores().stream().filter(core -> joined.contains(core.core().end())).count();
-        return cores < 2 && !(end instanceof End.AtLoad) ? new Termination(Termination.Kind.CAPPED, "") : new Termination(Termination.Kind.JOINT, joined.iterator().next().key());
+        long cores = box.cores().stream()
+                .filter(core -> joined.contains(core.core().end()))
+                .count();
+        return cores < 2 && !(end instanceof End.AtLoad)
+                ? new Termination(Termination.Kind.CAPPED, "")
+                : new Termination(
+                        Termination.Kind.JOINT, joined.iterator().next().key());
     }
 }

@@ -9,7 +9,12 @@ public record Termination(Kind kind, String name) {
     private static final String JOINT = "joint:";
 
     /** Kinds of ends. */
-    public enum Kind { TERMINAL, JOINT, LOOSE, CAPPED }
+    public enum Kind {
+        TERMINAL,
+        JOINT,
+        LOOSE,
+        CAPPED
+    }
 
     /** Reads {@code COM}, {@code lamp:L}, {@code joint:1}, {@code loose} or {@code capped}. */
     public static Termination read(String text) {

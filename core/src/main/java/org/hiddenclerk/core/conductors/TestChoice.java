@@ -21,6 +21,7 @@ final class TestChoice {
     private final List<SeenCore> cores;
     /** Boxes that some wiring takes to belong together. */
     private final Sets circuitOf;
+
     private final Set<Integer> touched = new HashSet<>();
 
     TestChoice(Boards boards, List<Reading.Answered> readings, Collection<List<BoardWiring>> entries) {
@@ -40,7 +41,10 @@ final class TestChoice {
         for (int gang = 0; gang < board.boxes().size(); gang++) {
             for (int other = 0; other < gang; other++) {
                 if (board.boxes().get(gang).wallBox().isPresent()
-                        && board.boxes().get(gang).wallBox().equals(board.boxes().get(other).wallBox())) {
+                        && board.boxes()
+                                .get(gang)
+                                .wallBox()
+                                .equals(board.boxes().get(other).wallBox())) {
                     circuitOf.join(gang, other);
                 }
             }
@@ -48,8 +52,8 @@ final class TestChoice {
     }
 
     Optional<Traced.NextTest> best() {
-        Comparator<Traced.NextTest> order = Comparator
-                .comparingInt((Traced.NextTest test) -> Math.max(test.leavesIfTrue(), test.leavesIfFalse()))
+        Comparator<Traced.NextTest> order = Comparator.comparingInt(
+                        (Traced.NextTest test) -> Math.max(test.leavesIfTrue(), test.leavesIfFalse()))
                 .thenComparingInt(test -> test.leavesIfTrue() + test.leavesIfFalse())
                 .thenComparing(test -> !test.reading().isDead())
                 .thenComparingLong(test -> newBoxes(test.reading()))
@@ -81,7 +85,8 @@ final class TestChoice {
 
     /** Halves what remains, nothing on both sides, and dead or in no new box: no later kind of reading can come before it. */
     private boolean isAsGoodAsCanBe(Traced.NextTest test) {
-        return (test.reading().isDead() || newBoxes(test.reading()) == 0) && Math.max(test.leavesIfTrue(), test.leavesIfFalse()) == (entries.size() + 1) / 2
+        return (test.reading().isDead() || newBoxes(test.reading()) == 0)
+                && Math.max(test.leavesIfTrue(), test.leavesIfFalse()) == (entries.size() + 1) / 2
                 && test.leavesIfTrue() + test.leavesIfFalse() == entries.size();
     }
 
@@ -112,8 +117,10 @@ final class TestChoice {
         List<Reading> dead = new ArrayList<>();
         for (int i = 0; i < cores.size(); i++) {
             for (int j = i + 1; j < cores.size(); j++) {
-                if (circuitOf.find(boxOf(cores.get(i).id())) == circuitOf.find(boxOf(cores.get(j).id()))) {
-                    dead.add(new Reading.Continuous(cores.get(i).id(), cores.get(j).id()));
+                if (circuitOf.find(boxOf(cores.get(i).id()))
+                        == circuitOf.find(boxOf(cores.get(j).id()))) {
+                    dead.add(new Reading.Continuous(
+                            cores.get(i).id(), cores.get(j).id()));
                 }
             }
         }
@@ -149,8 +156,10 @@ final class TestChoice {
 
     /** Positions of the switches that may be of the same circuit as a box; all others stay at 0, where they change nothing. */
     private List<Map<String, Integer>> positions(int of) {
-        List<String> switches = board.operable().stream().filter(box -> circuitOf.find(box) == circuitOf.find(of))
-                .map(box -> board.boxes().get(box).id()).toList();
+        List<String> switches = board.operable().stream()
+                .filter(box -> circuitOf.find(box) == circuitOf.find(of))
+                .map(box -> board.boxes().get(box).id())
+                .toList();
         List<Map<String, Integer>> positions = new ArrayList<>();
         for (int state = 0; state < 1 << switches.size(); state++) {
             Map<String, Integer> with = new LinkedHashMap<>();

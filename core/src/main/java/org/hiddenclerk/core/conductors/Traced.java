@@ -14,8 +14,13 @@ import java.util.Optional;
  * @param nextTest       the reading to make next; empty when there is none that tells more
  * @param done           whether every role is certain
  */
-public record Traced(List<Possibility> possible, Map<String, ConductorRole> certain, List<List<Integer>> contradictions,
-                     Optional<Nearest> nearest, Optional<NextTest> nextTest, boolean done) {
+public record Traced(
+        List<Possibility> possible,
+        Map<String, ConductorRole> certain,
+        List<List<Integer>> contradictions,
+        Optional<Nearest> nearest,
+        Optional<NextTest> nextTest,
+        boolean done) {
     public Traced {
         possible = List.copyOf(possible);
         contradictions = List.copyOf(contradictions);
@@ -26,18 +31,15 @@ public record Traced(List<Possibility> possible, Map<String, ConductorRole> cert
      *
      * @param support share of the cores whose colour speaks for it, 0 to 1; weak evidence
      */
-    public record Possibility(String topology, Map<String, ConductorRole> roles, double support) {
-    }
+    public record Possibility(String topology, Map<String, ConductorRole> roles, double support) {}
 
     /**
      * The wiring that comes nearest to the readings.
      *
      * @param broken readings it breaks, as indices
      */
-    public record Nearest(Possibility possibility, List<Integer> broken) {
-    }
+    public record Nearest(Possibility possibility, List<Integer> broken) {}
 
     /** A reading to make, and how many possibilities each answer leaves. */
-    public record NextTest(Reading reading, int leavesIfTrue, int leavesIfFalse, String why) {
-    }
+    public record NextTest(Reading reading, int leavesIfTrue, int leavesIfFalse, String why) {}
 }

@@ -68,7 +68,8 @@ public final class Tracing {
      * @param notes weak: they order what is possible, and never exclude
      * @throws TooMany when they are too many to be traced at once
      */
-    public static Traced of(SurveyedBoard surveyed, RegionProfile region, List<Reading.Answered> readings, List<PenNote> notes) {
+    public static Traced of(
+            SurveyedBoard surveyed, RegionProfile region, List<Reading.Answered> readings, List<PenNote> notes) {
         return new Tracing(surveyed.boards(), region, readings, List.copyOf(notes)).traced();
     }
 
@@ -90,12 +91,19 @@ public final class Tracing {
         }
         Map<Traced.Possibility, List<BoardWiring>> entries = entries(all);
         List<Traced.Possibility> possible = new ArrayList<>(entries.keySet());
-        possible.sort(Comparator.comparingDouble(Traced.Possibility::support).reversed()
-                .thenComparing(Traced.Possibility::topology).thenComparing(p -> p.roles().toString()));
+        possible.sort(Comparator.comparingDouble(Traced.Possibility::support)
+                .reversed()
+                .thenComparing(Traced.Possibility::topology)
+                .thenComparing(p -> p.roles().toString()));
         Map<String, ConductorRole> certain = certain(possible);
         boolean done = certain.size() == cores.size();
-        return new Traced(possible, certain, List.of(), Optional.empty(),
-                done ? Optional.empty() : new TestChoice(boards, readings, entries.values()).best(), done);
+        return new Traced(
+                possible,
+                certain,
+                List.of(),
+                Optional.empty(),
+                done ? Optional.empty() : new TestChoice(boards, readings, entries.values()).best(),
+                done);
     }
 
     private Traced nothingFits(List<Circuits> circuits) {
@@ -107,11 +115,20 @@ public final class Tracing {
         BoardWiring nearest = all.get(0);
         for (BoardWiring whole : all) {
             broken.add(whole.broken(readings));
-            nearest = whole.broken(readings).cardinality() < nearest.broken(readings).cardinality() ? whole : nearest;
+            nearest = whole.broken(readings).cardinality()
+                            < nearest.broken(readings).cardinality()
+                    ? whole
+                    : nearest;
         }
-        return new Traced(List.of(), Map.of(), Contradictions.smallest(readings.size(), broken),
-                Optional.of(new Traced.Nearest(entry(nearest), nearest.broken(readings).stream().boxed().toList())),
-                Optional.empty(), false);
+        return new Traced(
+                List.of(),
+                Map.of(),
+                Contradictions.smallest(readings.size(), broken),
+                Optional.of(new Traced.Nearest(
+                        entry(nearest),
+                        nearest.broken(readings).stream().boxed().toList())),
+                Optional.empty(),
+                false);
     }
 
     private List<BoardWiring> wholes(List<Circuits> circuits, boolean fittingOnly) {
@@ -119,8 +136,11 @@ public final class Tracing {
         for (int way = 0; way < circuits.size(); way++) {
             Board board = boards.ways().get(way);
             circuits.get(way).eachSharing(clusters -> {
-                List<List<Hypothesis>> sharing = clusters.stream().map(c -> sharing(board, c)).toList();
-                List<List<Hypothesis>> each = fittingOnly ? sharing.stream().map(c -> fitting(board, c)).toList() : sharing;
+                List<List<Hypothesis>> sharing =
+                        clusters.stream().map(c -> sharing(board, c)).toList();
+                List<List<Hypothesis>> each = fittingOnly
+                        ? sharing.stream().map(c -> fitting(board, c)).toList()
+                        : sharing;
                 combine(board, each, 0, new ArrayList<>(), all, fittingOnly);
             });
         }
@@ -129,21 +149,36 @@ public final class Tracing {
 
     /** Those in which what gangs share is one conductor. */
     private List<Hypothesis> sharing(Board board, List<Hypothesis> cluster) {
-        return boards.between().isEmpty() ? cluster : cluster.stream().filter(hypothesis -> boards.between().stream()
-                .filter(wire -> board.numberOf(wire.one()).isPresent() && board.numberOf(wire.other()).isPresent())
-                .allMatch(wire -> hypothesis.takesAsOne(board.numberOf(wire.one()).get(), board.numberOf(wire.other()).get()))).toList();
+        return boards.between().isEmpty()
+                ? cluster
+                : cluster.stream()
+                        .filter(hypothesis -> boards.between().stream()
+                                .filter(wire -> board.numberOf(wire.one()).isPresent()
+                                        && board.numberOf(wire.other()).isPresent())
+                                .allMatch(wire -> hypothesis.takesAsOne(
+                                        board.numberOf(wire.one()).get(),
+                                        board.numberOf(wire.other()).get())))
+                        .toList();
     }
 
     private List<Hypothesis> fitting(Board board, List<Hypothesis> cluster) {
-        return cluster.stream().filter(hypothesis -> {
-            BoardWiring alone = new BoardWiring(board, List.of(hypothesis));
-            return readings.stream().allMatch(answered -> !alone.covers(answered.reading())
-                    || alone.foretells(answered.reading()).allows(answered.value()));
-        }).toList();
+        return cluster.stream()
+                .filter(hypothesis -> {
+                    BoardWiring alone = new BoardWiring(board, List.of(hypothesis));
+                    return readings.stream()
+                            .allMatch(answered -> !alone.covers(answered.reading())
+                                    || alone.foretells(answered.reading()).allows(answered.value()));
+                })
+                .toList();
     }
 
-    private void combine(Board board, List<List<Hypothesis>> clusters, int at, List<Hypothesis> so, List<BoardWiring> all,
-                         boolean fittingOnly) {
+    private void combine(
+            Board board,
+            List<List<Hypothesis>> clusters,
+            int at,
+            List<Hypothesis> so,
+            List<BoardWiring> all,
+            boolean fittingOnly) {
         if (at == clusters.size()) {
             BoardWiring whole = new BoardWiring(board, List.copyOf(so));
             if (!fittingOnly || whole.broken(readings).isEmpty()) {
@@ -165,7 +200,8 @@ public final class Tracing {
         Map<String, List<BoardWiring>> alike = new LinkedHashMap<>();
         for (BoardWiring whole : wholes) {
             StringBuilder key = new StringBuilder(whole.topology());
-            cores.forEach(core -> key.append((char) ('0' + whole.roleOf(core.id()).ordinal())));
+            cores.forEach(
+                    core -> key.append((char) ('0' + whole.roleOf(core.id()).ordinal())));
             alike.computeIfAbsent(key.toString(), k -> new ArrayList<>()).add(whole);
         }
         Map<Traced.Possibility, List<BoardWiring>> entries = new LinkedHashMap<>();
@@ -194,7 +230,8 @@ public final class Tracing {
                 agreeing += live == note.beeped() ? 1 : 0;
             }
         }
-        return new Traced.Possibility(whole.topology(), roles, speaking == 0 ? 1 : Math.round(1000.0 * agreeing / speaking) / 1000.0);
+        return new Traced.Possibility(
+                whole.topology(), roles, speaking == 0 ? 1 : Math.round(1000.0 * agreeing / speaking) / 1000.0);
     }
 
     private static Map<String, ConductorRole> certain(List<Traced.Possibility> possible) {

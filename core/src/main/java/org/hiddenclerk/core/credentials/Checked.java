@@ -11,8 +11,7 @@ import java.util.function.Function;
  */
 public sealed interface Checked<T> {
     /** It keeps every rule. */
-    record Good<T>(T read) implements Checked<T> {
-    }
+    record Good<T>(T read) implements Checked<T> {}
 
     /**
      * It breaks a rule.
@@ -45,6 +44,8 @@ public sealed interface Checked<T> {
 
     /** The same outcome for another reading of the value. */
     default <U> Checked<U> map(Function<T, U> reading) {
-        return this instanceof Good<T> good ? new Good<>(reading.apply(good.read())) : new Bad<>(((Bad<T>) this).why(), slips());
+        return this instanceof Good<T> good
+                ? new Good<>(reading.apply(good.read()))
+                : new Bad<>(((Bad<T>) this).why(), slips());
     }
 }

@@ -9,7 +9,10 @@ public enum CredentialKind {
     ZIGBEE_INSTALL_CODE("Zigbee install code") {
         @Override
         public Checked<Read> read(String typed) {
-            return InstallCode.read(typed).map(code -> new Read(code.code(), List.of(new Fact("bytes", String.valueOf(code.code().length() / 2 - 2)))));
+            return InstallCode.read(typed)
+                    .map(code -> new Read(
+                            code.code(),
+                            List.of(new Fact("bytes", String.valueOf(code.code().length() / 2 - 2)))));
         }
     },
     ZWAVE_KEY("Z-Wave DSK") {
@@ -21,17 +24,25 @@ public enum CredentialKind {
     ZWAVE_START_CODE("Z-Wave start code") {
         @Override
         public Checked<Read> read(String typed) {
-            return StartCode.read(typed).map(code -> new Read(typed.replaceAll("[\\s-]", ""), List.of(
-                    new Fact("joins", code.version() == 1 ? "by itself, from a list" : "by hand only"),
-                    new Fact("manufacturer", String.valueOf(code.product().manufacturer())))));
+            return StartCode.read(typed)
+                    .map(code -> new Read(
+                            typed.replaceAll("[\\s-]", ""),
+                            List.of(
+                                    new Fact("joins", code.version() == 1 ? "by itself, from a list" : "by hand only"),
+                                    new Fact(
+                                            "manufacturer",
+                                            String.valueOf(code.product().manufacturer())))));
         }
     },
     MATTER_MANUAL_CODE("Matter manual code") {
         @Override
         public Checked<Read> read(String typed) {
             return MatterManualCode.read(typed).map(code -> {
-                List<Fact> facts = new ArrayList<>(List.of(new Fact("short discriminator", String.valueOf(code.shortDiscriminator()))));
-                code.product().ifPresent(p -> facts.add(new Fact("vendor and product", hex(p.vendor()) + ", " + hex(p.product()))));
+                List<Fact> facts = new ArrayList<>(
+                        List.of(new Fact("short discriminator", String.valueOf(code.shortDiscriminator()))));
+                code.product()
+                        .ifPresent(p ->
+                                facts.add(new Fact("vendor and product", hex(p.vendor()) + ", " + hex(p.product()))));
                 return new Read(code.code(), facts);
             });
         }
@@ -39,16 +50,27 @@ public enum CredentialKind {
     MATTER_SQUARE_CODE("Matter square code") {
         @Override
         public Checked<Read> read(String typed) {
-            return MatterQrCode.read(typed).map(code -> new Read(typed.strip(), List.of(
-                    new Fact("vendor and product", hex(code.vendor()) + ", " + hex(code.product())),
-                    new Fact("discriminator", String.valueOf(code.discriminator())))));
+            return MatterQrCode.read(typed)
+                    .map(code -> new Read(
+                            typed.strip(),
+                            List.of(
+                                    new Fact("vendor and product", hex(code.vendor()) + ", " + hex(code.product())),
+                                    new Fact("discriminator", String.valueOf(code.discriminator())))));
         }
     },
     WIFI("Wi-Fi network") {
         @Override
         public Checked<Read> read(String typed) {
-            return WifiNetwork.read(typed).map(network -> new Read(network.text(), List.of(new Fact("network", network.ssid()),
-                    new Fact("protection", network.security() == WifiNetwork.Security.NONE ? "none" : network.security().name()))));
+            return WifiNetwork.read(typed)
+                    .map(network -> new Read(
+                            network.text(),
+                            List.of(
+                                    new Fact("network", network.ssid()),
+                                    new Fact(
+                                            "protection",
+                                            network.security() == WifiNetwork.Security.NONE
+                                                    ? "none"
+                                                    : network.security().name()))));
         }
     };
 
@@ -59,8 +81,7 @@ public enum CredentialKind {
     }
 
     /** Something that a credential says and that is no secret. */
-    public record Fact(String what, String value) {
-    }
+    public record Fact(String what, String value) {}
 
     /**
      * A credential as it is kept.

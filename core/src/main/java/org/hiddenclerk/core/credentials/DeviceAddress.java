@@ -31,7 +31,9 @@ public record DeviceAddress(String digits) {
             return Checked.bad(Violation.Rule.SEPARATOR, text, "a separator behind every second digit");
         }
         if ((Integer.parseInt(digits.substring(0, 2), 16) & 1) == 1) {
-            return Checked.bad(Violation.Rule.NOT_A_DEVICE, digits.matches("F+") ? "the address of all devices" : "the address of a group",
+            return Checked.bad(
+                    Violation.Rule.NOT_A_DEVICE,
+                    digits.matches("F+") ? "the address of all devices" : "the address of a group",
                     "the address of one device");
         }
         return new Checked.Good<>(new DeviceAddress(digits));
@@ -45,7 +47,9 @@ public record DeviceAddress(String digits) {
     /** The modified EUI-64 of an EUI-48 (RFC 4291, Appendix A), in upper-case hex. */
     public String modified() {
         String first = String.format(Locale.ROOT, "%02X", Integer.parseInt(digits.substring(0, 2), 16) ^ 2);
-        return digits.length() == LONG ? first + digits.substring(2) : first + digits.substring(2, 6) + "FFFE" + digits.substring(6);
+        return digits.length() == LONG
+                ? first + digits.substring(2)
+                : first + digits.substring(2, 6) + "FFFE" + digits.substring(6);
     }
 
     /** Pairs with colons. */

@@ -26,23 +26,37 @@ public record InstallCode(String code) {
         String code = typed.replaceAll("[\\s-]", "").toUpperCase(Locale.ROOT);
         for (int i = 0; i < code.length(); i++) {
             if (TypingError.HEX.indexOf(code.charAt(i)) < 0) {
-                return Checked.bad(Violation.Rule.CHARACTER, "\"" + code.charAt(i) + "\" at digit " + (i + 1), "0 to 9 and A to F; there is no "
-                        + "letter O");
+                return Checked.bad(
+                        Violation.Rule.CHARACTER,
+                        "\"" + code.charAt(i) + "\" at digit " + (i + 1),
+                        "0 to 9 and A to F; there is no " + "letter O");
             }
         }
         int bytes = code.length() / 2 - CRC_BYTES;
         if (code.length() % 2 != 0 || !LENGTHS.contains(bytes)) {
-            return Checked.bad(Violation.Rule.LENGTH, code.length() + " digits", "16, 20, 28 or 36 digits: 6, 8, 12 or 16 bytes and two of check");
+            return Checked.bad(
+                    Violation.Rule.LENGTH,
+                    code.length() + " digits",
+                    "16, 20, 28 or 36 digits: 6, 8, 12 or 16 bytes and two of check");
         }
         if (isRight(code)) {
             return new Checked.Good<>(new InstallCode(code));
         }
-        List<TypingError> slips = new java.util.ArrayList<>(TypingError.of(code, TypingError.HEX, InstallCode::isRight));
-        String swapped = code.substring(0, code.length() - 4) + code.substring(code.length() - 2) + code.substring(code.length() - 4, code.length() - 2);
+        List<TypingError> slips =
+                new java.util.ArrayList<>(TypingError.of(code, TypingError.HEX, InstallCode::isRight));
+        String swapped = code.substring(0, code.length() - 4)
+                + code.substring(code.length() - 2)
+                + code.substring(code.length() - 4, code.length() - 2);
         if (isRight(swapped)) {
-            slips.add(0, new TypingError(swapped, "the two bytes of the check are the other way round: the low byte comes first"));
+            slips.add(
+                    0,
+                    new TypingError(
+                            swapped, "the two bytes of the check are the other way round: the low byte comes first"));
         }
-        return new Checked.Bad<>(new Violation(Violation.Rule.CHECKSUM, code.substring(code.length() - 4), "another check for these digits"), slips);
+        return new Checked.Bad<>(
+                new Violation(
+                        Violation.Rule.CHECKSUM, code.substring(code.length() - 4), "another check for these digits"),
+                slips);
     }
 
     private static boolean isRight(String code) {

@@ -11,7 +11,8 @@ import java.util.Locale;
  * @param capabilities  bits of the ways in which it can be found: 1 its own access point, 2 Bluetooth, 4 on the network
  * @param discriminator 12 bits
  */
-public record MatterQrCode(int version, int vendor, int product, int flow, int capabilities, int discriminator, int passcode) {
+public record MatterQrCode(
+        int version, int vendor, int product, int flow, int capabilities, int discriminator, int passcode) {
     private static final String PREFIX = "MT:";
     private static final String ALPHABET = "0123456789ABCDEFGHIJKLMNOPQRSTUVWXYZ-.";
     private static final int BASE = 38;
@@ -22,30 +23,36 @@ public record MatterQrCode(int version, int vendor, int product, int flow, int c
     public static Checked<MatterQrCode> read(String typed) {
         String text = typed.strip();
         if (!text.startsWith(PREFIX)) {
-            return Checked.bad(Violation.Rule.LAYOUT, text.substring(0, Math.min(3, text.length())), PREFIX + " at the beginning");
+            return Checked.bad(
+                    Violation.Rule.LAYOUT, text.substring(0, Math.min(3, text.length())), PREFIX + " at the beginning");
         }
         String digits = text.substring(PREFIX.length());
         for (int i = 0; i < digits.length(); i++) {
             if (ALPHABET.indexOf(digits.charAt(i)) < 0) {
-                return Checked.bad(Violation.Rule.CHARACTER, "\"" + digits.charAt(i) + "\"", "0 to 9, A to Z, hyphen and point; no lower case");
+                return Checked.bad(
+                        Violation.Rule.CHARACTER,
+                        "\"" + digits.charAt(i) + "\"",
+                        "0 to 9, A to Z, hyphen and point; no lower case");
             }
         }
         BigInteger bits = BigInteger.ZERO;
         int bytes = 0;
         for (int at = 0; at < digits.length(); at += 5) {
             String group = digits.substring(at, Math.min(at + 5, digits.length()));
-            int taken = switch (group.length()) {
-                case 5 -> 3;
-                case 4 -> 2;
-                case 2 -> 1;
-                default -> 0;
-            };
+            int taken =
+                    switch (group.length()) {
+                        case 5 -> 3;
+                        case 4 -> 2;
+                        case 2 -> 1;
+                        default -> 0;
+                    };
             long value = 0;
             for (int i = group.length() - 1; i >= 0; i--) {
                 value = value * BASE + ALPHABET.indexOf(group.charAt(i));
             }
             if (taken == 0) {
-                return Checked.bad(Violation.Rule.LENGTH, digits.length() + " characters", "groups of 5, and 4 or 2 at the end");
+                return Checked.bad(
+                        Violation.Rule.LENGTH, digits.length() + " characters", "groups of 5, and 4 or 2 at the end");
             }
             if (value >= 1L << 8 * taken) {
                 return Checked.bad(Violation.Rule.GROUP, group, "at most " + 8 * taken + " bits");
@@ -76,10 +83,13 @@ public record MatterQrCode(int version, int vendor, int product, int flow, int c
             return Checked.bad(Violation.Rule.LAYOUT, "padding " + fields[7], "zero");
         }
         if (!Passcodes.isAllowed(fields[6])) {
-            return Checked.bad(Violation.Rule.FORBIDDEN, "passcode " + String.format(Locale.ROOT, "%08d", fields[6]), "1 to 99999998, and none that "
-                    + "everybody tries");
+            return Checked.bad(
+                    Violation.Rule.FORBIDDEN,
+                    "passcode " + String.format(Locale.ROOT, "%08d", fields[6]),
+                    "1 to 99999998, and none that " + "everybody tries");
         }
-        return new Checked.Good<>(new MatterQrCode(fields[0], fields[1], fields[2], fields[3], fields[4], fields[5], fields[6]));
+        return new Checked.Good<>(
+                new MatterQrCode(fields[0], fields[1], fields[2], fields[3], fields[4], fields[5], fields[6]));
     }
 
     /** The text of its square code. */
@@ -105,7 +115,11 @@ public record MatterQrCode(int version, int vendor, int product, int flow, int c
 
     /** What can be typed instead: with vendor and product where the flow asks for it. */
     public MatterManualCode manual() {
-        return new MatterManualCode(discriminator >> 8, passcode, flow == 0 ? java.util.Optional.empty()
-                : java.util.Optional.of(new MatterManualCode.Product(vendor, product)));
+        return new MatterManualCode(
+                discriminator >> 8,
+                passcode,
+                flow == 0
+                        ? java.util.Optional.empty()
+                        : java.util.Optional.of(new MatterManualCode.Product(vendor, product)));
     }
 }

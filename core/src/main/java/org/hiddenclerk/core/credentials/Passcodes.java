@@ -8,8 +8,7 @@ final class Passcodes {
     private static final int REPEATED = 11_111_111;
     private static final Set<Integer> GUESSED = Set.of(12_345_678, 87_654_321);
 
-    private Passcodes() {
-    }
+    private Passcodes() {}
 
     static boolean isAllowed(long passcode) {
         return passcode >= 1 && passcode <= LARGEST && passcode % REPEATED != 0 && !GUESSED.contains((int) passcode);

@@ -43,29 +43,39 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
     }
 
     /** What it is, by the alliance's classes. */
-    public record ProductType(int deviceClass, int icon) {
-    }
+    public record ProductType(int deviceClass, int icon) {}
 
     /** What it is, by its maker. */
-    public record ProductId(int manufacturer, int type, int id, int version) {
-    }
+    public record ProductId(int manufacturer, int type, int id, int version) {}
 
     /** Spaces and hyphens are only layout. */
     public static Checked<StartCode> read(String typed) {
         String code = typed.replaceAll("[\\s-]", "");
         if (!code.matches("\\d*")) {
-            return Checked.bad(Violation.Rule.CHARACTER, "\"" + code.replaceAll("\\d", "").charAt(0) + "\"", "digits only");
+            return Checked.bad(
+                    Violation.Rule.CHARACTER, "\"" + code.replaceAll("\\d", "").charAt(0) + "\"", "digits only");
         }
         if (!code.startsWith(LEAD_IN)) {
-            return Checked.bad(Violation.Rule.LAYOUT, code.isEmpty() ? "nothing" : code.substring(0, Math.min(2, code.length())), "90 at the beginning");
+            return Checked.bad(
+                    Violation.Rule.LAYOUT,
+                    code.isEmpty() ? "nothing" : code.substring(0, Math.min(2, code.length())),
+                    "90 at the beginning");
         }
         if (code.length() < PARTS_FROM) {
             return Checked.bad(Violation.Rule.LENGTH, code.length() + " digits", "at least " + PARTS_FROM);
         }
         if (!isChecked(code)) {
-            return new Checked.Bad<>(new Violation(Violation.Rule.CHECKSUM, code.substring(4, CHECKED_FROM), checkOf(code)
-                    + " for these digits"), TypingError.of(code, TypingError.DECIMAL, other -> other.startsWith(LEAD_IN) && isChecked(other)
-                    && parse(other) instanceof Checked.Good<StartCode>));
+            return new Checked.Bad<>(
+                    new Violation(
+                            Violation.Rule.CHECKSUM,
+                            code.substring(4, CHECKED_FROM),
+                            checkOf(code) + " for these digits"),
+                    TypingError.of(
+                            code,
+                            TypingError.DECIMAL,
+                            other -> other.startsWith(LEAD_IN)
+                                    && isChecked(other)
+                                    && parse(other) instanceof Checked.Good<StartCode>));
         }
         return parse(code);
     }
@@ -77,7 +87,8 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
     /** The first two bytes of SHA-1 over all digits behind the check. */
     private static String checkOf(String code) {
         try {
-            byte[] hash = MessageDigest.getInstance("SHA-1").digest(code.substring(CHECKED_FROM).getBytes(StandardCharsets.US_ASCII));
+            byte[] hash = MessageDigest.getInstance("SHA-1")
+                    .digest(code.substring(CHECKED_FROM).getBytes(StandardCharsets.US_ASCII));
             return String.format(Locale.ROOT, "%05d", (hash[0] & 0xFF) << 8 | hash[1] & 0xFF);
         } catch (NoSuchAlgorithmException e) {
             throw new IllegalStateException("Impossible state: every Java platform has SHA-1.", e);
@@ -106,9 +117,14 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
         Map<Integer, String> parts = new LinkedHashMap<>();
         int at = PARTS_FROM;
         while (at < code.length()) {
-            int end = at + 4 > code.length() ? Integer.MAX_VALUE : at + 4 + Integer.parseInt(code.substring(at + 2, at + 4));
+            int end = at + 4 > code.length()
+                    ? Integer.MAX_VALUE
+                    : at + 4 + Integer.parseInt(code.substring(at + 2, at + 4));
             if (end > code.length()) {
-                return Checked.bad(Violation.Rule.LAYOUT, "a part that begins at digit " + (at + 1) + " and is cut off", "type, length and value");
+                return Checked.bad(
+                        Violation.Rule.LAYOUT,
+                        "a part that begins at digit " + (at + 1) + " and is cut off",
+                        "type, length and value");
             }
             parts.put(Integer.parseInt(code.substring(at, at + 2)) >> 1, code.substring(at + 4, end));
             at = end;
@@ -116,9 +132,14 @@ public record StartCode(int version, Set<Key> keys, ZWaveKey key, ProductType ty
         List<String> type = ZWaveKey.inFives(parts.getOrDefault(0, ""));
         List<String> product = ZWaveKey.inFives(parts.getOrDefault(1, ""));
         if (type.size() != 2 || product.size() != 4) {
-            return Checked.bad(Violation.Rule.LAYOUT, parts.size() + " parts", "product type (0010) and product id (0220)");
+            return Checked.bad(
+                    Violation.Rule.LAYOUT, parts.size() + " parts", "product type (0010) and product id (0220)");
         }
-        return dsk.map(key -> new StartCode(version, keys, key, new ProductType(number(type, 0), number(type, 1)),
+        return dsk.map(key -> new StartCode(
+                version,
+                keys,
+                key,
+                new ProductType(number(type, 0), number(type, 1)),
                 new ProductId(number(product, 0), number(product, 1), number(product, 2), number(product, 3))));
     }
 

@@ -26,14 +26,16 @@ public record TypingError(String corrected, String words) {
             for (char digit : digits.toCharArray()) {
                 String other = code.substring(0, at) + digit + code.substring(at + 1);
                 if (digit != code.charAt(at) && right.test(other)) {
-                    slips.add(new TypingError(other, "digit " + (at + 1) + " is " + digit + ", not " + code.charAt(at)));
+                    slips.add(
+                            new TypingError(other, "digit " + (at + 1) + " is " + digit + ", not " + code.charAt(at)));
                 }
             }
         }
         for (int at = 0; at + 1 < code.length(); at++) {
             String other = code.substring(0, at) + code.charAt(at + 1) + code.charAt(at) + code.substring(at + 2);
             if (!other.equals(code) && right.test(other)) {
-                slips.add(new TypingError(other, "digits " + (at + 1) + " and " + (at + 2) + " are the other way round"));
+                slips.add(
+                        new TypingError(other, "digits " + (at + 1) + " and " + (at + 2) + " are the other way round"));
             }
         }
         return slips;

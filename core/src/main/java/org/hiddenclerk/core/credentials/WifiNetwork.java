@@ -45,21 +45,31 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
     private static Checked<WifiNetwork> of(Security security, String ssid, String secret, boolean hidden) {
         int octets = ssid.getBytes(StandardCharsets.UTF_8).length;
         if (octets < 1 || octets > SSID_OCTETS) {
-            return Checked.bad(Violation.Rule.LENGTH, octets + " octets of network name", "1 to " + SSID_OCTETS + "; ü and others take two or more");
+            return Checked.bad(
+                    Violation.Rule.LENGTH,
+                    octets + " octets of network name",
+                    "1 to " + SSID_OCTETS + "; ü and others take two or more");
         }
         if (security == Security.WPA) {
             for (int i = 0; i < secret.length(); i++) {
                 if (secret.charAt(i) < ' ' || secret.charAt(i) > '~') {
-                    return Checked.bad(Violation.Rule.CHARACTER, "\"" + secret.charAt(i) + "\"", "letters, digits and signs of ASCII, 32 to 126");
+                    return Checked.bad(
+                            Violation.Rule.CHARACTER,
+                            "\"" + secret.charAt(i) + "\"",
+                            "letters, digits and signs of ASCII, 32 to 126");
                 }
             }
             if (secret.length() == KEY_DIGITS && !secret.matches("[0-9A-Fa-f]{" + KEY_DIGITS + "}")) {
-                return Checked.bad(Violation.Rule.CHARACTER, KEY_DIGITS + " characters that are not all hex", "a key of hex digits, or a "
-                        + "passphrase of at most " + LONGEST);
+                return Checked.bad(
+                        Violation.Rule.CHARACTER,
+                        KEY_DIGITS + " characters that are not all hex",
+                        "a key of hex digits, or a " + "passphrase of at most " + LONGEST);
             }
             if (secret.length() < SHORTEST || secret.length() > KEY_DIGITS) {
-                return Checked.bad(Violation.Rule.LENGTH, secret.length() + " characters of passphrase", SHORTEST + " to " + LONGEST + ", or "
-                        + KEY_DIGITS + " hex digits");
+                return Checked.bad(
+                        Violation.Rule.LENGTH,
+                        secret.length() + " characters of passphrase",
+                        SHORTEST + " to " + LONGEST + ", or " + KEY_DIGITS + " hex digits");
             }
         }
         return new Checked.Good<>(new WifiNetwork(security, ssid, secret, hidden));
@@ -71,8 +81,12 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
             return secret.toLowerCase(Locale.ROOT);
         }
         try {
-            PBEKeySpec spec = new PBEKeySpec(secret.toCharArray(), ssid.getBytes(StandardCharsets.UTF_8), ITERATIONS, KEY_BITS);
-            return HexFormat.of().formatHex(SecretKeyFactory.getInstance("PBKDF2WithHmacSHA1").generateSecret(spec).getEncoded());
+            PBEKeySpec spec =
+                    new PBEKeySpec(secret.toCharArray(), ssid.getBytes(StandardCharsets.UTF_8), ITERATIONS, KEY_BITS);
+            return HexFormat.of()
+                    .formatHex(SecretKeyFactory.getInstance("PBKDF2WithHmacSHA1")
+                            .generateSecret(spec)
+                            .getEncoded());
         } catch (GeneralSecurityException e) {
             throw new IllegalStateException("Impossible state: every Java platform has PBKDF2 with HMAC-SHA1.", e);
         }
@@ -80,8 +94,8 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
 
     /** The text of a square code that a phone joins by; its form is common practice, no source. */
     public String text() {
-        return "WIFI:T:" + security.text + ";S:" + escaped(ssid) + ";" + (security == Security.NONE ? "" : "P:" + escaped(secret) + ";")
-                + (hidden ? "H:true;" : "") + ";";
+        return "WIFI:T:" + security.text + ";S:" + escaped(ssid) + ";"
+                + (security == Security.NONE ? "" : "P:" + escaped(secret) + ";") + (hidden ? "H:true;" : "") + ";";
     }
 
     private static String escaped(String value) {
@@ -98,7 +112,8 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
     public static Checked<WifiNetwork> read(String typed) {
         String text = typed.strip();
         if (!text.startsWith("WIFI:")) {
-            return Checked.bad(Violation.Rule.LAYOUT, text.substring(0, Math.min(5, text.length())), "WIFI: at the beginning");
+            return Checked.bad(
+                    Violation.Rule.LAYOUT, text.substring(0, Math.min(5, text.length())), "WIFI: at the beginning");
         }
         Map<String, String> fields = new LinkedHashMap<>();
         StringBuilder field = new StringBuilder();
@@ -120,7 +135,11 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
         String kind = fields.getOrDefault("T", "nopass");
         for (Security security : Security.values()) {
             if (security.text.equalsIgnoreCase(kind) || security == Security.WPA && kind.equalsIgnoreCase("SAE")) {
-                return of(security, fields.getOrDefault("S", ""), fields.getOrDefault("P", ""), "true".equals(fields.get("H")));
+                return of(
+                        security,
+                        fields.getOrDefault("S", ""),
+                        fields.getOrDefault("P", ""),
+                        "true".equals(fields.get("H")));
             }
         }
         return Checked.bad(Violation.Rule.VERSION, kind, "WPA, WEP or nopass");
@@ -130,8 +149,11 @@ public record WifiNetwork(Security security, String ssid, String secret, boolean
         int colon = field.indexOf(':');
         if (colon > 0) {
             String value = field.substring(colon + 1);
-            fields.put(field.substring(0, colon), percents && value.matches("(?s).*%[0-9A-Fa-f]{2}.*")
-                    ? URLDecoder.decode(value.replace("+", "%2B"), StandardCharsets.UTF_8) : value);
+            fields.put(
+                    field.substring(0, colon),
+                    percents && value.matches("(?s).*%[0-9A-Fa-f]{2}.*")
+                            ? URLDecoder.decode(value.replace("+", "%2B"), StandardCharsets.UTF_8)
+                            : value);
         }
     }
 }

@@ -21,14 +21,16 @@ public record ZWaveKey(List<Integer> groups) {
     /** Groups separated by hyphens or spaces, with or without "DSK" before them, or 40 digits in a row. */
     public static Checked<ZWaveKey> read(String typed) {
         String text = typed.strip().replaceFirst("(?i)^DSK[\\s:]*", "").strip();
-        List<String> parts = text.matches("\\d{" + GROUPS * DIGITS + "}") ? inFives(text) : List.of(text.split("[\\s-]+"));
+        List<String> parts =
+                text.matches("\\d{" + GROUPS * DIGITS + "}") ? inFives(text) : List.of(text.split("[\\s-]+"));
         for (String part : parts) {
             if (!part.matches("\\d+")) {
                 return Checked.bad(Violation.Rule.CHARACTER, "\"" + part + "\"", "digits only");
             }
         }
         if (parts.size() != GROUPS) {
-            return Checked.bad(Violation.Rule.LENGTH, parts.size() + " groups", GROUPS + " groups of " + DIGITS + " digits");
+            return Checked.bad(
+                    Violation.Rule.LENGTH, parts.size() + " groups", GROUPS + " groups of " + DIGITS + " digits");
         }
         List<Integer> groups = new ArrayList<>();
         for (int i = 0; i < GROUPS; i++) {

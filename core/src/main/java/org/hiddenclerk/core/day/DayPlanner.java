@@ -31,6 +31,7 @@ import org.hiddenclerk.core.day.DayTask.Work;
 public final class DayPlanner {
     /** Work that the solver may do, in its own measure, which does not depend on the machine. */
     private static final double EFFORT = 4;
+
     private static final long PLACED = 100_000;
     private static final long LATE = 100;
 
@@ -46,6 +47,7 @@ public final class DayPlanner {
     private final List<IntervalVar> setUps = new ArrayList<>();
     /** Circuits that feed what is set up, in the order of the intervals. */
     private final List<Set<String>> fedBy = new ArrayList<>();
+
     private final List<String> notes = new ArrayList<>();
     private final List<String> left = new ArrayList<>();
     private final IntVar end;
@@ -57,12 +59,17 @@ public final class DayPlanner {
     }
 
     /** Something that somebody does, in the model. */
-    private record PlannedStep(Kind kind, String work, Set<String> circuits, IntVar from, IntVar to, BoolVar placed, Map<Person, BoolVar> by) {
-    }
+    private record PlannedStep(
+            Kind kind,
+            String work,
+            Set<String> circuits,
+            IntVar from,
+            IntVar to,
+            BoolVar placed,
+            Map<Person, BoolVar> by) {}
 
     /** Circuits that are off, in the model. */
-    private record Open(Openings.Group group, IntVar from, IntVar to, IntVar minutes, BoolVar placed) {
-    }
+    private record Open(Openings.Group group, IntVar from, IntVar to, IntVar minutes, BoolVar placed) {}
 
     public static DayPlan plan(DayTask task) {
         return new DayPlanner(task).solved();
@@ -80,7 +87,12 @@ public final class DayPlanner {
         days.values().forEach(model::addNoOverlap);
         LinearExprBuilder cost = LinearExpr.newBuilder();
         opens.forEach(open -> {
-            cost.addTerm(open.placed, -PLACED * open.group.works().stream().mapToInt(work -> work.wiring() + work.setUp()).sum());
+            cost.addTerm(
+                    open.placed,
+                    -PLACED
+                            * open.group.works().stream()
+                                    .mapToInt(work -> work.wiring() + work.setUp())
+                                    .sum());
             cost.addTerm(open.minutes, 1);
         });
         deeds.forEach(deed -> model.addGreaterOrEqual(end, deed.to));
@@ -92,7 +104,12 @@ public final class DayPlanner {
         if (status != CpSolverStatus.OPTIMAL && status != CpSolverStatus.FEASIBLE) {
             task.works().forEach(work -> left.add(work.id()));
             notes.add("Nothing fits into this day.");
-            return new DayPlan(List.of(), List.of(), left.stream().distinct().toList(), notes, status == CpSolverStatus.INFEASIBLE);
+            return new DayPlan(
+                    List.of(),
+                    List.of(),
+                    left.stream().distinct().toList(),
+                    notes,
+                    status == CpSolverStatus.INFEASIBLE);
         }
         return read(solver, status == CpSolverStatus.OPTIMAL);
     }
@@ -110,11 +127,17 @@ public final class DayPlanner {
         for (Work work : group.works()) {
             PlannedStep wire = deed(Kind.WIRE, work.id(), work.circuits(), work.wiring(), placed, true);
             model.addGreaterOrEqual(wire.from, isolate.to).onlyEnforceIf(placed);
-            model.addGreaterOrEqual(to, LinearExpr.newBuilder().add(wire.to).add(task.norms().closing())).onlyEnforceIf(placed);
+            model.addGreaterOrEqual(
+                            to,
+                            LinearExpr.newBuilder()
+                                    .add(wire.to)
+                                    .add(task.norms().closing()))
+                    .onlyEnforceIf(placed);
             if (work.setUp() > 0) {
                 PlannedStep setUp = deed(Kind.SET_UP, work.id(), work.circuits(), work.setUp(), placed, false);
                 model.addGreaterOrEqual(setUp.from, to).onlyEnforceIf(placed);
-                setUps.add(model.newOptionalIntervalVar(setUp.from, LinearExpr.constant(work.setUp()), setUp.to, placed, "set up"));
+                setUps.add(model.newOptionalIntervalVar(
+                        setUp.from, LinearExpr.constant(work.setUp()), setUp.to, placed, "set up"));
                 fedBy.add(work.circuits());
             }
         }
@@ -125,7 +148,8 @@ public final class DayPlanner {
         }
     }
 
-    private PlannedStep deed(Kind kind, String work, Set<String> circuits, int minutes, BoolVar placed, boolean wiring) {
+    private PlannedStep deed(
+            Kind kind, String work, Set<String> circuits, int minutes, BoolVar placed, boolean wiring) {
         IntVar from = time(kind + " from");
         IntVar to = time(kind + " to");
         Map<Person, BoolVar> by = new LinkedHashMap<>();
@@ -133,7 +157,8 @@ public final class DayPlanner {
             if (person.mayWire() || !wiring) {
                 BoolVar does = model.newBoolVar(person.name());
                 by.put(person, does);
-                days.get(person).add(model.newOptionalIntervalVar(from, LinearExpr.constant(minutes), to, does, kind.name()));
+                days.get(person)
+                        .add(model.newOptionalIntervalVar(from, LinearExpr.constant(minutes), to, does, kind.name()));
             }
         }
         model.addEquality(LinearExpr.sum(by.values().toArray(BoolVar[]::new)), placed);
@@ -143,20 +168,25 @@ public final class DayPlanner {
     }
 
     private int lights(Set<String> circuits) {
-        return (int) circuits.stream().filter(c -> task.circuits().get(c).lights()).count();
+        return (int)
+                circuits.stream().filter(c -> task.circuits().get(c).lights()).count();
     }
 
     private void keepOneLit() {
-        int all = (int) task.circuits().values().stream().filter(DayTask.CircuitFacts::lights).count();
+        int all = (int) task.circuits().values().stream()
+                .filter(DayTask.CircuitFacts::lights)
+                .count();
         var together = model.addCumulative(Math.max(0, all - 1));
         boolean any = false;
         for (Open open : opens) {
             int lamps = lights(open.group.circuits());
             if (lamps > 0 && lamps >= all) {
-                notes.add("Circuits " + String.join(", ", open.group.circuits()) + " are all that light the house: bring a lamp on a lead from a circuit that stays on.");
+                notes.add("Circuits " + String.join(", ", open.group.circuits())
+                        + " are all that light the house: bring a lamp on a lead from a circuit that stays on.");
             } else if (lamps > 0) {
                 any = true;
-                together.addDemand(model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, "dark"), lamps);
+                together.addDemand(
+                        model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, "dark"), lamps);
             }
         }
         if (!any) {
@@ -167,15 +197,19 @@ public final class DayPlanner {
     /** Openings that share a circuit do not overlap: it is closed in between, or they would be one. */
     private void circuitsAreOpenedOneByOne() {
         Map<String, List<IntervalVar>> byCircuit = new LinkedHashMap<>();
-        opens.forEach(open -> open.group.circuits().forEach(circuit -> byCircuit.computeIfAbsent(circuit, c -> new ArrayList<>()).add(
-                model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, circuit))));
+        opens.forEach(open -> open.group.circuits().forEach(circuit -> byCircuit
+                .computeIfAbsent(circuit, c -> new ArrayList<>())
+                .add(model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, circuit))));
         byCircuit.values().forEach(model::addNoOverlap);
         for (int i = 0; i < setUps.size(); i++) {
             Set<String> feeding = fedBy.get(i);
             IntervalVar setUp = setUps.get(i);
             // What is being set up stays fed.
-            opens.stream().filter(open -> open.group.circuits().stream().anyMatch(feeding::contains)).forEach(open -> model.addNoOverlap(List.of(setUp,
-                    model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, "off"))));
+            opens.stream()
+                    .filter(open -> open.group.circuits().stream().anyMatch(feeding::contains))
+                    .forEach(open -> model.addNoOverlap(List.of(
+                            setUp,
+                            model.newOptionalIntervalVar(open.from, open.minutes, open.to, open.placed, "off"))));
         }
     }
 
@@ -195,7 +229,13 @@ public final class DayPlanner {
         for (PlannedStep deed : deeds) {
             deed.by.forEach((person, does) -> {
                 if (solver.booleanValue(does)) {
-                    visits.add(new Visit(deed.kind, deed.work, new TreeSet<>(deed.circuits), person.name(), (int) solver.value(deed.from), (int) solver.value(deed.to)));
+                    visits.add(new Visit(
+                            deed.kind,
+                            deed.work,
+                            new TreeSet<>(deed.circuits),
+                            person.name(),
+                            (int) solver.value(deed.from),
+                            (int) solver.value(deed.to)));
                 }
             });
         }
@@ -203,7 +243,10 @@ public final class DayPlanner {
         List<Opening> openings = new ArrayList<>();
         for (Open open : opens) {
             if (solver.booleanValue(open.placed)) {
-                openings.add(new Opening(new TreeSet<>(open.group.circuits()), (int) solver.value(open.from), (int) solver.value(open.to),
+                openings.add(new Opening(
+                        new TreeSet<>(open.group.circuits()),
+                        (int) solver.value(open.from),
+                        (int) solver.value(open.to),
                         open.group.works().stream().map(Work::id).toList()));
             } else {
                 open.group.works().forEach(work -> left.add(work.id()));

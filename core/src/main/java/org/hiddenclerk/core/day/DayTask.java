@@ -18,8 +18,17 @@ import java.util.Set;
  * @param notBefore      nothing is begun before; later than {@code from} when a day is planned anew
  * @param tryOutMinutes  for what is tried with the household present, last of all; 0 for none
  */
-public record DayTask(List<Work> works, Map<String, CircuitFacts> circuits, List<Person> crew, int from, int to, int daylightFrom, int daylightTo,
-                      int notBefore, int tryOutMinutes, Norms norms) {
+public record DayTask(
+        List<Work> works,
+        Map<String, CircuitFacts> circuits,
+        List<Person> crew,
+        int from,
+        int to,
+        int daylightFrom,
+        int daylightTo,
+        int notBefore,
+        int tryOutMinutes,
+        Norms norms) {
     private static final int MOST_PEOPLE = 6;
 
     public DayTask {
@@ -59,11 +68,9 @@ public record DayTask(List<Work> works, Map<String, CircuitFacts> circuits, List
      * @param mostMinutesOff      as long as what hangs on it may be without supply; the largest number when it does not matter
      * @param alternativeSupplies whether another supply must be isolated too
      */
-    public record CircuitFacts(boolean lights, int mostMinutesOff, boolean alternativeSupplies) {
-    }
+    public record CircuitFacts(boolean lights, int mostMinutesOff, boolean alternativeSupplies) {}
 
-    public record Person(String name, boolean mayWire) {
-    }
+    public record Person(String name, boolean mayWire) {}
 
     /**
      * How long things take, in minutes; common practice, no source.

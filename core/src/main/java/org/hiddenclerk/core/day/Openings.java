@@ -27,6 +27,7 @@ import org.hiddenclerk.core.day.DayTask.Work;
 final class Openings {
     /** Work that the solver may do, in its own measure, which does not depend on the machine. */
     private static final double EFFORT = 2;
+
     private static final int MORE_THAN_PARTS = 1000;
 
     private final DayTask task;
@@ -46,18 +47,24 @@ final class Openings {
      *
      * @param most minutes that it may take
      */
-    record Group(Set<String> circuits, List<Work> works, int most, int isolation) {
-    }
+    record Group(Set<String> circuits, List<Work> works, int most, int isolation) {}
 
     static List<Group> of(DayTask task, List<Work> works, List<String> notes, List<String> left) {
         List<Group> groups = new ArrayList<>();
         for (List<Work> together : connected(works)) {
             List<Work> possible = new ArrayList<>();
             for (Work work : together) {
-                tooLong(task, work).ifPresentOrElse(most -> {
-                    left.add(work.id());
-                    notes.add(work.words() + " takes " + needed(task, work) + " min with isolating; " + (most < window(task, work.circuits()) ? "its circuit may be off " + most : "a day has " + most) + " min.");
-                }, () -> possible.add(work));
+                tooLong(task, work)
+                        .ifPresentOrElse(
+                                most -> {
+                                    left.add(work.id());
+                                    notes.add(work.words() + " takes " + needed(task, work) + " min with isolating; "
+                                            + (most < window(task, work.circuits())
+                                                    ? "its circuit may be off " + most
+                                                    : "a day has " + most)
+                                            + " min.");
+                                },
+                                () -> possible.add(work));
             }
             for (List<Work> part : new Openings(task, possible).parts()) {
                 Set<String> own = circuitsOf(part);
@@ -76,8 +83,14 @@ final class Openings {
         int hands = (int) task.crew().stream().filter(DayTask.Person::mayWire).count();
         Map<String, Integer> fewest = new TreeMap<>();
         circuitsOf(task.works()).forEach(circuit -> {
-            int longest = Math.min(task.circuits().get(circuit).mostMinutesOff(), window(task, Set.of(circuit))) - isolation(task, Set.of(circuit)) - task.norms().closing();
-            List<Integer> minutes = task.works().stream().filter(work -> work.circuits().contains(circuit) && tooLong(task, work).isEmpty()).map(Work::wiring).toList();
+            int longest = Math.min(task.circuits().get(circuit).mostMinutesOff(), window(task, Set.of(circuit)))
+                    - isolation(task, Set.of(circuit))
+                    - task.norms().closing();
+            List<Integer> minutes = task.works().stream()
+                    .filter(work -> work.circuits().contains(circuit)
+                            && tooLong(task, work).isEmpty())
+                    .map(Work::wiring)
+                    .toList();
             if (!minutes.isEmpty()) {
                 int filled = (int) Math.ceil(minutes.stream().mapToInt(m -> m).sum() / (double) longest);
                 int alone = (int) minutes.stream().filter(m -> 2 * m > longest).count();
@@ -98,17 +111,26 @@ final class Openings {
     }
 
     private static int limit(DayTask task, Set<String> circuits) {
-        return circuits.stream().mapToInt(c -> task.circuits().get(c).mostMinutesOff()).min().orElse(Integer.MAX_VALUE);
+        return circuits.stream()
+                .mapToInt(c -> task.circuits().get(c).mostMinutesOff())
+                .min()
+                .orElse(Integer.MAX_VALUE);
     }
 
     /** As long as circuits can be off in a day: lamps by daylight only. */
     private static int window(DayTask task, Set<String> circuits) {
         boolean lights = circuits.stream().anyMatch(c -> task.circuits().get(c).lights());
-        return lights ? Math.min(task.to(), task.daylightTo()) - Math.max(task.from(), task.daylightFrom()) : task.to() - task.from();
+        return lights
+                ? Math.min(task.to(), task.daylightTo()) - Math.max(task.from(), task.daylightFrom())
+                : task.to() - task.from();
     }
 
     private static int isolation(DayTask task, Set<String> circuits) {
-        return task.norms().isolation() + (int) circuits.stream().filter(c -> task.circuits().get(c).alternativeSupplies()).count() * task.norms().supply();
+        return task.norms().isolation()
+                + (int) circuits.stream()
+                                .filter(c -> task.circuits().get(c).alternativeSupplies())
+                                .count()
+                        * task.norms().supply();
     }
 
     private static Set<String> circuitsOf(List<Work> works) {
@@ -146,14 +168,20 @@ final class Openings {
     private int longest() {
         Set<String> all = Set.copyOf(circuits);
         int setUp = works.stream().mapToInt(Work::setUp).sum() / task.crew().size();
-        return Math.min(limit(task, all), Math.min(window(task, all), task.to() - task.from() - setUp - task.tryOutMinutes())) - isolation(task, all) - task.norms().closing();
+        return Math.min(
+                        limit(task, all),
+                        Math.min(window(task, all), task.to() - task.from() - setUp - task.tryOutMinutes()))
+                - isolation(task, all)
+                - task.norms().closing();
     }
 
     /** Longest first, each where there is room: a beginning for the solver, and what is taken where it finds nothing better. */
     private List<List<Work>> firstFit() {
         List<int[]> loads = new ArrayList<>();
         List<List<Work>> parts = new ArrayList<>();
-        for (Work work : works.stream().sorted(Comparator.comparingInt((Work w) -> -w.wiring()).thenComparing(Work::id)).toList()) {
+        for (Work work : works.stream()
+                .sorted(Comparator.comparingInt((Work w) -> -w.wiring()).thenComparing(Work::id))
+                .toList()) {
             boolean placed = false;
             for (int i = 0; i < parts.size() && !placed; i++) {
                 int freest = freest(loads.get(i));
@@ -193,7 +221,13 @@ final class Openings {
                 List<BoolVar> ofPart = new ArrayList<>();
                 for (int hand = 0; hand < hands; hand++) {
                     BoolVar does = model.newBoolVar("");
-                    model.addHint(does, hand == 0 && part < simple.size() && simple.get(part).contains(work) ? 1 : 0);
+                    model.addHint(
+                            does,
+                            hand == 0
+                                            && part < simple.size()
+                                            && simple.get(part).contains(work)
+                                    ? 1
+                                    : 0);
                     ofPart.add(does);
                     all.add(does);
                 }
@@ -216,7 +250,9 @@ final class Openings {
         List<List<Work>> parts = new ArrayList<>();
         for (int part = 0; part < most; part++) {
             int at = part;
-            List<Work> together = works.stream().filter(work -> in.get(work).get(at).stream().anyMatch(solver::booleanValue)).toList();
+            List<Work> together = works.stream()
+                    .filter(work -> in.get(work).get(at).stream().anyMatch(solver::booleanValue))
+                    .toList();
             if (!together.isEmpty()) {
                 parts.add(together);
             }
@@ -243,10 +279,26 @@ final class Openings {
             in.forEach((work, parts) -> setUp.addTerm(parts.get(part).get(at), work.setUp()));
             model.addLessOrEqual(load, hand);
         }
-        LinearExprBuilder taken = LinearExpr.newBuilder().add(hand).add(task.norms().isolation() + task.norms().closing());
-        off.forEach((circuit, isOff) -> taken.addTerm(isOff, task.circuits().get(circuit).alternativeSupplies() ? task.norms().supply() : 0));
-        off.forEach((circuit, isOff) -> model.addLessOrEqual(taken, Math.min(task.circuits().get(circuit).mostMinutesOff(), window(task, Set.of(circuit)))).onlyEnforceIf(isOff));
+        LinearExprBuilder taken = LinearExpr.newBuilder()
+                .add(hand)
+                .add(task.norms().isolation() + task.norms().closing());
+        off.forEach((circuit, isOff) -> taken.addTerm(
+                isOff,
+                task.circuits().get(circuit).alternativeSupplies()
+                        ? task.norms().supply()
+                        : 0));
+        off.forEach((circuit, isOff) -> model.addLessOrEqual(
+                        taken, Math.min(task.circuits().get(circuit).mostMinutesOff(), window(task, Set.of(circuit))))
+                .onlyEnforceIf(isOff));
         int crew = task.crew().size();
-        model.addLessOrEqual(setUp.addTerm(hand, crew), (long) crew * (task.to() - task.from() - task.tryOutMinutes() - task.norms().isolation() - task.norms().closing())).onlyEnforceIf(used);
+        model.addLessOrEqual(
+                        setUp.addTerm(hand, crew),
+                        (long) crew
+                                * (task.to()
+                                        - task.from()
+                                        - task.tryOutMinutes()
+                                        - task.norms().isolation()
+                                        - task.norms().closing()))
+                .onlyEnforceIf(used);
     }
 }

@@ -23,8 +23,7 @@ final class CircuitLoads {
 
     private final Map<CircuitLine, Sum> sums = new LinkedHashMap<>();
 
-    private record CircuitLine(String circuit, Line line) {
-    }
+    private record CircuitLine(String circuit, Line line) {}
 
     private static final class Sum {
         private double rated = Double.POSITIVE_INFINITY;
@@ -99,10 +98,19 @@ final class CircuitLoads {
         sums.forEach((line, sum) -> {
             double amps = sum.shares.stream().mapToDouble(share -> share.amps).sum();
             if (amps > sum.rated * (1 + ROUNDING)) {
-                Subject subject = new Subject.CircuitLine(line.circuit(), line.line().label());
-                findings.add(Finding.of(FindingCode.CIRCUIT_OVERLOAD, subject, Sentence.of("Circuit {0} delivers {found} on {1}; its protective "
-                                + "device is rated {allowed}.", line.circuit(), line.line().label()).found(amps, 2, "A").allowed(sum.rated, 2, "A"),
-                        Source.COMPUTED, new Remedy(Remedy.Kind.SPLIT_LOAD, "move some of the load to another circuit"))
+                Subject subject =
+                        new Subject.CircuitLine(line.circuit(), line.line().label());
+                findings.add(Finding.of(
+                                FindingCode.CIRCUIT_OVERLOAD,
+                                subject,
+                                Sentence.of(
+                                                "Circuit {0} delivers {found} on {1}; its protective "
+                                                        + "device is rated {allowed}.",
+                                                line.circuit(), line.line().label())
+                                        .found(amps, 2, "A")
+                                        .allowed(sum.rated, 2, "A"),
+                                Source.COMPUTED,
+                                new Remedy(Remedy.Kind.SPLIT_LOAD, "move some of the load to another circuit"))
                         .in(List.of(together(sum.shares))));
             }
         });

@@ -21,7 +21,9 @@ final class ConductorAmps {
 
     ConductorAmps(Region region) {
         this.region = region;
-        region.parts().stream().filter(Part.Conductor.class::isInstance).forEach(p -> conductors.add((Part.Conductor) p));
+        region.parts().stream()
+                .filter(Part.Conductor.class::isInstance)
+                .forEach(p -> conductors.add((Part.Conductor) p));
         from = conductors.stream().mapToInt(c -> region.node(c, "a")).toArray();
         to = conductors.stream().mapToInt(c -> region.node(c, "b")).toArray();
     }
@@ -36,8 +38,7 @@ final class ConductorAmps {
      * @param amps   amperes
      * @param beside whether another way lies beside a conductor, so that the amperes are those of the worst break of it
      */
-    record Carried(double[] amps, boolean[] beside) {
-    }
+    record Carried(double[] amps, boolean[] beside) {}
 
     /** What each conductor carries; the row must have no short. */
     Carried of(int row, RowSolver solver) {
@@ -67,7 +68,8 @@ final class ConductorAmps {
         for (Part part : region.parts()) {
             if (part instanceof Part.Link) {
                 edges.add(new int[] {region.node(part, "a"), region.node(part, "b")});
-            } else if (part instanceof Part.Sender || part instanceof Part.Switch s && !s.mechanism().isTwoState()) {
+            } else if (part instanceof Part.Sender
+                    || part instanceof Part.Switch s && !s.mechanism().isTwoState()) {
                 edges.add(new int[] {region.node(part, "COM"), region.node(part, "L1")});
             }
         }
@@ -96,7 +98,8 @@ final class ConductorAmps {
         boolean[] side = reached(from[conductor], conductor, edges, new boolean[drawn.length]);
         if (side[to[conductor]]) {
             carried.beside()[conductor] = true;
-            carried.amps()[conductor] = Math.max(beyond(conductor, from[conductor], to[conductor], edges, drawn, fed),
+            carried.amps()[conductor] = Math.max(
+                    beyond(conductor, from[conductor], to[conductor], edges, drawn, fed),
                     beyond(conductor, to[conductor], from[conductor], edges, drawn, fed));
             return;
         }

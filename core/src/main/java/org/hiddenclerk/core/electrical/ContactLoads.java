@@ -20,6 +20,7 @@ final class ContactLoads {
     static final double CARRIED_AMPS = 1e-3;
     /** From this share of a rating on there is little room left; common practice, no source. */
     private static final double NEAR_SHARE = 0.8;
+
     private static final double FALL_SHARE = 0.5;
     /** Guards "over the rating" against the rounding of volts squared over ohms. */
     private static final double ROUNDING = 1e-5;
@@ -52,13 +53,19 @@ final class ContactLoads {
         for (int[] pair : table.usablePairs(element)) {
             List<Integer> carried = carriedIn(pair[1], pair[0]);
             seen = true;
-            most = Math.max(most, carried.stream().mapToDouble(r -> watts(pair[1], r)).sum());
+            most = Math.max(
+                    most, carried.stream().mapToDouble(r -> watts(pair[1], r)).sum());
             checkRatings(contact, channel, pair[1], carried);
         }
-        if (seen && module.supply() instanceof ModuleSupply.TwoWire supply
+        if (seen
+                && module.supply() instanceof ModuleSupply.TwoWire supply
                 && most < supply.minimumLoadWatts() * (1 - ROUNDING)) {
-            log.addOverall(BELOW_MINIMUM_LOAD, module.subject(), Sentence.of("{0} carries {found}; it needs at least {allowed}.",
-                            region.called(module)).found(most, 1, "W").allowed(supply.minimumLoadWatts(), 1, "W"),
+            log.addOverall(
+                    BELOW_MINIMUM_LOAD,
+                    module.subject(),
+                    Sentence.of("{0} carries {found}; it needs at least {allowed}.", region.called(module))
+                            .found(most, 1, "W")
+                            .allowed(supply.minimumLoadWatts(), 1, "W"),
                     new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp"));
         }
     }
@@ -66,7 +73,8 @@ final class ContactLoads {
     private List<Integer> carriedIn(int closed, int open) {
         List<Integer> carried = new ArrayList<>();
         for (int r = 0; r < region.resistors().length; r++) {
-            if (region.resistors()[r].kind() != Region.ResistorKind.SUPPLY && table.amps(closed, r) > CARRIED_AMPS
+            if (region.resistors()[r].kind() != Region.ResistorKind.SUPPLY
+                    && table.amps(closed, r) > CARRIED_AMPS
                     && table.volts(open, r) < FALL_SHARE * table.volts(closed, r)) {
                 carried.add(r);
             }
@@ -88,9 +96,15 @@ final class ContactLoads {
                 OptionalDouble own = shareOf(channel, load, row, r);
                 if (own.isEmpty()) {
                     // Each load by itself: one that is taken on says nothing of another on the same contact.
-                    log.add(RATING_UNKNOWN, new Subject.Together(subject, load.subject()), row, watts(row, r),
-                            () -> Sentence.of("{0} carries a {1} ({2}) of {found}; no rating is stated for that kind.", region.called(contact),
-                                    load.kind().label(), region.called(load)).found(watts(row, r), 1, "W"),
+                    log.add(
+                            RATING_UNKNOWN,
+                            new Subject.Together(subject, load.subject()),
+                            row,
+                            watts(row, r),
+                            () -> Sentence.of(
+                                            "{0} carries a {1} ({2}) of {found}; no rating is stated for that kind.",
+                                            region.called(contact), load.kind().label(), region.called(load))
+                                    .found(watts(row, r), 1, "W"),
                             new Remedy(Remedy.Kind.FIND_OUT, "find the rating out from the maker"));
                 } else {
                     share += own.getAsDouble();
@@ -101,16 +115,25 @@ final class ContactLoads {
         }
         if (share > NEAR_SHARE && share <= 1 + ROUNDING) {
             double near = share;
-            log.add(NEAR_LIMIT, subject, row, share, () -> Sentence.of("{0} is at {found} of its rating.", region.called(contact))
+            log.add(NEAR_LIMIT, subject, row, share, () -> Sentence.of(
+                            "{0} is at {found} of its rating.", region.called(contact))
                     .found(near * 100, 0, "%"));
         }
         if (share > 1 + ROUNDING) {
             double total = watts;
             double over = share;
-            log.add(CONTACT_OVERLOAD, subject, row, share,
-                    () -> Sentence.of("{0} carries {1} of {2}: {found} of its rating.", region.called(contact),
-                            Sentence.Amount.of(total, 0, "W").toString(), String.join(", ", words.stream().distinct().toList()))
-                            .found(over * 100, 0, "%").allowed(100, 0, "%"),
+            log.add(
+                    CONTACT_OVERLOAD,
+                    subject,
+                    row,
+                    share,
+                    () -> Sentence.of(
+                                    "{0} carries {1} of {2}: {found} of its rating.",
+                                    region.called(contact),
+                                    Sentence.Amount.of(total, 0, "W").toString(),
+                                    String.join(", ", words.stream().distinct().toList()))
+                            .found(over * 100, 0, "%")
+                            .allowed(100, 0, "%"),
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));
         }
@@ -119,9 +142,15 @@ final class ContactLoads {
     private OptionalDouble shareOf(Channel channel, Part.Load load, int row, int resistor) {
         double watts = watts(row, resistor);
         double amps = table.amps(row, resistor) / load.powerFactor();
-        List<ContactRating> exact = channel.ratings().stream().filter(r -> r.load() == load.kind()).toList();
+        List<ContactRating> exact =
+                channel.ratings().stream().filter(r -> r.load() == load.kind()).toList();
         List<ContactRating> usable = exact.isEmpty()
-                ? channel.ratings().stream().filter(r -> load.kind().mayUse(r.load())).toList() : exact;
-        return usable.stream().mapToDouble(rating -> rating.shareOf(watts, amps)).max();
+                ? channel.ratings().stream()
+                        .filter(r -> load.kind().mayUse(r.load()))
+                        .toList()
+                : exact;
+        return usable.stream()
+                .mapToDouble(rating -> rating.shareOf(watts, amps))
+                .max();
     }
 }

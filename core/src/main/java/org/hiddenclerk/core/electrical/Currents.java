@@ -9,10 +9,10 @@ import org.hiddenclerk.core.finding.SwitchingState;
 public final class Currents {
     /** Conductors times rows beyond which a region is left out: a drawing of that size cannot be read. */
     private static final int MOST_VALUES = 200_000;
+
     private static final double SHOWN_AMPS = 0.5e-3;
 
-    private Currents() {
-    }
+    private Currents() {}
 
     /** Amperes by state and conductor, to the milliampere; conductors that carry nothing are left out. */
     public static Map<SwitchingState, Map<String, Double>> of(Wiring wiring) {

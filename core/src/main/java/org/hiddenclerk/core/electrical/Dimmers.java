@@ -36,7 +36,8 @@ final class Dimmers {
         Region region = table.region();
         Dimmers dimmers = null;
         for (int e = 0; e < region.elements().length; e++) {
-            if (region.elements()[e].isSwitch() && region.elements()[e].mechanism().isRegulator()) {
+            if (region.elements()[e].isSwitch()
+                    && region.elements()[e].mechanism().isRegulator()) {
                 dimmers = dimmers == null ? new Dimmers(table, log) : dimmers;
                 dimmers.check(e);
             }
@@ -59,8 +60,11 @@ final class Dimmers {
         boolean forMotors = region.elements()[dimmer].mechanism() == Mechanism.FAN_SPEED;
         for (int r = 0; r < region.resistors().length; r++) {
             Part part = region.resistors()[r].part();
-            boolean motor = !forMotors && part instanceof Part.Load load && (load.motor().isPresent() || load.kind().isMotor());
-            if ((motor || part instanceof Part.FittedModule) && table.amps(pair[1], r) > TAKEN_AMPS
+            boolean motor = !forMotors
+                    && part instanceof Part.Load load
+                    && (load.motor().isPresent() || load.kind().isMotor());
+            if ((motor || part instanceof Part.FittedModule)
+                    && table.amps(pair[1], r) > TAKEN_AMPS
                     && table.volts(pair[0], r) < FALL_SHARE * table.volts(pair[1], r)) {
                 report(dimmer, part.subject(), region.called(part), pair[1]);
             }
@@ -84,7 +88,9 @@ final class Dimmers {
     private void otherDimmers(int dimmer, int row) {
         for (int e = 0; e < region.elements().length; e++) {
             Region.Element other = region.elements()[e];
-            if (e != dimmer && other.isSwitch() && other.mechanism().isRegulator()
+            if (e != dimmer
+                    && other.isSwitch()
+                    && other.mechanism().isRegulator()
                     && other.mechanism().terminals().stream().anyMatch(pin -> loses(region.node(other.part(), pin)))) {
                 report(dimmer, other.part().subject(), "the dimmer " + region.called(other), row);
             }
@@ -94,15 +100,23 @@ final class Dimmers {
     private void relayContacts(int dimmer, int[] pair) {
         for (int contact = 0; contact < region.elements().length; contact++) {
             int bit = region.bit(contact);
-            boolean isClosed = !region.elements()[contact].isSwitch() && (pair[1] & bit) != 0 && table.isUsable(pair[1] & ~bit);
+            boolean isClosed =
+                    !region.elements()[contact].isSwitch() && (pair[1] & bit) != 0 && table.isUsable(pair[1] & ~bit);
             for (int r = 0; isClosed && r < region.resistors().length; r++) {
-                if (region.resistors()[r].kind() == Region.ResistorKind.LOAD && falls(pair, r)
+                if (region.resistors()[r].kind() == Region.ResistorKind.LOAD
+                        && falls(pair, r)
                         && falls(new int[] {pair[1] & ~bit, pair[1]}, r)) {
                     Region.Element element = region.elements()[contact];
                     String load = region.called(region.resistors()[r].part());
-                    log.add(RELAY_INTO_DIMMER, new Subject.Together(region.elements()[dimmer].part().subject(), Region.subjectOf(element)), pair[1],
-                            () -> Sentence.of("{0} and the dimmer {1} are in the path of {2}.", region.called(element),
-                                    region.called(region.elements()[dimmer]), load), REMEDIES);
+                    log.add(
+                            RELAY_INTO_DIMMER,
+                            new Subject.Together(
+                                    region.elements()[dimmer].part().subject(), Region.subjectOf(element)),
+                            pair[1],
+                            () -> Sentence.of(
+                                    "{0} and the dimmer {1} are in the path of {2}.",
+                                    region.called(element), region.called(region.elements()[dimmer]), load),
+                            REMEDIES);
                 }
             }
         }
@@ -120,10 +134,16 @@ final class Dimmers {
 
     private void report(int dimmer, Subject subject, String what, int row) {
         Region.Element element = region.elements()[dimmer];
-        log.add(DIMMER_IN_SERIES, new Subject.Together(element.part().subject(), subject), row,
-                () -> Sentence.of("{0} is fed through the dimmer {1}.", what, region.called(element)), REMEDIES);
+        log.add(
+                DIMMER_IN_SERIES,
+                new Subject.Together(element.part().subject(), subject),
+                row,
+                () -> Sentence.of("{0} is fed through the dimmer {1}.", what, region.called(element)),
+                REMEDIES);
     }
 
-    private static final Remedy[] REMEDIES = {new Remedy(Remedy.Kind.REWIRE, "take the dimmer out and put a plain switch or push button in"),
-            new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module in place of both")};
+    private static final Remedy[] REMEDIES = {
+        new Remedy(Remedy.Kind.REWIRE, "take the dimmer out and put a plain switch or push button in"),
+        new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module in place of both")
+    };
 }

@@ -19,8 +19,7 @@ final class EarthPins implements RowCheck {
     private final List<Pin> pins = new ArrayList<>();
 
     /** @param node -1 where a part that must be earthed has no earth terminal connected */
-    private record Pin(Part part, int node) {
-    }
+    private record Pin(Part part, int node) {}
 
     EarthPins(Region region, FindingLog log) {
         this.region = region;
@@ -40,8 +39,12 @@ final class EarthPins implements RowCheck {
         }
         for (Pin pin : pins) {
             if (pin.node() < 0) {
-                log.add(EARTH_MISSING, pin.part().subject(), row,
-                        () -> Sentence.of("{0} needs earth and has none.", region.called(pin.part())), Remedy.rewire("connect its earth"));
+                log.add(
+                        EARTH_MISSING,
+                        pin.part().subject(),
+                        row,
+                        () -> Sentence.of("{0} needs earth and has none.", region.called(pin.part())),
+                        Remedy.rewire("connect its earth"));
             } else {
                 look(pin, row, solver);
             }
@@ -51,18 +54,31 @@ final class EarthPins implements RowCheck {
     private void look(Pin pin, int row, RowSolver solver) {
         boolean earthed = solver.isOn(pin.node(), Line.PE);
         if (solver.isOnLive(pin.node())) {
-            log.add(LIVE_ON_EARTH_PIN, pin.part().subject(), row,
-                    () -> Sentence.of("The earth terminal of {0} is live: so is all metal on it.", region.called(pin.part())),
+            log.add(
+                    LIVE_ON_EARTH_PIN,
+                    pin.part().subject(),
+                    row,
+                    () -> Sentence.of(
+                            "The earth terminal of {0} is live: so is all metal on it.", region.called(pin.part())),
                     Remedy.rewire("put it on earth, and take the live off"));
         }
         if (solver.isOn(pin.node(), Line.N) && !earthed) {
-            log.add(EARTH_AS_NEUTRAL, pin.part().subject(), row,
-                    () -> Sentence.of("The earth terminal of {0} is on a neutral: where that neutral opens, its metal is live.",
-                            region.called(pin.part())), Remedy.rewire("put it on earth"));
+            log.add(
+                    EARTH_AS_NEUTRAL,
+                    pin.part().subject(),
+                    row,
+                    () -> Sentence.of(
+                            "The earth terminal of {0} is on a neutral: where that neutral opens, its metal is live.",
+                            region.called(pin.part())),
+                    Remedy.rewire("put it on earth"));
         }
         if (!earthed) {
-            log.add(EARTH_MISSING, pin.part().subject(), row,
-                    () -> Sentence.of("The earth terminal of {0} is not on earth.", region.called(pin.part())), Remedy.rewire("connect its earth"));
+            log.add(
+                    EARTH_MISSING,
+                    pin.part().subject(),
+                    row,
+                    () -> Sentence.of("The earth terminal of {0} is not on earth.", region.called(pin.part())),
+                    Remedy.rewire("connect its earth"));
         }
     }
 }

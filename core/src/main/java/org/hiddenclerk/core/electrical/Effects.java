@@ -61,11 +61,15 @@ final class Effects {
                     }
                 }
                 if (on == 0) {
-                    log.addOverall(LOAD_NEVER_ON, load.subject(),
+                    log.addOverall(
+                            LOAD_NEVER_ON,
+                            load.subject(),
                             Sentence.of("{0} is on in none of {1}.", region.called(load), states(usable)),
                             Remedy.rewire("bring the switched live and its neutral to it"));
                 } else if (on == usable && isIntended(load)) {
-                    log.addOverall(LOAD_ALWAYS_ON, load.subject(),
+                    log.addOverall(
+                            LOAD_ALWAYS_ON,
+                            load.subject(),
                             Sentence.of("{0} is on in all of {1}.", region.called(load), states(usable)),
                             Remedy.rewire("take it off the permanent live"));
                 }
@@ -74,7 +78,8 @@ final class Effects {
     }
 
     private boolean isIntended(Part.Load load) {
-        return region.wiring().intents().stream().anyMatch(intent -> intent.load().equals(load.id()));
+        return region.wiring().intents().stream()
+                .anyMatch(intent -> intent.load().equals(load.id()));
     }
 
     private void modules() {
@@ -95,13 +100,24 @@ final class Effects {
             }
             Part part = device.part();
             if (idle > 0 && powered == 0) {
-                log.addOverall(MODULE_UNPOWERED, part.subject(), Sentence.of("{0} gets its supply in none of {1}"
-                        + (device.isSender() ? "." : " with its contacts open."), region.called(part), states(idle)),
+                log.addOverall(
+                        MODULE_UNPOWERED,
+                        part.subject(),
+                        Sentence.of(
+                                "{0} gets its supply in none of {1}"
+                                        + (device.isSender() ? "." : " with its contacts open."),
+                                region.called(part),
+                                states(idle)),
                         Remedy.rewire("feed it from the permanent live"));
             } else if (powered < idle && !device.isSender()) {
                 int off = idle - powered;
-                log.add(MODULE_CUT_BY_SWITCH, part.subject(), firstCut,
-                        () -> Sentence.of("{0} is without supply in {1}: off at the wall means unreachable.", region.called(part), states(off)),
+                log.add(
+                        MODULE_CUT_BY_SWITCH,
+                        part.subject(),
+                        firstCut,
+                        () -> Sentence.of(
+                                "{0} is without supply in {1}: off at the wall means unreachable.",
+                                region.called(part), states(off)),
                         Remedy.rewire("keep its feed permanent"));
             }
         }
@@ -112,8 +128,12 @@ final class Effects {
         for (int d = 0; d < region.devices().length; d++) {
             if (listensForBlinks(region.devices()[d]) && !isBlinkedBySomeFlip(d)) {
                 Part part = region.devices()[d].part();
-                log.addOverall(BLINK_NOT_SEEN, part.subject(),
-                        Sentence.of("{0} counts breaks of its supply, and no flip of a switch makes one.", region.called(part)),
+                log.addOverall(
+                        BLINK_NOT_SEEN,
+                        part.subject(),
+                        Sentence.of(
+                                "{0} counts breaks of its supply, and no flip of a switch makes one.",
+                                region.called(part)),
                         Remedy.rewire("feed it through a change-over switch with linked throws"));
             }
         }
@@ -156,26 +176,38 @@ final class Effects {
         double volts = table.volts(row, resistor);
         double share = volts / region.resistors()[resistor].nominalVolts();
         if (share >= GLOW_SHARE && table.loadState(row, resistor) == LoadState.OFF) {
-            log.add(GHOST_GLOW, load.subject(), row, share, () -> Sentence.of(
-                    "{0} is off with {found} across it, from what the module draws through it; it may glow or flicker.",
-                    region.called(load)).found(volts, 1, "V"), isBypassed(resistor) ? new Remedy(Remedy.Kind.FIND_OUT, "try this very lamp at the bench: a bypass is across it already")
-                    : new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
+            log.add(
+                    GHOST_GLOW,
+                    load.subject(),
+                    row,
+                    share,
+                    () -> Sentence.of(
+                                    "{0} is off with {found} across it, from what the module draws through it; it may glow or flicker.",
+                                    region.called(load))
+                            .found(volts, 1, "V"),
+                    isBypassed(resistor)
+                            ? new Remedy(
+                                    Remedy.Kind.FIND_OUT,
+                                    "try this very lamp at the bench: a bypass is across it already")
+                            : new Remedy(Remedy.Kind.ADD_BYPASS, "a bypass at the lamp takes it away"));
         }
     }
 
     /** Whether a bypass is across a load: advising one beside it would contradict the plan. */
     private boolean isBypassed(int load) {
         Region.Resistor across = region.resistors()[load];
-        return java.util.Arrays.stream(region.resistors()).anyMatch(other -> other.kind() == Region.ResistorKind.BYPASS
-                && (other.a() == across.a() && other.b() == across.b() || other.a() == across.b() && other.b() == across.a()));
+        return java.util.Arrays.stream(region.resistors())
+                .anyMatch(other -> other.kind() == Region.ResistorKind.BYPASS
+                        && (other.a() == across.a() && other.b() == across.b()
+                                || other.a() == across.b() && other.b() == across.a()));
     }
 
     private void inputs() {
         for (int i = 0; i < region.inputPins().length; i++) {
             Region.InputPin input = region.inputPins()[i];
             Part owner = region.devices()[input.device()].part();
-            boolean shared = region.isShared(input.pin(), owner)
-                    || input.other() >= 0 && region.isShared(input.other(), owner);
+            boolean shared =
+                    region.isShared(input.pin(), owner) || input.other() >= 0 && region.isShared(input.other(), owner);
             if (!shared) {
                 continue;
             }
@@ -189,7 +221,9 @@ final class Effects {
             }
             if (powered > 0 && (active == 0 || active == powered)) {
                 String how = active == 0 ? "never asserted" : "always asserted";
-                log.addOverall(INPUT_STUCK, region.subjectOf(input),
+                log.addOverall(
+                        INPUT_STUCK,
+                        region.subjectOf(input),
                         Sentence.of("Input {0} is " + how + " in {1} powered states.", region.called(input), powered),
                         Remedy.rewire("bring the switch to the input and its reference"));
             }
@@ -205,8 +239,12 @@ final class Effects {
                     acts |= differs(pair[0], pair[1]);
                 }
                 if (!acts) {
-                    log.addOverall(SWITCH_WITHOUT_EFFECT, Region.subjectOf(region.elements()[e]),
-                            Sentence.of("Operating {0} changes no load, no supply and no input.", region.called(region.elements()[e])),
+                    log.addOverall(
+                            SWITCH_WITHOUT_EFFECT,
+                            Region.subjectOf(region.elements()[e]),
+                            Sentence.of(
+                                    "Operating {0} changes no load, no supply and no input.",
+                                    region.called(region.elements()[e])),
                             Remedy.rewire("bring it into the circuit, or take it out"));
                 }
             }

@@ -59,9 +59,13 @@ final class ElvReach implements RowCheck {
             int source = mainsReachedFrom(node, solver);
             if (source >= 0) {
                 Part.Supply supply = region.sources()[source].supply();
-                log.add(MAINS_ON_ELV, part.subject(), row,
-                        () -> Sentence.of("{0} of circuit {1} reaches {2}, which is an extra-low-voltage part.", supply.line().label(),
-                                supply.circuit(), region.called(part)),
+                log.add(
+                        MAINS_ON_ELV,
+                        part.subject(),
+                        row,
+                        () -> Sentence.of(
+                                "{0} of circuit {1} reaches {2}, which is an extra-low-voltage part.",
+                                supply.line().label(), supply.circuit(), region.called(part)),
                         Remedy.rewire("keep mains and extra-low voltage apart"));
             }
         });

@@ -23,8 +23,7 @@ public record EveryState(List<Row> rows, Map<Operations.Positions, Map<String, O
      * @param live nodes that are live in it
      * @param amps of conductors that carry any, by conductor
      */
-    public record Row(TruthTable.Row reading, List<NodeId> live, Map<String, Double> amps) {
-    }
+    public record Row(TruthTable.Row reading, List<NodeId> live, Map<String, Double> amps) {}
 
     /**
      * @param proved      truth table of the wiring, which is not worked out again for it
@@ -36,7 +35,8 @@ public record EveryState(List<Row> rows, Map<Operations.Positions, Map<String, O
         Map<SwitchingState, List<NodeId>> live = WiringCheck.liveNodes(seen);
         Map<SwitchingState, Map<String, Double>> amps = Currents.of(seen);
         List<Row> rows = new ArrayList<>();
-        table.forEach(row -> rows.add(new Row(row, live.getOrDefault(row.state(), List.of()), amps.getOrDefault(row.state(), Map.of()))));
+        table.forEach(row -> rows.add(
+                new Row(row, live.getOrDefault(row.state(), List.of()), amps.getOrDefault(row.state(), Map.of()))));
         return new EveryState(rows, Operations.of(seen));
     }
 }

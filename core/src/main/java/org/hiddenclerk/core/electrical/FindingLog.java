@@ -41,13 +41,26 @@ final class FindingLog {
     }
 
     /** Records that a row shows it, and how badly. */
-    void add(FindingCode code, Subject subject, int row, double badness, Supplier<Sentence> sentence, Remedy... remedies) {
+    void add(
+            FindingCode code,
+            Subject subject,
+            int row,
+            double badness,
+            Supplier<Sentence> sentence,
+            Remedy... remedies) {
         add(code, code.severity(), subject, row, badness, sentence, sourceOf(code), remedies);
     }
 
     /** Records that a row shows it, how badly, and how grave it is here. */
-    void add(FindingCode code, Severity severity, Subject subject, int row, double badness, Supplier<Sentence> sentence, Source source,
-             Remedy... remedies) {
+    void add(
+            FindingCode code,
+            Severity severity,
+            Subject subject,
+            int row,
+            double badness,
+            Supplier<Sentence> sentence,
+            Source source,
+            Remedy... remedies) {
         Entry entry = entry(code, subject);
         if (entry.rows.isEmpty() || entry.rows.get(entry.rows.size() - 1) != row) {
             entry.rows.add(row);
@@ -78,19 +91,30 @@ final class FindingLog {
     }
 
     private static Source sourceOf(FindingCode code) {
-        return code == FindingCode.CONTACT_OVERLOAD || code == FindingCode.RATING_UNKNOWN || code == FindingCode.BELOW_MINIMUM_LOAD
-                ? Source.MAKER : Source.COMPUTED;
+        return code == FindingCode.CONTACT_OVERLOAD
+                        || code == FindingCode.RATING_UNKNOWN
+                        || code == FindingCode.BELOW_MINIMUM_LOAD
+                ? Source.MAKER
+                : Source.COMPUTED;
     }
 
     List<Finding> findings() {
         List<Finding> findings = new ArrayList<>();
         entries.forEach((key, entry) -> {
-            List<Integer> rows = entry.rows.stream().distinct()
+            List<Integer> rows = entry.rows.stream()
+                    .distinct()
                     .sorted(Comparator.comparing((Integer row) -> Integer.bitCount(row))
                             .thenComparing(Comparator.naturalOrder()))
-                    .limit(Finding.STATES_SHOWN).toList();
-            findings.add(new Finding(key.code(), entry.severity, key.subject(), rows.stream().map(region::state).toList(),
-                    entry.sentence, entry.remedies, entry.source));
+                    .limit(Finding.STATES_SHOWN)
+                    .toList();
+            findings.add(new Finding(
+                    key.code(),
+                    entry.severity,
+                    key.subject(),
+                    rows.stream().map(region::state).toList(),
+                    entry.sentence,
+                    entry.remedies,
+                    entry.source));
         });
         return findings;
     }

@@ -17,7 +17,8 @@ public final class FixedNets {
         wiring.parts().forEach(part -> part.pins().values().forEach(node -> numbers.putIfAbsent(node, numbers.size())));
         sets = new Sets(numbers.size());
         for (Part part : wiring.parts()) {
-            List<String> joined = part instanceof Part.Conductor || part instanceof Part.Link ? List.of("a", "b")
+            List<String> joined = part instanceof Part.Conductor || part instanceof Part.Link
+                    ? List.of("a", "b")
                     : part instanceof Part.Sender ? List.of("COM", "L1") : List.of();
             if (!joined.isEmpty()) {
                 sets.join(number(part, joined.get(0)), number(part, joined.get(1)));
@@ -25,7 +26,8 @@ public final class FixedNets {
         }
         for (Part part : wiring.parts()) {
             if (part instanceof Part.Supply supply) {
-                supplies.computeIfAbsent(sets.find(number(part, "out")), n -> new LinkedHashSet<>()).add(supply);
+                supplies.computeIfAbsent(sets.find(number(part, "out")), n -> new LinkedHashSet<>())
+                        .add(supply);
             }
         }
     }

@@ -5,7 +5,10 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 
-/** A wiring that is in use: what any one position of its switches and relays makes of lamps, modules and inputs. Not for several threads at once. */
+/**
+ * A wiring that is in use: what any one position of its switches and relays makes of lamps, modules and inputs. Not
+ * for several threads at once.
+ */
 public final class Installation {
     private final Wiring wiring;
     private Set<String> deadCircuits = Set.of();
@@ -29,8 +32,10 @@ public final class Installation {
      * @param modules modules and senders, with their inputs
      * @param tripped whether some net joins potentials that differ, so that its protection opens
      */
-    public record Standing(Map<PartId, TruthTable.LoadReading> loads, Map<PartId, TruthTable.ModuleReading> modules, boolean tripped) {
-    }
+    public record Standing(
+            Map<PartId, TruthTable.LoadReading> loads,
+            Map<PartId, TruthTable.ModuleReading> modules,
+            boolean tripped) {}
 
     /** How a closed channel is named among what is closed. */
     public static String closedContact(PartId module, String channel) {
@@ -59,8 +64,13 @@ public final class Installation {
         return new Standing(loads, modules, tripped);
     }
 
-    private static boolean read(Region region, RowSolver solver, Set<String> closed, Set<String> between, Map<PartId, TruthTable.LoadReading> loads,
-                                Map<PartId, TruthTable.ModuleReading> modules) {
+    private static boolean read(
+            Region region,
+            RowSolver solver,
+            Set<String> closed,
+            Set<String> between,
+            Map<PartId, TruthTable.LoadReading> loads,
+            Map<PartId, TruthTable.ModuleReading> modules) {
         int row = 0;
         int moving = -1;
         for (int e = 0; e < region.elements().length; e++) {
@@ -72,7 +82,10 @@ public final class Installation {
         for (Region.Resistor resistor : region.resistors()) {
             if (resistor.kind() == Region.ResistorKind.LOAD) {
                 double volts = shorted ? 0 : solver.volts(resistor.a(), resistor.b());
-                loads.put(resistor.part().id(), new TruthTable.LoadReading(Math.round(volts * 10) / 10.0, LoadState.at(volts, resistor.nominalVolts())));
+                loads.put(
+                        resistor.part().id(),
+                        new TruthTable.LoadReading(
+                                Math.round(volts * 10) / 10.0, LoadState.at(volts, resistor.nominalVolts())));
             }
         }
         boolean[] powered = new boolean[region.devices().length];
@@ -86,7 +99,9 @@ public final class Installation {
         for (int d = 0; d < powered.length; d++) {
             Region.Device device = region.devices()[d];
             // A two-wire module lives on what flows while its contacts are open.
-            if (device.part() instanceof Part.FittedModule module && module.supply() instanceof ModuleSupply.TwoWire && (row & device.ownChannels()) != 0) {
+            if (device.part() instanceof Part.FittedModule module
+                    && module.supply() instanceof ModuleSupply.TwoWire
+                    && (row & device.ownChannels()) != 0) {
                 solver.solve(row & ~device.ownChannels(), moving);
                 powered[d] = !solver.isShorted() && RegionTable.isSupplied(device, solver);
             }

@@ -34,8 +34,7 @@ final class IntentProof {
     private final Map<Integer, Step> reached = new LinkedHashMap<>();
 
     /** How a state was first reached. */
-    private record Step(int from, String action) {
-    }
+    private record Step(int from, String action) {}
 
     private IntentProof(List<RegionTable> tables, List<Intent> intents) {
         this.tables = tables;
@@ -72,8 +71,9 @@ final class IntentProof {
 
     /** Findings of one cluster of regions; none of their rows may be shorted. */
     static List<Finding> check(List<RegionTable> tables, List<Intent> intents) {
-        List<Intent> own = intents.stream().filter(intent -> tables.stream()
-                .anyMatch(table -> resistorOf(table, intent.load()) >= 0)).toList();
+        List<Intent> own = intents.stream()
+                .filter(intent -> tables.stream().anyMatch(table -> resistorOf(table, intent.load()) >= 0))
+                .toList();
         if (own.isEmpty()) {
             return List.of();
         }
@@ -104,7 +104,14 @@ final class IntentProof {
                 int next = steps.command(state, place);
                 if (next != state && changesARemoteLoad(state, next)) {
                     Region region = tables.get(place.region()).region();
-                    visit(next, state, "remote command to " + name(region.elements()[place.element()].part().id()), open);
+                    visit(
+                            next,
+                            state,
+                            "remote command to "
+                                    + name(region.elements()[place.element()]
+                                            .part()
+                                            .id()),
+                            open);
                 }
             }
         }
@@ -118,7 +125,8 @@ final class IntentProof {
     }
 
     private String verb(Region.Element element) {
-        return (element.mechanism().isPush() ? "press " : "flip ") + name(element.part().id());
+        return (element.mechanism().isPush() ? "press " : "flip ")
+                + name(element.part().id());
     }
 
     private String name(PartId part) {
@@ -170,7 +178,8 @@ final class IntentProof {
     private static int resistorOf(RegionTable table, PartId load) {
         Region.Resistor[] resistors = table.region().resistors();
         for (int i = 0; i < resistors.length; i++) {
-            if (resistors[i].kind() == Region.ResistorKind.LOAD && resistors[i].part().id().equals(load)) {
+            if (resistors[i].kind() == Region.ResistorKind.LOAD
+                    && resistors[i].part().id().equals(load)) {
                 return i;
             }
         }
@@ -199,11 +208,13 @@ final class IntentProof {
     private void judgeControl(Intent intent, PartId control) {
         Optional<Steps.Place> place = switchNamed(control);
         if (place.isEmpty()) {
-            report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()), Sentence.of("{0} is not connected to what feeds {1}.", name(control), name(intent.load())));
+            report(
+                    SWITCH_WITHOUT_EFFECT,
+                    new Subject.Switch(control.value()),
+                    Sentence.of("{0} is not connected to what feeds {1}.", name(control), name(intent.load())));
             return;
         }
-        int allowed = intent.maxHandActions()
-                .orElse(intent.remote() && isReadByPosition(place.get()) ? 2 : 1);
+        int allowed = intent.maxHandActions().orElse(intent.remote() && isReadByPosition(place.get()) ? 2 : 1);
         for (int state : reached.keySet()) {
             int next = state;
             boolean changed = false;
@@ -213,8 +224,12 @@ final class IntentProof {
             }
             if (!changed) {
                 String times = allowed == 1 ? "" : ", operated up to " + allowed + " times,";
-                report(SWITCH_WITHOUT_EFFECT, new Subject.Switch(control.value()),
-                        Sentence.of("{0}{1}{2} does nothing to {3}.", story(state), name(control), times, name(intent.load())));
+                report(
+                        SWITCH_WITHOUT_EFFECT,
+                        new Subject.Switch(control.value()),
+                        Sentence.of(
+                                "{0}{1}{2} does nothing to {3}.",
+                                story(state), name(control), times, name(intent.load())));
                 return;
             }
         }
@@ -233,21 +248,31 @@ final class IntentProof {
         }
         boolean judged = false;
         for (int state : reached.keySet()) {
-            List<Steps.Place> powered = places.stream().filter(place -> steps.isPowered(state, place)).toList();
+            List<Steps.Place> powered = places.stream()
+                    .filter(place -> steps.isPowered(state, place))
+                    .toList();
             if (!powered.isEmpty()) {
                 judged = true;
-                boolean changes = powered.stream().anyMatch(place -> isChange(loadState(state, intent.load()),
-                        loadState(steps.command(state, place), intent.load())));
+                boolean changes = powered.stream()
+                        .anyMatch(place -> isChange(
+                                loadState(state, intent.load()),
+                                loadState(steps.command(state, place), intent.load())));
                 if (!changes) {
-                    report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()),
+                    report(
+                            REMOTE_WITHOUT_EFFECT,
+                            new Subject.Load(intent.load().value()),
                             Sentence.of("{0}a remote command does nothing to {1}.", story(state), name(intent.load())));
                     return;
                 }
             }
         }
         if (!judged) {
-            report(REMOTE_WITHOUT_EFFECT, new Subject.Load(intent.load().value()),
-                    Sentence.of("No powered module can change {0} from any state that can be reached.", name(intent.load())));
+            report(
+                    REMOTE_WITHOUT_EFFECT,
+                    new Subject.Load(intent.load().value()),
+                    Sentence.of(
+                            "No powered module can change {0} from any state that can be reached.",
+                            name(intent.load())));
         }
     }
 
@@ -290,7 +315,11 @@ final class IntentProof {
     private void report(FindingCode code, Subject subject, Sentence reason) {
         boolean known = findings.stream().anyMatch(f -> f.key().equals(new Finding.Key(code, subject)));
         if (!known) {
-            findings.add(Finding.of(code, subject, reason, Source.COMPUTED,
+            findings.add(Finding.of(
+                    code,
+                    subject,
+                    reason,
+                    Source.COMPUTED,
                     new Remedy(Remedy.Kind.CHANGE_BEHAVIOUR, "choose another behaviour for the input"),
                     Remedy.rewire("check the way from the switch to the lamp")));
         }

@@ -21,14 +21,15 @@ final class JoinedSupplies implements RowCheck {
     private final FindingLog log;
     private final List<PartPin> neverOnEarth = new ArrayList<>();
 
-    private record PartPin(Part part, int node) {
-    }
+    private record PartPin(Part part, int node) {}
 
     JoinedSupplies(Region region, FindingLog log) {
         this.region = region;
         this.log = log;
         for (Part part : region.parts()) {
-            if (part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.Sender
+            if (part instanceof Part.Load
+                    || part instanceof Part.Bypass
+                    || part instanceof Part.Sender
                     || part instanceof Part.FittedModule) {
                 for (String pin : part.pinNames()) {
                     if (!pin.equals(EarthPins.PIN)) {
@@ -48,9 +49,16 @@ final class JoinedSupplies implements RowCheck {
             }
         }
         for (PartPin pin : neverOnEarth) {
-            if (solver.isOn(pin.node(), Line.PE) && !solver.isOn(pin.node(), Line.ELV_MINUS) && !solver.isOnLive(pin.node())) {
-                log.add(EARTH_AS_NEUTRAL, pin.part().subject(), row,
-                        () -> Sentence.of("{0} has a pin on earth; earth must never carry its current.", region.called(pin.part())),
+            if (solver.isOn(pin.node(), Line.PE)
+                    && !solver.isOn(pin.node(), Line.ELV_MINUS)
+                    && !solver.isOnLive(pin.node())) {
+                log.add(
+                        EARTH_AS_NEUTRAL,
+                        pin.part().subject(),
+                        row,
+                        () -> Sentence.of(
+                                "{0} has a pin on earth; earth must never carry its current.",
+                                region.called(pin.part())),
                         Remedy.rewire("put it on the neutral of its own circuit"));
             }
         }
@@ -106,7 +114,10 @@ final class JoinedSupplies implements RowCheck {
     private void report(FindingCode code, Part.Supply a, Part.Supply b, int row) {
         Part.Supply first = a.id().compareTo(b.id()) <= 0 ? a : b;
         Part.Supply second = first == a ? b : a;
-        log.add(code, new Subject.Together(first.subject(), second.subject()), row,
+        log.add(
+                code,
+                new Subject.Together(first.subject(), second.subject()),
+                row,
                 () -> Sentence.of("{0} and {1} are joined.", describe(first), describe(second)),
                 Remedy.rewire("separate them"));
     }

@@ -12,18 +12,27 @@ import org.hiddenclerk.core.finding.Sentence;
 
 /** Conductors that end in a cap and so carry nothing; an earth is never left over, and what a supply feeds is never a spare. */
 public final class LeftOver {
-    private LeftOver() {
-    }
+    private LeftOver() {}
 
     static void check(Region region, FindingLog log) {
         cappedIn(region).forEach((conductor, circuits) -> {
             if (circuits.isEmpty()) {
-                log.addOverall(UNUSED_CONDUCTOR, conductor.subject(), Sentence.of("The {0} core of {1} is left over; it stays capped at both ends.",
-                        conductor.core(), conductor.cable()), Remedy.rewire("label it as a spare"));
+                log.addOverall(
+                        UNUSED_CONDUCTOR,
+                        conductor.subject(),
+                        Sentence.of(
+                                "The {0} core of {1} is left over; it stays capped at both ends.",
+                                conductor.core(), conductor.cable()),
+                        Remedy.rewire("label it as a spare"));
             } else {
                 String source = String.join(", ", circuits);
-                log.addOverall(UNUSED_CONDUCTOR, conductor.subject(), Sentence.of("The {0} core of {1} is capped and live from {2}: it is no spare.",
-                        conductor.core(), conductor.cable(), source), Remedy.rewire("label it \"live from " + source + "\""));
+                log.addOverall(
+                        UNUSED_CONDUCTOR,
+                        conductor.subject(),
+                        Sentence.of(
+                                "The {0} core of {1} is capped and live from {2}: it is no spare.",
+                                conductor.core(), conductor.cable(), source),
+                        Remedy.rewire("label it \"live from " + source + "\""));
             }
         });
     }
@@ -35,7 +44,8 @@ public final class LeftOver {
      */
     public static Map<PartId, Set<String>> capped(Wiring wiring) {
         Map<PartId, Set<String>> capped = new LinkedHashMap<>();
-        new Netlist(wiring).regions().forEach(region -> cappedIn(region).forEach((conductor, circuits) -> capped.put(conductor.id(), circuits)));
+        new Netlist(wiring).regions().forEach(region -> cappedIn(region)
+                .forEach((conductor, circuits) -> capped.put(conductor.id(), circuits)));
         return capped;
     }
 
@@ -60,7 +70,8 @@ public final class LeftOver {
         }
         Map<Part.Conductor, Set<String>> capped = new LinkedHashMap<>();
         for (Part part : region.parts()) {
-            if (part instanceof Part.Conductor conductor && !earthed.contains(region.fixedJoins().find(region.node(part, "a")))
+            if (part instanceof Part.Conductor conductor
+                    && !earthed.contains(region.fixedJoins().find(region.node(part, "a")))
                     && (caps.contains(region.node(part, "a")) || caps.contains(region.node(part, "b")))) {
                 capped.put(conductor, lives(region, reach, region.node(part, "a")));
             }

@@ -2,7 +2,13 @@ package org.hiddenclerk.core.electrical;
 
 /** What a supply delivers. */
 public enum Line {
-    L1("L1"), L2("L2"), L3("L3"), N("N"), PE("PE"), ELV_PLUS("ELV+"), ELV_MINUS("ELV-");
+    L1("L1"),
+    L2("L2"),
+    L3("L3"),
+    N("N"),
+    PE("PE"),
+    ELV_PLUS("ELV+"),
+    ELV_MINUS("ELV-");
 
     private final String label;
 

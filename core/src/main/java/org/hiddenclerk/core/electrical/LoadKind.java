@@ -41,7 +41,14 @@ public enum LoadKind {
     /** Whether one sees by it. A resistive load may be a heater, so it is not counted on. */
     public boolean isLight() {
         return switch (this) {
-            case INCANDESCENT, HALOGEN, LED_LAMP, LED_DRIVER, FLUORESCENT, ELECTRONIC_TRANSFORMER, WIRE_WOUND_TRANSFORMER, ELV_STRIP -> true;
+            case INCANDESCENT,
+                    HALOGEN,
+                    LED_LAMP,
+                    LED_DRIVER,
+                    FLUORESCENT,
+                    ELECTRONIC_TRANSFORMER,
+                    WIRE_WOUND_TRANSFORMER,
+                    ELV_STRIP -> true;
             case RESISTIVE, MOTOR, BLIND_MOTOR, HEATER, SOCKET, COIL, DOOR_INPUT -> false;
         };
     }

@@ -2,7 +2,10 @@ package org.hiddenclerk.core.electrical;
 
 /** What a load does at a voltage, as a share of its nominal volts. */
 public enum LoadState {
-    ON, OFF, DIM, OVER;
+    ON,
+    OFF,
+    DIM,
+    OVER;
 
     /** At least this share: on. */
     public static final double ON_SHARE = 0.85;

@@ -9,14 +9,18 @@ public enum Mechanism {
     /** COM to L1 at 0, COM to L2 at 1; breaks before it makes. */
     TWO_WAY(List.of("COM", "L1", "L2"), List.of(joins("COM", "L1")), List.of(joins("COM", "L2"))),
     /** Straight at 0, crossed at 1; breaks before it makes. */
-    INTERMEDIATE(List.of("A1", "A2", "B1", "B2"), List.of(joins("A1", "B1"), joins("A2", "B2")),
+    INTERMEDIATE(
+            List.of("A1", "A2", "B1", "B2"),
+            List.of(joins("A1", "B1"), joins("A2", "B2")),
             List.of(joins("A1", "B2"), joins("A2", "B1"))),
     /** Closed while pressed (1). */
     PUSH_MAKE(List.of("COM", "L1"), List.of(), List.of(joins("COM", "L1"))),
     /** Closed at rest (0). */
     PUSH_BREAK(List.of("COM", "L1"), List.of(joins("COM", "L1")), List.of()),
     /** Both poles closed at 1. */
-    DOUBLE_POLE(List.of("L-IN", "L-OUT", "N-IN", "N-OUT"), List.of(),
+    DOUBLE_POLE(
+            List.of("L-IN", "L-OUT", "N-IN", "N-OUT"),
+            List.of(),
             List.of(joins("L-IN", "L-OUT"), joins("N-IN", "N-OUT"))),
     /** A ceiling switch on a cord, closed at 1; each pull turns it. */
     PULL_CORD(List.of("COM", "L1"), List.of(), List.of(joins("COM", "L1"))),
@@ -43,7 +47,9 @@ public enum Mechanism {
 
     /** What it is called. */
     public String label() {
-        return this == FIXED_ON ? "permanently joined" : name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        return this == FIXED_ON
+                ? "permanently joined"
+                : name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
     }
 
     /** Terminals joined in the position, 0 or 1. */
@@ -75,6 +81,5 @@ public enum Mechanism {
     }
 
     /** Two terminals that a position joins. */
-    public record Contact(String from, String to) {
-    }
+    public record Contact(String from, String to) {}
 }

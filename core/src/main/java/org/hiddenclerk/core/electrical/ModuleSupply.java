@@ -33,8 +33,14 @@ public sealed interface ModuleSupply {
     }
 
     /** No neutral: a small current through the lamp while the contact is open. */
-    record TwoWire(String livePin, String returnPin, double minVolts, OptionalDouble maxVolts,
-                   double standbyMilliamps, double minimumLoadWatts) implements ModuleSupply {
+    record TwoWire(
+            String livePin,
+            String returnPin,
+            double minVolts,
+            OptionalDouble maxVolts,
+            double standbyMilliamps,
+            double minimumLoadWatts)
+            implements ModuleSupply {
         @Override
         public double ohms(double nominalVolts) {
             return nominalVolts * 1000 / standbyMilliamps;

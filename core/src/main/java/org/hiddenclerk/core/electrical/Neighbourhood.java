@@ -16,21 +16,22 @@ import java.util.function.Predicate;
  * all stay; switches, loads and modules of other neighbourhoods are left out.
  */
 public final class Neighbourhood {
-    private Neighbourhood() {
-    }
+    private Neighbourhood() {}
 
     /**
      * The wiring without the neighbourhoods in which nothing is wanted. A wiring of at most {@code enough} switches and
      * channels is left as it is.
      */
     public static Wiring of(Wiring wiring, int enough, Predicate<PartId> wanted) {
-        int elements = wiring.parts().stream().mapToInt(Neighbourhood::elementsOf).sum();
+        int elements =
+                wiring.parts().stream().mapToInt(Neighbourhood::elementsOf).sum();
         if (elements <= enough) {
             return wiring;
         }
         FixedNets nets = FixedNets.of(wiring);
         Map<Integer, Integer> numbers = new HashMap<>();
-        List<Part> movable = wiring.parts().stream().filter(Neighbourhood::isMovable).toList();
+        List<Part> movable =
+                wiring.parts().stream().filter(Neighbourhood::isMovable).toList();
         movable.forEach(part -> freeNets(part, nets).forEach(net -> numbers.putIfAbsent(net, numbers.size())));
         Sets sets = new Sets(numbers.size());
         for (Part part : movable) {
@@ -38,24 +39,33 @@ public final class Neighbourhood {
             own.forEach(net -> sets.join(numbers.get(own.get(0)), numbers.get(net)));
         }
         Set<Integer> near = new HashSet<>();
-        movable.stream().filter(part -> wanted.test(part.id())).flatMap(part -> freeNets(part, nets).stream())
+        movable.stream()
+                .filter(part -> wanted.test(part.id()))
+                .flatMap(part -> freeNets(part, nets).stream())
                 .forEach(net -> near.add(sets.find(numbers.get(net))));
         Set<PartId> kept = new HashSet<>();
         List<Part> parts = new ArrayList<>();
         for (Part part : wiring.parts()) {
-            boolean stays = !isMovable(part) || wanted.test(part.id())
+            boolean stays = !isMovable(part)
+                    || wanted.test(part.id())
                     || freeNets(part, nets).stream().anyMatch(net -> near.contains(sets.find(numbers.get(net))));
             if (stays) {
                 parts.add(part);
                 kept.add(part.id());
             } else {
                 // A conductor that ends on it does not end in the air: something inert stays on each of its nodes.
-                part.pins().forEach((pin, node) -> parts.add(new Part.Link(new PartId(part.id() + "." + pin),
-                        Map.of("a", node, "b", node))));
+                part.pins()
+                        .forEach((pin, node) -> parts.add(
+                                new Part.Link(new PartId(part.id() + "." + pin), Map.of("a", node, "b", node))));
             }
         }
-        return new Wiring(wiring.supply(), parts, wiring.intents().stream().filter(intent -> kept.contains(intent.load())
-                && kept.containsAll(intent.controls())).toList(), wiring.names());
+        return new Wiring(
+                wiring.supply(),
+                parts,
+                wiring.intents().stream()
+                        .filter(intent -> kept.contains(intent.load()) && kept.containsAll(intent.controls()))
+                        .toList(),
+                wiring.names());
     }
 
     private static int elementsOf(Part part) {
@@ -66,13 +76,19 @@ public final class Neighbourhood {
     }
 
     private static boolean isMovable(Part part) {
-        return part instanceof Part.Switch || part instanceof Part.Load || part instanceof Part.FittedModule
-                || part instanceof Part.Sender || part instanceof Part.Bypass;
+        return part instanceof Part.Switch
+                || part instanceof Part.Load
+                || part instanceof Part.FittedModule
+                || part instanceof Part.Sender
+                || part instanceof Part.Bypass;
     }
 
     /** Nets of a part that no supply holds. */
     private static List<Integer> freeNets(Part part, FixedNets nets) {
-        return part.pins().values().stream().flatMap(node -> nets.netOf(node).stream())
-                .filter(net -> nets.suppliesOf(net).isEmpty()).distinct().toList();
+        return part.pins().values().stream()
+                .flatMap(node -> nets.netOf(node).stream())
+                .filter(net -> nets.suppliesOf(net).isEmpty())
+                .distinct()
+                .toList();
     }
 }

@@ -16,6 +16,7 @@ final class Netlist {
     private final Map<NodeId, Integer> numbers = new HashMap<>();
     /** By identity: two parts are never one, and hashing whole records would cost more than solving them. */
     private final Map<Part, Map<String, Integer>> pins = new IdentityHashMap<>();
+
     private final List<NodeId> nodes = new ArrayList<>();
     private final List<Region> regions;
 
@@ -59,7 +60,9 @@ final class Netlist {
     private void joinMotors(Sets sets) {
         Map<String, Integer> windings = new HashMap<>();
         for (Part part : wiring.parts()) {
-            if (part instanceof Part.Load load && load.motor().isPresent() && !pins.get(load).isEmpty()) {
+            if (part instanceof Part.Load load
+                    && load.motor().isPresent()
+                    && !pins.get(load).isEmpty()) {
                 int node = pins.get(load).values().iterator().next();
                 Integer other = windings.putIfAbsent(load.motor().get(), node);
                 if (other != null) {
@@ -82,7 +85,8 @@ final class Netlist {
         for (Part part : wiring.parts()) {
             Map<String, Integer> own = pins.get(part);
             if (!own.isEmpty()) {
-                partsByRegion.computeIfAbsent(sets.find(own.values().iterator().next()), r -> new ArrayList<>())
+                partsByRegion
+                        .computeIfAbsent(sets.find(own.values().iterator().next()), r -> new ArrayList<>())
                         .add(part);
             }
         }

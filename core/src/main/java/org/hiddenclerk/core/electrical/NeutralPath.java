@@ -10,8 +10,7 @@ import org.hiddenclerk.core.finding.Sentence;
  * other pin of the same part stays on a live.
  */
 final class NeutralPath {
-    private NeutralPath() {
-    }
+    private NeutralPath() {}
 
     static void check(RegionTable table, FindingLog log) {
         Region region = table.region();
@@ -36,13 +35,17 @@ final class NeutralPath {
         for (boolean pinA : new boolean[] {true, false}) {
             boolean first = table.isOnNeutral(pair[0], resistor, pinA);
             boolean second = table.isOnNeutral(pair[1], resistor, pinA);
-            boolean liveThroughout = table.isOnLive(pair[0], resistor, !pinA)
-                    && table.isOnLive(pair[1], resistor, !pinA);
+            boolean liveThroughout =
+                    table.isOnLive(pair[0], resistor, !pinA) && table.isOnLive(pair[1], resistor, !pinA);
             if (first != second && liveThroughout) {
                 Part part = table.region().resistors()[resistor].part();
-                log.add(NEUTRAL_SWITCHED, part.subject(), first ? pair[1] : pair[0],
-                        () -> Sentence.of("{0} takes the neutral from {1} and leaves it on the live.", table.region().called(element),
-                                table.region().called(part)),
+                log.add(
+                        NEUTRAL_SWITCHED,
+                        part.subject(),
+                        first ? pair[1] : pair[0],
+                        () -> Sentence.of(
+                                "{0} takes the neutral from {1} and leaves it on the live.",
+                                table.region().called(element), table.region().called(part)),
                         Remedy.rewire("switch the live instead"));
             }
         }

@@ -15,8 +15,7 @@ public final class Operations {
     /** Elements that hang together beyond which states are not listed one by one. */
     private static final int MOST_ELEMENTS = 12;
 
-    private Operations() {
-    }
+    private Operations() {}
 
     /**
      * The state that follows, by state and by what is operated: a switch id, "module/channel" for a remote command, or
@@ -25,8 +24,12 @@ public final class Operations {
     public static Map<Positions, Map<String, Positions>> of(Wiring wiring) {
         Map<Positions, Map<String, Positions>> all = new LinkedHashMap<>();
         for (List<Region> cluster : IntentProof.clusters(new Netlist(wiring))) {
-            int elements = cluster.stream().mapToInt(region -> region.elements().length).sum();
-            List<RegionTable> tables = cluster.stream().map(region -> RegionTable.of(region, List.of())).toList();
+            int elements = cluster.stream()
+                    .mapToInt(region -> region.elements().length)
+                    .sum();
+            List<RegionTable> tables = cluster.stream()
+                    .map(region -> RegionTable.of(region, List.of()))
+                    .toList();
             if (elements > 0 && elements <= MOST_ELEMENTS && tables.stream().noneMatch(RegionTable::hasShorts)) {
                 addCluster(tables, elements, all);
             }
@@ -34,8 +37,7 @@ public final class Operations {
         return all;
     }
 
-    private static void addCluster(List<RegionTable> tables, int elements,
-                                   Map<Positions, Map<String, Positions>> all) {
+    private static void addCluster(List<RegionTable> tables, int elements, Map<Positions, Map<String, Positions>> all) {
         Steps steps = new Steps(tables);
         for (int state = 0; state < 1 << elements; state++) {
             if (steps.isUsable(state)) {
@@ -54,7 +56,9 @@ public final class Operations {
         }
         for (Steps.Place place : places) {
             Region.Element element = tables.get(place.region()).region().elements()[place.element()];
-            int next = element.isSwitch() ? steps.operate(state, place.region(), place.element()) : steps.command(state, place);
+            int next = element.isSwitch()
+                    ? steps.operate(state, place.region(), place.element())
+                    : steps.command(state, place);
             successors.put(element.id(), new Positions(steps.positions(next)));
         }
         if (steps.hasBlinkInputs()) {

@@ -33,8 +33,14 @@ final class PairInputs implements RowCheck {
         boolean meant = input.common() >= 0 && solver.net(input.common()) == solver.net(pin);
         if (source >= 0 && !meant) {
             Part.Supply supply = region.sources()[source].supply();
-            log.add(SUPPLY_ON_INPUT, region.subjectOf(input), row, () -> Sentence.of("{0} of circuit {1} is on a pin of input {2}, which reads a contact "
-                            + "and takes no supply.", supply.line().label(), supply.circuit(), region.called(input)),
+            log.add(
+                    SUPPLY_ON_INPUT,
+                    region.subjectOf(input),
+                    row,
+                    () -> Sentence.of(
+                            "{0} of circuit {1} is on a pin of input {2}, which reads a contact "
+                                    + "and takes no supply.",
+                            supply.line().label(), supply.circuit(), region.called(input)),
                     Remedy.rewire("keep everything but the switch off this input"));
         }
     }

@@ -30,8 +30,14 @@ public sealed interface Part {
      * @param circuit name of the circuit; empty for earth
      * @param volts   volts of an ELV+ supply against its ELV-
      */
-    record Supply(PartId id, Line line, String circuit, OptionalDouble ratedAmps, OptionalDouble volts,
-                  Map<String, NodeId> pins) implements Part {
+    record Supply(
+            PartId id,
+            Line line,
+            String circuit,
+            OptionalDouble ratedAmps,
+            OptionalDouble volts,
+            Map<String, NodeId> pins)
+            implements Part {
         public Supply {
             pins = ordered(pins);
         }
@@ -92,9 +98,17 @@ public sealed interface Part {
      * @param direction     direction this winding turns the motor
      * @param earthRequired whether a pin PE on earth is demanded
      */
-    record Load(PartId id, LoadKind kind, double watts, double powerFactor, OptionalDouble volts,
-                Optional<String> motor, Optional<String> direction, boolean earthRequired,
-                Map<String, NodeId> pins) implements Part {
+    record Load(
+            PartId id,
+            LoadKind kind,
+            double watts,
+            double powerFactor,
+            OptionalDouble volts,
+            Optional<String> motor,
+            Optional<String> direction,
+            boolean earthRequired,
+            Map<String, NodeId> pins)
+            implements Part {
         public Load {
             pins = ordered(pins);
         }
@@ -111,8 +125,14 @@ public sealed interface Part {
     }
 
     /** A relay module as it is fitted. */
-    record FittedModule(PartId id, ModuleSupply supply, List<Channel> channels, List<Input> inputs,
-                        boolean interlocked, Map<String, NodeId> pins) implements Part {
+    record FittedModule(
+            PartId id,
+            ModuleSupply supply,
+            List<Channel> channels,
+            List<Input> inputs,
+            boolean interlocked,
+            Map<String, NodeId> pins)
+            implements Part {
         public FittedModule {
             channels = List.copyOf(channels);
             inputs = List.copyOf(inputs);

@@ -22,11 +22,14 @@ final class Region {
     static final int MAX_FREE_NODES = 600;
 
     /** What a resistance belongs to. */
-    enum ResistorKind { LOAD, BYPASS, SUPPLY }
+    enum ResistorKind {
+        LOAD,
+        BYPASS,
+        SUPPLY
+    }
 
     /** A resistance between two nodes. */
-    record Resistor(ResistorKind kind, Part part, int a, int b, double ohms, double nominalVolts) {
-    }
+    record Resistor(ResistorKind kind, Part part, int a, int b, double ohms, double nominalVolts) {}
 
     /** A switch or a channel. {@code joins[position]} lists node pairs; {@code between} is empty: all open. */
     record Element(String id, Part part, int channelIndex, int[][] joins) {
@@ -40,8 +43,7 @@ final class Region {
     }
 
     /** A supply on its node, with its potential against earth as a phasor. */
-    record Source(Part.Supply supply, int node, double re, double im) {
-    }
+    record Source(Part.Supply supply, int node, double re, double im) {}
 
     /** A module or sender: where its supply pins are, and which elements are its own channels. */
     record Device(Part part, int live, int back, int ownChannels, int resistor) {
@@ -54,13 +56,14 @@ final class Region {
         }
     }
 
-    /** An input with a contact: its pins, the node it is compared with (-1 for a pair contact), the supply pin that is one of a pair's (or -1). */
-    record InputPin(int device, Input input, int pin, int other, int activeWith, int common) {
-    }
+    /**
+     * An input with a contact: its pins, the node it is compared with (-1 for a pair contact), the supply pin that
+     * is one of a pair's (or -1).
+     */
+    record InputPin(int device, Input input, int pin, int other, int activeWith, int common) {}
 
     /** A conductor end that nothing else touches and no cap covers. */
-    record OpenEnd(Part.Conductor conductor, String end, int node) {
-    }
+    record OpenEnd(Part.Conductor conductor, String end, int node) {}
 
     private final Wiring wiring;
     private final List<Part> parts;
@@ -113,8 +116,15 @@ final class Region {
 
     /** What people call a switch or a contact. */
     String called(Element element) {
-        return element.isSwitch() ? called(element.part())
-                : called(element.part(), "channel", ((Part.FittedModule) element.part()).channels().get(element.channelIndex()).id());
+        return element.isSwitch()
+                ? called(element.part())
+                : called(
+                        element.part(),
+                        "channel",
+                        ((Part.FittedModule) element.part())
+                                .channels()
+                                .get(element.channelIndex())
+                                .id());
     }
 
     /** What people call an input. */
@@ -129,13 +139,17 @@ final class Region {
 
     /** A switch or contact, where a finding concerns it. */
     static Subject subjectOf(Element element) {
-        return element.isSwitch() ? element.part().subject()
-                : ((Part.FittedModule) element.part()).subjectOf(((Part.FittedModule) element.part()).channels().get(element.channelIndex()));
+        return element.isSwitch()
+                ? element.part().subject()
+                : ((Part.FittedModule) element.part())
+                        .subjectOf(
+                                ((Part.FittedModule) element.part()).channels().get(element.channelIndex()));
     }
 
     /** An input, where a finding concerns it. */
     Subject subjectOf(InputPin input) {
-        return new Subject.Input(devices[input.device()].part().id().value(), input.input().id());
+        return new Subject.Input(
+                devices[input.device()].part().id().value(), input.input().id());
     }
 
     List<Part> parts() {
@@ -231,7 +245,8 @@ final class Region {
             if (part instanceof Part.Conductor || part instanceof Part.Link) {
                 fixed.join(node(part, "a"), node(part, "b"));
             } else if (part instanceof Part.Sender
-                    || part instanceof Part.Switch mechanism && !mechanism.mechanism().isTwoState()) {
+                    || part instanceof Part.Switch mechanism
+                            && !mechanism.mechanism().isTwoState()) {
                 fixed.join(node(part, "COM"), node(part, "L1"));
             }
         }
@@ -241,8 +256,8 @@ final class Region {
         List<Element> found = new ArrayList<>();
         for (Part part : parts) {
             if (part instanceof Part.Switch mechanism && mechanism.mechanism().isTwoState()) {
-                found.add(new Element(part.id().value(), part, -1, new int[][] {
-                        nodePairs(mechanism, 0), nodePairs(mechanism, 1)}));
+                found.add(new Element(
+                        part.id().value(), part, -1, new int[][] {nodePairs(mechanism, 0), nodePairs(mechanism, 1)}));
             }
         }
         for (Part part : parts) {
@@ -250,7 +265,8 @@ final class Region {
                 for (int i = 0; i < module.channels().size(); i++) {
                     Channel channel = module.channels().get(i);
                     found.add(new Element(part.id() + "/" + channel.id(), part, i, new int[][] {
-                            {}, {node(part, channel.from()), node(part, channel.to())}}));
+                        {}, {node(part, channel.from()), node(part, channel.to())}
+                    }));
                 }
             }
         }
@@ -273,14 +289,29 @@ final class Region {
         for (Part part : parts) {
             if (part instanceof Part.Load load) {
                 double volts = load.volts().orElse(nominal);
-                found.add(new Resistor(ResistorKind.LOAD, load, node(load, "L"), node(load, "N"),
-                        volts * volts / load.watts(), volts));
+                found.add(new Resistor(
+                        ResistorKind.LOAD,
+                        load,
+                        node(load, "L"),
+                        node(load, "N"),
+                        volts * volts / load.watts(),
+                        volts));
             } else if (part instanceof Part.Bypass bypass) {
-                found.add(new Resistor(ResistorKind.BYPASS, bypass, node(bypass, "a"), node(bypass, "b"),
-                        nominal * nominal / bypass.watts(), nominal));
+                found.add(new Resistor(
+                        ResistorKind.BYPASS,
+                        bypass,
+                        node(bypass, "a"),
+                        node(bypass, "b"),
+                        nominal * nominal / bypass.watts(),
+                        nominal));
             } else if (part instanceof Part.FittedModule module) {
-                found.add(new Resistor(ResistorKind.SUPPLY, module, node(module, module.supply().livePin()),
-                        node(module, module.supply().returnPin()), module.supply().ohms(nominal), nominal));
+                found.add(new Resistor(
+                        ResistorKind.SUPPLY,
+                        module,
+                        node(module, module.supply().livePin()),
+                        node(module, module.supply().returnPin()),
+                        module.supply().ohms(nominal),
+                        nominal));
             }
         }
         return found.toArray(Resistor[]::new);
@@ -290,14 +321,15 @@ final class Region {
         List<Source> found = new ArrayList<>();
         for (Part part : parts) {
             if (part instanceof Part.Supply supply) {
-                double magnitude = switch (supply.line()) {
-                    case L1, L2, L3 -> wiring.supply().nominalVolts();
-                    case ELV_PLUS -> supply.volts().orElseThrow();
-                    case N, PE, ELV_MINUS -> 0;
-                };
+                double magnitude =
+                        switch (supply.line()) {
+                            case L1, L2, L3 -> wiring.supply().nominalVolts();
+                            case ELV_PLUS -> supply.volts().orElseThrow();
+                            case N, PE, ELV_MINUS -> 0;
+                        };
                 double angle = Math.toRadians(wiring.supply().degrees(supply.line()));
-                found.add(new Source(supply, node(supply, "out"), magnitude * Math.cos(angle),
-                        magnitude * Math.sin(angle)));
+                found.add(new Source(
+                        supply, node(supply, "out"), magnitude * Math.cos(angle), magnitude * Math.sin(angle)));
             }
         }
         return found.toArray(Source[]::new);
@@ -311,8 +343,12 @@ final class Region {
                 for (int i = 0; i < elements.length; i++) {
                     own |= elements[i].part() == part ? bit(i) : 0;
                 }
-                found.add(new Device(part, node(part, module.supply().livePin()),
-                        node(part, module.supply().returnPin()), own, resistorOf(part)));
+                found.add(new Device(
+                        part,
+                        node(part, module.supply().livePin()),
+                        node(part, module.supply().returnPin()),
+                        own,
+                        resistorOf(part)));
             } else if (part instanceof Part.Sender) {
                 found.add(new Device(part, node(part, "COM"), node(part, "COM"), 0, -1));
             }
@@ -335,8 +371,10 @@ final class Region {
             Part part = devices[d].part();
             for (Input input : devices[d].inputs()) {
                 if (input.hasContact()) {
-                    int other = input.pins().size() > 1 ? node(part, input.pins().get(1)) : -1;
-                    int activeWith = other >= 0 ? -1 : node(part, input.activeWith().orElseThrow());
+                    int other =
+                            input.pins().size() > 1 ? node(part, input.pins().get(1)) : -1;
+                    int activeWith =
+                            other >= 0 ? -1 : node(part, input.activeWith().orElseThrow());
                     int common = input.commonWith().map(pin -> node(part, pin)).orElse(-1);
                     found.add(new InputPin(d, input, node(part, input.pins().get(0)), other, activeWith, common));
                 }
@@ -381,7 +419,8 @@ final class Region {
     private int[] collectInterlocks() {
         return java.util.Arrays.stream(devices)
                 .filter(d -> d.part() instanceof Part.FittedModule module && module.interlocked())
-                .mapToInt(Device::ownChannels).toArray();
+                .mapToInt(Device::ownChannels)
+                .toArray();
     }
 
     private int countFreeNodes() {

@@ -82,7 +82,8 @@ final class RegionTable {
         }
         ModuleSupply supply = ((Part.FittedModule) device.part()).supply();
         double across = supply instanceof ModuleSupply.DirectCurrent
-                ? solver.realVolts(device.live(), device.back()) : solver.volts(device.live(), device.back());
+                ? solver.realVolts(device.live(), device.back())
+                : solver.volts(device.live(), device.back());
         boolean enough = across >= supply.minVolts() - LoadState.ROUNDING;
         return supply instanceof ModuleSupply.TwoWire ? enough && solver.isOnLive(device.live()) : enough;
     }

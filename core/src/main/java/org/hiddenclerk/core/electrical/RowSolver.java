@@ -233,7 +233,9 @@ final class RowSolver {
         }
         int sourceA = firstSource[netA];
         int sourceB = firstSource[netB];
-        return mains && sourceA >= 0 && sourceB >= 0
+        return mains
+                && sourceA >= 0
+                && sourceB >= 0
                 && samePotential(region.sources()[sourceA], region.sources()[sourceB]);
     }
 }

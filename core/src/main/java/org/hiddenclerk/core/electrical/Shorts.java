@@ -5,8 +5,7 @@ import java.util.List;
 
 /** The supplies that meet in one net although their potentials differ. */
 final class Shorts {
-    private Shorts() {
-    }
+    private Shorts() {}
 
     /** One entry a net: the sorted ids of its supplies. */
     static List<List<String>> of(Region region, RowSolver solver) {

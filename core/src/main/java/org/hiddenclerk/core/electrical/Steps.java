@@ -22,8 +22,7 @@ final class Steps {
     private final int[] shift;
 
     /** Where an element is: region and index. */
-    record Place(int region, int element) {
-    }
+    record Place(int region, int element) {}
 
     Steps(List<RegionTable> tables) {
         this.tables = tables;
@@ -68,8 +67,9 @@ final class Steps {
     }
 
     boolean hasBlinkInputs() {
-        return tables.stream().anyMatch(table -> java.util.Arrays.stream(table.region().devices())
-                .anyMatch(Effects::listensForBlinks));
+        return tables.stream()
+                .anyMatch(table ->
+                        java.util.Arrays.stream(table.region().devices()).anyMatch(Effects::listensForBlinks));
     }
 
     /** The state after a break of the whole supply that every module lives through: those that count breaks have seen one. */
@@ -90,7 +90,8 @@ final class Steps {
     int operate(int state, int region, int element) {
         int moved = move(state, region, element);
         return tables.get(region).region().elements()[element].mechanism().isPush()
-                ? move(moved, region, element) : moved;
+                ? move(moved, region, element)
+                : moved;
     }
 
     private int move(int state, int region, int element) {
@@ -179,7 +180,8 @@ final class Steps {
     }
 
     private int act(int state, int region, int row, Region.InputPin input, boolean active) {
-        PartId owner = tables.get(region).region().devices()[input.device()].part().id();
+        PartId owner =
+                tables.get(region).region().devices()[input.device()].part().id();
         Reaction reaction = input.input().behaviour().onChange(active);
         if (reaction == Reaction.DIRECTION) {
             return turn(state, region, row, input.device());
@@ -204,7 +206,9 @@ final class Steps {
         Region.InputPin[] inputs = table.region().inputPins();
         for (int i = 0; i < inputs.length; i++) {
             if (inputs[i].device() == device && inputs[i].input().behaviour().movesSomething()) {
-                Optional<Place> place = commandedBy(inputs[i].input(), table.region().devices()[device].part().id());
+                Optional<Place> place = commandedBy(
+                        inputs[i].input(),
+                        table.region().devices()[device].part().id());
                 if (place.isPresent()) {
                     all.add(place.get());
                     if (table.isActive(row, i)) {

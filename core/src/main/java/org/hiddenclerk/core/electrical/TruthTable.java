@@ -28,17 +28,17 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
      * @param modules modules and senders; empty in a shorted row
      * @param shorts  for each net in which potentials differ, the sorted ids of its supplies
      */
-    public record Row(SwitchingState state, Map<String, LoadReading> loads, Map<String, ModuleReading> modules,
-                      List<List<String>> shorts) {
-    }
+    public record Row(
+            SwitchingState state,
+            Map<String, LoadReading> loads,
+            Map<String, ModuleReading> modules,
+            List<List<String>> shorts) {}
 
     /** Volts across a load, to the tenth, and what it does at them. */
-    public record LoadReading(double volts, LoadState state) {
-    }
+    public record LoadReading(double volts, LoadState state) {}
 
     /** Whether a module is powered, and which inputs are asserted, by input. */
-    public record ModuleReading(boolean powered, Map<String, Boolean> inputs) {
-    }
+    public record ModuleReading(boolean powered, Map<String, Boolean> inputs) {}
 
     /** How many rows the table has. */
     public int size() {
@@ -58,7 +58,10 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
     public List<PartId> controlsOf(PartId load) {
         return switches((table, element) -> {
             Region.Resistor[] resistors = table.region().resistors();
-            return IntStream.range(0, resistors.length).anyMatch(r -> resistors[r].kind() == Region.ResistorKind.LOAD && resistors[r].part().id().equals(load) && changes(table, element, r));
+            return IntStream.range(0, resistors.length)
+                    .anyMatch(r -> resistors[r].kind() == Region.ResistorKind.LOAD
+                            && resistors[r].part().id().equals(load)
+                            && changes(table, element, r));
         });
     }
 
@@ -66,8 +69,14 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
     public List<PartId> readBy(PartId module, String input) {
         return switches((table, element) -> {
             Region.InputPin[] pins = table.region().inputPins();
-            return IntStream.range(0, pins.length).anyMatch(i -> table.region().devices()[pins[i].device()].part().id().equals(module) && pins[i].input().id().equals(input)
-                    && isRead(table, element, i));
+            return IntStream.range(0, pins.length)
+                    .anyMatch(i -> table.region()
+                                    .devices()[pins[i].device()]
+                                    .part()
+                                    .id()
+                                    .equals(module)
+                            && pins[i].input().id().equals(input)
+                            && isRead(table, element, i));
         });
     }
 
@@ -78,7 +87,10 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
         for (RegionTable table : tables) {
             Region region = table.region();
             for (int e = 0; e < region.elements().length; e++) {
-                for (int r = 0; r < region.resistors().length && region.elements()[e].id().equals(id); r++) {
+                for (int r = 0;
+                        r < region.resistors().length
+                                && region.elements()[e].id().equals(id);
+                        r++) {
                     if (region.resistors()[r].kind() == Region.ResistorKind.LOAD && changes(table, e, r)) {
                         loads.add(region.resistors()[r].part().id());
                     }
@@ -88,11 +100,15 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
         return loads;
     }
 
-    /** The switches that can leave a module or a sender without its supply: some state in which operating the switch alone takes it away. */
+    /**
+     * The switches that can leave a module or a sender without its supply: some state in which operating the switch
+     * alone takes it away.
+     */
     public List<PartId> suppliedThrough(PartId module) {
         return switches((table, element) -> {
             Region.Device[] devices = table.region().devices();
-            return IntStream.range(0, devices.length).anyMatch(d -> devices[d].part().id().equals(module) && isSupply(table, element, d));
+            return IntStream.range(0, devices.length)
+                    .anyMatch(d -> devices[d].part().id().equals(module) && isSupply(table, element, d));
         });
     }
 
@@ -115,13 +131,16 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
     }
 
     private static boolean isSupply(RegionTable table, int element, int device) {
-        return table.usablePairs(element).stream().anyMatch(pair -> table.isPowered(pair[0], device) != table.isPowered(pair[1], device));
+        return table.usablePairs(element).stream()
+                .anyMatch(pair -> table.isPowered(pair[0], device) != table.isPowered(pair[1], device));
     }
 
     private static boolean isRead(RegionTable table, int element, int input) {
         int device = table.region().inputPins()[input].device();
-        return table.usablePairs(element).stream().anyMatch(pair -> table.isPowered(pair[0], device) && table.isPowered(pair[1], device)
-                && table.isActive(pair[0], input) != table.isActive(pair[1], input));
+        return table.usablePairs(element).stream()
+                .anyMatch(pair -> table.isPowered(pair[0], device)
+                        && table.isPowered(pair[1], device)
+                        && table.isActive(pair[0], input) != table.isActive(pair[1], input));
     }
 
     private static boolean changes(RegionTable table, int element, int resistor) {
@@ -147,8 +166,9 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
             Region region = table.region();
             for (int r = 0; r < region.resistors().length; r++) {
                 if (region.resistors()[r].kind() == Region.ResistorKind.LOAD) {
-                    loads.put(region.resistors()[r].part().id().value(), new LoadReading(
-                            Math.round(table.volts(row, r) * 10) / 10.0, table.loadState(row, r)));
+                    loads.put(
+                            region.resistors()[r].part().id().value(),
+                            new LoadReading(Math.round(table.volts(row, r) * 10) / 10.0, table.loadState(row, r)));
                 }
             }
             for (int d = 0; d < region.devices().length; d++) {
@@ -158,8 +178,8 @@ public final class TruthTable implements Iterable<TruthTable.Row> {
                         inputs.put(region.inputPins()[i].input().id(), table.isActive(row, i));
                     }
                 }
-                modules.put(region.devices()[d].part().id().value(),
-                        new ModuleReading(table.isPowered(row, d), inputs));
+                modules.put(
+                        region.devices()[d].part().id().value(), new ModuleReading(table.isPowered(row, d), inputs));
             }
         }
         return new Row(table.region().state(row), loads, modules, table.shorts(row));

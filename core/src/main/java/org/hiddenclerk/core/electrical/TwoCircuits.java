@@ -27,12 +27,21 @@ final class TwoCircuits implements RowCheck {
                 Set<String> own = circuits(solver, false, device.live(), device.back());
                 own.addAll(own.isEmpty() ? circuits(solver, true, device.live(), device.back()) : Set.of());
                 for (Channel channel : own.isEmpty() ? java.util.List.<Channel>of() : module.channels()) {
-                    Set<String> others = circuits(solver, false, region.node(module, channel.from()), region.node(module, channel.to()));
+                    Set<String> others = circuits(
+                            solver, false, region.node(module, channel.from()), region.node(module, channel.to()));
                     others.removeAll(own);
                     if (!others.isEmpty()) {
-                        log.add(TWO_CIRCUITS, module.subjectOf(channel), row, () -> Sentence.of(
-                                "Contact {0} of {1} switches circuit {2}; the module is fed by circuit {3}. Both are to be isolated.",
-                                channel.id(), region.called(module), String.join(", ", others), String.join(", ", own)),
+                        log.add(
+                                TWO_CIRCUITS,
+                                module.subjectOf(channel),
+                                row,
+                                () -> Sentence.of(
+                                        "Contact {0} of {1} switches circuit {2}; the module is fed by circuit {3}. Both "
+                                                + "are to be isolated.",
+                                        channel.id(),
+                                        region.called(module),
+                                        String.join(", ", others),
+                                        String.join(", ", own)),
                                 Remedy.rewire("label both circuits at the module"));
                     }
                 }

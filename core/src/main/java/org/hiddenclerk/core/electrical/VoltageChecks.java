@@ -71,8 +71,13 @@ final class VoltageChecks implements RowCheck {
     }
 
     private void tooManyVolts(Part part, double found, double allowed, int row) {
-        log.add(OVER_VOLTAGE, part.subject(), row, found,
-                () -> Sentence.of("{0} gets {found}; at most {allowed} is allowed.", region.called(part)).found(found, 1, "V")
+        log.add(
+                OVER_VOLTAGE,
+                part.subject(),
+                row,
+                found,
+                () -> Sentence.of("{0} gets {found}; at most {allowed} is allowed.", region.called(part))
+                        .found(found, 1, "V")
                         .allowed(allowed, 1, "V"),
                 Remedy.rewire("feed it from a supply of its own voltage"));
     }
@@ -82,8 +87,9 @@ final class VoltageChecks implements RowCheck {
         if (resistor.part() instanceof Part.FittedModule module
                 && module.supply() instanceof ModuleSupply.DirectCurrent) {
             reversed = isOnWrongPoles(resistor, solver);
-        } else if (resistor.part() instanceof Part.Bypass || resistor.part() instanceof Part.FittedModule module2
-                && module2.supply() instanceof ModuleSupply.TwoWire) {
+        } else if (resistor.part() instanceof Part.Bypass
+                || resistor.part() instanceof Part.FittedModule module2
+                        && module2.supply() instanceof ModuleSupply.TwoWire) {
             reversed = false;
         } else {
             reversed = solver.isOn(resistor.a(), Line.N) && solver.isOnLive(resistor.b());
@@ -91,8 +97,12 @@ final class VoltageChecks implements RowCheck {
             reversed |= resistor.part() instanceof Part.Load && isOnWrongPoles(resistor, solver);
         }
         if (reversed) {
-            log.add(REVERSED_POLARITY, resistor.part().subject(), row,
-                    () -> Sentence.of("The two supply conductors of {0} are exchanged.", region.called(resistor.part())),
+            log.add(
+                    REVERSED_POLARITY,
+                    resistor.part().subject(),
+                    row,
+                    () -> Sentence.of(
+                            "The two supply conductors of {0} are exchanged.", region.called(resistor.part())),
                     Remedy.rewire("exchange them"));
         }
     }
@@ -128,8 +138,16 @@ final class VoltageChecks implements RowCheck {
     private void foreignInput(Part module, Part.Supply supply, Set<String> own, int row) {
         if (supply.line().isLive() || supply.line() == Line.N) {
             FindingCode code = supply.line().isLive() ? SECOND_FEED : BORROWED_NEUTRAL;
-            log.add(code, module.subject(), row, () -> Sentence.of("A switch input of {0} (circuit {1}) stands on {2} of circuit {3}.",
-                            region.called(module), String.join(", ", own), supply.line().label(), supply.circuit()),
+            log.add(
+                    code,
+                    module.subject(),
+                    row,
+                    () -> Sentence.of(
+                            "A switch input of {0} (circuit {1}) stands on {2} of circuit {3}.",
+                            region.called(module),
+                            String.join(", ", own),
+                            supply.line().label(),
+                            supply.circuit()),
                     Remedy.rewire("take the input's reference from the module's own circuit"));
         }
     }
@@ -152,9 +170,16 @@ final class VoltageChecks implements RowCheck {
     private void openEnd(Region.OpenEnd end, int row, RowSolver solver) {
         double volts = solver.voltsToEarth(end.node());
         if (volts > TOUCH_VOLTS) {
-            log.add(LIVE_END_OPEN, new Subject.CoreEnd(end.conductor().id().value(), end.end()), row, volts,
-                    () -> Sentence.of("The {0} core of {1} ends bare with {found} to earth.", end.conductor().core(),
-                            end.conductor().cable()).found(volts, 0, "V").allowed(TOUCH_VOLTS, 0, "V"),
+            log.add(
+                    LIVE_END_OPEN,
+                    new Subject.CoreEnd(end.conductor().id().value(), end.end()),
+                    row,
+                    volts,
+                    () -> Sentence.of(
+                                    "The {0} core of {1} ends bare with {found} to earth.",
+                                    end.conductor().core(), end.conductor().cable())
+                            .found(volts, 0, "V")
+                            .allowed(TOUCH_VOLTS, 0, "V"),
                     Remedy.rewire("cap it, or connect it"));
         }
     }
@@ -163,12 +188,18 @@ final class VoltageChecks implements RowCheck {
         Region.Resistor[] resistors = region.resistors();
         for (int i = 0; i < resistors.length; i++) {
             for (int j = i + 1; j < resistors.length; j++) {
-                if (resistors[i].kind() == Region.ResistorKind.LOAD && resistors[j].kind() == Region.ResistorKind.LOAD
+                if (resistors[i].kind() == Region.ResistorKind.LOAD
+                        && resistors[j].kind() == Region.ResistorKind.LOAD
                         && inSeries(resistors[i], resistors[j], solver)) {
                     Part a = resistors[i].part();
                     Part b = resistors[j].part();
-                    log.add(LOADS_IN_SERIES, new Subject.Together(a.subject(), b.subject()), row,
-                            () -> Sentence.of("Current passes through {0} and then through {1}.", region.called(a), region.called(b)),
+                    log.add(
+                            LOADS_IN_SERIES,
+                            new Subject.Together(a.subject(), b.subject()),
+                            row,
+                            () -> Sentence.of(
+                                    "Current passes through {0} and then through {1}.",
+                                    region.called(a), region.called(b)),
                             Remedy.rewire("give each load its own way back"));
                 }
             }
@@ -198,13 +229,20 @@ final class VoltageChecks implements RowCheck {
         Region.Resistor[] resistors = region.resistors();
         for (int i = 0; i < resistors.length; i++) {
             for (int j = i + 1; j < resistors.length; j++) {
-                if (resistors[i].part() instanceof Part.Load a && resistors[j].part() instanceof Part.Load b
-                        && a.motor().isPresent() && a.motor().equals(b.motor())
+                if (resistors[i].part() instanceof Part.Load a
+                        && resistors[j].part() instanceof Part.Load b
+                        && a.motor().isPresent()
+                        && a.motor().equals(b.motor())
                         && !a.direction().equals(b.direction())
-                        && !isOff(resistors[i], solver) && !isOff(resistors[j], solver)) {
-                    log.add(BOTH_DIRECTIONS_ON, new Subject.Motor(a.motor().get()), row,
-                            () -> Sentence.of("Both directions of one motor are driven at the same time: {0} and {1}.", region.called(a),
-                                    region.called(b)),
+                        && !isOff(resistors[i], solver)
+                        && !isOff(resistors[j], solver)) {
+                    log.add(
+                            BOTH_DIRECTIONS_ON,
+                            new Subject.Motor(a.motor().get()),
+                            row,
+                            () -> Sentence.of(
+                                    "Both directions of one motor are driven at the same time: {0} and {1}.",
+                                    region.called(a), region.called(b)),
                             new Remedy(Remedy.Kind.OTHER_MODULE, "a module whose channels lock each other out"));
                 }
             }
@@ -258,9 +296,13 @@ final class VoltageChecks implements RowCheck {
             }
         }
         if (!lives.isEmpty() && !neutrals.isEmpty() && !lives.equals(neutrals)) {
-            log.add(BORROWED_NEUTRAL, new Subject.Together(members), row,
-                    () -> Sentence.of("Current from circuit {0} returns by the neutral of circuit {1}.", String.join(", ", lives),
-                            String.join(", ", neutrals)),
+            log.add(
+                    BORROWED_NEUTRAL,
+                    new Subject.Together(members),
+                    row,
+                    () -> Sentence.of(
+                            "Current from circuit {0} returns by the neutral of circuit {1}.",
+                            String.join(", ", lives), String.join(", ", neutrals)),
                     Remedy.rewire("use the neutral of the circuit that feeds it"));
         }
     }
@@ -279,7 +321,8 @@ final class VoltageChecks implements RowCheck {
     private boolean hasSeveralCircuits() {
         Region.Source[] sources = region.sources();
         for (int i = 1; i < sources.length; i++) {
-            if (sources[i].supply().line() != Line.PE && sources[0].supply().line() != Line.PE
+            if (sources[i].supply().line() != Line.PE
+                    && sources[0].supply().line() != Line.PE
                     && !sources[i].supply().circuit().equals(sources[0].supply().circuit())) {
                 return true;
             }

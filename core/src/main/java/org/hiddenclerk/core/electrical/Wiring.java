@@ -27,9 +27,17 @@ public record Wiring(SupplySystem supply, List<Part> parts, List<Intent> intents
 
     /** The same wiring with some circuits switched off: their lives are gone, neutral and earth stay. */
     public Wiring withoutLives(Set<String> circuits) {
-        return circuits.isEmpty() ? this : new Wiring(supply, parts.stream().filter(part -> !(part instanceof Part.Supply source
-                && circuits.contains(source.circuit()) && (source.line().isLive() || source.line() == Line.ELV_PLUS))).toList(),
-                intents, names);
+        return circuits.isEmpty()
+                ? this
+                : new Wiring(
+                        supply,
+                        parts.stream()
+                                .filter(part -> !(part instanceof Part.Supply source
+                                        && circuits.contains(source.circuit())
+                                        && (source.line().isLive() || source.line() == Line.ELV_PLUS)))
+                                .toList(),
+                        intents,
+                        names);
     }
 
     /** What people call a part. */

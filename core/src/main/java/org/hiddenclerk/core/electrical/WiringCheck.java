@@ -18,8 +18,7 @@ import org.hiddenclerk.core.finding.Verdict;
  * {@link Wiring} and {@link WiringRules} bound it. The wiring must have no {@link WiringRules#problemsOf problems}.
  */
 public final class WiringCheck {
-    private WiringCheck() {
-    }
+    private WiringCheck() {}
 
     /**
      * @param verdict   the worst severity
@@ -44,7 +43,9 @@ public final class WiringCheck {
         findings.addAll(circuits.findings());
         if (tables.values().stream().noneMatch(RegionTable::hasShorts)) {
             for (List<Region> cluster : IntentProof.clusters(netlist)) {
-                addNew(findings, IntentProof.check(cluster.stream().map(tables::get).toList(), wiring.intents()));
+                addNew(
+                        findings,
+                        IntentProof.check(cluster.stream().map(tables::get).toList(), wiring.intents()));
             }
         }
         findings.sort(Finding.ORDER);
@@ -53,9 +54,17 @@ public final class WiringCheck {
 
     private static RegionTable judge(Region region, RowCheck circuits, List<Finding> findings) {
         FindingLog log = new FindingLog(region);
-        RegionTable table = RegionTable.of(region, List.of(new JoinedSupplies(region, log),
-                new ElvReach(region, log), new VoltageChecks(region, log), new EarthPins(region, log),
-                new PairInputs(region, log), new TwoCircuits(region, log), circuits, new ConductorLoads(region, log)));
+        RegionTable table = RegionTable.of(
+                region,
+                List.of(
+                        new JoinedSupplies(region, log),
+                        new ElvReach(region, log),
+                        new VoltageChecks(region, log),
+                        new EarthPins(region, log),
+                        new PairInputs(region, log),
+                        new TwoCircuits(region, log),
+                        circuits,
+                        new ConductorLoads(region, log)));
         NeutralPath.check(table, log);
         ContactLoads.check(table, log);
         Effects.check(table, log);
@@ -95,8 +104,7 @@ public final class WiringCheck {
     private static List<NodeId> liveNodes(Region region, RowSolver solver) {
         List<NodeId> live = new ArrayList<>();
         for (int node = 0; node < region.nodeCount(); node++) {
-            if (solver.isOnLive(node)
-                    || !solver.isShorted() && solver.voltsToEarth(node) > VoltageChecks.TOUCH_VOLTS) {
+            if (solver.isOnLive(node) || !solver.isShorted() && solver.voltsToEarth(node) > VoltageChecks.TOUCH_VOLTS) {
                 live.add(region.nodeId(node));
             }
         }

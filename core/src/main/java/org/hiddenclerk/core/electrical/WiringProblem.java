@@ -7,5 +7,4 @@ package org.hiddenclerk.core.electrical;
  * @param found    what stands there
  * @param expected what is expected there
  */
-public record WiringProblem(String pointer, String found, String expected) {
-}
+public record WiringProblem(String pointer, String found, String expected) {}

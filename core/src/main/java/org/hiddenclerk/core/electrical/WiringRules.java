@@ -53,7 +53,9 @@ public final class WiringRules {
         List<String> known = part.pinNames();
         for (String pin : part.pins().keySet()) {
             if (!known.contains(pin)) {
-                report(at + "/pins/" + escaped(pin), "pin " + pin,
+                report(
+                        at + "/pins/" + escaped(pin),
+                        "pin " + pin,
                         "one of the pins of " + part.id() + ": " + String.join(" ", known));
             }
         }
@@ -63,8 +65,12 @@ public final class WiringRules {
             checkLoad(load, at);
         } else if (part instanceof Part.FittedModule module) {
             checkChannels(module, at);
-            if (module.supply() instanceof ModuleSupply.DirectCurrent direct && direct.maxVolts().isEmpty()) {
-                report(at + "/module/supply/maxVolts", "nothing", "the highest volts that the direct-current supply takes");
+            if (module.supply() instanceof ModuleSupply.DirectCurrent direct
+                    && direct.maxVolts().isEmpty()) {
+                report(
+                        at + "/module/supply/maxVolts",
+                        "nothing",
+                        "the highest volts that the direct-current supply takes");
             }
             checkInputs(module.inputs(), module.id(), at + "/module/inputs");
         } else if (part instanceof Part.Sender sender) {
@@ -79,8 +85,11 @@ public final class WiringRules {
 
     /** A conductor, link, bypass, cap or supply with an end in the air says nothing; a switch may have unused throws. */
     private static List<String> pinsThatMustBeConnected(Part part) {
-        boolean needsAll = part instanceof Part.Conductor || part instanceof Part.Link || part instanceof Part.Bypass
-                || part instanceof Part.Cap || part instanceof Part.Supply;
+        boolean needsAll = part instanceof Part.Conductor
+                || part instanceof Part.Link
+                || part instanceof Part.Bypass
+                || part instanceof Part.Cap
+                || part instanceof Part.Supply;
         return needsAll ? part.pinNames() : List.of();
     }
 
@@ -89,7 +98,10 @@ public final class WiringRules {
             report(at + "/volts", "nothing", "the volts of ELV+ against ELV-");
         }
         if (supply.line() != Line.PE && supply.circuit().isBlank()) {
-            report(at + "/circuit", "nothing", "the circuit that " + supply.line().label() + " belongs to");
+            report(
+                    at + "/circuit",
+                    "nothing",
+                    "the circuit that " + supply.line().label() + " belongs to");
         }
         if (supply.line() == Line.L3 && wiring.supply().arrangement() == SupplySystem.Arrangement.SPLIT_PHASE) {
             report(at + "/line", "L3", "L1 or L2: a split-phase supply has no third line");
@@ -101,9 +113,17 @@ public final class WiringRules {
             report(at + "/volts", "nothing", "the volts of an extra-low-voltage load");
         }
         if (load.motor().isPresent() != load.direction().isPresent()) {
-            report(at + (load.motor().isPresent() ? "/direction" : "/motor"), "nothing", "motor and direction together");
-        } else if (load.motor().isPresent() && !windings.add(List.of(load.motor().get(), load.direction().get()))) {
-            report(at + "/direction", "a second " + load.direction().get() + " of motor " + load.motor().get(), "each direction once a motor");
+            report(
+                    at + (load.motor().isPresent() ? "/direction" : "/motor"),
+                    "nothing",
+                    "motor and direction together");
+        } else if (load.motor().isPresent()
+                && !windings.add(List.of(load.motor().get(), load.direction().get()))) {
+            report(
+                    at + "/direction",
+                    "a second " + load.direction().get() + " of motor "
+                            + load.motor().get(),
+                    "each direction once a motor");
         }
     }
 
@@ -111,7 +131,9 @@ public final class WiringRules {
         Set<String> seen = new HashSet<>();
         for (int i = 0; i < module.channels().size(); i++) {
             if (!seen.add(module.channels().get(i).id())) {
-                report(at + "/module/channels/" + i + "/id", "a second channel " + module.channels().get(i).id(),
+                report(
+                        at + "/module/channels/" + i + "/id",
+                        "a second channel " + module.channels().get(i).id(),
                         "an id of its own for every channel");
             }
         }
@@ -145,11 +167,15 @@ public final class WiringRules {
         }
         Part part = byId.get(owner);
         List<String> supplyPins = part instanceof Part.FittedModule module
-                ? List.of(module.supply().livePin(), module.supply().returnPin()) : List.of("COM", "L1");
+                ? List.of(module.supply().livePin(), module.supply().returnPin())
+                : List.of("COM", "L1");
         if (input.pins().size() != 2) {
             report(at + "/commonWith", input.commonWith().get(), "pins of a pair contact beside it");
         } else if (!supplyPins.contains(input.commonWith().get())) {
-            report(at + "/commonWith", input.commonWith().get(), "one of the supply pins of its own module: " + String.join(" ", supplyPins));
+            report(
+                    at + "/commonWith",
+                    input.commonWith().get(),
+                    "one of the supply pins of its own module: " + String.join(" ", supplyPins));
         }
     }
 
@@ -161,7 +187,8 @@ public final class WiringRules {
             return;
         }
         Optional<String> channel = input.channel();
-        if (channel.isPresent() && part instanceof Part.FittedModule module
+        if (channel.isPresent()
+                && part instanceof Part.FittedModule module
                 && module.channels().stream().noneMatch(c -> c.id().equals(channel.get()))) {
             report(at + "/channel", channel.get(), "a channel of " + commanded);
         }
@@ -186,20 +213,29 @@ public final class WiringRules {
         Netlist netlist = new Netlist(wiring);
         for (Region region : netlist.regions()) {
             if (region.elements().length > Wiring.MAX_ELEMENTS) {
-                report("/parts", region.elements().length + " switches and channels in one connected region, from "
-                        + region.elements()[0].id(), "at most " + Wiring.MAX_ELEMENTS + " in one region");
+                report(
+                        "/parts",
+                        region.elements().length + " switches and channels in one connected region, from "
+                                + region.elements()[0].id(),
+                        "at most " + Wiring.MAX_ELEMENTS + " in one region");
             } else if (region.rowCount() * (long) region.width() > Region.MAX_CELLS) {
-                report("/parts", region.elements().length + " switches and channels with " + region.width()
-                        + " values a row", "a table of at most " + Region.MAX_CELLS + " values");
+                report(
+                        "/parts",
+                        region.elements().length + " switches and channels with " + region.width() + " values a row",
+                        "a table of at most " + Region.MAX_CELLS + " values");
             } else if (region.freeNodes() > Region.MAX_FREE_NODES) {
-                report("/parts", region.freeNodes() + " nodes between resistances",
+                report(
+                        "/parts",
+                        region.freeNodes() + " nodes between resistances",
                         "at most " + Region.MAX_FREE_NODES + " in one region");
             }
         }
         for (List<Region> cluster : IntentProof.clusters(netlist)) {
             int elements = cluster.stream().mapToInt(r -> r.elements().length).sum();
             if (cluster.size() > 1 && elements > Wiring.MAX_ELEMENTS) {
-                report("/parts", elements + " switches and channels linked by radio",
+                report(
+                        "/parts",
+                        elements + " switches and channels linked by radio",
                         "at most " + Wiring.MAX_ELEMENTS + " that command each other");
             }
         }

@@ -15,23 +15,31 @@ import java.util.List;
  * @param remedies what would mend it, best first
  * @param source   where the rule comes from
  */
-public record Finding(FindingCode code, Severity severity, Subject subject, List<SwitchingState> states, Sentence sentence,
-                      List<Remedy> remedies, Source source) {
+public record Finding(
+        FindingCode code,
+        Severity severity,
+        Subject subject,
+        List<SwitchingState> states,
+        Sentence sentence,
+        List<Remedy> remedies,
+        Source source) {
 
     /** How many example states a finding carries. */
     public static final int STATES_SHOWN = 16;
 
     /** Gravest first, then by subject, then by code: two runs are equal to the byte. */
     public static final Comparator<Finding> ORDER = Comparator.comparing(Finding::severity)
-            .thenComparing(Finding::subject).thenComparing(Finding::code).thenComparing(Finding::reason);
+            .thenComparing(Finding::subject)
+            .thenComparing(Finding::code)
+            .thenComparing(Finding::reason);
 
     /** What makes two findings one: of the same code about the same subject, the graver stands. */
-    public record Key(FindingCode code, Subject subject) {
-    }
+    public record Key(FindingCode code, Subject subject) {}
 
     public Finding {
         if (severity.compareTo(code.severity()) < 0) {
-            throw new IllegalArgumentException("The severity (" + severity + ") of " + code + " must be at most " + code.severity() + ".");
+            throw new IllegalArgumentException(
+                    "The severity (" + severity + ") of " + code + " must be at most " + code.severity() + ".");
         }
         states = List.copyOf(states.subList(0, Math.min(STATES_SHOWN, states.size())));
         remedies = List.copyOf(remedies);

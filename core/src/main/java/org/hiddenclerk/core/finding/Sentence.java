@@ -13,7 +13,8 @@ import java.util.stream.Stream;
  * What a finding says: its facts, and the words around them. Facts can be compared, sorted and told in other words; the
  * sentence is made of them here and nowhere else.
  *
- * @param words   the sentence, with {@code {found}}, {@code {allowed}}, {@code {excess}}, {@code {left}} and {@code {0}}, {@code {1}} ... where facts go
+ * @param words   the sentence, with {@code {found}}, {@code {allowed}}, {@code {excess}}, {@code {left}} and {@code
+ *                {0}}, {@code {1}} ... where facts go
  * @param found   what is there, where it is a figure
  * @param allowed the limit that it is held to
  * @param parts   names of what it speaks of
@@ -39,7 +40,11 @@ public record Sentence(String words, Optional<Amount> found, Optional<Amount> al
 
     /** A sentence about some parts; {@code {0}} is the first of them. */
     public static Sentence of(String words, Object... parts) {
-        return new Sentence(words, Optional.empty(), Optional.empty(), Stream.of(parts).map(String::valueOf).toList());
+        return new Sentence(
+                words,
+                Optional.empty(),
+                Optional.empty(),
+                Stream.of(parts).map(String::valueOf).toList());
     }
 
     public Sentence found(Amount amount) {

@@ -12,7 +12,8 @@ import java.util.function.UnaryOperator;
 public sealed interface Subject extends Comparable<Subject> {
 
     /** By key, so that two runs give the same order. */
-    Comparator<Subject> ORDER = Comparator.comparing(Subject::key).thenComparing(subject -> subject.getClass().getSimpleName());
+    Comparator<Subject> ORDER = Comparator.comparing(Subject::key)
+            .thenComparing(subject -> subject.getClass().getSimpleName());
 
     /** The same text for equal subjects, another one for others: for storing, comparing and the wire. */
     String key();
@@ -45,20 +46,16 @@ public sealed interface Subject extends Comparable<Subject> {
     // Parts of a wiring, by their ids there
 
     /** A supply of a wiring: a line, neutral, earth or pole. */
-    record Supply(String key) implements Subject {
-    }
+    record Supply(String key) implements Subject {}
 
     /** Something that uses power. */
-    record Load(String key) implements Subject {
-    }
+    record Load(String key) implements Subject {}
 
     /** A parallel load at a lamp. */
-    record Bypass(String key) implements Subject {
-    }
+    record Bypass(String key) implements Subject {}
 
     /** A switch mechanism. */
-    record Switch(String key) implements Subject {
-    }
+    record Switch(String key) implements Subject {}
 
     /** A module or sender as it is fitted. */
     record Module(String key) implements Subject {
@@ -113,8 +110,7 @@ public sealed interface Subject extends Comparable<Subject> {
     }
 
     /** A core of a cable. */
-    record Core(String key) implements Subject {
-    }
+    record Core(String key) implements Subject {}
 
     /** One end of a core. */
     record CoreEnd(String core, String end) implements Subject {
@@ -125,8 +121,7 @@ public sealed interface Subject extends Comparable<Subject> {
     }
 
     /** A motor with a winding for each direction. */
-    record Motor(String key) implements Subject {
-    }
+    record Motor(String key) implements Subject {}
 
     /** A line of a circuit in a wiring. */
     record CircuitLine(String circuit, String line) implements Subject {
@@ -163,7 +158,8 @@ public sealed interface Subject extends Comparable<Subject> {
 
         @Override
         public Subject withModules(UnaryOperator<String> ids) {
-            return new Together(members.stream().map(member -> member.withModules(ids)).toList());
+            return new Together(
+                    members.stream().map(member -> member.withModules(ids)).toList());
         }
     }
 

@@ -19,10 +19,13 @@ public enum Verdict {
     }
 
     private static Verdict worst(Stream<Severity> severities) {
-        return severities.map(severity -> switch (severity) {
-            case STOP -> STOP;
-            case HOLD -> HOLD;
-            case NOTE -> OK;
-        }).min(Verdict::compareTo).orElse(OK);
+        return severities
+                .map(severity -> switch (severity) {
+                    case STOP -> STOP;
+                    case HOLD -> HOLD;
+                    case NOTE -> OK;
+                })
+                .min(Verdict::compareTo)
+                .orElse(OK);
     }
 }

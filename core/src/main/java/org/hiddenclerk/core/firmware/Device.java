@@ -11,5 +11,4 @@ import java.util.Optional;
  * @param leaf      whether it passes nothing on for others
  * @param circuit   that it hangs on
  */
-public record Device(String id, String kind, Optional<Version> installed, int hops, boolean leaf, String circuit) {
-}
+public record Device(String id, String kind, Optional<Version> installed, int hops, boolean leaf, String circuit) {}

@@ -15,8 +15,12 @@ public record Policy(int batch, int tries, int stopAfter, Optional<String> downg
     public static final Policy USUAL = new Policy(5, 3, 2, Optional.empty());
 
     public Policy {
-        if (batch < 1 || tries < 1 || stopAfter < 1 || downgrade.filter(String::isBlank).isPresent()) {
-            throw new IllegalArgumentException("Batch, tries and stop are at least 1, and a reason to go back is not blank.");
+        if (batch < 1
+                || tries < 1
+                || stopAfter < 1
+                || downgrade.filter(String::isBlank).isPresent()) {
+            throw new IllegalArgumentException(
+                    "Batch, tries and stop are at least 1, and a reason to go back is not blank.");
         }
     }
 }

@@ -27,48 +27,45 @@ public final class Rollout {
     }
 
     /** How a module stands. */
-    public enum Status { WAITING, STARTED, VERIFIED, MARKED, HELD }
+    public enum Status {
+        WAITING,
+        STARTED,
+        VERIFIED,
+        MARKED,
+        HELD
+    }
 
     /** What happened. */
     public sealed interface Event {
         /** The transfer to a module was begun. */
-        record Started(String device) implements Event {
-        }
+        record Started(String device) implements Event {}
 
         /** What a module says it has, and the sum of the file that it was given. */
-        record Reported(String device, Version version, String sha256) implements Event {
-        }
+        record Reported(String device, Version version, String sha256) implements Event {}
 
         /** A module did not take it, or did not answer. */
-        record Failed(String device, String reason) implements Event {
-        }
+        record Failed(String device, String reason) implements Event {}
 
         /** A person has looked, and says go on. */
-        record GoneOn(String who) implements Event {
-        }
+        record GoneOn(String who) implements Event {}
     }
 
     /** What is to be done now. */
     public sealed interface Next {
         /** Modules to be given their firmware. */
-        record Start(List<Device> devices) implements Next {
-        }
+        record Start(List<Device> devices) implements Next {}
 
         /** Modules that were begun: their version is to be read, which tells whether they have it. */
-        record Read(List<Device> devices) implements Next {
-        }
+        record Read(List<Device> devices) implements Next {}
 
         /** Nothing, until something changes. */
-        record Wait(String reason) implements Next {
-        }
+        record Wait(String reason) implements Next {}
 
         /** A person has to look. */
-        record Stopped(String reason) implements Next {
-        }
+        record Stopped(String reason) implements Next {}
 
         /** Nothing is left to do. */
-        record Done() implements Next {
-        }
+        record Done() implements Next {}
     }
 
     /** @throws IllegalArgumentException for events that cannot have happened to this plan */
@@ -93,7 +90,9 @@ public final class Rollout {
             return stopped ? Optional.empty() : Optional.of("Nothing is stopped.");
         }
         String id = idOf(event);
-        boolean inWave = wave < plan.waves().size() && plan.waves().get(wave).stream().anyMatch(device -> device.id().equals(id));
+        boolean inWave = wave < plan.waves().size()
+                && plan.waves().get(wave).stream()
+                        .anyMatch(device -> device.id().equals(id));
         if (!inWave) {
             return Optional.of(id + " is not in turn.");
         }
@@ -101,7 +100,8 @@ public final class Rollout {
         if (begins && stopped) {
             return Optional.of("The roll-out is stopped.");
         }
-        return status.get(id) == (begins ? Status.WAITING : Status.STARTED) ? Optional.empty()
+        return status.get(id) == (begins ? Status.WAITING : Status.STARTED)
+                ? Optional.empty()
                 : Optional.of(id + " is " + status.get(id).name().toLowerCase(java.util.Locale.ROOT) + ".");
     }
 
@@ -130,7 +130,9 @@ public final class Rollout {
     private void reported(Event.Reported reported) {
         Release release = plan.releaseFor(device(reported.device()));
         if (!reported.sha256().equals(release.sha256())) {
-            failed(reported.device(), "the file that it was given is not the one of the release: its sum is " + reported.sha256());
+            failed(
+                    reported.device(),
+                    "the file that it was given is not the one of the release: its sum is " + reported.sha256());
         } else if (!reported.version().equals(release.version())) {
             failed(reported.device(), "it says " + reported.version() + ", not " + release.version());
         } else {
@@ -148,21 +150,30 @@ public final class Rollout {
         marked++;
         if (wave == 0) {
             String kind = device(id).kind();
-            plan.waves().stream().flatMap(List::stream).filter(d -> d.kind().equals(kind) && status.get(d.id()) == Status.WAITING).forEach(d -> {
-                status.put(d.id(), Status.HELD);
-                troubles.put(d.id(), "the first of its kind, " + id + ", did not take it");
-            });
+            plan.waves().stream()
+                    .flatMap(List::stream)
+                    .filter(d -> d.kind().equals(kind) && status.get(d.id()) == Status.WAITING)
+                    .forEach(d -> {
+                        status.put(d.id(), Status.HELD);
+                        troubles.put(d.id(), "the first of its kind, " + id + ", did not take it");
+                    });
         }
         stopped = marked >= plan.policy().stopAfter();
     }
 
     private Device device(String id) {
-        return plan.waves().stream().flatMap(List::stream).filter(d -> d.id().equals(id)).findFirst().orElseThrow();
+        return plan.waves().stream()
+                .flatMap(List::stream)
+                .filter(d -> d.id().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** Goes on to the first wave in which something is left. */
     private void advance() {
-        while (wave < plan.waves().size() && !stopped && plan.waves().get(wave).stream().allMatch(d -> isSettled(d.id()))) {
+        while (wave < plan.waves().size()
+                && !stopped
+                && plan.waves().get(wave).stream().allMatch(d -> isSettled(d.id()))) {
             wave++;
             marked = 0;
         }
@@ -202,7 +213,9 @@ public final class Rollout {
         if (!begun.isEmpty()) {
             return new Next.Read(begun);
         }
-        return free.isEmpty() ? new Next.Wait(String.join(", ", new java.util.TreeSet<>(reasons))) : new Next.Start(free);
+        return free.isEmpty()
+                ? new Next.Wait(String.join(", ", new java.util.TreeSet<>(reasons)))
+                : new Next.Start(free);
     }
 
     public Status status(String device) {

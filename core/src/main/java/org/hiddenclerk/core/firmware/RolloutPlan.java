@@ -14,8 +14,10 @@ import java.util.Map;
  * @param releases what each kind gets
  * @param left     modules that stay as they are, with the reason
  */
-public record RolloutPlan(List<List<Device>> waves, Map<String, Release> releases, Map<String, String> left, Policy policy) {
-    private static final Comparator<Device> NEAR_FIRST = Comparator.comparing(Device::leaf).thenComparing(Device::hops).thenComparing(Device::id);
+public record RolloutPlan(
+        List<List<Device>> waves, Map<String, Release> releases, Map<String, String> left, Policy policy) {
+    private static final Comparator<Device> NEAR_FIRST =
+            Comparator.comparing(Device::leaf).thenComparing(Device::hops).thenComparing(Device::id);
 
     public RolloutPlan {
         waves = waves.stream().map(List::copyOf).toList();
@@ -28,13 +30,19 @@ public record RolloutPlan(List<List<Device>> waves, Map<String, Release> release
         List<Device> due = new ArrayList<>();
         for (Device device : devices) {
             Release release = releases.get(device.kind());
-            int order = release == null ? 0 : device.installed().map(now -> now.compareTo(release.version())).orElse(-1);
+            int order = release == null
+                    ? 0
+                    : device.installed()
+                            .map(now -> now.compareTo(release.version()))
+                            .orElse(-1);
             if (release == null) {
                 left.put(device.id(), "no version is known for " + device.kind());
             } else if (order == 0) {
                 left.put(device.id(), "has " + release.version() + " already");
             } else if (order > 0 && policy.downgrade().isEmpty()) {
-                left.put(device.id(), "has " + device.installed().orElseThrow() + ", which is newer; going back needs a reason");
+                left.put(
+                        device.id(),
+                        "has " + device.installed().orElseThrow() + ", which is newer; going back needs a reason");
             } else {
                 due.add(device);
             }
@@ -46,7 +54,9 @@ public record RolloutPlan(List<List<Device>> waves, Map<String, Release> release
         if (!first.isEmpty()) {
             waves.add(List.copyOf(first.values()));
         }
-        List<Device> rest = due.stream().filter(device -> first.get(device.kind()) != device).toList();
+        List<Device> rest = due.stream()
+                .filter(device -> first.get(device.kind()) != device)
+                .toList();
         List<Device> routers = rest.stream().filter(device -> !device.leaf()).toList();
         List<Device> leaves = rest.stream().filter(Device::leaf).toList();
         // A batch never holds both: a leaf is not updated while what it is reached through restarts.

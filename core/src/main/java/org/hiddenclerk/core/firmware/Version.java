@@ -13,11 +13,12 @@ import java.util.regex.Pattern;
  * @param preRelease identifiers behind the hyphen; empty for a release
  * @param build      what stands behind the plus sign, or nothing
  */
-public record Version(BigInteger major, BigInteger minor, BigInteger patch, List<String> preRelease, String build) implements Comparable<Version> {
+public record Version(BigInteger major, BigInteger minor, BigInteger patch, List<String> preRelease, String build)
+        implements Comparable<Version> {
     private static final String NUMBER = "(0|[1-9]\\d*)";
     private static final String IDENTIFIER = "(?:0|[1-9]\\d*|\\d*[a-zA-Z-][0-9a-zA-Z-]*)";
-    private static final Pattern FORM = Pattern.compile(NUMBER + "\\." + NUMBER + "\\." + NUMBER + "(?:-(" + IDENTIFIER + "(?:\\." + IDENTIFIER
-            + ")*))?(?:\\+([0-9a-zA-Z-]+(?:\\.[0-9a-zA-Z-]+)*))?");
+    private static final Pattern FORM = Pattern.compile(NUMBER + "\\." + NUMBER + "\\." + NUMBER + "(?:-(" + IDENTIFIER
+            + "(?:\\." + IDENTIFIER + ")*))?(?:\\+([0-9a-zA-Z-]+(?:\\.[0-9a-zA-Z-]+)*))?");
 
     public Version {
         preRelease = List.copyOf(preRelease);
@@ -26,9 +27,16 @@ public record Version(BigInteger major, BigInteger minor, BigInteger patch, List
     /** Empty for a text that is no version, such as the name of a tag. */
     public static Optional<Version> read(String text) {
         Matcher parts = FORM.matcher(text);
-        return parts.matches() ? Optional.of(new Version(new BigInteger(parts.group(1)), new BigInteger(parts.group(2)),
-                new BigInteger(parts.group(3)), parts.group(4) == null ? List.of() : List.of(parts.group(4).split("\\.")),
-                parts.group(5) == null ? "" : parts.group(5))) : Optional.empty();
+        return parts.matches()
+                ? Optional.of(new Version(
+                        new BigInteger(parts.group(1)),
+                        new BigInteger(parts.group(2)),
+                        new BigInteger(parts.group(3)),
+                        parts.group(4) == null
+                                ? List.of()
+                                : List.of(parts.group(4).split("\\.")),
+                        parts.group(5) == null ? "" : parts.group(5)))
+                : Optional.empty();
     }
 
     public boolean isRelease() {
@@ -37,8 +45,9 @@ public record Version(BigInteger major, BigInteger minor, BigInteger patch, List
 
     @Override
     public int compareTo(Version other) {
-        int numbers = major.compareTo(other.major) != 0 ? major.compareTo(other.major) : minor.compareTo(other.minor) != 0
-                ? minor.compareTo(other.minor) : patch.compareTo(other.patch);
+        int numbers = major.compareTo(other.major) != 0
+                ? major.compareTo(other.major)
+                : minor.compareTo(other.minor) != 0 ? minor.compareTo(other.minor) : patch.compareTo(other.patch);
         if (numbers != 0 || isRelease() || other.isRelease()) {
             return numbers != 0 ? numbers : Boolean.compare(isRelease(), other.isRelease());
         }
@@ -63,6 +72,7 @@ public record Version(BigInteger major, BigInteger minor, BigInteger patch, List
 
     @Override
     public String toString() {
-        return major + "." + minor + "." + patch + (isRelease() ? "" : "-" + String.join(".", preRelease)) + (build.isEmpty() ? "" : "+" + build);
+        return major + "." + minor + "." + patch + (isRelease() ? "" : "-" + String.join(".", preRelease))
+                + (build.isEmpty() ? "" : "+" + build);
     }
 }

@@ -19,9 +19,19 @@ record DeadCircuitTests(BigDecimal earthOhms, Optional<BigDecimal> insulationMeg
 
     static DeadCircuitTests of(RegionProfile region) {
         return switch (region) {
-            case EU_230 -> new DeadCircuitTests(EARTH, Optional.of(BigDecimal.ONE), "Insulation: IEC 60364-6, table 6.1, from memory: 1 M\u03a9. Earth path: common practice.");
-            case UK_230 -> new DeadCircuitTests(EARTH, Optional.of(BigDecimal.ONE), "Insulation: BS 7671, table 64, from memory: 1 M\u03a9. Earth path: common practice.");
-            case US_120 -> new DeadCircuitTests(EARTH, Optional.empty(), "Grounding path and polarity; common practice, no source.");
+            case EU_230 ->
+                new DeadCircuitTests(
+                        EARTH,
+                        Optional.of(BigDecimal.ONE),
+                        "Insulation: IEC 60364-6, table 6.1, from memory: 1 M\u03a9. Earth path: common practice.");
+            case UK_230 ->
+                new DeadCircuitTests(
+                        EARTH,
+                        Optional.of(BigDecimal.ONE),
+                        "Insulation: BS 7671, table 64, from memory: 1 M\u03a9. Earth path: common practice.");
+            case US_120 ->
+                new DeadCircuitTests(
+                        EARTH, Optional.empty(), "Grounding path and polarity; common practice, no source.");
         };
     }
 }

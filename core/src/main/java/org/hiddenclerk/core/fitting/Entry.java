@@ -31,8 +31,14 @@ public sealed interface Entry {
      * @param readings  measured values by reading id
      * @param note      free text, may be empty
      */
-    record Done(String stepId, Set<String> confirmed, Map<String, BigDecimal> readings, String note, String who,
-                Instant when) implements Entry {
+    record Done(
+            String stepId,
+            Set<String> confirmed,
+            Map<String, BigDecimal> readings,
+            String note,
+            String who,
+            Instant when)
+            implements Entry {
         public Done {
             confirmed = Set.copyOf(confirmed);
             readings = Map.copyOf(readings);
@@ -130,7 +136,8 @@ public sealed interface Entry {
      *
      * @param reason how the mistake came about
      */
-    record Corrected(String stepId, String item, BigDecimal value, String reason, String who, Instant when) implements Entry {
+    record Corrected(String stepId, String item, BigDecimal value, String reason, String who, Instant when)
+            implements Entry {
         @Override
         public RunSheet.Outcome judgedOn(RunSheet sheet) {
             return sheet.judgeCorrected(this);

@@ -13,7 +13,8 @@ import java.util.Set;
  *
  * <p>Nothing can be entered behind a gate that is open, and a gate only when everything in front of it is done, so no gate can be
  * passed by. Steps between two gates may be done in any order, by more than one person: what they tick and measure adds up. A reading
- * outside its limits stops the sheet. After a stop what rests on the failed reading is done again: of a test of the new wiring the checks of
+ * outside its limits stops the sheet. After a stop what rests on the failed reading is done again: of a test of the
+ * new wiring the checks of
  * the wiring, of anything else the isolation and all that was tested since. When somebody else does something to a circuit, see
  * {@link SharedCircuits}, isolation is done again and what was wired stays.
  */
@@ -31,8 +32,7 @@ public final class RunSheet {
     }
 
     /** What came of trying to enter something. */
-    public sealed interface Outcome {
-    }
+    public sealed interface Outcome {}
 
     /**
      * The entry stands.
@@ -61,8 +61,7 @@ public final class RunSheet {
      * @param found    what it says
      * @param expected what is expected
      */
-    public record Refused(String field, String found, String expected) implements Outcome {
-    }
+    public record Refused(String field, String found, String expected) implements Outcome {}
 
     /** The sheet as entries have left it. Entries that were accepted once are accepted again. */
     public static RunSheet replay(List<Step> steps, List<Entry> entries) {
@@ -75,7 +74,8 @@ public final class RunSheet {
 
     /** Those of some steps that entries speak of, in their order. */
     public static List<Step> answeredBy(List<Step> steps, List<Entry> entries) {
-        Set<String> answered = entries.stream().flatMap(entry -> entry.ends().stream()).collect(java.util.stream.Collectors.toSet());
+        Set<String> answered =
+                entries.stream().flatMap(entry -> entry.ends().stream()).collect(java.util.stream.Collectors.toSet());
         return steps.stream().filter(step -> answered.contains(step.id())).toList();
     }
 
@@ -85,7 +85,8 @@ public final class RunSheet {
     }
 
     Outcome judgeStopped(Entry.Stopped stop) {
-        return isFinished() ? new Refused("stepId", stop.stepId(), "nothing: the sheet is finished")
+        return isFinished()
+                ? new Refused("stepId", stop.stepId(), "nothing: the sheet is finished")
                 : stop.reason().isBlank() ? new Refused("reason", "nothing", "what was found") : new Accepted(stop);
     }
 
@@ -93,7 +94,9 @@ public final class RunSheet {
         if (stopped.isEmpty()) {
             return new Refused("reason", "a sheet that is not stopped", "a stopped sheet");
         }
-        return resumed.reason().isBlank() ? new Refused("reason", "nothing", "what was put right") : new Accepted(resumed);
+        return resumed.reason().isBlank()
+                ? new Refused("reason", "nothing", "what was put right")
+                : new Accepted(resumed);
     }
 
     Outcome judgeVoided(Entry.Voided voided) {
@@ -105,37 +108,57 @@ public final class RunSheet {
         if (closed.isPresent()) {
             return closed.get();
         }
-        return !step(skip.stepId()).leavable() ? new Refused("stepId", skip.stepId(), "a step that may be left out; what is planned otherwise is planned anew")
+        return !step(skip.stepId()).leavable()
+                ? new Refused(
+                        "stepId",
+                        skip.stepId(),
+                        "a step that may be left out; what is planned otherwise is planned anew")
                 : skip.reason().isBlank() ? new Refused("reason", "nothing", "why it is left out") : new Accepted(skip);
     }
 
-    /** A mistyped value is put right where it stopped the sheet, or in a step that is done. A reading of dead conductors is made again instead. */
+    /**
+     * A mistyped value is put right where it stopped the sheet, or in a step that is done. A reading of dead
+     * conductors is made again instead.
+     */
     Outcome judgeCorrected(Entry.Corrected correction) {
-        Optional<Step> step = steps.stream().filter(s -> s.id().equals(correction.stepId())).findFirst();
-        Optional<Step.Reading> reading = step.stream().flatMap(s -> s.readings().stream()).filter(r -> r.id().equals(correction.item())).findFirst();
+        Optional<Step> step =
+                steps.stream().filter(s -> s.id().equals(correction.stepId())).findFirst();
+        Optional<Step.Reading> reading = step.stream()
+                .flatMap(s -> s.readings().stream())
+                .filter(r -> r.id().equals(correction.item()))
+                .findFirst();
         if (reading.isEmpty()) {
             return new Refused("readings", correction.item(), "a reading of this sheet");
         }
         if (correction.reason().isBlank()) {
             return new Refused("reason", "nothing", "how the value came to be mistyped");
         }
-        boolean causedStop = stopped.filter(s -> s.stepId().equals(correction.stepId()) && s.reading().filter(correction.item()::equals).isPresent()).isPresent();
+        boolean causedStop = stopped.filter(s -> s.stepId().equals(correction.stepId())
+                        && s.reading().filter(correction.item()::equals).isPresent())
+                .isPresent();
         if (stopped.isPresent() && !causedStop) {
             return new Refused("stepId", correction.stepId(), "the reading that stopped the sheet");
         }
         if (!causedStop && !done.containsKey(correction.stepId())) {
-            return new Refused("stepId", correction.stepId(), "a step that is done; enter the value at the step itself");
+            return new Refused(
+                    "stepId", correction.stepId(), "a step that is done; enter the value at the step itself");
         }
         if (isolates(step.get())) {
-            return new Refused("stepId", correction.stepId(), "a reading of the new wiring; what shows whether conductors are dead is measured again");
+            return new Refused(
+                    "stepId",
+                    correction.stepId(),
+                    "a reading of the new wiring; what shows whether conductors are dead is measured again");
         }
-        return reading.get().passes(correction.value()) ? new Accepted(correction)
+        return reading.get().passes(correction.value())
+                ? new Accepted(correction)
                 : new Accepted(stop(correction.stepId(), reading.get(), correction.value(), correction));
     }
 
     /** Whether the reading that stopped the sheet may be put right as mistyped. */
     public boolean mayBeCorrected() {
-        return stopped.filter(stop -> stop.reading().isPresent() && steps.stream().anyMatch(step -> step.id().equals(stop.stepId()) && !isolates(step))).isPresent();
+        return stopped.filter(stop -> stop.reading().isPresent()
+                        && steps.stream().anyMatch(step -> step.id().equals(stop.stepId()) && !isolates(step)))
+                .isPresent();
     }
 
     private static boolean isolates(Step step) {
@@ -149,13 +172,17 @@ public final class RunSheet {
 
     /** Whether the wiring of the box is neither as it was found nor checked as it was planned. */
     public boolean isWiringOpen() {
-        List<Step> wiring = steps.stream().filter(step -> step.phase() == Step.Phase.WIRE).toList();
+        List<Step> wiring =
+                steps.stream().filter(step -> step.phase() == Step.Phase.WIRE).toList();
         return wiring.stream().anyMatch(this::isBehind) && !wiring.stream().allMatch(this::isBehind);
     }
 
     Outcome judgeTicked(Entry.Ticked tick) {
-        return closed(tick.stepId()).<Outcome>map(refused -> refused).orElseGet(() -> step(tick.stepId()).confirms().stream().noneMatch(c ->
-                c.id().equals(tick.item())) ? new Refused("confirmed", tick.item(), "something that this step asks for") : new Accepted(tick));
+        return closed(tick.stepId())
+                .<Outcome>map(refused -> refused)
+                .orElseGet(() -> step(tick.stepId()).confirms().stream().noneMatch(c -> c.id().equals(tick.item()))
+                        ? new Refused("confirmed", tick.item(), "something that this step asks for")
+                        : new Accepted(tick));
     }
 
     Outcome judgeMeasured(Entry.Measured value) {
@@ -163,27 +190,40 @@ public final class RunSheet {
         if (closed.isPresent()) {
             return closed.get();
         }
-        Optional<Step.Reading> reading = step(value.stepId()).readings().stream().filter(r -> r.id().equals(value.item())).findFirst();
-        return reading.isEmpty() ? new Refused("readings", value.item(), "readings of this step only")
-                : reading.get().passes(value.value()) ? new Accepted(value) : new Accepted(stop(value.stepId(), reading.get(), value.value(), value));
+        Optional<Step.Reading> reading = step(value.stepId()).readings().stream()
+                .filter(r -> r.id().equals(value.item()))
+                .findFirst();
+        return reading.isEmpty()
+                ? new Refused("readings", value.item(), "readings of this step only")
+                : reading.get().passes(value.value())
+                        ? new Accepted(value)
+                        : new Accepted(stop(value.stepId(), reading.get(), value.value(), value));
     }
 
     /** Why nothing can be entered at a step now; empty when something can. */
     private Optional<Refused> closed(String stepId) {
         if (stopped.isPresent()) {
-            return Optional.of(new Refused("stepId", stepId, "nothing: the sheet is stopped. Say what was put right first"));
+            return Optional.of(
+                    new Refused("stepId", stepId, "nothing: the sheet is stopped. Say what was put right first"));
         }
         Optional<Step> current = current();
         if (current.isEmpty()) {
             return Optional.of(new Refused("stepId", stepId, "nothing: the sheet is finished"));
         }
-        return steps.stream().anyMatch(step -> step.id().equals(stepId) && isOpen(step)) ? Optional.empty()
-                : Optional.of(new Refused("stepId", stepId, current.get().id() + ", the step that is open (" + current.get().title() + ")"));
+        return steps.stream().anyMatch(step -> step.id().equals(stepId) && isOpen(step))
+                ? Optional.empty()
+                : Optional.of(new Refused(
+                        "stepId",
+                        stepId,
+                        current.get().id() + ", the step that is open ("
+                                + current.get().title() + ")"));
     }
 
     /** Whether something can be entered at a step: it is not done, no gate in front of it is open, and before a gate nothing is. */
     public boolean isOpen(Step step) {
-        return !isBehind(step) && steps.subList(0, steps.indexOf(step)).stream().allMatch(before -> isBehind(before) || !before.gate() && !step.gate());
+        return !isBehind(step)
+                && steps.subList(0, steps.indexOf(step)).stream()
+                        .allMatch(before -> isBehind(before) || !before.gate() && !step.gate());
     }
 
     private boolean isBehind(Step step) {
@@ -195,9 +235,13 @@ public final class RunSheet {
     }
 
     private static Entry.Stopped stop(String stepId, Step.Reading reading, BigDecimal value, Entry by) {
-        return new Entry.Stopped(stepId, reading.text() + " reads " + value.toPlainString() + "\u2009" + reading.unit() + "; "
-                + reading.allowed() + ".", Optional.of(reading.id()),
-                by.who(), by.when());
+        return new Entry.Stopped(
+                stepId,
+                reading.text() + " reads " + value.toPlainString() + "\u2009" + reading.unit() + "; "
+                        + reading.allowed() + ".",
+                Optional.of(reading.id()),
+                by.who(),
+                by.when());
     }
 
     /** What was ticked and measured of the step so far, by anybody, belongs to it. */
@@ -233,7 +277,8 @@ public final class RunSheet {
         }
         Set<String> unknown = new java.util.TreeSet<>(attempt.readings().keySet());
         step.readings().forEach(reading -> unknown.remove(reading.id()));
-        return unknown.isEmpty() ? new Accepted(attempt)
+        return unknown.isEmpty()
+                ? new Accepted(attempt)
                 : new Refused("readings", unknown.iterator().next(), "readings of this step only");
     }
 
@@ -246,14 +291,19 @@ public final class RunSheet {
                 kept.add(new Entry.Measured(step.id(), reading.id(), value, attempt.who(), attempt.when()));
             }
         }
-        attempt.confirmed().stream().sorted().forEach(item -> kept.add(new Entry.Ticked(step.id(), item, true, attempt.who(), attempt.when())));
+        attempt.confirmed().stream()
+                .sorted()
+                .forEach(item -> kept.add(new Entry.Ticked(step.id(), item, true, attempt.who(), attempt.when())));
         kept.add(stop(step.id(), failed, attempt.readings().get(failed.id()), attempt));
         return kept;
     }
 
     void enter(Entry.Done entered) {
         done.put(entered.stepId(), entered);
-        steps.stream().filter(step -> step.id().equals(entered.stepId())).findFirst().ifPresent(step -> isolation = after(step, entered));
+        steps.stream()
+                .filter(step -> step.id().equals(entered.stepId()))
+                .findFirst()
+                .ifPresent(step -> isolation = after(step, entered));
     }
 
     void stop(Entry.Stopped stop) {
@@ -286,22 +336,45 @@ public final class RunSheet {
         stopped = Optional.empty();
         Entry.Done entered = done.get(correction.stepId());
         if (entered == null) {
-            measured.computeIfAbsent(correction.stepId(), id -> new LinkedHashMap<>()).put(correction.item(), new Entry.Measured(correction.stepId(),
-                    correction.item(), correction.value(), correction.who(), correction.when()));
+            measured.computeIfAbsent(correction.stepId(), id -> new LinkedHashMap<>())
+                    .put(
+                            correction.item(),
+                            new Entry.Measured(
+                                    correction.stepId(),
+                                    correction.item(),
+                                    correction.value(),
+                                    correction.who(),
+                                    correction.when()));
         } else {
             Map<String, BigDecimal> readings = new LinkedHashMap<>(entered.readings());
             readings.put(correction.item(), correction.value());
-            done.put(correction.stepId(), new Entry.Done(entered.stepId(), entered.confirmed(), readings, entered.note(), entered.who(), entered.when()));
+            done.put(
+                    correction.stepId(),
+                    new Entry.Done(
+                            entered.stepId(),
+                            entered.confirmed(),
+                            readings,
+                            entered.note(),
+                            entered.who(),
+                            entered.when()));
         }
     }
 
     /** After a stop what rests on what was wrong is done again. */
     void goOn() {
-        Optional<Step> failed = stopped.filter(stop -> stop.reading().isPresent()).flatMap(stop -> steps.stream().filter(s -> s.id().equals(stop.stepId())).findFirst());
+        Optional<Step> failed = stopped.filter(stop -> stop.reading().isPresent())
+                .flatMap(stop ->
+                        steps.stream().filter(s -> s.id().equals(stop.stepId())).findFirst());
         stopped = Optional.empty();
-        if (failed.isPresent() && !isolates(failed.get()) && failed.get().phase().isDeadWork()) {
+        if (failed.isPresent()
+                && !isolates(failed.get())
+                && failed.get().phase().isDeadWork()) {
             // The circuits stay dead and proved; the wiring is mended, checked and tested anew.
-            steps.stream().filter(step -> step.equals(failed.get()) || step.phase() == Step.Phase.WIRE && failed.get().phase() == Step.Phase.WIRE && step.gate())
+            steps.stream()
+                    .filter(step -> step.equals(failed.get())
+                            || step.phase() == Step.Phase.WIRE
+                                    && failed.get().phase() == Step.Phase.WIRE
+                                    && step.gate())
                     .forEach(this::clear);
         } else {
             isolateAgain(true);
@@ -321,14 +394,18 @@ public final class RunSheet {
     private void isolateAgain(boolean andTests) {
         int from = 0;
         for (int i = 0; i < steps.size(); i++) {
-            if (steps.get(i).effect() == Step.Effect.SWITCHED_OFF && done.containsKey(steps.get(i).id())) {
+            if (steps.get(i).effect() == Step.Effect.SWITCHED_OFF
+                    && done.containsKey(steps.get(i).id())) {
                 from = i;
             }
         }
         boolean proving = true;
         for (int i = from; i < steps.size(); i++) {
             Step step = steps.get(i);
-            if (proving || andTests && step.phase() != Step.Phase.OPEN && (step.gate() || step.phase() != Step.Phase.WIRE)) {
+            if (proving
+                    || andTests
+                            && step.phase() != Step.Phase.OPEN
+                            && (step.gate() || step.phase() != Step.Phase.WIRE)) {
                 clear(step);
             }
             proving &= step.effect() != Step.Effect.PROVED_DEAD;
@@ -380,26 +457,36 @@ public final class RunSheet {
             case NONE -> isolation;
             case SWITCHED_OFF -> new Isolation(Isolation.State.OFF_NOT_PROVED, entry.who(), Optional.of(entry.when()));
             case PROVED_DEAD -> new Isolation(Isolation.State.PROVED_DEAD, entry.who(), Optional.of(entry.when()));
-            case LIVE_WHILE_OPEN -> new Isolation(Isolation.State.LIVE_WHILE_OPEN, entry.who(), Optional.of(entry.when()));
+            case LIVE_WHILE_OPEN ->
+                new Isolation(Isolation.State.LIVE_WHILE_OPEN, entry.who(), Optional.of(entry.when()));
             case LIVE_AND_CLOSED -> new Isolation(Isolation.State.ON, entry.who(), Optional.of(entry.when()));
         };
     }
 
     /** How the circuits of the box stand by this sheet, by the last that changed it. */
     public Isolation isolation() {
-        boolean voided = stopped.filter(stop -> !isDeadTest(stop)).isPresent() && isolation.state() == Isolation.State.PROVED_DEAD;
+        boolean voided = stopped.filter(stop -> !isDeadTest(stop)).isPresent()
+                && isolation.state() == Isolation.State.PROVED_DEAD;
         return voided ? new Isolation(Isolation.State.OFF_NOT_PROVED, isolation.who(), isolation.since()) : isolation;
     }
 
     /** A failed test of the wiring says nothing against its being dead. */
     private boolean isDeadTest(Entry.Stopped stop) {
-        return stop.reading().isPresent() && steps.stream().anyMatch(step -> step.id().equals(stop.stepId()) && step.phase().isDeadWork());
+        return stop.reading().isPresent()
+                && steps.stream()
+                        .anyMatch(step ->
+                                step.id().equals(stop.stepId()) && step.phase().isDeadWork());
     }
 
     /** How the circuits of a box stand. */
     public record Isolation(State state, String who, Optional<java.time.Instant> since) {
 
         /** Never "safe": only what was recorded. */
-        public enum State { ON, OFF_NOT_PROVED, PROVED_DEAD, LIVE_WHILE_OPEN }
+        public enum State {
+            ON,
+            OFF_NOT_PROVED,
+            PROVED_DEAD,
+            LIVE_WHILE_OPEN
+        }
     }
 }

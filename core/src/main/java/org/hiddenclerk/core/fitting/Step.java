@@ -20,9 +20,26 @@ import java.util.stream.Collectors;
  * @param leavable whether it may be left out with a reason: what cannot be measured everywhere
  * @param box      the box that all of it is done at; empty when it is done at several, or at the board
  */
-public record Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms,
-                   List<Reading> readings, Effect effect, boolean leavable, String box) {
-    public Step(String id, Phase phase, String title, String detail, boolean gate, List<Confirm> confirms, List<Reading> readings, Effect effect) {
+public record Step(
+        String id,
+        Phase phase,
+        String title,
+        String detail,
+        boolean gate,
+        List<Confirm> confirms,
+        List<Reading> readings,
+        Effect effect,
+        boolean leavable,
+        String box) {
+    public Step(
+            String id,
+            Phase phase,
+            String title,
+            String detail,
+            boolean gate,
+            List<Confirm> confirms,
+            List<Reading> readings,
+            Effect effect) {
         this(id, phase, title, detail, gate, confirms, readings, effect, false, "");
     }
 
@@ -44,14 +61,23 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
                 worst.merge(reading.unit(), value, reading.isLowestThatMatters() ? BigDecimal::min : BigDecimal::max);
             }
         }
-        return worst.entrySet().stream().map(e -> (readings.stream().anyMatch(r -> r.unit().equals(e.getKey()) && r.isLowestThatMatters()) ? "lowest " : "highest ")
-                + e.getValue().stripTrailingZeros().toPlainString() + "\u2009" + e.getKey()).collect(Collectors.joining(", "));
+        return worst.entrySet().stream()
+                .map(e -> (readings.stream().anyMatch(r -> r.unit().equals(e.getKey()) && r.isLowestThatMatters())
+                                ? "lowest "
+                                : "highest ")
+                        + e.getValue().stripTrailingZeros().toPlainString() + "\u2009" + e.getKey())
+                .collect(Collectors.joining(", "));
     }
 
     /** Parts of the work, in order. */
     public enum Phase {
-        ISOLATE("Isolate"), OPEN("Label and disconnect"), WIRE("Wire"), FUNCTION("Function test"),
-        ISOLATE_AGAIN("Isolate again"), CLOSE("Close"), FINAL("Energise and test");
+        ISOLATE("Isolate"),
+        OPEN("Label and disconnect"),
+        WIRE("Wire"),
+        FUNCTION("Function test"),
+        ISOLATE_AGAIN("Isolate again"),
+        CLOSE("Close"),
+        FINAL("Energise and test");
 
         private final String label;
 
@@ -111,8 +137,10 @@ public record Step(String id, Phase phase, String title, String detail, boolean 
 
         /** What passes, in words. */
         String allowed() {
-            return (isLowestThatMatters() ? least.toPlainString() : least.toPlainString() + " to " + most.toPlainString()) + "\u2009" + unit
-                    + (isLowestThatMatters() ? " or more passes" : " passes");
+            return (isLowestThatMatters()
+                            ? least.toPlainString()
+                            : least.toPlainString() + " to " + most.toPlainString())
+                    + "\u2009" + unit + (isLowestThatMatters() ? " or more passes" : " passes");
         }
 
         public boolean passes(BigDecimal value) {

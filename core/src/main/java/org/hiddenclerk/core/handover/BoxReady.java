@@ -12,11 +12,16 @@ import org.hiddenclerk.core.job.Stage;
  */
 public record BoxReady(String box, String label, HandoverRecord.Count tests, Work work) {
     /** How far the work that opens it has come. */
-    public enum Work { NONE_PICKED, NOT_ISSUED, ISSUED_BEFORE_A_CHANGE, NOT_FINISHED, FINISHED }
+    public enum Work {
+        NONE_PICKED,
+        NOT_ISSUED,
+        ISSUED_BEFORE_A_CHANGE,
+        NOT_FINISHED,
+        FINISHED
+    }
 
     /** What stands between a house and its final papers. @param box empty for what concerns the whole house */
-    public record Block(Optional<String> box, Stage stage, String words) {
-    }
+    public record Block(Optional<String> box, Stage stage, String words) {}
 
     /**
      * What stands between a house and its final papers.
@@ -24,7 +29,8 @@ public record BoxReady(String box, String label, HandoverRecord.Count tests, Wor
      * @param isTested whether any test is asked for: a house without a module has nothing to hand over
      */
     public static List<Block> blocks(List<BoxReady> boxes, boolean isTested) {
-        List<Block> blocks = new ArrayList<>(boxes.stream().flatMap(box -> box.blocks().stream()).toList());
+        List<Block> blocks = new ArrayList<>(
+                boxes.stream().flatMap(box -> box.blocks().stream()).toList());
         if (!isTested) {
             blocks.add(new Block(Optional.empty(), Stage.MATCH, "No module is planned in this house yet"));
         }
@@ -38,7 +44,7 @@ public record BoxReady(String box, String label, HandoverRecord.Count tests, Wor
             case NOT_ISSUED -> blocks.add(block(Stage.DRAW, "no plan is issued"));
             case ISSUED_BEFORE_A_CHANGE -> blocks.add(block(Stage.DRAW, "the plan was issued before the last change"));
             case NOT_FINISHED -> blocks.add(block(Stage.FIT, "the run sheet is not finished"));
-            case NONE_PICKED, FINISHED -> { }
+            case NONE_PICKED, FINISHED -> {}
         }
         return blocks;
     }

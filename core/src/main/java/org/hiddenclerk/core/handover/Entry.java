@@ -13,7 +13,15 @@ import java.util.Optional;
  * @param cause     why it was not so before, with the entry that mends it
  * @param basis     prints of what the test rested on when it was made
  */
-public record Entry(String test, boolean asPlanned, Optional<BigDecimal> figure, String note, String cause, String who, Instant at, Map<Matter, String> basis) {
+public record Entry(
+        String test,
+        boolean asPlanned,
+        Optional<BigDecimal> figure,
+        String note,
+        String cause,
+        String who,
+        Instant at,
+        Map<Matter, String> basis) {
     public Entry {
         basis = Map.copyOf(basis);
     }

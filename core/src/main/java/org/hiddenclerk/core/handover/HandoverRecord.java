@@ -22,7 +22,12 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
     }
 
     /** How a test stands. */
-    public enum Standing { OPEN, PASSED, FAILED, AGAIN }
+    public enum Standing {
+        OPEN,
+        PASSED,
+        FAILED,
+        AGAIN
+    }
 
     /**
      * One test and how it stands.
@@ -30,16 +35,14 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
      * @param last    the entry that counts
      * @param changed what is no longer what it was when the test was made
      */
-    public record Line(HandoverTest test, Standing standing, Optional<Entry> last, Set<Matter> changed) {
-    }
+    public record Line(HandoverTest test, Standing standing, Optional<Entry> last, Set<Matter> changed) {}
 
     /**
      * Something that was not as planned.
      *
      * @param mended the first entry after it that was as planned; its cause says what it had been
      */
-    public record Defect(HandoverTest test, Entry found, Optional<Entry> mended) {
-    }
+    public record Defect(HandoverTest test, Entry found, Optional<Entry> mended) {}
 
     /** So many tests of each standing. */
     public record Count(int open, int passed, int failed, int again) {
@@ -53,7 +56,9 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
 
         /** How far the hand over of what they test is. */
         public Stage.Progress progress() {
-            return again > 0 ? Stage.Progress.REOPENED : isComplete() ? Stage.Progress.DONE : open == all() ? Stage.Progress.OPEN : Stage.Progress.BEGUN;
+            return again > 0
+                    ? Stage.Progress.REOPENED
+                    : isComplete() ? Stage.Progress.DONE : open == all() ? Stage.Progress.OPEN : Stage.Progress.BEGUN;
         }
 
         /** Those that stand in the way of final papers, in words; empty where none does. */
@@ -68,7 +73,9 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
             if (open > 0) {
                 parts.add(open + " not made");
             }
-            return parts.isEmpty() ? Optional.empty() : Optional.of("of " + all() + " tests " + String.join(", ", parts));
+            return parts.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of("of " + all() + " tests " + String.join(", ", parts));
         }
     }
 
@@ -77,18 +84,24 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
      *
      * @param basis prints of what the tests of a module's output rest on now
      */
-    public static HandoverRecord of(List<HandoverTest> tests, List<Entry> entries, Function<HandoverTest, Map<Matter, String>> basis) {
-        Map<String, List<Entry>> byTest = entries.stream().sorted(Comparator.comparing(Entry::at)).collect(Collectors.groupingBy(Entry::test, LinkedHashMap::new, Collectors.toList()));
+    public static HandoverRecord of(
+            List<HandoverTest> tests, List<Entry> entries, Function<HandoverTest, Map<Matter, String>> basis) {
+        Map<String, List<Entry>> byTest = entries.stream()
+                .sorted(Comparator.comparing(Entry::at))
+                .collect(Collectors.groupingBy(Entry::test, LinkedHashMap::new, Collectors.toList()));
         List<Line> lines = new ArrayList<>();
         List<Defect> defects = new ArrayList<>();
         for (HandoverTest test : tests) {
             List<Entry> own = byTest.getOrDefault(test.id(), List.of());
             Optional<Entry> last = own.isEmpty() ? Optional.empty() : Optional.of(own.get(own.size() - 1));
-            Set<Matter> changed = last.map(entry -> changed(test, entry, basis.apply(test))).orElse(Set.of());
-            lines.add(new Line(test, last.map(entry -> standing(test, entry, changed)).orElse(Standing.OPEN), last, changed));
+            Set<Matter> changed =
+                    last.map(entry -> changed(test, entry, basis.apply(test))).orElse(Set.of());
+            lines.add(new Line(
+                    test, last.map(entry -> standing(test, entry, changed)).orElse(Standing.OPEN), last, changed));
             defects.addAll(defects(test, own));
         }
-        defects.sort(Comparator.comparing((Defect defect) -> defect.found().at()).reversed());
+        defects.sort(
+                Comparator.comparing((Defect defect) -> defect.found().at()).reversed());
         return new HandoverRecord(lines, defects);
     }
 
@@ -101,12 +114,16 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
 
     /** A figure is judged by its scale, whatever was ticked beside it. */
     public static boolean passed(HandoverTest test, Entry entry) {
-        return test.scale().isPresent() && entry.figure().isPresent() ? test.scale().get().judge(entry.figure().get()).passed() : entry.asPlanned();
+        return test.scale().isPresent() && entry.figure().isPresent()
+                ? test.scale().get().judge(entry.figure().get()).passed()
+                : entry.asPlanned();
     }
 
     private static Set<Matter> changed(HandoverTest test, Entry entry, Map<Matter, String> now) {
         Set<Matter> changed = EnumSet.noneOf(Matter.class);
-        test.kind().restsOn().stream().filter(matter -> !entry.basis().getOrDefault(matter, "").equals(now.getOrDefault(matter, ""))).forEach(changed::add);
+        test.kind().restsOn().stream()
+                .filter(matter -> !entry.basis().getOrDefault(matter, "").equals(now.getOrDefault(matter, "")))
+                .forEach(changed::add);
         return changed;
     }
 
@@ -114,7 +131,12 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
         List<Defect> defects = new ArrayList<>();
         for (int i = 0; i < own.size(); i++) {
             if (!passed(test, own.get(i)) && (i == 0 || passed(test, own.get(i - 1)))) {
-                defects.add(new Defect(test, own.get(i), own.subList(i + 1, own.size()).stream().filter(later -> passed(test, later)).findFirst()));
+                defects.add(new Defect(
+                        test,
+                        own.get(i),
+                        own.subList(i + 1, own.size()).stream()
+                                .filter(later -> passed(test, later))
+                                .findFirst()));
             }
         }
         return defects;
@@ -127,7 +149,9 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
     /** Lines by the box that the tested module sits in, those of what is not of the plans left out. */
     public Map<String, List<Line>> byBox(PlannedHouse house) {
         Map<String, List<Line>> byBox = new LinkedHashMap<>();
-        lines.forEach(line -> boxOf(house, line.test()).ifPresent(box -> byBox.computeIfAbsent(box, b -> new ArrayList<>()).add(line)));
+        lines.forEach(
+                line -> boxOf(house, line.test()).ifPresent(box -> byBox.computeIfAbsent(box, b -> new ArrayList<>())
+                        .add(line)));
         return byBox;
     }
 
@@ -138,7 +162,10 @@ public record HandoverRecord(List<Line> lines, List<Defect> defects) {
 
     public static Count count(List<Line> lines) {
         Map<Standing, Long> by = lines.stream().collect(Collectors.groupingBy(Line::standing, Collectors.counting()));
-        return new Count(by.getOrDefault(Standing.OPEN, 0L).intValue(), by.getOrDefault(Standing.PASSED, 0L).intValue(), by.getOrDefault(Standing.FAILED, 0L).intValue(),
+        return new Count(
+                by.getOrDefault(Standing.OPEN, 0L).intValue(),
+                by.getOrDefault(Standing.PASSED, 0L).intValue(),
+                by.getOrDefault(Standing.FAILED, 0L).intValue(),
                 by.getOrDefault(Standing.AGAIN, 0L).intValue());
     }
 }

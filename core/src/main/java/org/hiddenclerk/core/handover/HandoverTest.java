@@ -17,7 +17,8 @@ import org.hiddenclerk.core.identity.OutputId;
  * @param expected what the plan says will happen
  * @param scale    how a figure is judged; empty where one looks and says whether it is as planned
  */
-public record HandoverTest(String id, Kind kind, DeviceId device, OutputId output, String words, String expected, Optional<Scale> scale) {
+public record HandoverTest(
+        String id, Kind kind, DeviceId device, OutputId output, String words, String expected, Optional<Scale> scale) {
     /** What is tested, and what the outcome rests on. */
     public enum Kind {
         WALL_SWITCH("wall switch", Matter.WIRING, Matter.SETTINGS),
@@ -55,6 +56,5 @@ public record HandoverTest(String id, Kind kind, DeviceId device, OutputId outpu
     }
 
     /** @param words with the numbers; never empty */
-    public record Judged(boolean passed, String words) {
-    }
+    public record Judged(boolean passed, String words) {}
 }

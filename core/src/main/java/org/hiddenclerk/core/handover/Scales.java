@@ -13,10 +13,10 @@ final class Scales {
     private static final BigDecimal FAULT_MS = new BigDecimal("2000");
     /** Lamps draw less than their makers print, and cheap meters are coarse. */
     private static final BigDecimal SHARE = new BigDecimal("0.4");
+
     private static final BigDecimal COARSE_W = new BigDecimal("3");
 
-    private Scales() {
-    }
+    private Scales() {}
 
     /** From a hand to the hub: half a second is good, seconds are a fault. */
     static Scale delay() {
@@ -24,7 +24,8 @@ final class Scales {
             if (figure.compareTo(GOOD_MS) <= 0) {
                 return new Judged(true, words(figure, "ms") + ": good, at most 500 ms");
             }
-            return figure.compareTo(FAULT_MS) <= 0 ? new Judged(true, words(figure, "ms") + ": slow, over 500 ms; a household notices")
+            return figure.compareTo(FAULT_MS) <= 0
+                    ? new Judged(true, words(figure, "ms") + ": slow, over 500 ms; a household notices")
                     : new Judged(false, words(figure, "ms") + ": a fault, over 2000 ms");
         });
     }
@@ -34,8 +35,10 @@ final class Scales {
         BigDecimal around = rated.asDecimal().multiply(SHARE).max(COARSE_W);
         return new Of("W", figure -> {
             boolean plausible = figure.subtract(rated.asDecimal()).abs().compareTo(around) <= 0;
-            return new Judged(plausible, words(figure, "W") + (plausible ? ": plausible beside " : ": not plausible beside ") + words(rated.asDecimal(), "W") + " listed, give or take "
-                    + words(around, "W"));
+            return new Judged(
+                    plausible,
+                    words(figure, "W") + (plausible ? ": plausible beside " : ": not plausible beside ")
+                            + words(rated.asDecimal(), "W") + " listed, give or take " + words(around, "W"));
         });
     }
 
@@ -43,8 +46,12 @@ final class Scales {
     static Scale link(Protocol protocol) {
         return new Of(Link.of(protocol, 0).unit(), figure -> {
             Link link = Link.of(protocol, figure.intValue());
-            return new Judged(link.grade() != Link.Grade.POOR, words(figure, link.unit()) + ": " + link.grade().label()
-                    + (link.grade() == Link.Grade.GOOD ? "" : "; " + link.grade().remedy()));
+            return new Judged(
+                    link.grade() != Link.Grade.POOR,
+                    words(figure, link.unit()) + ": " + link.grade().label()
+                            + (link.grade() == Link.Grade.GOOD
+                                    ? ""
+                                    : "; " + link.grade().remedy()));
         });
     }
 

@@ -9,8 +9,7 @@ import org.hiddenclerk.core.behaviour.Parameters;
 
 /** How a switch input is set, in words for the as-built book: only what its behaviour makes use of. */
 public final class SettingWords {
-    private SettingWords() {
-    }
+    private SettingWords() {}
 
     public static List<String> of(InputBehaviour behaviour, Parameters parameters) {
         List<String> words = new ArrayList<>(List.of(behaviour.label()));
@@ -24,11 +23,14 @@ public final class SettingWords {
             }
         }
         switch (behaviour) {
-            case RUN_ON -> words.add("runs on for " + duration(parameters.runOnMs()) + (parameters.pressStops() ? ", a press stops it" : ""));
+            case RUN_ON ->
+                words.add("runs on for " + duration(parameters.runOnMs())
+                        + (parameters.pressStops() ? ", a press stops it" : ""));
             case SHORT_LONG -> words.add("long from " + parameters.holdMs() + " ms");
             case UP_DOWN -> words.add("pause before reversing " + parameters.reversePauseMs() + " ms");
-            case SUPPLY_BLINK -> words.add("a blink is " + parameters.minimumBlinkMs() + " to " + parameters.holdUpMs() + " ms");
-            default -> { }
+            case SUPPLY_BLINK ->
+                words.add("a blink is " + parameters.minimumBlinkMs() + " to " + parameters.holdUpMs() + " ms");
+            default -> {}
         }
         if (behaviour.switchesByItself() && !behaviour.movesSomething()) {
             words.add("after a power cut: " + parameters.powerOn().label());

@@ -14,8 +14,15 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * @param geometry its inside; empty where nobody has measured it
  * @param modules  that are in it already
  */
-public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, List<Gang> gangs,
-                  List<SurveyedLoad> loads, List<Cable> cables, List<Jumper> jumpers, List<SurveyedModule> modules) {
+public record Box(
+        String label,
+        BoxKind kind,
+        Optional<BoxGeometry> geometry,
+        List<Gang> gangs,
+        List<SurveyedLoad> loads,
+        List<Cable> cables,
+        List<Jumper> jumpers,
+        List<SurveyedModule> modules) {
     public Box {
         gangs = List.copyOf(gangs);
         loads = List.copyOf(loads);
@@ -25,26 +32,63 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
     }
 
     /** A box without a module in it. */
-    public Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, List<Gang> gangs, List<SurveyedLoad> loads, List<Cable> cables, List<Jumper> jumpers) {
+    public Box(
+            String label,
+            BoxKind kind,
+            Optional<BoxGeometry> geometry,
+            List<Gang> gangs,
+            List<SurveyedLoad> loads,
+            List<Cable> cables,
+            List<Jumper> jumpers) {
         this(label, kind, geometry, gangs, loads, cables, jumpers, List.of());
     }
 
     /** A wall box that has been measured. */
-    public Box(String label, BoxGeometry geometry, List<Gang> gangs, List<SurveyedLoad> loads, List<Cable> cables,
-               List<Jumper> jumpers) {
+    public Box(
+            String label,
+            BoxGeometry geometry,
+            List<Gang> gangs,
+            List<SurveyedLoad> loads,
+            List<Cable> cables,
+            List<Jumper> jumpers) {
         this(label, BoxKind.WALL, Optional.of(geometry), gangs, loads, cables, jumpers);
     }
 
     /** The same box with another mechanism in one gang. */
     public Box withMechanism(int gang, Mechanism mechanism) {
-        return new Box(label, kind, geometry, gangs.stream().map(g -> g.number() != gang ? g
-                : new Gang(g.number(), g.name(), mechanism, g.depth(), g.circuit())).toList(), loads, cables, jumpers, modules);
+        return new Box(
+                label,
+                kind,
+                geometry,
+                gangs.stream()
+                        .map(g -> g.number() != gang
+                                ? g
+                                : new Gang(g.number(), g.name(), mechanism, g.depth(), g.circuit()))
+                        .toList(),
+                loads,
+                cables,
+                jumpers,
+                modules);
     }
 
     /** The same box, deeper by a spacer under its plate; a volume that is marked in it stays what it is. */
     public Box raised(Millimetres spacer) {
-        return new Box(label, kind, geometry.map(room -> new BoxGeometry(room.width(), room.height(), room.depth().plus(spacer), room.metal(),
-                room.markedCubicInches(), room.round(), room.supportFittings())), gangs, loads, cables, jumpers, modules);
+        return new Box(
+                label,
+                kind,
+                geometry.map(room -> new BoxGeometry(
+                        room.width(),
+                        room.height(),
+                        room.depth().plus(spacer),
+                        room.metal(),
+                        room.markedCubicInches(),
+                        room.round(),
+                        room.supportFittings())),
+                gangs,
+                loads,
+                cables,
+                jumpers,
+                modules);
     }
 
     /** A core with the cable it belongs to. */
@@ -72,12 +116,16 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
     }
 
     public Gang gang(int number) {
-        return gangs.stream().filter(g -> g.number() == number).findFirst()
+        return gangs.stream()
+                .filter(g -> g.number() == number)
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("Box " + label + " has no gang " + number + "."));
     }
 
     public SurveyedLoad load(int number) {
-        return loads.stream().filter(l -> l.number() == number).findFirst()
+        return loads.stream()
+                .filter(l -> l.number() == number)
+                .findFirst()
                 .orElseThrow(() -> new IllegalArgumentException("Box " + label + " has no load " + number + "."));
     }
 
@@ -97,7 +145,9 @@ public record Box(String label, BoxKind kind, Optional<BoxGeometry> geometry, Li
             return Optional.empty();
         }
         int load = lamp.loadOf(core.core().number());
-        return loads.stream().filter(l -> l.number() == load && !l.hangsHere()).findFirst()
+        return loads.stream()
+                .filter(l -> l.number() == load && !l.hangsHere())
+                .findFirst()
                 .map(l -> gang(l.gang()).circuit());
     }
 

@@ -16,12 +16,24 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * @param supportFittings kinds of studs and hickeys in it, which a lamp box may have; empty where nobody looked
  * @param round  whether it is round: one round box, or several in a row that share their rims
  */
-public record BoxGeometry(Millimetres width, Millimetres height, Millimetres depth, boolean metal,
-                          Optional<BigDecimal> markedCubicInches, boolean round, OptionalInt supportFittings) {
+public record BoxGeometry(
+        Millimetres width,
+        Millimetres height,
+        Millimetres depth,
+        boolean metal,
+        Optional<BigDecimal> markedCubicInches,
+        boolean round,
+        OptionalInt supportFittings) {
     /** Between the centres of round boxes in a row (DIN 49073, from memory). */
     public static final Millimetres PITCH = Millimetres.of(71);
 
-    public BoxGeometry(Millimetres width, Millimetres height, Millimetres depth, boolean metal, Optional<BigDecimal> markedCubicInches, boolean round) {
+    public BoxGeometry(
+            Millimetres width,
+            Millimetres height,
+            Millimetres depth,
+            boolean metal,
+            Optional<BigDecimal> markedCubicInches,
+            boolean round) {
         this(width, height, depth, metal, markedCubicInches, round, OptionalInt.empty());
     }
 

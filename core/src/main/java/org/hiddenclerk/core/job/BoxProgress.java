@@ -10,27 +10,45 @@ import java.util.Map;
  * @param isPicked     whether a module is picked for it
  * @param mayBeIssued  whether its plan may be issued for work
  */
-public record BoxProgress(boolean isSound, boolean isPicked, boolean mayBeIssued, Readings readings, Issued issued, Sheet sheet) {
+public record BoxProgress(
+        boolean isSound, boolean isPicked, boolean mayBeIssued, Readings readings, Issued issued, Sheet sheet) {
     /** How far the readings of a box have come. */
-    public enum Readings { UNREAD, READ, CERTAIN, CONTRADICTORY }
+    public enum Readings {
+        UNREAD,
+        READ,
+        CERTAIN,
+        CONTRADICTORY
+    }
 
     /** The plan that was issued last. */
-    public enum Issued { NONE, BEFORE_A_CHANGE, CURRENT }
+    public enum Issued {
+        NONE,
+        BEFORE_A_CHANGE,
+        CURRENT
+    }
 
     /** The run sheet that was begun last. */
-    public enum Sheet { NONE, OF_ANOTHER_PLAN, OPEN, FINISHED }
+    public enum Sheet {
+        NONE,
+        OF_ANOTHER_PLAN,
+        OPEN,
+        FINISHED
+    }
 
     /** Of the stages whose standing rests on these facts; what each other stage keeps of a box says how far that is. */
     public Map<Stage, Stage.Progress> stages() {
         Map<Stage, Stage.Progress> stages = new EnumMap<>(Stage.class);
         stages.put(Stage.SURVEY, isSound ? Stage.Progress.DONE : Stage.Progress.BEGUN);
         stages.put(Stage.TRACE, tracing());
-        stages.put(Stage.MATCH, !isPicked ? Stage.Progress.OPEN : mayBeIssued ? Stage.Progress.DONE : Stage.Progress.BEGUN);
+        stages.put(
+                Stage.MATCH,
+                !isPicked ? Stage.Progress.OPEN : mayBeIssued ? Stage.Progress.DONE : Stage.Progress.BEGUN);
         stages.put(Stage.DRAW, drawing());
         stages.put(Stage.FIT, fitting());
         if (readings == Readings.CONTRADICTORY) {
             // What was built on readings that cannot hold together stands open again.
-            stages.replaceAll((stage, now) -> stage.compareTo(Stage.TRACE) > 0 && now != Stage.Progress.OPEN ? Stage.Progress.REOPENED : now);
+            stages.replaceAll((stage, now) ->
+                    stage.compareTo(Stage.TRACE) > 0 && now != Stage.Progress.OPEN ? Stage.Progress.REOPENED : now);
         }
         return stages;
     }

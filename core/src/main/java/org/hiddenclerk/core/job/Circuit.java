@@ -15,19 +15,32 @@ import org.hiddenclerk.core.quantity.Volts;
  * @param elvVolts            volts of ELV+ against ELV-; empty for mains
  * @param protection          what else is known of its protection
  */
-public record Circuit(CircuitId id, String label, Amps rating, Line phase, boolean alternativelySupplied,
-                      Optional<Volts> elvVolts, Protection protection) {
+public record Circuit(
+        CircuitId id,
+        String label,
+        Amps rating,
+        Line phase,
+        boolean alternativelySupplied,
+        Optional<Volts> elvVolts,
+        Protection protection) {
     public Circuit {
         if (!phase.isLive() && phase != Line.ELV_PLUS) {
             throw new IllegalArgumentException("The phase (" + phase + ") must be L1, L2, L3 or ELV+.");
         }
         if (elvVolts.isPresent() != (phase == Line.ELV_PLUS)) {
-            throw new IllegalArgumentException("Circuit " + label + " must state its volts if it is ELV, and only then.");
+            throw new IllegalArgumentException(
+                    "Circuit " + label + " must state its volts if it is ELV, and only then.");
         }
     }
 
     /** A circuit of which no more is known. */
-    public Circuit(CircuitId id, String label, Amps rating, Line phase, boolean alternativelySupplied, Optional<Volts> elvVolts) {
+    public Circuit(
+            CircuitId id,
+            String label,
+            Amps rating,
+            Line phase,
+            boolean alternativelySupplied,
+            Optional<Volts> elvVolts) {
         this(id, label, rating, phase, alternativelySupplied, elvVolts, Protection.UNKNOWN);
     }
 

@@ -7,17 +7,52 @@ import org.hiddenclerk.core.finding.Source;
 
 /** Colours of fixed wiring by region and time; all from memory. A colour is never proof of a role. */
 public enum ColourEra {
-    EU_NOW(RegionProfile.EU_230, "as now", CoreColour.BROWN, CoreColour.BLACK, Set.of(CoreColour.BLUE), CoreColour.BLUE,
-            CoreColour.GREEN_YELLOW, "IEC 60445; HD 308 S2:2001"),
+    EU_NOW(
+            RegionProfile.EU_230,
+            "as now",
+            CoreColour.BROWN,
+            CoreColour.BLACK,
+            Set.of(CoreColour.BLUE),
+            CoreColour.BLUE,
+            CoreColour.GREEN_YELLOW,
+            "IEC 60445; HD 308 S2:2001"),
     /** Red is earth, grey is neutral: the colours mean something else than anywhere today. */
-    DE_BEFORE_1965(RegionProfile.EU_230, "Germany until 1965", CoreColour.BLACK, CoreColour.BLACK, Set.of(CoreColour.GREY), CoreColour.GREY,
-            CoreColour.RED, "colours in Germany until 1965: grey neutral, red earth; from memory"),
-    UK_NOW(RegionProfile.UK_230, "as now", CoreColour.BROWN, CoreColour.BLACK, Set.of(CoreColour.BLUE), CoreColour.BLUE,
-            CoreColour.GREEN_YELLOW, "BS 7671, colours since Amendment 2:2004"),
-    UK_BEFORE_2004(RegionProfile.UK_230, "before 2004", CoreColour.RED, CoreColour.YELLOW, Set.of(CoreColour.BLACK), CoreColour.BLACK,
-            CoreColour.GREEN_YELLOW, "BS 7671 before Amendment 2:2004: red live, black neutral; from memory"),
-    US_NOW(RegionProfile.US_120, "as now", CoreColour.BLACK, CoreColour.RED, Set.of(CoreColour.WHITE, CoreColour.GREY), CoreColour.WHITE,
-            CoreColour.BARE, "NEC 200.6, 200.7(C), 250.119");
+    DE_BEFORE_1965(
+            RegionProfile.EU_230,
+            "Germany until 1965",
+            CoreColour.BLACK,
+            CoreColour.BLACK,
+            Set.of(CoreColour.GREY),
+            CoreColour.GREY,
+            CoreColour.RED,
+            "colours in Germany until 1965: grey neutral, red earth; from memory"),
+    UK_NOW(
+            RegionProfile.UK_230,
+            "as now",
+            CoreColour.BROWN,
+            CoreColour.BLACK,
+            Set.of(CoreColour.BLUE),
+            CoreColour.BLUE,
+            CoreColour.GREEN_YELLOW,
+            "BS 7671, colours since Amendment 2:2004"),
+    UK_BEFORE_2004(
+            RegionProfile.UK_230,
+            "before 2004",
+            CoreColour.RED,
+            CoreColour.YELLOW,
+            Set.of(CoreColour.BLACK),
+            CoreColour.BLACK,
+            CoreColour.GREEN_YELLOW,
+            "BS 7671 before Amendment 2:2004: red live, black neutral; from memory"),
+    US_NOW(
+            RegionProfile.US_120,
+            "as now",
+            CoreColour.BLACK,
+            CoreColour.RED,
+            Set.of(CoreColour.WHITE, CoreColour.GREY),
+            CoreColour.WHITE,
+            CoreColour.BARE,
+            "NEC 200.6, 200.7(C), 250.119");
 
     private final RegionProfile region;
     private final String label;
@@ -28,8 +63,15 @@ public enum ColourEra {
     private final CoreColour earth;
     private final Source source;
 
-    ColourEra(RegionProfile region, String label, CoreColour live, CoreColour secondLine, Set<CoreColour> neutrals, CoreColour neutral,
-              CoreColour earth, String source) {
+    ColourEra(
+            RegionProfile region,
+            String label,
+            CoreColour live,
+            CoreColour secondLine,
+            Set<CoreColour> neutrals,
+            CoreColour neutral,
+            CoreColour earth,
+            String source) {
         this.region = region;
         this.label = label;
         this.live = live;
@@ -52,13 +94,18 @@ public enum ColourEra {
 
     /** The era that the cores of a cable speak for: an earlier one only if they cannot be of the present one. */
     public static ColourEra of(RegionProfile region, Cable cable) {
-        return of(region).stream().filter(era -> era != now(region) && era.isSpokenForBy(cable)).findFirst().orElse(now(region));
+        return of(region).stream()
+                .filter(era -> era != now(region) && era.isSpokenForBy(cable))
+                .findFirst()
+                .orElse(now(region));
     }
 
     /** A cable with red and without the colours of today was laid earlier. */
     private boolean isSpokenForBy(Cable cable) {
-        boolean today = cable.cores().stream().map(Core::colour).anyMatch(colour -> colour == CoreColour.BROWN
-                || this == DE_BEFORE_1965 && (colour == CoreColour.BLUE || colour == CoreColour.GREEN_YELLOW));
+        boolean today = cable.cores().stream()
+                .map(Core::colour)
+                .anyMatch(colour -> colour == CoreColour.BROWN
+                        || this == DE_BEFORE_1965 && (colour == CoreColour.BLUE || colour == CoreColour.GREEN_YELLOW));
         return !today && cable.cores().stream().anyMatch(core -> core.colour() == CoreColour.RED);
     }
 

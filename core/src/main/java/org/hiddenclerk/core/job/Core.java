@@ -11,5 +11,4 @@ import java.util.Optional;
  * @param role   what it does
  * @param end    where it ends in the box
  */
-public record Core(int number, CoreColour colour, Optional<CoreColour> sleeve, Role role, End end) {
-}
+public record Core(int number, CoreColour colour, Optional<CoreColour> sleeve, Role role, End end) {}

@@ -2,8 +2,18 @@ package org.hiddenclerk.core.job;
 
 /** Colours of insulation with their letter codes (IEC 60757), so that colour is never the only carrier. */
 public enum CoreColour {
-    BROWN("BN"), BLACK("BK"), GREY("GY"), BLUE("BU"), GREEN_YELLOW("GNYE"), RED("RD"), YELLOW("YE"), WHITE("WH"),
-    ORANGE("OG"), VIOLET("VT"), GREEN("GN"), BARE("BARE");
+    BROWN("BN"),
+    BLACK("BK"),
+    GREY("GY"),
+    BLUE("BU"),
+    GREEN_YELLOW("GNYE"),
+    RED("RD"),
+    YELLOW("YE"),
+    WHITE("WH"),
+    ORANGE("OG"),
+    VIOLET("VT"),
+    GREEN("GN"),
+    BARE("BARE");
 
     private final String letters;
 

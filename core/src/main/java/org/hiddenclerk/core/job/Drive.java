@@ -9,5 +9,8 @@ package org.hiddenclerk.core.job;
 public record Drive(String motor, Direction direction) {
 
     /** Ways a blind moves. */
-    public enum Direction { UP, DOWN }
+    public enum Direction {
+        UP,
+        DOWN
+    }
 }

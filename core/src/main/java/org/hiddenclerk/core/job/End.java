@@ -29,7 +29,8 @@ public sealed interface End extends Comparable<End> {
         }
         Matcher terminal = Pattern.compile("([gmx])(\\d{1,4})\\.(.+)").matcher(key);
         if (!terminal.matches()) {
-            throw new IllegalArgumentException("The end (" + key + ") must be a terminal, a connector, capped or loose.");
+            throw new IllegalArgumentException(
+                    "The end (" + key + ") must be a terminal, a connector, capped or loose.");
         }
         int number = Integer.parseInt(terminal.group(2));
         return switch (terminal.group(1)) {

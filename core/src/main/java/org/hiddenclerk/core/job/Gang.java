@@ -11,5 +11,4 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * @param depth    how far its mechanism reaches into the box
  * @param circuit  circuit that feeds it
  */
-public record Gang(int number, String name, Mechanism mechanism, Millimetres depth, CircuitId circuit) {
-}
+public record Gang(int number, String name, Mechanism mechanism, Millimetres depth, CircuitId circuit) {}

@@ -13,7 +13,11 @@ package org.hiddenclerk.core.job;
 public record JobProgress(int boxes, int planned, int issued, int fitted, boolean handedOver, boolean archived) {
     /** Where a job stands in the day book. */
     public enum State {
-        PLANNING("planning"), ON_SITE("on site"), TO_HAND_OVER("to hand over"), HANDED_OVER("handed over"), ARCHIVED("archived");
+        PLANNING("planning"),
+        ON_SITE("on site"),
+        TO_HAND_OVER("to hand over"),
+        HANDED_OVER("handed over"),
+        ARCHIVED("archived");
 
         private final String label;
 

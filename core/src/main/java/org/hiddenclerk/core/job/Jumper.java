@@ -6,5 +6,4 @@ package org.hiddenclerk.core.job;
  * @param key    identity within the box
  * @param colour colour of its insulation
  */
-public record Jumper(String key, CoreColour colour, End from, End to) {
-}
+public record Jumper(String key, CoreColour colour, End from, End to) {}

@@ -8,8 +8,7 @@ import java.util.Set;
 public sealed interface Leads {
 
     /** From the board or the last point of the circuit. */
-    record FromSupply(CircuitId circuit) implements Leads {
-    }
+    record FromSupply(CircuitId circuit) implements Leads {}
 
     /**
      * To another box of the house. Core by core it is the same cable there.
@@ -17,8 +16,7 @@ public sealed interface Leads {
      * @param box   identity of that box
      * @param cable name of this cable there
      */
-    record ToBox(String box, String cable) implements Leads {
-    }
+    record ToBox(String box, String cable) implements Leads {}
 
     /** To a load, or to several that hang at one place: the directions of a motor, the groups of a chandelier. */
     sealed interface ToPlaceOfLoads extends Leads {
@@ -29,7 +27,11 @@ public sealed interface Leads {
 
         /** The load that a core belongs to, by the number of that core. Neutral and earth serve all of them. */
         default int loadOf(int core) {
-            return branches().stream().filter(branch -> branch.core() == core).mapToInt(Branch::load).findFirst().orElse(load());
+            return branches().stream()
+                    .filter(branch -> branch.core() == core)
+                    .mapToInt(Branch::load)
+                    .findFirst()
+                    .orElse(load());
         }
 
         /** Every load that the cable leads to, the one that it is named after first. */
@@ -41,8 +43,7 @@ public sealed interface Leads {
     }
 
     /** A core that belongs to another load than most of its cable. */
-    record Branch(int core, int load) {
-    }
+    record Branch(int core, int load) {}
 
     /** To loads whose neutral may come along or lie elsewhere. */
     record ToLoad(int load, List<Branch> branches) implements ToPlaceOfLoads {

@@ -19,8 +19,14 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param peak        peak of its inrush, each, where it is known
  * @param volts       its own volts, where they are stated: of gates, locks and all that has a supply of its own
  */
-public record LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor, Optional<Boolean> dimmable,
-                       Optional<Amps> peak, Optional<Volts> volts) {
+public record LoadBank(
+        LoadKind kind,
+        int count,
+        Watts each,
+        BigDecimal powerFactor,
+        Optional<Boolean> dimmable,
+        Optional<Amps> peak,
+        Optional<Volts> volts) {
     public LoadBank {
         if (count < 1) {
             throw new IllegalArgumentException("The count (" + count + ") must be at least 1.");
@@ -28,7 +34,13 @@ public record LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFac
     }
 
     /** A load whose own volts are not stated. */
-    public LoadBank(LoadKind kind, int count, Watts each, BigDecimal powerFactor, Optional<Boolean> dimmable, Optional<Amps> peak) {
+    public LoadBank(
+            LoadKind kind,
+            int count,
+            Watts each,
+            BigDecimal powerFactor,
+            Optional<Boolean> dimmable,
+            Optional<Amps> peak) {
         this(kind, count, each, powerFactor, dimmable, peak, Optional.empty());
     }
 

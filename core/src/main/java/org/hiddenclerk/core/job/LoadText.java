@@ -18,24 +18,24 @@ import org.hiddenclerk.core.quantity.Watts;
  * Loads as a person types them.
  *
  * <p>One bank is {@code [count x]... [count] kind watts [at volts V] [pf factor] [peak amps] [[not] dimmable]}: "3x2 LED 7" is three times
- * two LED lamps of 7 W, "fan 45 pf 0.7" one fan, "2 led driver 30 peak 20 dimmable" two drivers that draw 20 A at first. Banks are joined by "+". Case, spaces and a trailing "W" don't matter.
+ * two LED lamps of 7 W, "fan 45 pf 0.7" one fan, "2 led driver 30 peak 20 dimmable" two drivers that draw 20 A at
+ * first. Banks are joined by "+". Case, spaces and a trailing "W" don't matter.
  */
 public final class LoadText {
     /** Counts and watts above these are taken for slips of the finger. */
     private static final int MAX_COUNT = 1_000;
+
     private static final BigDecimal MAX_WATTS = new BigDecimal("30000");
-    private static final Pattern BANK = Pattern.compile(
-            "\\s*(?<counts>(?:\\d+\\s*[x×*]\\s*)*)(?<last>\\d+\\s+)?(?<kind>[a-z][a-z -]*?)\\s+"
+    private static final Pattern BANK =
+            Pattern.compile("\\s*(?<counts>(?:\\d+\\s*[x×*]\\s*)*)(?<last>\\d+\\s+)?(?<kind>[a-z][a-z -]*?)\\s+"
                     + "(?<watts>\\d+(?:[.,]\\d+)?)\\s*w?(?:\\s+at\\s*(?<volts>\\d{1,3}(?:[.,]\\d)?)\\s*v?)?(?:\\s+pf\\s*(?<pf>[01](?:[.,]\\d+)?))?"
                     + "(?:\\s+peak\\s*(?<peak>\\d{1,4}(?:[.,]\\d)?)\\s*a?)?(?<dim>\\s+(?:not\\s+)?dimmable)?\\s*");
     private static final Map<String, LoadKind> KINDS = kinds();
 
-    private LoadText() {
-    }
+    private LoadText() {}
 
     /** What a text means: banks, or the place where it stops making sense. */
-    public sealed interface Outcome {
-    }
+    public sealed interface Outcome {}
 
     /** The text was understood. */
     public record Understood(List<LoadBank> banks) implements Outcome {
@@ -55,8 +55,7 @@ public final class LoadText {
      * @param found    that bank
      * @param expected what would be understood
      */
-    public record NotUnderstood(int column, String found, String expected) implements Outcome {
-    }
+    public record NotUnderstood(int column, String found, String expected) implements Outcome {}
 
     public static Outcome read(String text) {
         List<LoadBank> banks = new ArrayList<>();
@@ -69,8 +68,8 @@ public final class LoadText {
             }
             LoadKind kind = KINDS.get(matcher.group("kind").strip().replace('-', ' '));
             if (kind == null) {
-                return new NotUnderstood(column, matcher.group("kind").strip(),
-                        "a kind of load: " + String.join(", ", KINDS.keySet()));
+                return new NotUnderstood(
+                        column, matcher.group("kind").strip(), "a kind of load: " + String.join(", ", KINDS.keySet()));
             }
             long count = count(matcher);
             BigDecimal watts = decimal(matcher.group("watts"));
@@ -84,9 +83,14 @@ public final class LoadText {
             if (factor.signum() == 0 || factor.compareTo(BigDecimal.ONE) > 0) {
                 return new NotUnderstood(column, "pf " + factor, "a power factor above 0 and at most 1");
             }
-            Optional<Amps> peak = Optional.ofNullable(matcher.group("peak")).map(LoadText::decimal).map(Amps::of);
-            Optional<Boolean> dimmable = Optional.ofNullable(matcher.group("dim")).map(words -> !words.contains("not"));
-            Optional<Volts> volts = Optional.ofNullable(matcher.group("volts")).map(LoadText::decimal).map(Volts::of);
+            Optional<Amps> peak = Optional.ofNullable(matcher.group("peak"))
+                    .map(LoadText::decimal)
+                    .map(Amps::of);
+            Optional<Boolean> dimmable =
+                    Optional.ofNullable(matcher.group("dim")).map(words -> !words.contains("not"));
+            Optional<Volts> volts = Optional.ofNullable(matcher.group("volts"))
+                    .map(LoadText::decimal)
+                    .map(Volts::of);
             if (volts.filter(v -> v.asDecimal().signum() == 0).isPresent()) {
                 return new NotUnderstood(column, "0 V", "volts above 0");
             }

@@ -12,7 +12,8 @@ import java.util.OptionalInt;
  * @param cableMm2          cross-section of the cable from the board
  * @param metal             what its conductors are of; empty where nobody looked
  */
-public record Protection(Device device, OptionalInt residualMilliamps, Optional<BigDecimal> cableMm2, Optional<Metal> metal) {
+public record Protection(
+        Device device, OptionalInt residualMilliamps, Optional<BigDecimal> cableMm2, Optional<Metal> metal) {
     public static final Protection UNKNOWN = new Protection(Device.BREAKER, OptionalInt.empty(), Optional.empty());
 
     public Protection(Device device, OptionalInt residualMilliamps, Optional<BigDecimal> cableMm2) {
@@ -20,11 +21,16 @@ public record Protection(Device device, OptionalInt residualMilliamps, Optional<
     }
 
     /** What conductors are of. Aluminium carries less, and few terminals take it. */
-    public enum Metal { COPPER, ALUMINIUM }
+    public enum Metal {
+        COPPER,
+        ALUMINIUM
+    }
 
     /** Kinds of overcurrent devices. */
     public enum Device {
-        BREAKER("circuit breaker"), BREAKER_WITH_RESIDUAL("breaker with residual current"), FUSE("fuse");
+        BREAKER("circuit breaker"),
+        BREAKER_WITH_RESIDUAL("breaker with residual current"),
+        FUSE("fuse");
 
         private final String label;
 

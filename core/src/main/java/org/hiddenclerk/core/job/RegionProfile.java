@@ -10,12 +10,36 @@ import org.hiddenclerk.core.quantity.Volts;
 
 /** What the country of a job decides. */
 public enum RegionProfile {
-    EU_230("Europe, 230 V", 230, 50, SupplySystem.Arrangement.THREE_PHASE, OptionalInt.empty(), "EU",
-            "EN 60038: 230 V +/-10 %", "207", "253"),
-    UK_230("United Kingdom, 230 V", 230, 50, SupplySystem.Arrangement.THREE_PHASE, OptionalInt.empty(), "UK",
-            "ESQCR 2002, reg. 27: 230 V +10/-6 %", "216.2", "253"),
-    US_120("United States, 120/240 V", 120, 60, SupplySystem.Arrangement.SPLIT_PHASE, OptionalInt.of(80), "US",
-            "ANSI C84.1 range A: 114 to 126 V", "114", "126");
+    EU_230(
+            "Europe, 230 V",
+            230,
+            50,
+            SupplySystem.Arrangement.THREE_PHASE,
+            OptionalInt.empty(),
+            "EU",
+            "EN 60038: 230 V +/-10 %",
+            "207",
+            "253"),
+    UK_230(
+            "United Kingdom, 230 V",
+            230,
+            50,
+            SupplySystem.Arrangement.THREE_PHASE,
+            OptionalInt.empty(),
+            "UK",
+            "ESQCR 2002, reg. 27: 230 V +10/-6 %",
+            "216.2",
+            "253"),
+    US_120(
+            "United States, 120/240 V",
+            120,
+            60,
+            SupplySystem.Arrangement.SPLIT_PHASE,
+            OptionalInt.of(80),
+            "US",
+            "ANSI C84.1 range A: 114 to 126 V",
+            "114",
+            "126");
 
     private final String label;
     private final int nominalVolts;
@@ -27,9 +51,16 @@ public enum RegionProfile {
     private final BigDecimal lowestVolts;
     private final BigDecimal highestVolts;
 
-    RegionProfile(String label, int nominalVolts, int frequencyHz, SupplySystem.Arrangement arrangement,
-                  OptionalInt continuousPercent, String market, String voltageSource, String lowestVolts,
-                  String highestVolts) {
+    RegionProfile(
+            String label,
+            int nominalVolts,
+            int frequencyHz,
+            SupplySystem.Arrangement arrangement,
+            OptionalInt continuousPercent,
+            String market,
+            String voltageSource,
+            String lowestVolts,
+            String highestVolts) {
         this.label = label;
         this.nominalVolts = nominalVolts;
         this.frequencyHz = frequencyHz;
@@ -99,7 +130,8 @@ public enum RegionProfile {
 
     /** Lines that a circuit can hang on. */
     public List<Line> phases() {
-        return arrangement == SupplySystem.Arrangement.SPLIT_PHASE ? List.of(Line.L1, Line.L2)
+        return arrangement == SupplySystem.Arrangement.SPLIT_PHASE
+                ? List.of(Line.L1, Line.L2)
                 : List.of(Line.L1, Line.L2, Line.L3);
     }
 

@@ -7,5 +7,4 @@ package org.hiddenclerk.core.job;
  * @param found    what stands there
  * @param expected what is expected there
  */
-public record SurveyProblem(String pointer, String found, String expected) {
-}
+public record SurveyProblem(String pointer, String found, String expected) {}

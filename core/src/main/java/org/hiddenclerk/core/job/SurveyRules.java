@@ -36,7 +36,10 @@ public final class SurveyRules {
         for (int i = 0; i < box.gangs().size(); i++) {
             Gang gang = box.gangs().get(i);
             if (gang.number() != i + 1) {
-                report("/gangs/" + i + "/number", gang.number() + "", (i + 1) + ": gangs are numbered from left to right");
+                report(
+                        "/gangs/" + i + "/number",
+                        gang.number() + "",
+                        (i + 1) + ": gangs are numbered from left to right");
             }
             checkCircuit("/gangs/" + i + "/circuit", gang.circuit());
         }
@@ -49,8 +52,12 @@ public final class SurveyRules {
             if (!seen.add(load.number())) {
                 report("/loads/" + i + "/number", "a second load " + load.number(), "a number of its own");
             }
-            if (!load.hangsHere() && (load.gang() < 1 || load.gang() > box.gangs().size())) {
-                report("/loads/" + i + "/gang", "gang " + load.gang(), "one of the " + box.gangs().size() + " gangs");
+            if (!load.hangsHere()
+                    && (load.gang() < 1 || load.gang() > box.gangs().size())) {
+                report(
+                        "/loads/" + i + "/gang",
+                        "gang " + load.gang(),
+                        "one of the " + box.gangs().size() + " gangs");
             }
         }
     }
@@ -75,7 +82,9 @@ public final class SurveyRules {
             Set<Integer> numbers = new HashSet<>();
             for (int c = 0; c < cable.cores().size(); c++) {
                 if (!numbers.add(cable.cores().get(c).number())) {
-                    report(at + "/cores/" + c + "/number", "a second core " + cable.cores().get(c).number(),
+                    report(
+                            at + "/cores/" + c + "/number",
+                            "a second core " + cable.cores().get(c).number(),
                             "a number of its own");
                 }
                 checkEnd(at + "/cores/" + c + "/end", cable.cores().get(c).end());
@@ -91,7 +100,10 @@ public final class SurveyRules {
                 if (box.loads().stream().noneMatch(l -> l.number() == load && !l.hangsHere())) {
                     report(at + "/cores/" + c + "/load", "load " + load, "a load of this box that hangs elsewhere");
                 } else if (core.role() != Role.SWITCHED_LIVE) {
-                    report(at + "/cores/" + c + "/load", core.role().label() + " of load " + load + " alone", "a switched live; other cores serve every load of the cable");
+                    report(
+                            at + "/cores/" + c + "/load",
+                            core.role().label() + " of load " + load + " alone",
+                            "a switched live; other cores serve every load of the cable");
                 }
             }
         }
@@ -107,7 +119,10 @@ public final class SurveyRules {
             checkEnd("/jumpers/" + i + "/from", jumper.from());
             checkEnd("/jumpers/" + i + "/to", jumper.to());
             if (jumper.from().equals(jumper.to())) {
-                report("/jumpers/" + i + "/to", jumper.to().words(), "another place than " + jumper.from().words());
+                report(
+                        "/jumpers/" + i + "/to",
+                        jumper.to().words(),
+                        "another place than " + jumper.from().words());
             }
         }
     }
@@ -117,7 +132,8 @@ public final class SurveyRules {
             if (pole.gang() < 1 || pole.gang() > box.gangs().size()) {
                 report(at, "gang " + pole.gang(), "one of the " + box.gangs().size() + " gangs");
             } else {
-                List<String> terminals = box.gangs().get(pole.gang() - 1).mechanism().terminals();
+                List<String> terminals =
+                        box.gangs().get(pole.gang() - 1).mechanism().terminals();
                 if (!terminals.contains(pole.terminal())) {
                     report(at, "terminal " + pole.terminal(), "one of " + String.join(" ", terminals));
                 }

@@ -15,8 +15,14 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param continuous whether it runs for three hours or more
  * @param drive      direction of a motor, if it is one
  */
-public record SurveyedLoad(int number, String name, String typed, List<LoadBank> banks, int gang,
-                           boolean continuous, Optional<Drive> drive) {
+public record SurveyedLoad(
+        int number,
+        String name,
+        String typed,
+        List<LoadBank> banks,
+        int gang,
+        boolean continuous,
+        Optional<Drive> drive) {
     /** In place of a gang: the load hangs in this box, and what switches it is elsewhere. */
     public static final int HANGS_HERE = 0;
 

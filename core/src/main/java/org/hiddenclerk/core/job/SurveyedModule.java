@@ -16,6 +16,5 @@ import org.hiddenclerk.core.quantity.Watts;
 public record SurveyedModule(String name, Optional<Size> size, Optional<Watts> draws, int freeChannels) {
 
     /** Outside of a module, along its longest side, across it, and between its flat sides. */
-    public record Size(Millimetres length, Millimetres width, Millimetres thickness) {
-    }
+    public record Size(Millimetres length, Millimetres width, Millimetres thickness) {}
 }

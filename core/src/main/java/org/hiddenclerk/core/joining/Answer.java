@@ -5,8 +5,7 @@ import java.util.Map;
 
 /** What a gateway answers. */
 public sealed interface Answer {
-    record Done() implements Answer {
-    }
+    record Done() implements Answer {}
 
     record Members(List<Member> members) implements Answer {
         public Members {
@@ -21,6 +20,5 @@ public sealed interface Answer {
     }
 
     /** Not done, with the reason. */
-    record Refused(String reason) implements Answer {
-    }
+    record Refused(String reason) implements Answer {}
 }

@@ -43,8 +43,7 @@ public final class BatchJoin {
      * @param name    that it gets
      * @param address read off it; by it alone it is known when it comes in
      */
-    public record Expected(String id, String address, String code, String name, Map<String, String> settings) {
-    }
+    public record Expected(String id, String address, String code, String name, Map<String, String> settings) {}
 
     /** What lies outside: time, and whoever looks on. */
     public interface World {
@@ -61,8 +60,7 @@ public final class BatchJoin {
      *
      * @param in address by module
      */
-    public record Outcome(Map<String, String> in, List<Finding> findings) {
-    }
+    public record Outcome(Map<String, String> in, List<Finding> findings) {}
 
     /** @param modules in the order in which they are to come in */
     public Outcome run(List<Expected> modules) {
@@ -75,14 +73,20 @@ public final class BatchJoin {
                 wait(some, in);
             }
             gateway.ask(new Order.CloseWindow());
-            missing(some, in).forEach(module -> findings.add(JoinFindings.notIn(module.id(), WINDOWS, Optional.ofNullable(turnedAway.get(module.code())))));
-            some.stream().filter(module -> in.containsKey(module.id())).forEach(module -> findings.addAll(JoinFindings.setUp(gateway, in.get(module.id()),
-                    module.id(), module.name(), module.settings())));
+            missing(some, in)
+                    .forEach(module -> findings.add(JoinFindings.notIn(
+                            module.id(), WINDOWS, Optional.ofNullable(turnedAway.get(module.code())))));
+            some.stream()
+                    .filter(module -> in.containsKey(module.id()))
+                    .forEach(module -> findings.addAll(JoinFindings.setUp(
+                            gateway, in.get(module.id()), module.id(), module.name(), module.settings())));
         }
         Optional<Answer> all = gateway.ask(new Order.Inventory());
         if (all.isPresent() && all.get() instanceof Answer.Members members) {
             Map<String, String> known = new LinkedHashMap<>();
-            modules.stream().filter(module -> in.containsKey(module.id())).forEach(module -> known.put(module.name(), in.get(module.id())));
+            modules.stream()
+                    .filter(module -> in.containsKey(module.id()))
+                    .forEach(module -> known.put(module.name(), in.get(module.id())));
             findings.addAll(JoinFindings.muster(InventoryComparison.of(known, members.members())));
         }
         return new Outcome(in, findings);
@@ -94,11 +98,12 @@ public final class BatchJoin {
 
     private void open(List<Expected> missing) {
         missing.forEach(module -> {
-            gateway.ask(new Order.OpenWindow(Window.of(gateway.protocol()).usual(), Optional.of(module.code()))).ifPresent(answer -> {
-                if (answer instanceof Answer.Refused refused) {
-                    turnedAway.put(module.code(), refused.reason());
-                }
-            });
+            gateway.ask(new Order.OpenWindow(Window.of(gateway.protocol()).usual(), Optional.of(module.code())))
+                    .ifPresent(answer -> {
+                        if (answer instanceof Answer.Refused refused) {
+                            turnedAway.put(module.code(), refused.reason());
+                        }
+                    });
             world.search(module);
         });
     }

@@ -20,8 +20,16 @@ import org.hiddenclerk.core.finding.Severity;
  * @param differences of what was written and what was read
  * @param link        how well it is heard, with its box closed where that was read
  */
-public record DeviceStanding(String subject, String address, Protocol protocol, String name, boolean isKnown, boolean isSilent, boolean isSetUp,
-                             List<Settings.Difference> differences, OptionalInt link) {
+public record DeviceStanding(
+        String subject,
+        String address,
+        Protocol protocol,
+        String name,
+        boolean isKnown,
+        boolean isSilent,
+        boolean isSetUp,
+        List<Settings.Difference> differences,
+        OptionalInt link) {
     public DeviceStanding {
         differences = List.copyOf(differences);
     }
@@ -40,7 +48,9 @@ public record DeviceStanding(String subject, String address, Protocol protocol, 
 
     /** What keeps it from being done; empty when nothing does. */
     public Optional<Severity> reservation() {
-        Stream<Severity> own = Stream.concat(isKnown ? Stream.empty() : Stream.of(Severity.HOLD), isSetUp ? Stream.empty() : Stream.of(Severity.NOTE));
+        Stream<Severity> own = Stream.concat(
+                isKnown ? Stream.empty() : Stream.of(Severity.HOLD),
+                isSetUp ? Stream.empty() : Stream.of(Severity.NOTE));
         return Stream.concat(own, findings().stream().map(Finding::severity)).min(Severity::compareTo);
     }
 
@@ -50,7 +60,8 @@ public record DeviceStanding(String subject, String address, Protocol protocol, 
         devices.forEach(device -> findings.addAll(device.findings()));
         devices.stream().collect(Collectors.groupingBy(DeviceStanding::name)).forEach((name, bearers) -> {
             if (bearers.size() > 1) {
-                findings.add(JoinFindings.twice(name, bearers.stream().map(DeviceStanding::address).toList()));
+                findings.add(JoinFindings.twice(
+                        name, bearers.stream().map(DeviceStanding::address).toList()));
             }
         });
         findings.sort(Finding.ORDER);

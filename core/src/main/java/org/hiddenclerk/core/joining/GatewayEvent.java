@@ -2,14 +2,11 @@ package org.hiddenclerk.core.joining;
 
 /** What modules and gateways tell without being asked. */
 public sealed interface GatewayEvent {
-    record WindowOpened(int seconds) implements GatewayEvent {
-    }
+    record WindowOpened(int seconds) implements GatewayEvent {}
 
-    record WindowClosed() implements GatewayEvent {
-    }
+    record WindowClosed() implements GatewayEvent {}
 
-    record CameIn(Member member) implements GatewayEvent {
-    }
+    record CameIn(Member member) implements GatewayEvent {}
 
     /** A session by a code let nobody in while the network was open. */
     record TurnedAway(String code, String reason) implements GatewayEvent {
@@ -20,9 +17,7 @@ public sealed interface GatewayEvent {
     }
 
     /** Somebody moved the wall switch at an input. */
-    record Flipped(String address, int input) implements GatewayEvent {
-    }
+    record Flipped(String address, int input) implements GatewayEvent {}
 
-    record Changed(String address, int channel, boolean on) implements GatewayEvent {
-    }
+    record Changed(String address, int channel, boolean on) implements GatewayEvent {}
 }

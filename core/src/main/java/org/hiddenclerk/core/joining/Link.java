@@ -12,8 +12,12 @@ public record Link(int figure, String unit, Grade grade) {
     /** Limits are common practice, no source; they hold for the module with plate and cover on. */
     public enum Grade {
         GOOD("good", ""),
-        WEAK("weak", "works, and will not in a wet winter with the door shut: a mains-powered neighbour that passes messages on helps"),
-        POOR("poor", "will lose messages: bring a neighbour nearer, the aerial lead out of the metal, or take it out of the box");
+        WEAK(
+                "weak",
+                "works, and will not in a wet winter with the door shut: a mains-powered neighbour that passes messages on helps"),
+        POOR(
+                "poor",
+                "will lose messages: bring a neighbour nearer, the aerial lead out of the metal, or take it out of the box");
 
         private final String label;
         private final String remedy;
@@ -41,6 +45,7 @@ public record Link(int figure, String unit, Grade grade) {
         boolean lqi = protocol == Protocol.ZIGBEE;
         int good = lqi ? LQI_GOOD : DBM_GOOD;
         int weak = lqi ? LQI_WEAK : DBM_WEAK;
-        return new Link(figure, lqi ? "LQI" : "dBm", figure >= good ? Grade.GOOD : figure >= weak ? Grade.WEAK : Grade.POOR);
+        return new Link(
+                figure, lqi ? "LQI" : "dBm", figure >= good ? Grade.GOOD : figure >= weak ? Grade.WEAK : Grade.POOR);
     }
 }

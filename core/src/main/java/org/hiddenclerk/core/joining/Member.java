@@ -12,5 +12,12 @@ package org.hiddenclerk.core.joining;
  * @param hops     from the gateway; 0 where it is heard directly
  * @param passesOn whether others are reached through it
  */
-public record Member(String address, String kind, String name, String version, String sha256, int link, int hops, boolean passesOn) {
-}
+public record Member(
+        String address,
+        String kind,
+        String name,
+        String version,
+        String sha256,
+        int link,
+        int hops,
+        boolean passesOn) {}

@@ -51,7 +51,9 @@ public final class Recognition {
 
     /** How a device was told. */
     public enum Way {
-        CODE("its code"), SWITCHED("switched, and the lamp there changed"), FLIPPED("the wall switch there was moved, and it reported");
+        CODE("its code"),
+        SWITCHED("switched, and the lamp there changed"),
+        FLIPPED("the wall switch there was moved, and it reported");
 
         private final String words;
 
@@ -71,12 +73,10 @@ public final class Recognition {
         /** What is, or is not, at the place that was looked at. */
         UUID unit();
 
-        record Seen(String address, UUID unit, Way way) implements Evidence {
-        }
+        record Seen(String address, UUID unit, Way way) implements Evidence {}
 
         /** It was switched, and nothing changed there. */
-        record NotThere(String address, UUID unit) implements Evidence {
-        }
+        record NotThere(String address, UUID unit) implements Evidence {}
     }
 
     /** Two things that were seen and cannot both be. */
@@ -94,7 +94,8 @@ public final class Recognition {
         record TwoPlaces(String address, UUID first, UUID second) implements Conflict {
             @Override
             public String words(Function<UUID, String> place) {
-                return address + " was seen in two places: " + Stream.of(first, second).map(place).sorted().collect(Collectors.joining(" and ")) + ".";
+                return address + " was seen in two places: "
+                        + Stream.of(first, second).map(place).sorted().collect(Collectors.joining(" and ")) + ".";
             }
         }
 
@@ -108,7 +109,8 @@ public final class Recognition {
         record OtherKind(String address, String kind, UUID unit, String wanted) implements Conflict {
             @Override
             public String words(Function<UUID, String> place) {
-                return address + " says it is a " + kind + "; at " + place.apply(unit) + " a " + wanted + " is planned.";
+                return address + " says it is a " + kind + "; at " + place.apply(unit) + " a " + wanted
+                        + " is planned.";
             }
         }
     }
@@ -120,7 +122,8 @@ public final class Recognition {
      * @param open      units that each device may still be, by address; devices that are known are left out
      * @param conflicts what contradicts itself; both sides stay open
      */
-    public record Result(Map<UUID, String> known, Map<String, Set<UUID>> open, Set<UUID> waiting, List<Conflict> conflicts) {
+    public record Result(
+            Map<UUID, String> known, Map<String, Set<UUID>> open, Set<UUID> waiting, List<Conflict> conflicts) {
         /** Whether every device and every place is settled. */
         public boolean isFinished() {
             return open.isEmpty() && waiting.isEmpty() && conflicts.isEmpty();
@@ -129,9 +132,13 @@ public final class Recognition {
 
     public Result result() {
         List<Evidence.Seen> seen = new ArrayList<>();
-        places.forEach(place -> place.address().filter(a -> devices.stream().anyMatch(d -> d.address().equals(a)))
+        places.forEach(place -> place.address()
+                .filter(a -> devices.stream().anyMatch(d -> d.address().equals(a)))
                 .ifPresent(a -> seen.add(new Evidence.Seen(a, place.unit(), Way.CODE))));
-        evidence.stream().filter(e -> e instanceof Evidence.Seen).map(e -> (Evidence.Seen) e).forEach(seen::add);
+        evidence.stream()
+                .filter(e -> e instanceof Evidence.Seen)
+                .map(e -> (Evidence.Seen) e)
+                .forEach(seen::add);
         Set<Conflict> conflicts = new LinkedHashSet<>();
         Map<UUID, String> known = new LinkedHashMap<>();
         for (Evidence.Seen each : seen) {
@@ -140,14 +147,25 @@ public final class Recognition {
             }
         }
         Map<String, Set<UUID>> open = new LinkedHashMap<>();
-        devices.stream().filter(device -> !known.containsValue(device.address())).forEach(device -> open.put(device.address(), places.stream()
-                .filter(place -> mayBe(device, place, known)).map(Place::unit).collect(Collectors.toCollection(LinkedHashSet::new))));
-        Set<UUID> waiting = places.stream().map(Place::unit).filter(unit -> !known.containsKey(unit)).collect(Collectors.toCollection(LinkedHashSet::new));
+        devices.stream()
+                .filter(device -> !known.containsValue(device.address()))
+                .forEach(device -> open.put(
+                        device.address(),
+                        places.stream()
+                                .filter(place -> mayBe(device, place, known))
+                                .map(Place::unit)
+                                .collect(Collectors.toCollection(LinkedHashSet::new))));
+        Set<UUID> waiting = places.stream()
+                .map(Place::unit)
+                .filter(unit -> !known.containsKey(unit))
+                .collect(Collectors.toCollection(LinkedHashSet::new));
         return new Result(known, open, waiting, List.copyOf(conflicts));
     }
 
     private boolean mayBe(Candidate device, Place place, Map<UUID, String> known) {
-        return device.kind().equals(place.kind()) && place.switched().containsAll(device.flipped()) && !known.containsKey(place.unit())
+        return device.kind().equals(place.kind())
+                && place.switched().containsAll(device.flipped())
+                && !known.containsKey(place.unit())
                 && !evidence.contains(new Evidence.NotThere(device.address(), place.unit()));
     }
 
@@ -156,18 +174,30 @@ public final class Recognition {
             boolean samePlace = other.unit().equals(one.unit());
             boolean sameDevice = other.address().equals(one.address());
             if (samePlace && !sameDevice) {
-                return Optional.of(new Conflict.TwoDevices(one.unit(), lesser(one.address(), other.address()), greater(one.address(), other.address())));
+                return Optional.of(new Conflict.TwoDevices(
+                        one.unit(), lesser(one.address(), other.address()), greater(one.address(), other.address())));
             }
             if (sameDevice && !samePlace) {
-                return Optional.of(new Conflict.TwoPlaces(one.address(), lesser(one.unit(), other.unit()), greater(one.unit(), other.unit())));
+                return Optional.of(new Conflict.TwoPlaces(
+                        one.address(), lesser(one.unit(), other.unit()), greater(one.unit(), other.unit())));
             }
         }
         if (evidence.contains(new Evidence.NotThere(one.address(), one.unit()))) {
             return Optional.of(new Conflict.SeenAndNotSeen(one.address(), one.unit()));
         }
-        String kind = devices.stream().filter(d -> d.address().equals(one.address())).map(Candidate::kind).findFirst().orElse("");
-        String wanted = places.stream().filter(p -> p.unit().equals(one.unit())).map(Place::kind).findFirst().orElse("");
-        return Objects.equals(kind, wanted) ? Optional.empty() : Optional.of(new Conflict.OtherKind(one.address(), kind, one.unit(), wanted));
+        String kind = devices.stream()
+                .filter(d -> d.address().equals(one.address()))
+                .map(Candidate::kind)
+                .findFirst()
+                .orElse("");
+        String wanted = places.stream()
+                .filter(p -> p.unit().equals(one.unit()))
+                .map(Place::kind)
+                .findFirst()
+                .orElse("");
+        return Objects.equals(kind, wanted)
+                ? Optional.empty()
+                : Optional.of(new Conflict.OtherKind(one.address(), kind, one.unit(), wanted));
     }
 
     // A conflict that is found from both of its sides is one.

@@ -29,35 +29,43 @@ public final class Settings {
     private static final String WORKS_AS = "works-as";
     /** What a module may work as, by the words of the stock book. */
     private static final List<String> FUNCTIONS = List.of("relay", "dimmer", "blind controller");
-    private static final Pattern KEY = Pattern.compile("(?:input-([1-9])\\.(behaviour|inverted|rest|press-stops|debounce|hold)|channel-([1-9])\\.(off-after|reverse-pause))");
+
+    private static final Pattern KEY = Pattern.compile(
+            "(?:input-([1-9])\\.(behaviour|inverted|rest|press-stops|debounce|hold)|channel-([1-9])\\.(off-after|reverse-pause))");
     private static final int LONGEST_SECONDS = 86_400;
 
-    private Settings() {
-    }
+    private Settings() {}
 
     /**
      * Something that a module may be set to.
      *
      * @param values what may be chosen, with words; empty where it is a number
      */
-    public record Choice(String key, String words, Map<String, String> values) {
-    }
+    public record Choice(String key, String words, Map<String, String> values) {}
 
     /** Everything that a module may be set to. */
     public static List<Choice> of(ModuleModel model) {
         List<Choice> choices = new ArrayList<>();
         if (!ofFunction(model, "").isEmpty()) {
-            choices.add(new Choice(WORKS_AS, "What it works as", ordered("relay", "relay", "dimmer", "dimmer", "blind controller", "blind controller")));
+            choices.add(new Choice(
+                    WORKS_AS,
+                    "What it works as",
+                    ordered("relay", "relay", "dimmer", "dimmer", "blind controller", "blind controller")));
         }
-        choices.add(new Choice(POWER_ON, "When the supply comes back", ordered("off", "off", "on", "on", "last", "as it was", "as-switch", "as the wall switch stands")));
+        choices.add(new Choice(
+                POWER_ON,
+                "When the supply comes back",
+                ordered("off", "off", "on", "on", "last", "as it was", "as-switch", "as the wall switch stands")));
         Map<String, String> behaviours = new LinkedHashMap<>();
         model.behaviours().stream().sorted().forEach(behaviour -> behaviours.put(behaviour.name(), behaviour.label()));
         for (int input = 1; input <= model.inputs().size(); input++) {
             choices.add(new Choice("input-" + input + ".behaviour", "Input " + input, behaviours));
-            choices.add(new Choice("input-" + input + ".inverted", "Input " + input + " inverted", ordered("no", "no", "yes", "yes")));
+            choices.add(new Choice(
+                    "input-" + input + ".inverted", "Input " + input + " inverted", ordered("no", "no", "yes", "yes")));
         }
         for (int channel = 1; channel <= model.channels().size(); channel++) {
-            choices.add(new Choice("channel-" + channel + ".off-after", "Channel " + channel + " goes off after, s", Map.of()));
+            choices.add(new Choice(
+                    "channel-" + channel + ".off-after", "Channel " + channel + " goes off after, s", Map.of()));
         }
         return choices;
     }
@@ -90,18 +98,25 @@ public final class Settings {
     }
 
     private static Optional<String> oneOf(String what, String value, String first, String second) {
-        return value.equals(first) || value.equals(second) ? Optional.empty() : Optional.of("\"" + what + "\" is " + first + " or " + second + ", not \"" + value + "\".");
+        return value.equals(first) || value.equals(second)
+                ? Optional.empty()
+                : Optional.of("\"" + what + "\" is " + first + " or " + second + ", not \"" + value + "\".");
     }
 
     private static Optional<String> number(String value, int least, int most, String words, String unit) {
-        return value.matches("\\d{1,5}") && Integer.parseInt(value) >= least && Integer.parseInt(value) <= most ? Optional.empty()
+        return value.matches("\\d{1,5}") && Integer.parseInt(value) >= least && Integer.parseInt(value) <= most
+                ? Optional.empty()
                 : Optional.of(words + " " + least + " to " + most + " " + unit + ", not \"" + value + "\".");
     }
 
     /** What a module is set to work as, where it is shipped as something else; nothing where the maker does not state that. */
     public static Map<String, String> ofFunction(ModuleModel model, String wanted) {
-        return model.sheet().defaultFunction().map(shipped -> shipped.toLowerCase(Locale.ROOT)).filter(shipped -> FUNCTIONS.contains(shipped) && !shipped.equals(wanted))
-                .map(shipped -> Map.of(WORKS_AS, wanted)).orElse(Map.of());
+        return model.sheet()
+                .defaultFunction()
+                .map(shipped -> shipped.toLowerCase(Locale.ROOT))
+                .filter(shipped -> FUNCTIONS.contains(shipped) && !shipped.equals(wanted))
+                .map(shipped -> Map.of(WORKS_AS, wanted))
+                .orElse(Map.of());
     }
 
     /** What a module without inputs is set to, see {@link Adviser}. */
@@ -111,7 +126,11 @@ public final class Settings {
 
     /** What a module is set to whose channel is a pulse. */
     public static Map<String, String> ofPulse(int channel) {
-        return Map.of(POWER_ON, word(PowerOn.OFF), "channel-" + channel + ".off-after", String.valueOf(Adviser.PULSE_SECONDS));
+        return Map.of(
+                POWER_ON,
+                word(PowerOn.OFF),
+                "channel-" + channel + ".off-after",
+                String.valueOf(Adviser.PULSE_SECONDS));
     }
 
     /** Key of what an input commands by itself. */
@@ -130,7 +149,9 @@ public final class Settings {
         /** Empty for what is none. */
         public static Optional<Commanded> read(String text) {
             Matcher form = FORM.matcher(text);
-            return form.matches() ? Optional.of(new Commanded(form.group(1), Integer.parseInt(form.group(2)))) : Optional.empty();
+            return form.matches()
+                    ? Optional.of(new Commanded(form.group(1), Integer.parseInt(form.group(2))))
+                    : Optional.empty();
         }
     }
 
@@ -155,8 +176,9 @@ public final class Settings {
                 settings.put(at + "press-stops", parameters.pressStops() ? "yes" : "no");
                 settings.put("channel-" + channel + ".off-after", String.valueOf(parameters.runOnMs() / 1000));
             }
-            case UP_DOWN -> settings.put("channel-" + channel + ".reverse-pause", String.valueOf(parameters.reversePauseMs()));
-            default -> { }
+            case UP_DOWN ->
+                settings.put("channel-" + channel + ".reverse-pause", String.valueOf(parameters.reversePauseMs()));
+            default -> {}
         }
         return settings;
     }
@@ -164,11 +186,15 @@ public final class Settings {
     /** Why a module cannot be set so, in words; empty when it can. */
     public static Optional<String> refusal(ModuleModel model, String key, String value) {
         if (key.equals(POWER_ON)) {
-            return List.of("off", "on", "last", "as-switch").contains(value) ? Optional.empty()
-                    : Optional.of("When the supply comes back it is off, on, last or as-switch, not \"" + value + "\".");
+            return List.of("off", "on", "last", "as-switch").contains(value)
+                    ? Optional.empty()
+                    : Optional.of(
+                            "When the supply comes back it is off, on, last or as-switch, not \"" + value + "\".");
         }
         if (key.equals(WORKS_AS)) {
-            return FUNCTIONS.contains(value) ? Optional.empty() : Optional.of("A module works as " + String.join(", ", FUNCTIONS) + ", not as \"" + value + "\".");
+            return FUNCTIONS.contains(value)
+                    ? Optional.empty()
+                    : Optional.of("A module works as " + String.join(", ", FUNCTIONS) + ", not as \"" + value + "\".");
         }
         Matcher form = KEY.matcher(key);
         if (!form.matches()) {
@@ -178,7 +204,8 @@ public final class Settings {
         int number = Integer.parseInt(isInput ? form.group(1) : form.group(3));
         int count = isInput ? model.inputs().size() : model.channels().size();
         if (number > count) {
-            return Optional.of("The " + model.code() + " has " + count + (isInput ? " inputs" : " channels") + ", not " + number + ".");
+            return Optional.of("The " + model.code() + " has " + count + (isInput ? " inputs" : " channels") + ", not "
+                    + number + ".");
         }
         String what = isInput ? form.group(2) : form.group(4);
         return switch (what) {
@@ -188,8 +215,10 @@ public final class Settings {
             case "hold" -> number(value, 1, 10_000, "A press is long from", "ms");
             case "reverse-pause" -> number(value, 1, 10_000, "It pauses before it turns back for", "ms");
             case "off-after" -> number(value, 0, LONGEST_SECONDS, "It goes off after", "seconds");
-            default -> model.behaviours().stream().anyMatch(can -> can.name().equals(value)) ? Optional.empty()
-                    : Optional.of("The " + model.code() + " does not know the behaviour " + value + ".");
+            default ->
+                model.behaviours().stream().anyMatch(can -> can.name().equals(value))
+                        ? Optional.empty()
+                        : Optional.of("The " + model.code() + " does not know the behaviour " + value + ".");
         };
     }
 }

@@ -63,11 +63,16 @@ public final class Updating {
         Rollout rollout = Rollout.replay(plan, past);
         Next next = rollout.next(world.isolated(), world.inUse());
         while (!world.isStopped() && (next instanceof Next.Start || next instanceof Next.Read)) {
-            Device device = next instanceof Next.Start start ? start.devices().get(0) : ((Next.Read) next).devices().get(0);
+            Device device = next instanceof Next.Start start
+                    ? start.devices().get(0)
+                    : ((Next.Read) next).devices().get(0);
             if (next instanceof Next.Start) {
                 record(rollout, new Event.Started(device.id()));
                 Optional<String> trouble = send(device, plan.releases().get(device.kind()));
-                record(rollout, trouble.map(why -> (Event) new Event.Failed(device.id(), why)).orElseGet(() -> reported(device)));
+                record(
+                        rollout,
+                        trouble.map(why -> (Event) new Event.Failed(device.id(), why))
+                                .orElseGet(() -> reported(device)));
             } else {
                 record(rollout, reported(device));
             }
@@ -87,17 +92,26 @@ public final class Updating {
         if (!release.isOf(file)) {
             return Optional.of("the file at hand is not the one of the release: its sum is " + Release.sumOf(file));
         }
-        Optional<String> trouble = trouble(device, new Order.BeginFile(world.addressOf(device), release.version().toString(), release.sha256(), file.length));
+        Optional<String> trouble = trouble(
+                device,
+                new Order.BeginFile(
+                        world.addressOf(device), release.version().toString(), release.sha256(), file.length));
         for (int at = 0; at < file.length && trouble.isEmpty(); at += PART) {
-            trouble = trouble(device, new Order.FilePart(world.addressOf(device), at, Arrays.copyOfRange(file, at, Math.min(file.length, at + PART))));
+            trouble = trouble(
+                    device,
+                    new Order.FilePart(
+                            world.addressOf(device),
+                            at,
+                            Arrays.copyOfRange(file, at, Math.min(file.length, at + PART))));
         }
         return trouble.or(() -> trouble(device, new Order.EndFile(world.addressOf(device))));
     }
 
     private Optional<String> trouble(Device device, Order order) {
         Optional<Answer> answer = world.ask(device, order);
-        return answer.isEmpty() ? Optional.of("it does not answer") : answer.get() instanceof Answer.Refused refused
-                ? Optional.of(refused.reason()) : Optional.empty();
+        return answer.isEmpty()
+                ? Optional.of("it does not answer")
+                : answer.get() instanceof Answer.Refused refused ? Optional.of(refused.reason()) : Optional.empty();
     }
 
     private Event reported(Device device) {
@@ -105,19 +119,26 @@ public final class Updating {
             found(device);
             return look(device);
         });
-        return now.map(member -> (Event) new Event.Reported(device.id(), Version.read(member.version()).orElseThrow(), member.sha256()))
+        return now.map(member -> (Event) new Event.Reported(
+                        device.id(), Version.read(member.version()).orElseThrow(), member.sha256()))
                 .orElseGet(() -> new Event.Failed(device.id(), "it does not answer"));
     }
 
     private Optional<Member> look(Device device) {
-        return world.ask(device, new Order.Look(world.addressOf(device))).filter(answer -> answer instanceof Answer.Members)
+        return world.ask(device, new Order.Look(world.addressOf(device)))
+                .filter(answer -> answer instanceof Answer.Members)
                 .flatMap(answer -> ((Answer.Members) answer).members().stream().findFirst());
     }
 
     /** It may be there under another address. */
     private void found(Device device) {
-        world.ask(device, new Order.Inventory()).filter(answer -> answer instanceof Answer.Members).ifPresent(answer -> Optional.ofNullable(
-                InventoryComparison.of(Map.of(world.nameOf(device), world.addressOf(device)), ((Answer.Members) answer).members()).moved()
-                        .get(world.addressOf(device))).ifPresent(address -> world.moved(device, address)));
+        world.ask(device, new Order.Inventory())
+                .filter(answer -> answer instanceof Answer.Members)
+                .ifPresent(answer -> Optional.ofNullable(InventoryComparison.of(
+                                        Map.of(world.nameOf(device), world.addressOf(device)),
+                                        ((Answer.Members) answer).members())
+                                .moved()
+                                .get(world.addressOf(device)))
+                        .ifPresent(address -> world.moved(device, address)));
     }
 }

@@ -18,10 +18,17 @@ public record Window(int least, int usual, int most, String source, boolean byCo
 
     public static Window of(Protocol protocol) {
         return switch (protocol) {
-            case ZIGBEE -> new Window(1, 180, 254, "Zigbee: the permit-join time is one octet, and 255 means without end (from memory)", false);
+            case ZIGBEE ->
+                new Window(
+                        1,
+                        180,
+                        254,
+                        "Zigbee: the permit-join time is one octet, and 255 means without end (from memory)",
+                        false);
             case ZWAVE -> new Window(30, 60, 240, "common practice, no source", false);
             case WIFI -> new Window(180, 180, 900, "Matter commissioning window, 3 to 15 minutes (from memory)", true);
-            case MQTT_WIFI -> new Window(60, 300, 900, "common practice, no source: as long as a new account may log in", false);
+            case MQTT_WIFI ->
+                new Window(60, 300, 900, "common practice, no source: as long as a new account may log in", false);
         };
     }
 

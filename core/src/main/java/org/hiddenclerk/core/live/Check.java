@@ -5,12 +5,13 @@ import java.util.List;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.identity.SwitchId;
-import org.hiddenclerk.core.rules.SentencePart.Kind;
 import org.hiddenclerk.core.rules.RuleRunner;
+import org.hiddenclerk.core.rules.SentencePart.Kind;
 import org.hiddenclerk.core.rules.Trigger;
 
 /**
- * A test of a house: given that something is so, when something happens, then something else must be so. Each part says itself what it makes
+ * A test of a house: given that something is so, when something happens, then something else must be so. Each part
+ * says itself what it makes
  * of the house, how it reads as a sentence and what it takes to be possible. Parts of the house are named by {@link Parts#keyOf}.
  */
 public record Check(String id, String name, List<Given> givens, List<When> whens, List<Then> thens) {

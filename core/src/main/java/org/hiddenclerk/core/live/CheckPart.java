@@ -12,12 +12,23 @@ import org.hiddenclerk.core.rules.Trigger;
 
 /** What a check may be put together from, each drafted on the first suitable thing of the house; slots say the rest. */
 public enum CheckPart {
-    GIVEN_OUTPUT("given an output is on or off"), GIVEN_DARK("given it is dark or light"), GIVEN_HOME("given somebody or nobody is home"), GIVEN_CLOCK("given a time of day"),
-    GIVEN_SENSOR("given a sensor says something"), GIVEN_DOWN("given a part is down"),
-    WHEN_HAND("when a switch is worked"), WHEN_REMOTE("when an output is switched by remote"), WHEN_SENSOR("when a sensor says something"),
-    WHEN_HOUSEHOLD("when somebody comes or goes"), WHEN_CLOCK("when it gets a time of day"), WHEN_FAILS("when a part fails"), WHEN_BACK("when a part comes back"),
+    GIVEN_OUTPUT("given an output is on or off"),
+    GIVEN_DARK("given it is dark or light"),
+    GIVEN_HOME("given somebody or nobody is home"),
+    GIVEN_CLOCK("given a time of day"),
+    GIVEN_SENSOR("given a sensor says something"),
+    GIVEN_DOWN("given a part is down"),
+    WHEN_HAND("when a switch is worked"),
+    WHEN_REMOTE("when an output is switched by remote"),
+    WHEN_SENSOR("when a sensor says something"),
+    WHEN_HOUSEHOLD("when somebody comes or goes"),
+    WHEN_CLOCK("when it gets a time of day"),
+    WHEN_FAILS("when a part fails"),
+    WHEN_BACK("when a part comes back"),
     WHEN_PASSES("when time passes"),
-    THEN_BECOMES("then an output is on or off within a time"), THEN_STAYS("then an output stays as it is"), THEN_HUB_KNOWS("then the hub knows");
+    THEN_BECOMES("then an output is on or off within a time"),
+    THEN_STAYS("then an output stays as it is"),
+    THEN_HUB_KNOWS("then the hub knows");
 
     private static final int SOON_MS = 500;
     private static final int WHILE_SECONDS = 10;
@@ -35,18 +46,28 @@ public enum CheckPart {
 
     /** A check to begin with: the first switch, and what it commands; empty in a house without any. */
     public static Optional<Check> draft(LivePlan plan, String id) {
-        return plan.house().controls().values().stream().filter(control -> control.output().isPresent()).findFirst().map(control -> new Check(id, "New check", List.of(
-                new Check.Given.OutputIs(control.output().get(), false)), List.of(hand(plan, control)), List.of(new Check.Then.Becomes(control.output().get(), true, SOON_MS))));
+        return plan.house().controls().values().stream()
+                .filter(control -> control.output().isPresent())
+                .findFirst()
+                .map(control -> new Check(
+                        id,
+                        "New check",
+                        List.of(new Check.Given.OutputIs(control.output().get(), false)),
+                        List.of(hand(plan, control)),
+                        List.of(new Check.Then.Becomes(control.output().get(), true, SOON_MS))));
     }
 
     private static Check.When hand(LivePlan plan, Device.Control control) {
-        return new Check.When.Worked(plan.handsOf(control.id()).get(0), control.kind() == Device.Kind.ROCKER ? Hand.Doing.FLIP : Hand.Doing.PRESS);
+        return new Check.When.Worked(
+                plan.handsOf(control.id()).get(0),
+                control.kind() == Device.Kind.ROCKER ? Hand.Doing.FLIP : Hand.Doing.PRESS);
     }
 
     /** The check with this added; empty where the house lacks what it takes. */
     public Optional<Check> addTo(Check check, LivePlan plan) {
         RuledHouse house = plan.house();
-        Optional<OutputId> output = spokenOf(check).or(() -> house.outputs().keySet().stream().findFirst());
+        Optional<OutputId> output =
+                spokenOf(check).or(() -> house.outputs().keySet().stream().findFirst());
         Optional<Device.Sensor> sensor = house.sensors().values().stream().findFirst();
         String part = Parts.keyOf(Part.HUB);
         return switch (this) {
@@ -54,9 +75,11 @@ public enum CheckPart {
             case GIVEN_DARK -> Optional.of(given(check, new Check.Given.Dark(true)));
             case GIVEN_HOME -> Optional.of(given(check, new Check.Given.SomebodyHome(true)));
             case GIVEN_CLOCK -> Optional.of(given(check, new Check.Given.ClockShows(EVENING)));
-            case GIVEN_SENSOR -> sensor.map(each -> given(check, new Check.Given.SensorSays(each.id(), reading(each), 0)));
+            case GIVEN_SENSOR ->
+                sensor.map(each -> given(check, new Check.Given.SensorSays(each.id(), reading(each), 0)));
             case GIVEN_DOWN -> Optional.of(given(check, new Check.Given.Down(part)));
-            case WHEN_HAND -> house.controls().values().stream().findFirst().map(control -> when(check, hand(plan, control)));
+            case WHEN_HAND ->
+                house.controls().values().stream().findFirst().map(control -> when(check, hand(plan, control)));
             case WHEN_REMOTE -> output.map(id -> when(check, new Check.When.Ordered(id, true)));
             case WHEN_SENSOR -> sensor.map(each -> when(check, new Check.When.Senses(each.id(), reading(each), 0)));
             case WHEN_HOUSEHOLD -> Optional.of(when(check, new Check.When.Household(false)));
@@ -72,12 +95,20 @@ public enum CheckPart {
 
     /** The output that the check is about already. */
     private static Optional<OutputId> spokenOf(Check check) {
-        return check.thens().stream().map(then -> then instanceof Check.Then.Becomes becomes ? becomes.output() : then instanceof Check.Then.Stays stays ? stays.output()
-                : ((Check.Then.HubKnows) then).output()).findFirst();
+        return check.thens().stream()
+                .map(then -> then instanceof Check.Then.Becomes becomes
+                        ? becomes.output()
+                        : then instanceof Check.Then.Stays stays
+                                ? stays.output()
+                                : ((Check.Then.HubKnows) then).output())
+                .findFirst();
     }
 
     private static Trigger.Reading reading(Device.Sensor sensor) {
-        return java.util.Arrays.stream(Trigger.Reading.values()).filter(reading -> reading.senses() == sensor.senses()).findFirst().orElseThrow();
+        return java.util.Arrays.stream(Trigger.Reading.values())
+                .filter(reading -> reading.senses() == sensor.senses())
+                .findFirst()
+                .orElseThrow();
     }
 
     private static Check given(Check check, Check.Given given) {

@@ -66,7 +66,11 @@ public final class CheckReferences {
     void sensor(SensorId sensor, Trigger.Reading reading, int figure, String at) {
         known(plan.house().sensors().containsKey(sensor), at + "/sensor", sensor.text(), "a sensor of the house");
         if (plan.house().sensors().containsKey(sensor)) {
-            known(plan.house().sensors().get(sensor).senses() == reading.senses(), at + "/reading", reading.words(), "something that this sensor senses");
+            known(
+                    plan.house().sensors().get(sensor).senses() == reading.senses(),
+                    at + "/reading",
+                    reading.words(),
+                    "something that this sensor senses");
         }
         if (reading == Trigger.Reading.STILL) {
             span(figure, MOST_SECONDS / 60, at + "/figure", "min");

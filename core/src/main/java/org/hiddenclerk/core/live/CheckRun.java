@@ -19,6 +19,7 @@ public final class CheckRun {
     private static final int MOST_STEPS = 40;
     /** Happenings after which a house is taken to go round in circles. */
     private static final int MOST_HAPPENINGS = 5_000;
+
     static final int FULL = 100;
     private static final long MINUTE_MS = 60_000;
 
@@ -38,8 +39,7 @@ public final class CheckRun {
      *
      * @param afterMs when it became so, counted from the last thing that happened; empty when it never did
      */
-    public record Met(String words, boolean met, Optional<Long> afterMs) {
-    }
+    public record Met(String words, boolean met, Optional<Long> afterMs) {}
 
     /**
      * How a check came out.
@@ -64,22 +64,39 @@ public final class CheckRun {
         check.givens().stream().filter(given -> !given.comesLast()).forEach(given -> given.setIn(this));
         check.givens().stream().filter(Check.Given::comesLast).forEach(given -> given.setIn(this));
         pass(house.now() + SETTLES_MS);
-        List<String> notSo = check.givens().stream().filter(given -> !given.isStillSo(this)).map(given -> CheckWords.of(plan, given)).toList();
+        List<String> notSo = check.givens().stream()
+                .filter(given -> !given.isStillSo(this))
+                .map(given -> CheckWords.of(plan, given))
+                .toList();
         if (!notSo.isEmpty()) {
-            return new Result(false, Optional.of("The house does not stay so that " + String.join(" and ", notSo) + "."), List.of(), List.of());
+            return new Result(
+                    false,
+                    Optional.of("The house does not stay so that " + String.join(" and ", notSo) + "."),
+                    List.of(),
+                    List.of());
         }
         happenings.clear();
         long begin = house.now();
         check.whens().forEach(when -> when.happenIn(this));
         long last = house.now();
         List<Met> thens = watch(last);
-        Optional<String> problem = happenings.size() >= MOST_HAPPENINGS ? Optional.of("The house does not come to rest.") : Optional.empty();
-        return new Result(problem.isEmpty() && thens.stream().allMatch(Met::met), problem, thens, happenings.stream().limit(MOST_STEPS).map(happening ->
-                new StoryStep(happening.atMs() - begin, happening.words())).toList());
+        Optional<String> problem = happenings.size() >= MOST_HAPPENINGS
+                ? Optional.of("The house does not come to rest.")
+                : Optional.empty();
+        return new Result(
+                problem.isEmpty() && thens.stream().allMatch(Met::met),
+                problem,
+                thens,
+                happenings.stream()
+                        .limit(MOST_STEPS)
+                        .map(happening -> new StoryStep(happening.atMs() - begin, happening.words()))
+                        .toList());
     }
 
     private void pass(long untilMs) {
-        for (long next = house.due().orElse(Long.MAX_VALUE); next <= untilMs && happenings.size() < MOST_HAPPENINGS; next = house.due().orElse(Long.MAX_VALUE)) {
+        for (long next = house.due().orElse(Long.MAX_VALUE);
+                next <= untilMs && happenings.size() < MOST_HAPPENINGS;
+                next = house.due().orElse(Long.MAX_VALUE)) {
             house.pass(next);
         }
         if (happenings.size() < MOST_HAPPENINGS) {
@@ -135,22 +152,28 @@ public final class CheckRun {
     }
 
     void fail(String key, boolean down) {
-        Parts.find(plan.house(), key).ifPresent(part -> house.conditions(house.conditions().with(part, down)));
+        Parts.find(plan.house(), key)
+                .ifPresent(part -> house.conditions(house.conditions().with(part, down)));
     }
 
     private List<Met> watch(long from) {
         Map<Check.Then, Long> first = new HashMap<>();
         Map<Check.Then, Boolean> always = new HashMap<>();
-        long until = from + check.thens().stream().mapToLong(Check.Then::spanMs).max().orElse(0);
+        long until = from
+                + check.thens().stream().mapToLong(Check.Then::spanMs).max().orElse(0);
         look(from, first, always);
-        for (long next = house.due().orElse(Long.MAX_VALUE); next <= until && happenings.size() < MOST_HAPPENINGS; next = house.due().orElse(Long.MAX_VALUE)) {
+        for (long next = house.due().orElse(Long.MAX_VALUE);
+                next <= until && happenings.size() < MOST_HAPPENINGS;
+                next = house.due().orElse(Long.MAX_VALUE)) {
             house.pass(next);
             look(from, first, always);
         }
-        return check.thens().stream().map(then -> {
-            boolean met = then.holdsAlways() ? always.get(then) : first.containsKey(then);
-            return new Met(CheckWords.of(plan, then), met, Optional.ofNullable(first.get(then)));
-        }).toList();
+        return check.thens().stream()
+                .map(then -> {
+                    boolean met = then.holdsAlways() ? always.get(then) : first.containsKey(then);
+                    return new Met(CheckWords.of(plan, then), met, Optional.ofNullable(first.get(then)));
+                })
+                .toList();
     }
 
     private void look(long from, Map<Check.Then, Long> first, Map<Check.Then, Boolean> always) {

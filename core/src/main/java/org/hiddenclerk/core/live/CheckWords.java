@@ -7,9 +7,9 @@ import java.util.Map;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.identity.SwitchId;
+import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.SentencePart.Kind;
-import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.Trigger;
 
 /** Checks as sentences. */

@@ -16,13 +16,15 @@ import org.hiddenclerk.core.rules.Reach;
 public record Conditions(Set<Reach.Part> down, int slow, boolean polling) {
     /** Between two rounds of a hub that asks; common practice, no source. */
     public static final long POLL_MS = 10_000;
+
     public static final Conditions WHOLE = new Conditions(Set.of(), 1, false);
     private static final int MOST = 100;
 
     public Conditions {
         down = Set.copyOf(down);
         if (slow < 1 || slow > MOST) {
-            throw new IllegalArgumentException("Messages must take 1 to " + MOST + " times as long as usual, not " + slow + ".");
+            throw new IllegalArgumentException(
+                    "Messages must take 1 to " + MOST + " times as long as usual, not " + slow + ".");
         }
     }
 
@@ -41,11 +43,16 @@ public record Conditions(Set<Reach.Part> down, int slow, boolean polling) {
 
     /** Devices that do nothing any more. */
     Set<DeviceId> broken() {
-        return down.isEmpty() ? Set.of() : ids(Reach.Part.Kind.MODULE).stream().map(DeviceId::new).collect(Collectors.toSet());
+        return down.isEmpty()
+                ? Set.of()
+                : ids(Reach.Part.Kind.MODULE).stream().map(DeviceId::new).collect(Collectors.toSet());
     }
 
     private Set<String> ids(Reach.Part.Kind kind) {
-        return down.stream().filter(part -> part.kind() == kind).map(Reach.Part::id).collect(Collectors.toSet());
+        return down.stream()
+                .filter(part -> part.kind() == kind)
+                .map(Reach.Part::id)
+                .collect(Collectors.toSet());
     }
 
     /** The same with a part down, or up again. */

@@ -25,18 +25,25 @@ final class EventLog {
     }
 
     void changed(Message.Level level) {
-        watcher.accept(new Happening(agenda.now(), Happening.Kind.OUTPUT, () -> words.of(level), Optional.of(level), 0));
+        watcher.accept(
+                new Happening(agenda.now(), Happening.Kind.OUTPUT, () -> words.of(level), Optional.of(level), 0));
     }
 
     /** @param sentMs when it was said */
     void came(String before, Message said, long sentMs) {
-        watcher.accept(new Happening(agenda.now(), Happening.Kind.MESSAGE, () -> before + words.of(said), Optional.of(said), agenda.now() - sentMs));
+        watcher.accept(new Happening(
+                agenda.now(),
+                Happening.Kind.MESSAGE,
+                () -> before + words.of(said),
+                Optional.of(said),
+                agenda.now() - sentMs));
     }
 
     /** What is only told once more is lost without a word. */
     void lost(Message said, String why) {
         if (!said.again()) {
-            watcher.accept(new Happening(agenda.now(), Happening.Kind.LOST, () -> words.of(said) + ": lost, " + why, Optional.of(said), 0));
+            watcher.accept(new Happening(
+                    agenda.now(), Happening.Kind.LOST, () -> words.of(said) + ": lost, " + why, Optional.of(said), 0));
         }
     }
 }

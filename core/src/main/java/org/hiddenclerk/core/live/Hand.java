@@ -11,7 +11,10 @@ import org.hiddenclerk.core.identity.SwitchId;
 public record Hand(SwitchId at, Doing doing) {
     /** What a hand does. */
     public enum Doing {
-        FLIP, PRESS, HOLD, PRESS_TWICE;
+        FLIP,
+        PRESS,
+        HOLD,
+        PRESS_TWICE;
 
         /** As in a sentence: is flipped, is pressed. */
         public String words() {

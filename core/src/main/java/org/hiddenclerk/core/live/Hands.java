@@ -12,6 +12,7 @@ import org.hiddenclerk.core.rules.RuledHouse;
 final class Hands {
     /** How long a finger stays on a button, and how long when it holds it; common practice, no source. */
     private static final long PRESS_MS = 200;
+
     private static final long HOLD_MS = 1_000;
     private static final long BETWEEN_PRESSES_MS = 300;
     /** How long the contacts of a switch are on their way; common practice, no source. */
@@ -56,7 +57,10 @@ final class Hands {
 
     /** Whether a switch stands in its second position, or the contact of a control that hangs on no wiring is closed. */
     boolean isOperated(SwitchId at) {
-        return wires.hasSwitch(at) ? wires.isOperated(at) : house.controls().containsKey(at.control()) && deviceOf(at.control()).isClosed(at.control());
+        return wires.hasSwitch(at)
+                ? wires.isOperated(at)
+                : house.controls().containsKey(at.control())
+                        && deviceOf(at.control()).isClosed(at.control());
     }
 
     private LiveDevice deviceOf(ControlId control) {

@@ -47,8 +47,7 @@ final class LiveDevice {
     }
 
     /** An order to another device, without a hub. */
-    record Direct(Link.Way way, RuleRunner.Order order, String by) {
-    }
+    record Direct(Link.Way way, RuleRunner.Order order, String by) {}
 
     /** An output as it is. */
     static final class Channel {
@@ -76,7 +75,8 @@ final class LiveDevice {
             this.machine = machine;
             this.controls = controls;
             this.output = output;
-            state = machine.start(Collections.nCopies(machine.inputs(), machine.parameters().rest()), false, Motion.STOP);
+            state = machine.start(
+                    Collections.nCopies(machine.inputs(), machine.parameters().rest()), false, Motion.STOP);
         }
 
         boolean isBlind() {
@@ -90,22 +90,48 @@ final class LiveDevice {
      * @param settings of its controls, and of its outputs that no control commands; those without any are set as usual
      * @param links    from its controls that it follows itself
      */
-    LiveDevice(Device device, Map<HouseId, Parameters> settings, List<Link> links, Consumer<Message> says, Consumer<Direct> commands, Watcher watcher) {
+    LiveDevice(
+            Device device,
+            Map<HouseId, Parameters> settings,
+            List<Link> links,
+            Consumer<Message> says,
+            Consumer<Direct> commands,
+            Watcher watcher) {
         this.device = device;
         this.links = List.copyOf(links);
         this.says = says;
         this.commands = commands;
         this.watcher = watcher;
         device.outputs().forEach(output -> channels.put(output.id(), new Channel()));
-        List<Device.Control> blind = device.controls().stream().filter(control -> control.behaviour().movesSomething() && control.kind() != Device.Kind.REMOTE_BUTTON)
-                .limit(2).toList();
+        List<Device.Control> blind = device.controls().stream()
+                .filter(control -> control.behaviour().movesSomething() && control.kind() != Device.Kind.REMOTE_BUTTON)
+                .limit(2)
+                .toList();
         if (!blind.isEmpty()) {
-            units.add(new Unit(new Machine(InputBehaviour.UP_DOWN, settings.getOrDefault(blind.get(0).id(), Parameters.USUAL)), blind, blind.get(0).output()));
+            units.add(new Unit(
+                    new Machine(
+                            InputBehaviour.UP_DOWN,
+                            settings.getOrDefault(blind.get(0).id(), Parameters.USUAL)),
+                    blind,
+                    blind.get(0).output()));
         }
-        device.controls().stream().filter(control -> !blind.contains(control) && control.kind() != Device.Kind.REMOTE_BUTTON).forEach(control -> units.add(new Unit(
-                new Machine(control.behaviour(), settings.getOrDefault(control.id(), Parameters.USUAL)), List.of(control), control.output())));
-        device.outputs().stream().filter(output -> units.stream().noneMatch(unit -> unit.output.filter(output.id()::equals).isPresent())).forEach(output ->
-                units.add(new Unit(new Machine(ofOutput(output), settings.getOrDefault(output.id(), Parameters.USUAL).withRunOn(Adviser.PULSE_SECONDS * 1_000L)), List.of(), Optional.of(output.id()))));
+        device.controls().stream()
+                .filter(control -> !blind.contains(control) && control.kind() != Device.Kind.REMOTE_BUTTON)
+                .forEach(control -> units.add(new Unit(
+                        new Machine(control.behaviour(), settings.getOrDefault(control.id(), Parameters.USUAL)),
+                        List.of(control),
+                        control.output())));
+        device.outputs().stream()
+                .filter(output -> units.stream()
+                        .noneMatch(
+                                unit -> unit.output.filter(output.id()::equals).isPresent()))
+                .forEach(output -> units.add(new Unit(
+                        new Machine(
+                                ofOutput(output),
+                                settings.getOrDefault(output.id(), Parameters.USUAL)
+                                        .withRunOn(Adviser.PULSE_SECONDS * 1_000L)),
+                        List.of(),
+                        Optional.of(output.id()))));
     }
 
     /** How an output acts that no control commands; what opens a gate goes off by itself. */
@@ -131,7 +157,8 @@ final class LiveDevice {
 
     /** Tells every output once more. */
     void announce() {
-        channels.forEach((output, channel) -> says.accept(new Message.Level(output, channel.level, channel.motion, Cause.REMOTE, true)));
+        channels.forEach((output, channel) ->
+                says.accept(new Message.Level(output, channel.level, channel.motion, Cause.REMOTE, true)));
     }
 
     /**
@@ -148,9 +175,13 @@ final class LiveDevice {
                 Boolean at = closed.get(unit.controls.get(i).id());
                 contacts.set(i, at == null ? rest : at ? Contact.CLOSED : Contact.OPEN);
             }
-            boolean leads = unit.machine.behaviour().isLedByPosition() && (contacts.get(0) != rest) != unit.machine.parameters().inverted();
+            boolean leads = unit.machine.behaviour().isLedByPosition()
+                    && (contacts.get(0) != rest) != unit.machine.parameters().inverted();
             unit.state = unit.machine.start(contacts, leads, Motion.STOP);
-            unit.output.map(channels::get).filter(channel -> leads).ifPresent(channel -> channel.level = channel.whenOn);
+            unit.output
+                    .map(channels::get)
+                    .filter(channel -> leads)
+                    .ifPresent(channel -> channel.level = channel.whenOn);
         }
     }
 
@@ -159,7 +190,8 @@ final class LiveDevice {
         if (there != powered) {
             powered = there;
             watcher.supplyChanged();
-            units.forEach(unit -> step(now, unit, List.of(new Event(now, there ? Event.Type.SUPPLY_BACK : Event.Type.SUPPLY_LOST))));
+            units.forEach(unit ->
+                    step(now, unit, List.of(new Event(now, there ? Event.Type.SUPPLY_BACK : Event.Type.SUPPLY_LOST))));
         }
     }
 
@@ -172,7 +204,8 @@ final class LiveDevice {
     void contact(long now, ControlId control, boolean closed) {
         for (Unit unit : units) {
             for (int i = 0; i < unit.controls.size(); i++) {
-                if (unit.controls.get(i).id().equals(control) && (unit.state.contacts().get(i) == Contact.CLOSED) != closed) {
+                if (unit.controls.get(i).id().equals(control)
+                        && (unit.state.contacts().get(i) == Contact.CLOSED) != closed) {
                     step(now, unit, List.of(new Event(now, closed ? Event.Type.CLOSE : Event.Type.OPEN, i + 1)));
                 }
             }
@@ -193,21 +226,33 @@ final class LiveDevice {
     }
 
     void order(long now, RuleRunner.Order order) {
-        Unit unit = units.stream().filter(each -> each.output.filter(order.output()::equals).isPresent()).findFirst().orElse(null);
+        Unit unit = units.stream()
+                .filter(each -> each.output.filter(order.output()::equals).isPresent())
+                .findFirst()
+                .orElse(null);
         Channel channel = channels.get(order.output());
         if (unit == null || channel == null) {
             return;
         }
         if (unit.isBlind()) {
-            motion(order).ifPresent(motion -> step(now, unit, List.of(new Event(now, switch (motion) {
-                case UP -> Event.Type.REMOTE_UP;
-                case DOWN -> Event.Type.REMOTE_DOWN;
-                case STOP -> Event.Type.REMOTE_STOP;
-            }))));
+            motion(order)
+                    .ifPresent(motion -> step(
+                            now,
+                            unit,
+                            List.of(new Event(
+                                    now,
+                                    switch (motion) {
+                                        case UP -> Event.Type.REMOTE_UP;
+                                        case DOWN -> Event.Type.REMOTE_DOWN;
+                                        case STOP -> Event.Type.REMOTE_STOP;
+                                    }))));
         } else if (order instanceof RuleRunner.Order.Level level) {
             channel.whenOn = level.percent() > 0 ? level.percent() : channel.whenOn;
             boolean dims = level.percent() > 0 && channel.level > 0 && channel.level != level.percent();
-            step(now, unit, List.of(new Event(now, level.percent() > 0 ? Event.Type.REMOTE_ON : Event.Type.REMOTE_OFF)));
+            step(
+                    now,
+                    unit,
+                    List.of(new Event(now, level.percent() > 0 ? Event.Type.REMOTE_ON : Event.Type.REMOTE_OFF)));
             if (dims) {
                 channel.level = level.percent();
                 says.accept(new Message.Level(order.output(), channel.level, Motion.STOP, Cause.REMOTE, false));
@@ -221,7 +266,9 @@ final class LiveDevice {
         if (order instanceof RuleRunner.Order.Move move) {
             return Optional.of(move.motion());
         }
-        return order instanceof RuleRunner.Order.Level level ? Optional.of(level.percent() > 0 ? Motion.UP : Motion.STOP) : Optional.empty();
+        return order instanceof RuleRunner.Order.Level level
+                ? Optional.of(level.percent() > 0 ? Motion.UP : Motion.STOP)
+                : Optional.empty();
     }
 
     /** When something happens by itself; {@link Long#MAX_VALUE} when nothing will. */
@@ -250,11 +297,19 @@ final class LiveDevice {
         }
         step.outputs().forEach(output -> make(unit, output));
         for (int i = 0; i < unit.controls.size(); i++) {
-            if (before.counted().get(i) != unit.state.counted().get(i) && !unit.state.supply().fallen() && !before.supply().fallen()) {
-                counted(unit, unit.controls.get(i), unit.machine.parameters().rest() != unit.state.counted().get(i));
+            if (before.counted().get(i) != unit.state.counted().get(i)
+                    && !unit.state.supply().fallen()
+                    && !before.supply().fallen()) {
+                counted(
+                        unit,
+                        unit.controls.get(i),
+                        unit.machine.parameters().rest() != unit.state.counted().get(i));
             }
         }
-        due = units.stream().flatMapToLong(each -> each.machine.due(each.state).stream()).min().orElse(Long.MAX_VALUE);
+        due = units.stream()
+                .flatMapToLong(each -> each.machine.due(each.state).stream())
+                .min()
+                .orElse(Long.MAX_VALUE);
         watcher.dueChanged();
     }
 
@@ -278,9 +333,18 @@ final class LiveDevice {
         if (!leads) {
             return;
         }
-        boolean led = control.output().map(channels::get).map(channel -> channel.level > 0).orElse(active);
-        links.stream().filter(link -> link.control().equals(control.id())).forEach(link -> commands.accept(new Direct(link.way(), link.effect() == Link.Effect.TOGGLE
-                ? new RuleRunner.Order.Toggle(link.output()) : new RuleRunner.Order.Level(link.output(), led ? FULL : 0), "a link " + link.way().words())));
+        boolean led = control.output()
+                .map(channels::get)
+                .map(channel -> channel.level > 0)
+                .orElse(active);
+        links.stream()
+                .filter(link -> link.control().equals(control.id()))
+                .forEach(link -> commands.accept(new Direct(
+                        link.way(),
+                        link.effect() == Link.Effect.TOGGLE
+                                ? new RuleRunner.Order.Toggle(link.output())
+                                : new RuleRunner.Order.Level(link.output(), led ? FULL : 0),
+                        "a link " + link.way().words())));
     }
 
     private void make(Unit unit, Output output) {
@@ -297,7 +361,7 @@ final class LiveDevice {
         switch (report) {
             case SHORT -> gestured(control, Device.Gesture.SHORT, true);
             case LONG -> gestured(control, Device.Gesture.LONG, true);
-            case ACTIVE, INACTIVE -> { }
+            case ACTIVE, INACTIVE -> {}
         }
     }
 
@@ -305,7 +369,8 @@ final class LiveDevice {
         Channel channel = channels.get(id);
         if (channel == null) {
             if (relay.cause() == Cause.HAND || relay.cause() == Cause.TIMER) {
-                commands.accept(new Direct(wayOut(), other(unit, id, relay), unit.controls.get(0).name()));
+                commands.accept(new Direct(
+                        wayOut(), other(unit, id, relay), unit.controls.get(0).name()));
             }
             return;
         }
@@ -313,7 +378,10 @@ final class LiveDevice {
         int level = relay.on() ? channel.whenOn : 0;
         if (commanding && channel.level != level) {
             channel.level = level;
-            units.stream().filter(each -> each != unit && each.output.filter(id::equals).isPresent()).forEach(each -> each.state = each.state.withRelay(relay.on()));
+            units.stream()
+                    .filter(each ->
+                            each != unit && each.output.filter(id::equals).isPresent())
+                    .forEach(each -> each.state = each.state.withRelay(relay.on()));
             says.accept(new Message.Level(id, level, Motion.STOP, relay.cause(), false));
         }
         if (!unit.machine.behaviour().hasContact() && relay.cause() == Cause.HAND) {
@@ -325,7 +393,8 @@ final class LiveDevice {
     private static RuleRunner.Order other(Unit unit, OutputId output, Output.Relay relay) {
         return switch (unit.machine.behaviour()) {
             case PRESS_CHANGES, EVERY_FLIP, SHORT_LONG, SUPPLY_BLINK -> new RuleRunner.Order.Toggle(output);
-            case POSITION_RULES, RUN_ON, REPORT_ONLY, UP_DOWN -> new RuleRunner.Order.Level(output, relay.on() ? FULL : 0);
+            case POSITION_RULES, RUN_ON, REPORT_ONLY, UP_DOWN ->
+                new RuleRunner.Order.Level(output, relay.on() ? FULL : 0);
         };
     }
 
@@ -346,6 +415,9 @@ final class LiveDevice {
     }
 
     private Unit first(OutputId output) {
-        return units.stream().filter(unit -> unit.output.filter(output::equals).isPresent()).findFirst().orElseThrow();
+        return units.stream()
+                .filter(unit -> unit.output.filter(output::equals).isPresent())
+                .findFirst()
+                .orElseThrow();
     }
 }

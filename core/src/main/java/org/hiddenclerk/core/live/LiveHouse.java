@@ -83,19 +83,46 @@ public final class LiveHouse {
         chronicle = new EventLog(agenda, new SaidWords(plan), watcher);
         int thinks = plan.delays().hub();
         List<Link> links = plan.house().links();
-        hub = new RulePlace(new RuleRunner(plan.house(), rule -> rule.on() == Rule.RunsOn.HUB, thinks), links.stream().filter(link -> link.way() == Link.Way.HUB).toList(), plan.where());
-        cloud = new RulePlace(new RuleRunner(plan.house(), rule -> rule.on() == Rule.RunsOn.CLOUD, thinks + plan.delays().cloud()),
-                links.stream().filter(link -> link.way() == Link.Way.CLOUD).toList(), plan.where());
+        hub = new RulePlace(
+                new RuleRunner(plan.house(), rule -> rule.on() == Rule.RunsOn.HUB, thinks),
+                links.stream().filter(link -> link.way() == Link.Way.HUB).toList(),
+                plan.where());
+        cloud = new RulePlace(
+                new RuleRunner(
+                        plan.house(),
+                        rule -> rule.on() == Rule.RunsOn.CLOUD,
+                        thinks + plan.delays().cloud()),
+                links.stream().filter(link -> link.way() == Link.Way.CLOUD).toList(),
+                plan.where());
         for (Device device : plan.house().devices()) {
-            List<Link> own = links.stream().filter(link -> link.way().isDirect() && device.controls().stream().anyMatch(control -> control.id().equals(link.control()))).toList();
-            devices.put(device.id(), new LiveDevice(device, plan.settings(), own, said -> says(device, said), direct -> commands(device, direct), account));
+            List<Link> own = links.stream()
+                    .filter(link -> link.way().isDirect()
+                            && device.controls().stream()
+                                    .anyMatch(control -> control.id().equals(link.control())))
+                    .toList();
+            devices.put(
+                    device.id(),
+                    new LiveDevice(
+                            device,
+                            plan.settings(),
+                            own,
+                            said -> says(device, said),
+                            direct -> commands(device, direct),
+                            account));
             if (plan.house().rules().stream().anyMatch(rule -> runsIn(rule, device))) {
-                inDevices.put(device.id(), new RulePlace(new RuleRunner(plan.house(), rule -> runsIn(rule, device), 0), List.of(), plan.where()));
+                inDevices.put(
+                        device.id(),
+                        new RulePlace(
+                                new RuleRunner(plan.house(), rule -> runsIn(rule, device), 0),
+                                List.of(),
+                                plan.where()));
             }
         }
         Set<DeviceId> wired = new HashSet<>();
         plan.runs().forEach(run -> run.modules().values().forEach(hung -> wired.add(hung.device())));
-        unwired = devices.values().stream().filter(device -> !wired.contains(device.device().id())).toList();
+        unwired = devices.values().stream()
+                .filter(device -> !wired.contains(device.device().id()))
+                .toList();
         wires = new Wires(plan.runs(), devices);
         hands = new Hands(plan.house(), devices, wires, agenda);
         post = new Transport(plan, agenda, chronicle, carrier, devices, hub, cloud, around, this::settle);
@@ -117,7 +144,8 @@ public final class LiveHouse {
     }
 
     private boolean runsIn(Rule rule, Device device) {
-        return (rule.on() == Rule.RunsOn.DEVICE || rule.on() == Rule.RunsOn.DEVICE_TO_DEVICE) && plan.house().holderOf(rule).filter(device::equals).isPresent();
+        return (rule.on() == Rule.RunsOn.DEVICE || rule.on() == Rule.RunsOn.DEVICE_TO_DEVICE)
+                && plan.house().holderOf(rule).filter(device::equals).isPresent();
     }
 
     public LivePlan plan() {
@@ -148,7 +176,9 @@ public final class LiveHouse {
 
     private boolean sunIsDown() {
         ZonedDateTime at = clock();
-        if (plan.where().isPresent() && sun.filter(day -> day.noon().toLocalDate().equals(at.toLocalDate())).isEmpty()) {
+        if (plan.where().isPresent()
+                && sun.filter(day -> day.noon().toLocalDate().equals(at.toLocalDate()))
+                        .isEmpty()) {
             sun = Optional.of(SunDay.of(plan.where().get(), at.toLocalDate()));
         }
         return sun.filter(day -> !day.isUp(at)).isPresent();
@@ -168,18 +198,20 @@ public final class LiveHouse {
      *
      * @param hubKnows empty when the hub has not heard of it
      */
-    public record OutputNow(int percent, Motion motion, Optional<Integer> hubKnows) {
-    }
+    public record OutputNow(int percent, Motion motion, Optional<Integer> hubKnows) {}
 
     public Map<OutputId, OutputNow> outputs() {
         Map<OutputId, OutputNow> outputs = new LinkedHashMap<>();
-        devices.values().forEach(device -> device.channels().forEach((id, channel) -> outputs.put(id, new OutputNow(channel.level(), channel.motion(), hub.runner().known(id)))));
+        devices.values().forEach(device -> device.channels()
+                .forEach((id, channel) -> outputs.put(
+                        id,
+                        new OutputNow(
+                                channel.level(), channel.motion(), hub.runner().known(id)))));
         return outputs;
     }
 
     /** A lamp as eyes see it. @param percent of its full light; 0 when it is dark */
-    public record LampNow(LoadState state, int percent) {
-    }
+    public record LampNow(LoadState state, int percent) {}
 
     public Map<LampId, LampNow> lamps() {
         Map<LampId, LampNow> lamps = new LinkedHashMap<>();
@@ -226,8 +258,12 @@ public final class LiveHouse {
 
     /** Whether the hub is there, and takes every output of the house that it can reach for what it is. */
     public boolean agrees() {
-        return devices.values().stream().filter(device -> device.isPowered() && post.isWayWhole(device.device())).allMatch(device -> device.channels().entrySet().stream()
-                .allMatch(channel -> hub.runner().known(channel.getKey()).filter(known -> known == channel.getValue().level()).isPresent()));
+        return devices.values().stream()
+                .filter(device -> device.isPowered() && post.isWayWhole(device.device()))
+                .allMatch(device -> device.channels().entrySet().stream().allMatch(channel -> hub.runner()
+                        .known(channel.getKey())
+                        .filter(known -> known == channel.getValue().level())
+                        .isPresent()));
     }
 
     /** When something happens by itself next; empty when nothing will. */
@@ -240,7 +276,8 @@ public final class LiveHouse {
         long next = Math.min(hub.due(agenda.now(), around), cloud.due(agenda.now(), around));
         next = Math.min(next, agenda.next());
         if (!devicesDueKnown) {
-            devicesDue = devices.values().stream().mapToLong(LiveDevice::due).min().orElse(Long.MAX_VALUE);
+            devicesDue =
+                    devices.values().stream().mapToLong(LiveDevice::due).min().orElse(Long.MAX_VALUE);
             devicesDueKnown = true;
         }
         next = Math.min(next, devicesDue);
@@ -297,13 +334,18 @@ public final class LiveHouse {
         if (!dead.equals(lastDead) || !broken.equals(lastBroken)) {
             lastDead = dead;
             lastBroken = broken;
-            unwired.forEach(device -> device.supply(agenda.now(), !broken.contains(device.device().id()) && device.device().circuit().filter(dead::contains).isEmpty()));
+            unwired.forEach(device -> device.supply(
+                    agenda.now(),
+                    !broken.contains(device.device().id())
+                            && device.device().circuit().filter(dead::contains).isEmpty()));
         }
     }
 
     /** A hand does something. */
     public void hand(Hand hand) {
-        chronicle.tell(Happening.Kind.HAND, () -> chronicle.words().nameOf(hand.at()) + " " + hand.doing().words());
+        chronicle.tell(
+                Happening.Kind.HAND,
+                () -> chronicle.words().nameOf(hand.at()) + " " + hand.doing().words());
         hands.work(hand);
         settle();
     }
@@ -315,7 +357,10 @@ public final class LiveHouse {
 
     /** @param by who asks, in words */
     public void remote(RuleRunner.Order order, String by) {
-        chronicle.tell(Happening.Kind.HAND, () -> chronicle.words().nameOf(order.output()) + ": " + chronicle.words().of(order) + ", by " + by);
+        chronicle.tell(
+                Happening.Kind.HAND,
+                () -> chronicle.words().nameOf(order.output()) + ": "
+                        + chronicle.words().of(order) + ", by " + by);
         if (!post.isHubThere()) {
             chronicle.tell(Happening.Kind.LOST, () -> "The hub is not there to be asked");
         } else {
@@ -368,20 +413,32 @@ public final class LiveHouse {
     /** Something fails, comes back, or is slow. */
     public void conditions(Conditions next) {
         Conditions before = conditions;
-        Set<Device> cut = new HashSet<>(plan.house().devices().stream().filter(device -> !post.isWayWhole(device)).toList());
+        Set<Device> cut = new HashSet<>(plan.house().devices().stream()
+                .filter(device -> !post.isWayWhole(device))
+                .toList());
         conditions = next;
         post.goesBy(next);
-        next.down().stream().filter(part -> !before.isDown(part)).sorted().forEach(part -> chronicle.tell(Happening.Kind.CONDITION, () -> part.words() + " is down"));
-        before.down().stream().filter(part -> !next.isDown(part)).sorted().forEach(part -> chronicle.tell(Happening.Kind.CONDITION, () -> part.words() + " is back"));
+        next.down().stream()
+                .filter(part -> !before.isDown(part))
+                .sorted()
+                .forEach(part -> chronicle.tell(Happening.Kind.CONDITION, () -> part.words() + " is down"));
+        before.down().stream()
+                .filter(part -> !next.isDown(part))
+                .sorted()
+                .forEach(part -> chronicle.tell(Happening.Kind.CONDITION, () -> part.words() + " is back"));
         if (before.isDown(Part.HUB) && !next.isDown(Part.HUB)) {
             post.hubStarts();
         }
         if (before.isDown(Part.INTERNET) && !next.isDown(Part.INTERNET)) {
             // The hub tells the cloud how things are; what happened meanwhile is over.
-            plan.house().outputs().keySet().forEach(output -> hub.runner().known(output).ifPresent(level -> cloud.runner().learn(output, level)));
+            plan.house().outputs().keySet().forEach(output -> hub.runner()
+                    .known(output)
+                    .ifPresent(level -> cloud.runner().learn(output, level)));
         }
         settle();
-        cut.stream().filter(device -> post.isWayWhole(device) && !post.carries(device)).forEach(this::isBack);
+        cut.stream()
+                .filter(device -> post.isWayWhole(device) && !post.carries(device))
+                .forEach(this::isBack);
     }
 
     /** A device, or the way to it, is back: it tells what it is. */

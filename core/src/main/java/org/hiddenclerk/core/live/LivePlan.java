@@ -31,7 +31,14 @@ import org.hiddenclerk.core.schedule.Location;
  * @param names    what people call switches and lamps, by id; rules know the names of everything else
  * @param where    of the house; without it nothing is dark by itself and no time of a rule comes
  */
-public record LivePlan(RuledHouse house, List<WatchedWiring> runs, Map<HouseId, Parameters> settings, Map<ControlId, List<SwitchId>> worksAt, Map<HouseId, String> names, Delays delays, Optional<Location> where) {
+public record LivePlan(
+        RuledHouse house,
+        List<WatchedWiring> runs,
+        Map<HouseId, Parameters> settings,
+        Map<ControlId, List<SwitchId>> worksAt,
+        Map<HouseId, String> names,
+        Delays delays,
+        Optional<Location> where) {
     public LivePlan {
         runs = List.copyOf(runs);
         settings = Map.copyOf(settings);
@@ -50,24 +57,36 @@ public record LivePlan(RuledHouse house, List<WatchedWiring> runs, Map<HouseId, 
 
     /** What an output is after its supply was away. */
     public PowerOn powerOn(OutputId output) {
-        HouseId setBy = house.controls().values().stream().filter(control -> control.output().filter(output::equals).isPresent() && control.behaviour().switchesByItself())
-                .<HouseId>map(Device.Control::id).findFirst().orElse(output);
+        HouseId setBy = house.controls().values().stream()
+                .filter(control -> control.output().filter(output::equals).isPresent()
+                        && control.behaviour().switchesByItself())
+                .<HouseId>map(Device.Control::id)
+                .findFirst()
+                .orElse(output);
         return settings.getOrDefault(setBy, Parameters.USUAL).powerOn();
     }
 
     /** Outputs whose module a switch at the wall cuts off its supply. */
     public Set<OutputId> fedThrough(SwitchId switchId) {
-        return runs.stream().map(run -> run.plain().get(switchId)).filter(Objects::nonNull).flatMap(plain -> plain.feeds().stream()).collect(Collectors.toCollection(TreeSet::new));
+        return runs.stream()
+                .map(run -> run.plain().get(switchId))
+                .filter(Objects::nonNull)
+                .flatMap(plain -> plain.feeds().stream())
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /** Whether a switch at the wall makes or breaks some lamp by its own contacts, whatever modules do. */
     public boolean switchesByItself(SwitchId switchId) {
-        return runs.stream().map(run -> run.plain().get(switchId)).anyMatch(plain -> plain != null && !plain.lamps().isEmpty());
+        return runs.stream()
+                .map(run -> run.plain().get(switchId))
+                .anyMatch(plain -> plain != null && !plain.lamps().isEmpty());
     }
 
     /** Switches at the wall whose contacts the wirings know. */
     public Set<SwitchId> wiredSwitches() {
-        return runs.stream().flatMap(run -> run.plain().keySet().stream()).collect(Collectors.toCollection(TreeSet::new));
+        return runs.stream()
+                .flatMap(run -> run.plain().keySet().stream())
+                .collect(Collectors.toCollection(TreeSet::new));
     }
 
     /**
@@ -77,7 +96,13 @@ public record LivePlan(RuledHouse house, List<WatchedWiring> runs, Map<HouseId, 
      * @param switches ids in the house by part: two wirings may hold one switch
      * @param plain    what contacts of switches do by themselves, by id in the house
      */
-    public record WatchedWiring(String id, Wiring wiring, Map<PartId, Hung> modules, Map<PartId, SwitchId> switches, Map<PartId, Lamp> lamps, Map<SwitchId, Plain> plain) {
+    public record WatchedWiring(
+            String id,
+            Wiring wiring,
+            Map<PartId, Hung> modules,
+            Map<PartId, SwitchId> switches,
+            Map<PartId, Lamp> lamps,
+            Map<SwitchId, Plain> plain) {
         public WatchedWiring {
             modules = Map.copyOf(modules);
             switches = Map.copyOf(switches);
@@ -119,6 +144,5 @@ public record LivePlan(RuledHouse house, List<WatchedWiring> runs, Map<HouseId, 
      * @param id     in the house: two wirings may hold one lamp
      * @param output that switches it; empty where a wiring only passes by, or no module does
      */
-    public record Lamp(LampId id, Optional<OutputId> output) {
-    }
+    public record Lamp(LampId id, Optional<OutputId> output) {}
 }

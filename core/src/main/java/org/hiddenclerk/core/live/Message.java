@@ -21,8 +21,7 @@ public sealed interface Message {
      * @param percent 0 is off
      * @param motion  of a blind; STOP for others
      */
-    record Level(OutputId output, int percent, Motion motion, Cause by, boolean again) implements Message {
-    }
+    record Level(OutputId output, int percent, Motion motion, Cause by, boolean again) implements Message {}
 
     /**
      * A control was used.
@@ -30,14 +29,11 @@ public sealed interface Message {
      * @param active what it says now
      * @param leads  whether it leads by this what it is linked to; a button tells of its release too
      */
-    record Gestured(ControlId control, Device.Gesture gesture, boolean active, boolean leads) implements Message {
-    }
+    record Gestured(ControlId control, Device.Gesture gesture, boolean active, boolean leads) implements Message {}
 
     /** @param value as in {@link org.hiddenclerk.core.rules.World.Sensing} */
-    record Sensed(SensorId sensor, int value, boolean again) implements Message {
-    }
+    record Sensed(SensorId sensor, int value, boolean again) implements Message {}
 
     /** @param by whose order it is, in words */
-    record Ordered(RuleRunner.Order order, String by) implements Message {
-    }
+    record Ordered(RuleRunner.Order order, String by) implements Message {}
 }

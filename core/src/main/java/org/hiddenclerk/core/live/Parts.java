@@ -9,8 +9,7 @@ import org.hiddenclerk.core.rules.RuledHouse;
 
 /** The parts of a house that may fail. */
 public final class Parts {
-    private Parts() {
-    }
+    private Parts() {}
 
     /** A name for a part that stays the same: its kind, and its id where there are several. */
     public static String keyOf(Part part) {

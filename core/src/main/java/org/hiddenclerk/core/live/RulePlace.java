@@ -21,13 +21,13 @@ final class RulePlace {
     private final List<Link> links;
     private final Optional<Location> where;
     private final Map<SensorId, World.Sensing> sensors = new HashMap<>();
-    private final PriorityQueue<Stillness> stillnesses = new PriorityQueue<>(java.util.Comparator.comparingLong(Stillness::atMs));
+    private final PriorityQueue<Stillness> stillnesses =
+            new PriorityQueue<>(java.util.Comparator.comparingLong(Stillness::atMs));
     private Optional<Long> nextTimeMs = Optional.empty();
     private boolean timeKnown;
 
     /** Nobody has moved for so many minutes, if nobody moves until then. */
-    private record Stillness(long atMs, SensorId sensor, int minutes, long sinceMs) {
-    }
+    private record Stillness(long atMs, SensorId sensor, int minutes, long sinceMs) {}
 
     /** What the place may ask of the world. */
     interface Around {
@@ -51,14 +51,23 @@ final class RulePlace {
             runner.changed(now, level.output(), level.percent(), level.by() == Cause.HAND, world(around));
         } else if (said instanceof Message.Gestured gestured) {
             runner.used(now, gestured.control(), gestured.gesture(), world(around));
-            links.stream().filter(link -> link.control().equals(gestured.control()) && gestured.leads()).forEach(link -> runner.linked(now, link, gestured.active()));
+            links.stream()
+                    .filter(link -> link.control().equals(gestured.control()) && gestured.leads())
+                    .forEach(link -> runner.linked(now, link, gestured.active()));
         } else if (said instanceof Message.Sensed sensed) {
             World.Sensing before = sensors.put(sensed.sensor(), new World.Sensing(sensed.value(), now));
             if (!sensed.again() || before != null) {
-                runner.sensed(now, sensed.sensor(), Optional.ofNullable(before).map(World.Sensing::value), sensed.value(), world(around));
+                runner.sensed(
+                        now,
+                        sensed.sensor(),
+                        Optional.ofNullable(before).map(World.Sensing::value),
+                        sensed.value(),
+                        world(around));
             }
             if (sensed.value() == 0) {
-                runner.stillnesses(sensed.sensor()).forEach(minutes -> stillnesses.add(new Stillness(now + minutes * 60_000L, sensed.sensor(), minutes, now)));
+                runner.stillnesses(sensed.sensor())
+                        .forEach(minutes ->
+                                stillnesses.add(new Stillness(now + minutes * 60_000L, sensed.sensor(), minutes, now)));
             }
         }
     }
@@ -80,7 +89,10 @@ final class RulePlace {
     /** When something is due; {@link Long#MAX_VALUE} when nothing is. */
     long due(long now, Around around) {
         if (!timeKnown) {
-            nextTimeMs = where.flatMap(place -> runner.nextTime(around.instant(now), place)).map(next -> now + next.toInstant().toEpochMilli() - around.instant(now).toEpochMilli());
+            nextTimeMs = where.flatMap(place -> runner.nextTime(around.instant(now), place))
+                    .map(next -> now
+                            + next.toInstant().toEpochMilli()
+                            - around.instant(now).toEpochMilli());
             timeKnown = true;
         }
         long due = Math.min(runner.due().orElse(Long.MAX_VALUE), nextTimeMs.orElse(Long.MAX_VALUE));
@@ -98,8 +110,10 @@ final class RulePlace {
         }
         if (timeKnown && nextTimeMs.filter(at -> at <= now).isPresent()) {
             runner.timeComes(now, around.instant(nextTimeMs.get()), where.orElseThrow(), world(around));
-            nextTimeMs = runner.nextTime(around.instant(nextTimeMs.get()).plusMillis(1), where.orElseThrow()).map(next -> now + next.toInstant().toEpochMilli()
-                    - around.instant(now).toEpochMilli());
+            nextTimeMs = runner.nextTime(around.instant(nextTimeMs.get()).plusMillis(1), where.orElseThrow())
+                    .map(next -> now
+                            + next.toInstant().toEpochMilli()
+                            - around.instant(now).toEpochMilli());
         }
         return new ArrayList<>(runner.orders(now));
     }

@@ -23,7 +23,16 @@ final class Transport {
     private long hubSinceMs;
 
     /** @param settles lets the wiring act on what a device has just done */
-    Transport(LivePlan plan, EventQueue agenda, EventLog chronicle, Carrier carrier, Map<DeviceId, LiveDevice> devices, RulePlace hub, RulePlace cloud, RulePlace.Around around, Runnable settles) {
+    Transport(
+            LivePlan plan,
+            EventQueue agenda,
+            EventLog chronicle,
+            Carrier carrier,
+            Map<DeviceId, LiveDevice> devices,
+            RulePlace hub,
+            RulePlace cloud,
+            RulePlace.Around around,
+            Runnable settles) {
         this.plan = plan;
         this.agenda = agenda;
         this.chronicle = chronicle;
@@ -56,7 +65,9 @@ final class Transport {
 
     /** Whether the hub would hear a device. */
     boolean isWayWhole(Device device) {
-        return isHubThere() && !conditions.isDown(Part.of(device)) && !conditions.isAnyDown(Part.toHub(device.protocol()));
+        return isHubThere()
+                && !conditions.isDown(Part.of(device))
+                && !conditions.isAnyDown(Part.toHub(device.protocol()));
     }
 
     /** A device, or the way to it, is back: it tells what it is. What its sensors say a broker has kept where one carries for it. */
@@ -65,7 +76,10 @@ final class Transport {
         if (live.isPowered()) {
             live.announce();
             if (!carrier.carries(device)) {
-                device.sensors().stream().filter(sensor -> sensors.containsKey(sensor.id())).forEach(sensor -> toHub(device, new Message.Sensed(sensor.id(), sensors.get(sensor.id()), true)));
+                device.sensors().stream()
+                        .filter(sensor -> sensors.containsKey(sensor.id()))
+                        .forEach(sensor ->
+                                toHub(device, new Message.Sensed(sensor.id(), sensors.get(sensor.id()), true)));
             }
         }
     }
@@ -83,7 +97,9 @@ final class Transport {
         } else if (conditions.isAnyDown(Part.toHub(device.protocol()))) {
             chronicle.lost(said, "its way to the hub is down");
         } else {
-            agenda.later((long) plan.delays().toHub(device.protocol()) * conditions.slow(), () -> reachesHub(device, said, sent));
+            agenda.later(
+                    (long) plan.delays().toHub(device.protocol()) * conditions.slow(),
+                    () -> reachesHub(device, said, sent));
         }
     }
 
@@ -105,7 +121,9 @@ final class Transport {
             chronicle.came("Hub hears: ", said, sentMs);
         }
         // What was said before the hub was there is how things are, and nothing that happens.
-        Message heard = said instanceof Message.Sensed sensed && sentMs < hubSinceMs ? new Message.Sensed(sensed.sensor(), sensed.value(), true) : said;
+        Message heard = said instanceof Message.Sensed sensed && sentMs < hubSinceMs
+                ? new Message.Sensed(sensed.sensor(), sensed.value(), true)
+                : said;
         hub.hear(agenda.now(), heard, around);
         if (isCloudThere()) {
             cloud.hear(agenda.now(), heard, around);
@@ -113,7 +131,12 @@ final class Transport {
     }
 
     private boolean isNews(Message said) {
-        return said instanceof Message.Level level ? hub.runner().known(level.output()).filter(known -> known != level.percent()).isPresent() : !said.again();
+        return said instanceof Message.Level level
+                ? hub.runner()
+                        .known(level.output())
+                        .filter(known -> known != level.percent())
+                        .isPresent()
+                : !said.again();
     }
 
     void ordersFromHub(RuleRunner.Ordered ordered) {
@@ -127,7 +150,8 @@ final class Transport {
         } else if (conditions.isAnyDown(Part.toHub(to.protocol()))) {
             chronicle.lost(said, "the way from the hub is down");
         } else {
-            agenda.later((long) plan.delays().toHub(to.protocol()) * conditions.slow(), () -> reachesDevice(to, said, sent));
+            agenda.later(
+                    (long) plan.delays().toHub(to.protocol()) * conditions.slow(), () -> reachesDevice(to, said, sent));
         }
     }
 

@@ -22,6 +22,7 @@ import org.hiddenclerk.core.identity.SwitchId;
 final class Wires {
     /** Rounds after which devices that keep changing each other are let be. */
     private static final int SETTLING_ROUNDS = 16;
+
     private static final int FULL = 100;
 
     private final List<LivePlan.WatchedWiring> runs;
@@ -59,13 +60,20 @@ final class Wires {
 
     /** Whether breaking off for a moment is something that a module of its wiring listens for. */
     boolean listensForBreaks(SwitchId switchId) {
-        return runs.stream().filter(run -> run.switches().containsValue(switchId)).flatMap(run -> run.wiring().parts().stream()).anyMatch(part ->
-                part instanceof Part.FittedModule module && module.inputs().stream().anyMatch(input -> !input.behaviour().hasContact()));
+        return runs.stream()
+                .filter(run -> run.switches().containsValue(switchId))
+                .flatMap(run -> run.wiring().parts().stream())
+                .anyMatch(part -> part instanceof Part.FittedModule module
+                        && module.inputs().stream()
+                                .anyMatch(input -> !input.behaviour().hasContact()));
     }
 
     boolean isPush(SwitchId switchId) {
-        return runs.stream().flatMap(run -> run.wiring().parts().stream().filter(part -> switchId.equals(run.switches().get(part.id())))).anyMatch(part ->
-                part instanceof Part.Switch mechanism && mechanism.mechanism().isPush());
+        return runs.stream()
+                .flatMap(run -> run.wiring().parts().stream()
+                        .filter(part -> switchId.equals(run.switches().get(part.id()))))
+                .anyMatch(part -> part instanceof Part.Switch mechanism
+                        && mechanism.mechanism().isPush());
     }
 
     void operate(SwitchId switchId, boolean to) {
@@ -83,11 +91,19 @@ final class Wires {
     /** Devices are put in with the switches where they stand. */
     void putIn() {
         for (LivePlan.WatchedWiring run : runs) {
-            installations.get(run.id()).at(Set.of(), Set.of(), Set.of()).modules().forEach((part, reading) -> Optional.ofNullable(run.modules().get(part)).ifPresent(hung -> {
-                Map<ControlId, Boolean> closed = new HashMap<>();
-                reading.inputs().forEach((input, asserted) -> Optional.ofNullable(hung.controls().get(input)).ifPresent(control -> closed.put(control, asserted)));
-                devices.get(hung.device()).isPutIn(closed);
-            }));
+            installations
+                    .get(run.id())
+                    .at(Set.of(), Set.of(), Set.of())
+                    .modules()
+                    .forEach(
+                            (part, reading) -> Optional.ofNullable(run.modules().get(part))
+                                    .ifPresent(hung -> {
+                                        Map<ControlId, Boolean> closed = new HashMap<>();
+                                        reading.inputs().forEach((input, asserted) -> Optional.ofNullable(
+                                                        hung.controls().get(input))
+                                                .ifPresent(control -> closed.put(control, asserted)));
+                                        devices.get(hung.device()).isPutIn(closed);
+                                    }));
         }
     }
 
@@ -133,13 +149,17 @@ final class Wires {
                 closed.add(part.value());
             }
         });
-        run.wiring().parts().stream().filter(Part.FittedModule.class::isInstance).map(Part.FittedModule.class::cast).forEach(module -> {
-            LivePlan.Hung hung = run.modules().get(module.id());
-            if (hung != null) {
-                devices.get(hung.device()).channels().forEach((output, channel) -> channel(module, hung.channels().get(output), channel).forEach(id ->
-                        closed.add(Installation.closedContact(module.id(), id))));
-            }
-        });
+        run.wiring().parts().stream()
+                .filter(Part.FittedModule.class::isInstance)
+                .map(Part.FittedModule.class::cast)
+                .forEach(module -> {
+                    LivePlan.Hung hung = run.modules().get(module.id());
+                    if (hung != null) {
+                        devices.get(hung.device()).channels().forEach((output, channel) -> channel(
+                                        module, hung.channels().get(output), channel)
+                                .forEach(id -> closed.add(Installation.closedContact(module.id(), id))));
+                    }
+                });
         return closed;
     }
 
@@ -148,7 +168,10 @@ final class Wires {
         if (channel.level() == 0) {
             return List.of();
         }
-        List<String> directions = module.inputs().stream().filter(input -> input.behaviour().movesSomething()).flatMap(input -> input.channel().stream()).toList();
+        List<String> directions = module.inputs().stream()
+                .filter(input -> input.behaviour().movesSomething())
+                .flatMap(input -> input.channel().stream())
+                .toList();
         if (channel.motion() == Motion.STOP || directions.size() < 2) {
             return List.of(own);
         }
@@ -162,9 +185,12 @@ final class Wires {
                 return;
             }
             LiveDevice device = devices.get(hung.device());
-            device.supply(now, reading.powered() && !broken.contains(device.device().id()));
+            device.supply(
+                    now, reading.powered() && !broken.contains(device.device().id()));
             if (device.isPowered()) {
-                reading.inputs().forEach((input, asserted) -> Optional.ofNullable(hung.controls().get(input)).ifPresent(control -> device.contact(now, control, asserted)));
+                reading.inputs().forEach((input, asserted) -> Optional.ofNullable(
+                                hung.controls().get(input))
+                        .ifPresent(control -> device.contact(now, control, asserted)));
             }
         });
     }
@@ -176,9 +202,19 @@ final class Wires {
         for (LivePlan.WatchedWiring run : runs) {
             Installation.Standing standing = last.get(run.id());
             run.lamps().forEach((part, lamp) -> {
-                if (standing.loads().containsKey(part) && (!seen.containsKey(lamp.id()) || lamp.output().isPresent() && commanded.add(lamp.id()))) {
+                if (standing.loads().containsKey(part)
+                        && (!seen.containsKey(lamp.id()) || lamp.output().isPresent() && commanded.add(lamp.id()))) {
                     LoadState state = standing.loads().get(part).state();
-                    seen.put(lamp.id(), new Lamp(state, state.isLit() ? lamp.output().map(this::level).filter(level -> level > 0).orElse(FULL) : 0));
+                    seen.put(
+                            lamp.id(),
+                            new Lamp(
+                                    state,
+                                    state.isLit()
+                                            ? lamp.output()
+                                                    .map(this::level)
+                                                    .filter(level -> level > 0)
+                                                    .orElse(FULL)
+                                            : 0));
                 }
             });
         }
@@ -187,6 +223,10 @@ final class Wires {
     }
 
     private int level(OutputId output) {
-        return devices.values().stream().filter(device -> device.channels().containsKey(output)).mapToInt(device -> device.channels().get(output).level()).findFirst().orElse(FULL);
+        return devices.values().stream()
+                .filter(device -> device.channels().containsKey(output))
+                .mapToInt(device -> device.channels().get(output).level())
+                .findFirst()
+                .orElse(FULL);
     }
 }

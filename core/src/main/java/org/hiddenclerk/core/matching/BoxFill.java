@@ -28,10 +28,24 @@ import org.hiddenclerk.core.job.Role;
  */
 public final class BoxFill {
     /** NEC Table 314.16(B)(1): volume allowance by AWG. */
-    private static final Map<Integer, BigDecimal> ALLOWANCE = Map.of(18, in3("1.50"), 16, in3("1.75"), 14, in3("2.00"),
-            12, in3("2.25"), 10, in3("2.50"), 8, in3("3.00"), 6, in3("5.00"));
+    private static final Map<Integer, BigDecimal> ALLOWANCE = Map.of(
+            18,
+            in3("1.50"),
+            16,
+            in3("1.75"),
+            14,
+            in3("2.00"),
+            12,
+            in3("2.25"),
+            10,
+            in3("2.50"),
+            8,
+            in3("3.00"),
+            6,
+            in3("5.00"));
     /** Conductors at least this thick are not sized by the table. */
     private static final int THICKEST = 4;
+
     private static final BigDecimal MM3_PER_IN3 = in3("16387.064");
     private static final BigDecimal QUARTER = in3("0.25");
     private static final int FIRST_EARTHS = 4;
@@ -39,7 +53,10 @@ public final class BoxFill {
     static final Source SOURCE = new Source("NEC 314.16(B), allowances of Table 314.16(B)(1)");
 
     /** Editions of the code that count earths differently. */
-    public enum Edition { UNTIL_2017, SINCE_2020 }
+    public enum Edition {
+        UNTIL_2017,
+        SINCE_2020
+    }
 
     /** How a conductor counts. */
     public enum Course {
@@ -56,8 +73,7 @@ public final class BoxFill {
     }
 
     /** A conductor that is no earth. */
-    public record Wire(int awg, Course course) {
-    }
+    public record Wire(int awg, Course course) {}
 
     /**
      * What is in a box.
@@ -68,7 +84,8 @@ public final class BoxFill {
      * @param supportFittings kinds of studs and hickeys
      * @param yokes           for each device the largest conductor on it, AWG
      */
-    public record Contents(List<Wire> wires, List<Integer> earths, boolean internalClamps, int supportFittings, List<Integer> yokes) {
+    public record Contents(
+            List<Wire> wires, List<Integer> earths, boolean internalClamps, int supportFittings, List<Integer> yokes) {
         public Contents {
             wires = List.copyOf(wires);
             earths = List.copyOf(earths);
@@ -76,8 +93,7 @@ public final class BoxFill {
         }
     }
 
-    private BoxFill() {
-    }
+    private BoxFill() {}
 
     private static BigDecimal in3(String value) {
         return new BigDecimal(value);
@@ -105,23 +121,31 @@ public final class BoxFill {
         for (int yoke : contents.yokes()) {
             sum = sum.add(allowance(yoke).multiply(BigDecimal.valueOf(2)));
         }
-        int beyond = edition == Edition.SINCE_2020 ? Math.max(0, contents.earths().size() - FIRST_EARTHS) : 0;
+        int beyond =
+                edition == Edition.SINCE_2020 ? Math.max(0, contents.earths().size() - FIRST_EARTHS) : 0;
         return sum.add(largestEarth).add(largestEarth.multiply(QUARTER).multiply(BigDecimal.valueOf(beyond)));
     }
 
     private static BigDecimal allowance(int awg) {
         BigDecimal allowance = ALLOWANCE.get(awg);
         if (allowance == null) {
-            throw new IllegalArgumentException(awg <= THICKEST ? "Conductors of " + awg + " AWG are sized by NEC 314.28, not by volume."
-                    : awg + " AWG is not in Table 314.16(B)(1).");
+            throw new IllegalArgumentException(
+                    awg <= THICKEST
+                            ? "Conductors of " + awg + " AWG are sized by NEC 314.28, not by volume."
+                            : awg + " AWG is not in Table 314.16(B)(1).");
         }
         return allowance;
     }
 
     /** Volume of a round box in cubic inches, to a thousandth: pi/4 of the square around it. Several in a row have a rim each. */
     static BigDecimal roundVolume(BoxGeometry room) {
-        BigDecimal square = volume(room.height().asDecimal(), room.height().asDecimal(), room.depth().asDecimal());
-        return square.multiply(BigDecimal.valueOf(Math.PI / 4)).multiply(BigDecimal.valueOf(room.rounds())).setScale(3, RoundingMode.HALF_UP);
+        BigDecimal square = volume(
+                room.height().asDecimal(),
+                room.height().asDecimal(),
+                room.depth().asDecimal());
+        return square.multiply(BigDecimal.valueOf(Math.PI / 4))
+                .multiply(BigDecimal.valueOf(room.rounds()))
+                .setScale(3, RoundingMode.HALF_UP);
     }
 
     /** Outer volume of a body in cubic inches, to a thousandth. */
@@ -135,28 +159,55 @@ public final class BoxFill {
             return;
         }
         BoxGeometry room = box.geometry().get();
-        Optional<Cable> thick = box.cables().stream().filter(cable -> CableProtection.gauge(cable.mm2().doubleValue()).filter(awg -> awg <= THICKEST).isPresent()).findFirst();
+        Optional<Cable> thick = box.cables().stream()
+                .filter(cable -> CableProtection.gauge(cable.mm2().doubleValue())
+                        .filter(awg -> awg <= THICKEST)
+                        .isPresent())
+                .findFirst();
         if (thick.isPresent()) {
-            findings.add(Finding.of(FindingCode.NOT_SIZED_BY_VOLUME, new Subject.Box(box.label()),
-                    Sentence.of("The cores of {0} ({found}) are 4 AWG or larger: such a box is sized by its dimensions,"
-                    + " not by volume.", thick.get().name()).found(thick.get().mm2(), "mm²"), THICK,
-                    new Remedy(Remedy.Kind.FIND_OUT, "have a licensed person size the box"), new Remedy(Remedy.Kind.WORK_AT_LAMP, "work elsewhere on the circuit")));
+            findings.add(Finding.of(
+                    FindingCode.NOT_SIZED_BY_VOLUME,
+                    new Subject.Box(box.label()),
+                    Sentence.of(
+                                    "The cores of {0} ({found}) are 4 AWG or larger: such a box is sized by its dimensions,"
+                                            + " not by volume.",
+                                    thick.get().name())
+                            .found(thick.get().mm2(), "mm²"),
+                    THICK,
+                    new Remedy(Remedy.Kind.FIND_OUT, "have a licensed person size the box"),
+                    new Remedy(Remedy.Kind.WORK_AT_LAMP, "work elsewhere on the circuit")));
             return;
         }
-        BigDecimal has = room.markedCubicInches().orElseGet(() -> room.round() ? roundVolume(room)
-                : volume(room.width().asDecimal(), room.height().asDecimal(), room.depth().asDecimal()));
+        BigDecimal has = room.markedCubicInches()
+                .orElseGet(() -> room.round()
+                        ? roundVolume(room)
+                        : volume(
+                                room.width().asDecimal(),
+                                room.height().asDecimal(),
+                                room.depth().asDecimal()));
         BigDecimal needs = needed(contents(box, room), Edition.SINCE_2020);
-        BigDecimal taken = Stream.concat(modules.stream().flatMap(m -> m.body().stream()), ModulesInPlace.bodies(box).stream())
-                .map(b -> volume(b.length().asDecimal(), b.width().asDecimal(), b.thickness().asDecimal()))
+        BigDecimal taken = Stream.concat(
+                        modules.stream().flatMap(m -> m.body().stream()), ModulesInPlace.bodies(box).stream())
+                .map(b -> volume(
+                        b.length().asDecimal(),
+                        b.width().asDecimal(),
+                        b.thickness().asDecimal()))
                 .reduce(BigDecimal.ZERO, BigDecimal::add);
         BigDecimal used = needs.add(taken).setScale(2, RoundingMode.UP).stripTrailingZeros();
-        Margin fill = new Margin("box fill", used, has.setScale(2, RoundingMode.DOWN).stripTrailingZeros(), "in\u00b3");
+        Margin fill =
+                new Margin("box fill", used, has.setScale(2, RoundingMode.DOWN).stripTrailingZeros(), "in\u00b3");
         margins.add(fill);
         if (fill.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Box(box.label()),
-                    Sentence.of("Conductors, devices and earths need {0}, modules take {1}; the box has {allowed}.",
-                    new Sentence.Amount(needs.stripTrailingZeros(), fill.unit()), new Sentence.Amount(taken, fill.unit()))
-                            .found(fill.found(), fill.unit()).allowed(has, fill.unit()), SOURCE,
+            findings.add(Finding.of(
+                    FindingCode.BOX_TOO_SMALL,
+                    new Subject.Box(box.label()),
+                    Sentence.of(
+                                    "Conductors, devices and earths need {0}, modules take {1}; the box has {allowed}.",
+                                    new Sentence.Amount(needs.stripTrailingZeros(), fill.unit()),
+                                    new Sentence.Amount(taken, fill.unit()))
+                            .found(fill.found(), fill.unit())
+                            .allowed(has, fill.unit()),
+                    SOURCE,
                     new Remedy(Remedy.Kind.DEEPER_BOX, "a larger box or an extension ring"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
@@ -179,7 +230,10 @@ public final class BoxFill {
             });
         }
         int yoke = thickest;
-        List<Integer> yokes = box.gangs().stream().filter(gang -> gang.mechanism() != Mechanism.FIXED_ON).map(gang -> yoke).toList();
+        List<Integer> yokes = box.gangs().stream()
+                .filter(gang -> gang.mechanism() != Mechanism.FIXED_ON)
+                .map(gang -> yoke)
+                .toList();
         // What nobody looked at is taken to be there: a lamp hangs on a stud or a hickey.
         boolean lamp = box.kind() == BoxKind.LUMINAIRE;
         return new Contents(wires, earths, true, room.supportFittings().orElse(lamp ? 1 : 0), yokes);
@@ -188,8 +242,9 @@ public final class BoxFill {
     /** The size whose area comes nearest (ASTM B258). */
     private static int awg(BigDecimal mm2) {
         double area = mm2.doubleValue();
-        return ALLOWANCE.keySet().stream().min(Comparator.comparingDouble(awg ->
-                Math.abs(Math.log(areaOf(awg) / area)))).orElseThrow();
+        return ALLOWANCE.keySet().stream()
+                .min(Comparator.comparingDouble(awg -> Math.abs(Math.log(areaOf(awg) / area))))
+                .orElseThrow();
     }
 
     private static double areaOf(int awg) {

@@ -36,12 +36,12 @@ public final class BoxHeat {
     private static final double USUAL_STANDBY_WATTS = 1.0;
     /** From here on a module without a stated limit is held back. */
     private static final int WARM = 40;
+
     private static final int NEAR = 5;
     private static final String ESTIMATE = "About {found} are expected in {0} with {1} of heat, {2}\u2009°C around it";
     private static final Source SOURCE = new Source("estimate of the steady state, common practice, no source");
 
-    private BoxHeat() {
-    }
+    private BoxHeat() {}
 
     /** What is around a box, in degrees Celsius. */
     static int around(BoxKind kind) {
@@ -59,8 +59,12 @@ public final class BoxHeat {
 
     /** Watts that the contacts turn into heat when all that they switch is on, position after position. */
     static double contactHeat(List<List<SurveyedLoad>> loads, BigDecimal volts) {
-        return loads.stream().mapToDouble(position -> contactHeat(position.stream().flatMap(load -> load.banks().stream())
-                .mapToDouble(bank -> bank.amps(volts).doubleValue()).sum())).sum();
+        return loads.stream()
+                .mapToDouble(position -> contactHeat(position.stream()
+                        .flatMap(load -> load.banks().stream())
+                        .mapToDouble(bank -> bank.amps(volts).doubleValue())
+                        .sum()))
+                .sum();
     }
 
     /** Watts that one contact with its terminals turns into heat. */
@@ -93,28 +97,46 @@ public final class BoxHeat {
         List<Margin> margins = new ArrayList<>();
         Subject subject = new Subject.Together(new Subject.Box(box.label()), new Subject.Model(model.code()));
         int around = around(box.kind());
-        BigDecimal inside = BigDecimal.valueOf(inside(around, box.geometry().get(), heatWatts)).setScale(0, RoundingMode.UP);
-        OptionalInt highest = model.sheet().temperatures().map(DataSheet.Temperatures::highest).map(OptionalInt::of)
+        BigDecimal inside = BigDecimal.valueOf(inside(around, box.geometry().get(), heatWatts))
+                .setScale(0, RoundingMode.UP);
+        OptionalInt highest = model.sheet()
+                .temperatures()
+                .map(DataSheet.Temperatures::highest)
+                .map(OptionalInt::of)
                 .orElse(OptionalInt.empty());
         Sentence.Amount expected = new Sentence.Amount(inside, "°C");
         Object[] from = {box.label(), Sentence.Amount.of(heatWatts, 1, "W"), around};
         if (highest.isEmpty()) {
             if (inside.compareTo(BigDecimal.valueOf(WARM)) > 0) {
-                findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(model.code(), "temperatures"),
-                        Sentence.of(ESTIMATE + "; what it stands is not stated.", from).found(expected), SOURCE,
+                findings.add(Finding.of(
+                        FindingCode.FIGURE_UNKNOWN,
+                        new Subject.ModelFigure(model.code(), "temperatures"),
+                        Sentence.of(ESTIMATE + "; what it stands is not stated.", from)
+                                .found(expected),
+                        SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, "find out the highest temperature from the maker")));
             }
             return new Judged(findings, margins);
         }
         margins.add(new Margin("warmth, estimated", inside, BigDecimal.valueOf(Math.max(1, highest.getAsInt())), "°C"));
         if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt())) > 0) {
-            findings.add(Finding.of(FindingCode.TOO_WARM, subject,
-                    Sentence.of(ESTIMATE + "; it stands {allowed}.", from).found(expected).allowed(highest.getAsInt(), 0, "°C"), SOURCE,
+            findings.add(Finding.of(
+                    FindingCode.TOO_WARM,
+                    subject,
+                    Sentence.of(ESTIMATE + "; it stands {allowed}.", from)
+                            .found(expected)
+                            .allowed(highest.getAsInt(), 0, "°C"),
+                    SOURCE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module for warmer places, or one that draws less"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at a cooler place")));
         } else if (inside.compareTo(BigDecimal.valueOf(highest.getAsInt() - NEAR)) > 0) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject,
-                    Sentence.of(ESTIMATE + "; it stands {allowed}.", from).found(expected).allowed(highest.getAsInt(), 0, "°C"), SOURCE));
+            findings.add(Finding.of(
+                    FindingCode.NEAR_LIMIT,
+                    subject,
+                    Sentence.of(ESTIMATE + "; it stands {allowed}.", from)
+                            .found(expected)
+                            .allowed(highest.getAsInt(), 0, "°C"),
+                    SOURCE));
         }
         return new Judged(findings, margins);
     }

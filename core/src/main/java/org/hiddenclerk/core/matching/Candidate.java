@@ -19,8 +19,12 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  * @param plan     the wiring it comes to
  * @param placement where it lies in the lead box, when it goes in there
  */
-public record Candidate(Assignment assignment, List<Finding> findings, List<Margin> margins, WiringPlan plan,
-                        Optional<Placement> placement) {
+public record Candidate(
+        Assignment assignment,
+        List<Finding> findings,
+        List<Margin> margins,
+        WiringPlan plan,
+        Optional<Placement> placement) {
     public Candidate {
         findings = List.copyOf(findings);
         margins = List.copyOf(margins);
@@ -30,11 +34,20 @@ public record Candidate(Assignment assignment, List<Finding> findings, List<Marg
         return assignment.scheme();
     }
 
-    /** What all modules that go in cost, in hundredths; of the module alone while nothing is drawn. Empty where the price of one is unknown. */
+    /**
+     * What all modules that go in cost, in hundredths; of the module alone while nothing is drawn. Empty where the
+     * price of one is unknown.
+     */
     public OptionalInt priceCents() {
-        List<ModuleModel> models = plan.planned().map(planned -> planned.fitted().stream().map(Fitted::model).toList()).orElse(List.of(assignment.model()));
+        List<ModuleModel> models = plan.planned()
+                .map(planned -> planned.fitted().stream().map(Fitted::model).toList())
+                .orElse(List.of(assignment.model()));
         boolean known = models.stream().allMatch(model -> model.priceCents().isPresent());
-        return known ? OptionalInt.of(models.stream().mapToInt(model -> model.priceCents().orElseThrow()).sum()) : OptionalInt.empty();
+        return known
+                ? OptionalInt.of(models.stream()
+                        .mapToInt(model -> model.priceCents().orElseThrow())
+                        .sum())
+                : OptionalInt.empty();
     }
 
     public Verdict verdict() {

@@ -34,8 +34,13 @@ final class ChannelLoad {
     private final Subject.Channel subject;
     private final Estimates estimates;
 
-    private ChannelLoad(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, Subject.Channel subject,
-                        Estimates estimates) {
+    private ChannelLoad(
+            BigDecimal volts,
+            RegionProfile region,
+            Channel channel,
+            List<SurveyedLoad> loads,
+            Subject.Channel subject,
+            Estimates estimates) {
         this.volts = volts;
         this.region = region;
         this.channel = channel;
@@ -45,8 +50,13 @@ final class ChannelLoad {
     }
 
     /** @param volts volts of the loads */
-    static Judged of(BigDecimal volts, RegionProfile region, Channel channel, List<SurveyedLoad> loads, Subject.Channel subject,
-                     Estimates estimates) {
+    static Judged of(
+            BigDecimal volts,
+            RegionProfile region,
+            Channel channel,
+            List<SurveyedLoad> loads,
+            Subject.Channel subject,
+            Estimates estimates) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         new ChannelLoad(volts, region, channel, loads, subject, estimates).judge(findings, margins);
@@ -83,19 +93,24 @@ final class ChannelLoad {
 
     /** The rating that leaves least room; ratings of the very kind come before those it may borrow. */
     private Optional<Margin> tightest(LoadKind kind, BigDecimal watts, BigDecimal amps) {
-        List<ContactRating> own = channel.ratings().stream().filter(r -> r.load() == kind).toList();
+        List<ContactRating> own =
+                channel.ratings().stream().filter(r -> r.load() == kind).toList();
         List<ContactRating> usable = own.isEmpty()
-                ? channel.ratings().stream().filter(r -> kind.mayUse(r.load())).toList() : own;
+                ? channel.ratings().stream().filter(r -> kind.mayUse(r.load())).toList()
+                : own;
         List<Margin> margins = new ArrayList<>();
         for (ContactRating rating : usable) {
             String what = kind.label() + ", channel " + channel.id();
-            rating.watts().ifPresent(limit -> margins.add(
-                    new Margin(what, watts, BigDecimal.valueOf(limit).stripTrailingZeros(), "W")));
-            rating.amps().ifPresent(limit -> margins.add(
-                    new Margin(what, amps, BigDecimal.valueOf(limit).stripTrailingZeros(), "A")));
+            rating.watts()
+                    .ifPresent(limit -> margins.add(
+                            new Margin(what, watts, BigDecimal.valueOf(limit).stripTrailingZeros(), "W")));
+            rating.amps()
+                    .ifPresent(limit -> margins.add(
+                            new Margin(what, amps, BigDecimal.valueOf(limit).stripTrailingZeros(), "A")));
         }
-        return margins.stream().max((a, b) -> a.found().multiply(b.allowed()).compareTo(
-                b.found().multiply(a.allowed())));
+        return margins.stream()
+                .max((a, b) ->
+                        a.found().multiply(b.allowed()).compareTo(b.found().multiply(a.allowed())));
     }
 
     /** Loads of a kind: what is said of one kind says nothing of another on the same contact. */
@@ -108,13 +123,23 @@ final class ChannelLoad {
     }
 
     private Finding near(LoadKind kind, Margin margin) {
-        return Finding.of(FindingCode.NEAR_LIMIT, of(kind), Sentence.of("{found} of {allowed} for {0}: little room is left.", margin.what())
-                .found(amount(margin.found(), margin.unit())).allowed(amount(margin.allowed(), margin.unit())), Source.MAKER);
+        return Finding.of(
+                FindingCode.NEAR_LIMIT,
+                of(kind),
+                Sentence.of("{found} of {allowed} for {0}: little room is left.", margin.what())
+                        .found(amount(margin.found(), margin.unit()))
+                        .allowed(amount(margin.allowed(), margin.unit())),
+                Source.MAKER);
     }
 
     private Finding overloaded(LoadKind kind, Margin margin) {
-        return Finding.of(FindingCode.CONTACT_OVERLOAD, of(kind), Sentence.of("{found} of {0} on a contact for {allowed}: over by {excess}.",
-                kind.label()).found(amount(margin.found(), margin.unit())).allowed(amount(margin.allowed(), margin.unit())), Source.MAKER,
+        return Finding.of(
+                FindingCode.CONTACT_OVERLOAD,
+                of(kind),
+                Sentence.of("{found} of {0} on a contact for {allowed}: over by {excess}.", kind.label())
+                        .found(amount(margin.found(), margin.unit()))
+                        .allowed(amount(margin.allowed(), margin.unit())),
+                Source.MAKER,
                 new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels"),
                 new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact"));
     }
@@ -122,8 +147,12 @@ final class ChannelLoad {
     private void judgeSum(BigDecimal share, Map<LoadKind, BigDecimal> watts, List<Finding> findings) {
         boolean alreadySaid = findings.stream().anyMatch(f -> f.code() == FindingCode.CONTACT_OVERLOAD);
         if (share.compareTo(BigDecimal.ONE) > 0 && !alreadySaid) {
-            findings.add(Finding.of(FindingCode.CONTACT_OVERLOAD, subject,
-                    Sentence.of("The {0} kinds of load together take {found} of the contact's ratings.", watts.size()).found(percent(share)).allowed(100, 0, "%"),
+            findings.add(Finding.of(
+                    FindingCode.CONTACT_OVERLOAD,
+                    subject,
+                    Sentence.of("The {0} kinds of load together take {found} of the contact's ratings.", watts.size())
+                            .found(percent(share))
+                            .allowed(100, 0, "%"),
                     Source.MAKER,
                     new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load on more channels")));
         }
@@ -134,9 +163,14 @@ final class ChannelLoad {
         if (continuous && region.continuousPercent().isPresent()) {
             int allowed = region.continuousPercent().getAsInt();
             if (share.movePointRight(2).compareTo(BigDecimal.valueOf(allowed)) > 0) {
-                findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject,
-                        Sentence.of("Three hours or more at {found} of the contact's rating; at most {allowed} is allowed.").found(percent(share))
-                                .allowed(allowed, 0, "%"), region.continuousSource(),
+                findings.add(Finding.of(
+                        FindingCode.CONTINUOUS_OVERLOAD,
+                        subject,
+                        Sentence.of(
+                                        "Three hours or more at {found} of the contact's rating; at most {allowed} is allowed.")
+                                .found(percent(share))
+                                .allowed(allowed, 0, "%"),
+                        region.continuousSource(),
                         new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a larger contact")));
             }
         }
@@ -144,13 +178,24 @@ final class ChannelLoad {
 
     private Finding unknown(LoadKind kind, BigDecimal here) {
         Optional<BigDecimal> estimate = channel.ratings().stream()
-                .filter(r -> r.load() == LoadKind.RESISTIVE && r.amps().isPresent()).findFirst()
-                .flatMap(resistive -> estimates.shareFor(kind).map(share -> share.multiply(
-                        BigDecimal.valueOf(resistive.amps().getAsDouble()).multiply(volts))));
+                .filter(r -> r.load() == LoadKind.RESISTIVE && r.amps().isPresent())
+                .findFirst()
+                .flatMap(resistive -> estimates
+                        .shareFor(kind)
+                        .map(share -> share.multiply(
+                                BigDecimal.valueOf(resistive.amps().getAsDouble())
+                                        .multiply(volts))));
         String words = estimate.map(watts -> " An estimate by common practice: " + figure(watts) + "\u2009W, "
-                + (here.compareTo(watts) > 0 ? "and what is here is over it." : "and what is here is within it.")).orElse("");
-        return Finding.of(FindingCode.RATING_UNKNOWN, of(kind),
-                Sentence.of("The maker states no rating for a {0}; {found} are here." + words, kind.label()).found(amount(here, "W")), Source.MAKER,
+                        + (here.compareTo(watts) > 0
+                                ? "and what is here is over it."
+                                : "and what is here is within it."))
+                .orElse("");
+        return Finding.of(
+                FindingCode.RATING_UNKNOWN,
+                of(kind),
+                Sentence.of("The maker states no rating for a {0}; {found} are here." + words, kind.label())
+                        .found(amount(here, "W")),
+                Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker"));
     }
 

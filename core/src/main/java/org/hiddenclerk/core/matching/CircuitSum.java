@@ -1,6 +1,5 @@
 package org.hiddenclerk.core.matching;
 
-import java.math.BigDecimal;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Deque;
@@ -54,9 +53,12 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
     public static List<CircuitSum> of(HouseContext house, Map<String, Box> boxes) {
         Map<CircuitId, List<SurveyedLoad>> loads = new LinkedHashMap<>();
         boxes.forEach((id, box) -> box.loads().forEach(load -> circuitOf(id, load, boxes)
-                .ifPresent(circuit -> loads.computeIfAbsent(circuit, c -> new ArrayList<>()).add(load))));
-        return house.circuits().values().stream().sorted(java.util.Comparator.comparing(Circuit::label))
-                .map(circuit -> of(circuit, loads.getOrDefault(circuit.id(), List.of()), house.region())).toList();
+                .ifPresent(circuit ->
+                        loads.computeIfAbsent(circuit, c -> new ArrayList<>()).add(load))));
+        return house.circuits().values().stream()
+                .sorted(java.util.Comparator.comparing(Circuit::label))
+                .map(circuit -> of(circuit, loads.getOrDefault(circuit.id(), List.of()), house.region()))
+                .toList();
     }
 
     private static CircuitSum of(Circuit circuit, List<SurveyedLoad> loads, RegionProfile region) {
@@ -69,18 +71,34 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
         Sentence.Amount drawn = ChannelLoad.amount(amps.asDecimal(), "A");
         Sentence.Amount rated = ChannelLoad.amount(circuit.rating().asDecimal(), "A");
         if (amps.compareTo(circuit.rating()) > 0) {
-            findings.add(Finding.of(FindingCode.CIRCUIT_OVERLOAD, subject,
-                    Sentence.of("All surveyed loads at once draw {found}; the device is rated {allowed}.").found(drawn).allowed(rated), Source.COMMON_PRACTICE,
+            findings.add(Finding.of(
+                    FindingCode.CIRCUIT_OVERLOAD,
+                    subject,
+                    Sentence.of("All surveyed loads at once draw {found}; the device is rated {allowed}.")
+                            .found(drawn)
+                            .allowed(rated),
+                    Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.REWIRE, "move loads to another circuit")));
         } else if (amps.milliamps() * 100 > circuit.rating().milliamps() * CLOSE_PERCENT) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, subject,
-                    Sentence.of("All surveyed loads at once draw {found} of {allowed}.").found(drawn).allowed(rated), Source.COMMON_PRACTICE));
+            findings.add(Finding.of(
+                    FindingCode.NEAR_LIMIT,
+                    subject,
+                    Sentence.of("All surveyed loads at once draw {found} of {allowed}.")
+                            .found(drawn)
+                            .allowed(rated),
+                    Source.COMMON_PRACTICE));
         }
         region.continuousPercent().ifPresent(percent -> {
             if (!LoadArithmetic.isWithinContinuousLimit(continuous, circuit.rating(), percent)) {
-                findings.add(Finding.of(FindingCode.CONTINUOUS_OVERLOAD, subject,
-                        Sentence.of("Loads of three hours or more draw {found}; at most {0}\u2009% of {allowed} is allowed.", percent)
-                        .found(ChannelLoad.amount(continuous.asDecimal(), "A")).allowed(rated), region.continuousSource()));
+                findings.add(Finding.of(
+                        FindingCode.CONTINUOUS_OVERLOAD,
+                        subject,
+                        Sentence.of(
+                                        "Loads of three hours or more draw {found}; at most {0}\u2009% of {allowed} is allowed.",
+                                        percent)
+                                .found(ChannelLoad.amount(continuous.asDecimal(), "A"))
+                                .allowed(rated),
+                        region.continuousSource()));
             }
         });
         cable(circuit, region).ifPresent(findings::add);
@@ -99,7 +117,10 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
     }
 
     private static Optional<Finding> cable(Circuit circuit, RegionProfile region) {
-        return circuit.protection().cableMm2().flatMap(mm2 -> CableProtection.judge(circuit, mm2, region, new Subject.Circuit(circuit.label()), "The cable"));
+        return circuit.protection()
+                .cableMm2()
+                .flatMap(mm2 ->
+                        CableProtection.judge(circuit, mm2, region, new Subject.Circuit(circuit.label()), "The cable"));
     }
 
     /** Circuit of a load: that of its gang; of one that hangs in a box, the first that is met along the cables. */
@@ -125,8 +146,10 @@ public record CircuitSum(Circuit circuit, int loads, Watts watts, Amps amps, Amp
     }
 
     private static Optional<CircuitId> circuitIn(Box box) {
-        Optional<CircuitId> feed = box.cables().stream().filter(c -> c.leads() instanceof Leads.FromSupply)
-                .map(c -> ((Leads.FromSupply) c.leads()).circuit()).findFirst();
+        Optional<CircuitId> feed = box.cables().stream()
+                .filter(c -> c.leads() instanceof Leads.FromSupply)
+                .map(c -> ((Leads.FromSupply) c.leads()).circuit())
+                .findFirst();
         return feed.or(() -> box.gangs().stream().map(Gang::circuit).findFirst());
     }
 }

@@ -21,9 +21,9 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.Unit.At;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -52,8 +52,7 @@ final class EquivalenceClass {
     }
 
     /** A run seen from a box, with the boxes in the run's order. */
-    record Member(String lead, List<String> boxes, String draws) {
-    }
+    record Member(String lead, List<String> boxes, String draws) {}
 
     /** Some loads for the boxes of the class, and a planner for them once it is needed. */
     private final class Side {
@@ -63,13 +62,20 @@ final class EquivalenceClass {
 
         private Side(Map<String, Box> boxes) {
             this.boxes = boxes;
-            draws = boxes.values().stream().map(box -> box.loads().stream().map(SurveyedLoad::banks).toList().toString())
-                    .toList().toString();
+            draws = boxes.values().stream()
+                    .map(box -> box.loads().stream()
+                            .map(SurveyedLoad::banks)
+                            .toList()
+                            .toString())
+                    .toList()
+                    .toString();
         }
 
         private Planner planner() {
             if (planner.isEmpty()) {
-                planner = Optional.of(new Planner(survey.house(), ConnectedBoxes.of(boxes, boxes.keySet().iterator().next(), memory.region())));
+                planner = Optional.of(new Planner(
+                        survey.house(),
+                        ConnectedBoxes.of(boxes, boxes.keySet().iterator().next(), memory.region())));
             }
             return planner.get();
         }
@@ -80,8 +86,17 @@ final class EquivalenceClass {
      *
      * @param fitted  modules that go in, with the index of their box in the run, or -1 for a lamp that is no surveyed box
      */
-    record Case(SchemeCode scheme, Optional<ModuleModel> companion, Assignment assignment, boolean applies, EnumSet<FindingCode> codes,
-                List<Fit> fitted, List<Integer> opened, int minutes, int exchanged, boolean silent) {
+    record Case(
+            SchemeCode scheme,
+            Optional<ModuleModel> companion,
+            Assignment assignment,
+            boolean applies,
+            EnumSet<FindingCode> codes,
+            List<Fit> fitted,
+            List<Integer> opened,
+            int minutes,
+            int exchanged,
+            boolean silent) {
         boolean isSound() {
             return codes.stream().allMatch(code -> code.severity() == Severity.NOTE);
         }
@@ -92,12 +107,10 @@ final class EquivalenceClass {
     }
 
     /** A case drawn for one member and these modules. */
-    record Alone(Case drawn, Shapes.Alike same) {
-    }
+    record Alone(Case drawn, Shapes.Alike same) {}
 
     /** A module in a box, with what each connector there holds. @param links inputs of it that command another one */
-    record Fit(int box, boolean own, List<Integer> connectors, int links) {
-    }
+    record Fit(int box, boolean own, List<Integer> connectors, int links) {}
 
     /**
      * What switches what, by the index of a box in the run; boxes stand in for their identity.
@@ -106,9 +119,11 @@ final class EquivalenceClass {
      * @param controlsOfLoad what changes each load that hangs in the lead
      * @param loadsOfGang    loads that each gang changes
      */
-    record Facts(Map<Integer, Set<At>> controlsOfGang, Map<Integer, Set<At>> controlsOfLoad, Map<Integer, List<At>> loadsOfGang,
-                 BigDecimal volts) {
-    }
+    record Facts(
+            Map<Integer, Set<At>> controlsOfGang,
+            Map<Integer, Set<At>> controlsOfLoad,
+            Map<Integer, List<At>> loadsOfGang,
+            BigDecimal volts) {}
 
     void add(Member member) {
         members.add(member);
@@ -127,11 +142,14 @@ final class EquivalenceClass {
             List<ConnectedBoxes.LoadRef> changed = planner.loadRefsOfGang(gang.number());
             if (!changed.isEmpty()) {
                 ofGang.put(gang.number(), at(planner.controlsOfGang(gang.number()), places));
-                loads.put(gang.number(), changed.stream().map(ref -> listedAt(ref, places)).toList());
+                loads.put(
+                        gang.number(),
+                        changed.stream().map(ref -> listedAt(ref, places)).toList());
             }
         });
-        planner.run().lead().box().loads().stream().filter(SurveyedLoad::hangsHere).forEach(load ->
-                ofLoad.put(load.number(), at(planner.controlsOfLoad(load.number()), places)));
+        planner.run().lead().box().loads().stream()
+                .filter(SurveyedLoad::hangsHere)
+                .forEach(load -> ofLoad.put(load.number(), at(planner.controlsOfLoad(load.number()), places)));
         return new Facts(ofGang, ofLoad, loads, new ModuleMatch(planner, memory.terms()).volts());
     }
 
@@ -153,9 +171,13 @@ final class EquivalenceClass {
     /** What the gangs or loads of the lead switch for one member, position after position. */
     List<List<SurveyedLoad>> loadsOf(Member member, List<Integer> gangs, List<Integer> loads) {
         List<List<SurveyedLoad>> positions = new ArrayList<>();
-        gangs.forEach(gang -> positions.add(facts().loadsOfGang().get(gang).stream().map(at -> survey.boxes()
-                .get(member.boxes().get(Integer.parseInt(at.box()))).load(at.number())).toList()));
-        loads.forEach(load -> positions.add(List.of(survey.boxes().get(member.lead()).load(load))));
+        gangs.forEach(gang -> positions.add(facts().loadsOfGang().get(gang).stream()
+                .map(at -> survey.boxes()
+                        .get(member.boxes().get(Integer.parseInt(at.box())))
+                        .load(at.number()))
+                .toList()));
+        loads.forEach(
+                load -> positions.add(List.of(survey.boxes().get(member.lead()).load(load))));
         return positions;
     }
 
@@ -169,7 +191,8 @@ final class EquivalenceClass {
                     if (SchemeChooser.mayTake(scheme, greediest)) {
                         withCompanions(scheme, same, gangs).forEach((companion, those) -> {
                             if (Assignment.most(scheme, greediest, companion) >= gangs.size() + loads.size()) {
-                                all.add(new Slot(scheme, gangs, loads, memory.shapes().alike(those), companion));
+                                all.add(new Slot(
+                                        scheme, gangs, loads, memory.shapes().alike(those), companion));
                             }
                         });
                     }
@@ -180,16 +203,21 @@ final class EquivalenceClass {
     }
 
     /** Modules that are wired alike, by what may go behind the other switches beside them: that depends on their network. */
-    private Map<Optional<ModuleModel>, List<Integer>> withCompanions(SchemeCode scheme, Shapes.Alike same, List<Integer> gangs) {
+    private Map<Optional<ModuleModel>, List<Integer>> withCompanions(
+            SchemeCode scheme, Shapes.Alike same, List<Integer> gangs) {
         Map<Optional<ModuleModel>, List<Integer>> by = new LinkedHashMap<>();
-        boolean others = gangs.stream().allMatch(gang -> facts().controlsOfGang().getOrDefault(gang, Set.of()).size() > 1);
+        boolean others = gangs.stream()
+                .allMatch(gang ->
+                        facts().controlsOfGang().getOrDefault(gang, Set.of()).size() > 1);
         if (scheme.has(SchemeCode.Trait.COMPANIONS) && !scheme.has(SchemeCode.Trait.COMPANION_READS) && !others) {
             // No other switch, nothing to go behind it: one refusal says so for all.
             by.put(Optional.empty(), Arrays.stream(same.indices()).boxed().toList());
             return by;
         }
         for (int index : same.indices()) {
-            Companions.of(scheme, memory.shapes().model(index), memory.models(), gangs.size()).forEach(companion -> by.computeIfAbsent(companion, c -> new ArrayList<>()).add(index));
+            Companions.of(scheme, memory.shapes().model(index), memory.models(), gangs.size())
+                    .forEach(companion -> by.computeIfAbsent(companion, c -> new ArrayList<>())
+                            .add(index));
         }
         return by;
     }
@@ -205,7 +233,12 @@ final class EquivalenceClass {
         private final Map<Member, Optional<Watts>> bypasses = new HashMap<>();
         private final Map<Optional<Watts>, Optional<Case>> shared = new HashMap<>();
 
-        private Slot(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, Shapes.Alike same, Optional<ModuleModel> companion) {
+        private Slot(
+                SchemeCode scheme,
+                List<Integer> gangs,
+                List<Integer> loads,
+                Shapes.Alike same,
+                Optional<ModuleModel> companion) {
             this.scheme = scheme;
             this.gangs = gangs;
             this.loads = loads;
@@ -229,11 +262,18 @@ final class EquivalenceClass {
         /** Drawn for one member, whatever others need: once for all modules that a proof cannot tell apart. */
         List<Alone> alone(Member member) {
             Side own = side(List.of(member), HEAVIER);
-            return apart().stream().map(alike -> {
-                ModuleModel model = alike.first();
-                return new Alone(memory.shared().computeIfAbsent(drawing(model, model, own.draws, "", bypass(member)),
-                        k -> Optional.of(draw(own.planner(), model, bypass(member)))).orElseThrow(), alike);
-            }).toList();
+            return apart().stream()
+                    .map(alike -> {
+                        ModuleModel model = alike.first();
+                        return new Alone(
+                                memory.shared()
+                                        .computeIfAbsent(
+                                                drawing(model, model, own.draws, "", bypass(member)),
+                                                k -> Optional.of(draw(own.planner(), model, bypass(member))))
+                                        .orElseThrow(),
+                                alike);
+                    })
+                    .toList();
         }
 
         /** Modules that differ to a proof: by their supply, and by their contacts where these are not judged by rules. */
@@ -241,25 +281,43 @@ final class EquivalenceClass {
             if (apart.isEmpty()) {
                 Map<Object, List<Integer>> kinds = new LinkedHashMap<>();
                 for (int index : same.indices()) {
-                    kinds.computeIfAbsent(ModuleMatch.isByRules(scheme) ? memory.shapes().model(index).supply() : index,
-                            k -> new ArrayList<>()).add(index);
+                    kinds.computeIfAbsent(
+                                    ModuleMatch.isByRules(scheme)
+                                            ? memory.shapes().model(index).supply()
+                                            : index,
+                                    k -> new ArrayList<>())
+                            .add(index);
                 }
                 apart = kinds.values().stream().map(memory.shapes()::alike).toList();
             }
             return apart;
         }
 
-        private HouseMemory.Drawing drawing(ModuleModel greediest, ModuleModel modest, String heavy, String light, Optional<Watts> bypass) {
-            return new HouseMemory.Drawing(text, scheme, gangs, loads, greediest.code(), modest.code(), companion.map(ModuleModel::code),
-                    heavy, light, bypass);
+        private HouseMemory.Drawing drawing(
+                ModuleModel greediest, ModuleModel modest, String heavy, String light, Optional<Watts> bypass) {
+            return new HouseMemory.Drawing(
+                    text,
+                    scheme,
+                    gangs,
+                    loads,
+                    greediest.code(),
+                    modest.code(),
+                    companion.map(ModuleModel::code),
+                    heavy,
+                    light,
+                    bypass);
         }
 
         private Optional<Case> shared(Optional<Watts> bypass) {
-            List<Member> alike = bypassMatters(scheme) ? members.stream().filter(m -> bypass(m).equals(bypass)).toList() : members;
+            List<Member> alike = bypassMatters(scheme)
+                    ? members.stream().filter(m -> bypass(m).equals(bypass)).toList()
+                    : members;
             Side heavy = heaviest(alike);
             Side light = lightest(alike);
-            return memory.shared().computeIfAbsent(drawing(same.first(), same.last(), heavy.draws, light.draws, bypass),
-                    k -> atTheEnds(heavy, light, bypass));
+            return memory.shared()
+                    .computeIfAbsent(
+                            drawing(same.first(), same.last(), heavy.draws, light.draws, bypass),
+                            k -> atTheEnds(heavy, light, bypass));
         }
 
         private Optional<Case> atTheEnds(Side heavy, Side light, Optional<Watts> bypass) {
@@ -268,7 +326,8 @@ final class EquivalenceClass {
                 // In a canopy the proof looks at the ratings, which are not alike.
                 return Optional.empty();
             }
-            boolean settled = most.applies() ? most.isSound() && !bypassMatters(scheme)
+            boolean settled = most.applies()
+                    ? most.isSound() && !bypassMatters(scheme)
                     : most.codes().stream().noneMatch(EquivalenceClass::dependsOnLoad);
             ModuleModel modest = same.last();
             boolean oneOnly = heavy.draws.equals(light.draws) && modest == same.first();
@@ -276,13 +335,16 @@ final class EquivalenceClass {
                 return Optional.of(most);
             }
             Case least = draw(light.planner(), modest, bypass);
-            return most.applies() == least.applies() && most.codes().equals(least.codes()) ? Optional.of(most) : Optional.empty();
+            return most.applies() == least.applies() && most.codes().equals(least.codes())
+                    ? Optional.of(most)
+                    : Optional.empty();
         }
 
         /** The bypass is that of the members: of merged loads it may be another. */
         private Case draw(Planner planner, ModuleModel model, Optional<Watts> bypass) {
             ModuleMatch match = new ModuleMatch(planner, memory.terms());
-            Assignment assignment = match.assign(scheme, gangs, loads, model, companion).with(bypass);
+            Assignment assignment =
+                    match.assign(scheme, gangs, loads, model, companion).with(bypass);
             ModuleMatch.Drawn drawn = match.draw(assignment);
             EnumSet<FindingCode> codes = FindingCode.of(drawn.findings());
             WiringPlan plan = drawn.plan();
@@ -290,18 +352,36 @@ final class EquivalenceClass {
                 return new Case(scheme, companion, assignment, false, codes, List.of(), List.of(), 0, 0, false);
             }
             List<ConnectedBoxes.Place> places = planner.run().boxes();
-            List<Fit> fitted = plan.planned().get().fitted().stream().map(fit -> new Fit(places.indexOf(fit.place()),
-                    fit.model().equals(model), plan.planned().get().at(fit.place()).connectors(),
-                    (int) fit.inputs().stream().filter(input -> input.target().isPresent()).count())).toList();
-            List<Integer> opened = plan.placesOfWork().stream().map(places::indexOf).toList();
+            List<Fit> fitted = plan.planned().get().fitted().stream()
+                    .map(fit -> new Fit(
+                            places.indexOf(fit.place()),
+                            fit.model().equals(model),
+                            plan.planned().get().at(fit.place()).connectors(),
+                            (int) fit.inputs().stream()
+                                    .filter(input -> input.target().isPresent())
+                                    .count()))
+                    .toList();
+            List<Integer> opened =
+                    plan.placesOfWork().stream().map(places::indexOf).toList();
             int exchanged = PartsToAdd.mechanisms(plan);
-            return new Case(scheme, companion, assignment, true, codes, fitted, opened, SchemeChooser.minutes(fitted.size(), opened.size(),
-                    exchanged), exchanged, !SchemeChooser.switchesWork(planner, plan, assignment));
+            return new Case(
+                    scheme,
+                    companion,
+                    assignment,
+                    true,
+                    codes,
+                    fitted,
+                    opened,
+                    SchemeChooser.minutes(fitted.size(), opened.size(), exchanged),
+                    exchanged,
+                    !SchemeChooser.switchesWork(planner, plan, assignment));
         }
 
         private Optional<Watts> bypass(Member member) {
-            return !bypassMatters(scheme) || gangs.isEmpty() ? Optional.empty() : bypasses.computeIfAbsent(member,
-                    m -> ModuleMatch.bypassFor(same.first(), loadsOf(m, gangs, List.of())));
+            return !bypassMatters(scheme) || gangs.isEmpty()
+                    ? Optional.empty()
+                    : bypasses.computeIfAbsent(
+                            member, m -> ModuleMatch.bypassFor(same.first(), loadsOf(m, gangs, List.of())));
         }
     }
 
@@ -323,14 +403,22 @@ final class EquivalenceClass {
 
     /** Loads are merged bank by bank over all that are alike. */
     private Side side(List<Member> alike, BinaryOperator<LoadBank> merge) {
-        String key = (merge == HEAVIER ? "heavy " : "light ") + (alike.size() == members.size() ? "all" : alike.stream().map(Member::lead)
-                .toList());
+        String key = (merge == HEAVIER ? "heavy " : "light ")
+                + (alike.size() == members.size()
+                        ? "all"
+                        : alike.stream().map(Member::lead).toList());
         return sides.computeIfAbsent(key, k -> {
             Map<String, Box> boxes = new LinkedHashMap<>();
             List<String> ids = alike.get(0).boxes();
             for (int i = 0; i < ids.size(); i++) {
                 int index = i;
-                boxes.put(ids.get(i), merged(alike.stream().map(m -> survey.boxes().get(m.boxes().get(index))).toList(), merge));
+                boxes.put(
+                        ids.get(i),
+                        merged(
+                                alike.stream()
+                                        .map(m -> survey.boxes().get(m.boxes().get(index)))
+                                        .toList(),
+                                merge));
             }
             return new Side(boxes);
         });
@@ -349,8 +437,17 @@ final class EquivalenceClass {
                 }
                 banks.add(bank);
             }
-            loads.add(new SurveyedLoad(load.number(), load.name(), load.typed(), banks, load.gang(), load.continuous(), load.drive()));
+            loads.add(new SurveyedLoad(
+                    load.number(), load.name(), load.typed(), banks, load.gang(), load.continuous(), load.drive()));
         }
-        return new Box(first.label(), first.kind(), first.geometry(), first.gangs(), loads, first.cables(), first.jumpers(), first.modules());
+        return new Box(
+                first.label(),
+                first.kind(),
+                first.geometry(),
+                first.gangs(),
+                loads,
+                first.cables(),
+                first.jumpers(),
+                first.modules());
     }
 }

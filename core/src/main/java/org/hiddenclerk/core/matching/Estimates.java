@@ -15,9 +15,17 @@ import org.hiddenclerk.core.electrical.LoadKind;
  */
 public record Estimates(Map<LoadKind, BigDecimal> shares) {
     /** Common practice, no source. */
-    public static final Estimates USUAL = new Estimates(Map.of(LoadKind.LED_DRIVER, new BigDecimal("0.2"),
-            LoadKind.MOTOR, new BigDecimal("0.3"), LoadKind.WIRE_WOUND_TRANSFORMER, new BigDecimal("0.3"),
-            LoadKind.FLUORESCENT, new BigDecimal("0.25"), LoadKind.INCANDESCENT, new BigDecimal("0.6")));
+    public static final Estimates USUAL = new Estimates(Map.of(
+            LoadKind.LED_DRIVER,
+            new BigDecimal("0.2"),
+            LoadKind.MOTOR,
+            new BigDecimal("0.3"),
+            LoadKind.WIRE_WOUND_TRANSFORMER,
+            new BigDecimal("0.3"),
+            LoadKind.FLUORESCENT,
+            new BigDecimal("0.25"),
+            LoadKind.INCANDESCENT,
+            new BigDecimal("0.6")));
 
     public Estimates {
         EnumMap<LoadKind, BigDecimal> ordered = new EnumMap<>(LoadKind.class);
@@ -25,7 +33,8 @@ public record Estimates(Map<LoadKind, BigDecimal> shares) {
         shares = Collections.unmodifiableMap(ordered);
         shares.forEach((kind, share) -> {
             if (share.signum() <= 0 || share.compareTo(BigDecimal.ONE) > 0) {
-                throw new IllegalArgumentException("The share for " + kind + " (" + share + ") must be above 0 and at most 1.");
+                throw new IllegalArgumentException(
+                        "The share for " + kind + " (" + share + ") must be above 0 and at most 1.");
             }
         });
         if (shares.containsKey(LoadKind.LED_LAMP)) {

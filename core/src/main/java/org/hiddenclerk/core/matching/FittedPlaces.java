@@ -13,14 +13,15 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.SurveyedModule;
-import org.hiddenclerk.core.matching.HouseMemory.Part;
 import org.hiddenclerk.core.matching.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.EquivalenceClass.Fit;
+import org.hiddenclerk.core.matching.HouseMemory.Part;
 
 /** Boxes of one run that a drawn scheme puts modules into, with what is known of room and warmth there whatever the module. */
 final class FittedPlaces {
     /** Nothing is found about warmth this far below a limit, in kelvin; or below this without a limit. */
     private static final int FAR_BELOW = 6;
+
     private static final int COOL = 35;
 
     private final HouseMemory memory;
@@ -29,6 +30,7 @@ final class FittedPlaces {
     private final boolean lampUnknown;
     /** What all places together make of a body. */
     private final Part[] together;
+
     private final BigDecimal thickest;
     private final boolean metal;
 
@@ -36,13 +38,19 @@ final class FittedPlaces {
         this.memory = memory;
         companion = drawn.companion();
         Map<Integer, List<Fit>> byBox = new TreeMap<>();
-        drawn.fitted().forEach(fit -> byBox.computeIfAbsent(fit.box(), b -> new ArrayList<>()).add(fit));
+        drawn.fitted().forEach(fit -> byBox.computeIfAbsent(fit.box(), b -> new ArrayList<>())
+                .add(fit));
         lampUnknown = byBox.remove(-1) != null;
         byBox.forEach((index, here) -> places.add(new Place(survey.boxes().get(run.get(index)), here)));
         List<Box> boxes = places.stream().map(place -> place.box).toList();
         thickest = ModuleMatch.thickest(boxes);
         metal = ModuleMatch.isMetal(boxes);
-        together = memory.table(List.of("rooms", lampUnknown, places.stream().map(place -> place.key).toList()), memory.shapes().bodies());
+        together = memory.table(
+                List.of(
+                        "rooms",
+                        lampUnknown,
+                        places.stream().map(place -> place.key).toList()),
+                memory.shapes().bodies());
     }
 
     /** A box with what goes into it. */
@@ -60,32 +68,62 @@ final class FittedPlaces {
         private Place(Box box, List<Fit> fits) {
             this.box = box;
             this.fits = fits;
-            key = List.of("room", memory.room(RoomKey.of(box)), fits.stream().map(fit -> fit.own() ? "own"
-                    : companion.orElseThrow().code()).toList(), fits.get(0).connectors());
+            key = List.of(
+                    "room",
+                    memory.room(RoomKey.of(box)),
+                    fits.stream()
+                            .map(fit ->
+                                    fit.own() ? "own" : companion.orElseThrow().code())
+                            .toList(),
+                    fits.get(0).connectors());
             rooms = memory.table(key, memory.shapes().bodies());
             placer = memory.placer(box);
             own = (int) fits.stream().filter(Fit::own).count();
             double nominal = memory.region().nominalVolts().asDouble();
-            othersWatts = fits.size() == own ? 0 : (fits.size() - own) * BoxHeat.standbyHeat(companion.orElseThrow(), nominal);
+            othersWatts = fits.size() == own
+                    ? 0
+                    : (fits.size() - own) * BoxHeat.standbyHeat(companion.orElseThrow(), nominal);
             kelvinPerWatt = box.geometry().map(BoxHeat::kelvinPerWatt).orElse(0.0);
             around = BoxHeat.around(box.kind());
         }
 
         private Part room(int index) {
-            return HouseMemory.entry(rooms, memory.shapes().bodyOf(index), () -> RoomInBox.of(box, modules(memory.shapes().model(index)),
-                    memory.region(), fits.get(0).connectors(), placer).findings());
+            return HouseMemory.entry(rooms, memory.shapes().bodyOf(index), () -> RoomInBox.of(
+                            box,
+                            modules(memory.shapes().model(index)),
+                            memory.region(),
+                            fits.get(0).connectors(),
+                            placer)
+                    .findings());
         }
 
         private List<ModuleModel> modules(ModuleModel own) {
-            return fits.stream().map(fit -> fit.own() ? own : companion.orElse(own)).toList();
+            return fits.stream()
+                    .map(fit -> fit.own() ? own : companion.orElse(own))
+                    .toList();
         }
     }
 
     /** What the room in a box depends on beside the modules. */
-    private record RoomKey(Optional<BoxGeometry> geometry, BoxKind kind, List<Object> gangs, List<Object> cores, List<SurveyedModule> inPlace) {
+    private record RoomKey(
+            Optional<BoxGeometry> geometry,
+            BoxKind kind,
+            List<Object> gangs,
+            List<Object> cores,
+            List<SurveyedModule> inPlace) {
         static RoomKey of(Box box) {
-            return new RoomKey(box.geometry(), box.kind(), box.gangs().stream().<Object>map(g -> List.of(g.depth(), g.mechanism())).toList(),
-                    box.cables().stream().<Object>map(c -> List.of(c.mm2(), c.cores().stream().map(core -> core.role()).toList())).toList(), box.modules());
+            return new RoomKey(
+                    box.geometry(),
+                    box.kind(),
+                    box.gangs().stream()
+                            .<Object>map(g -> List.of(g.depth(), g.mechanism()))
+                            .toList(),
+                    box.cables().stream()
+                            .<Object>map(c -> List.of(
+                                    c.mm2(),
+                                    c.cores().stream().map(core -> core.role()).toList()))
+                            .toList(),
+                    box.modules());
         }
     }
 
@@ -127,14 +165,21 @@ final class FittedPlaces {
     /** @param contactHeat what the contacts of the module turn into heat, in watts */
     Part warmth(int index, double contactHeat) {
         double standby = memory.standbyHeat(index);
-        int limit = memory.shapes().model(index).sheet().temperatures().map(t -> t.highest() - FAR_BELOW).orElse(COOL);
+        int limit = memory.shapes()
+                .model(index)
+                .sheet()
+                .temperatures()
+                .map(t -> t.highest() - FAR_BELOW)
+                .orElse(COOL);
         Part warmth = Part.NOTHING;
         for (Place place : places) {
             double heat = contactHeat + place.own * standby + place.othersWatts;
             double inside = place.around + (heat + ModulesInPlace.watts(place.box)) * place.kelvinPerWatt;
             if (place.own > 0 && place.kelvinPerWatt > 0 && inside > limit) {
                 EnumSet<FindingCode> codes = EnumSet.copyOf(warmth.codes());
-                codes.addAll(FindingCode.of(BoxHeat.judge(place.box, memory.shapes().model(index), heat).findings()));
+                codes.addAll(
+                        FindingCode.of(BoxHeat.judge(place.box, memory.shapes().model(index), heat)
+                                .findings()));
                 warmth = Part.of(codes);
             }
         }

@@ -20,9 +20,9 @@ import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.matching.HouseMemory.Part;
 import org.hiddenclerk.core.matching.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.EquivalenceClass.Member;
+import org.hiddenclerk.core.matching.HouseMemory.Part;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeCode;
 
@@ -79,10 +79,12 @@ public final class HouseMatch {
         /** The one reason that matters at each position where no module passes by itself. */
         public Map<Unit, InTheWay> inTheWay() {
             Map<Unit, List<InTheWay.Way>> ways = new LinkedHashMap<>();
-            cells.stream().filter(cell -> cell.units().size() == 1).forEach(cell -> ways.computeIfAbsent(cell.units().get(0), u -> new ArrayList<>())
+            cells.stream().filter(cell -> cell.units().size() == 1).forEach(cell -> ways.computeIfAbsent(
+                            cell.units().get(0), u -> new ArrayList<>())
                     .add(new InTheWay.Way(cell.model().code(), true, cell.codes())));
-            refusals.stream().filter(refusal -> refusal.units().size() == 1).forEach(refusal -> refusal.models().forEach(model ->
-                    ways.computeIfAbsent(refusal.units().get(0), u -> new ArrayList<>()).add(new InTheWay.Way(model.code(), false, refusal.codes()))));
+            refusals.stream().filter(refusal -> refusal.units().size() == 1).forEach(refusal -> refusal.models()
+                    .forEach(model -> ways.computeIfAbsent(refusal.units().get(0), u -> new ArrayList<>())
+                            .add(new InTheWay.Way(model.code(), false, refusal.codes()))));
             Map<Unit, InTheWay> reasons = new LinkedHashMap<>();
             ways.forEach((unit, own) -> InTheWay.of(own).ifPresent(reason -> reasons.put(unit, reason)));
             return reasons;
@@ -91,7 +93,9 @@ public final class HouseMatch {
         /** What may be chosen, numbered. */
         public List<HouseOption> options() {
             List<HouseOption> options = new ArrayList<>();
-            cells.stream().filter(cell -> cell.verdict() == Verdict.OK).forEach(cell -> options.add(cell.option(options.size())));
+            cells.stream()
+                    .filter(cell -> cell.verdict() == Verdict.OK)
+                    .forEach(cell -> options.add(cell.option(options.size())));
             return options;
         }
     }
@@ -142,25 +146,50 @@ public final class HouseMatch {
             Case drawn = position.drawn();
             ModuleModel model = model();
             List<String> boxes = position.member().boxes();
-            List<HouseOption.Fitting> fitted = drawn.fitted().stream().map(fit -> new HouseOption.Fitting(fit.box() < 0 ? ""
-                    : boxes.get(fit.box()), fit.own() ? model : drawn.companion().orElse(model), fit.links())).toList();
-            int missed = position.wishes().isEmpty() ? 0 : (int) HouseMatch.wishes(position.wishes(), model, drawn).stream()
-                    .filter(f -> f.severity() == Severity.NOTE).count();
-            return new HouseOption(number, units(), lead(), position.group().gangs(), position.group().loads(), drawn.scheme(), model,
-                    drawn.companion(), fitted, drawn.opened().stream().filter(i -> i >= 0).map(boxes::get).toList(), drawn.minutes(),
-                    drawn.exchanged(), drawn.silent(), drawn.isCut(), missed, drawn.codes().contains(FindingCode.NEUTRAL_PREFERRED) ? 1 : 0,
-                    drawn.assignment().bypass(), drawn.assignment().bypass().isPresent() ? position.group().gangs().size() : 0);
+            List<HouseOption.Fitting> fitted = drawn.fitted().stream()
+                    .map(fit -> new HouseOption.Fitting(
+                            fit.box() < 0 ? "" : boxes.get(fit.box()),
+                            fit.own() ? model : drawn.companion().orElse(model),
+                            fit.links()))
+                    .toList();
+            int missed = position.wishes().isEmpty()
+                    ? 0
+                    : (int) HouseMatch.wishes(position.wishes(), model, drawn).stream()
+                            .filter(f -> f.severity() == Severity.NOTE)
+                            .count();
+            return new HouseOption(
+                    number,
+                    units(),
+                    lead(),
+                    position.group().gangs(),
+                    position.group().loads(),
+                    drawn.scheme(),
+                    model,
+                    drawn.companion(),
+                    fitted,
+                    drawn.opened().stream().filter(i -> i >= 0).map(boxes::get).toList(),
+                    drawn.minutes(),
+                    drawn.exchanged(),
+                    drawn.silent(),
+                    drawn.isCut(),
+                    missed,
+                    drawn.codes().contains(FindingCode.NEUTRAL_PREFERRED) ? 1 : 0,
+                    drawn.assignment().bypass(),
+                    drawn.assignment().bypass().isPresent()
+                            ? position.group().gangs().size()
+                            : 0);
         }
 
         @Override
         public String toString() {
-            return lead() + " " + scheme() + " " + model().code() + companion().map(other -> " with " + other.code()).orElse("") + " " + verdict() + " " + codes();
+            return lead() + " " + scheme() + " " + model().code()
+                    + companion().map(other -> " with " + other.code()).orElse("") + " " + verdict() + " " + codes();
         }
     }
 
     /** A scheme that does not apply, whatever else these modules are. */
-    public record Refusal(List<Unit> units, String lead, SchemeCode scheme, List<ModuleModel> models, Set<FindingCode> codes) {
-    }
+    public record Refusal(
+            List<Unit> units, String lead, SchemeCode scheme, List<ModuleModel> models, Set<FindingCode> codes) {}
 
     /** Judges everything; kinds of runs beside each other on the processors that there are. */
     public Result match() {
@@ -176,7 +205,9 @@ public final class HouseMatch {
         Map<String, EquivalenceClass> classes = new HashMap<>();
         Map<Member, EquivalenceClass> leads = new LinkedHashMap<>();
         for (String id : survey.boxes().keySet()) {
-            WiringSignature.Key key = WiringSignature.of(survey.house(), ConnectedBoxes.of(survey.boxes(), id, survey.house().region()));
+            WiringSignature.Key key = WiringSignature.of(
+                    survey.house(),
+                    ConnectedBoxes.of(survey.boxes(), id, survey.house().region()));
             EquivalenceClass twins = classes.computeIfAbsent(key.text(), k -> new EquivalenceClass(survey, memory, k));
             Member member = new Member(id, key.boxes(), key.draws());
             twins.add(member);
@@ -184,15 +215,21 @@ public final class HouseMatch {
         }
         List<String> mute = new ArrayList<>();
         Units units = new Units(survey, mute);
-        leads.forEach((member, twins) -> units.add(member.lead(), survey.boxes().get(member.lead()), twins.facts(), member.boxes()));
+        leads.forEach((member, twins) ->
+                units.add(member.lead(), survey.boxes().get(member.lead()), twins.facts(), member.boxes()));
         List<Unit> all = units.all();
         List<Work> works = new ArrayList<>();
-        leads.forEach((member, twins) -> units.groups(member.lead(), MOST_CHANNELS).forEach(group ->
-                works.add(new Work(member, twins, group))));
+        leads.forEach((member, twins) ->
+                units.groups(member.lead(), MOST_CHANNELS).forEach(group -> works.add(new Work(member, twins, group))));
         Stream<List<Work>> kinds = works.stream().collect(Collectors.groupingBy(work -> work.twins)).values().stream();
         (onAllProcessors ? kinds.parallel() : kinds).forEach(kind -> kind.forEach(this::judge));
-        VerdictTable cells = new VerdictTable(works.stream().flatMap(work -> work.rows.stream()).toList());
-        return new Result(all, cells, works.stream().flatMap(work -> work.refusals.stream()).toList(), mute);
+        VerdictTable cells = new VerdictTable(
+                works.stream().flatMap(work -> work.rows.stream()).toList());
+        return new Result(
+                all,
+                cells,
+                works.stream().flatMap(work -> work.refusals.stream()).toList(),
+                mute);
     }
 
     /** What a lead may switch together, and what comes of it. */
@@ -202,6 +239,7 @@ public final class HouseMatch {
         private final Units.Group group;
         /** By what goes where: many schemes fit the same. */
         private final Map<Object, FittedPlaces> places = new HashMap<>();
+
         private final List<VerdictTable.Row> rows = new ArrayList<>();
         private final List<Refusal> refusals = new ArrayList<>();
 
@@ -222,7 +260,12 @@ public final class HouseMatch {
             if (drawn.isPresent()) {
                 judge(work, drawn.get().assignment().isOneForEach() ? each : together, drawn.get(), slot.same());
             } else {
-                slot.alone(work.member).forEach(alone -> judge(work, alone.drawn().assignment().isOneForEach() ? each : together, alone.drawn(), alone.same()));
+                slot.alone(work.member)
+                        .forEach(alone -> judge(
+                                work,
+                                alone.drawn().assignment().isOneForEach() ? each : together,
+                                alone.drawn(),
+                                alone.same()));
             }
         }
     }
@@ -243,7 +286,8 @@ public final class HouseMatch {
             this.each = each;
             contactHeat = BoxHeat.contactHeat(loads, volts);
             List<Object> keys = new ArrayList<>();
-            loads.forEach(at -> keys.add(at.stream().map(l -> List.of(l.banks(), l.continuous())).toList()));
+            loads.forEach(at -> keys.add(
+                    at.stream().map(l -> List.of(l.banks(), l.continuous())).toList()));
             contacts = memory.table(List.of(each ? "contacts of each" : "contacts", volts, keys), models.size());
             for (int i = 0; i < keys.size(); i++) {
                 channels.add(memory.table(List.of("channel", each ? 0 : i, volts, keys.get(i)), models.size()));
@@ -260,13 +304,28 @@ public final class HouseMatch {
 
         private Part judged(ModuleModel model, int kind) {
             EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
-            (each ? loads.stream().map(List::of).toList() : List.of(loads)).forEach(own ->
-                    codes.addAll(FindingCode.of(ModuleMatch.allChannels(model, ModuleMatch.SELF, own, volts).findings())));
-            for (int i = 0; i < (each ? loads.size() : Math.min(loads.size(), model.channels().size())); i++) {
+            (each ? loads.stream().map(List::of).toList() : List.of(loads))
+                    .forEach(own ->
+                            codes.addAll(FindingCode.of(ModuleMatch.allChannels(model, ModuleMatch.SELF, own, volts)
+                                    .findings())));
+            for (int i = 0;
+                    i
+                            < (each
+                                    ? loads.size()
+                                    : Math.min(loads.size(), model.channels().size()));
+                    i++) {
                 List<SurveyedLoad> carried = loads.get(i);
                 int channel = each ? 0 : i;
-                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleMatch.channel(model, ModuleMatch.SELF, channel, carried, volts,
-                        survey.house().region(), terms.estimates()).findings()).codes());
+                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleMatch.channel(
+                                        model,
+                                        ModuleMatch.SELF,
+                                        channel,
+                                        carried,
+                                        volts,
+                                        survey.house().region(),
+                                        terms.estimates())
+                                .findings())
+                        .codes());
             }
             return Part.of(codes);
         }
@@ -274,21 +333,30 @@ public final class HouseMatch {
 
     private void judge(Work work, Switched switched, Case drawn, Shapes.Alike same) {
         if (!drawn.applies()) {
-            work.refusals.add(new Refusal(work.group.units(), work.member.lead(), drawn.scheme(), same.models(),
-                    drawn.codes()));
+            work.refusals.add(
+                    new Refusal(work.group.units(), work.member.lead(), drawn.scheme(), same.models(), drawn.codes()));
             return;
         }
         VerdictTable.Position position = new VerdictTable.Position(work.member, work.group, drawn, terms.wishes());
         List<List<SurveyedLoad>> loads = switched.loads;
         Box lead = survey.boxes().get(work.member.lead());
-        FittedPlaces places = work.places.computeIfAbsent(List.of(drawn.fitted(), drawn.companion().map(ModuleModel::code)),
+        FittedPlaces places = work.places.computeIfAbsent(
+                List.of(drawn.fitted(), drawn.companion().map(ModuleModel::code)),
                 k -> new FittedPlaces(survey, memory, work.member.boxes(), drawn));
-        Part[] suitable = memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
+        Part[] suitable =
+                memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
         Part[] conductors = memory.table(List.of("mm2", places.thickest()), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
-        boolean regulated = drawn.assignment().gangs().stream().anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
-        VerdictTable.Row row = new VerdictTable.Row(position, shapes, same, Part.of(drawn.codes()), places.isMetal(),
-                new VerdictTable.Shared(byRules ? switched.contacts : new Part[0], suitable, conductors, places.rooms()));
+        boolean regulated = drawn.assignment().gangs().stream()
+                .anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
+        VerdictTable.Row row = new VerdictTable.Row(
+                position,
+                shapes,
+                same,
+                Part.of(drawn.codes()),
+                places.isMetal(),
+                new VerdictTable.Shared(
+                        byRules ? switched.contacts : new Part[0], suitable, conductors, places.rooms()));
         int[] indices = same.indices();
         for (int at = 0; at < indices.length; at++) {
             int index = indices[at];
@@ -303,7 +371,9 @@ public final class HouseMatch {
                 conductors[index] = Part.of(Suitability.conductors(model, places.thickest()));
             }
             places.room(index);
-            Part dims = regulated || model.sheet().dims() ? Part.of(ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
+            Part dims = regulated || model.sheet().dims()
+                    ? Part.of(
+                            ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
                     : Part.NOTHING;
             row.judge(at, places.warmth(index, switched.contactHeat), dims);
         }
@@ -311,7 +381,8 @@ public final class HouseMatch {
     }
 
     private List<Finding> suitability(ModuleModel model, Case drawn) {
-        List<Finding> findings = new ArrayList<>(Suitability.of(model, drawn.scheme(), survey.house().region()));
+        List<Finding> findings = new ArrayList<>(
+                Suitability.of(model, drawn.scheme(), survey.house().region()));
         findings.addAll(wishes(terms.wishes(), model, drawn));
         return findings;
     }

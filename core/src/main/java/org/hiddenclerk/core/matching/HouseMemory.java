@@ -43,7 +43,10 @@ public final class HouseMemory {
         this.terms = terms;
         this.region = region;
         shapes = new Shapes(this.models);
-        standbyHeat = this.models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, region.nominalVolts().asDouble())).toArray();
+        standbyHeat = this.models.stream()
+                .mapToDouble(model ->
+                        BoxHeat.standbyHeat(model, region.nominalVolts().asDouble()))
+                .toArray();
     }
 
     /**
@@ -52,8 +55,12 @@ public final class HouseMemory {
      */
     public HouseMemory under(List<ModuleModel> changed, Terms others) {
         HouseMemory next = new HouseMemory(changed, others, region);
-        Map<String, ModuleModel> now = next.models.stream().collect(Collectors.toMap(ModuleModel::code, model -> model));
-        Set<String> kept = models.stream().filter(model -> model.equals(now.get(model.code()))).map(ModuleModel::code).collect(Collectors.toSet());
+        Map<String, ModuleModel> now =
+                next.models.stream().collect(Collectors.toMap(ModuleModel::code, model -> model));
+        Set<String> kept = models.stream()
+                .filter(model -> model.equals(now.get(model.code())))
+                .map(ModuleModel::code)
+                .collect(Collectors.toSet());
         shared.forEach((drawing, drawn) -> {
             if (drawing.modules().allMatch(kept::contains)) {
                 next.shared.put(drawing, drawn);
@@ -72,8 +79,17 @@ public final class HouseMemory {
      * @param heavy     what the loads draw
      * @param light     what they draw at the other end; empty when there is none
      */
-    record Drawing(String kind, SchemeCode scheme, List<Integer> gangs, List<Integer> loads, String greediest, String modest,
-                   Optional<String> companion, String heavy, String light, Optional<Watts> bypass) {
+    record Drawing(
+            String kind,
+            SchemeCode scheme,
+            List<Integer> gangs,
+            List<Integer> loads,
+            String greediest,
+            String modest,
+            Optional<String> companion,
+            String heavy,
+            String light,
+            Optional<Watts> bypass) {
         private Stream<String> modules() {
             return Stream.concat(Stream.of(greediest, modest), companion.stream());
         }
@@ -132,10 +148,17 @@ public final class HouseMemory {
 
     /** Finds where bodies lie in a box, which is the same in boxes that differ in their depth only. */
     RoomInBox.Placer placer(Box box) {
-        Object inside = box.geometry().map(room -> List.of(room.width(), room.height(), room.round(), box.gangs().stream().map(gang ->
-                List.of(gang.number(), gang.depth())).toList()));
+        Object inside = box.geometry()
+                .map(room -> List.of(
+                        room.width(),
+                        room.height(),
+                        room.round(),
+                        box.gangs().stream()
+                                .map(gang -> List.of(gang.number(), gang.depth()))
+                                .toList()));
         Map<List<Body>, Optional<Placement>> known = placements.computeIfAbsent(inside, k -> new ConcurrentHashMap<>());
-        return (placed, room, where, bodies) -> known.computeIfAbsent(bodies, b -> Placement.of(placed, room, where, b));
+        return (placed, room, where, bodies) ->
+                known.computeIfAbsent(bodies, b -> Placement.of(placed, room, where, b));
     }
 
     static Part entry(Part[] table, int index, Supplier<List<Finding>> findings) {

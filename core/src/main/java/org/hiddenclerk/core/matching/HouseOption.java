@@ -23,10 +23,25 @@ import org.hiddenclerk.core.wiring.SchemeCode;
  * @param notes     reservations that count against it: a neutral left unused
  * @param bypasses  bypasses that it needs, with their watts
  */
-public record HouseOption(int number, List<Unit> units, String lead, List<Integer> gangs, List<Integer> loads, SchemeCode scheme,
-                          ModuleModel model, Optional<ModuleModel> companion, List<Fitting> fitted, List<String> opened, int minutes,
-                          int exchanged, boolean silent, boolean cut, int wishesMissed, int notes, Optional<Watts> bypass,
-                          int bypasses) {
+public record HouseOption(
+        int number,
+        List<Unit> units,
+        String lead,
+        List<Integer> gangs,
+        List<Integer> loads,
+        SchemeCode scheme,
+        ModuleModel model,
+        Optional<ModuleModel> companion,
+        List<Fitting> fitted,
+        List<String> opened,
+        int minutes,
+        int exchanged,
+        boolean silent,
+        boolean cut,
+        int wishesMissed,
+        int notes,
+        Optional<Watts> bypass,
+        int bypasses) {
     public HouseOption {
         units = List.copyOf(units);
         gangs = List.copyOf(gangs);
@@ -41,6 +56,5 @@ public record HouseOption(int number, List<Unit> units, String lead, List<Intege
     }
 
     /** A module in a box. @param links inputs of it that command another one */
-    public record Fitting(String box, ModuleModel model, int links) {
-    }
+    public record Fitting(String box, ModuleModel model, int links) {}
 }

@@ -26,7 +26,9 @@ public record InstalledFirmware(String version, Set<String> features, Map<String
         for (Assignment module : modules) {
             InstalledFirmware has = installed.get(module.model().code());
             if (has != null) {
-                FirmwareNeeds.of(module.scheme()).flatMap(feature -> FirmwareNeeds.lackOfInstalled(module.model(), has, feature, "this scheme")).ifPresent(findings::add);
+                FirmwareNeeds.of(module.scheme())
+                        .flatMap(feature -> FirmwareNeeds.lackOfInstalled(module.model(), has, feature, "this scheme"))
+                        .ifPresent(findings::add);
             }
         }
         return findings;

@@ -15,7 +15,11 @@ public record Margin(String what, BigDecimal found, BigDecimal allowed, String u
     private static final int CLOSE_PERCENT = 80;
 
     /** Where the value stands. */
-    public enum Level { AMPLE, CLOSE, OVER }
+    public enum Level {
+        AMPLE,
+        CLOSE,
+        OVER
+    }
 
     public Margin {
         if (allowed.signum() <= 0) {
@@ -28,7 +32,9 @@ public record Margin(String what, BigDecimal found, BigDecimal allowed, String u
             return Level.OVER;
         }
         BigDecimal hundredfold = found.movePointRight(2);
-        return hundredfold.compareTo(allowed.multiply(BigDecimal.valueOf(CLOSE_PERCENT))) > 0 ? Level.CLOSE : Level.AMPLE;
+        return hundredfold.compareTo(allowed.multiply(BigDecimal.valueOf(CLOSE_PERCENT))) > 0
+                ? Level.CLOSE
+                : Level.AMPLE;
     }
 
     public boolean isOver() {

@@ -32,10 +32,10 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -49,11 +49,17 @@ public final class ModuleMatch {
     /** A bypass as it is carried, in watts. */
     private static final Watts BYPASS = Watts.of(20);
     /** Codes for which the rules here have the better words; the proof's own are left out. */
-    static final Set<FindingCode> SAID_HERE = Set.of(FindingCode.CONTACT_OVERLOAD, FindingCode.RATING_UNKNOWN,
-            FindingCode.BELOW_MINIMUM_LOAD, FindingCode.NEAR_LIMIT);
-    static final Comparator<Candidate> RANKING = Comparator
-            .comparing((Candidate c) -> c.verdict()).reversed()
-            .thenComparing(c -> c.findings().stream().filter(f -> f.severity() != Severity.NOTE).count())
+    static final Set<FindingCode> SAID_HERE = Set.of(
+            FindingCode.CONTACT_OVERLOAD,
+            FindingCode.RATING_UNKNOWN,
+            FindingCode.BELOW_MINIMUM_LOAD,
+            FindingCode.NEAR_LIMIT);
+
+    static final Comparator<Candidate> RANKING = Comparator.comparing((Candidate c) -> c.verdict())
+            .reversed()
+            .thenComparing(c -> c.findings().stream()
+                    .filter(f -> f.severity() != Severity.NOTE)
+                    .count())
             .thenComparing(ModuleMatch::unknown)
             .thenComparing(c -> c.findings().size())
             .thenComparing(c -> c.priceCents().orElse(Integer.MAX_VALUE))
@@ -64,15 +70,27 @@ public final class ModuleMatch {
 
     /** Longest break of a flip, and the shortest: a rocker moved by hand; common practice, no source. */
     private static final int LONGEST_FLIP_MS = 100;
+
     private static final int SHORTEST_FLIP_MS = 20;
 
     /** How much of a candidate is not known: it never ranks before one of which it is known, and sufficient. */
     private static long unknown(Candidate candidate) {
         ModuleModel model = candidate.assignment().model();
-        long found = candidate.findings().stream().filter(f -> f.code() == FindingCode.INRUSH_UNKNOWN || f.code() == FindingCode.FIGURE_UNKNOWN
-                || f.code() == FindingCode.RATING_UNKNOWN || f.code() == FindingCode.ROOM_UNKNOWN).count();
+        long found = candidate.findings().stream()
+                .filter(f -> f.code() == FindingCode.INRUSH_UNKNOWN
+                        || f.code() == FindingCode.FIGURE_UNKNOWN
+                        || f.code() == FindingCode.RATING_UNKNOWN
+                        || f.code() == FindingCode.ROOM_UNKNOWN)
+                .count();
         boolean minimum = model.supply() instanceof ModuleSupply.TwoWire supply && supply.minimumLoadWatts() == 0;
-        return found + Stream.of(model.body().isEmpty(), model.sheet().temperatures().isEmpty(), model.sheet().firmware().isEmpty(), minimum).filter(is -> is).count();
+        return found
+                + Stream.of(
+                                model.body().isEmpty(),
+                                model.sheet().temperatures().isEmpty(),
+                                model.sheet().firmware().isEmpty(),
+                                minimum)
+                        .filter(is -> is)
+                        .count();
     }
 
     private final HouseContext house;
@@ -108,9 +126,12 @@ public final class ModuleMatch {
 
     /** A contactor for each gang and load that no module carries. */
     public List<Finding> contactorAdvice(List<Integer> gangs, List<Integer> loads, List<ModuleModel> models) {
-        List<List<SurveyedLoad>> positions = new ArrayList<>(gangs.stream().map(this::loadsOf).toList());
+        List<List<SurveyedLoad>> positions =
+                new ArrayList<>(gangs.stream().map(this::loadsOf).toList());
         loads.forEach(load -> positions.add(List.of(box.load(load))));
-        return positions.stream().flatMap(here -> ContactorAdvice.of(here, models, volts(), house.region(), terms.estimates()).stream()).toList();
+        return positions.stream()
+                .flatMap(here -> ContactorAdvice.of(here, models, volts(), house.region(), terms.estimates()).stream())
+                .toList();
     }
 
     /** Judges one module with its usual behaviours, and with a bypass where one is needed. */
@@ -119,8 +140,12 @@ public final class ModuleMatch {
     }
 
     /** Judges a module for a scheme, with its usual behaviours and what goes behind the other switches. */
-    public Candidate judge(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model,
-                    Optional<ModuleModel> companion) {
+    public Candidate judge(
+            SchemeCode scheme,
+            List<Integer> gangs,
+            List<Integer> loads,
+            ModuleModel model,
+            Optional<ModuleModel> companion) {
         int channels = Assignment.most(scheme, model, companion);
         if (gangs.size() + loads.size() > channels) {
             List<Integer> firstGangs = gangs.subList(0, Math.min(channels, gangs.size()));
@@ -131,11 +156,23 @@ public final class ModuleMatch {
     }
 
     /** An assignment with its usual behaviours and the bypass that it needs; as many channels as positions. */
-    public Assignment assign(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, ModuleModel model, Optional<ModuleModel> companion) {
+    public Assignment assign(
+            SchemeCode scheme,
+            List<Integer> gangs,
+            List<Integer> loads,
+            ModuleModel model,
+            Optional<ModuleModel> companion) {
         Optional<Watts> bypass = scheme.has(SchemeCode.Trait.THROUGH_ITS_LOAD) && !gangs.isEmpty()
                 ? bypassFor(model, gangs.stream().map(this::loadsOf).toList())
                 : Optional.empty();
-        return new Assignment(scheme, model, gangs, loads, usualBehaviours(gangs, Assignment.reader(scheme, model, companion)), bypass, companion);
+        return new Assignment(
+                scheme,
+                model,
+                gangs,
+                loads,
+                usualBehaviours(gangs, Assignment.reader(scheme, model, companion)),
+                bypass,
+                companion);
     }
 
     /** Judges an assignment as it stands. */
@@ -163,8 +200,7 @@ public final class ModuleMatch {
      * The wiring side of a judgement: what depends on how a module is connected and supplied, and not on what its contacts
      * carry, its size or its papers.
      */
-    record Drawn(Assignment assignment, WiringPlan plan, List<Finding> findings) {
-    }
+    record Drawn(Assignment assignment, WiringPlan plan, List<Finding> findings) {}
 
     Drawn draw(Assignment assignment) {
         List<Finding> findings = new ArrayList<>();
@@ -186,13 +222,16 @@ public final class ModuleMatch {
     }
 
     /** Every place that gets a module must have room for those that go there, and not get too warm; where they lie in the lead. */
-    private Optional<Placement> rooms(WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
+    private Optional<Placement> rooms(
+            WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
         Optional<Placement> atLead = Optional.empty();
-        Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = plan.planned().map(RunWiring::modulesByPlace)
+        Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = plan.planned()
+                .map(RunWiring::modulesByPlace)
                 .orElse(Map.of(planner.run().lead(), List.of(assignment.model())));
         for (var entry : byPlace.entrySet()) {
             ConnectedBoxes.Place place = entry.getKey();
-            List<Integer> connectors = plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
+            List<Integer> connectors =
+                    plan.planned().map(p -> p.at(place).connectors()).orElse(List.of());
             Box here = plan.planned().map(p -> p.at(place).box()).orElse(place.box());
             List<ModuleModel> all = new ArrayList<>(entry.getValue());
             all.addAll(beside.at(place));
@@ -201,7 +240,8 @@ public final class ModuleMatch {
             room.margins().forEach(margin -> margins.add(named(margin, place, byPlace.size())));
             atLead = place.equals(planner.run().lead()) ? room.placement() : atLead;
             if (entry.getValue().contains(assignment.model())) {
-                Judged heat = BoxHeat.judge(here, assignment.model(), standbyHeat(all) + contactHeat(assignment) + beside.wattsAt(place));
+                Judged heat = BoxHeat.judge(
+                        here, assignment.model(), standbyHeat(all) + contactHeat(assignment) + beside.wattsAt(place));
                 findings.addAll(heat.findings());
                 heat.margins().forEach(margin -> margins.add(named(margin, place, byPlace.size())));
             }
@@ -211,43 +251,64 @@ public final class ModuleMatch {
 
     /** Of several places each margin says whose it is. */
     private static Margin named(Margin margin, ConnectedBoxes.Place place, int places) {
-        return places == 1 ? margin : new Margin(margin.what() + ", " + place.label(), margin.found(), margin.allowed(), margin.unit());
+        return places == 1
+                ? margin
+                : new Margin(margin.what() + ", " + place.label(), margin.found(), margin.allowed(), margin.unit());
     }
 
     private Optional<Placement> placed(Box in, BoxGeometry room, RegionProfile region, List<Body> bodies) {
-        return placements.computeIfAbsent(List.of(room, in.gangs().stream().map(gang -> List.of(gang.number(), gang.depth())).toList(), bodies), k -> Placement.of(in, room, region, bodies));
+        return placements.computeIfAbsent(
+                List.of(
+                        room,
+                        in.gangs().stream()
+                                .map(gang -> List.of(gang.number(), gang.depth()))
+                                .toList(),
+                        bodies),
+                k -> Placement.of(in, room, region, bodies));
     }
 
     /** What modules turn into heat with everything off, in watts. */
     double standbyHeat(List<ModuleModel> models) {
         double nominal = house.region().nominalVolts().asDouble();
-        return models.stream().mapToDouble(model -> BoxHeat.standbyHeat(model, nominal)).sum();
+        return models.stream()
+                .mapToDouble(model -> BoxHeat.standbyHeat(model, nominal))
+                .sum();
     }
 
-    /** What the contacts of a module turn into heat when all that it switches is on, in watts; of one for each position, what all of them do. */
+    /**
+     * What the contacts of a module turn into heat when all that it switches is on, in watts; of one for each
+     * position, what all of them do.
+     */
     double contactHeat(Assignment assignment) {
         return BoxHeat.contactHeat(planner.loadsOf(assignment), volts());
     }
 
     private List<Box> boxesOf(WiringPlan plan) {
-        return plan.planned().map(p -> p.fitted().stream().map(f -> f.place().box()).distinct().toList()).orElse(List.of(box));
+        return plan.planned()
+                .map(p ->
+                        p.fitted().stream().map(f -> f.place().box()).distinct().toList())
+                .orElse(List.of(box));
     }
 
     static BigDecimal thickest(List<Box> boxes) {
-        return boxes.stream().flatMap(b -> b.cables().stream()).map(cable -> cable.mm2()).max(BigDecimal::compareTo)
+        return boxes.stream()
+                .flatMap(b -> b.cables().stream())
+                .map(cable -> cable.mm2())
+                .max(BigDecimal::compareTo)
                 .orElse(BigDecimal.ZERO);
     }
 
     static boolean isMetal(List<Box> boxes) {
-        return boxes.stream().anyMatch(b -> b.geometry().filter(BoxGeometry::metal).isPresent());
+        return boxes.stream()
+                .anyMatch(b -> b.geometry().filter(BoxGeometry::metal).isPresent());
     }
 
     WishCheck.AtTheWall atTheWall(WiringPlan plan, Assignment assignment) {
         if (plan.planned().isEmpty() || terms.wishes().isEmpty()) {
             return new WishCheck.AtTheWall(true, true);
         }
-        return new WishCheck.AtTheWall(PartsToAdd.mechanisms(plan) == 0,
-                SchemeChooser.switchesWork(planner, plan, assignment));
+        return new WishCheck.AtTheWall(
+                PartsToAdd.mechanisms(plan) == 0, SchemeChooser.switchesWork(planner, plan, assignment));
     }
 
     /** A place that is dimmed today, and a lamp that a dimmer module must be able to dim. */
@@ -255,28 +316,46 @@ public final class ModuleMatch {
         List<Finding> findings = new ArrayList<>();
         for (int gang : gangs) {
             if (box.gang(gang).mechanism() == Mechanism.DIMMER && !model.sheet().dims()) {
-                findings.add(Finding.of(FindingCode.NOT_DIMMED, new Subject.Gang(box.label(), gang),
-                        Sentence.of("{0} is dimmed today; this module only switches.", box.gang(gang).name()), Source.COMMON_PRACTICE,
+                findings.add(Finding.of(
+                        FindingCode.NOT_DIMMED,
+                        new Subject.Gang(box.label(), gang),
+                        Sentence.of(
+                                "{0} is dimmed today; this module only switches.",
+                                box.gang(gang).name()),
+                        Source.COMMON_PRACTICE,
                         new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module and a dimmable lamp")));
             }
         }
         if (model.sheet().dims()) {
             loads.stream().flatMap(List::stream).forEach(load -> load.banks().stream()
-                    .filter(bank -> !bank.dimmable().orElse(false)).findFirst().ifPresent(bank -> findings.add(dimmable(bank, load,
-                            new Subject.SurveyedLoad(load.name(), load.number())))));
+                    .filter(bank -> !bank.dimmable().orElse(false))
+                    .findFirst()
+                    .ifPresent(bank ->
+                            findings.add(dimmable(bank, load, new Subject.SurveyedLoad(load.name(), load.number())))));
         }
         return findings;
     }
 
     private static Finding dimmable(LoadBank bank, SurveyedLoad load, Subject subject) {
         return bank.dimmable().isPresent()
-                ? Finding.of(FindingCode.NOT_DIMMABLE, subject,
-                        Sentence.of("The {0} of {1} is surveyed as not dimmable.", bank.kind().label(), load.name()), Source.MAKER,
+                ? Finding.of(
+                        FindingCode.NOT_DIMMABLE,
+                        subject,
+                        Sentence.of(
+                                "The {0} of {1} is surveyed as not dimmable.",
+                                bank.kind().label(), load.name()),
+                        Source.MAKER,
                         new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches"))
-                : Finding.of(FindingCode.FIGURE_UNKNOWN, subject,
-                        Sentence.of("Whether the {0} of {1} may be dimmed is not surveyed.", bank.kind().label(), load.name()), Source.COMMON_PRACTICE,
-                        new Remedy(Remedy.Kind.FIND_OUT,
-                        "read it on the lamp, and add \"dimmable\" or \"not dimmable\" to the load"));
+                : Finding.of(
+                        FindingCode.FIGURE_UNKNOWN,
+                        subject,
+                        Sentence.of(
+                                "Whether the {0} of {1} may be dimmed is not surveyed.",
+                                bank.kind().label(), load.name()),
+                        Source.COMMON_PRACTICE,
+                        new Remedy(
+                                Remedy.Kind.FIND_OUT,
+                                "read it on the lamp, and add \"dimmable\" or \"not dimmable\" to the load"));
     }
 
     private void blinkTiming(Assignment assignment, List<Finding> findings) {
@@ -285,13 +364,22 @@ public final class ModuleMatch {
         }
         Optional<BlinkTiming> blink = assignment.model().blink();
         if (blink.isEmpty()) {
-            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF,
-                    Sentence.of("The maker states no times for breaks of the supply; a flip takes {0} to {1} ms.", SHORTEST_FLIP_MS, LONGEST_FLIP_MS), Source.MAKER,
+            findings.add(Finding.of(
+                    FindingCode.BLINK_NOT_SEEN,
+                    SELF,
+                    Sentence.of(
+                            "The maker states no times for breaks of the supply; a flip takes {0} to {1} ms.",
+                            SHORTEST_FLIP_MS, LONGEST_FLIP_MS),
+                    Source.MAKER,
                     new Remedy(Remedy.Kind.FIND_OUT, "find out minimum and hold-up time")));
         } else if (blink.get().minimumMs() > SHORTEST_FLIP_MS || blink.get().holdUpMs() < LONGEST_FLIP_MS) {
-            findings.add(Finding.of(FindingCode.BLINK_NOT_SEEN, SELF,
-                    Sentence.of("It counts breaks of {0} to {1} ms; a flip takes {2} to {3} ms.", blink.get().minimumMs(),
-                    blink.get().holdUpMs(), SHORTEST_FLIP_MS, LONGEST_FLIP_MS), Source.COMMON_PRACTICE,
+            findings.add(Finding.of(
+                    FindingCode.BLINK_NOT_SEEN,
+                    SELF,
+                    Sentence.of(
+                            "It counts breaks of {0} to {1} ms; a flip takes {2} to {3} ms.",
+                            blink.get().minimumMs(), blink.get().holdUpMs(), SHORTEST_FLIP_MS, LONGEST_FLIP_MS),
+                    Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a longer hold-up time")));
         }
     }
@@ -300,12 +388,21 @@ public final class ModuleMatch {
         ModuleModel model = forTheFirst.assignment().model();
         List<Finding> findings = new ArrayList<>(forTheFirst.findings());
         String what = forTheFirst.assignment().loads().isEmpty() ? "gangs" : "loads";
-        findings.add(Finding.of(FindingCode.TOO_FEW_CHANNELS, SELF, Sentence.of("{found} {0} need {found} channels; {1} has {allowed}.", what, model.code())
-                .found(positions, 0, "").allowed(model.channels().size(), 0, ""), Source.MAKER,
+        findings.add(Finding.of(
+                FindingCode.TOO_FEW_CHANNELS,
+                SELF,
+                Sentence.of("{found} {0} need {found} channels; {1} has {allowed}.", what, model.code())
+                        .found(positions, 0, "")
+                        .allowed(model.channels().size(), 0, ""),
+                Source.MAKER,
                 new Remedy(Remedy.Kind.OTHER_MODULE, "one module for each gang, or one with more channels")));
         findings.sort(Finding.ORDER);
         List<Margin> margins = new ArrayList<>(forTheFirst.margins());
-        margins.add(new Margin("channels", BigDecimal.valueOf(positions), BigDecimal.valueOf(model.channels().size()), ""));
+        margins.add(new Margin(
+                "channels",
+                BigDecimal.valueOf(positions),
+                BigDecimal.valueOf(model.channels().size()),
+                ""));
         return new Candidate(forTheFirst.assignment(), findings, margins, forTheFirst.plan(), forTheFirst.placement());
     }
 
@@ -313,10 +410,17 @@ public final class ModuleMatch {
         Map<Integer, InputBehaviour> behaviours = new LinkedHashMap<>();
         for (int gang : gangs) {
             Mechanism mechanism = box.gang(gang).mechanism();
-            // What a module has not is wanted nevertheless, and refused by name: a push button that rules by its position is no substitute.
-            List<InputBehaviour> suited = mechanism.isPush() ? List.of(InputBehaviour.PRESS_CHANGES, InputBehaviour.SHORT_LONG, InputBehaviour.UP_DOWN)
+            // What a module has not is wanted nevertheless, and refused by name: a push button that rules by its
+            // position is no substitute.
+            List<InputBehaviour> suited = mechanism.isPush()
+                    ? List.of(InputBehaviour.PRESS_CHANGES, InputBehaviour.SHORT_LONG, InputBehaviour.UP_DOWN)
                     : List.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.UP_DOWN);
-            behaviours.put(gang, suited.stream().filter(model.behaviours()::contains).findFirst().orElse(suited.get(0)));
+            behaviours.put(
+                    gang,
+                    suited.stream()
+                            .filter(model.behaviours()::contains)
+                            .findFirst()
+                            .orElse(suited.get(0)));
         }
         return behaviours;
     }
@@ -335,7 +439,9 @@ public final class ModuleMatch {
     }
 
     private static Watts smallest(List<List<SurveyedLoad>> loads) {
-        return loads.stream().map(at -> at.stream().map(SurveyedLoad::total).reduce(Watts.ZERO, Watts::plus)).min(Watts::compareTo)
+        return loads.stream()
+                .map(at -> at.stream().map(SurveyedLoad::total).reduce(Watts.ZERO, Watts::plus))
+                .min(Watts::compareTo)
                 .orElse(Watts.ZERO);
     }
 
@@ -349,13 +455,22 @@ public final class ModuleMatch {
         List<Margin> margins = new ArrayList<>();
         for (int i = 0; i < loads.size(); i++) {
             Subject.Module own = new Subject.Module(RunWiring.moduleOf(i + 1).value());
-            add(loads(assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()), findings, margins);
+            add(
+                    loads(assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()),
+                    findings,
+                    margins);
         }
         return new Judged(findings, margins);
     }
 
     /** What each channel carries, by its contact and by the sum over all, and the first current. */
-    private static Judged loads(ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
+    private static Judged loads(
+            ModuleModel model,
+            Subject.Module self,
+            List<List<SurveyedLoad>> loads,
+            BigDecimal volts,
+            RegionProfile region,
+            Estimates estimates) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
@@ -366,8 +481,16 @@ public final class ModuleMatch {
     }
 
     /** What one channel carries, by its contact, and the first current. */
-    static Judged channel(ModuleModel model, Subject.Module self, int index, List<SurveyedLoad> loads, BigDecimal volts, RegionProfile region, Estimates estimates) {
-        Subject.Channel subject = new Subject.Channel(self.key(), model.channels().get(index).id());
+    static Judged channel(
+            ModuleModel model,
+            Subject.Module self,
+            int index,
+            List<SurveyedLoad> loads,
+            BigDecimal volts,
+            RegionProfile region,
+            Estimates estimates) {
+        Subject.Channel subject =
+                new Subject.Channel(self.key(), model.channels().get(index).id());
         Judged carried = ChannelLoad.of(volts, region, model.channels().get(index), loads, subject, estimates);
         List<Finding> findings = new ArrayList<>(carried.findings());
         findings.addAll(Inrush.judge(model, loads, volts, subject));
@@ -375,29 +498,44 @@ public final class ModuleMatch {
     }
 
     /** The sum over all channels, where the maker limits it. */
-    static Judged allChannels(ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts) {
+    static Judged allChannels(
+            ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts) {
         if (model.totalAmps().isEmpty()) {
             return new Judged(List.of(), List.of());
         }
         Amps limit = model.totalAmps().get();
-        BigDecimal amps = loads.stream().flatMap(List::stream).flatMap(load -> load.banks().stream())
-                .map(bank -> bank.amps(volts)).reduce(BigDecimal.ZERO, BigDecimal::add);
+        BigDecimal amps = loads.stream()
+                .flatMap(List::stream)
+                .flatMap(load -> load.banks().stream())
+                .map(bank -> bank.amps(volts))
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
         Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
-        List<Finding> findings = !total.isOver() ? List.of() : List.of(Finding.of(FindingCode.CONTACT_OVERLOAD, self,
-                Sentence.of("All channels together carry {found}; {allowed} is allowed.").found(ChannelLoad.amount(amps, "A")).allowed(ChannelLoad.amount(limit.asDecimal(), "A")),
-                Source.MAKER, new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
+        List<Finding> findings = !total.isOver()
+                ? List.of()
+                : List.of(Finding.of(
+                        FindingCode.CONTACT_OVERLOAD,
+                        self,
+                        Sentence.of("All channels together carry {found}; {allowed} is allowed.")
+                                .found(ChannelLoad.amount(amps, "A"))
+                                .allowed(ChannelLoad.amount(limit.asDecimal(), "A")),
+                        Source.MAKER,
+                        new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
         return new Judged(findings, List.of(total));
     }
 
     /** Volts of the loads: those of an extra-low-voltage circuit where the lead hangs on one only. */
     BigDecimal volts() {
-        List<Circuit> circuits = planner.run().circuitsIn(planner.run().lead()).stream().map(house.circuits()::get).toList();
+        List<Circuit> circuits = planner.run().circuitsIn(planner.run().lead()).stream()
+                .map(house.circuits()::get)
+                .toList();
         boolean elv = !circuits.isEmpty() && circuits.stream().allMatch(Circuit::isElv);
         return (elv ? circuits.get(0).elvVolts().orElseThrow() : house.region().nominalVolts()).asDecimal();
     }
 
     private void minimumLoad(Assignment assignment, List<Finding> findings) {
-        if (!(assignment.model().supply() instanceof ModuleSupply.TwoWire supply) || assignment.gangs().isEmpty() || supply.minimumLoadWatts() <= 0) {
+        if (!(assignment.model().supply() instanceof ModuleSupply.TwoWire supply)
+                || assignment.gangs().isEmpty()
+                || supply.minimumLoadWatts() <= 0) {
             return;
         }
         Watts load = smallest(assignment.gangs().stream().map(this::loadsOf).toList());
@@ -405,25 +543,47 @@ public final class ModuleMatch {
         Sentence.Amount needed = ChannelLoad.amount(BigDecimal.valueOf(supply.minimumLoadWatts()), "W");
         Sentence.Amount there = ChannelLoad.amount(load.asDecimal(), "W");
         if (carried.asDouble() < supply.minimumLoadWatts()) {
-            findings.add(Finding.of(FindingCode.BELOW_MINIMUM_LOAD, SELF,
-                    Sentence.of("{found} of load; this module needs at least {allowed}.").found(there).allowed(needed), Source.MAKER,
+            findings.add(Finding.of(
+                    FindingCode.BELOW_MINIMUM_LOAD,
+                    SELF,
+                    Sentence.of("{found} of load; this module needs at least {allowed}.")
+                            .found(there)
+                            .allowed(needed),
+                    Source.MAKER,
                     new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp")));
         } else if (assignment.bypass().isPresent()) {
-            findings.add(Finding.of(FindingCode.BYPASS_NEEDED, SELF, Sentence.of("{found} of load is under {allowed}; a bypass of {0} at the lamp makes up for it.",
-                    assignment.bypass().get()).found(there).allowed(needed),
+            findings.add(Finding.of(
+                    FindingCode.BYPASS_NEEDED,
+                    SELF,
+                    Sentence.of(
+                                    "{found} of load is under {allowed}; a bypass of {0} at the lamp makes up for it.",
+                                    assignment.bypass().get())
+                            .found(there)
+                            .allowed(needed),
                     Source.MAKER));
         }
     }
 
     private void wiring(WiringPlan plan, Assignment assignment, boolean byRules, List<Finding> findings) {
-        plan.findings().stream().filter(f -> !byRules || !SAID_HERE.contains(f.code())).forEach(findings::add);
+        plan.findings().stream()
+                .filter(f -> !byRules || !SAID_HERE.contains(f.code()))
+                .forEach(findings::add);
         if (plan.planned().isPresent()) {
-            PartsToAdd.connectors(plan).forEach((size, count) -> findings.add(Finding.of(FindingCode.CONNECTOR_NEEDED, SELF,
-                    Sentence.of("{found} × {0} in addition: its terminals can't hold them all.", PartsToAdd.connectorWords(size)).found(count, 0, ""), Source.COMPUTED)));
-            boolean neutralHere = box.cores().stream()
-                    .anyMatch(core -> core.core().role() == org.hiddenclerk.core.job.Role.NEUTRAL);
+            PartsToAdd.connectors(plan)
+                    .forEach((size, count) -> findings.add(Finding.of(
+                            FindingCode.CONNECTOR_NEEDED,
+                            SELF,
+                            Sentence.of(
+                                            "{found} × {0} in addition: its terminals can't hold them all.",
+                                            PartsToAdd.connectorWords(size))
+                                    .found(count, 0, ""),
+                            Source.COMPUTED)));
+            boolean neutralHere =
+                    box.cores().stream().anyMatch(core -> core.core().role() == org.hiddenclerk.core.job.Role.NEUTRAL);
             if (neutralHere && assignment.model().supply() instanceof ModuleSupply.TwoWire) {
-                findings.add(Finding.of(FindingCode.NEUTRAL_PREFERRED, SELF,
+                findings.add(Finding.of(
+                        FindingCode.NEUTRAL_PREFERRED,
+                        SELF,
                         "A neutral is in this box: a module that uses it has a better supply and no minimum load.",
                         Source.COMMON_PRACTICE));
             }

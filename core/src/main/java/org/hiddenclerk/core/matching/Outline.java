@@ -15,11 +15,12 @@ final class Outline {
     private final List<Disc> discs;
 
     /** A round box: its centre and radius. */
-    private record Disc(long x, long y, long radius) {
-    }
+    private record Disc(long x, long y, long radius) {}
 
     List<Placement.Round> rounds() {
-        return discs.stream().map(d -> new Placement.Round(new Millimetres(d.x), new Millimetres(d.y), new Millimetres(d.radius))).toList();
+        return discs.stream()
+                .map(d -> new Placement.Round(new Millimetres(d.x), new Millimetres(d.y), new Millimetres(d.radius)))
+                .toList();
     }
 
     private Outline(long width, long height, List<Disc> discs) {
@@ -52,7 +53,10 @@ final class Outline {
 
     /** Whether a rectangle with rounded corners lies inside; touching counts as inside. */
     boolean holds(Rect rect, long cornerRadius) {
-        boolean inFrame = rect.x() >= 0 && rect.y() >= 0 && rect.x() + rect.width() <= width && rect.y() + rect.height() <= height;
+        boolean inFrame = rect.x() >= 0
+                && rect.y() >= 0
+                && rect.x() + rect.width() <= width
+                && rect.y() + rect.height() <= height;
         return inFrame && (discs.isEmpty() || discs.stream().anyMatch(disc -> holds(disc, rect, cornerRadius)));
     }
 
@@ -102,8 +106,11 @@ final class Outline {
 
     /** Area in mm². */
     double squareMillimetres() {
-        return discs.isEmpty() ? width / 1e3 * (height / 1e3)
-                : discs.stream().mapToDouble(d -> Math.PI * d.radius / 1e3 * (d.radius / 1e3)).sum();
+        return discs.isEmpty()
+                ? width / 1e3 * (height / 1e3)
+                : discs.stream()
+                        .mapToDouble(d -> Math.PI * d.radius / 1e3 * (d.radius / 1e3))
+                        .sum();
     }
 
     /**
@@ -114,7 +121,10 @@ final class Outline {
      */
     record Rect(long x, long y, long width, long height) {
         boolean overlaps(Rect other) {
-            return x < other.x + other.width && other.x < x + width && y < other.y + other.height && other.y < y + height;
+            return x < other.x + other.width
+                    && other.x < x + width
+                    && y < other.y + other.height
+                    && other.y < y + height;
         }
     }
 }

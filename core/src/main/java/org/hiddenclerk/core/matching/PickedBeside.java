@@ -6,8 +6,8 @@ import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.RunWiring;
 
 /**
@@ -16,7 +16,8 @@ import org.hiddenclerk.core.wiring.RunWiring;
  * @param models what goes into each place
  * @param watts  what its contacts turn into heat with all on, by the box that it was picked for
  */
-public record PickedBeside(Map<ConnectedBoxes.Place, List<ModuleModel>> models, Map<ConnectedBoxes.Place, Double> watts) {
+public record PickedBeside(
+        Map<ConnectedBoxes.Place, List<ModuleModel>> models, Map<ConnectedBoxes.Place, Double> watts) {
     public static final PickedBeside NOTHING = new PickedBeside(Map.of(), Map.of());
 
     public PickedBeside {
@@ -32,16 +33,25 @@ public record PickedBeside(Map<ConnectedBoxes.Place, List<ModuleModel>> models, 
         if (own.isEmpty() && others.values().stream().allMatch(List::isEmpty)) {
             return NOTHING;
         }
-        Map<ConnectedBoxes.Place, List<ModuleModel>> models = new LinkedHashMap<>(planner.plan(own, others).planned().map(RunWiring::modulesByPlace).orElseGet(() -> undrawn(picked)));
+        Map<ConnectedBoxes.Place, List<ModuleModel>> models = new LinkedHashMap<>(planner.plan(own, others)
+                .planned()
+                .map(RunWiring::modulesByPlace)
+                .orElseGet(() -> undrawn(picked)));
         ModuleMatch match = new ModuleMatch(planner, Terms.USUAL);
         // What those of other boxes switch is known from their own run only.
-        return new PickedBeside(models, Map.of(planner.run().lead(), own.stream().mapToDouble(match::contactHeat).sum()));
+        return new PickedBeside(
+                models,
+                Map.of(
+                        planner.run().lead(),
+                        own.stream().mapToDouble(match::contactHeat).sum()));
     }
 
     /** While nothing can be drawn, each is taken to go where it was picked. */
-    private static Map<ConnectedBoxes.Place, List<ModuleModel>> undrawn(Map<ConnectedBoxes.Place, List<Assignment>> picked) {
+    private static Map<ConnectedBoxes.Place, List<ModuleModel>> undrawn(
+            Map<ConnectedBoxes.Place, List<Assignment>> picked) {
         Map<ConnectedBoxes.Place, List<ModuleModel>> models = new LinkedHashMap<>();
-        picked.forEach((place, given) -> models.put(place, new ArrayList<>(given.stream().map(Assignment::model).toList())));
+        picked.forEach((place, given) -> models.put(
+                place, new ArrayList<>(given.stream().map(Assignment::model).toList())));
         return models;
     }
 

@@ -31,6 +31,7 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
     public static final Millimetres WIRING_SPACE = Millimetres.of(5);
     /** What the frame of a mechanism takes of the depth beside its body; common practice, no source. */
     private static final long FRAME = 5_000;
+
     private static final int BEAM = 60;
 
     public Placement {
@@ -39,8 +40,7 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
     }
 
     /** A round box: its centre from the lower left, and its radius. */
-    public record Round(Millimetres x, Millimetres y, Millimetres radius) {
-    }
+    public record Round(Millimetres x, Millimetres y, Millimetres radius) {}
 
     /**
      * One module in its place.
@@ -51,24 +51,25 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
      * @param to     depth at which it ends
      * @param beside whether it lies beside the mechanisms rather than behind one
      */
-    public record Lying(Millimetres x, Millimetres y, Millimetres width, Millimetres height, Millimetres from, Millimetres to,
-                        boolean beside) {
-    }
+    public record Lying(
+            Millimetres x,
+            Millimetres y,
+            Millimetres width,
+            Millimetres height,
+            Millimetres from,
+            Millimetres to,
+            boolean beside) {}
 
     /** A mechanism's body: where it is and how deep. */
-    public record Mechanism(Millimetres x, Millimetres y, Millimetres width, Millimetres height, Millimetres depth) {
-    }
+    public record Mechanism(Millimetres x, Millimetres y, Millimetres width, Millimetres height, Millimetres depth) {}
 
-    private record Solid(Rect at, long from, long to) {
-    }
+    private record Solid(Rect at, long from, long to) {}
 
     /** @param spread where modules end, summed: among equal depths, those that begin further up have more room for their wires */
-    private record Partial(List<Solid> placed, long deepest, long spread) {
-    }
+    private record Partial(List<Solid> placed, long deepest, long spread) {}
 
     /** A body turned some way: its sides in the outline, how far it reaches into the depth, and the rounding that helps in the outline. */
-    private record Turned(long width, long height, long into, long corner) {
-    }
+    private record Turned(long width, long height, long into, long corner) {}
 
     /**
      * Bodies of the mechanisms of a box. 40 × 40 mm, 40 × 46 mm in the United Kingdom and 34 × 70 mm in the United States are
@@ -76,18 +77,26 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
      */
     public static List<Mechanism> mechanisms(Box box, BoxGeometry room, RegionProfile region) {
         List<Mechanism> bodies = new ArrayList<>();
-        long share = room.round() ? BoxGeometry.PITCH.micrometres() : room.width().micrometres() / Math.max(1, box.gangs().size());
+        long share = room.round()
+                ? BoxGeometry.PITCH.micrometres()
+                : room.width().micrometres() / Math.max(1, box.gangs().size());
         long first = (room.width().micrometres() - share * box.gangs().size()) / 2;
         for (Gang gang : box.gangs()) {
             long width = Math.min(region == RegionProfile.US_120 ? 34_000 : 40_000, share);
-            long height = Math.min(switch (region) {
-                case EU_230 -> 40_000;
-                case UK_230 -> 46_000;
-                case US_120 -> 70_000;
-            }, room.height().micrometres());
+            long height = Math.min(
+                    switch (region) {
+                        case EU_230 -> 40_000;
+                        case UK_230 -> 46_000;
+                        case US_120 -> 70_000;
+                    },
+                    room.height().micrometres());
             long x = Math.max(0, first + share * (gang.number() - 1) + (share - width) / 2);
-            bodies.add(new Mechanism(new Millimetres(x), new Millimetres((room.height().micrometres() - height) / 2),
-                    new Millimetres(width), new Millimetres(height), gang.depth()));
+            bodies.add(new Mechanism(
+                    new Millimetres(x),
+                    new Millimetres((room.height().micrometres() - height) / 2),
+                    new Millimetres(width),
+                    new Millimetres(height),
+                    gang.depth()));
         }
         return bodies;
     }
@@ -95,8 +104,16 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
     /** The place that takes least depth; empty when a module does not go into the outline whichever way it is turned. */
     public static Optional<Placement> of(Box box, BoxGeometry room, RegionProfile region, List<Body> modules) {
         Outline outline = Outline.of(room);
-        List<Solid> mechanisms = mechanisms(box, room, region).stream().map(m -> new Solid(new Rect(m.x().micrometres(),
-                m.y().micrometres(), m.width().micrometres(), m.height().micrometres()), 0, m.depth().micrometres())).toList();
+        List<Solid> mechanisms = mechanisms(box, room, region).stream()
+                .map(m -> new Solid(
+                        new Rect(
+                                m.x().micrometres(),
+                                m.y().micrometres(),
+                                m.width().micrometres(),
+                                m.height().micrometres()),
+                        0,
+                        m.depth().micrometres()))
+                .toList();
         long floor = mechanisms.stream().mapToLong(Solid::to).max().orElse(0);
         List<Partial> beginnings = List.of(new Partial(List.of(), floor, 0));
         for (Body body : modules) {
@@ -116,12 +133,19 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
         long rounding = body.cornerRadius().micrometres();
         long a = body.length().micrometres();
         long b = body.width().micrometres();
-        return outline.places(a, b, rounding).stream().anyMatch(at -> outline.holds(new Rect(at[0], at[1], a, b), rounding))
-                || outline.places(b, a, rounding).stream().anyMatch(at -> outline.holds(new Rect(at[0], at[1], b, a), rounding));
+        return outline.places(a, b, rounding).stream()
+                        .anyMatch(at -> outline.holds(new Rect(at[0], at[1], a, b), rounding))
+                || outline.places(b, a, rounding).stream()
+                        .anyMatch(at -> outline.holds(new Rect(at[0], at[1], b, a), rounding));
     }
 
-    private static void extend(Outline outline, List<Solid> mechanisms, Partial beginning, Body body, List<Partial> longer) {
-        long[] sides = {body.length().micrometres(), body.width().micrometres(), body.thickness().micrometres()};
+    private static void extend(
+            Outline outline, List<Solid> mechanisms, Partial beginning, Body body, List<Partial> longer) {
+        long[] sides = {
+            body.length().micrometres(),
+            body.width().micrometres(),
+            body.thickness().micrometres()
+        };
         long rounding = body.cornerRadius().micrometres();
         for (int up = 0; up < 3; up++) {
             long a = sides[up == 0 ? 1 : 0];
@@ -133,7 +157,8 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
         }
     }
 
-    private static void lay(Outline outline, List<Solid> mechanisms, Partial beginning, Turned body, List<Partial> longer) {
+    private static void lay(
+            Outline outline, List<Solid> mechanisms, Partial beginning, Turned body, List<Partial> longer) {
         for (Rect at : places(outline, mechanisms, beginning.placed, body)) {
             long from = 0;
             for (Solid solid : mechanisms) {
@@ -145,7 +170,8 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
             from = Math.max(from, FRAME);
             List<Solid> placed = new ArrayList<>(beginning.placed);
             placed.add(new Solid(at, from, from + body.into));
-            longer.add(new Partial(placed, Math.max(beginning.deepest, from + body.into), beginning.spread + from + body.into));
+            longer.add(new Partial(
+                    placed, Math.max(beginning.deepest, from + body.into), beginning.spread + from + body.into));
         }
     }
 
@@ -178,9 +204,16 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
     }
 
     private static Placement read(Outline outline, Partial best, List<Solid> mechanisms) {
-        List<Lying> lying = best.placed.stream().map(solid -> new Lying(new Millimetres(solid.at.x()), new Millimetres(solid.at.y()),
-                new Millimetres(solid.at.width()), new Millimetres(solid.at.height()), new Millimetres(solid.from),
-                new Millimetres(solid.to), mechanisms.stream().noneMatch(m -> m.at.overlaps(solid.at)))).toList();
+        List<Lying> lying = best.placed.stream()
+                .map(solid -> new Lying(
+                        new Millimetres(solid.at.x()),
+                        new Millimetres(solid.at.y()),
+                        new Millimetres(solid.at.width()),
+                        new Millimetres(solid.at.height()),
+                        new Millimetres(solid.from),
+                        new Millimetres(solid.to),
+                        mechanisms.stream().noneMatch(m -> m.at.overlaps(solid.at))))
+                .toList();
         return new Placement(new Millimetres(best.deepest).plus(WIRING_SPACE), outline.rounds(), lying);
     }
 }

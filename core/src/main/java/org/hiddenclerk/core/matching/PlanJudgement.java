@@ -18,9 +18,9 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -56,7 +56,8 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
     }
 
     /**
-     * The same judgement in the light of what was read in the run: a reading that contradicts the survey stops every plan of it, and cores that
+     * The same judgement in the light of what was read in the run: a reading that contradicts the survey stops every
+     * plan of it, and cores that
      * look alike are known by a reading alone.
      */
     public PlanJudgement withEvidence(FieldEvidence evidence) {
@@ -75,17 +76,29 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         if (plan.planned().isEmpty()) {
             return this;
         }
-        Set<CircuitId> opened = plan.placesOfWork().stream().filter(place -> !place.implied()).flatMap(place -> plan.run().circuitsIn(place).stream()).collect(Collectors.toSet());
+        Set<CircuitId> opened = plan.placesOfWork().stream()
+                .filter(place -> !place.implied())
+                .flatMap(place -> plan.run().circuitsIn(place).stream())
+                .collect(Collectors.toSet());
         Collected collected = new Collected();
         collected.add(findings);
-        sums.stream().filter(sum -> opened.contains(sum.circuit().id())).forEach(sum ->
-                collected.add(sum.findings().stream().filter(f -> f.severity() != Severity.NOTE).toList()));
+        sums.stream()
+                .filter(sum -> opened.contains(sum.circuit().id()))
+                .forEach(sum -> collected.add(sum.findings().stream()
+                        .filter(f -> f.severity() != Severity.NOTE)
+                        .toList()));
         return new PlanJudgement(plan, collected.ordered(), accepted);
     }
 
     /** The same judgement, of which a person accepts what holds it back. */
     public PlanJudgement accepting(Predicate<Finding> byPerson) {
-        return new PlanJudgement(plan, findings, findings.stream().filter(f -> f.severity() == Severity.HOLD).filter(byPerson).toList());
+        return new PlanJudgement(
+                plan,
+                findings,
+                findings.stream()
+                        .filter(f -> f.severity() == Severity.HOLD)
+                        .filter(byPerson)
+                        .toList());
     }
 
     /** A plan may be issued when it is drawn and its verdict is OK. */
@@ -102,7 +115,11 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
      *
      * @param others assignments of other boxes, by their place
      */
-    public static PlanJudgement of(Planner planner, List<Assignment> modules, Map<ConnectedBoxes.Place, List<Assignment>> others, Terms terms) {
+    public static PlanJudgement of(
+            Planner planner,
+            List<Assignment> modules,
+            Map<ConnectedBoxes.Place, List<Assignment>> others,
+            Terms terms) {
         boolean nothing = modules.isEmpty() && others.values().stream().allMatch(List::isEmpty);
         WiringPlan plan = nothing ? planner.surveyed() : planner.plan(modules, others);
         ModuleMatch match = new ModuleMatch(planner, terms);
@@ -111,8 +128,12 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         for (int i = 0; i < modules.size(); i++) {
             collected.add(ofModule(match, modules, i, plan));
         }
-        collected.add(plan.findings().stream().filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code())).toList());
-        collected.add(planner.surveyed().findings().stream().filter(WiringPlan::isInTheWay).toList());
+        collected.add(plan.findings().stream()
+                .filter(f -> modules.isEmpty() || !ModuleMatch.SAID_HERE.contains(f.code()))
+                .toList());
+        collected.add(planner.surveyed().findings().stream()
+                .filter(WiringPlan::isInTheWay)
+                .toList());
         collected.add(shownBySurvey(planner, plan));
         collected.add(AlikeCores.of(plan, FieldEvidence.NONE));
         collected.add(actingOtherwise(plan));
@@ -121,16 +142,27 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
 
     /** Inputs whose switches cannot be read as it is planned: the plan says it before anybody sets how switches feel. */
     private static List<Finding> actingOtherwise(WiringPlan plan) {
-        return WallInput.of(plan).stream().flatMap(input -> FeelCheck.unsuited(new Subject.Input(RunWiring.moduleOf(input.fitted().number()).value(), input.input().id()), input.wall(),
-                input.fitted().model(), input.input().behaviour()).stream()).toList();
+        return WallInput.of(plan).stream()
+                .flatMap(input -> FeelCheck.unsuited(
+                        new Subject.Input(
+                                RunWiring.moduleOf(input.fitted().number()).value(),
+                                input.input().id()),
+                        input.wall(),
+                        input.fitted().model(),
+                        input.input().behaviour())
+                        .stream())
+                .toList();
     }
 
     /** Whatever the survey of the boxes that are opened stops or holds, stops or holds the plan as well. */
     private static List<Finding> shownBySurvey(Planner planner, WiringPlan plan) {
         List<Finding> shown = new ArrayList<>();
-        plan.placesOfWork().stream().filter(place -> !place.implied()).forEach(place ->
-                shown.addAll(SurveyChecks.of(planner.house(), planner.run(), place)));
-        planner.surveyed().findings().stream().filter(f -> f.code() == FindingCode.EARTH_COLOUR_MISUSED).forEach(shown::add);
+        plan.placesOfWork().stream()
+                .filter(place -> !place.implied())
+                .forEach(place -> shown.addAll(SurveyChecks.of(planner.house(), planner.run(), place)));
+        planner.surveyed().findings().stream()
+                .filter(f -> f.code() == FindingCode.EARTH_COLOUR_MISUSED)
+                .forEach(shown::add);
         return shown.stream().filter(f -> f.severity() != Severity.NOTE).toList();
     }
 
@@ -143,7 +175,9 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
 
         void add(List<Finding> said) {
             Set<Finding.Key> known = findings.stream().map(Finding::key).collect(Collectors.toSet());
-            said.stream().filter(f -> !known.contains(f.key()) && !findings.contains(f)).forEach(findings::add);
+            said.stream()
+                    .filter(f -> !known.contains(f.key()) && !findings.contains(f))
+                    .forEach(findings::add);
         }
 
         List<Finding> ordered() {
@@ -152,29 +186,45 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
     }
 
     /** What is found of one module by itself, told of it as it is fitted in the plan of all. */
-    private static List<Finding> ofModule(ModuleMatch match, List<Assignment> modules, int assignment, WiringPlan plan) {
+    private static List<Finding> ofModule(
+            ModuleMatch match, List<Assignment> modules, int assignment, WiringPlan plan) {
         Candidate alone = match.judge(modules.get(assignment));
         List<String> here = plan.modulesOf(assignment);
         List<String> there = alone.plan().modulesOf(0);
         // Where nothing is drawn, each module still bears a name of its own.
-        UnaryOperator<String> ids = id -> here.isEmpty() || there.isEmpty() ? "K" + (assignment + 1)
+        UnaryOperator<String> ids = id -> here.isEmpty() || there.isEmpty()
+                ? "K" + (assignment + 1)
                 : there.contains(id) && there.indexOf(id) < here.size() ? here.get(there.indexOf(id)) : id;
-        return alone.findings().stream().map(f -> f.about(f.subject().withModules(ids)))
-                .map(f -> ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, plan)) : f).toList();
+        return alone.findings().stream()
+                .map(f -> f.about(f.subject().withModules(ids)))
+                .map(f -> ModuleMatch.SAID_HERE.contains(f.code()) ? f.in(statesOf(f, plan)) : f)
+                .toList();
     }
 
     /** The rules for a contact have the better words, the proof knows the states: the drawing needs both. */
     private static List<SwitchingState> statesOf(Finding said, WiringPlan plan) {
-        return plan.findings().stream().filter(f -> f.code() == said.code() && (f.subject().involves(said.subject()) || said.subject().involves(f.subject())
-                || said.subject() instanceof Subject.LoadsOnChannel on && f.subject().involves(on.channel()))).flatMap(f -> f.states().stream()).toList();
+        return plan.findings().stream()
+                .filter(f -> f.code() == said.code()
+                        && (f.subject().involves(said.subject())
+                                || said.subject().involves(f.subject())
+                                || said.subject() instanceof Subject.LoadsOnChannel on
+                                        && f.subject().involves(on.channel())))
+                .flatMap(f -> f.states().stream())
+                .toList();
     }
 
     /** What all modules of a place come to together: it stands before what each alone would. */
-    private static List<List<Finding>> together(Planner planner, WiringPlan plan, ModuleMatch match, List<Assignment> modules) {
+    private static List<List<Finding>> together(
+            Planner planner, WiringPlan plan, ModuleMatch match, List<Assignment> modules) {
         List<List<Finding>> together = new ArrayList<>();
         plan.planned().ifPresent(planned -> planned.modulesByPlace().forEach((place, models) -> {
             Box box = planned.at(place).box();
-            together.add(RoomInBox.of(box, models, planner.house().region(), planned.at(place).connectors()).findings());
+            together.add(RoomInBox.of(
+                            box,
+                            models,
+                            planner.house().region(),
+                            planned.at(place).connectors())
+                    .findings());
             together.add(warmth(match, box, models, modules));
         }));
         return together;
@@ -185,7 +235,14 @@ public record PlanJudgement(WiringPlan plan, List<Finding> findings, List<Findin
         if (here.size() < 2) {
             return List.of();
         }
-        double heat = match.standbyHeat(here) + modules.stream().filter(m -> here.contains(m.model())).mapToDouble(match::contactHeat).sum();
-        return here.stream().distinct().flatMap(model -> BoxHeat.judge(box, model, heat).findings().stream()).toList();
+        double heat = match.standbyHeat(here)
+                + modules.stream()
+                        .filter(m -> here.contains(m.model()))
+                        .mapToDouble(match::contactHeat)
+                        .sum();
+        return here.stream()
+                .distinct()
+                .flatMap(model -> BoxHeat.judge(box, model, heat).findings().stream())
+                .toList();
     }
 }

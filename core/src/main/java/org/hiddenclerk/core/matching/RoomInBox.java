@@ -4,7 +4,6 @@ import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
@@ -25,8 +24,7 @@ import org.hiddenclerk.core.quantity.Millimetres;
  * by the code's count where the region has one, else by an estimate.
  */
 public final class RoomInBox {
-    private RoomInBox() {
-    }
+    private RoomInBox() {}
 
     /** Findings and margins of the room, and where the modules lie, when they go in. */
     public record Judgement(List<Finding> findings, List<Margin> margins, Optional<Placement> placement) {
@@ -59,30 +57,45 @@ public final class RoomInBox {
         Optional<Placement> place(Box box, BoxGeometry room, RegionProfile region, List<Body> bodies);
     }
 
-    static Judgement of(Box box, List<ModuleModel> modules, RegionProfile region, List<Integer> connectors, Placer placer) {
+    static Judgement of(
+            Box box, List<ModuleModel> modules, RegionProfile region, List<Integer> connectors, Placer placer) {
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         if (box.geometry().isEmpty()) {
-            findings.add(Finding.of(FindingCode.ROOM_UNKNOWN, new Subject.Box(box.label()),
-                    Sentence.of("Nobody has measured the room at {0}.", box.label()), Source.COMMON_PRACTICE,
+            findings.add(Finding.of(
+                    FindingCode.ROOM_UNKNOWN,
+                    new Subject.Box(box.label()),
+                    Sentence.of("Nobody has measured the room at {0}.", box.label()),
+                    Source.COMMON_PRACTICE,
                     new Remedy(Remedy.Kind.FIND_OUT, "measure it, and survey it as a box")));
             return new Judgement(findings, margins, Optional.empty());
         }
         findings.addAll(ModulesInPlace.unmeasured(box));
-        List<ModuleModel> unsized = modules.stream().filter(m -> m.body().isEmpty()).toList();
-        unsized.forEach(m -> findings.add(Finding.of(FindingCode.FIGURE_UNKNOWN, new Subject.ModelFigure(m.code(), "size"),
-                Sentence.of("The size of {0} is not stated; whether it goes in cannot be said.", m.code()), Source.MAKER,
+        List<ModuleModel> unsized =
+                modules.stream().filter(m -> m.body().isEmpty()).toList();
+        unsized.forEach(m -> findings.add(Finding.of(
+                FindingCode.FIGURE_UNKNOWN,
+                new Subject.ModelFigure(m.code(), "size"),
+                Sentence.of("The size of {0} is not stated; whether it goes in cannot be said.", m.code()),
+                Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find out its size from the maker, or measure one"))));
-        if (!unsized.isEmpty() || box.modules().stream().anyMatch(found -> found.size().isEmpty())) {
+        if (!unsized.isEmpty()
+                || box.modules().stream().anyMatch(found -> found.size().isEmpty())) {
             return new Judgement(findings, margins, Optional.empty());
         }
         BoxGeometry room = box.geometry().get();
-        List<Body> bodies = new ArrayList<>(modules.stream().map(m -> m.body().orElseThrow()).toList());
+        List<Body> bodies = new ArrayList<>(
+                modules.stream().map(m -> m.body().orElseThrow()).toList());
         bodies.addAll(ModulesInPlace.bodies(box));
         Optional<Placement> placement = placer.place(box, room, region, bodies);
-        // Standing on edge behind a mechanism is no way to fit a module: where it is too large to lie, that is the reason.
-        List<ModuleModel> tooLarge = modules.stream().filter(m -> !Placement.liesFlat(room, m.body().orElseThrow())).toList();
-        boolean goesIn = placement.filter(p -> tooLarge.isEmpty() || p.needed().compareTo(room.depth()) <= 0).isPresent();
+        // Standing on edge behind a mechanism is no way to fit a module: where it is too large to lie, that is the
+        // reason.
+        List<ModuleModel> tooLarge = modules.stream()
+                .filter(m -> !Placement.liesFlat(room, m.body().orElseThrow()))
+                .toList();
+        boolean goesIn = placement
+                .filter(p -> tooLarge.isEmpty() || p.needed().compareTo(room.depth()) <= 0)
+                .isPresent();
         if (goesIn) {
             depth(box, room, placement.orElseThrow(), findings, margins);
         } else {
@@ -96,47 +109,78 @@ public final class RoomInBox {
         return new Judgement(findings, margins, placement.filter(p -> goesIn));
     }
 
-    private static void depth(Box box, BoxGeometry room, Placement placement, List<Finding> findings, List<Margin> margins) {
-        Millimetres mechanism = box.gangs().stream().map(Gang::depth).max(Millimetres::compareTo).orElse(Millimetres.ZERO);
+    private static void depth(
+            Box box, BoxGeometry room, Placement placement, List<Finding> findings, List<Margin> margins) {
+        Millimetres mechanism = box.gangs().stream()
+                .map(Gang::depth)
+                .max(Millimetres::compareTo)
+                .orElse(Millimetres.ZERO);
         Millimetres used = placement.needed();
-        Millimetres behind = new Millimetres(Math.max(0, used.micrometres() - mechanism.micrometres()
-                - Placement.WIRING_SPACE.micrometres()));
+        Millimetres behind = new Millimetres(
+                Math.max(0, used.micrometres() - mechanism.micrometres() - Placement.WIRING_SPACE.micrometres()));
         Margin depth = new Margin("depth", used.asDecimal(), room.depth().asDecimal(), "mm");
         margins.add(depth);
         if (depth.isOver()) {
-            findings.add(Finding.of(FindingCode.BOX_TOO_SHALLOW, new Subject.Box(box.label()),
-                    Sentence.of("{allowed} deep; mechanism {0}, module {1} and wires {2} need {found}: {excess} too little.",
-                            mechanism, behind, Placement.WIRING_SPACE).found(depth.found(), depth.unit()).allowed(depth.allowed(), depth.unit()), Source.COMMON_PRACTICE,
-                    new Remedy(Remedy.Kind.DEEPER_BOX, "a spacer of " + depth.excess().toPlainString()
-                            + "\u2009mm or more, or a deeper box"),
+            findings.add(Finding.of(
+                    FindingCode.BOX_TOO_SHALLOW,
+                    new Subject.Box(box.label()),
+                    Sentence.of(
+                                    "{allowed} deep; mechanism {0}, module {1} and wires {2} need {found}: {excess} too little.",
+                                    mechanism, behind, Placement.WIRING_SPACE)
+                            .found(depth.found(), depth.unit())
+                            .allowed(depth.allowed(), depth.unit()),
+                    Source.COMMON_PRACTICE,
+                    new Remedy(
+                            Remedy.Kind.DEEPER_BOX,
+                            "a spacer of " + depth.excess().toPlainString() + "\u2009mm or more, or a deeper box"),
                     new Remedy(Remedy.Kind.OTHER_MODULE, "a thinner module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         } else if (depth.level() == Margin.Level.CLOSE) {
-            findings.add(Finding.of(FindingCode.NEAR_LIMIT, new Subject.Box(box.label()),
-                    Sentence.of("{left} left behind the switch: {found} of {allowed} used.").found(depth.found(), depth.unit()).allowed(depth.allowed(), depth.unit()),
+            findings.add(Finding.of(
+                    FindingCode.NEAR_LIMIT,
+                    new Subject.Box(box.label()),
+                    Sentence.of("{left} left behind the switch: {found} of {allowed} used.")
+                            .found(depth.found(), depth.unit())
+                            .allowed(depth.allowed(), depth.unit()),
                     Source.COMMON_PRACTICE));
         }
     }
 
     /** What does not go in, however it is turned. */
-    private static void outline(Box box, BoxGeometry room, List<ModuleModel> modules, List<Finding> findings, List<Margin> margins) {
-        String inside = room.round() ? room.height() + " across" : larger(room.width(), room.height()) + " by "
-                + smaller(room.width(), room.height());
+    private static void outline(
+            Box box, BoxGeometry room, List<ModuleModel> modules, List<Finding> findings, List<Margin> margins) {
+        String inside = room.round()
+                ? room.height() + " across"
+                : larger(room.width(), room.height()) + " by " + smaller(room.width(), room.height());
         for (ModuleModel model : modules) {
             Body body = model.body().orElseThrow();
             double found = room.round() ? diagonal(body) : body.length().asDouble();
-            double allowed = room.round() ? room.height().asDouble() : larger(room.width(), room.height()).asDouble();
+            double allowed = room.round()
+                    ? room.height().asDouble()
+                    : larger(room.width(), room.height()).asDouble();
             if (!room.round() && found <= allowed) {
                 found = body.width().asDouble();
                 allowed = smaller(room.width(), room.height()).asDouble();
             }
-            margins.add(new Margin("outline", BigDecimal.valueOf(found).setScale(1, RoundingMode.HALF_UP), BigDecimal.valueOf(allowed)
-                    .setScale(1, RoundingMode.HALF_UP), "mm"));
-            findings.add(Finding.of(FindingCode.BOX_TOO_SMALL, new Subject.Together(new Subject.Box(box.label()),
-                    new Subject.Model(model.code())),
-                            Sentence.of("{0} is {1} by {2}" + (room.round() ? ", {found} from corner to corner" : "") + "; the box is {3} inside.", model.code(),
-                    body.length(), body.width(), inside).found(found, 1, "mm").allowed(allowed, 1, "mm"), Source.COMMON_PRACTICE,
-                            new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
+            margins.add(new Margin(
+                    "outline",
+                    BigDecimal.valueOf(found).setScale(1, RoundingMode.HALF_UP),
+                    BigDecimal.valueOf(allowed).setScale(1, RoundingMode.HALF_UP),
+                    "mm"));
+            findings.add(Finding.of(
+                    FindingCode.BOX_TOO_SMALL,
+                    new Subject.Together(new Subject.Box(box.label()), new Subject.Model(model.code())),
+                    Sentence.of(
+                                    "{0} is {1} by {2}" + (room.round() ? ", {found} from corner to corner" : "")
+                                            + "; the box is {3} inside.",
+                                    model.code(),
+                                    body.length(),
+                                    body.width(),
+                                    inside)
+                            .found(found, 1, "mm")
+                            .allowed(allowed, 1, "mm"),
+                    Source.COMMON_PRACTICE,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a smaller module"),
                     new Remedy(Remedy.Kind.WORK_AT_LAMP, "work at the lamp")));
         }
     }

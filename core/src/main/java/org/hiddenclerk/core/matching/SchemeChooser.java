@@ -33,12 +33,13 @@ import org.hiddenclerk.core.wiring.WiringPlan;
 public final class SchemeChooser {
     /** Working times in minutes; common practice, no source. */
     private static final int FIRST_MODULE_MINUTES = 30;
+
     private static final int FURTHER_MODULE_MINUTES = 20;
     private static final int FURTHER_BOX_MINUTES = 15;
     private static final int MECHANISM_MINUTES = 5;
 
-    private static final Comparator<Candidate> BEST = Comparator.comparing((Candidate c) -> c.plan().planned().isEmpty())
-            .thenComparing(ModuleMatch.RANKING);
+    private static final Comparator<Candidate> BEST =
+            Comparator.comparing((Candidate c) -> c.plan().planned().isEmpty()).thenComparing(ModuleMatch.RANKING);
 
     private final Planner planner;
     private final ModuleMatch match;
@@ -84,8 +85,17 @@ public final class SchemeChooser {
      * @param alwaysReachable whether the module keeps its supply whatever the switches do
      * @param switchesWork    whether every wall switch still changes the lamp
      */
-    public record Toll(int modules, int connectors, int jumpers, int cappedCores, List<String> boxes, int minutes, OptionalInt priceCents,
-                       boolean alwaysReachable, boolean switchesWork, List<Caution> cautions) {
+    public record Toll(
+            int modules,
+            int connectors,
+            int jumpers,
+            int cappedCores,
+            List<String> boxes,
+            int minutes,
+            OptionalInt priceCents,
+            boolean alwaysReachable,
+            boolean switchesWork,
+            List<Caution> cautions) {
         public Toll {
             boxes = List.copyOf(boxes);
             cautions = List.copyOf(cautions);
@@ -99,7 +109,8 @@ public final class SchemeChooser {
             offers.add(offer(scheme, gangs, loads));
         }
         offers.sort(Comparator.comparing((Offer o) -> !o.applies())
-                .thenComparing(o -> o.best().filter(c -> c.verdict() == Verdict.OK).isEmpty())
+                .thenComparing(
+                        o -> o.best().filter(c -> c.verdict() == Verdict.OK).isEmpty())
                 .thenComparing(Offer::scheme));
         return offers;
     }
@@ -113,9 +124,15 @@ public final class SchemeChooser {
         List<Candidate> candidates = candidates(scheme, gangs, loads, gangs.size() + loads.size());
         Optional<Candidate> best = candidates.stream().min(BEST);
         if (best.isEmpty()) {
-            return new Offer(scheme, Optional.empty(), Optional.empty(), List.of(Finding.of(FindingCode.TOO_FEW_CHANNELS,
-                    new Subject.Scheme(scheme.name()), "No module of the stock book has the channels for it.",
-                    Source.MAKER)));
+            return new Offer(
+                    scheme,
+                    Optional.empty(),
+                    Optional.empty(),
+                    List.of(Finding.of(
+                            FindingCode.TOO_FEW_CHANNELS,
+                            new Subject.Scheme(scheme.name()),
+                            "No module of the stock book has the channels for it.",
+                            Source.MAKER)));
         }
         if (best.get().plan().planned().isEmpty()) {
             return new Offer(scheme, Optional.empty(), Optional.empty(), reasonsAgainst(candidates));
@@ -127,7 +144,8 @@ public final class SchemeChooser {
         List<Candidate> candidates = new ArrayList<>();
         for (ModuleModel model : models) {
             if (mayTake(scheme, model)) {
-                Companions.of(scheme, model, models, gangs.size()).stream().filter(companion -> channels <= Assignment.most(scheme, model, companion))
+                Companions.of(scheme, model, models, gangs.size()).stream()
+                        .filter(companion -> channels <= Assignment.most(scheme, model, companion))
                         .forEach(companion -> candidates.add(match.judge(scheme, gangs, loads, model, companion)));
             }
         }
@@ -136,9 +154,14 @@ public final class SchemeChooser {
 
     /** Reasons that lie in the house, not in a module: those that every module meets. */
     private static List<Finding> reasonsAgainst(List<Candidate> candidates) {
-        Candidate nearest = candidates.stream().min(Comparator.comparingLong(c -> c.plan().findings().stream()
-                .filter(f -> f.severity() != Severity.NOTE).count())).orElseThrow();
-        return nearest.plan().findings().stream().filter(f -> f.severity() != Severity.NOTE).toList();
+        Candidate nearest = candidates.stream()
+                .min(Comparator.comparingLong(c -> c.plan().findings().stream()
+                        .filter(f -> f.severity() != Severity.NOTE)
+                        .count()))
+                .orElseThrow();
+        return nearest.plan().findings().stream()
+                .filter(f -> f.severity() != Severity.NOTE)
+                .toList();
     }
 
     /** Two-wire modules have one scheme of their own; the rest need not be asked. */
@@ -150,8 +173,12 @@ public final class SchemeChooser {
     private Toll toll(Candidate candidate) {
         WiringPlan plan = candidate.plan();
         var planned = plan.planned().orElseThrow();
-        List<Papers> papers = plan.placesOfWork().stream().map(place -> Papers.of(plan, place, planner.house().region())).toList();
-        int connectors = PartsToAdd.connectors(plan).values().stream().mapToInt(Integer::intValue).sum();
+        List<Papers> papers = plan.placesOfWork().stream()
+                .map(place -> Papers.of(plan, place, planner.house().region()))
+                .toList();
+        int connectors = PartsToAdd.connectors(plan).values().stream()
+                .mapToInt(Integer::intValue)
+                .sum();
         int mechanisms = PartsToAdd.mechanisms(plan);
         int modules = planned.fitted().size();
         Set<String> boxes = new LinkedHashSet<>();
@@ -159,26 +186,42 @@ public final class SchemeChooser {
         int minutes = minutes(modules, boxes.size(), mechanisms);
         boolean cut = plan.findings().stream().anyMatch(f -> f.code() == FindingCode.MODULE_CUT_BY_SWITCH);
         boolean work = switchesWork(planner, plan, candidate.assignment());
-        return new Toll(modules, connectors, papers.stream().mapToInt(p -> p.pieces().size()).sum(),
-                papers.stream().mapToInt(p -> p.caps().size()).sum(), List.copyOf(boxes), minutes,
-                candidate.priceCents(), !cut, work,
+        return new Toll(
+                modules,
+                connectors,
+                papers.stream().mapToInt(p -> p.pieces().size()).sum(),
+                papers.stream().mapToInt(p -> p.caps().size()).sum(),
+                List.copyOf(boxes),
+                minutes,
+                candidate.priceCents(),
+                !cut,
+                work,
                 Caution.of(plan, planner.house()));
     }
 
     static int minutes(int modules, int boxes, int mechanisms) {
-        return FIRST_MODULE_MINUTES + FURTHER_MODULE_MINUTES * (modules - 1) + FURTHER_BOX_MINUTES * (boxes - 1)
+        return FIRST_MODULE_MINUTES
+                + FURTHER_MODULE_MINUTES * (modules - 1)
+                + FURTHER_BOX_MINUTES * (boxes - 1)
                 + MECHANISM_MINUTES * mechanisms;
     }
 
     /** Whether every wall switch of the loads still commands them. */
     static boolean switchesWork(Planner planner, WiringPlan plan, Assignment assignment) {
         Set<PartId> switches = planner.switchesOf(assignment);
-        Set<PartId> commanding = plan.planned().orElseThrow().intents().stream().filter(Intent::remote)
-                .flatMap(intent -> intent.controls().stream()).collect(Collectors.toCollection(HashSet::new));
+        Set<PartId> commanding = plan.planned().orElseThrow().intents().stream()
+                .filter(Intent::remote)
+                .flatMap(intent -> intent.controls().stream())
+                .collect(Collectors.toCollection(HashSet::new));
         if (assignment.scheme().has(SchemeCode.Trait.LOCKED_PAIR)) {
             // What moves while a button is held is no change from on to off, which intents speak of.
-            WallInput.of(plan).stream().filter(input -> input.input().behaviour().movesSomething()).flatMap(input -> input.gangs().stream()).map(RunWiring::switchOf).forEach(commanding::add);
+            WallInput.of(plan).stream()
+                    .filter(input -> input.input().behaviour().movesSomething())
+                    .flatMap(input -> input.gangs().stream())
+                    .map(RunWiring::switchOf)
+                    .forEach(commanding::add);
         }
-        return assignment.scheme().has(SchemeCode.Trait.ISOLATED_CONTACT) || !switches.isEmpty() && commanding.containsAll(switches);
+        return assignment.scheme().has(SchemeCode.Trait.ISOLATED_CONTACT)
+                || !switches.isEmpty() && commanding.containsAll(switches);
     }
 }

@@ -9,8 +9,7 @@ import org.hiddenclerk.core.electrical.ModuleSupply;
 public final class StandbyDraw {
     private static final double MILLI = 1_000;
 
-    private StandbyDraw() {
-    }
+    private StandbyDraw() {}
 
     /** As stated, or for a two-wire module its current at the nominal volts; empty where neither is stated. */
     public static OptionalDouble of(ModuleModel model, double nominalVolts) {
@@ -18,7 +17,8 @@ public final class StandbyDraw {
             return model.sheet().standbyWatts();
         }
         boolean stated = !model.sheet().unstated().contains(DataSheet.Unstated.STANDBY_CURRENT);
-        return model.supply() instanceof ModuleSupply.TwoWire two && stated ? OptionalDouble.of(two.standbyMilliamps() / MILLI * nominalVolts)
+        return model.supply() instanceof ModuleSupply.TwoWire two && stated
+                ? OptionalDouble.of(two.standbyMilliamps() / MILLI * nominalVolts)
                 : OptionalDouble.empty();
     }
 }

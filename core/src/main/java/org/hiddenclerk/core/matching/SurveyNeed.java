@@ -24,7 +24,13 @@ public record SurveyNeed(String fact, String decision, Stage stage, Where where)
     private static final double THINNEST_AMPS = ConductorCapacity.amps(1).orElseThrow();
 
     /** Parts of a survey, and what lies beside it. */
-    public enum Where { BOX, SWITCHES, CABLES, HOUSE, TRACE }
+    public enum Where {
+        BOX,
+        SWITCHES,
+        CABLES,
+        HOUSE,
+        TRACE
+    }
 
     /**
      * What a box lacks, in the order in which it is needed.
@@ -35,38 +41,64 @@ public record SurveyNeed(String fact, String decision, Stage stage, Where where)
         List<SurveyNeed> needs = new ArrayList<>();
         boolean hasLoad = !box.loads().isEmpty();
         if (box.gangs().isEmpty() && !hasLoad && !box.kind().isAtLoad()) {
-            needs.add(new SurveyNeed("the switches in the box", "what a module must do here", Stage.MATCH, Where.SWITCHES));
+            needs.add(new SurveyNeed(
+                    "the switches in the box", "what a module must do here", Stage.MATCH, Where.SWITCHES));
         }
         if (box.kind().isAtLoad() && !hasLoad) {
-            needs.add(new SurveyNeed("what hangs here", "the rating that a contact needs", Stage.MATCH, Where.SWITCHES));
+            needs.add(
+                    new SurveyNeed("what hangs here", "the rating that a contact needs", Stage.MATCH, Where.SWITCHES));
         }
         boolean toOthers = box.cables().stream().anyMatch(cable -> cable.leads() instanceof Leads.ToBox);
         for (Gang gang : box.gangs()) {
             if (box.loadsOf(gang.number()).isEmpty() && !toOthers) {
-                needs.add(new SurveyNeed("what " + gang.name() + " switches", "the rating that a contact needs", Stage.MATCH, Where.SWITCHES));
+                needs.add(new SurveyNeed(
+                        "what " + gang.name() + " switches",
+                        "the rating that a contact needs",
+                        Stage.MATCH,
+                        Where.SWITCHES));
             }
         }
         if (box.cables().isEmpty() && !(box.gangs().isEmpty() && !hasLoad)) {
-            needs.add(new SurveyNeed("the cables and where their cores end", "whether a neutral is here, and the drawing", Stage.DRAW, Where.CABLES));
+            needs.add(new SurveyNeed(
+                    "the cables and where their cores end",
+                    "whether a neutral is here, and the drawing",
+                    Stage.DRAW,
+                    Where.CABLES));
         }
         for (Cable cable : box.cables()) {
             if (cable.leads() instanceof Leads.ToBox to && to.box().isEmpty()) {
-                needs.add(new SurveyNeed("the box that " + cable.name() + " leads to", "which switches act on the lamp", Stage.DRAW, Where.CABLES));
+                needs.add(new SurveyNeed(
+                        "the box that " + cable.name() + " leads to",
+                        "which switches act on the lamp",
+                        Stage.DRAW,
+                        Where.CABLES));
             }
         }
         if (toOthers && !certain) {
-            needs.add(new SurveyNeed("which core of the cables to other boxes is what", "the drawing: colours prove nothing", Stage.TRACE, Where.TRACE));
+            needs.add(new SurveyNeed(
+                    "which core of the cables to other boxes is what",
+                    "the drawing: colours prove nothing",
+                    Stage.TRACE,
+                    Where.TRACE));
         }
         for (Circuit circuit : circuitsWithoutCable(house, box)) {
-            needs.add(new SurveyNeed("the cable size of circuit " + circuit.label(), "whether its device protects the cable", Stage.SURVEY, Where.HOUSE));
+            needs.add(new SurveyNeed(
+                    "the cable size of circuit " + circuit.label(),
+                    "whether its device protects the cable",
+                    Stage.SURVEY,
+                    Where.HOUSE));
         }
         return needs;
     }
 
     /** Circuits large enough that a thin cable would matter: above what the thinnest usual conductor carries. */
     private static List<Circuit> circuitsWithoutCable(HouseContext house, Box box) {
-        return box.circuits().stream().map(house.circuits()::get).filter(java.util.Objects::nonNull)
-                .filter(circuit -> !circuit.isElv() && circuit.protection().cableMm2().isEmpty()
-                        && circuit.rating().asDouble() > THINNEST_AMPS).toList();
+        return box.circuits().stream()
+                .map(house.circuits()::get)
+                .filter(java.util.Objects::nonNull)
+                .filter(circuit -> !circuit.isElv()
+                        && circuit.protection().cableMm2().isEmpty()
+                        && circuit.rating().asDouble() > THINNEST_AMPS)
+                .toList();
     }
 }

@@ -17,6 +17,5 @@ public record Unit(String id, String words, List<At> gangs, List<At> loads) {
     }
 
     /** A gang or a load of a box, by number. */
-    public record At(String box, int number) {
-    }
+    public record At(String box, int number) {}
 }

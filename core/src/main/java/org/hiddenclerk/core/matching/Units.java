@@ -26,8 +26,7 @@ final class Units {
     }
 
     /** Gangs or loads of one box that one module could take together, with the units that it would do. */
-    record Group(List<Integer> gangs, List<Integer> loads, List<Unit> units) {
-    }
+    record Group(List<Integer> gangs, List<Integer> loads, List<Unit> units) {}
 
     /**
      * Adds what a box switches.
@@ -44,7 +43,8 @@ final class Units {
             Set<At> joined = named(controls, boxes);
             joined.forEach(at -> joined(at).addAll(joined));
         }
-        facts.controlsOfLoad().forEach((load, controls) -> controlsOfLoad.put(new At(id, load), named(controls, boxes)));
+        facts.controlsOfLoad()
+                .forEach((load, controls) -> controlsOfLoad.put(new At(id, load), named(controls, boxes)));
     }
 
     private static Set<At> named(Set<At> controls, List<String> boxes) {
@@ -73,24 +73,34 @@ final class Units {
                 Set<At> members = new LinkedHashSet<>(Set.of(start));
                 List<At> open = new ArrayList<>(members);
                 while (!open.isEmpty()) {
-                    together.getOrDefault(open.remove(open.size() - 1), Set.of()).stream().filter(members::add).forEach(open::add);
+                    together.getOrDefault(open.remove(open.size() - 1), Set.of()).stream()
+                            .filter(members::add)
+                            .forEach(open::add);
                 }
-                Unit unit = new Unit(start.box() + "." + start.number(), words(members), List.copyOf(members), List.of());
+                Unit unit =
+                        new Unit(start.box() + "." + start.number(), words(members), List.copyOf(members), List.of());
                 members.forEach(member -> byGang.put(member, unit));
             }
         }
         controlsOfLoad.forEach((load, controls) -> {
             if (controls.stream().noneMatch(byGang::containsKey)) {
                 Box box = survey.boxes().get(load.box());
-                byLoad.put(load, new Unit(load.box() + "/" + load.number(), box.label() + ", " + box.load(load.number()).name(), List.of(),
-                        List.of(load)));
+                byLoad.put(
+                        load,
+                        new Unit(
+                                load.box() + "/" + load.number(),
+                                box.label() + ", " + box.load(load.number()).name(),
+                                List.of(),
+                                List.of(load)));
             }
         });
     }
 
     private String words(Set<At> gangs) {
-        List<String> words = gangs.stream().map(at -> survey.boxes().get(at.box()).label() + ", "
-                + survey.boxes().get(at.box()).gang(at.number()).name()).toList();
+        List<String> words = gangs.stream()
+                .map(at -> survey.boxes().get(at.box()).label() + ", "
+                        + survey.boxes().get(at.box()).gang(at.number()).name())
+                .toList();
         return String.join(" and ", words);
     }
 
@@ -99,7 +109,9 @@ final class Units {
         settle();
         List<Group> groups = new ArrayList<>();
         Box box = survey.boxes().get(id);
-        List<Gang> live = box.gangs().stream().filter(gang -> byGang.containsKey(new At(id, gang.number()))).toList();
+        List<Gang> live = box.gangs().stream()
+                .filter(gang -> byGang.containsKey(new At(id, gang.number())))
+                .toList();
         for (int mask = 1; mask < 1 << Math.min(live.size(), 8); mask++) {
             if (Integer.bitCount(mask) <= most) {
                 List<Gang> chosen = new ArrayList<>();
@@ -114,7 +126,10 @@ final class Units {
         for (SurveyedLoad load : box.loads()) {
             At at = new At(id, load.number());
             if (load.hangsHere()) {
-                Unit unit = controlsOfLoad.get(at).stream().filter(byGang::containsKey).findFirst().map(byGang::get)
+                Unit unit = controlsOfLoad.get(at).stream()
+                        .filter(byGang::containsKey)
+                        .findFirst()
+                        .map(byGang::get)
                         .orElseGet(() -> byLoad.get(at));
                 groups.add(new Group(List.of(), List.of(load.number()), List.of(unit)));
             }
@@ -124,7 +139,10 @@ final class Units {
 
     private void group(String id, List<Gang> chosen, List<Group> groups) {
         boolean oneCircuit = chosen.stream().map(Gang::circuit).distinct().count() == 1;
-        List<Unit> units = chosen.stream().map(gang -> byGang.get(new At(id, gang.number()))).distinct().toList();
+        List<Unit> units = chosen.stream()
+                .map(gang -> byGang.get(new At(id, gang.number())))
+                .distinct()
+                .toList();
         if (oneCircuit && units.size() == chosen.size()) {
             groups.add(new Group(chosen.stream().map(Gang::number).toList(), List.of(), units));
         }

@@ -13,10 +13,10 @@ import java.util.Set;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
-import org.hiddenclerk.core.matching.HouseMatch.Cell;
-import org.hiddenclerk.core.matching.HouseMemory.Part;
 import org.hiddenclerk.core.matching.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.EquivalenceClass.Member;
+import org.hiddenclerk.core.matching.HouseMatch.Cell;
+import org.hiddenclerk.core.matching.HouseMemory.Part;
 
 /**
  * Verdicts of a house as a list of cells. There are hundreds of thousands, so they lie in flat arrays, one row for each drawn scheme
@@ -39,8 +39,7 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
     }
 
     /** A drawn scheme at a position. */
-    record Position(Member member, Units.Group group, Case drawn, List<Wish> wishes) {
-    }
+    record Position(Member member, Units.Group group, Case drawn, List<Wish> wishes) {}
 
     /**
      * What groups of rules make of modules, shared by all positions that are alike in it.
@@ -50,8 +49,7 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
      * @param conductors by the place of a module in the stock book
      * @param rooms      by the class of a module's body
      */
-    record Shared(Part[] contacts, Part[] suitable, Part[] conductors, Part[] rooms) {
-    }
+    record Shared(Part[] contacts, Part[] suitable, Part[] conductors, Part[] rooms) {}
 
     /** Modules that are wired alike, judged in one drawn scheme at a position. */
     static final class Row {
@@ -63,6 +61,7 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
         private final Shared shared;
         /** What is found of single modules beside that: seldom anything. */
         private final Map<Integer, Part> own = new HashMap<>();
+
         private final byte[] verdicts;
 
         Row(Position position, Shapes shapes, Shapes.Alike same, Part wiring, boolean inMetal, Shared shared) {
@@ -82,7 +81,8 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
          */
         void judge(int at, Part warmth, Part dims) {
             int index = same.indices()[at];
-            int worst = Math.min(wiring.rank(), Math.min(shared.suitable[index].rank(), shared.conductors[index].rank()));
+            int worst =
+                    Math.min(wiring.rank(), Math.min(shared.suitable[index].rank(), shared.conductors[index].rank()));
             worst = Math.min(worst, shared.rooms[shapes.bodyOf(index)].rank());
             worst = Math.min(worst, isByRules() ? shared.contacts[shapes.contactsOf(index)].rank() : worst);
             worst = Math.min(worst, Suitability.isShielded(model(at), inMetal) ? METAL.rank() : worst);

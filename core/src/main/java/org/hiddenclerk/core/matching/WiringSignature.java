@@ -15,8 +15,8 @@ import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.HouseContext;
 
 /**
  * What makes two runs the same for every plan: all that the wiring depends on, without what things are called, without the size of
@@ -41,8 +41,7 @@ final class WiringSignature {
      * @param text  shared by runs of one kind
      * @param draws shared by runs whose loads draw the same too
      */
-    record Key(String text, String draws, List<String> boxes) {
-    }
+    record Key(String text, String draws, List<String> boxes) {}
 
     static Key of(HouseContext house, ConnectedBoxes run) {
         WiringSignature twin = new WiringSignature(house);
@@ -58,7 +57,11 @@ final class WiringSignature {
             add(gang.circuit());
         }
         for (SurveyedLoad load : box.loads()) {
-            key.append("\nX").append(load.number()).append(' ').append(load.gang()).append(load.drive());
+            key.append("\nX")
+                    .append(load.number())
+                    .append(' ')
+                    .append(load.gang())
+                    .append(load.drive());
             load.banks().forEach(bank -> {
                 key.append(handling(bank.kind()));
                 draws.append(bank.total()).append(bank.powerFactor()).append('|');
@@ -69,12 +72,20 @@ final class WiringSignature {
             key.append("\nC").append(cable.name()).append(' ').append(cable.mm2());
             add(cable.leads());
             for (Core core : cable.cores()) {
-                key.append('|').append(core.number()).append(core.colour()).append(core.sleeve()).append(core.role())
+                key.append('|')
+                        .append(core.number())
+                        .append(core.colour())
+                        .append(core.sleeve())
+                        .append(core.role())
                         .append(core.end().key());
             }
         }
         for (Jumper jumper : box.jumpers()) {
-            key.append("\nJ").append(jumper.key()).append(jumper.colour()).append(jumper.from().key()).append(jumper.to().key());
+            key.append("\nJ")
+                    .append(jumper.key())
+                    .append(jumper.colour())
+                    .append(jumper.from().key())
+                    .append(jumper.to().key());
         }
     }
 
@@ -97,8 +108,11 @@ final class WiringSignature {
         key.append(" c").append(circuits.computeIfAbsent(id, c -> circuits.size()));
         Circuit circuit = house.circuits().get(id);
         if (first && circuit != null) {
-            key.append(circuit.rating().milliamps()).append(phase(circuit.phase())).append(circuit.alternativelySupplied())
-                    .append(circuit.elvVolts()).append(circuit.protection());
+            key.append(circuit.rating().milliamps())
+                    .append(phase(circuit.phase()))
+                    .append(circuit.alternativelySupplied())
+                    .append(circuit.elvVolts())
+                    .append(circuit.protection());
         }
     }
 

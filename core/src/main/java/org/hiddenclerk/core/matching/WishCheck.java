@@ -15,8 +15,7 @@ import org.hiddenclerk.core.finding.Subject;
 final class WishCheck {
     static final Source SOURCE = new Source("wish recorded for this house");
 
-    private WishCheck() {
-    }
+    private WishCheck() {}
 
     /**
      * What a scheme does to the wall.
@@ -24,19 +23,28 @@ final class WishCheck {
      * @param keepsPlates  whether every mechanism and plate stays
      * @param switchesWork whether every wall switch still acts
      */
-    record AtTheWall(boolean keepsPlates, boolean switchesWork) {
-    }
+    record AtTheWall(boolean keepsPlates, boolean switchesWork) {}
 
     static List<Finding> of(List<Wish> wishes, ModuleModel model, AtTheWall wall) {
         List<Finding> findings = new ArrayList<>();
         for (Wish wish : wishes) {
-            if (wish.kind() == Wish.Kind.FIRMWARE_FEATURE && model.sheet().firmware().isEmpty()) {
-                findings.add(Finding.of(wish.must() ? FindingCode.FIGURE_UNKNOWN : FindingCode.WISH_NOT_MET, subject(model, wish),
-                        Sentence.of("No firmware is stated for {0}; whether it has {1} is unknown.", model.code(), wish.detail()), SOURCE,
+            if (wish.kind() == Wish.Kind.FIRMWARE_FEATURE
+                    && model.sheet().firmware().isEmpty()) {
+                findings.add(Finding.of(
+                        wish.must() ? FindingCode.FIGURE_UNKNOWN : FindingCode.WISH_NOT_MET,
+                        subject(model, wish),
+                        Sentence.of(
+                                "No firmware is stated for {0}; whether it has {1} is unknown.",
+                                model.code(), wish.detail()),
+                        SOURCE,
                         new Remedy(Remedy.Kind.FIND_OUT, "find this out from the maker")));
             } else if (!isMet(wish, model, wall)) {
-                findings.add(Finding.of(wish.must() ? FindingCode.WISH_REFUSED : FindingCode.WISH_NOT_MET, subject(model, wish),
-                        Sentence.of("Wanted here: {0}. {1} does not meet it in this scheme.", wish.words(), model.code()), SOURCE,
+                findings.add(Finding.of(
+                        wish.must() ? FindingCode.WISH_REFUSED : FindingCode.WISH_NOT_MET,
+                        subject(model, wish),
+                        Sentence.of(
+                                "Wanted here: {0}. {1} does not meet it in this scheme.", wish.words(), model.code()),
+                        SOURCE,
                         new Remedy(Remedy.Kind.OTHER_MODULE, "another module or scheme, or another wish")));
             }
         }
@@ -54,8 +62,10 @@ final class WishCheck {
             case METERING -> model.metering();
             case KEEP_PLATES -> wall.keepsPlates();
             case UNNOTICED -> wall.switchesWork();
-            case FIRMWARE_FEATURE -> model.sheet().firmware().stream().anyMatch(line -> line.features().stream()
-                    .anyMatch(feature -> feature.toLowerCase(Locale.ROOT).equals(wish.detail().toLowerCase(Locale.ROOT))));
+            case FIRMWARE_FEATURE ->
+                model.sheet().firmware().stream()
+                        .anyMatch(line -> line.features().stream().anyMatch(feature -> feature.toLowerCase(Locale.ROOT)
+                                .equals(wish.detail().toLowerCase(Locale.ROOT))));
         };
     }
 }

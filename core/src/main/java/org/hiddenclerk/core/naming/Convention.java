@@ -72,12 +72,15 @@ public record Convention(List<Token> tokens) {
                 append(words, value);
             }
         }
-        String plain = !words.isEmpty() ? words.toString() : clean(place.box()).isEmpty() ? "device" : clean(place.box());
+        String plain =
+                !words.isEmpty() ? words.toString() : clean(place.box()).isEmpty() ? "device" : clean(place.box());
         String suffix = number < 2 ? "" : " " + number;
         String display = cut(plain, DeviceName.DISPLAY_CHARACTERS - suffix.length(), ' ') + suffix;
         String tail = number < 2 ? "" : "-" + number;
         String handle = handleOf(plain);
-        return new DeviceName(display, cut(handle.isEmpty() ? "device" : handle, DeviceName.HANDLE_CHARACTERS - tail.length(), '-') + tail);
+        return new DeviceName(
+                display,
+                cut(handle.isEmpty() ? "device" : handle, DeviceName.HANDLE_CHARACTERS - tail.length(), '-') + tail);
     }
 
     /** Words that stand at the end already are not said again: "Glass passage" and "passage bank" make "Glass passage bank". */
@@ -92,7 +95,9 @@ public record Convention(List<Token> tokens) {
     }
 
     private static String clean(String text) {
-        return text.replaceAll("[\\p{Cntrl}\\p{Cs}/+#]", " ").replaceAll("\\s+", " ").strip();
+        return text.replaceAll("[\\p{Cntrl}\\p{Cs}/+#]", " ")
+                .replaceAll("\\s+", " ")
+                .strip();
     }
 
     private static String cut(String text, int most, char between) {
@@ -106,9 +111,20 @@ public record Convention(List<Token> tokens) {
 
     /** Letters without their marks; what no letter stands for is left out. */
     static String handleOf(String text) {
-        String plain = Normalizer.normalize(text.replace("ß", "ss").replace("æ", "ae").replace("Æ", "ae").replace("ø", "o").replace("Ø", "o")
-                .replace("ł", "l").replace("Ł", "l").replace("đ", "d").replace("ð", "d").replace("þ", "th"), Normalizer.Form.NFD)
-                .replaceAll("\\p{M}", "").toLowerCase(Locale.ROOT);
+        String plain = Normalizer.normalize(
+                        text.replace("ß", "ss")
+                                .replace("æ", "ae")
+                                .replace("Æ", "ae")
+                                .replace("ø", "o")
+                                .replace("Ø", "o")
+                                .replace("ł", "l")
+                                .replace("Ł", "l")
+                                .replace("đ", "d")
+                                .replace("ð", "d")
+                                .replace("þ", "th"),
+                        Normalizer.Form.NFD)
+                .replaceAll("\\p{M}", "")
+                .toLowerCase(Locale.ROOT);
         return plain.replaceAll("[^a-z0-9]+", "-").replaceAll("^-+|-+$", "");
     }
 }

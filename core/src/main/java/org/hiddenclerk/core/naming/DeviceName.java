@@ -16,14 +16,17 @@ public record DeviceName(String display, String handle) {
 
     public DeviceName {
         if (display.isBlank() || display.length() > DISPLAY_CHARACTERS || !isHandle(handle)) {
-            throw new IllegalArgumentException("A name has 1 to " + DISPLAY_CHARACTERS + " characters, and a handle of a to z, 0 to 9 and "
-                    + "hyphens, not \"" + display + "\" and \"" + handle + "\".");
+            throw new IllegalArgumentException(
+                    "A name has 1 to " + DISPLAY_CHARACTERS + " characters, and a handle of a to z, 0 to 9 and "
+                            + "hyphens, not \"" + display + "\" and \"" + handle + "\".");
         }
     }
 
     /** Whether a text may be a handle. */
     public static boolean isHandle(String text) {
-        return text.length() <= HANDLE_CHARACTERS && text.matches("[a-z0-9]([a-z0-9-]*[a-z0-9])?") && Topic.isName(text);
+        return text.length() <= HANDLE_CHARACTERS
+                && text.matches("[a-z0-9]([a-z0-9-]*[a-z0-9])?")
+                && Topic.isName(text);
     }
 
     /** The same for comparing: no two names of a job may differ in this only. */

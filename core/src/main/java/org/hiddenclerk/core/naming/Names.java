@@ -11,8 +11,7 @@ import org.hiddenclerk.core.naming.Convention.Place;
 
 /** Names for all devices of a job: by the convention, and no two alike in either form, whatever the places are called. */
 public final class Names {
-    private Names() {
-    }
+    private Names() {}
 
     /**
      * Names every place.
@@ -21,7 +20,8 @@ public final class Names {
      * @param kept   names that stay, by place; of two that collide the first place keeps its own
      * @return by place, in the order of the places
      */
-    public static Map<DeviceId, DeviceName> of(List<Place> places, Convention convention, Map<DeviceId, DeviceName> kept) {
+    public static Map<DeviceId, DeviceName> of(
+            List<Place> places, Convention convention, Map<DeviceId, DeviceName> kept) {
         Set<String> displays = new HashSet<>();
         Set<String> handles = new HashSet<>();
         Map<DeviceId, DeviceName> names = new LinkedHashMap<>();
@@ -73,8 +73,7 @@ public final class Names {
     }
 
     /** A device that is called otherwise from now on: on itself, on the hub, in rules and on its label, all together. */
-    public record Renaming(DeviceId place, DeviceName from, DeviceName to) {
-    }
+    public record Renaming(DeviceId place, DeviceName from, DeviceName to) {}
 
     /** What changes between two namings; new places and those that are gone change nothing. */
     public static List<Renaming> renamings(Map<DeviceId, DeviceName> before, Map<DeviceId, DeviceName> after) {
@@ -101,8 +100,10 @@ public final class Names {
         while (!left.isEmpty()) {
             Renaming free = null;
             for (Renaming each : left) {
-                boolean taken = left.stream().anyMatch(other -> other != each && (other.from().handle().equals(each.to().handle())
-                        || other.from().key().equals(each.to().key())));
+                boolean taken = left.stream()
+                        .anyMatch(other -> other != each
+                                && (other.from().handle().equals(each.to().handle())
+                                        || other.from().key().equals(each.to().key())));
                 free = free == null && !taken ? each : free;
             }
             if (free == null) {

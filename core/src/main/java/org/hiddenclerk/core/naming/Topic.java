@@ -7,8 +7,7 @@ public final class Topic {
     private static final int LONGEST_BYTES = 65_535;
     private static final String SHARED = "$share/";
 
-    private Topic() {
-    }
+    private Topic() {}
 
     /** Whether messages may be sent to it. */
     public static boolean isName(String topic) {
@@ -23,7 +22,10 @@ public final class Topic {
         if (filter.startsWith(SHARED)) {
             int end = filter.indexOf('/', SHARED.length());
             String group = end < 0 ? "" : filter.substring(SHARED.length(), end);
-            return !group.isEmpty() && group.indexOf('+') < 0 && group.indexOf('#') < 0 && isFilter(filter.substring(end + 1));
+            return !group.isEmpty()
+                    && group.indexOf('+') < 0
+                    && group.indexOf('#') < 0
+                    && isFilter(filter.substring(end + 1));
         }
         String[] levels = filter.split("/", -1);
         for (int i = 0; i < levels.length; i++) {

@@ -17,7 +17,13 @@ import org.hiddenclerk.core.ordering.Need.Kind;
  * @param minutes    of work
  * @param labour     without tax; empty while no hour has a price
  */
-public record JobCost(Trade trade, List<Line> lines, BigDecimal smallParts, List<String> unpriced, int minutes, Optional<BigDecimal> labour) {
+public record JobCost(
+        Trade trade,
+        List<Line> lines,
+        BigDecimal smallParts,
+        List<String> unpriced,
+        int minutes,
+        Optional<BigDecimal> labour) {
     private static final BigDecimal MINUTES = BigDecimal.valueOf(60);
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
@@ -34,7 +40,8 @@ public record JobCost(Trade trade, List<Line> lines, BigDecimal smallParts, List
      */
     public record Line(Need.Thing thing, BigDecimal pieces, BigDecimal each, BigDecimal amount) {
         private static Line of(Need need, BigDecimal each) {
-            return new Line(need.thing(), need.needed(), cents(each), cents(cents(each).multiply(need.needed())));
+            return new Line(
+                    need.thing(), need.needed(), cents(each), cents(cents(each).multiply(need.needed())));
         }
     }
 
@@ -46,18 +53,29 @@ public record JobCost(Trade trade, List<Line> lines, BigDecimal smallParts, List
         for (Need need : needs) {
             Optional<BigDecimal> each = price.apply(need).map(amount -> withoutTax(amount, trade));
             if (each.isEmpty()) {
-                unpriced.add(need.needed().toPlainString() + "\u2009" + need.unit() + " " + need.thing().words());
+                unpriced.add(need.needed().toPlainString() + "\u2009" + need.unit() + " "
+                        + need.thing().words());
             } else if (need.thing().kind() == Kind.MODULE) {
                 lines.add(Line.of(need, each.get()));
             } else {
                 small = small.add(each.get().multiply(need.needed()));
             }
         }
-        return new JobCost(trade, lines, cents(small), unpriced, minutes, trade.hour().map(hour -> cents(hour.multiply(BigDecimal.valueOf(minutes)).divide(MINUTES, 4, RoundingMode.HALF_UP))));
+        return new JobCost(
+                trade,
+                lines,
+                cents(small),
+                unpriced,
+                minutes,
+                trade.hour()
+                        .map(hour -> cents(
+                                hour.multiply(BigDecimal.valueOf(minutes)).divide(MINUTES, 4, RoundingMode.HALF_UP))));
     }
 
     private static BigDecimal withoutTax(BigDecimal amount, Trade trade) {
-        return trade.pricesWithTax() ? amount.multiply(HUNDRED).divide(HUNDRED.add(trade.taxPercent()), 6, RoundingMode.HALF_UP) : amount;
+        return trade.pricesWithTax()
+                ? amount.multiply(HUNDRED).divide(HUNDRED.add(trade.taxPercent()), 6, RoundingMode.HALF_UP)
+                : amount;
     }
 
     private static BigDecimal cents(BigDecimal amount) {

@@ -12,7 +12,18 @@ import java.math.BigDecimal;
 public record Need(Thing thing, BigDecimal needed, BigDecimal spare) {
 
     /** Kinds of things, in the order of the list. */
-    public enum Kind { MODULE, BYPASS, MECHANISM, BLANK_PLATE, SPACER, CONNECTOR, CAP, SLEEVE, WIRE, LABEL }
+    public enum Kind {
+        MODULE,
+        BYPASS,
+        MECHANISM,
+        BLANK_PLATE,
+        SPACER,
+        CONNECTOR,
+        CAP,
+        SLEEVE,
+        WIRE,
+        LABEL
+    }
 
     /**
      * One thing, by what tells it from others of its kind.

@@ -19,9 +19,12 @@ public record Packs(int packs, int pieces, BigDecimal left) {
      */
     public static Packs of(BigDecimal wanted, int pieces) {
         if (wanted.signum() < 0 || pieces < 1) {
-            throw new IllegalArgumentException("Wanted (" + wanted + ") must not be below zero, and pieces of a pack (" + pieces + ") must be at least 1.");
+            throw new IllegalArgumentException("Wanted (" + wanted + ") must not be below zero, and pieces of a pack ("
+                    + pieces + ") must be at least 1.");
         }
-        int packs = wanted.divide(BigDecimal.valueOf(pieces), 0, RoundingMode.CEILING).intValueExact();
-        return new Packs(packs, pieces, BigDecimal.valueOf((long) packs * pieces).subtract(wanted));
+        int packs = wanted.divide(BigDecimal.valueOf(pieces), 0, RoundingMode.CEILING)
+                .intValueExact();
+        return new Packs(
+                packs, pieces, BigDecimal.valueOf((long) packs * pieces).subtract(wanted));
     }
 }

@@ -15,9 +15,9 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.ordering.Need.Kind;
 import org.hiddenclerk.core.ordering.Need.Thing;
 import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -55,20 +55,33 @@ public final class PickList {
         takes.forEach(each -> each.forEach((thing, count) -> counts.merge(thing, count, BigDecimal::add)));
         List<Need> needs = new ArrayList<>();
         Map<Thing, BigDecimal> spares = spares(counts, trade);
-        counts.forEach((thing, count) -> needs.add(thing.kind() == Kind.WIRE ? wire(thing, count, trade) : new Need(thing, count, spares.getOrDefault(thing, BigDecimal.ZERO))));
+        counts.forEach((thing, count) -> needs.add(
+                thing.kind() == Kind.WIRE
+                        ? wire(thing, count, trade)
+                        : new Need(thing, count, spares.getOrDefault(thing, BigDecimal.ZERO))));
         return needs;
     }
 
-    /** Of all pieces of a kind together so many, one after the other of what has most pieces for each spare: what is used most fails most. */
+    /**
+     * Of all pieces of a kind together so many, one after the other of what has most pieces for each spare: what is
+     * used most fails most.
+     */
     private static Map<Thing, BigDecimal> spares(Map<Thing, BigDecimal> counts, Trade trade) {
         Map<Thing, BigDecimal> spares = new TreeMap<>();
         for (Kind kind : Kind.values()) {
             Map<Thing, BigDecimal> own = new TreeMap<>(counts);
             own.keySet().removeIf(thing -> thing.kind() != kind || kind == Kind.WIRE);
             BigDecimal all = own.values().stream().reduce(BigDecimal.ZERO, BigDecimal::add);
-            int share = all.multiply(BigDecimal.valueOf(trade.sparesOf(kind))).divide(HUNDRED, 0, RoundingMode.CEILING).intValueExact();
+            int share = all.multiply(BigDecimal.valueOf(trade.sparesOf(kind)))
+                    .divide(HUNDRED, 0, RoundingMode.CEILING)
+                    .intValueExact();
             for (int i = 0; i < share; i++) {
-                own.entrySet().stream().max(Comparator.comparing(entry -> entry.getValue().divide(spares.getOrDefault(entry.getKey(), BigDecimal.ZERO).add(BigDecimal.ONE), MathContext.DECIMAL64)))
+                own.entrySet().stream()
+                        .max(Comparator.comparing(entry -> entry.getValue()
+                                .divide(
+                                        spares.getOrDefault(entry.getKey(), BigDecimal.ZERO)
+                                                .add(BigDecimal.ONE),
+                                        MathContext.DECIMAL64)))
                         .ifPresent(entry -> spares.merge(entry.getKey(), BigDecimal.ONE, BigDecimal::add));
             }
         }
@@ -77,20 +90,30 @@ public final class PickList {
 
     private static Need wire(Thing thing, BigDecimal millimetres, Trade trade) {
         BigDecimal metres = millimetres.divide(MM_PER_M, 3, RoundingMode.UNNECESSARY);
-        BigDecimal taken = metres.multiply(HUNDRED.add(BigDecimal.valueOf(trade.sparesOf(Kind.WIRE)))).divide(HUNDRED, 6, RoundingMode.CEILING).divide(HALF, 0, RoundingMode.CEILING).multiply(HALF);
-        return new Need(thing, metres.stripTrailingZeros(), taken.subtract(metres).stripTrailingZeros());
+        BigDecimal taken = metres.multiply(HUNDRED.add(BigDecimal.valueOf(trade.sparesOf(Kind.WIRE))))
+                .divide(HUNDRED, 6, RoundingMode.CEILING)
+                .divide(HALF, 0, RoundingMode.CEILING)
+                .multiply(HALF);
+        return new Need(
+                thing, metres.stripTrailingZeros(), taken.subtract(metres).stripTrailingZeros());
     }
 
     private void add(WiringPlan plan, RunWiring planned) {
-        planned.fitted().forEach(fitted -> count(Kind.MODULE, fitted.model().code(), fitted.model().name(), 1));
+        planned.fitted()
+                .forEach(fitted ->
+                        count(Kind.MODULE, fitted.model().code(), fitted.model().name(), 1));
         for (ConnectedBoxes.Place place : plan.placesOfWork()) {
             BoxWiring before = plan.found().at(place);
             BoxWiring after = planned.at(place);
-            after.bypasses().values().forEach(watts -> count(Kind.BYPASS, watts.asDecimal().toPlainString(), "bypass of " + watts, 1));
-            PartsToAdd.connectors(before, after).forEach((size, number) ->
-                    count(Kind.CONNECTOR, String.valueOf(size), "connector for " + size + " conductors", number));
+            after.bypasses()
+                    .values()
+                    .forEach(watts -> count(Kind.BYPASS, watts.asDecimal().toPlainString(), "bypass of " + watts, 1));
+            PartsToAdd.connectors(before, after)
+                    .forEach((size, number) -> count(
+                            Kind.CONNECTOR, String.valueOf(size), "connector for " + size + " conductors", number));
             mechanisms(before, after);
-            PartsToAdd.spacer(before, after).ifPresent(mm -> count(Kind.SPACER, mm.asDecimal().toPlainString(), "spacer of " + mm, 1));
+            PartsToAdd.spacer(before, after)
+                    .ifPresent(mm -> count(Kind.SPACER, mm.asDecimal().toPlainString(), "spacer of " + mm, 1));
             papers(Papers.of(plan, place, region));
         }
     }
@@ -99,17 +122,30 @@ public final class PickList {
         for (Gang gang : after.box().gangs()) {
             if (gang.mechanism() != before.box().gang(gang.number()).mechanism()) {
                 boolean blank = gang.mechanism() == Mechanism.FIXED_ON;
-                count(blank ? Kind.BLANK_PLATE : Kind.MECHANISM, blank ? "" : gang.mechanism().name(), blank ? "blank plate"
-                        : gang.mechanism().label() + " mechanism", 1);
+                count(
+                        blank ? Kind.BLANK_PLATE : Kind.MECHANISM,
+                        blank ? "" : gang.mechanism().name(),
+                        blank ? "blank plate" : gang.mechanism().label() + " mechanism",
+                        1);
             }
         }
     }
 
     private void papers(Papers papers) {
-        papers.pieces().forEach(piece -> count(Kind.WIRE, piece.colour() + " " + piece.mm2().stripTrailingZeros().toPlainString(),
-                "single core, " + piece.colour().words() + ", " + piece.mm2().stripTrailingZeros().toPlainString() + "\u2009mm²", piece.lengthMm()));
+        papers.pieces()
+                .forEach(piece -> count(
+                        Kind.WIRE,
+                        piece.colour() + " " + piece.mm2().stripTrailingZeros().toPlainString(),
+                        "single core, " + piece.colour().words() + ", "
+                                + piece.mm2().stripTrailingZeros().toPlainString() + "\u2009mm²",
+                        piece.lengthMm()));
         papers.caps().forEach(cap -> count(Kind.CAP, "", "insulating cap", 1));
-        papers.sleeves().forEach(sleeve -> count(Kind.SLEEVE, sleeve.colour().name(), "sleeve, " + sleeve.colour().words(), 1));
+        papers.sleeves()
+                .forEach(sleeve -> count(
+                        Kind.SLEEVE,
+                        sleeve.colour().name(),
+                        "sleeve, " + sleeve.colour().words(),
+                        1));
         papers.labels().forEach(label -> count(Kind.LABEL, "", "label for a core", 1));
     }
 

@@ -16,13 +16,19 @@ import org.hiddenclerk.core.ordering.Need.Kind;
  * @param hour           what an hour of work costs, without tax; empty while nobody said
  * @param sparePercent   what is taken along beyond what is needed, by kind; of all pieces of a kind together
  */
-public record Trade(Currency currency, boolean pricesWithTax, BigDecimal taxPercent, Optional<BigDecimal> hour, Map<Kind, Integer> sparePercent) {
+public record Trade(
+        Currency currency,
+        boolean pricesWithTax,
+        BigDecimal taxPercent,
+        Optional<BigDecimal> hour,
+        Map<Kind, Integer> sparePercent) {
     private static final BigDecimal MOST_TAX = BigDecimal.valueOf(50);
     private static final int MOST_SPARES = 100;
     private static final int USUAL_SPARES = 10;
 
     /** Spares of a tenth, common practice, no source; what it costs is for the firm to say. */
-    public static final Trade USUAL = new Trade(Currency.getInstance("EUR"), false, BigDecimal.ZERO, Optional.empty(), usualSpares());
+    public static final Trade USUAL =
+            new Trade(Currency.getInstance("EUR"), false, BigDecimal.ZERO, Optional.empty(), usualSpares());
 
     /** @throws IllegalArgumentException for a share below nothing or beyond what can be meant, in words */
     public Trade {
@@ -35,7 +41,8 @@ public record Trade(Currency currency, boolean pricesWithTax, BigDecimal taxPerc
         }
         sparePercent.forEach((kind, percent) -> {
             if (percent < 0 || percent > MOST_SPARES) {
-                throw new IllegalArgumentException("Spares are 0 to " + MOST_SPARES + " % of what is needed, not " + percent + " %.");
+                throw new IllegalArgumentException(
+                        "Spares are 0 to " + MOST_SPARES + " % of what is needed, not " + percent + " %.");
             }
         });
     }

@@ -35,28 +35,34 @@ public final class PlannedBindings {
      *
      * @param read what it was read to be set to; empty while it was not set up
      */
-    public record In(String address, Optional<Map<String, String>> read) {
-    }
+    public record In(String address, Optional<Map<String, String>> read) {}
 
     /** A link, and how far it is. */
-    public record Standing(PlannedLink link, State state) {
-    }
+    public record Standing(PlannedLink link, State state) {}
 
     /** What a module is to be set to for its links to devices whose address is known, by key of {@link Settings}. */
     public Map<String, String> settings(PlannedId.Module module, Map<PlannedId.Module, String> addresses) {
         Map<String, String> settings = new TreeMap<>();
-        house.links().stream().filter(link -> link.way().isDirect() && link.input().module().equals(module)).forEach(link ->
-                Optional.ofNullable(addresses.get(link.output().module())).ifPresent(address -> settings.put(key(link), value(link, address))));
+        house.links().stream()
+                .filter(link -> link.way().isDirect() && link.input().module().equals(module))
+                .forEach(link -> Optional.ofNullable(addresses.get(link.output().module()))
+                        .ifPresent(address -> settings.put(key(link), value(link, address))));
         return settings;
     }
 
     /** Modules that command a channel of another one by themselves, and have to be told when that comes in. */
     public List<PlannedId.Module> commanding(PlannedId.Module module) {
-        return house.links().stream().filter(link -> link.way().isDirect() && link.output().module().equals(module)).map(link -> link.input().module()).distinct().toList();
+        return house.links().stream()
+                .filter(link -> link.way().isDirect() && link.output().module().equals(module))
+                .map(link -> link.input().module())
+                .distinct()
+                .toList();
     }
 
     public List<Standing> standings(Map<PlannedId.Module, In> in) {
-        return house.links().stream().map(link -> new Standing(link, state(link, in))).toList();
+        return house.links().stream()
+                .map(link -> new Standing(link, state(link, in)))
+                .toList();
     }
 
     private State state(PlannedLink link, Map<PlannedId.Module, In> in) {
@@ -68,7 +74,11 @@ public final class PlannedBindings {
         if (!link.way().isDirect()) {
             return State.HUB;
         }
-        return from.read().filter(read -> value(link, to.address()).equals(read.get(key(link)))).isPresent() ? State.BOUND : State.NOT_BOUND;
+        return from.read()
+                        .filter(read -> value(link, to.address()).equals(read.get(key(link))))
+                        .isPresent()
+                ? State.BOUND
+                : State.NOT_BOUND;
     }
 
     private String key(PlannedLink link) {
@@ -76,13 +86,24 @@ public final class PlannedBindings {
     }
 
     private String value(PlannedLink link, String address) {
-        return new Settings.Commanded(address, numberOf(link.output().module(), link.output().channel(), false)).text();
+        return new Settings.Commanded(
+                        address, numberOf(link.output().module(), link.output().channel(), false))
+                .text();
     }
 
     /** Number of an input or a channel of its module, from 1. */
     private int numberOf(PlannedId.Module id, String part, boolean input) {
         PlannedModule module = house.module(id).orElseThrow();
-        int count = input ? module.model().inputs().size() : module.model().channels().size();
-        return 1 + IntStream.range(0, count).filter(i -> part.equals(input ? module.model().inputs().get(i).id() : module.model().channels().get(i).id())).findFirst().orElseThrow();
+        int count = input
+                ? module.model().inputs().size()
+                : module.model().channels().size();
+        return 1
+                + IntStream.range(0, count)
+                        .filter(i -> part.equals(
+                                input
+                                        ? module.model().inputs().get(i).id()
+                                        : module.model().channels().get(i).id()))
+                        .findFirst()
+                        .orElseThrow();
     }
 }

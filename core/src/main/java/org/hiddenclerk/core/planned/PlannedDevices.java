@@ -20,7 +20,8 @@ import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.rules.Device;
 
 /**
- * The modules of a planned house as devices that rules can speak of: outputs by what hangs on them, controls by the switches that their inputs
+ * The modules of a planned house as devices that rules can speak of: outputs by what hangs on them, controls by the
+ * switches that their inputs
  * read.
  */
 public final class PlannedDevices {
@@ -44,7 +45,8 @@ public final class PlannedDevices {
     /** What hangs on outputs whose module measures it, by output. */
     public static Map<OutputId, Watts> metered(PlannedHouse house) {
         Map<OutputId, Watts> metered = new LinkedHashMap<>();
-        house.drawn().stream().filter(module -> module.model().metering()).forEach(module -> module.outputs().forEach(output -> metered.put(output.id().inHouse(), output.total())));
+        house.drawn().stream().filter(module -> module.model().metering()).forEach(module -> module.outputs()
+                .forEach(output -> metered.put(output.id().inHouse(), output.total())));
         return metered;
     }
 
@@ -57,19 +59,46 @@ public final class PlannedDevices {
             boolean secondDirection = isBlind(model) && !outputs.isEmpty();
             if (!loads.isEmpty() && !secondDirection) {
                 String names = names(loads);
-                Device.Drives drives = isBlind(model) ? Device.Drives.BLIND : drives(loads.get(0).banks().get(0).kind());
-                outputs.add(new Device.Output(output.id().inHouse(), inRoom(room.name(), names), drives, declared(model), model.sheet().dims()));
+                Device.Drives drives = isBlind(model)
+                        ? Device.Drives.BLIND
+                        : drives(loads.get(0).banks().get(0).kind());
+                outputs.add(new Device.Output(
+                        output.id().inHouse(),
+                        inRoom(room.name(), names),
+                        drives,
+                        declared(model),
+                        model.sheet().dims()));
             }
         }
-        List<Device.Control> controls = module.inputs().stream().map(input -> control(input, isBlind(model) ? outputs.stream().findFirst().map(Device.Output::id)
-                : input.commands().map(PlannedId.Output::inHouse).filter(output -> outputs.stream().anyMatch(own -> own.id().equals(output))), room)).toList();
-        return new Device(module.id().inHouse(), room.name() + " " + model.code(), room.name(), model.protocol(), module.circuit(),
-                PlannedHouse.direct(features.apply(module.id().box(), model)), outputs, controls, List.of());
+        List<Device.Control> controls = module.inputs().stream()
+                .map(input -> control(
+                        input,
+                        isBlind(model)
+                                ? outputs.stream().findFirst().map(Device.Output::id)
+                                : input.commands()
+                                        .map(PlannedId.Output::inHouse)
+                                        .filter(output -> outputs.stream()
+                                                .anyMatch(own -> own.id().equals(output))),
+                        room))
+                .toList();
+        return new Device(
+                module.id().inHouse(),
+                room.name() + " " + model.code(),
+                room.name(),
+                model.protocol(),
+                module.circuit(),
+                PlannedHouse.direct(features.apply(module.id().box(), model)),
+                outputs,
+                controls,
+                List.of());
     }
 
     /** A motor by its own name, for its two windings are one thing to whoever uses it; all else by what it is called. */
     private static String names(List<SurveyedLoad> loads) {
-        return loads.stream().map(load -> decapitalised(load.drive().map(Drive::motor).orElse(load.name()))).distinct().collect(Collectors.joining(" and "));
+        return loads.stream()
+                .map(load -> decapitalised(load.drive().map(Drive::motor).orElse(load.name())))
+                .distinct()
+                .collect(Collectors.joining(" and "));
     }
 
     /** The two directions of a blind are one output. */
@@ -81,8 +110,16 @@ public final class PlannedDevices {
     private static Device.Control control(PlannedModule.Input input, Optional<OutputId> own, PlannedRoom room) {
         Wall.Kind wall = input.wall().wall().kind();
         Device.Kind kind = wall == Wall.Kind.PUSH || wall == Wall.Kind.UP_DOWN ? Device.Kind.PUSH : Device.Kind.ROCKER;
-        String gangs = input.wall().gangs().stream().map(gang -> decapitalised(gang.words())).distinct().collect(Collectors.joining(" and "));
-        return new Device.Control(input.id().inHouse(), room.name() + " switch (" + gangs + ")", kind, input.wall().input().behaviour(), own);
+        String gangs = input.wall().gangs().stream()
+                .map(gang -> decapitalised(gang.words()))
+                .distinct()
+                .collect(Collectors.joining(" and "));
+        return new Device.Control(
+                input.id().inHouse(),
+                room.name() + " switch (" + gangs + ")",
+                kind,
+                input.wall().input().behaviour(),
+                own);
     }
 
     /** A room that ends as the name begins says it once: the passage bank of the glass passage. */
@@ -92,7 +129,9 @@ public final class PlannedDevices {
     }
 
     static String decapitalised(String name) {
-        return name.isEmpty() || name.length() > 1 && Character.isUpperCase(name.charAt(1)) ? name : name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1);
+        return name.isEmpty() || name.length() > 1 && Character.isUpperCase(name.charAt(1))
+                ? name
+                : name.substring(0, 1).toLowerCase(Locale.ROOT) + name.substring(1);
     }
 
     static Device.Drives drives(LoadKind kind) {
@@ -103,7 +142,14 @@ public final class PlannedDevices {
             case SOCKET -> Device.Drives.SOCKET;
             case DOOR_INPUT -> Device.Drives.GATE;
             case RESISTIVE, COIL -> Device.Drives.OTHER;
-            case INCANDESCENT, HALOGEN, LED_LAMP, LED_DRIVER, FLUORESCENT, ELECTRONIC_TRANSFORMER, WIRE_WOUND_TRANSFORMER, ELV_STRIP -> Device.Drives.LIGHT;
+            case INCANDESCENT,
+                    HALOGEN,
+                    LED_LAMP,
+                    LED_DRIVER,
+                    FLUORESCENT,
+                    ELECTRONIC_TRANSFORMER,
+                    WIRE_WOUND_TRANSFORMER,
+                    ELV_STRIP -> Device.Drives.LIGHT;
         };
     }
 
@@ -119,10 +165,32 @@ public final class PlannedDevices {
     /** Two of one name are told apart by a number. */
     private static List<Device> unique(List<Device> devices) {
         Map<String, Integer> seen = new LinkedHashMap<>();
-        return devices.stream().map(device -> new Device(device.id(), device.name(), device.room(), device.protocol(), device.circuit(), device.direct(), device.outputs().stream()
-                .map(output -> new Device.Output(output.id(), numbered(output.name(), seen), output.drives(), output.declared(), output.dims())).toList(), device.controls().stream()
-                .map(control -> new Device.Control(control.id(), numbered(control.name(), seen), control.kind(), control.behaviour(), control.output())).toList(),
-                device.sensors())).toList();
+        return devices.stream()
+                .map(device -> new Device(
+                        device.id(),
+                        device.name(),
+                        device.room(),
+                        device.protocol(),
+                        device.circuit(),
+                        device.direct(),
+                        device.outputs().stream()
+                                .map(output -> new Device.Output(
+                                        output.id(),
+                                        numbered(output.name(), seen),
+                                        output.drives(),
+                                        output.declared(),
+                                        output.dims()))
+                                .toList(),
+                        device.controls().stream()
+                                .map(control -> new Device.Control(
+                                        control.id(),
+                                        numbered(control.name(), seen),
+                                        control.kind(),
+                                        control.behaviour(),
+                                        control.output()))
+                                .toList(),
+                        device.sensors()))
+                .toList();
     }
 
     private static String numbered(String name, Map<String, Integer> seen) {

@@ -30,24 +30,47 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
         Map<PlannedId.Module, PlannedModule> modules = new LinkedHashMap<>();
         works.forEach(work -> work.modules().forEach(module -> modules.put(module.id(), module)));
         List<PlannedLink> links = new ArrayList<>();
-        modules.values().forEach(module -> module.inputs().stream().filter(PlannedModule.Input::isElsewhere).forEach(input ->
-                links.add(link(module, input, modules.get(input.commands().orElseThrow().module()), features))));
+        modules.values().forEach(module -> module.inputs().stream()
+                .filter(PlannedModule.Input::isElsewhere)
+                .forEach(input -> links.add(link(
+                        module,
+                        input,
+                        modules.get(input.commands().orElseThrow().module()),
+                        features))));
         return new PlannedHouse(works, links);
     }
 
     /** Direct where both can, over the hub otherwise; of two direct ways the one that is bound, for it needs no network of the house. */
-    private static PlannedLink link(PlannedModule from, PlannedModule.Input input, PlannedModule to, BiFunction<String, ModuleModel, Set<String>> features) {
+    private static PlannedLink link(
+            PlannedModule from,
+            PlannedModule.Input input,
+            PlannedModule to,
+            BiFunction<String, ModuleModel, Set<String>> features) {
         PlannedId.Output output = input.commands().orElseThrow();
-        Link.Effect effect = input.wall().input().behaviour().isLedByPosition() ? Link.Effect.FOLLOW : Link.Effect.TOGGLE;
+        Link.Effect effect =
+                input.wall().input().behaviour().isLedByPosition() ? Link.Effect.FOLLOW : Link.Effect.TOGGLE;
         Set<Link.Way> ways = direct(features.apply(from.id().box(), from.model()));
         Set<Link.Way> there = direct(features.apply(to.id().box(), to.model()));
         boolean oneNetwork = from.model().protocol() == to.model().protocol();
         boolean several = to.outputs().size() > 1;
-        Optional<Link.Way> way = !oneNetwork ? Optional.empty() : List.of(Link.Way.DIRECT_BINDING, Link.Way.LOCAL_GROUP).stream().filter(each -> ways.contains(each)
-                && there.contains(each)).findFirst();
-        return way.map(direct -> new PlannedLink(input.id(), output, direct, effect, several, "both can do it without a hub")).orElseGet(() -> new PlannedLink(input.id(), output,
-                Link.Way.HUB, effect, false, !oneNetwork ? "they are in different networks" : ways.isEmpty() ? from.model().code() + " commands no other device by itself"
-                : to.model().code() + " takes no commands from another device"));
+        Optional<Link.Way> way = !oneNetwork
+                ? Optional.empty()
+                : List.of(Link.Way.DIRECT_BINDING, Link.Way.LOCAL_GROUP).stream()
+                        .filter(each -> ways.contains(each) && there.contains(each))
+                        .findFirst();
+        return way.map(direct ->
+                        new PlannedLink(input.id(), output, direct, effect, several, "both can do it without a hub"))
+                .orElseGet(() -> new PlannedLink(
+                        input.id(),
+                        output,
+                        Link.Way.HUB,
+                        effect,
+                        false,
+                        !oneNetwork
+                                ? "they are in different networks"
+                                : ways.isEmpty()
+                                        ? from.model().code() + " commands no other device by itself"
+                                        : to.model().code() + " takes no commands from another device"));
     }
 
     /** Ways in which a module with these features of its firmware can command others, or be commanded. */
@@ -68,7 +91,10 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
 
     /** Those of them whose plan is drawn, so that it is known what they do. */
     public List<PlannedModule> drawn() {
-        return works.stream().filter(PlannedWork::isDrawn).flatMap(work -> work.modules().stream()).toList();
+        return works.stream()
+                .filter(PlannedWork::isDrawn)
+                .flatMap(work -> work.modules().stream())
+                .toList();
     }
 
     /** Modules that sit in a box, or at a lamp that it lists. */
@@ -76,9 +102,15 @@ public record PlannedHouse(List<PlannedWork> works, List<PlannedLink> links) {
         return modules().stream().filter(module -> module.box().equals(box)).toList();
     }
 
-    /** The box that something sits in: that of its module, which need not be the one whose plan fits it. Empty for what is not of the plans. */
+    /**
+     * The box that something sits in: that of its module, which need not be the one whose plan fits it. Empty for
+     * what is not of the plans.
+     */
     public Optional<String> boxOf(HouseId id) {
-        return PlannedId.read(id).map(read -> PlannedId.moduleOf(id).flatMap(this::module).map(PlannedModule::box).orElse(read.box()));
+        return PlannedId.read(id).map(read -> PlannedId.moduleOf(id)
+                .flatMap(this::module)
+                .map(PlannedModule::box)
+                .orElse(read.box()));
     }
 
     public Optional<PlannedModule> module(PlannedId.Module id) {

@@ -92,8 +92,11 @@ public sealed interface PlannedId {
         /** Reads the key of an input of a box; empty for what is none. */
         public static Optional<Input> ofKey(String box, String key) {
             int slash = key.indexOf('/');
-            return slash < 0 ? Optional.empty() : read(box + "/" + key.substring(0, slash)).filter(Module.class::isInstance).map(module -> new Input((Module) module,
-                    key.substring(slash + 1)));
+            return slash < 0
+                    ? Optional.empty()
+                    : read(box + "/" + key.substring(0, slash))
+                            .filter(Module.class::isInstance)
+                            .map(module -> new Input((Module) module, key.substring(slash + 1)));
         }
     }
 
@@ -141,17 +144,21 @@ public sealed interface PlannedId {
 
     /** The module that an id is of, or is: none for switches and lamps. */
     static Optional<Module> moduleOf(String text) {
-        return read(text).flatMap(id -> id instanceof Module module ? Optional.of(module) : id instanceof Output output ? Optional.of(output.module())
-                : id instanceof Input input ? Optional.of(input.module()) : Optional.empty());
+        return read(text)
+                .flatMap(id -> id instanceof Module module
+                        ? Optional.of(module)
+                        : id instanceof Output output
+                                ? Optional.of(output.module())
+                                : id instanceof Input input ? Optional.of(input.module()) : Optional.empty());
     }
 
     /** How ids are written. */
     final class Text {
-        private static final Pattern PATTERN = Pattern.compile("(?<box>[^/]+)/(?:K(?<pick>\\d{1,6})(?:\\.(?<companion>\\d{1,6}))?(?:/(?:in(?<input>[^/]+)|(?<channel>[^/]+)))?"
-                + "|S(?<gang>\\d{1,6})|X(?<load>\\d{1,6})(?:\\.(?<bank>\\d{1,6}))?)");
+        private static final Pattern PATTERN = Pattern.compile(
+                "(?<box>[^/]+)/(?:K(?<pick>\\d{1,6})(?:\\.(?<companion>\\d{1,6}))?(?:/(?:in(?<input>[^/]+)|(?<channel>[^/]+)))?"
+                        + "|S(?<gang>\\d{1,6})|X(?<load>\\d{1,6})(?:\\.(?<bank>\\d{1,6}))?)");
 
-        private Text() {
-        }
+        private Text() {}
 
         private static PlannedId read(Matcher matcher) {
             String box = matcher.group("box");
@@ -161,7 +168,8 @@ public sealed interface PlannedId {
             if (matcher.group("load") != null) {
                 return new Lamp(box, Integer.parseInt(matcher.group("load")), number(matcher.group("bank"), 1) - 1);
             }
-            Module module = new Module(box, Integer.parseInt(matcher.group("pick")), number(matcher.group("companion"), 0));
+            Module module =
+                    new Module(box, Integer.parseInt(matcher.group("pick")), number(matcher.group("companion"), 0));
             if (matcher.group("input") != null) {
                 return new Input(module, matcher.group("input"));
             }

@@ -7,7 +7,13 @@ import org.hiddenclerk.core.rules.Link;
  *
  * @param reason why it goes this way
  */
-public record PlannedLink(PlannedId.Input input, PlannedId.Output output, Link.Way way, Link.Effect effect, boolean throughGroup, String reason) {
+public record PlannedLink(
+        PlannedId.Input input,
+        PlannedId.Output output,
+        Link.Way way,
+        Link.Effect effect,
+        boolean throughGroup,
+        String reason) {
     /** Known by its input: an input commands one channel. */
     public String id() {
         return input.text();

@@ -24,7 +24,16 @@ import org.hiddenclerk.core.wiring.WallInput;
  * @param outputs its channels, each with what hangs on it, as the proof of the wiring shows it
  * @param inputs  those of its inputs that a switch at the wall reaches
  */
-public record PlannedModule(PlannedId.Module id, PartId part, String box, Place place, ModuleModel model, SchemeCode scheme, Optional<String> circuit, List<Output> outputs, List<Input> inputs) {
+public record PlannedModule(
+        PlannedId.Module id,
+        PartId part,
+        String box,
+        Place place,
+        ModuleModel model,
+        SchemeCode scheme,
+        Optional<String> circuit,
+        List<Output> outputs,
+        List<Input> inputs) {
     public PlannedModule {
         outputs = List.copyOf(outputs);
         inputs = List.copyOf(inputs);
@@ -37,8 +46,7 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
      * @param isUnsurveyed whether it is a lamp that was not surveyed as a box
      * @param isOutOfReach whether a module's button can't be reached there once it is in
      */
-    public record Place(String label, boolean isUnsurveyed, boolean isOutOfReach) {
-    }
+    public record Place(String label, boolean isUnsurveyed, boolean isOutOfReach) {}
 
     /** A channel. @param loads what it switches; none where it is not used */
     public record Output(PlannedId.Output id, List<ConnectedBoxes.LoadRef> loads) {
@@ -61,14 +69,16 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
      *
      * @param commands what it switches by itself or is to switch elsewhere; empty where it only reports
      */
-    public record Input(PlannedId.Input id, WallInput wall, List<PlannedId.Switch> switches, Optional<PlannedId.Output> commands) {
+    public record Input(
+            PlannedId.Input id, WallInput wall, List<PlannedId.Switch> switches, Optional<PlannedId.Output> commands) {
         public Input {
             switches = List.copyOf(switches);
         }
 
         /** Whether what it commands is a channel of another module. */
         public boolean isElsewhere() {
-            return commands.filter(output -> !output.module().equals(id.module())).isPresent();
+            return commands.filter(output -> !output.module().equals(id.module()))
+                    .isPresent();
         }
     }
 
@@ -79,23 +89,39 @@ public record PlannedModule(PlannedId.Module id, PartId part, String box, Place 
 
     /** Numbers of its inputs, from 1, that a switch at the wall reaches. */
     public Set<Integer> switchedInputs() {
-        return IntStream.range(0, model.inputs().size()).filter(i -> inputs.stream().anyMatch(input -> input.id().input().equals(model.inputs().get(i).id()))).mapToObj(i -> i + 1)
+        return IntStream.range(0, model.inputs().size())
+                .filter(i -> inputs.stream()
+                        .anyMatch(input ->
+                                input.id().input().equals(model.inputs().get(i).id())))
+                .mapToObj(i -> i + 1)
                 .collect(Collectors.toUnmodifiableSet());
     }
 
     /** What the plan has it work as, in the words of the stock book: a motor with two directions wants a blind controller. */
     public String function() {
-        boolean blind = outputs.stream().flatMap(output -> output.surveyed().stream()).anyMatch(load -> load.drive().isPresent());
+        boolean blind = outputs.stream()
+                .flatMap(output -> output.surveyed().stream())
+                .anyMatch(load -> load.drive().isPresent());
         return blind ? "blind controller" : model.sheet().dims() ? "dimmer" : "relay";
     }
 
     /** What people call it by: what it switches, else the switches that it reads; empty where it does neither. */
     public String names() {
-        return !loadNames().isEmpty() ? loadNames() : inputs.stream().flatMap(input -> input.wall().gangs().stream()).map(ConnectedBoxes.GangRef::words).distinct().collect(Collectors.joining(", "));
+        return !loadNames().isEmpty()
+                ? loadNames()
+                : inputs.stream()
+                        .flatMap(input -> input.wall().gangs().stream())
+                        .map(ConnectedBoxes.GangRef::words)
+                        .distinct()
+                        .collect(Collectors.joining(", "));
     }
 
     /** Names of all that it switches, each once. */
     public String loadNames() {
-        return outputs.stream().flatMap(output -> output.surveyed().stream()).map(SurveyedLoad::name).distinct().collect(Collectors.joining(", "));
+        return outputs.stream()
+                .flatMap(output -> output.surveyed().stream())
+                .map(SurveyedLoad::name)
+                .distinct()
+                .collect(Collectors.joining(", "));
     }
 }

@@ -42,7 +42,10 @@ public final class PlannedRuns {
     /** Switches at the wall by the control that reads them. */
     public static Map<ControlId, List<SwitchId>> worksAt(PlannedHouse house) {
         Map<ControlId, List<SwitchId>> worksAt = new LinkedHashMap<>();
-        house.modules().forEach(module -> module.inputs().forEach(input -> worksAt.put(input.id().inHouse(), input.switches().stream().map(PlannedId.Switch::inHouse).toList())));
+        house.modules().forEach(module -> module.inputs()
+                .forEach(input -> worksAt.put(
+                        input.id().inHouse(),
+                        input.switches().stream().map(PlannedId.Switch::inHouse).toList())));
         return worksAt;
     }
 
@@ -51,13 +54,24 @@ public final class PlannedRuns {
         Set<PartId> parts = work.plan().wiring().parts().stream().map(Part::id).collect(Collectors.toSet());
         Map<PartId, OutputId> outputs = outputs(work);
         Map<PartId, SwitchId> switches = new LinkedHashMap<>();
-        run.gangs().stream().filter(gang -> parts.contains(RunWiring.switchOf(gang))).forEach(gang -> {
-            PlannedId.Switch id = PlannedWork.switchOf(run, gang);
-            PlannedRoom room = rooms.get(id.box());
-            switches.put(RunWiring.switchOf(gang), id.inHouse());
-            spots.putIfAbsent(id, new Spot(id, room.name() + ", " + PlannedDevices.decapitalised(gang.gang().name()), room.id(), id.box(), Optional.empty(),
-                    gang.gang().mechanism().isPush()));
-        });
+        run.gangs().stream()
+                .filter(gang -> parts.contains(RunWiring.switchOf(gang)))
+                .forEach(gang -> {
+                    PlannedId.Switch id = PlannedWork.switchOf(run, gang);
+                    PlannedRoom room = rooms.get(id.box());
+                    switches.put(RunWiring.switchOf(gang), id.inHouse());
+                    spots.putIfAbsent(
+                            id,
+                            new Spot(
+                                    id,
+                                    room.name() + ", "
+                                            + PlannedDevices.decapitalised(
+                                                    gang.gang().name()),
+                                    room.id(),
+                                    id.box(),
+                                    Optional.empty(),
+                                    gang.gang().mechanism().isPush()));
+                });
         Map<PartId, LivePlan.Lamp> lamps = new LinkedHashMap<>();
         for (ConnectedBoxes.LoadRef ref : run.loads()) {
             for (int bank = 0; bank < ref.load().banks().size(); bank++) {
@@ -66,8 +80,19 @@ public final class PlannedRuns {
                     PlannedId.Lamp id = new PlannedId.Lamp(run.boxOf(ref.place()), ref.number(), bank);
                     PlannedRoom room = rooms.get(id.box());
                     lamps.put(part, new LivePlan.Lamp(id.inHouse(), Optional.ofNullable(outputs.get(part))));
-                    spots.putIfAbsent(id, new Spot(id, PlannedDevices.inRoom(room.name(), PlannedDevices.decapitalised(ref.load().name())), room.id(), id.box(),
-                            Optional.of(PlannedDevices.drives(ref.load().banks().get(bank).kind())), false));
+                    spots.putIfAbsent(
+                            id,
+                            new Spot(
+                                    id,
+                                    PlannedDevices.inRoom(
+                                            room.name(),
+                                            PlannedDevices.decapitalised(
+                                                    ref.load().name())),
+                                    room.id(),
+                                    id.box(),
+                                    Optional.of(PlannedDevices.drives(
+                                            ref.load().banks().get(bank).kind())),
+                                    false));
                 }
             }
         }
@@ -75,12 +100,19 @@ public final class PlannedRuns {
         if (work.isDrawn()) {
             work.modules().forEach(module -> modules.put(module.part(), hung(module)));
         }
-        runs.add(new LivePlan.WatchedWiring(work.lead(), work.plan().wiring(), modules, switches, lamps, plain(work, switches, lamps, outputs)));
+        runs.add(new LivePlan.WatchedWiring(
+                work.lead(), work.plan().wiring(), modules, switches, lamps, plain(work, switches, lamps, outputs)));
     }
 
     private static LivePlan.Hung hung(PlannedModule module) {
-        return new LivePlan.Hung(module.id().inHouse(), module.inputs().stream().collect(Collectors.toMap(input -> input.id().input(), input -> input.id().inHouse())),
-                module.outputs().stream().collect(Collectors.toMap(output -> output.id().inHouse(), output -> output.id().channel())));
+        return new LivePlan.Hung(
+                module.id().inHouse(),
+                module.inputs().stream()
+                        .collect(Collectors.toMap(
+                                input -> input.id().input(), input -> input.id().inHouse())),
+                module.outputs().stream()
+                        .collect(Collectors.toMap(output -> output.id().inHouse(), output -> output.id()
+                                .channel())));
     }
 
     /** Which output switches which lamp; the two directions of a blind are one output. */
@@ -91,27 +123,49 @@ public final class PlannedRuns {
         }
         TruthTable table = work.plan().proof().truthTable();
         work.modules().forEach(module -> {
-            Optional<OutputId> blind = PlannedDevices.isBlind(module.model()) ? module.outputs().stream().filter(output -> !output.loads().isEmpty()).map(output -> output.id().inHouse())
-                    .findFirst() : Optional.empty();
-            module.outputs().stream().filter(output -> !output.loads().isEmpty()).forEach(output -> table.loadsOf(module.part(), output.id().channel()).forEach(load ->
-                    outputs.put(load, blind.orElse(output.id().inHouse()))));
+            Optional<OutputId> blind = PlannedDevices.isBlind(module.model())
+                    ? module.outputs().stream()
+                            .filter(output -> !output.loads().isEmpty())
+                            .map(output -> output.id().inHouse())
+                            .findFirst()
+                    : Optional.empty();
+            module.outputs().stream()
+                    .filter(output -> !output.loads().isEmpty())
+                    .forEach(output -> table.loadsOf(module.part(), output.id().channel())
+                            .forEach(load ->
+                                    outputs.put(load, blind.orElse(output.id().inHouse()))));
         });
         return outputs;
     }
 
     /** What the contacts of switches do by themselves: lamps that they change, and outputs whose module they feed. */
-    private static Map<SwitchId, LivePlan.Plain> plain(PlannedWork work, Map<PartId, SwitchId> switches, Map<PartId, LivePlan.Lamp> lamps, Map<PartId, OutputId> outputs) {
+    private static Map<SwitchId, LivePlan.Plain> plain(
+            PlannedWork work,
+            Map<PartId, SwitchId> switches,
+            Map<PartId, LivePlan.Lamp> lamps,
+            Map<PartId, OutputId> outputs) {
         TruthTable table = work.plan().proof().truthTable();
         Map<SwitchId, Set<LampId>> changed = new LinkedHashMap<>();
         Map<SwitchId, Set<OutputId>> fed = new LinkedHashMap<>();
-        lamps.forEach((load, lamp) -> table.controlsOf(load).stream().filter(switches::containsKey).forEach(at -> changed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
-                .add(lamp.id())));
+        lamps.forEach((load, lamp) -> table.controlsOf(load).stream()
+                .filter(switches::containsKey)
+                .forEach(at -> changed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
+                        .add(lamp.id())));
         List<PlannedModule> drawn = work.isDrawn() ? work.modules() : List.of();
         drawn.forEach(module -> {
             List<PartId> through = table.suppliedThrough(module.part());
-            module.outputs().forEach(output -> table.loadsOf(module.part(), output.id().channel()).stream().filter(outputs::containsKey).forEach(load -> through.stream()
-                    .filter(switches::containsKey).forEach(at -> fed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>()).add(outputs.get(load)))));
+            module.outputs()
+                    .forEach(output -> table.loadsOf(module.part(), output.id().channel()).stream()
+                            .filter(outputs::containsKey)
+                            .forEach(load -> through.stream()
+                                    .filter(switches::containsKey)
+                                    .forEach(at -> fed.computeIfAbsent(switches.get(at), s -> new LinkedHashSet<>())
+                                            .add(outputs.get(load)))));
         });
-        return switches.values().stream().distinct().collect(Collectors.toMap(id -> id, id -> new LivePlan.Plain(changed.getOrDefault(id, Set.of()), fed.getOrDefault(id, Set.of()))));
+        return switches.values().stream()
+                .distinct()
+                .collect(Collectors.toMap(
+                        id -> id,
+                        id -> new LivePlan.Plain(changed.getOrDefault(id, Set.of()), fed.getOrDefault(id, Set.of()))));
     }
 }

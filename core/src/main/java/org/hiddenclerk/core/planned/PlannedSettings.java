@@ -11,15 +11,15 @@ import org.hiddenclerk.core.wiring.WallInput;
 
 /** What the modules of a planned house are to be set to, by key of {@link Settings}. */
 public final class PlannedSettings {
-    private PlannedSettings() {
-    }
+    private PlannedSettings() {}
 
     /**
      * Modules that need no setting are left out.
      *
      * @param wanted of inputs of which somebody said how they are to feel; the others stay as they are shipped
      */
-    public static Map<PlannedId.Module, Map<String, String>> of(PlannedHouse house, Map<PlannedId.Input, Parameters> wanted) {
+    public static Map<PlannedId.Module, Map<String, String>> of(
+            PlannedHouse house, Map<PlannedId.Input, Parameters> wanted) {
         Map<PlannedId.Module, Map<String, String>> all = new HashMap<>();
         house.modules().forEach(module -> {
             Map<String, String> settings = of(module, wanted);
@@ -37,8 +37,11 @@ public final class PlannedSettings {
 
     private static Map<String, String> of(PlannedModule module, Map<PlannedId.Input, Parameters> wanted) {
         // What it is shipped as comes first: inputs of another function are other inputs.
-        Map<String, String> settings = new LinkedHashMap<>(module.model().isSender() ? Map.of() : Settings.ofFunction(module.model(), module.function()));
-        module.inputs().stream().filter(input -> wanted.containsKey(input.id())).forEach(input -> settings.putAll(of(input.wall(), wanted.get(input.id()))));
+        Map<String, String> settings = new LinkedHashMap<>(
+                module.model().isSender() ? Map.of() : Settings.ofFunction(module.model(), module.function()));
+        module.inputs().stream()
+                .filter(input -> wanted.containsKey(input.id()))
+                .forEach(input -> settings.putAll(of(input.wall(), wanted.get(input.id()))));
         if (module.isPicked()) {
             settings.putAll(ofScheme(module));
         }
@@ -52,7 +55,9 @@ public final class PlannedSettings {
             settings.putAll(Settings.ofOutput(Adviser.powerOnBehindASwitch().state()));
         } else if (module.scheme().has(SchemeCode.Trait.ISOLATED_CONTACT)) {
             for (int channel = 1; channel <= module.outputs().size(); channel++) {
-                if (module.outputs().get(channel - 1).surveyed().stream().flatMap(load -> load.banks().stream()).anyMatch(bank -> bank.kind().isPulsed())) {
+                if (module.outputs().get(channel - 1).surveyed().stream()
+                        .flatMap(load -> load.banks().stream())
+                        .anyMatch(bank -> bank.kind().isPulsed())) {
                     settings.putAll(Settings.ofPulse(channel));
                 }
             }

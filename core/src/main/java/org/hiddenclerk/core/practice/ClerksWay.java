@@ -21,8 +21,8 @@ import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.SchemeChooser;
-import org.hiddenclerk.core.wiring.Move;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.Move;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -38,8 +38,7 @@ public final class ClerksWay {
     }
 
     /** A test with its answer, and how many possibilities it left. */
-    public record Test(String words, int left) {
-    }
+    public record Test(String words, int left) {}
 
     /**
      * What the clerk would fit.
@@ -75,7 +74,8 @@ public final class ClerksWay {
         if (seen.nextTest().isPresent()) {
             return Optional.empty();
         }
-        return Optional.of(wall.fault().map(fault -> fault.title() + ": no sound circuit looks like this. It is reported, not built on.")
+        return Optional.of(wall.fault()
+                .map(fault -> fault.title() + ": no sound circuit looks like this. It is reported, not built on.")
                 .orElse("What is seen leaves one answer only; no test is needed to tell the cores apart."));
     }
 
@@ -83,8 +83,8 @@ public final class ClerksWay {
     boolean answer(SurveyedBoard board, Reading reading) {
         if (reading instanceof Reading.Continuous pair) {
             RunWiring freed = free(free(found(), pair.first()), pair.second());
-            return new Instruments(freed, wall.house(), Set.of(), Map.of()).isJoined(WallPlaces.node(freed, pair.first()),
-                    WallPlaces.node(freed, pair.second()));
+            return new Instruments(freed, wall.house(), Set.of(), Map.of())
+                    .isJoined(WallPlaces.node(freed, pair.first()), WallPlaces.node(freed, pair.second()));
         }
         if (reading instanceof Reading.Live live) {
             RunWiring found = found();
@@ -97,8 +97,12 @@ public final class ClerksWay {
         Reading.Lamp lamp = (Reading.Lamp) reading;
         RunWiring found = found();
         SurveyedBoard.Entry entry = board.entry(lamp.box());
-        SurveyedLoad switched = wall.planner(entry.box()).loadsOfGang(entry.gang()).get(0);
-        ConnectedBoxes.LoadRef load = found.run().loads().stream().filter(ref -> ref.load().name().equals(switched.name())).findFirst().orElseThrow();
+        SurveyedLoad switched =
+                wall.planner(entry.box()).loadsOfGang(entry.gang()).get(0);
+        ConnectedBoxes.LoadRef load = found.run().loads().stream()
+                .filter(ref -> ref.load().name().equals(switched.name()))
+                .findFirst()
+                .orElseThrow();
         PartId part = RunWiring.loadOf(load, 0);
         return instruments(found, board, lamp.with()).lamp(part) == LoadState.ON;
     }
@@ -109,7 +113,8 @@ public final class ClerksWay {
 
     private Instruments instruments(RunWiring wiring, SurveyedBoard board, Map<String, Integer> with) {
         Map<String, Integer> positions = new HashMap<>();
-        with.forEach((gang, at) -> positions.put(WallPlaces.switchPart(wiring.run(), board.entry(gang)).value(), at));
+        with.forEach((gang, at) -> positions.put(
+                WallPlaces.switchPart(wiring.run(), board.entry(gang)).value(), at));
         Set<String> on = wall.circuits().stream().map(Circuit::label).collect(Collectors.toSet());
         return new Instruments(wiring, wall.house(), on, positions);
     }
@@ -122,10 +127,14 @@ public final class ClerksWay {
     public Optional<Fitting> fitting(List<ModuleModel> models) {
         List<Choice> choices = new ArrayList<>();
         wall.boxes().forEach((id, box) -> wall.gangFor(id).ifPresent(gang -> new SchemeChooser(wall.planner(id), models)
-                .offers(List.of(gang), List.of()).stream().filter(ClerksWay::leavesNothingToWish)
-                .forEach(offer -> choices.add(new Choice(box.label(), offer)))));
-        return choices.stream().min(Comparator.comparingInt((Choice c) -> c.toll().boxes().size())
-                .thenComparing(c -> c.toll().minutes()).thenComparing(c -> c.offer().scheme())).map(c -> fitting(c.box(), c.offer()));
+                .offers(List.of(gang), List.of()).stream()
+                        .filter(ClerksWay::leavesNothingToWish)
+                        .forEach(offer -> choices.add(new Choice(box.label(), offer)))));
+        return choices.stream()
+                .min(Comparator.comparingInt((Choice c) -> c.toll().boxes().size())
+                        .thenComparing(c -> c.toll().minutes())
+                        .thenComparing(c -> c.offer().scheme()))
+                .map(c -> fitting(c.box(), c.offer()));
     }
 
     /** What can be fitted from a box. */
@@ -137,7 +146,9 @@ public final class ClerksWay {
 
     private static boolean leavesNothingToWish(SchemeChooser.Offer offer) {
         return offer.best().filter(c -> c.verdict() == Verdict.OK).isPresent()
-                && offer.toll().filter(toll -> toll.switchesWork() && toll.alwaysReachable()).isPresent();
+                && offer.toll()
+                        .filter(toll -> toll.switchesWork() && toll.alwaysReachable())
+                        .isPresent();
     }
 
     private static Fitting fitting(String box, SchemeChooser.Offer offer) {
@@ -145,9 +156,14 @@ public final class ClerksWay {
         RunWiring planned = plan.planned().orElseThrow();
         List<String> moves = new ArrayList<>();
         for (ConnectedBoxes.Place place : plan.placesOfWork()) {
-            Move.between(plan.found().at(place), planned.at(place)).forEach(move -> moves.add(place.label() + ": " + move.words()));
+            Move.between(plan.found().at(place), planned.at(place))
+                    .forEach(move -> moves.add(place.label() + ": " + move.words()));
         }
-        return new Fitting(box, offer.scheme().label(), offer.best().get().assignment().model().code(), offer.toll().orElseThrow().minutes(),
+        return new Fitting(
+                box,
+                offer.scheme().label(),
+                offer.best().get().assignment().model().code(),
+                offer.toll().orElseThrow().minutes(),
                 moves);
     }
 }

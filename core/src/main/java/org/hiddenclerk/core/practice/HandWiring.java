@@ -10,8 +10,8 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.RunWiring;
 
 /** What hands make of a wiring, end by end. */
@@ -32,8 +32,14 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
         if (to instanceof End.Capped) {
             throw new NotPossible("Take the piece of wire out instead of capping it.");
         }
-        return wiring.with(place, box.ends(), box.jumpers().stream().map(j -> !j.equals(old) ? j
-                : new Jumper(j.key(), j.colour(), secondEnd ? j.from() : to, secondEnd ? to : j.to())).toList());
+        return wiring.with(
+                place,
+                box.ends(),
+                box.jumpers().stream()
+                        .map(j -> !j.equals(old)
+                                ? j
+                                : new Jumper(j.key(), j.colour(), secondEnd ? j.from() : to, secondEnd ? to : j.to()))
+                        .toList());
     }
 
     /** Joins two places with a piece of wire. */
@@ -45,14 +51,20 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
             throw new NotPossible("A piece of wire joins two different terminals or connectors.");
         }
         Jumper made = new Jumper(freshName(box), region.liveColour(), one, other);
-        return wiring.with(place, box.ends(), Stream.concat(box.jumpers().stream(), Stream.of(made)).toList());
+        return wiring.with(
+                place,
+                box.ends(),
+                Stream.concat(box.jumpers().stream(), Stream.of(made)).toList());
     }
 
     /** Takes a piece of wire out. */
     RunWiring takeOut(ConnectedBoxes.Place place, String wire) {
         BoxWiring box = wiring.at(place);
         Jumper old = jumper(box, wire);
-        return wiring.with(place, box.ends(), box.jumpers().stream().filter(j -> !j.equals(old)).toList());
+        return wiring.with(
+                place,
+                box.ends(),
+                box.jumpers().stream().filter(j -> !j.equals(old)).toList());
     }
 
     /** A core or a piece of wire, in words. */
@@ -74,12 +86,16 @@ record HandWiring(RunWiring wiring, RegionProfile region) {
 
     /** A place by its key. */
     End end(ConnectedBoxes.Place place, String key) {
-        return choices(place).stream().filter(end -> end.key().equals(key)).findFirst()
+        return choices(place).stream()
+                .filter(end -> end.key().equals(key))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no place " + key + " in " + place.label() + "."));
     }
 
     private static Jumper jumper(BoxWiring box, String key) {
-        return box.jumpers().stream().filter(j -> j.key().equals(key)).findFirst()
+        return box.jumpers().stream()
+                .filter(j -> j.key().equals(key))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no piece of wire " + key + " here."));
     }
 

@@ -25,6 +25,7 @@ import org.hiddenclerk.core.wiring.RunWiring;
 final class Instruments {
     /** What a two-pole tester lets through, in watts at nominal volts: some milliamperes; common practice, no source. */
     private static final double TESTER_WATTS = 0.5;
+
     private static final PartId TESTER = new PartId("tester");
 
     private final Wiring wiring;
@@ -37,26 +38,41 @@ final class Instruments {
     Instruments(RunWiring run, HouseContext house, Set<String> on, Map<String, Integer> positions) {
         Wiring whole = run.netlist(house);
         Set<String> off = new HashSet<>();
-        house.circuits().values().stream().map(Circuit::label).filter(label -> !on.contains(label)).forEach(off::add);
+        house.circuits().values().stream()
+                .map(Circuit::label)
+                .filter(label -> !on.contains(label))
+                .forEach(off::add);
         this.wiring = whole.withoutLives(off);
         this.positions = Map.copyOf(positions);
     }
 
     /** Two-pole tester to earth. */
     boolean isLive(NodeId node) {
-        return WiringCheck.liveNodes(wiring).entrySet().stream().anyMatch(e -> isNow(e.getKey()) && e.getValue().contains(node));
+        return WiringCheck.liveNodes(wiring).entrySet().stream()
+                .anyMatch(e -> isNow(e.getKey()) && e.getValue().contains(node));
     }
 
     /** Two-pole tester from a proved live: whether it lights, because the node leads back and is not live itself. */
     boolean lightsFromLive(NodeId node) {
-        Optional<NodeId> live = wiring.parts().stream().filter(part -> part instanceof Part.Supply supply && supply.line().isLive())
-                .map(part -> part.pins().get("out")).findFirst();
+        Optional<NodeId> live = wiring.parts().stream()
+                .filter(part ->
+                        part instanceof Part.Supply supply && supply.line().isLive())
+                .map(part -> part.pins().get("out"))
+                .findFirst();
         if (live.isEmpty() || isLive(node)) {
             return false;
         }
         List<Part> parts = new ArrayList<>(wiring.parts());
-        parts.add(new Part.Load(TESTER, LoadKind.INCANDESCENT, TESTER_WATTS, 1, OptionalDouble.empty(), Optional.empty(),
-                Optional.empty(), false, Map.of("L", live.get(), "N", node)));
+        parts.add(new Part.Load(
+                TESTER,
+                LoadKind.INCANDESCENT,
+                TESTER_WATTS,
+                1,
+                OptionalDouble.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                Map.of("L", live.get(), "N", node)));
         return stateOf(TESTER, new Wiring(wiring.supply(), parts, List.of(), wiring.names())) != LoadState.OFF;
     }
 
@@ -82,7 +98,8 @@ final class Instruments {
 
     /** Whether a state of the table is the one that the wall is in; relays are open. */
     private boolean isNow(SwitchingState state) {
-        return state.switches().entrySet().stream().allMatch(e -> positions.getOrDefault(e.getKey(), 0).equals(e.getValue()))
+        return state.switches().entrySet().stream()
+                        .allMatch(e -> positions.getOrDefault(e.getKey(), 0).equals(e.getValue()))
                 && state.channels().values().stream().allMatch(closed -> closed == 0);
     }
 }

@@ -18,6 +18,7 @@ final class Isolation {
     private final Set<String> locked = new HashSet<>();
     /** When every core of a place was last found dead, and when the tester was proved before and after. */
     private final Map<String, Integer> foundDead = new HashMap<>();
+
     private int testerProved = NEVER;
     private final Map<String, Integer> provedBefore = new HashMap<>();
 
@@ -75,7 +76,10 @@ final class Isolation {
     }
 
     Set<String> circuitsOn() {
-        return on.entrySet().stream().filter(Map.Entry::getValue).map(Map.Entry::getKey).collect(Collectors.toSet());
+        return on.entrySet().stream()
+                .filter(Map.Entry::getValue)
+                .map(Map.Entry::getKey)
+                .collect(Collectors.toSet());
     }
 
     boolean isOn(String circuit) {
@@ -95,21 +99,32 @@ final class Isolation {
     /** What is wrong with laying hands on a place now; empty when nothing is. */
     Optional<UnsafeDeed> touching(String place, String what, boolean live, int when) {
         if (live) {
-            return Optional.of(new UnsafeDeed(UnsafeDeed.Kind.TOUCHED_LIVE, when, what + " was live. In a real wall that hurts, or worse."));
+            return Optional.of(new UnsafeDeed(
+                    UnsafeDeed.Kind.TOUCHED_LIVE, when, what + " was live. In a real wall that hurts, or worse."));
         }
         Integer dead = foundDead.get(place);
         if (dead == null) {
-            return Optional.of(new UnsafeDeed(UnsafeDeed.Kind.NOT_PROVED_DEAD, when,
-                    what + " was touched before the box was proved dead."));
+            return Optional.of(new UnsafeDeed(
+                    UnsafeDeed.Kind.NOT_PROVED_DEAD, when, what + " was touched before the box was proved dead."));
         }
         if (provedBefore.get(place) == NEVER || testerProved <= dead) {
-            return Optional.of(new UnsafeDeed(UnsafeDeed.Kind.TESTER_NOT_PROVED, when, what
-                    + " was touched, and the tester had not been proved on a known source before and after testing dead."));
+            return Optional.of(
+                    new UnsafeDeed(
+                            UnsafeDeed.Kind.TESTER_NOT_PROVED,
+                            when,
+                            what
+                                    + " was touched, and the tester had not been proved on a known source before and after testing dead."));
         }
-        List<String> open = on.entrySet().stream().filter(e -> !e.getValue() && !locked.contains(e.getKey())).map(Map.Entry::getKey).toList();
+        List<String> open = on.entrySet().stream()
+                .filter(e -> !e.getValue() && !locked.contains(e.getKey()))
+                .map(Map.Entry::getKey)
+                .toList();
         if (!open.isEmpty()) {
-            return Optional.of(new UnsafeDeed(UnsafeDeed.Kind.NOT_LOCKED, when, what + " was touched while breaker "
-                    + String.join(" and ", open) + " was off, but not locked: anybody can switch it on."));
+            return Optional.of(new UnsafeDeed(
+                    UnsafeDeed.Kind.NOT_LOCKED,
+                    when,
+                    what + " was touched while breaker " + String.join(" and ", open)
+                            + " was off, but not locked: anybody can switch it on."));
         }
         return Optional.empty();
     }

@@ -21,9 +21,18 @@ import org.hiddenclerk.core.finding.Verdict;
  * @param reported       the fault that was reported
  * @param fault          the fault that is there
  */
-public record Marks(int testsUsed, OptionalInt testsNeeded, List<UnsafeDeed> unsafe, int namesRight, int names,
-                    List<String> wrongNames, int refusedChoices, Optional<Verdict> wiring, List<Finding> findings,
-                    Optional<FindingCode> reported, Optional<FindingCode> fault) {
+public record Marks(
+        int testsUsed,
+        OptionalInt testsNeeded,
+        List<UnsafeDeed> unsafe,
+        int namesRight,
+        int names,
+        List<String> wrongNames,
+        int refusedChoices,
+        Optional<Verdict> wiring,
+        List<Finding> findings,
+        Optional<FindingCode> reported,
+        Optional<FindingCode> fault) {
     public Marks {
         unsafe = List.copyOf(unsafe);
         wrongNames = List.copyOf(wrongNames);

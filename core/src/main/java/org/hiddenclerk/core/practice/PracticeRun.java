@@ -23,8 +23,8 @@ import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
@@ -49,15 +49,19 @@ public final class PracticeRun {
     private Optional<FindingCode> reported = Optional.empty();
 
     /** How far the learner is. */
-    public enum Phase { FIND_OUT, CHOOSE, WIRE, DONE }
+    public enum Phase {
+        FIND_OUT,
+        CHOOSE,
+        WIRE,
+        DONE
+    }
 
     /**
      * What came of a deed.
      *
      * @param alarming whether the learner should have stopped there
      */
-    public record LogLine(String words, boolean alarming) {
-    }
+    public record LogLine(String words, boolean alarming) {}
 
     private PracticeRun(PracticeWall wall, List<ModuleModel> models) {
         this.wall = wall;
@@ -166,16 +170,22 @@ public final class PracticeRun {
     void proveDead(String id) {
         ConnectedBoxes.Place place = WallPlaces.place(wiring, id);
         Instruments now = instruments(wiring);
-        List<String> live = wiring.at(place).box().cores().stream().filter(core -> now.isLive(wiring.nodeOf(place, core)))
-                .map(Box.CableCore::words).toList();
+        List<String> live = wiring.at(place).box().cores().stream()
+                .filter(core -> now.isLive(wiring.nodeOf(place, core)))
+                .map(Box.CableCore::words)
+                .toList();
         isolation.tested(id, live.isEmpty(), log.size());
-        log.add(new LogLine(live.isEmpty() ? "Every core of " + place.label() + " tested to earth: dead"
-                : place.label() + " is not dead. Live: " + String.join(", ", live), !live.isEmpty()));
+        log.add(new LogLine(
+                live.isEmpty()
+                        ? "Every core of " + place.label() + " tested to earth: dead"
+                        : place.label() + " is not dead. Live: " + String.join(", ", live),
+                !live.isEmpty()));
     }
 
     private Instruments instruments(RunWiring of) {
         Map<String, Integer> parts = new HashMap<>();
-        positions.forEach((gang, at) -> parts.put(WallPlaces.switchPart(of.run(), board.entry(gang)).value(), at));
+        positions.forEach((gang, at) ->
+                parts.put(WallPlaces.switchPart(of.run(), board.entry(gang)).value(), at));
         return new Instruments(of, wall.house(), isolation.circuitsOn(), parts);
     }
 
@@ -195,7 +205,8 @@ public final class PracticeRun {
         requireTesting();
         requireFreed(core);
         boolean lights = instruments(wiring).lightsFromLive(WallPlaces.node(wiring, core));
-        told("From a proved live to " + WallPlaces.words(wiring, core) + ": " + (lights ? "the tester lights" : "dark"));
+        told("From a proved live to " + WallPlaces.words(wiring, core) + ": "
+                + (lights ? "the tester lights" : "dark"));
     }
 
     void testContinuity(String first, String second) {
@@ -206,12 +217,15 @@ public final class PracticeRun {
             throw new NotPossible("A continuity tester is for dead conductors. Switch every breaker off first.");
         }
         boolean joined = instruments(wiring).isJoined(WallPlaces.node(wiring, first), WallPlaces.node(wiring, second));
-        told(WallPlaces.words(wiring, first) + " to " + WallPlaces.words(wiring, second) + ": " + (joined ? "joined" : "not joined"));
+        told(WallPlaces.words(wiring, first) + " to " + WallPlaces.words(wiring, second) + ": "
+                + (joined ? "joined" : "not joined"));
     }
 
     void look(String name) {
         requireTesting();
-        ConnectedBoxes.LoadRef lamp = wiring.run().loads().stream().filter(load -> load.load().name().equals(name)).findFirst()
+        ConnectedBoxes.LoadRef lamp = wiring.run().loads().stream()
+                .filter(load -> load.load().name().equals(name))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no lamp " + name + " here."));
         LoadState state = instruments(wiring).lamp(RunWiring.loadOf(lamp, 0));
         told(name + (state.isLit() ? " burns" : state == LoadState.DIM ? " glows" : " is dark"));
@@ -239,8 +253,10 @@ public final class PracticeRun {
         boolean floats = !now.lightsFromLive(WallPlaces.node(wiring, core));
         ConnectedBoxes.Place place = WallPlaces.placeOf(wiring, core);
         Box.CableCore own = WallPlaces.core(wiring, core);
-        return floats && wiring.at(place).box().cores().stream()
-                .anyMatch(other -> other.cable().equals(own.cable()) && now.isLive(wiring.nodeOf(place, other)));
+        return floats
+                && wiring.at(place).box().cores().stream()
+                        .anyMatch(
+                                other -> other.cable().equals(own.cable()) && now.isLive(wiring.nodeOf(place, other)));
     }
 
     private void requireFreed(String core) {
@@ -280,22 +296,30 @@ public final class PracticeRun {
     }
 
     private List<SeenCore> unnamed() {
-        return board.cores().stream().filter(core -> wall.truth().get(core.id()) != ConductorRole.EARTH && !names.containsKey(core.id())).toList();
+        return board.cores().stream()
+                .filter(core -> wall.truth().get(core.id()) != ConductorRole.EARTH && !names.containsKey(core.id()))
+                .toList();
     }
 
     void choose(PracticeAction.Choose choice) {
         require(Phase.CHOOSE, phase == Phase.FIND_OUT ? "Name the cores first." : "The module is chosen.");
-        ModuleModel model = models.stream().filter(m -> m.code().equals(choice.module())).findFirst()
+        ModuleModel model = models.stream()
+                .filter(m -> m.code().equals(choice.module()))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no module " + choice.module() + " here."));
-        int gang = Optional.ofNullable(wall.boxes().get(choice.box())).flatMap(box -> wall.gangFor(choice.box()))
+        int gang = Optional.ofNullable(wall.boxes().get(choice.box()))
+                .flatMap(box -> wall.gangFor(choice.box()))
                 .orElseThrow(() -> new NotPossible("There is no switch of the lamp in box " + choice.box() + "."));
         Planner from = wall.planner(choice.box());
-        Candidate candidate = new ModuleMatch(from, Terms.USUAL).judge(choice.scheme(), List.of(gang), List.of(), model, Optional.empty());
+        Candidate candidate = new ModuleMatch(from, Terms.USUAL)
+                .judge(choice.scheme(), List.of(gang), List.of(), model, Optional.empty());
         PlanJudgement judgement = PlanJudgement.of(from, List.of(candidate.assignment()), Map.of(), Terms.USUAL);
         refusal.clear();
         if (!judgement.mayBeIssued()) {
             refusedChoices++;
-            judgement.findings().stream().filter(f -> f.severity() != Severity.NOTE).forEach(refusal::add);
+            judgement.findings().stream()
+                    .filter(f -> f.severity() != Severity.NOTE)
+                    .forEach(refusal::add);
             log.add(new LogLine(choice.scheme().label() + " with " + model.code() + ": not here", true));
             return;
         }
@@ -417,7 +441,9 @@ public final class PracticeRun {
     }
 
     public Optional<ConductorRole> nameOf(String core) {
-        return wall.truth().get(core) == ConductorRole.EARTH ? Optional.of(ConductorRole.EARTH) : Optional.ofNullable(names.get(core));
+        return wall.truth().get(core) == ConductorRole.EARTH
+                ? Optional.of(ConductorRole.EARTH)
+                : Optional.ofNullable(names.get(core));
     }
 
     public int tests() {
@@ -440,8 +466,19 @@ public final class PracticeRun {
             }
         }
         int needed = new ClerksWay(wall).tests().size();
-        Optional<WiringPlan> proof = reported.isPresent() ? Optional.empty() : plan.map(p -> p.rewired(wiring, planner.house()));
-        return new Marks(tests, needed == 0 ? OptionalInt.empty() : OptionalInt.of(needed), unsafe, toName - wrong.size(), toName, wrong,
-                refusedChoices, proof.map(WiringPlan::verdict), proof.map(WiringPlan::findings).orElse(List.of()), reported, wall.fault());
+        Optional<WiringPlan> proof =
+                reported.isPresent() ? Optional.empty() : plan.map(p -> p.rewired(wiring, planner.house()));
+        return new Marks(
+                tests,
+                needed == 0 ? OptionalInt.empty() : OptionalInt.of(needed),
+                unsafe,
+                toName - wrong.size(),
+                toName,
+                wrong,
+                refusedChoices,
+                proof.map(WiringPlan::verdict),
+                proof.map(WiringPlan::findings).orElse(List.of()),
+                reported,
+                wall.fault());
     }
 }

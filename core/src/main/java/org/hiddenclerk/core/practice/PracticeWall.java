@@ -11,9 +11,9 @@ import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /**
@@ -23,8 +23,13 @@ import org.hiddenclerk.core.wiring.WiringPlan;
  * @param truth what every core does, by its identity on the board
  * @param lamp  name of the lamp that is to be commanded remotely
  */
-public record PracticeWall(PracticeLevel level, long seed, HouseContext house, Map<String, Box> boxes,
-                           Map<String, ConductorRole> truth, String lamp) {
+public record PracticeWall(
+        PracticeLevel level,
+        long seed,
+        HouseContext house,
+        Map<String, Box> boxes,
+        Map<String, ConductorRole> truth,
+        String lamp) {
     public PracticeWall {
         boxes = Collections.unmodifiableMap(new LinkedHashMap<>(boxes));
         truth = Collections.unmodifiableMap(new LinkedHashMap<>(truth));
@@ -37,12 +42,15 @@ public record PracticeWall(PracticeLevel level, long seed, HouseContext house, M
 
     /** What is asked of the learner. */
     public String task() {
-        return "Put a module in so that the lamp \"" + lamp + "\" obeys remote commands and every wall switch still changes it. "
+        return "Put a module in so that the lamp \"" + lamp
+                + "\" obeys remote commands and every wall switch still changes it. "
                 + "If the wall is not fit to be built on, report what is wrong instead.";
     }
 
     public List<Circuit> circuits() {
-        return house.circuits().values().stream().sorted(java.util.Comparator.comparing(Circuit::label)).toList();
+        return house.circuits().values().stream()
+                .sorted(java.util.Comparator.comparing(Circuit::label))
+                .toList();
     }
 
     /** The wall as a board to trace. */
@@ -58,13 +66,18 @@ public record PracticeWall(PracticeLevel level, long seed, HouseContext house, M
     /** Gang of a box whose switch changes the lamp; empty where there is none. */
     public Optional<Integer> gangFor(String box) {
         Planner planner = planner(box);
-        return boxes.get(box).gangs().stream().map(gang -> gang.number())
-                .filter(gang -> planner.loadsOfGang(gang).stream().anyMatch(load -> load.name().equals(lamp))).findFirst();
+        return boxes.get(box).gangs().stream()
+                .map(gang -> gang.number())
+                .filter(gang -> planner.loadsOfGang(gang).stream()
+                        .anyMatch(load -> load.name().equals(lamp)))
+                .findFirst();
     }
 
     /** What makes the wall unfit to be built on. */
     public Optional<FindingCode> fault() {
-        return planner(boxes.keySet().iterator().next()).surveyed().findings().stream().filter(WiringPlan::isInTheWay)
-                .map(Finding::code).findFirst();
+        return planner(boxes.keySet().iterator().next()).surveyed().findings().stream()
+                .filter(WiringPlan::isInTheWay)
+                .map(Finding::code)
+                .findFirst();
     }
 }

@@ -8,5 +8,10 @@ package org.hiddenclerk.core.practice;
 public record UnsafeDeed(Kind kind, int after, String words) {
 
     /** What was wrong, gravest first. */
-    public enum Kind { TOUCHED_LIVE, NOT_PROVED_DEAD, NOT_LOCKED, TESTER_NOT_PROVED }
+    public enum Kind {
+        TOUCHED_LIVE,
+        NOT_PROVED_DEAD,
+        NOT_LOCKED,
+        TESTER_NOT_PROVED
+    }
 }

@@ -36,7 +36,8 @@ import org.hiddenclerk.core.wiring.HouseContext;
 /** Makes up the wall of a level. */
 final class WallMaker {
     private static final BigDecimal MM2 = new BigDecimal("1.5");
-    private static final BoxGeometry INSIDE = new BoxGeometry(Millimetres.of(131), Millimetres.of(71), Millimetres.of(66), false);
+    private static final BoxGeometry INSIDE =
+            new BoxGeometry(Millimetres.of(131), Millimetres.of(71), Millimetres.of(66), false);
     private static final String NEUTRALS = "j.1";
     private static final String EARTHS = "j.earth";
     /** The lamp that is to be commanded. */
@@ -57,8 +58,7 @@ final class WallMaker {
     }
 
     /** A core of a cable with its ends at both places; the second is empty where it leaves the boxes. */
-    private record Wire(ConductorRole role, String here, String there) {
-    }
+    private record Wire(ConductorRole role, String here, String there) {}
 
     WallMaker(PracticeLevel level, long seed) {
         this.level = level;
@@ -84,8 +84,16 @@ final class WallMaker {
             case TWO_CIRCUITS -> twoCircuits();
         }
         Map<String, Box> built = new LinkedHashMap<>();
-        boxes.forEach((id, draft) -> built.put(id, new Box("Box " + id, BoxKind.WALL, Optional.of(INSIDE), draft.gangs, draft.loads,
-                draft.cables, List.of())));
+        boxes.forEach((id, draft) -> built.put(
+                id,
+                new Box(
+                        "Box " + id,
+                        BoxKind.WALL,
+                        Optional.of(INSIDE),
+                        draft.gangs,
+                        draft.loads,
+                        draft.cables,
+                        List.of())));
         Map<CircuitId, Circuit> byId = new LinkedHashMap<>();
         circuits.forEach(circuit -> byId.put(circuit.id(), circuit));
         return new PracticeWall(level, seed, new HouseContext(RegionProfile.EU_230, byId), built, truth, LAMP);
@@ -107,7 +115,8 @@ final class WallMaker {
             }
             toLamp("A", 1, lamp);
         } else {
-            List<Wire> loop = new ArrayList<>(List.of(new Wire(ConductorRole.PERMANENT_LIVE, live, ""),
+            List<Wire> loop = new ArrayList<>(List.of(
+                    new Wire(ConductorRole.PERMANENT_LIVE, live, ""),
                     new Wire(ConductorRole.SWITCHED_LIVE, switched, "")));
             if (hidden) {
                 loop.add(new Wire(ConductorRole.NEUTRAL, "capped", ""));
@@ -134,20 +143,34 @@ final class WallMaker {
         boolean returning = random.nextBoolean();
         if (together) {
             feed(first, 0, returning ? "g1.COM" : "j.2", NEUTRALS);
-            toLamp(first, 1, List.of(new Wire(ConductorRole.SWITCHED_LIVE, returning ? "j.2" : "g1.COM", ""),
-                    new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
+            toLamp(
+                    first,
+                    1,
+                    List.of(
+                            new Wire(ConductorRole.SWITCHED_LIVE, returning ? "j.2" : "g1.COM", ""),
+                            new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
         } else {
             feed(first, 0, "g1.COM", NEUTRALS);
-            toLamp(last, 1, List.of(new Wire(ConductorRole.SWITCHED_LIVE, "g1.COM", ""),
-                    new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
+            toLamp(
+                    last,
+                    1,
+                    List.of(
+                            new Wire(ConductorRole.SWITCHED_LIVE, "g1.COM", ""),
+                            new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
         }
         for (int i = 0; i + 1 < way.size(); i++) {
             boolean near = i == 0;
             boolean far = i + 2 == way.size();
             List<Wire> wires = new ArrayList<>();
             boolean crossed = random.nextBoolean();
-            wires.add(new Wire(ConductorRole.TRAVELLER, near ? "g1.L1" : "g1.B1", far ? crossed ? "g1.L2" : "g1.L1" : crossed ? "g1.A2" : "g1.A1"));
-            wires.add(new Wire(ConductorRole.TRAVELLER, near ? "g1.L2" : "g1.B2", far ? crossed ? "g1.L1" : "g1.L2" : crossed ? "g1.A1" : "g1.A2"));
+            wires.add(new Wire(
+                    ConductorRole.TRAVELLER,
+                    near ? "g1.L1" : "g1.B1",
+                    far ? crossed ? "g1.L2" : "g1.L1" : crossed ? "g1.A2" : "g1.A1"));
+            wires.add(new Wire(
+                    ConductorRole.TRAVELLER,
+                    near ? "g1.L2" : "g1.B2",
+                    far ? crossed ? "g1.L1" : "g1.L2" : crossed ? "g1.A1" : "g1.A2"));
             if (together) {
                 ConductorRole third = returning ? ConductorRole.SWITCHED_LIVE : ConductorRole.PERMANENT_LIVE;
                 wires.add(new Wire(third, near ? "j.2" : "j.3", far ? "g1.COM" : "j.3"));
@@ -173,10 +196,16 @@ final class WallMaker {
         String[] atA = {"g1.L" + onThrow, "g1.L" + (3 - onThrow)};
         String[] atB = crossed ? new String[] {atA[1], atA[0]} : atA;
         feed(fed, 0, (feedAtA ? atA : atB)[0], NEUTRALS);
-        toLamp(lit, 1, List.of(new Wire(ConductorRole.SWITCHED_LIVE, (lampAtA ? atA : atB)[1], ""),
-                new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
-        List<Wire> wires = new ArrayList<>(List.of(new Wire(ConductorRole.STRAP, "g1.COM", "g1.COM"),
-                new Wire(ConductorRole.TRAVELLER, atA[0], atB[0]), new Wire(ConductorRole.TRAVELLER, atA[1], atB[1])));
+        toLamp(
+                lit,
+                1,
+                List.of(
+                        new Wire(ConductorRole.SWITCHED_LIVE, (lampAtA ? atA : atB)[1], ""),
+                        new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
+        List<Wire> wires = new ArrayList<>(List.of(
+                new Wire(ConductorRole.STRAP, "g1.COM", "g1.COM"),
+                new Wire(ConductorRole.TRAVELLER, atA[0], atB[0]),
+                new Wire(ConductorRole.TRAVELLER, atA[1], atB[1])));
         if (!fed.equals(lit)) {
             wires.add(new Wire(ConductorRole.NEUTRAL, NEUTRALS, NEUTRALS));
         }
@@ -192,9 +221,18 @@ final class WallMaker {
         boolean borrowed = random.nextBoolean();
         feed("A", 0, "g1.COM", NEUTRALS);
         feed("A", 1, "g2.COM", borrowed ? "capped" : "j.2");
-        toLamp("A", 1, List.of(new Wire(ConductorRole.SWITCHED_LIVE, "g1.L1", ""), new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
-        toLamp("A", 2, List.of(new Wire(ConductorRole.SWITCHED_LIVE, "g2.L1", ""),
-                new Wire(ConductorRole.NEUTRAL, borrowed ? NEUTRALS : "j.2", "")));
+        toLamp(
+                "A",
+                1,
+                List.of(
+                        new Wire(ConductorRole.SWITCHED_LIVE, "g1.L1", ""),
+                        new Wire(ConductorRole.NEUTRAL, NEUTRALS, "")));
+        toLamp(
+                "A",
+                2,
+                List.of(
+                        new Wire(ConductorRole.SWITCHED_LIVE, "g2.L1", ""),
+                        new Wire(ConductorRole.NEUTRAL, borrowed ? NEUTRALS : "j.2", "")));
     }
 
     private void box(String id) {
@@ -203,19 +241,34 @@ final class WallMaker {
 
     private void gang(String box, String name, Mechanism mechanism, int circuit) {
         List<Gang> gangs = boxes.get(box).gangs;
-        gangs.add(new Gang(gangs.size() + 1, name, mechanism, Millimetres.of(22), circuits.get(circuit).id()));
+        gangs.add(new Gang(
+                gangs.size() + 1,
+                name,
+                mechanism,
+                Millimetres.of(22),
+                circuits.get(circuit).id()));
     }
 
     private void lamp(String box, String name, int gang) {
         List<SurveyedLoad> loads = boxes.get(box).loads;
         int watts = 24 + 4 * random.nextInt(6);
-        loads.add(new SurveyedLoad(loads.size() + 1, name, "LED " + watts,
-                List.of(new LoadBank(LoadKind.LED_LAMP, 1, Watts.of(watts), new BigDecimal("0.9"))), gang, false));
+        loads.add(new SurveyedLoad(
+                loads.size() + 1,
+                name,
+                "LED " + watts,
+                List.of(new LoadBank(LoadKind.LED_LAMP, 1, Watts.of(watts), new BigDecimal("0.9"))),
+                gang,
+                false));
     }
 
     private void feed(String box, int circuit, String live, String neutral) {
-        cable(box, new Leads.FromSupply(circuits.get(circuit).id()), List.of(new Wire(ConductorRole.PERMANENT_LIVE, live, ""),
-                new Wire(ConductorRole.NEUTRAL, neutral, ""), new Wire(ConductorRole.EARTH, EARTHS, "")));
+        cable(
+                box,
+                new Leads.FromSupply(circuits.get(circuit).id()),
+                List.of(
+                        new Wire(ConductorRole.PERMANENT_LIVE, live, ""),
+                        new Wire(ConductorRole.NEUTRAL, neutral, ""),
+                        new Wire(ConductorRole.EARTH, EARTHS, "")));
     }
 
     private void toLamp(String box, int load, List<Wire> wires) {
@@ -244,7 +297,11 @@ final class WallMaker {
         List<Core> cores = new ArrayList<>();
         for (int i = 0; i < wires.size(); i++) {
             Wire wire = wires.get(i);
-            cores.add(new Core(i + 1, colours.get(i), Optional.empty(), surveyed(wire.role()),
+            cores.add(new Core(
+                    i + 1,
+                    colours.get(i),
+                    Optional.empty(),
+                    surveyed(wire.role()),
                     End.ofKey(first ? wire.here() : wire.there())));
             truth.put(SurveyedBoard.coreId(box, cable + "." + (i + 1)), wire.role());
         }
@@ -261,11 +318,15 @@ final class WallMaker {
         List<CoreColour> colours = new ArrayList<>();
         boolean blueSpent = wires.stream().anyMatch(w -> w.role() == ConductorRole.NEUTRAL);
         for (Wire wire : wires) {
-            colours.add(switch (wire.role()) {
-                case EARTH -> CoreColour.GREEN_YELLOW;
-                case NEUTRAL -> CoreColour.BLUE;
-                default -> !lives.isEmpty() && !(wires.size() == 3 && !blueSpent && lives.size() < 3) ? lives.remove(0) : CoreColour.BLUE;
-            });
+            colours.add(
+                    switch (wire.role()) {
+                        case EARTH -> CoreColour.GREEN_YELLOW;
+                        case NEUTRAL -> CoreColour.BLUE;
+                        default ->
+                            !lives.isEmpty() && !(wires.size() == 3 && !blueSpent && lives.size() < 3)
+                                    ? lives.remove(0)
+                                    : CoreColour.BLUE;
+                    });
         }
         if (oddColours) {
             List<CoreColour> mixed = new ArrayList<>(colours.subList(0, colours.size() - 1));

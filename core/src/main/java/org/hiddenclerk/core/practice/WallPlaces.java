@@ -12,16 +12,20 @@ import org.hiddenclerk.core.wiring.RunWiring;
 
 /** Finds what the learner names in the wiring of a wall. */
 final class WallPlaces {
-    private WallPlaces() {
-    }
+    private WallPlaces() {}
 
     /** The wall as it was found, seen from its first box. */
     static RunWiring found(PracticeWall wall) {
-        return RunWiring.surveyed(ConnectedBoxes.of(wall.boxes(), wall.boxes().keySet().iterator().next(), wall.house().region()));
+        return RunWiring.surveyed(ConnectedBoxes.of(
+                wall.boxes(),
+                wall.boxes().keySet().iterator().next(),
+                wall.house().region()));
     }
 
     static ConnectedBoxes.Place place(RunWiring wiring, String id) {
-        return wiring.run().places().stream().filter(place -> place.id().equals(id)).findFirst()
+        return wiring.run().places().stream()
+                .filter(place -> place.id().equals(id))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no place " + id + " at this wall."));
     }
 
@@ -36,7 +40,9 @@ final class WallPlaces {
 
     static Box.CableCore core(RunWiring wiring, String id) {
         String key = id.substring(id.lastIndexOf('/') + 1);
-        return wiring.at(placeOf(wiring, id)).box().cores().stream().filter(core -> core.key().equals(key)).findFirst()
+        return wiring.at(placeOf(wiring, id)).box().cores().stream()
+                .filter(core -> core.key().equals(key))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no core " + id + " at this wall."));
     }
 
@@ -57,7 +63,9 @@ final class WallPlaces {
     }
 
     static PartId switchPart(ConnectedBoxes run, SurveyedBoard.Entry gang) {
-        ConnectedBoxes.Place place = run.places().stream().filter(p -> p.id().equals(gang.box())).findFirst()
+        ConnectedBoxes.Place place = run.places().stream()
+                .filter(p -> p.id().equals(gang.box()))
+                .findFirst()
                 .orElseThrow(() -> new NotPossible("There is no box " + gang.box() + " at this wall."));
         return RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.gang()));
     }

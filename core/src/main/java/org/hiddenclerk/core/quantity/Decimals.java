@@ -4,8 +4,7 @@ import java.math.BigDecimal;
 
 /** Thousandths as decimals without trailing zeros. */
 final class Decimals {
-    private Decimals() {
-    }
+    private Decimals() {}
 
     static BigDecimal plain(long thousandths) {
         BigDecimal stripped = BigDecimal.valueOf(thousandths, 3).stripTrailingZeros();

@@ -2,9 +2,13 @@ package org.hiddenclerk.core.quantity;
 
 import java.math.BigDecimal;
 
-/** What counts as extra-low voltage: at most 50 V of alternating, at most 120 V of ripple-free direct current (IEC 61140; HD 60364-4-41; BS 7671 Part 2). */
+/**
+ * What counts as extra-low voltage: at most 50 V of alternating, at most 120 V of ripple-free direct current (IEC
+ * 61140; HD 60364-4-41; BS 7671 Part 2).
+ */
 public enum ExtraLowVoltage {
-    ALTERNATING("50"), DIRECT("120");
+    ALTERNATING("50"),
+    DIRECT("120");
 
     /** For bounds of fields, which are constants. */
     public static final String MOST_DIRECT_VOLTS = "120";

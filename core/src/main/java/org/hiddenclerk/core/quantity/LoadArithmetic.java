@@ -8,8 +8,7 @@ import java.math.RoundingMode;
 public final class LoadArithmetic {
     private static final BigDecimal ROOT_OF_THREE = new BigDecimal("1.7320508075688772");
 
-    private LoadArithmetic() {
-    }
+    private LoadArithmetic() {}
 
     /**
      * Line current of a load.
@@ -35,6 +34,7 @@ public final class LoadArithmetic {
      * @param sharePercent permitted share in percent, 1 to 100; 80 where NEC 210.20(A) applies
      */
     public static boolean isWithinContinuousLimit(Amps load, Amps rating, int sharePercent) {
-        return Math.multiplyExact(load.milliamps(), 100L) <= Math.multiplyExact(rating.milliamps(), (long) sharePercent);
+        return Math.multiplyExact(load.milliamps(), 100L)
+                <= Math.multiplyExact(rating.milliamps(), (long) sharePercent);
     }
 }

@@ -18,6 +18,7 @@ public record ChannelPlan(List<Slot> slots, int best) {
     private static final double WIDTH_MHZ = 2;
     /** Width of the orthogonal modes; the older spread-spectrum mode takes 22 MHz and makes no difference to what is clear. */
     private static final double WIFI_WIDTH_MHZ = 20;
+
     private static final int WIFI_LAST = 14;
 
     public ChannelPlan {
@@ -48,15 +49,21 @@ public record ChannelPlan(List<Slot> slots, int best) {
      * @throws IllegalArgumentException for a Wi-Fi channel that the band does not have
      */
     public static ChannelPlan beside(Collection<Integer> wifi) {
-        List<Slot> slots = IntStream.rangeClosed(FIRST, LAST).mapToObj(channel -> slot(channel, wifi)).toList();
-        int best = slots.stream().min(Comparator.comparingDouble(Slot::overlapMhz).thenComparing(Slot::isWeak)
-                .thenComparing(Comparator.comparingDouble(Slot::distanceMhz).reversed())).orElseThrow().channel();
+        List<Slot> slots = IntStream.rangeClosed(FIRST, LAST)
+                .mapToObj(channel -> slot(channel, wifi))
+                .toList();
+        int best = slots.stream()
+                .min(Comparator.comparingDouble(Slot::overlapMhz)
+                        .thenComparing(Slot::isWeak)
+                        .thenComparing(
+                                Comparator.comparingDouble(Slot::distanceMhz).reversed()))
+                .orElseThrow()
+                .channel();
         return new ChannelPlan(slots, best);
     }
 
     /** What a channel takes of the band, in MHz. */
-    public record Band(int channel, double from, double to) {
-    }
+    public record Band(int channel, double from, double to) {}
 
     public static Band band(Slot slot) {
         return new Band(slot.channel(), slot.mhz() - WIDTH_MHZ / 2, slot.mhz() + WIDTH_MHZ / 2);
@@ -87,7 +94,8 @@ public record ChannelPlan(List<Slot> slots, int best) {
     /** Centre of a Wi-Fi channel, 1 to 14. */
     static int wifiMhz(int channel) {
         if (channel < 1 || channel > WIFI_LAST) {
-            throw new IllegalArgumentException("Wi-Fi at 2.4 GHz has channels 1 to " + WIFI_LAST + ", not " + channel + ".");
+            throw new IllegalArgumentException(
+                    "Wi-Fi at 2.4 GHz has channels 1 to " + WIFI_LAST + ", not " + channel + ".");
         }
         return channel == WIFI_LAST ? 2484 : 2412 + 5 * (channel - 1);
     }

@@ -49,22 +49,26 @@ public record FloorPlan(Map<String, RoomShape> rooms, double storeyHeight, Mater
             walls.addAll(walls(a, b, a.storey(), 0, 0.5));
             walls.addAll(walls(a, b, b.storey(), 0.5, 1));
         }
-        double loss = walls.stream().mapToDouble(wall -> wall.wallLoss(megahertz)).sum() + storeys * floors.wallLoss(megahertz);
+        double loss =
+                walls.stream().mapToDouble(wall -> wall.wallLoss(megahertz)).sum()
+                        + storeys * floors.wallLoss(megahertz);
         return Optional.of(new Way(metres, walls.size(), storeys, loss));
     }
 
     /** Walls between the rooms that a way passes on one storey, within some part of it. */
     private List<Material> walls(RoomShape a, RoomShape b, int storey, double begin, double end) {
-        record Passed(RoomShape room, double enter, double leave) {
-        }
+        record Passed(RoomShape room, double enter, double leave) {}
         List<Passed> passed = new ArrayList<>();
         for (RoomShape room : rooms.values()) {
-            double[] along = room.storey() == storey ? room.along(a.centreX(), a.centreY(), b.centreX(), b.centreY()) : new double[0];
+            double[] along = room.storey() == storey
+                    ? room.along(a.centreX(), a.centreY(), b.centreX(), b.centreY())
+                    : new double[0];
             if (along.length == 2 && along[0] < end && along[1] > begin) {
                 passed.add(new Passed(room, along[0], along[1]));
             }
         }
-        passed.sort(Comparator.comparingDouble(Passed::enter).thenComparing(p -> p.room().id()));
+        passed.sort(Comparator.comparingDouble(Passed::enter)
+                .thenComparing(p -> p.room().id()));
         double across = Math.hypot(a.centreX() - b.centreX(), a.centreY() - b.centreY());
         List<Material> walls = new ArrayList<>();
         for (int i = 1; i < passed.size(); i++) {
@@ -85,6 +89,5 @@ public record FloorPlan(Map<String, RoomShape> rooms, double storeyHeight, Mater
      *
      * @param lossDecibels of walls and floors
      */
-    public record Way(double metres, int walls, int floors, double lossDecibels) {
-    }
+    public record Way(double metres, int walls, int floors, double lossDecibels) {}
 }

@@ -15,7 +15,11 @@ public record Link(double metres, int walls, int floors, double marginDecibels) 
     private static final double GOOD = 10;
 
     /** How a link may be expected to be. */
-    public enum Quality { GOOD, WEAK, NONE }
+    public enum Quality {
+        GOOD,
+        WEAK,
+        NONE
+    }
 
     public Quality quality() {
         return marginDecibels < 0 ? Quality.NONE : marginDecibels < GOOD ? Quality.WEAK : Quality.GOOD;
@@ -56,9 +60,18 @@ public record Link(double metres, int walls, int floors, double marginDecibels) 
     }
 
     /** The link between two rooms; empty where one is not drawn. */
-    public static Optional<Link> between(FloorPlan plan, String from, String to, Protocol protocol, RegionProfile region) {
+    public static Optional<Link> between(
+            FloorPlan plan, String from, String to, Protocol protocol, RegionProfile region) {
         double megahertz = megahertz(protocol, region);
-        return plan.way(from, to, megahertz).map(way -> new Link(way.metres(), way.walls(), way.floors(), sent(protocol)
-                - freeSpaceLoss(way.metres(), megahertz) - way.lossDecibels() - sensitivity(protocol) - FADING));
+        return plan.way(from, to, megahertz)
+                .map(way -> new Link(
+                        way.metres(),
+                        way.walls(),
+                        way.floors(),
+                        sent(protocol)
+                                - freeSpaceLoss(way.metres(), megahertz)
+                                - way.lossDecibels()
+                                - sensitivity(protocol)
+                                - FADING));
     }
 }

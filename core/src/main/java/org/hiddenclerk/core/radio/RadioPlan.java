@@ -22,7 +22,8 @@ import org.hiddenclerk.core.job.RegionProfile;
 
 /** Which way the modules of a plan reach the coordinator or access point of their network. */
 public final class RadioPlan {
-    private static final Source SOURCE = new Source("estimate: free space by ITU-R P.525, walls by common practice; measure with the plate on");
+    private static final Source SOURCE =
+            new Source("estimate: free space by ITU-R P.525, walls by common practice; measure with the plate on");
     private static final Source PROTOCOL = new Source("limits of the network's specification, from memory");
     /** Z-Wave: at most four repeaters on a route, so five hops; Zigbee: depth 15. */
     private static final Map<Protocol, Integer> HOPS = Map.of(Protocol.ZWAVE, 5, Protocol.ZIGBEE, 15);
@@ -60,39 +61,50 @@ public final class RadioPlan {
      * @param router  whether it passes on for others
      * @param inMetal whether metal is around it: no estimate is made then
      */
-    public record Member(String name, Protocol protocol, String room, boolean router, boolean inMetal) {
-    }
+    public record Member(String name, Protocol protocol, String room, boolean router, boolean inMetal) {}
 
     /** The link between two rooms, worked out once. */
     public Optional<Link> link(String from, String to, Protocol protocol) {
-        String key = (from.compareTo(to) < 0 ? from + "|" + to : to + "|" + from) + "|" + (protocol.isMesh() ? protocol : Protocol.WIFI);
+        String key = (from.compareTo(to) < 0 ? from + "|" + to : to + "|" + from) + "|"
+                + (protocol.isMesh() ? protocol : Protocol.WIFI);
         return links.computeIfAbsent(key, k -> Link.between(plan, from, to, protocol, region));
     }
 
     /** Whether an estimate can be made, and it says that a link is to be expected. */
     public boolean isExpected(String from, String to, Protocol protocol) {
-        return link(from, to, protocol).filter(link -> link.quality() != Link.Quality.NONE).isPresent();
+        return link(from, to, protocol)
+                .filter(link -> link.quality() != Link.Quality.NONE)
+                .isPresent();
     }
 
     /** Whether a module in a room reaches a coordinator or access point of its network without help. */
     public boolean reachesAnchor(String room, Protocol protocol) {
-        return anchors.stream().anyMatch(anchor -> anchor.serves(protocol) && isExpected(room, anchor.room(), protocol));
+        return anchors.stream()
+                .anyMatch(anchor -> anchor.serves(protocol) && isExpected(room, anchor.room(), protocol));
     }
 
     /** Metres from a room to the nearest coordinator or access point of a network; empty where the rooms are not drawn. */
     public OptionalDouble metresToAnchor(String room, Protocol protocol) {
-        return anchors.stream().filter(anchor -> anchor.serves(protocol)).flatMap(anchor -> link(room, anchor.room(), protocol).stream()).mapToDouble(Link::metres).min();
+        return anchors.stream()
+                .filter(anchor -> anchor.serves(protocol))
+                .flatMap(anchor -> link(room, anchor.room(), protocol).stream())
+                .mapToDouble(Link::metres)
+                .min();
     }
 
     /** Whether anything can be said of a module: its room and an anchor of its network are drawn, and no metal is around it. */
     public boolean canEstimate(Member member) {
-        return !member.inMetal() && plan.rooms().containsKey(member.room()) && anchors.stream()
-                .anyMatch(anchor -> anchor.serves(member.protocol()) && plan.rooms().containsKey(anchor.room()));
+        return !member.inMetal()
+                && plan.rooms().containsKey(member.room())
+                && anchors.stream()
+                        .anyMatch(anchor ->
+                                anchor.serves(member.protocol()) && plan.rooms().containsKey(anchor.room()));
     }
 
     /** Members that the network of a protocol takes: the sum over access points, or what the specification says. */
     public OptionalInt capacity(Protocol protocol) {
-        List<Anchor> own = anchors.stream().filter(anchor -> anchor.serves(protocol)).toList();
+        List<Anchor> own =
+                anchors.stream().filter(anchor -> anchor.serves(protocol)).toList();
         if (own.isEmpty() || own.stream().anyMatch(anchor -> anchor.takes().isEmpty())) {
             return protocol == Protocol.ZWAVE ? OptionalInt.of(ZWAVE_MEMBERS) : OptionalInt.empty();
         }
@@ -115,7 +127,9 @@ public final class RadioPlan {
         }
         while (!open.isEmpty()) {
             Member via = open.remove();
-            Predicate<Member> near = m -> !hops.containsKey(m) && m.protocol() == via.protocol() && canEstimate(m)
+            Predicate<Member> near = m -> !hops.containsKey(m)
+                    && m.protocol() == via.protocol()
+                    && canEstimate(m)
                     && isExpected(via.room(), m.room(), m.protocol());
             if (via.router() && via.protocol().isMesh()) {
                 members.stream().filter(near).toList().forEach(member -> {
@@ -142,37 +156,78 @@ public final class RadioPlan {
     public List<Finding> judge(List<Member> members) {
         List<Finding> findings = new ArrayList<>();
         if (!plan.isDrawn()) {
-            return members.isEmpty() ? List.of() : List.of(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.House(),
-                    Sentence.of("No room of this house is drawn: of {found} modules no link can be estimated.").found(members.size(), 0, ""), SOURCE,
-                    new Remedy(Remedy.Kind.FIND_OUT, "draw the rooms")));
+            return members.isEmpty()
+                    ? List.of()
+                    : List.of(Finding.of(
+                            FindingCode.LINK_NOT_ESTIMATED,
+                            new Subject.House(),
+                            Sentence.of("No room of this house is drawn: of {found} modules no link can be estimated.")
+                                    .found(members.size(), 0, ""),
+                            SOURCE,
+                            new Remedy(Remedy.Kind.FIND_OUT, "draw the rooms")));
         }
         Map<Member, Integer> hops = hops(members);
         for (Member member : members) {
             if (!canEstimate(member)) {
-                findings.add(Finding.of(FindingCode.LINK_NOT_ESTIMATED, new Subject.Device(member.name()), member.inMetal()
-                        ? Sentence.of("{0}: metal is around it; count on no link until it is measured.", member.name())
-                        : Sentence.of("{0}: its room, or a coordinator or access point of {1}, is not on the plan of the house.", member.name(), member.protocol().label()), SOURCE,
-                        new Remedy(Remedy.Kind.FIND_OUT, member.inMetal() ? "measure it with the plate on" : "draw the rooms")));
+                findings.add(Finding.of(
+                        FindingCode.LINK_NOT_ESTIMATED,
+                        new Subject.Device(member.name()),
+                        member.inMetal()
+                                ? Sentence.of(
+                                        "{0}: metal is around it; count on no link until it is measured.",
+                                        member.name())
+                                : Sentence.of(
+                                        "{0}: its room, or a coordinator or access point of {1}, is not on the plan of the house.",
+                                        member.name(), member.protocol().label()),
+                        SOURCE,
+                        new Remedy(
+                                Remedy.Kind.FIND_OUT,
+                                member.inMetal() ? "measure it with the plate on" : "draw the rooms")));
             } else if (!hops.containsKey(member)) {
-                findings.add(Finding.of(FindingCode.NO_ROUTER_IN_REACH, new Subject.Device(member.name()),
-                        Sentence.of("{0}: {1}", member.name(), best(member, members)), SOURCE,
-                        new Remedy(Remedy.Kind.ADD_ROUTER, "a module that passes on in between, or a nearer access point")));
+                findings.add(Finding.of(
+                        FindingCode.NO_ROUTER_IN_REACH,
+                        new Subject.Device(member.name()),
+                        Sentence.of("{0}: {1}", member.name(), best(member, members)),
+                        SOURCE,
+                        new Remedy(
+                                Remedy.Kind.ADD_ROUTER,
+                                "a module that passes on in between, or a nearer access point")));
             } else if (hops.get(member) > HOPS.getOrDefault(member.protocol(), Integer.MAX_VALUE)) {
-                findings.add(Finding.of(FindingCode.TOO_MANY_HOPS, new Subject.Device(member.name()),
-                        Sentence.of("{0}: {found} hops to the coordinator; {1} goes {allowed}.", member.name(),
-                        member.protocol().label()).found(hops.get(member), 0, "").allowed(HOPS.get(member.protocol()), 0, ""), PROTOCOL,
+                findings.add(Finding.of(
+                        FindingCode.TOO_MANY_HOPS,
+                        new Subject.Device(member.name()),
+                        Sentence.of(
+                                        "{0}: {found} hops to the coordinator; {1} goes {allowed}.",
+                                        member.name(), member.protocol().label())
+                                .found(hops.get(member), 0, "")
+                                .allowed(HOPS.get(member.protocol()), 0, ""),
+                        PROTOCOL,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "move the coordinator nearer")));
             } else {
-                nearest(member, members, hops).filter(link -> link.quality() == Link.Quality.WEAK)
-                        .ifPresent(link -> findings.add(Finding.of(FindingCode.LINK_WEAK, new Subject.Device(member.name()), Sentence.of(
-                                "{0}: {found} are left over {1} to the nearest that passes on.", member.name(), between(link)).found(link.marginDecibels(), 1, "dB"), SOURCE)));
+                nearest(member, members, hops)
+                        .filter(link -> link.quality() == Link.Quality.WEAK)
+                        .ifPresent(link -> findings.add(Finding.of(
+                                FindingCode.LINK_WEAK,
+                                new Subject.Device(member.name()),
+                                Sentence.of(
+                                                "{0}: {found} are left over {1} to the nearest that passes on.",
+                                                member.name(), between(link))
+                                        .found(link.marginDecibels(), 1, "dB"),
+                                SOURCE)));
             }
         }
         networks().forEach(protocol -> capacity(protocol).ifPresent(takes -> {
-            long count = members.stream().filter(m -> m.protocol().sharesNetworkWith(protocol)).count();
+            long count = members.stream()
+                    .filter(m -> m.protocol().sharesNetworkWith(protocol))
+                    .count();
             if (count > takes) {
-                findings.add(Finding.of(FindingCode.NETWORK_FULL, new Subject.Network(protocol.label()),
-                        Sentence.of("{found} modules; the network takes {allowed}.").found(count, 0, "").allowed(takes, 0, ""), PROTOCOL,
+                findings.add(Finding.of(
+                        FindingCode.NETWORK_FULL,
+                        new Subject.Network(protocol.label()),
+                        Sentence.of("{found} modules; the network takes {allowed}.")
+                                .found(count, 0, "")
+                                .allowed(takes, 0, ""),
+                        PROTOCOL,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "another access point, or a second network")));
             }
         }));
@@ -183,23 +238,36 @@ public final class RadioPlan {
     /** The best link of a module to what passes on and has a way. */
     public Optional<Link> nearest(Member member, List<Member> members, Map<Member, Integer> hops) {
         List<Link> links = new ArrayList<>();
-        anchors.stream().filter(anchor -> anchor.serves(member.protocol()))
-                .forEach(anchor -> link(member.room(), anchor.room(), member.protocol()).ifPresent(links::add));
+        anchors.stream().filter(anchor -> anchor.serves(member.protocol())).forEach(anchor -> link(
+                        member.room(), anchor.room(), member.protocol())
+                .ifPresent(links::add));
         if (member.protocol().isMesh()) {
-            members.stream().filter(m -> m.router() && m != member && m.protocol() == member.protocol() && hops.containsKey(m))
-                    .forEach(m -> link(member.room(), m.room(), member.protocol()).ifPresent(links::add));
+            members.stream()
+                    .filter(m -> m.router() && m != member && m.protocol() == member.protocol() && hops.containsKey(m))
+                    .forEach(m ->
+                            link(member.room(), m.room(), member.protocol()).ifPresent(links::add));
         }
         return links.stream().max((a, b) -> Double.compare(a.marginDecibels(), b.marginDecibels()));
     }
 
     private String best(Member member, List<Member> members) {
         Optional<Link> link = nearest(member, members, hops(members));
-        return link.map(l -> String.format(Locale.ROOT, "the nearest that has a way is %s away: %.1f\u2009dB too little.",
-                between(l), -l.marginDecibels())).orElse("nothing of its network is in reach.");
+        return link.map(l -> String.format(
+                        Locale.ROOT,
+                        "the nearest that has a way is %s away: %.1f\u2009dB too little.",
+                        between(l),
+                        -l.marginDecibels()))
+                .orElse("nothing of its network is in reach.");
     }
 
     private static String between(Link link) {
-        return String.format(Locale.ROOT, "%.0f\u2009m, %d %s and %d %s", link.metres(), link.walls(), link.walls() == 1 ? "wall" : "walls",
-                link.floors(), link.floors() == 1 ? "floor" : "floors");
+        return String.format(
+                Locale.ROOT,
+                "%.0f\u2009m, %d %s and %d %s",
+                link.metres(),
+                link.walls(),
+                link.walls() == 1 ? "wall" : "walls",
+                link.floors(),
+                link.floors() == 1 ? "floor" : "floors");
     }
 }

@@ -12,7 +12,8 @@ package org.hiddenclerk.core.radio;
 public record RoomShape(String id, int storey, double x, double y, double width, double depth, Material walls) {
     public RoomShape {
         if (!(width > 0 && depth > 0)) {
-            throw new IllegalArgumentException("A room must be more than 0 m wide and deep, not " + width + " by " + depth + ".");
+            throw new IllegalArgumentException(
+                    "A room must be more than 0 m wide and deep, not " + width + " by " + depth + ".");
         }
     }
 

@@ -62,26 +62,35 @@ public sealed interface Action {
     }
 
     /** What a command makes of an output. */
-    enum Command { ON, OFF, TOGGLE }
+    enum Command {
+        ON,
+        OFF,
+        TOGGLE
+    }
 
     record Turn(OutputId output, Command command) implements OnOne {
         @Override
         public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(OutputChange.now(output, switch (command) {
-                case ON -> new OutputChange.Change.To(OutputChange.FULL);
-                case OFF -> new OutputChange.Change.To(0);
-                case TOGGLE -> new OutputChange.Change.Toggle();
-            }));
+            return List.of(OutputChange.now(
+                    output,
+                    switch (command) {
+                        case ON -> new OutputChange.Change.To(OutputChange.FULL);
+                        case OFF -> new OutputChange.Change.To(0);
+                        case TOGGLE -> new OutputChange.Change.Toggle();
+                    }));
         }
 
         @Override
         public void sayDone(Words words, String at) {
             words.text(" ");
-            words.slot(switch (command) {
-                case ON -> "goes on";
-                case OFF -> "goes off";
-                case TOGGLE -> "changes over";
-            }, at + "/command", Kind.COMMAND);
+            words.slot(
+                    switch (command) {
+                        case ON -> "goes on";
+                        case OFF -> "goes off";
+                        case TOGGLE -> "changes over";
+                    },
+                    at + "/command",
+                    Kind.COMMAND);
         }
     }
 
@@ -122,7 +131,11 @@ public sealed interface Action {
 
         @Override
         public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return house.outputs().keySet().stream().filter(house::isLight).filter(output -> !except.contains(output)).map(output -> OutputChange.now(output, new OutputChange.Change.To(0))).toList();
+            return house.outputs().keySet().stream()
+                    .filter(house::isLight)
+                    .filter(output -> !except.contains(output))
+                    .map(output -> OutputChange.now(output, new OutputChange.Change.To(0)))
+                    .toList();
         }
 
         @Override
@@ -151,7 +164,11 @@ public sealed interface Action {
         @Override
         public void sayDone(Words words, String at) {
             words.text(" goes on to the next of ");
-            words.slot(percents.stream().map(String::valueOf).collect(Collectors.joining(", ")), at + "/percents", Kind.PERCENTS, "%");
+            words.slot(
+                    percents.stream().map(String::valueOf).collect(Collectors.joining(", ")),
+                    at + "/percents",
+                    Kind.PERCENTS,
+                    "%");
         }
 
         @Override
@@ -213,7 +230,9 @@ public sealed interface Action {
     record Pulse(OutputId output, int ms) implements OnOne {
         @Override
         public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)), new OutputChange(ms, output, new OutputChange.Change.To(0)));
+            return List.of(
+                    OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)),
+                    new OutputChange(ms, output, new OutputChange.Change.To(0)));
         }
 
         @Override
@@ -232,13 +251,18 @@ public sealed interface Action {
     record Move(OutputId output, Motion motion, int ms) implements OnOne {
         @Override
         public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(OutputChange.now(output, new OutputChange.Change.Moves(motion)), new OutputChange(ms, output, new OutputChange.Change.Moves(Motion.STOP)));
+            return List.of(
+                    OutputChange.now(output, new OutputChange.Change.Moves(motion)),
+                    new OutputChange(ms, output, new OutputChange.Change.Moves(Motion.STOP)));
         }
 
         @Override
         public void sayDone(Words words, String at) {
             words.text(" ");
-            words.slot(motion == Motion.STOP ? "stops" : "goes " + motion.name().toLowerCase(Locale.ROOT), at + "/motion", Kind.MOTION);
+            words.slot(
+                    motion == Motion.STOP ? "stops" : "goes " + motion.name().toLowerCase(Locale.ROOT),
+                    at + "/motion",
+                    Kind.MOTION);
             words.text(", for ");
             words.slot(String.valueOf(ms), at + "/ms", Kind.MILLISECONDS, "ms");
         }
@@ -280,7 +304,9 @@ public sealed interface Action {
     record RunOn(OutputId output, int seconds) implements OnOne {
         @Override
         public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return List.of(OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)), new OutputChange(seconds * 1000L, output, new OutputChange.Change.RunOnEnds()));
+            return List.of(
+                    OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)),
+                    new OutputChange(seconds * 1000L, output, new OutputChange.Change.RunOnEnds()));
         }
 
         @Override
@@ -304,8 +330,14 @@ public sealed interface Action {
 
         @Override
         public List<OutputChange> turnings(RuledHouse house, IntBinaryOperator draw) {
-            return outputs.stream().flatMap(output -> Stream.of(OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)),
-                    new OutputChange(draw.applyAsInt(leastMinutes, mostMinutes) * OutputChange.MINUTE_MS, output, new OutputChange.Change.To(0)))).toList();
+            return outputs.stream()
+                    .flatMap(output -> Stream.of(
+                            OutputChange.now(output, new OutputChange.Change.To(OutputChange.FULL)),
+                            new OutputChange(
+                                    draw.applyAsInt(leastMinutes, mostMinutes) * OutputChange.MINUTE_MS,
+                                    output,
+                                    new OutputChange.Change.To(0))))
+                    .toList();
         }
 
         @Override
@@ -323,7 +355,10 @@ public sealed interface Action {
         public void look(RuleReferences look, String at) {
             outputs.forEach(output -> look.output(at + "/outputs", output));
             if (leastMinutes < 1 || mostMinutes < leastMinutes) {
-                look.cannotBe(at + "/leastMinutes", leastMinutes + " to " + mostMinutes + " min", "1 min or more, and not above the most");
+                look.cannotBe(
+                        at + "/leastMinutes",
+                        leastMinutes + " to " + mostMinutes + " min",
+                        "1 min or more, and not above the most");
             }
         }
     }

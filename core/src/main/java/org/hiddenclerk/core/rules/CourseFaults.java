@@ -11,6 +11,7 @@ import java.util.TreeSet;
 final class CourseFaults {
     /** Opposite commands within this time contradict each other; common practice, no source. */
     static final long WINDOW_MS = 2_000;
+
     private static final Set<Device.Drives> MOMENTARY = Set.of(Device.Drives.GATE, Device.Drives.BLIND);
 
     private final RuledHouse house;
@@ -37,7 +38,9 @@ final class CourseFaults {
     }
 
     private void conflicts() {
-        List<Simulation.Commanded> byRules = course.commands().stream().filter(command -> command.cause().origin() == Simulation.Origin.RULE).toList();
+        List<Simulation.Commanded> byRules = course.commands().stream()
+                .filter(command -> command.cause().origin() == Simulation.Origin.RULE)
+                .toList();
         for (int i = 0; i < byRules.size(); i++) {
             Simulation.Commanded first = byRules.get(i);
             Rule one = first.cause().rule().orElseThrow();
@@ -45,8 +48,14 @@ final class CourseFaults {
                 Simulation.Commanded second = byRules.get(j);
                 Rule other = second.cause().rule().orElseThrow();
                 if (second.output().equals(first.output()) && second.on() != first.on() && one != other) {
-                    found.putIfAbsent("conflict " + new TreeSet<>(List.of(one.id(), other.id())) + first.output().text(), RuleFindings.conflict(house.nameOf(first.output()), one, other,
-                            SimulationReport.of(house, stimulus, course, second.atMs())));
+                    found.putIfAbsent(
+                            "conflict " + new TreeSet<>(List.of(one.id(), other.id()))
+                                    + first.output().text(),
+                            RuleFindings.conflict(
+                                    house.nameOf(first.output()),
+                                    one,
+                                    other,
+                                    SimulationReport.of(house, stimulus, course, second.atMs())));
                 }
             }
         }
@@ -54,33 +63,58 @@ final class CourseFaults {
 
     /** A hand changed something, and a rule takes it back at once. */
     private void fights() {
-        course.changes().stream().filter(change -> change.cause().origin() == Simulation.Origin.HAND && !MOMENTARY.contains(house.outputs().get(change.output()).drives()))
-                .forEach(change -> course.changes().stream().filter(later -> later.output().equals(change.output()) && later.isOn() != change.isOn()
-                        && later.cause().origin() == Simulation.Origin.RULE && later.atMs() >= change.atMs() && later.atMs() - change.atMs() <= WINDOW_MS && isAtOnce(later)).findFirst()
+        course.changes().stream()
+                .filter(change -> change.cause().origin() == Simulation.Origin.HAND
+                        && !MOMENTARY.contains(
+                                house.outputs().get(change.output()).drives()))
+                .forEach(change -> course.changes().stream()
+                        .filter(later -> later.output().equals(change.output())
+                                && later.isOn() != change.isOn()
+                                && later.cause().origin() == Simulation.Origin.RULE
+                                && later.atMs() >= change.atMs()
+                                && later.atMs() - change.atMs() <= WINDOW_MS
+                                && isAtOnce(later))
+                        .findFirst()
                         .ifPresent(later -> {
                             Rule rule = later.cause().rule().orElseThrow();
-                            found.putIfAbsent("fight " + rule.id() + change.output().text(), RuleFindings.fight(house.nameOf(change.output()), rule,
-                                    SimulationReport.of(house, stimulus, course, later.atMs())));
+                            found.putIfAbsent(
+                                    "fight " + rule.id() + change.output().text(),
+                                    RuleFindings.fight(
+                                            house.nameOf(change.output()),
+                                            rule,
+                                            SimulationReport.of(house, stimulus, course, later.atMs())));
                         }));
     }
 
     /** A pulse is meant to end, and so is what comes after a delay. */
     private static boolean isAtOnce(Simulation.Change change) {
-        return change.cause().rule().orElseThrow().deeds().stream().anyMatch(deed -> deed.afterSeconds() == 0 && !(deed.action() instanceof Action.Pulse)
-                && (deed.action().outputs().contains(change.output()) || deed.action() instanceof Action.AllOff));
+        return change.cause().rule().orElseThrow().deeds().stream()
+                .anyMatch(deed -> deed.afterSeconds() == 0
+                        && !(deed.action() instanceof Action.Pulse)
+                        && (deed.action().outputs().contains(change.output())
+                                || deed.action() instanceof Action.AllOff));
     }
 
     /** A rule that takes what another rule did for a hand on the switch: it changes over, or undoes what that one did. */
     private void mistaken() {
         for (Simulation.Firing firing : course.firings()) {
             Optional<Simulation.Firing> other = firing.because().firing();
-            if (other.isEmpty() || other.get().rule() == firing.rule() || !(firing.trigger() instanceof Trigger.Changes changes) || changes.byHandOnly()) {
+            if (other.isEmpty()
+                    || other.get().rule() == firing.rule()
+                    || !(firing.trigger() instanceof Trigger.Changes changes)
+                    || changes.byHandOnly()) {
                 continue;
             }
-            boolean changesOver = firing.rule().deeds().stream().anyMatch(deed -> deed.action() instanceof Action.Turn turn && turn.command() == Action.Command.TOGGLE);
+            boolean changesOver = firing.rule().deeds().stream()
+                    .anyMatch(deed ->
+                            deed.action() instanceof Action.Turn turn && turn.command() == Action.Command.TOGGLE);
             if (changesOver) {
-                found.putIfAbsent("mistaken " + firing.rule().id(), RuleFindings.mistaken(firing.rule(), other.get().rule(), SimulationReport.of(house, stimulus, course, firing.atMs()
-                        + WINDOW_MS)));
+                found.putIfAbsent(
+                        "mistaken " + firing.rule().id(),
+                        RuleFindings.mistaken(
+                                firing.rule(),
+                                other.get().rule(),
+                                SimulationReport.of(house, stimulus, course, firing.atMs() + WINDOW_MS)));
             }
         }
     }

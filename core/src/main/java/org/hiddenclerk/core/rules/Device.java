@@ -20,8 +20,16 @@ import org.hiddenclerk.core.identity.SensorId;
  * @param circuit that feeds it; empty for what runs on a battery
  * @param direct  ways in which it can command others without a hub
  */
-public record Device(DeviceId id, String name, String room, Protocol protocol, Optional<String> circuit, Set<Link.Way> direct, List<Output> outputs, List<Control> controls,
-                     List<Sensor> sensors) {
+public record Device(
+        DeviceId id,
+        String name,
+        String room,
+        Protocol protocol,
+        Optional<String> circuit,
+        Set<Link.Way> direct,
+        List<Output> outputs,
+        List<Control> controls,
+        List<Sensor> sensors) {
     public Device {
         direct = Set.copyOf(direct);
         outputs = List.copyOf(outputs);
@@ -31,13 +39,24 @@ public record Device(DeviceId id, String name, String room, Protocol protocol, O
 
     /** It, and everything of it. */
     public Set<HouseId> ids() {
-        return Stream.of(Stream.of(id), outputs.stream().map(Output::id), controls.stream().map(Control::id), sensors.stream().map(Sensor::id)).flatMap(ids -> ids)
+        return Stream.of(
+                        Stream.of(id),
+                        outputs.stream().map(Output::id),
+                        controls.stream().map(Control::id),
+                        sensors.stream().map(Sensor::id))
+                .flatMap(ids -> ids)
                 .collect(Collectors.toUnmodifiableSet());
     }
 
     /** What hangs on an output. */
     public enum Drives {
-        LIGHT, FAN, HEATER, SOCKET, BLIND, GATE, OTHER;
+        LIGHT,
+        FAN,
+        HEATER,
+        SOCKET,
+        BLIND,
+        GATE,
+        OTHER;
 
         /** What a hub calls it: what it does not know for anything else is a relay. */
         public String label() {
@@ -59,11 +78,19 @@ public record Device(DeviceId id, String name, String room, Protocol protocol, O
     }
 
     /** What a hand works. */
-    public enum Kind { ROCKER, PUSH, REMOTE_BUTTON }
+    public enum Kind {
+        ROCKER,
+        PUSH,
+        REMOTE_BUTTON
+    }
 
     /** What a hand does. */
     public enum Gesture {
-        FLIP("is flipped"), PRESS("is pressed"), SHORT("is pressed shortly"), LONG("is held"), DOUBLE("is pressed twice");
+        FLIP("is flipped"),
+        PRESS("is pressed"),
+        SHORT("is pressed shortly"),
+        LONG("is held"),
+        DOUBLE("is pressed twice");
 
         private final String words;
 
@@ -91,24 +118,43 @@ public record Device(DeviceId id, String name, String room, Protocol protocol, O
             return switch (behaviour) {
                 case SHORT_LONG -> Set.of(Gesture.SHORT, Gesture.LONG);
                 case PRESS_CHANGES, RUN_ON -> Set.of(Gesture.PRESS);
-                case EVERY_FLIP, POSITION_RULES, REPORT_ONLY, UP_DOWN, SUPPLY_BLINK -> kind == Kind.PUSH ? Set.of(Gesture.PRESS, Gesture.FLIP) : Set.of(Gesture.FLIP);
+                case EVERY_FLIP, POSITION_RULES, REPORT_ONLY, UP_DOWN, SUPPLY_BLINK ->
+                    kind == Kind.PUSH ? Set.of(Gesture.PRESS, Gesture.FLIP) : Set.of(Gesture.FLIP);
             };
         }
 
         /** The one of them by which it leads what it is linked to. */
         public Gesture leading() {
-            return gestures().contains(Gesture.SHORT) ? Gesture.SHORT : gestures().contains(Gesture.PRESS) ? Gesture.PRESS : Gesture.FLIP;
+            return gestures().contains(Gesture.SHORT)
+                    ? Gesture.SHORT
+                    : gestures().contains(Gesture.PRESS) ? Gesture.PRESS : Gesture.FLIP;
         }
     }
 
     /** What a sensor senses. */
-    public enum Senses { DOOR, MOTION, BRIGHTNESS, TEMPERATURE, HUMIDITY }
-
-    /** @param id unique in the house */
-    public record Sensor(SensorId id, String name, Senses senses) {
+    public enum Senses {
+        DOOR,
+        MOTION,
+        BRIGHTNESS,
+        TEMPERATURE,
+        HUMIDITY
     }
 
+    /** @param id unique in the house */
+    public record Sensor(SensorId id, String name, Senses senses) {}
+
     Device withOutput(Output changed) {
-        return new Device(id, name, room, protocol, circuit, direct, outputs.stream().map(o -> o.id().equals(changed.id()) ? changed : o).toList(), controls, sensors);
+        return new Device(
+                id,
+                name,
+                room,
+                protocol,
+                circuit,
+                direct,
+                outputs.stream()
+                        .map(o -> o.id().equals(changed.id()) ? changed : o)
+                        .toList(),
+                controls,
+                sensors);
     }
 }

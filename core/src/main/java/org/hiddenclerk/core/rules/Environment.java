@@ -120,7 +120,8 @@ final class Environment {
         if (says.reading().senses() == Device.Senses.DOOR || says.reading().senses() == Device.Senses.MOTION) {
             return is(says.sensor().text(), first);
         }
-        int[] range = figures.computeIfAbsent(says.sensor(), sensor -> new int[] {Integer.MIN_VALUE, Integer.MAX_VALUE});
+        int[] range =
+                figures.computeIfAbsent(says.sensor(), sensor -> new int[] {Integer.MIN_VALUE, Integer.MAX_VALUE});
         if (first) {
             range[0] = Math.max(range[0], says.figure());
         } else {

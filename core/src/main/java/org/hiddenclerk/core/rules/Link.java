@@ -4,6 +4,7 @@ import java.util.Set;
 import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.HouseId;
 import org.hiddenclerk.core.identity.OutputId;
+
 /**
  * A control that acts on an output of another device.
  *
@@ -12,7 +13,11 @@ import org.hiddenclerk.core.identity.OutputId;
 public record Link(String id, ControlId control, OutputId output, Way way, Effect effect, boolean throughGroup) {
     /** How a command gets from one to the other. */
     public enum Way {
-        WIRE("by wire"), LOCAL_GROUP("by local group"), DIRECT_BINDING("by direct binding"), HUB("by the hub"), CLOUD("by a cloud");
+        WIRE("by wire"),
+        LOCAL_GROUP("by local group"),
+        DIRECT_BINDING("by direct binding"),
+        HUB("by the hub"),
+        CLOUD("by a cloud");
 
         private final String words;
 

@@ -30,7 +30,15 @@ public final class Reach {
     /** Something that may be down. */
     public record Part(Kind kind, String id, String words) implements Comparable<Part> {
         /** Sorts of parts, those of the whole house first. */
-        public enum Kind { WIFI, BROKER, COORDINATOR, HUB, INTERNET, MAINS, MODULE }
+        public enum Kind {
+            WIFI,
+            BROKER,
+            COORDINATOR,
+            HUB,
+            INTERNET,
+            MAINS,
+            MODULE
+        }
 
         public static final Part WIFI = new Part(Kind.WIFI, "", "Wi-Fi");
         public static final Part BROKER = new Part(Kind.BROKER, "", "broker");
@@ -48,7 +56,8 @@ public final class Reach {
         /** What stands between a device of a network and the hub. */
         public static Set<Part> toHub(Protocol protocol) {
             return switch (protocol) {
-                case ZIGBEE, ZWAVE -> Set.of(new Part(Kind.COORDINATOR, protocol.name(), protocol.label() + " coordinator"));
+                case ZIGBEE, ZWAVE ->
+                    Set.of(new Part(Kind.COORDINATOR, protocol.name(), protocol.label() + " coordinator"));
                 case MQTT_WIFI -> Set.of(WIFI, BROKER);
                 case WIFI -> Set.of(WIFI);
             };
@@ -73,11 +82,14 @@ public final class Reach {
     }
 
     /** How it stands while something is down. */
-    public enum State { WORKS, SLOWER, LOST }
+    public enum State {
+        WORKS,
+        SLOWER,
+        LOST
+    }
 
     /** @param delayMs empty when it is lost */
-    public record Outcome(State state, OptionalInt delayMs, Optional<Path> by) {
-    }
+    public record Outcome(State state, OptionalInt delayMs, Optional<Path> by) {}
 
     /**
      * One control and one output.
@@ -108,7 +120,9 @@ public final class Reach {
     }
 
     private static Map<Set<Part>, Outcome> down(List<Path> paths) {
-        List<Part> parts = List.copyOf(paths.stream().flatMap(path -> path.parts().stream()).collect(java.util.stream.Collectors.toCollection(TreeSet::new)));
+        List<Part> parts = List.copyOf(paths.stream()
+                .flatMap(path -> path.parts().stream())
+                .collect(java.util.stream.Collectors.toCollection(TreeSet::new)));
         Map<Set<Part>, Outcome> down = new LinkedHashMap<>();
         for (int i = 0; i < parts.size(); i++) {
             down.put(Set.of(parts.get(i)), outcome(paths, Set.of(parts.get(i))));
@@ -123,8 +137,13 @@ public final class Reach {
     }
 
     private static Outcome outcome(List<Path> paths, Set<Part> missing) {
-        Optional<Path> left = paths.stream().filter(path -> path.parts().stream().noneMatch(missing::contains)).findFirst();
-        return left.map(path -> new Outcome(path.delayMs() > paths.get(0).delayMs() ? State.SLOWER : State.WORKS, OptionalInt.of(path.delayMs()), left))
+        Optional<Path> left = paths.stream()
+                .filter(path -> path.parts().stream().noneMatch(missing::contains))
+                .findFirst();
+        return left.map(path -> new Outcome(
+                        path.delayMs() > paths.get(0).delayMs() ? State.SLOWER : State.WORKS,
+                        OptionalInt.of(path.delayMs()),
+                        left))
                 .orElse(new Outcome(State.LOST, OptionalInt.empty(), Optional.empty()));
     }
 
@@ -132,9 +151,17 @@ public final class Reach {
         Device from = house.owner(control.id());
         Map<OutputId, List<Path>> paths = new LinkedHashMap<>();
         control.output().ifPresent(own -> add(paths, own, new Path("by wire", own(from), delays.wire())));
-        house.links().stream().filter(link -> link.control().equals(control.id())).forEach(link -> add(paths, link.output(), of(link, from)));
-        house.rules().stream().filter(Rule::enabled).filter(rule -> rule.triggers().stream().anyMatch(trigger -> startsAt(trigger, control))).forEach(rule ->
-                rule.deeds().stream().flatMap(deed -> outputs(deed.action()).stream()).distinct().filter(output -> control.output().filter(output::equals).isEmpty())
+        house.links().stream()
+                .filter(link -> link.control().equals(control.id()))
+                .forEach(link -> add(paths, link.output(), of(link, from)));
+        house.rules().stream()
+                .filter(Rule::enabled)
+                .filter(rule -> rule.triggers().stream().anyMatch(trigger -> startsAt(trigger, control)))
+                .forEach(rule -> rule.deeds().stream()
+                        .flatMap(deed -> outputs(deed.action()).stream())
+                        .distinct()
+                        .filter(output ->
+                                control.output().filter(output::equals).isEmpty())
                         .forEach(output -> add(paths, output, of(rule, from, house.owner(output)))));
         return paths;
     }
@@ -144,8 +171,9 @@ public final class Reach {
     }
 
     private static boolean startsAt(Trigger trigger, Device.Control control) {
-        return trigger instanceof Trigger.Used used && used.control().equals(control.id()) || trigger instanceof Trigger.Changes changes && control.output()
-                .filter(changes.output()::equals).isPresent();
+        return trigger instanceof Trigger.Used used && used.control().equals(control.id())
+                || trigger instanceof Trigger.Changes changes
+                        && control.output().filter(changes.output()::equals).isPresent();
     }
 
     private Set<OutputId> outputs(Action action) {
@@ -175,7 +203,10 @@ public final class Reach {
         } else if (rule.on() == Rule.RunsOn.DEVICE_TO_DEVICE && !from.protocol().isMesh()) {
             parts.add(Part.WIFI);
         }
-        return new Path("\"" + rule.name() + "\", " + rule.on().words(), parts, delays.of(rule.on(), Optional.of(from.protocol()), to.protocol()));
+        return new Path(
+                "\"" + rule.name() + "\", " + rule.on().words(),
+                parts,
+                delays.of(rule.on(), Optional.of(from.protocol()), to.protocol()));
     }
 
     private static Set<Part> overHub(Device from, Device to, boolean cloud) {

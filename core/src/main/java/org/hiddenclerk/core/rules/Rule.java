@@ -11,7 +11,14 @@ import org.hiddenclerk.core.identity.HouseId;
  *
  * @param on where it runs
  */
-public record Rule(String id, String name, RunsOn on, List<Trigger> triggers, List<Guard> guards, List<Deed> deeds, boolean enabled) {
+public record Rule(
+        String id,
+        String name,
+        RunsOn on,
+        List<Trigger> triggers,
+        List<Guard> guards,
+        List<Deed> deeds,
+        boolean enabled) {
     public Rule {
         triggers = List.copyOf(triggers);
         guards = List.copyOf(guards);
@@ -20,17 +27,24 @@ public record Rule(String id, String name, RunsOn on, List<Trigger> triggers, Li
 
     /** What it names of the house. */
     public Set<HouseId> ids() {
-        return Stream.of(triggers.stream().map(Trigger::ids), guards.stream().map(Guard::ids), deeds.stream().map(deed -> deed.action().ids())).flatMap(ids -> ids).flatMap(Set::stream)
+        return Stream.of(
+                        triggers.stream().map(Trigger::ids),
+                        guards.stream().map(Guard::ids),
+                        deeds.stream().map(deed -> deed.action().ids()))
+                .flatMap(ids -> ids)
+                .flatMap(Set::stream)
                 .collect(Collectors.toUnmodifiableSet());
     }
 
     /** Something done so many seconds after the rule has begun to act. */
-    public record Deed(Action action, int afterSeconds) {
-    }
+    public record Deed(Action action, int afterSeconds) {}
 
     /** Where a rule runs. */
     public enum RunsOn {
-        DEVICE("in the device"), DEVICE_TO_DEVICE("from device to device"), HUB("on the hub"), CLOUD("in a cloud");
+        DEVICE("in the device"),
+        DEVICE_TO_DEVICE("from device to device"),
+        HUB("on the hub"),
+        CLOUD("in a cloud");
 
         private final String words;
 

@@ -18,6 +18,5 @@ public record RuleFinding(Finding finding, List<StoryStep> story, List<String> r
     }
 
     /** One line of a story. */
-    public record StoryStep(long atMs, String words) {
-    }
+    public record StoryStep(long atMs, String words) {}
 }

@@ -21,25 +21,29 @@ final class RuleIndex {
     RuleIndex(RuledHouse house) {
         this.house = house;
         house.outputs().keySet().forEach(output -> outputs.put(output, outputs.size()));
-        house.links().forEach(link -> links.computeIfAbsent(link.control(), c -> new ArrayList<>()).add(link));
-        house.rules().stream().filter(Rule::enabled).forEach(rule -> rule.triggers().forEach(trigger -> {
-            Listener listener = new Listener(rule, trigger);
-            if (trigger instanceof Trigger.Changes change) {
-                changes.computeIfAbsent(change.output(), o -> new ArrayList<>()).add(listener);
-            } else if (trigger instanceof Trigger.Used use) {
-                used.computeIfAbsent(use.control(), c -> new ArrayList<>()).add(listener);
-            } else {
-                others.computeIfAbsent(trigger, t -> new ArrayList<>()).add(listener);
-                if (trigger instanceof Trigger.Sensed sense) {
-                    sensed.computeIfAbsent(sense.sensor(), s -> new ArrayList<>()).add(listener);
-                }
-            }
-        }));
+        house.links().forEach(link -> links.computeIfAbsent(link.control(), c -> new ArrayList<>())
+                .add(link));
+        house.rules().stream().filter(Rule::enabled).forEach(rule -> rule.triggers()
+                .forEach(trigger -> {
+                    Listener listener = new Listener(rule, trigger);
+                    if (trigger instanceof Trigger.Changes change) {
+                        changes.computeIfAbsent(change.output(), o -> new ArrayList<>())
+                                .add(listener);
+                    } else if (trigger instanceof Trigger.Used use) {
+                        used.computeIfAbsent(use.control(), c -> new ArrayList<>())
+                                .add(listener);
+                    } else {
+                        others.computeIfAbsent(trigger, t -> new ArrayList<>()).add(listener);
+                        if (trigger instanceof Trigger.Sensed sense) {
+                            sensed.computeIfAbsent(sense.sensor(), s -> new ArrayList<>())
+                                    .add(listener);
+                        }
+                    }
+                }));
     }
 
     /** A rule by one of its triggers. */
-    record Listener(Rule rule, Trigger trigger) {
-    }
+    record Listener(Rule rule, Trigger trigger) {}
 
     RuledHouse house() {
         return house;

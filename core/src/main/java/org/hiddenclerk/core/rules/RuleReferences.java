@@ -52,7 +52,12 @@ final class RuleReferences {
     }
 
     void device(String pointer, DeviceId id) {
-        RuledHouse.known(problems, pointer, id, each -> house.devices().stream().anyMatch(device -> device.id().equals(each)), "a device of the house");
+        RuledHouse.known(
+                problems,
+                pointer,
+                id,
+                each -> house.devices().stream().anyMatch(device -> device.id().equals(each)),
+                "a device of the house");
     }
 
     void percent(String pointer, int value) {

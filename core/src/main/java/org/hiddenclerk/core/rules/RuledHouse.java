@@ -32,8 +32,12 @@ public final class RuledHouse {
             device.outputs().forEach(output -> outputs.put(output.id(), output));
             device.controls().forEach(control -> controls.put(control.id(), control));
             device.sensors().forEach(sensor -> sensors.put(sensor.id(), sensor));
-            Stream.of(device.outputs().stream().map(Device.Output::id), device.controls().stream().map(Device.Control::id), device.sensors().stream().map(Device.Sensor::id))
-                    .flatMap(ids -> ids).forEach(id -> owners.put(id, device));
+            Stream.of(
+                            device.outputs().stream().map(Device.Output::id),
+                            device.controls().stream().map(Device.Control::id),
+                            device.sensors().stream().map(Device.Sensor::id))
+                    .flatMap(ids -> ids)
+                    .forEach(id -> owners.put(id, device));
         }
     }
 
@@ -63,7 +67,8 @@ public final class RuledHouse {
 
     /** The device that an output, control or sensor belongs to. */
     public Device owner(HouseId id) {
-        return Optional.ofNullable(owners.get(id)).orElseThrow(() -> new IllegalArgumentException("The id (" + id + ") must be one of the house."));
+        return Optional.ofNullable(owners.get(id))
+                .orElseThrow(() -> new IllegalArgumentException("The id (" + id + ") must be one of the house."));
     }
 
     /** What a person calls an output, control or sensor. */
@@ -71,7 +76,9 @@ public final class RuledHouse {
         if (outputs.containsKey(id)) {
             return outputs.get(id).name();
         }
-        return controls.containsKey(id) ? controls.get(id).name() : sensors.containsKey(id) ? sensors.get(id).name() : id.text();
+        return controls.containsKey(id)
+                ? controls.get(id).name()
+                : sensors.containsKey(id) ? sensors.get(id).name() : id.text();
     }
 
     /** The device at which a trigger happens; none for a time, or for people. */
@@ -81,8 +88,13 @@ public final class RuledHouse {
 
     /** The device that a rule runs in when it runs in one: where it is set going, or where it acts when a time does that. */
     public Optional<Device> holderOf(Rule rule) {
-        Optional<Device> source = rule.triggers().stream().flatMap(trigger -> sourceOf(trigger).stream()).findFirst();
-        return source.or(() -> rule.deeds().stream().flatMap(deed -> deed.action().outputs().stream()).map(this::owner).findFirst());
+        Optional<Device> source = rule.triggers().stream()
+                .flatMap(trigger -> sourceOf(trigger).stream())
+                .findFirst();
+        return source.or(() -> rule.deeds().stream()
+                .flatMap(deed -> deed.action().outputs().stream())
+                .map(this::owner)
+                .findFirst());
     }
 
     /** Whether it is one of the lights that "all off" means. */
@@ -103,8 +115,7 @@ public final class RuledHouse {
     }
 
     /** Something that cannot be, with a JSON pointer below the house. */
-    public record Problem(String pointer, String found, String expected) {
-    }
+    public record Problem(String pointer, String found, String expected) {}
 
     /** Ids that are used twice or that nothing bears, and figures that cannot be. */
     public List<Problem> problems() {
@@ -113,18 +124,43 @@ public final class RuledHouse {
         for (int d = 0; d < devices.size(); d++) {
             Device device = devices.get(d);
             String at = "/devices/" + d;
-            Stream.of(Stream.of(device.id()), device.outputs().stream().map(Device.Output::id), device.controls().stream().map(Device.Control::id),
-                    device.sensors().stream().map(Device.Sensor::id)).flatMap(ids -> ids).map(HouseId::text).filter(id -> !seen.add(id)).forEach(id ->
-                    problems.add(new Problem(at, id, "an id that nothing else of the house has")));
-            device.controls().stream().flatMap(control -> control.output().stream()).filter(output -> !outputs.containsKey(output)).forEach(output ->
-                    problems.add(new Problem(at + "/controls", output.text(), "an output of the house")));
+            Stream.of(
+                            Stream.of(device.id()),
+                            device.outputs().stream().map(Device.Output::id),
+                            device.controls().stream().map(Device.Control::id),
+                            device.sensors().stream().map(Device.Sensor::id))
+                    .flatMap(ids -> ids)
+                    .map(HouseId::text)
+                    .filter(id -> !seen.add(id))
+                    .forEach(id -> problems.add(new Problem(at, id, "an id that nothing else of the house has")));
+            device.controls().stream()
+                    .flatMap(control -> control.output().stream())
+                    .filter(output -> !outputs.containsKey(output))
+                    .forEach(output ->
+                            problems.add(new Problem(at + "/controls", output.text(), "an output of the house")));
         }
         for (int l = 0; l < links.size(); l++) {
-            known(problems, "/links/" + l + "/control", links.get(l).control(), controls::containsKey, "a control of the house");
-            known(problems, "/links/" + l + "/output", links.get(l).output(), outputs::containsKey, "an output of the house");
+            known(
+                    problems,
+                    "/links/" + l + "/control",
+                    links.get(l).control(),
+                    controls::containsKey,
+                    "a control of the house");
+            known(
+                    problems,
+                    "/links/" + l + "/output",
+                    links.get(l).output(),
+                    outputs::containsKey,
+                    "an output of the house");
             Link link = links.get(l);
-            if (Optional.ofNullable(controls.get(link.control())).flatMap(Device.Control::output).filter(link.output()::equals).isPresent()) {
-                problems.add(new Problem("/links/" + l + "/output", nameOf(link.output()), "an output that the switch does not command by its own wires: it would change it twice"));
+            if (Optional.ofNullable(controls.get(link.control()))
+                    .flatMap(Device.Control::output)
+                    .filter(link.output()::equals)
+                    .isPresent()) {
+                problems.add(new Problem(
+                        "/links/" + l + "/output",
+                        nameOf(link.output()),
+                        "an output that the switch does not command by its own wires: it would change it twice"));
             }
         }
         for (int r = 0; r < rules.size(); r++) {
@@ -133,7 +169,8 @@ public final class RuledHouse {
         return problems;
     }
 
-    static <T extends HouseId> void known(List<Problem> problems, String pointer, T id, Predicate<T> isKnown, String expected) {
+    static <T extends HouseId> void known(
+            List<Problem> problems, String pointer, T id, Predicate<T> isKnown, String expected) {
         if (!isKnown.test(id)) {
             problems.add(new Problem(pointer, id.text(), expected));
         }

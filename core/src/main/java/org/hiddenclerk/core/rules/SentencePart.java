@@ -8,8 +8,38 @@ import java.util.stream.Collectors;
 public record SentencePart(String words, Optional<Slot> slot) {
     /** What may be put into a slot. */
     public enum Kind {
-        OUTPUT, OUTPUTS, CONTROL, SENSOR, GESTURE, TO, COMMAND, READING, MINUTES, SECONDS, MILLISECONDS, PERCENT, PERCENTS, FIGURE, TIME, OFFSET, DAYS, MOTION, HOME, DARK, ON_OFF,
-        BY_HAND, RULE_TEXT, DATE_TIME, SEED, KEY, VALUE, DEVICE, SUN, SWITCH, DOING, PART
+        OUTPUT,
+        OUTPUTS,
+        CONTROL,
+        SENSOR,
+        GESTURE,
+        TO,
+        COMMAND,
+        READING,
+        MINUTES,
+        SECONDS,
+        MILLISECONDS,
+        PERCENT,
+        PERCENTS,
+        FIGURE,
+        TIME,
+        OFFSET,
+        DAYS,
+        MOTION,
+        HOME,
+        DARK,
+        ON_OFF,
+        BY_HAND,
+        RULE_TEXT,
+        DATE_TIME,
+        SEED,
+        KEY,
+        VALUE,
+        DEVICE,
+        SUN,
+        SWITCH,
+        DOING,
+        PART
     }
 
     /**
@@ -18,8 +48,7 @@ public record SentencePart(String words, Optional<Slot> slot) {
      * @param pointer JSON pointer within the rule
      * @param unit    shown behind it; empty where it has none
      */
-    public record Slot(String pointer, Kind kind, String unit) {
-    }
+    public record Slot(String pointer, Kind kind, String unit) {}
 
     public static SentencePart text(String words) {
         return new SentencePart(words, Optional.empty());
@@ -35,6 +64,12 @@ public record SentencePart(String words, Optional<Slot> slot) {
 
     /** The sentence without its slots. */
     public static String plain(List<SentencePart> pieces) {
-        return pieces.stream().map(piece -> piece.words + piece.slot.filter(slot -> !slot.unit().isEmpty()).map(slot -> " " + slot.unit()).orElse("")).collect(Collectors.joining());
+        return pieces.stream()
+                .map(piece -> piece.words
+                        + piece.slot
+                                .filter(slot -> !slot.unit().isEmpty())
+                                .map(slot -> " " + slot.unit())
+                                .orElse(""))
+                .collect(Collectors.joining());
     }
 }

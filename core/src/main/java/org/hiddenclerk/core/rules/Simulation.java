@@ -19,6 +19,7 @@ import org.hiddenclerk.core.identity.OutputId;
 final class Simulation {
     /** Firings after which a course is taken to have no end. */
     private static final int MOST_FIRINGS = 120;
+
     private static final int FULL = 100;
     private static final int RUN_ON_MS = 300_000;
 
@@ -47,7 +48,11 @@ final class Simulation {
     }
 
     /** Where a change comes from. */
-    enum Origin { HAND, REMOTE, RULE }
+    enum Origin {
+        HAND,
+        REMOTE,
+        RULE
+    }
 
     /** @param firing of the rule that made it; only for RULE */
     record Cause(Origin origin, Optional<Firing> firing) {
@@ -67,8 +72,7 @@ final class Simulation {
     }
 
     /** An output was told what to be, whether that changed it or not. */
-    record Commanded(long atMs, OutputId output, boolean on, Cause cause) {
-    }
+    record Commanded(long atMs, OutputId output, boolean on, Cause cause) {}
 
     /** A rule began to act. */
     record Firing(long atMs, Rule rule, Trigger trigger, Cause because, int[] levels) {
@@ -78,7 +82,8 @@ final class Simulation {
     }
 
     /** What is still to come; what a run-on ends counts which one it was. */
-    private record Pending(long atMs, int order, OutputChange turning, Cause cause, int runOn) implements Comparable<Pending> {
+    private record Pending(long atMs, int order, OutputChange turning, Cause cause, int runOn)
+            implements Comparable<Pending> {
         @Override
         public int compareTo(Pending other) {
             return atMs != other.atMs ? Long.compare(atMs, other.atMs) : Integer.compare(order, other.order);
@@ -134,7 +139,16 @@ final class Simulation {
         boolean leads = gesture != Device.Gesture.LONG && gesture != Device.Gesture.DOUBLE;
         for (Link link : leads ? index.linksOf(id) : List.<Link>of()) {
             boolean led = control.output().map(own -> level(own) > 0).orElse(active);
-            later(delays.of(link.way(), house.owner(id).protocol(), house.owner(link.output()).protocol()), link.output(), link.effect() == Link.Effect.TOGGLE ? new OutputChange.Change.Toggle() : new OutputChange.Change.To(led ? FULL : 0), Cause.HAND);
+            later(
+                    delays.of(
+                            link.way(),
+                            house.owner(id).protocol(),
+                            house.owner(link.output()).protocol()),
+                    link.output(),
+                    link.effect() == Link.Effect.TOGGLE
+                            ? new OutputChange.Change.Toggle()
+                            : new OutputChange.Change.To(led ? FULL : 0),
+                    Cause.HAND);
         }
         index.usedBy(id).forEach(listener -> {
             if (((Trigger.Used) listener.trigger()).gesture() == gesture) {
@@ -155,7 +169,7 @@ final class Simulation {
 
     private void react(Device.Control control, OutputId own, InputBehaviour.Reaction reaction) {
         switch (reaction) {
-            case NONE -> { }
+            case NONE -> {}
             case TOGGLE, DIRECTION -> command(own, level(own) > 0 ? 0 : FULL, Cause.HAND);
             case SWITCH_ON -> {
                 command(own, FULL, Cause.HAND);
@@ -191,7 +205,10 @@ final class Simulation {
             now = next.atMs();
             OutputId output = next.turning().output();
             if (next.runOn() == 0 || runOnOf.getOrDefault(output, 0) == next.runOn()) {
-                command(output, next.turning().from(this::level, each -> stepOf.merge(each, 1, Integer::sum)), next.cause());
+                command(
+                        output,
+                        next.turning().from(this::level, each -> stepOf.merge(each, 1, Integer::sum)),
+                        next.cause());
             }
         }
     }
@@ -216,11 +233,12 @@ final class Simulation {
         changes.add(change);
         index.changesOf(output).forEach(listener -> {
             Trigger.Changes trigger = (Trigger.Changes) listener.trigger();
-            boolean matches = switch (trigger.to()) {
-                case ON -> from == 0;
-                case OFF -> to == 0;
-                case ANY -> true;
-            };
+            boolean matches =
+                    switch (trigger.to()) {
+                        case ON -> from == 0;
+                        case OFF -> to == 0;
+                        case ANY -> true;
+                    };
             if (matches && (!trigger.byHandOnly() || cause.origin() == Origin.HAND)) {
                 fire(listener, cause);
             }
@@ -229,7 +247,10 @@ final class Simulation {
 
     private void fire(RuleIndex.Listener listener, Cause because) {
         Rule rule = listener.rule();
-        if (circle.isPresent() || !rule.guards().stream().allMatch(guard -> !(guard instanceof Guard.OutputIs is) || level(is.output()) > 0 == is.on())) {
+        if (circle.isPresent()
+                || !rule.guards().stream()
+                        .allMatch(
+                                guard -> !(guard instanceof Guard.OutputIs is) || level(is.output()) > 0 == is.on())) {
             return;
         }
         Optional<Environment> world = environment.with(rule.guards());
@@ -242,14 +263,21 @@ final class Simulation {
         circle = circleOf(firing);
         if (circle.isEmpty()) {
             Cause cause = new Cause(Origin.RULE, Optional.of(firing));
-            rule.deeds().forEach(deed -> act(deed, cause, rule.on(), house.sourceOf(listener.trigger()).map(Device::protocol)));
+            rule.deeds()
+                    .forEach(deed -> act(
+                            deed,
+                            cause,
+                            rule.on(),
+                            house.sourceOf(listener.trigger()).map(Device::protocol)));
         }
     }
 
     /** From an ancestor that was just like it, up to it. */
     private Optional<List<Firing>> circleOf(Firing firing) {
         List<Firing> chain = new ArrayList<>(List.of(firing));
-        for (Optional<Firing> at = firing.because().firing(); at.isPresent(); at = at.get().because().firing()) {
+        for (Optional<Firing> at = firing.because().firing();
+                at.isPresent();
+                at = at.get().because().firing()) {
             chain.add(0, at.get());
             if (at.get().isLike(firing)) {
                 return Optional.of(chain);

@@ -9,16 +9,26 @@ import org.hiddenclerk.core.rules.RuleFinding.StoryStep;
 final class SimulationReport {
     private static final int MOST_STEPS = 12;
 
-    private SimulationReport() {
-    }
+    private SimulationReport() {}
 
     /** @param untilMs what comes later is left out */
     static List<StoryStep> of(RuledHouse house, String stimulus, Simulation course, long untilMs) {
         List<StoryStep> steps = new ArrayList<>();
-        course.changes().stream().filter(change -> change.atMs() <= untilMs).forEach(change -> steps.add(new StoryStep(change.atMs(), house.nameOf(change.output())
-                + (change.isOn() ? " goes on" : " goes off") + by(change.cause()))));
-        course.firings().stream().filter(firing -> firing.atMs() <= untilMs && course.changes().stream().noneMatch(change -> change.cause().firing().filter(f -> f == firing)
-                .isPresent())).forEach(firing -> steps.add(new StoryStep(firing.atMs(), "\"" + firing.rule().name() + "\" acts")));
+        course.changes().stream()
+                .filter(change -> change.atMs() <= untilMs)
+                .forEach(change -> steps.add(new StoryStep(
+                        change.atMs(),
+                        house.nameOf(change.output())
+                                + (change.isOn() ? " goes on" : " goes off")
+                                + by(change.cause()))));
+        course.firings().stream()
+                .filter(firing -> firing.atMs() <= untilMs
+                        && course.changes().stream().noneMatch(change -> change.cause()
+                                .firing()
+                                .filter(f -> f == firing)
+                                .isPresent()))
+                .forEach(firing -> steps.add(
+                        new StoryStep(firing.atMs(), "\"" + firing.rule().name() + "\" acts")));
         steps.sort(Comparator.comparingLong(StoryStep::atMs));
         List<StoryStep> told = new ArrayList<>(List.of(new StoryStep(0, stimulus)));
         told.addAll(steps.subList(0, Math.min(MOST_STEPS, steps.size())));

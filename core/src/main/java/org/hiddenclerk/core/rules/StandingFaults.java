@@ -9,8 +9,7 @@ import org.hiddenclerk.core.identity.OutputId;
 
 /** What links and rules show without anything happening. */
 final class StandingFaults {
-    private StandingFaults() {
-    }
+    private StandingFaults() {}
 
     static List<RuleFinding> of(RuledHouse house) {
         List<RuleFinding> found = new ArrayList<>();
@@ -24,11 +23,18 @@ final class StandingFaults {
 
     /** A relay that drives a light and that the hub does not know for one stays on when all goes off. */
     private static void missing(RuledHouse house, Rule rule, List<RuleFinding> found) {
-        Set<OutputId> excepted = rule.deeds().stream().map(Rule.Deed::action).filter(Action.AllOff.class::isInstance).flatMap(action -> ((Action.AllOff) action).except().stream())
+        Set<OutputId> excepted = rule.deeds().stream()
+                .map(Rule.Deed::action)
+                .filter(Action.AllOff.class::isInstance)
+                .flatMap(action -> ((Action.AllOff) action).except().stream())
                 .collect(Collectors.toSet());
         if (rule.deeds().stream().anyMatch(deed -> deed.action() instanceof Action.AllOff)) {
-            List<Device.Output> missing = house.outputs().values().stream().filter(output -> output.drives() == Device.Drives.LIGHT && output.declared() != Device.Drives.LIGHT
-                    && !excepted.contains(output.id()) && rule.deeds().stream().noneMatch(deed -> isOff(deed.action(), output.id()))).toList();
+            List<Device.Output> missing = house.outputs().values().stream()
+                    .filter(output -> output.drives() == Device.Drives.LIGHT
+                            && output.declared() != Device.Drives.LIGHT
+                            && !excepted.contains(output.id())
+                            && rule.deeds().stream().noneMatch(deed -> isOff(deed.action(), output.id())))
+                    .toList();
             if (!missing.isEmpty()) {
                 found.add(RuleFindings.missing(rule, missing));
             }
@@ -36,7 +42,9 @@ final class StandingFaults {
     }
 
     private static boolean isOff(Action action, OutputId output) {
-        return action instanceof Action.Turn turn && turn.output().equals(output) && turn.command() == Action.Command.OFF;
+        return action instanceof Action.Turn turn
+                && turn.output().equals(output)
+                && turn.command() == Action.Command.OFF;
     }
 
     private static void place(RuledHouse house, Rule rule, List<RuleFinding> found) {
@@ -56,7 +64,8 @@ final class StandingFaults {
     /** Stored settings are written to a memory that wears; what happens whenever somebody moves happens too often. */
     private static void wear(RuledHouse house, Rule rule, List<RuleFinding> found) {
         boolean writes = rule.deeds().stream().anyMatch(deed -> deed.action() instanceof Action.WriteSetting);
-        boolean often = rule.triggers().stream().anyMatch(trigger -> !(trigger instanceof Trigger.Due) && !(trigger instanceof Trigger.Household));
+        boolean often = rule.triggers().stream()
+                .anyMatch(trigger -> !(trigger instanceof Trigger.Due) && !(trigger instanceof Trigger.Household));
         if (writes && often) {
             found.add(RuleFindings.wear(rule));
         }

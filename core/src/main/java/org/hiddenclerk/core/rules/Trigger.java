@@ -8,7 +8,10 @@ import org.hiddenclerk.core.identity.SensorId;
 import org.hiddenclerk.core.schedule.Occurrences;
 import org.hiddenclerk.core.schedule.Schedule;
 
-/** What sets a rule going. Each says itself what is known of the world when it happens, how it reads as a sentence and what it takes to be possible. */
+/**
+ * What sets a rule going. Each says itself what is known of the world when it happens, how it reads as a sentence
+ * and what it takes to be possible.
+ */
 public sealed interface Trigger {
     /** What it names of the house. */
     default Set<HouseId> ids() {
@@ -29,7 +32,11 @@ public sealed interface Trigger {
     }
 
     /** Which change of an output. */
-    enum To { ON, OFF, ANY }
+    enum To {
+        ON,
+        OFF,
+        ANY
+    }
 
     /**
      * An output changes.
@@ -46,13 +53,19 @@ public sealed interface Trigger {
         public void say(Words words, String at) {
             words.named(output, at + "/output", SentencePart.Kind.OUTPUT);
             words.text(" ");
-            words.slot(switch (to) {
-                case ON -> "goes on";
-                case OFF -> "goes off";
-                case ANY -> "changes";
-            }, at + "/to", SentencePart.Kind.TO);
+            words.slot(
+                    switch (to) {
+                        case ON -> "goes on";
+                        case OFF -> "goes off";
+                        case ANY -> "changes";
+                    },
+                    at + "/to",
+                    SentencePart.Kind.TO);
             words.text(" ");
-            words.slot(byHandOnly ? "by a hand on the switch" : "by whatever it may be", at + "/byHandOnly", SentencePart.Kind.BY_HAND);
+            words.slot(
+                    byHandOnly ? "by a hand on the switch" : "by whatever it may be",
+                    at + "/byHandOnly",
+                    SentencePart.Kind.BY_HAND);
         }
 
         @Override
@@ -118,7 +131,9 @@ public sealed interface Trigger {
         @Override
         public void look(RuleReferences look, String at) {
             if (schedule instanceof Schedule.Recurring recurring) {
-                Occurrences.problem(recurring.rule()).ifPresent(why -> look.cannotBe(at + "/schedule/rule", recurring.rule(), "a recurrence of RFC 5545: " + why));
+                Occurrences.problem(recurring.rule())
+                        .ifPresent(why -> look.cannotBe(
+                                at + "/schedule/rule", recurring.rule(), "a recurrence of RFC 5545: " + why));
             }
         }
     }
@@ -138,11 +153,16 @@ public sealed interface Trigger {
 
     /** What a sensor says. */
     enum Reading {
-        OPENS(Device.Senses.DOOR, "opens"), CLOSES(Device.Senses.DOOR, "closes"),
-        MOVES(Device.Senses.MOTION, "sees somebody move"), STILL(Device.Senses.MOTION, "has seen nobody for"),
-        BRIGHTER(Device.Senses.BRIGHTNESS, "is above"), DARKER(Device.Senses.BRIGHTNESS, "is below"),
-        WARMER(Device.Senses.TEMPERATURE, "is above"), COLDER(Device.Senses.TEMPERATURE, "is below"),
-        DAMPER(Device.Senses.HUMIDITY, "is above"), DRIER(Device.Senses.HUMIDITY, "is below");
+        OPENS(Device.Senses.DOOR, "opens"),
+        CLOSES(Device.Senses.DOOR, "closes"),
+        MOVES(Device.Senses.MOTION, "sees somebody move"),
+        STILL(Device.Senses.MOTION, "has seen nobody for"),
+        BRIGHTER(Device.Senses.BRIGHTNESS, "is above"),
+        DARKER(Device.Senses.BRIGHTNESS, "is below"),
+        WARMER(Device.Senses.TEMPERATURE, "is above"),
+        COLDER(Device.Senses.TEMPERATURE, "is below"),
+        DAMPER(Device.Senses.HUMIDITY, "is above"),
+        DRIER(Device.Senses.HUMIDITY, "is below");
 
         private final Device.Senses senses;
         private final String words;

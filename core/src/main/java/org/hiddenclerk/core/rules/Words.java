@@ -44,7 +44,11 @@ public final class Words {
             rule.deeds().get(i).action().say(words, "/deeds/" + i + "/action");
             if (rule.deeds().get(i).afterSeconds() > 0) {
                 words.text(" after ");
-                words.slot(String.valueOf(rule.deeds().get(i).afterSeconds()), "/deeds/" + i + "/afterSeconds", Kind.SECONDS, "s");
+                words.slot(
+                        String.valueOf(rule.deeds().get(i).afterSeconds()),
+                        "/deeds/" + i + "/afterSeconds",
+                        Kind.SECONDS,
+                        "s");
             }
         }
         words.text(".");
@@ -79,8 +83,8 @@ public final class Words {
 
     /** The sentence of a link. */
     public static String of(RuledHouse house, Link link) {
-        return house.nameOf(link.control()) + " " + link.effect().words() + " " + house.nameOf(link.output()) + " " + link.way().words() + (link.throughGroup()
-                ? ", through a group" : "") + ".";
+        return house.nameOf(link.control()) + " " + link.effect().words() + " " + house.nameOf(link.output()) + " "
+                + link.way().words() + (link.throughGroup() ? ", through a group" : "") + ".";
     }
 
     void text(String words) {
@@ -118,7 +122,10 @@ public final class Words {
             days(daily.days(), at);
         } else if (schedule instanceof Schedule.BySun sun) {
             text("it is ");
-            slot(Math.abs(sun.offsetMinutes()) + " min " + (sun.offsetMinutes() < 0 ? "before" : "after"), at + "/offsetMinutes", Kind.OFFSET);
+            slot(
+                    Math.abs(sun.offsetMinutes()) + " min " + (sun.offsetMinutes() < 0 ? "before" : "after"),
+                    at + "/offsetMinutes",
+                    Kind.OFFSET);
             text(" ");
             slot(sun.event().label(), at + "/event", Kind.SUN);
             days(sun.days(), at);
@@ -136,7 +143,14 @@ public final class Words {
 
     private void days(Set<DayOfWeek> days, String at) {
         text(" ");
-        slot(days.size() == 7 ? "every day" : "on " + days.stream().map(day -> day.getDisplayName(TextStyle.SHORT, Locale.ENGLISH)).collect(Collectors.joining(", ")), at + "/days",
+        slot(
+                days.size() == 7
+                        ? "every day"
+                        : "on "
+                                + days.stream()
+                                        .map(day -> day.getDisplayName(TextStyle.SHORT, Locale.ENGLISH))
+                                        .collect(Collectors.joining(", ")),
+                at + "/days",
                 Kind.DAYS);
     }
 

@@ -21,8 +21,7 @@ public record World(LocalTime clock, boolean dark, boolean somebodyHome, Map<Sen
      * @param value   1 for an open door or for movement, 0 for a closed one or for stillness, otherwise the figure
      * @param sinceMs since when it says so, on the clock of the house
      */
-    public record Sensing(int value, long sinceMs) {
-    }
+    public record Sensing(int value, long sinceMs) {}
 
     /** Whether a sensor says this; one that has said nothing yet says nothing. */
     boolean says(Guard.SensorSays says, long nowMs) {

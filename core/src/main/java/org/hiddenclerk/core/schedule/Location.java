@@ -11,7 +11,8 @@ import java.time.ZoneId;
 public record Location(double latitude, double longitude, ZoneId zone) {
     public Location {
         if (!(Math.abs(latitude) <= 90) || !(Math.abs(longitude) <= 180)) {
-            throw new IllegalArgumentException("The place (" + latitude + ", " + longitude + ") must be within 90 degrees north or south and 180 east or west.");
+            throw new IllegalArgumentException("The place (" + latitude + ", " + longitude
+                    + ") must be within 90 degrees north or south and 180 east or west.");
         }
     }
 }

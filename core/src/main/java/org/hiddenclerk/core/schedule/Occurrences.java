@@ -23,25 +23,36 @@ import org.dmfs.rfc5545.recur.RecurrenceRuleIterator;
 public final class Occurrences {
     /** Days that are looked through: sun that does not rise for months must end somewhere. */
     private static final int MOST_DAYS = 800;
+
     private static final int MOST_INSTANCES = 100_000;
 
-    private Occurrences() {
-    }
+    private Occurrences() {}
 
     /** At most {@code count} times at or after an instant, in order. */
     public static List<ZonedDateTime> next(Schedule schedule, Location where, Instant from, int count) {
         if (schedule instanceof Schedule.Daily daily) {
-            return days(where, from, count, daily.days(), date -> Optional.of(date.atTime(daily.at()).atZone(where.zone())));
+            return days(
+                    where,
+                    from,
+                    count,
+                    daily.days(),
+                    date -> Optional.of(date.atTime(daily.at()).atZone(where.zone())));
         } else if (schedule instanceof Schedule.BySun sun) {
             return days(where, from, count, sun.days(), date -> {
                 SunDay day = SunDay.of(where, date);
-                return (sun.event() == Schedule.SunEvent.SUNRISE ? day.rise() : day.set()).map(at -> at.plusMinutes(sun.offsetMinutes()));
+                return (sun.event() == Schedule.SunEvent.SUNRISE ? day.rise() : day.set())
+                        .map(at -> at.plusMinutes(sun.offsetMinutes()));
             });
         }
         return recurring((Schedule.Recurring) schedule, where, from, count);
     }
 
-    private static List<ZonedDateTime> days(Location where, Instant from, int count, Set<DayOfWeek> days, Function<LocalDate, Optional<ZonedDateTime>> at) {
+    private static List<ZonedDateTime> days(
+            Location where,
+            Instant from,
+            int count,
+            Set<DayOfWeek> days,
+            Function<LocalDate, Optional<ZonedDateTime>> at) {
         List<ZonedDateTime> next = new ArrayList<>();
         LocalDate first = from.atZone(where.zone()).toLocalDate().minusDays(1);
         for (int i = 0; i < MOST_DAYS && next.size() < count; i++) {
@@ -66,7 +77,8 @@ public final class Occurrences {
         }
     }
 
-    private static List<ZonedDateTime> recurring(Schedule.Recurring recurring, Location where, Instant from, int count) {
+    private static List<ZonedDateTime> recurring(
+            Schedule.Recurring recurring, Location where, Instant from, int count) {
         problem(recurring.rule()).ifPresent(why -> {
             throw new IllegalArgumentException("The recurrence (" + recurring.rule() + ") cannot be: " + why + ".");
         });
@@ -75,7 +87,12 @@ public final class Occurrences {
         Optional<DateTime> until = Optional.ofNullable(rule.getUntil());
         rule.setUntil(null);
         LocalDateTime first = recurring.first();
-        RecurrenceRuleIterator instances = rule.iterator(new DateTime(first.getYear(), first.getMonthValue() - 1, first.getDayOfMonth(), first.getHour(), first.getMinute(),
+        RecurrenceRuleIterator instances = rule.iterator(new DateTime(
+                first.getYear(),
+                first.getMonthValue() - 1,
+                first.getDayOfMonth(),
+                first.getHour(),
+                first.getMinute(),
                 first.getSecond()));
         List<ZonedDateTime> next = new ArrayList<>();
         int counted = 0;
@@ -85,7 +102,8 @@ public final class Occurrences {
             if (until.filter(end -> isAfter(at, local, end)).isPresent()) {
                 break;
             }
-            // The first is what DTSTART says, and read with the offset before a gap; instances made by the rule fall away there.
+            // The first is what DTSTART says, and read with the offset before a gap; instances made by the rule fall
+            // away there.
             if (i == 0 || at.toLocalDateTime().equals(local)) {
                 counted++;
                 if (!at.toInstant().isBefore(from)) {
@@ -105,13 +123,22 @@ public final class Occurrences {
     }
 
     private static LocalDateTime local(DateTime time) {
-        return LocalDateTime.of(time.getYear(), time.getMonth() + 1, time.getDayOfMonth(), time.getHours(), time.getMinutes(), time.getSeconds());
+        return LocalDateTime.of(
+                time.getYear(),
+                time.getMonth() + 1,
+                time.getDayOfMonth(),
+                time.getHours(),
+                time.getMinutes(),
+                time.getSeconds());
     }
 
     private static boolean isAfter(ZonedDateTime at, LocalDateTime local, DateTime until) {
         if (until.isAllDay()) {
-            return local.toLocalDate().isAfter(LocalDate.of(until.getYear(), until.getMonth() + 1, until.getDayOfMonth()));
+            return local.toLocalDate()
+                    .isAfter(LocalDate.of(until.getYear(), until.getMonth() + 1, until.getDayOfMonth()));
         }
-        return until.isFloating() ? local.isAfter(local(until)) : at.toInstant().isAfter(local(until).toInstant(ZoneOffset.UTC));
+        return until.isFloating()
+                ? local.isAfter(local(until))
+                : at.toInstant().isAfter(local(until).toInstant(ZoneOffset.UTC));
     }
 }

@@ -28,12 +28,12 @@ public sealed interface Schedule {
      * @param first the first time, by the clocks of the house
      * @param rule  RFC 5545, 3.3.10, without its name
      */
-    record Recurring(LocalDateTime first, String rule) implements Schedule {
-    }
+    record Recurring(LocalDateTime first, String rule) implements Schedule {}
 
     /** What the sun does. */
     enum SunEvent {
-        SUNRISE, SUNSET;
+        SUNRISE,
+        SUNSET;
 
         public String label() {
             return name().toLowerCase(java.util.Locale.ROOT);
@@ -41,6 +41,7 @@ public sealed interface Schedule {
     }
 
     private static Set<DayOfWeek> copy(Set<DayOfWeek> days) {
-        return java.util.Collections.unmodifiableSet(days.isEmpty() ? EnumSet.allOf(DayOfWeek.class) : EnumSet.copyOf(days));
+        return java.util.Collections.unmodifiableSet(
+                days.isEmpty() ? EnumSet.allOf(DayOfWeek.class) : EnumSet.copyOf(days));
     }
 }

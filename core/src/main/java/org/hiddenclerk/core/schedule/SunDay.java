@@ -19,7 +19,8 @@ public record SunDay(Optional<ZonedDateTime> rise, ZonedDateTime noon, Optional<
 
     /** By the library commons-suncalc, which follows Montenbruck and Pfleger, Astronomy on the Personal Computer (its own statement). */
     public static SunDay of(Location where, LocalDate date) {
-        ZonedDateTime noon = times(where, date.atStartOfDay(where.zone()), Duration.ofHours(24)).getNoon();
+        ZonedDateTime noon = times(where, date.atStartOfDay(where.zone()), Duration.ofHours(24))
+                .getNoon();
         if (noon == null) {
             noon = date.atTime(12, 0).atZone(where.zone());
         }
@@ -37,6 +38,11 @@ public record SunDay(Optional<ZonedDateTime> rise, ZonedDateTime noon, Optional<
     }
 
     private static SunTimes times(Location where, ZonedDateTime from, Duration limit) {
-        return SunTimes.compute().on(from).timezone(where.zone()).at(where.latitude(), where.longitude()).limit(limit).execute();
+        return SunTimes.compute()
+                .on(from)
+                .timezone(where.zone())
+                .at(where.latitude(), where.longitude())
+                .limit(limit)
+                .execute();
     }
 }

@@ -21,24 +21,35 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param companion  what goes behind the other switches: senders of a split pair, or unloaded modules
  * @param spacer     what a spacer under the plate adds to the depth of the lead box, if one is planned
  */
-public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gangs, List<Integer> loads,
-                         Map<Integer, InputBehaviour> behaviours, Optional<Watts> bypass,
-                         Optional<ModuleModel> companion, Optional<Millimetres> spacer) {
+public record Assignment(
+        SchemeCode scheme,
+        ModuleModel model,
+        List<Integer> gangs,
+        List<Integer> loads,
+        Map<Integer, InputBehaviour> behaviours,
+        Optional<Watts> bypass,
+        Optional<ModuleModel> companion,
+        Optional<Millimetres> spacer) {
     public Assignment {
         gangs = List.copyOf(gangs);
         loads = List.copyOf(loads);
         behaviours = Map.copyOf(behaviours);
         int positions = gangs.size() + loads.size();
         if (positions == 0 || positions > most(scheme, model, companion)) {
-            throw new IllegalArgumentException("Module " + model.code() + " has " + model.channels().size()
-                    + " channels and can't take gangs " + gangs + " and loads " + loads + ".");
+            throw new IllegalArgumentException(
+                    "Module " + model.code() + " has " + model.channels().size() + " channels and can't take gangs "
+                            + gangs + " and loads " + loads + ".");
         }
     }
 
     /** How many positions it may take: as many as the module has channels, or the sender of relays at the lamps has inputs. */
     public static int most(SchemeCode scheme, ModuleModel model, Optional<ModuleModel> companion) {
         int channels = Math.max(1, model.channels().size());
-        return scheme.has(SchemeCode.Trait.COMPANION_READS) ? Math.max(channels, companion.map(sender -> sender.inputs().size()).orElse(1)) : channels;
+        return scheme.has(SchemeCode.Trait.COMPANION_READS)
+                ? Math.max(
+                        channels,
+                        companion.map(sender -> sender.inputs().size()).orElse(1))
+                : channels;
     }
 
     /** Whether each position has a module of its own: relays at several lamps that one sender commands. */
@@ -57,20 +68,28 @@ public record Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gan
     }
 
     /** Without a spacer. */
-    public Assignment(SchemeCode scheme, ModuleModel model, List<Integer> gangs, List<Integer> loads,
-                      Map<Integer, InputBehaviour> behaviours, Optional<Watts> bypass, Optional<ModuleModel> companion) {
+    public Assignment(
+            SchemeCode scheme,
+            ModuleModel model,
+            List<Integer> gangs,
+            List<Integer> loads,
+            Map<Integer, InputBehaviour> behaviours,
+            Optional<Watts> bypass,
+            Optional<ModuleModel> companion) {
         this(scheme, model, gangs, loads, behaviours, bypass, companion, Optional.empty());
     }
 
     /** By the usual scheme behind the switch. */
-    public Assignment(ModuleModel model, List<Integer> gangs, Map<Integer, InputBehaviour> behaviours,
-                      Optional<Watts> bypass) {
+    public Assignment(
+            ModuleModel model, List<Integer> gangs, Map<Integer, InputBehaviour> behaviours, Optional<Watts> bypass) {
         this(usualScheme(model), model, gangs, List.of(), behaviours, bypass, Optional.empty());
     }
 
     /** The scheme that suits a module's supply, for a switch box. */
     public static SchemeCode usualScheme(ModuleModel model) {
-        return model.supply() instanceof ModuleSupply.TwoWire ? SchemeCode.BEHIND_SWITCH_NO_N : SchemeCode.BEHIND_SWITCH_N;
+        return model.supply() instanceof ModuleSupply.TwoWire
+                ? SchemeCode.BEHIND_SWITCH_NO_N
+                : SchemeCode.BEHIND_SWITCH_N;
     }
 
     /** The same with another bypass, or with none. */

@@ -18,14 +18,25 @@ final class AtJunction implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        List<Finding> obstacles = new ArrayList<>(new Obstacles(site).gangsWithLoads().contacts().oneCircuit().mainsCircuit().mainsModule()
-                .notFor(junctions(site).isEmpty(), new Subject.Box(site.lead().label()), "No junction box is surveyed on this run.").list());
+        List<Finding> obstacles = new ArrayList<>(new Obstacles(site)
+                .gangsWithLoads()
+                .contacts()
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
+                .notFor(
+                        junctions(site).isEmpty(),
+                        new Subject.Box(site.lead().label()),
+                        "No junction box is surveyed on this run.")
+                .list());
         obstacles.addAll(Reading.obstacles(site));
         return obstacles;
     }
 
     private static List<Place> junctions(Site site) {
-        return site.run().places().stream().filter(place -> place.box().kind() == BoxKind.JUNCTION).toList();
+        return site.run().places().stream()
+                .filter(place -> place.box().kind() == BoxKind.JUNCTION)
+                .toList();
     }
 
     @Override

@@ -15,7 +15,14 @@ final class AtLamp implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        List<Finding> obstacles = new ArrayList<>(new Obstacles(site).gangsWithLoads().contacts().oneCircuit().mainsCircuit().mainsModule().lampPlaces().list());
+        List<Finding> obstacles = new ArrayList<>(new Obstacles(site)
+                .gangsWithLoads()
+                .contacts()
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
+                .lampPlaces()
+                .list());
         obstacles.addAll(Reading.obstacles(site));
         return obstacles;
     }

@@ -31,21 +31,44 @@ final class AtLampBlink implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().mainsCircuit().mainsModule().lampPlaces()
+        Obstacles obstacles = new Obstacles(site)
+                .gangsWithLoads()
+                .contacts()
+                .mainsCircuit()
+                .mainsModule()
+                .lampPlaces()
                 .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One wire feeds one module.")
-                .notFor(site.positions().get(0).controls().size() > MOST_SWITCHES, site.positions().get(0).subject(),
+                .notFor(
+                        site.positions().get(0).controls().size() > MOST_SWITCHES,
+                        site.positions().get(0).subject(),
                         Sentence.of("More than {0} switches on one wire are not planned here.", MOST_SWITCHES))
-                .lacks(blinkInput(site).isEmpty(), Sentence.of("{0} does not count breaks of its supply, or its firmware lacks it.",
-                        site.model().code()), "a module that counts breaks");
-        site.positions().get(0).controls().forEach(gang -> obstacles.notFor(gang.gang().mechanism().isPush(), gang.subject(),
-                Sentence.of("{0} is a push button: held, it would leave the module without power.", gang.words())));
+                .lacks(
+                        blinkInput(site).isEmpty(),
+                        Sentence.of(
+                                "{0} does not count breaks of its supply, or its firmware lacks it.",
+                                site.model().code()),
+                        "a module that counts breaks");
+        site.positions()
+                .get(0)
+                .controls()
+                .forEach(gang -> obstacles.notFor(
+                        gang.gang().mechanism().isPush(),
+                        gang.subject(),
+                        Sentence.of(
+                                "{0} is a push button: held, it would leave the module without power.", gang.words())));
         return obstacles.list();
     }
 
     private static Optional<Input> blinkInput(Site site) {
         return site.model().behaviours().contains(InputBehaviour.SUPPLY_BLINK)
-                ? Optional.of(new Input("blink", List.of(), Optional.empty(), Input.Potential.MAINS,
-                        InputBehaviour.SUPPLY_BLINK, Optional.of(site.model().channels().get(0).id()), Optional.empty()))
+                ? Optional.of(new Input(
+                        "blink",
+                        List.of(),
+                        Optional.empty(),
+                        Input.Potential.MAINS,
+                        InputBehaviour.SUPPLY_BLINK,
+                        Optional.of(site.model().channels().get(0).id()),
+                        Optional.empty()))
                 : Optional.empty();
     }
 
@@ -54,7 +77,8 @@ final class AtLampBlink implements Scheme {
         List<Consumer<PlanDraft>> variants = new ArrayList<>();
         Site.Position position = site.positions().get(0);
         for (Place lamp : site.lampPlaces()) {
-            position.controls().forEach(gang -> acrossTravellers(site.found(), gang).ifPresent(link -> variants.add(draft -> apply(site, link, lamp, draft))));
+            position.controls().forEach(gang -> acrossTravellers(site.found(), gang)
+                    .ifPresent(link -> variants.add(draft -> apply(site, link, lamp, draft))));
         }
         for (Place lamp : site.lampPlaces()) {
             Chain.orders(position.controls()).forEach(order -> variants.add(draft -> apply(site, order, lamp, draft)));
@@ -63,20 +87,27 @@ final class AtLampBlink implements Scheme {
     }
 
     /** Terminals of a switch that one link would join. */
-    private record Link(GangRef gang, End one, End other) {
-    }
+    private record Link(GangRef gang, End one, End other) {}
 
     /** The terminals that the two travellers of a switch stand on; empty where it has none. */
     private static Optional<Link> acrossTravellers(SurveyedWiring found, GangRef gang) {
-        List<String> throwsOf = switch (gang.gang().mechanism()) {
-            case TWO_WAY -> List.of("L1", "L2");
-            case INTERMEDIATE -> List.of("A1", "A2");
-            case ONE_WAY, PULL_CORD, DOUBLE_POLE, PUSH_MAKE, PUSH_BREAK, FIXED_ON, DIMMER, FAN_SPEED -> List.of();
-        };
-        List<End> ends = throwsOf.stream().<End>map(terminal -> new End.AtMechanism(gang.number(), terminal))
-                .filter(end -> found.nets().endsAt(gang.place()).contains(end)).toList();
-        List<Integer> nets = ends.stream().flatMap(end -> found.netAt(gang.place(), end).stream()).distinct().toList();
-        boolean travellers = nets.size() == 2 && nets.stream().allMatch(net -> found.supplyOf(net).isEmpty());
+        List<String> throwsOf =
+                switch (gang.gang().mechanism()) {
+                    case TWO_WAY -> List.of("L1", "L2");
+                    case INTERMEDIATE -> List.of("A1", "A2");
+                    case ONE_WAY, PULL_CORD, DOUBLE_POLE, PUSH_MAKE, PUSH_BREAK, FIXED_ON, DIMMER, FAN_SPEED ->
+                        List.of();
+                };
+        List<End> ends = throwsOf.stream()
+                .<End>map(terminal -> new End.AtMechanism(gang.number(), terminal))
+                .filter(end -> found.nets().endsAt(gang.place()).contains(end))
+                .toList();
+        List<Integer> nets = ends.stream()
+                .flatMap(end -> found.netAt(gang.place(), end).stream())
+                .distinct()
+                .toList();
+        boolean travellers = nets.size() == 2
+                && nets.stream().allMatch(net -> found.supplyOf(net).isEmpty());
         return travellers ? Optional.of(new Link(gang, ends.get(0), ends.get(1))) : Optional.empty();
     }
 
@@ -117,7 +148,8 @@ final class AtLampBlink implements Scheme {
     }
 
     /** Puts a switch into the path so that both of its positions lead on. */
-    private static void link(PlanDraft draft, SurveyedWiring found, Site.Position position, GangRef gang, Net before, Net after) {
+    private static void link(
+            PlanDraft draft, SurveyedWiring found, Site.Position position, GangRef gang, Net before, Net after) {
         draft.takeOver(gang);
         if (gang.gang().mechanism() == Mechanism.INTERMEDIATE) {
             List.of("A1", "A2").forEach(t -> draft.put(before, gang.place(), new End.AtMechanism(gang.number(), t)));
@@ -127,10 +159,12 @@ final class AtLampBlink implements Scheme {
         if (gang.gang().mechanism() != Mechanism.TWO_WAY) {
             draft.change(gang, Mechanism.TWO_WAY);
         }
-        boolean lampSide = gang.gang().mechanism() == Mechanism.TWO_WAY && ModuleWork.lampPoles(found, position)
-                .contains(new ModuleWork.SwitchPole(gang.place(), new End.AtMechanism(gang.number(), "COM")));
+        boolean lampSide = gang.gang().mechanism() == Mechanism.TWO_WAY
+                && ModuleWork.lampPoles(found, position)
+                        .contains(new ModuleWork.SwitchPole(gang.place(), new End.AtMechanism(gang.number(), "COM")));
         draft.put(lampSide ? after : before, gang.place(), new End.AtMechanism(gang.number(), "COM"));
-        List.of("L1", "L2").forEach(t -> draft.put(lampSide ? before : after, gang.place(),
-                new End.AtMechanism(gang.number(), t)));
+        List.of("L1", "L2")
+                .forEach(
+                        t -> draft.put(lampSide ? before : after, gang.place(), new End.AtMechanism(gang.number(), t)));
     }
 }

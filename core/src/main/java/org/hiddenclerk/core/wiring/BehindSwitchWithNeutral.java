@@ -22,8 +22,17 @@ class BehindSwitchWithNeutral implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch().mainsCircuit().mainsModule()
-                .liveAt(site.lead()).neutralAt(site.lead()).list();
+        return new Obstacles(site)
+                .gangsWithLoads()
+                .inputs()
+                .contacts()
+                .oneCircuit()
+                .singleSwitch()
+                .mainsCircuit()
+                .mainsModule()
+                .liveAt(site.lead())
+                .neutralAt(site.lead())
+                .list();
     }
 
     @Override

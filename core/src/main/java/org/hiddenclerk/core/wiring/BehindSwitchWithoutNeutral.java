@@ -19,18 +19,31 @@ final class BehindSwitchWithoutNeutral implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        return new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().readAsOne().mainsCircuit()
+        return new Obstacles(site)
+                .gangsWithLoads()
+                .inputs()
+                .contacts()
+                .oneCircuit()
+                .readAsOne()
+                .mainsCircuit()
                 .liveAt(site.lead())
-                .notFor(!(site.model().supply() instanceof ModuleSupply.TwoWire) || site.model().isSender(),
-                        site.modelSubject(), Sentence.of("{0} needs a neutral, or has no contact.", site.model().code())).list();
+                .notFor(
+                        !(site.model().supply() instanceof ModuleSupply.TwoWire)
+                                || site.model().isSender(),
+                        site.modelSubject(),
+                        Sentence.of(
+                                "{0} needs a neutral, or has no contact.",
+                                site.model().code()))
+                .list();
     }
 
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
         return List.of(draft -> {
             ModuleWork.behindItsSwitches(draft, site);
-            site.assignment().bypass().ifPresent(watts -> site.positions().forEach(position -> position.loads().stream().findFirst()
-                    .ifPresent(load -> draft.bypass(load, watts))));
+            site.assignment().bypass().ifPresent(watts -> site.positions()
+                    .forEach(position ->
+                            position.loads().stream().findFirst().ifPresent(load -> draft.bypass(load, watts))));
         });
     }
 }

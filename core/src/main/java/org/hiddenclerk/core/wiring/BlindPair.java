@@ -20,15 +20,23 @@ final class BlindPair extends BehindSwitchWithNeutral {
         List<Finding> obstacles = new ArrayList<>(super.obstacles(site));
         Set<Drive.Direction> directions = new LinkedHashSet<>();
         Set<String> motors = new LinkedHashSet<>();
-        site.positions().forEach(position -> position.loads().forEach(load -> load.load().drive().ifPresent(drive -> {
-            directions.add(drive.direction());
-            motors.add(drive.motor());
-        })));
+        site.positions().forEach(position -> position.loads()
+                .forEach(load -> load.load().drive().ifPresent(drive -> {
+                    directions.add(drive.direction());
+                    motors.add(drive.motor());
+                })));
         obstacles.addAll(new Obstacles(site)
-                .lacks(!site.model().interlocked(), Sentence.of("{0} does not lock its channels against each other.", site.model().code()),
+                .lacks(
+                        !site.model().interlocked(),
+                        Sentence.of(
+                                "{0} does not lock its channels against each other.",
+                                site.model().code()),
                         "a blind module")
-                .notFor(site.positions().size() != 2 || motors.size() != 1 || directions.size() != 2,
-                        site.positions().get(0).subject(), "A blind takes two gangs, up and down of one motor.").list());
+                .notFor(
+                        site.positions().size() != 2 || motors.size() != 1 || directions.size() != 2,
+                        site.positions().get(0).subject(),
+                        "A blind takes two gangs, up and down of one motor.")
+                .list());
         return obstacles;
     }
 

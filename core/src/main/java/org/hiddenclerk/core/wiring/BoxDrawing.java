@@ -10,8 +10,15 @@ import org.hiddenclerk.core.job.SurveyedLoad;
  * connectors and caps below, and every conductor has a track of its own between them. Boxes of a run stand side by side
  * with their cables between them. Coordinates are in user units of the drawing, origin top left.
  */
-public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> devices, List<CableSymbol> cables,
-                         List<Wire> wires, List<LoadSymbol> loads, List<Trunk> trunks) {
+public record BoxDrawing(
+        int width,
+        int height,
+        List<Room> boxes,
+        List<Device> devices,
+        List<CableSymbol> cables,
+        List<Wire> wires,
+        List<LoadSymbol> loads,
+        List<Trunk> trunks) {
     public BoxDrawing {
         boxes = List.copyOf(boxes);
         trunks = List.copyOf(trunks);
@@ -33,8 +40,7 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
      *
      * @param label what stands beside it; empty where there is one box only
      */
-    public record Room(String label, Frame frame) {
-    }
+    public record Room(String label, Frame frame) {}
 
     /** A cable between two boxes: the way of its sheath. */
     public record Trunk(String name, List<Point> points) {
@@ -44,7 +50,12 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
     }
 
     /** What the plan does to a conductor. */
-    public enum Change { NONE, MOVED, ADDED, CAPPED }
+    public enum Change {
+        NONE,
+        MOVED,
+        ADDED,
+        CAPPED
+    }
 
     /** Point of a conductor's way. */
     public record Point(int x, int y) {
@@ -54,7 +65,13 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
     }
 
     /** What a device is. */
-    public enum DeviceKind { MECHANISM, LOAD, MODULE, CONNECTOR, CAP }
+    public enum DeviceKind {
+        MECHANISM,
+        LOAD,
+        MODULE,
+        CONNECTOR,
+        CAP
+    }
 
     /**
      * Something with terminals.
@@ -63,8 +80,15 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
      * @param shape  how a load is drawn; {@link Shape#NONE} for everything else
      * @param contacts what a mechanism joins in positions 0 and 1; empty for everything else
      */
-    public record Device(DeviceKind kind, String partId, String label, String detail, Shape shape,
-                         List<List<Mechanism.Contact>> contacts, Frame frame, List<Port> ports) {
+    public record Device(
+            DeviceKind kind,
+            String partId,
+            String label,
+            String detail,
+            Shape shape,
+            List<List<Mechanism.Contact>> contacts,
+            Frame frame,
+            List<Port> ports) {
         public Device {
             contacts = List.copyOf(contacts);
             ports = List.copyOf(ports);
@@ -77,7 +101,12 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
 
     /** Circuit symbols of loads, as in IEC 60617. */
     public enum Shape {
-        NONE, LAMP, HEATER, MOTOR, SOCKET, COIL;
+        NONE,
+        LAMP,
+        HEATER,
+        MOTOR,
+        SOCKET,
+        COIL;
 
         static Shape of(SurveyedLoad load) {
             return switch (load.banks().get(0).kind()) {
@@ -96,12 +125,10 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
      * @param node  node in the wiring
      * @param width width of the ring, wider where several conductors meet
      */
-    public record Port(String name, String node, int x, int y, int width) {
-    }
+    public record Port(String name, String node, int x, int y, int width) {}
 
     /** Where a cable enters or leaves. */
-    public record CableSymbol(String name, String label, boolean left, Frame frame) {
-    }
+    public record CableSymbol(String name, String label, boolean left, Frame frame) {}
 
     /**
      * A core or jumper.
@@ -109,8 +136,15 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
      * @param node   node in the wiring that it belongs to
      * @param change what the plan does to it
      */
-    public record Wire(String key, CoreColour colour, String letters, String node, String words, Change change, Point tag,
-                       List<Point> points) {
+    public record Wire(
+            String key,
+            CoreColour colour,
+            String letters,
+            String node,
+            String words,
+            Change change,
+            Point tag,
+            List<Point> points) {
         public Wire {
             points = List.copyOf(points);
         }
@@ -130,15 +164,41 @@ public record BoxDrawing(int width, int height, List<Room> boxes, List<Device> d
 
     /** The same drawing somewhere else. */
     BoxDrawing shifted(int dx, int dy) {
-        return new BoxDrawing(width + dx, height + dy,
-                boxes.stream().map(b -> new Room(b.label(), b.frame().shifted(dx, dy))).toList(),
-                devices.stream().map(d -> d.at(d.frame().shifted(dx, dy), d.ports().stream().map(p -> new Port(p.name(), p.node(), p.x() + dx, p.y() + dy, p.width()))
-                                .toList())).toList(),
-                cables.stream().map(c -> new CableSymbol(c.name(), c.label(), c.left(), c.frame().shifted(dx, dy))).toList(),
-                wires.stream().map(w -> new Wire(w.key(), w.colour(), w.letters(), w.node(), w.words(), w.change(),
-                        w.tag().shifted(dx, dy), w.points().stream().map(p -> p.shifted(dx, dy)).toList())).toList(),
-                loads.stream().map(l -> new LoadSymbol(l.partIds(), l.label(), l.detail(), l.shape(), l.x() + dx, l.y() + dy)).toList(),
-                trunks.stream().map(t -> new Trunk(t.name(), t.points().stream().map(p -> p.shifted(dx, dy)).toList()))
+        return new BoxDrawing(
+                width + dx,
+                height + dy,
+                boxes.stream()
+                        .map(b -> new Room(b.label(), b.frame().shifted(dx, dy)))
+                        .toList(),
+                devices.stream()
+                        .map(d -> d.at(
+                                d.frame().shifted(dx, dy),
+                                d.ports().stream()
+                                        .map(p -> new Port(p.name(), p.node(), p.x() + dx, p.y() + dy, p.width()))
+                                        .toList()))
+                        .toList(),
+                cables.stream()
+                        .map(c -> new CableSymbol(
+                                c.name(), c.label(), c.left(), c.frame().shifted(dx, dy)))
+                        .toList(),
+                wires.stream()
+                        .map(w -> new Wire(
+                                w.key(),
+                                w.colour(),
+                                w.letters(),
+                                w.node(),
+                                w.words(),
+                                w.change(),
+                                w.tag().shifted(dx, dy),
+                                w.points().stream().map(p -> p.shifted(dx, dy)).toList()))
+                        .toList(),
+                loads.stream()
+                        .map(l -> new LoadSymbol(l.partIds(), l.label(), l.detail(), l.shape(), l.x() + dx, l.y() + dy))
+                        .toList(),
+                trunks.stream()
+                        .map(t -> new Trunk(
+                                t.name(),
+                                t.points().stream().map(p -> p.shifted(dx, dy)).toList()))
                         .toList());
     }
 }

@@ -49,12 +49,14 @@ final class BoxLayout {
     private static final int POSITION_LETTERS = 4;
     /** Letters that the lamp symbol of a load takes. */
     private static final int SYMBOL_LETTERS = 6;
+
     private static final int MECHANISM_HEIGHT = 92;
     private static final int MODULE_HEIGHT = 104;
     private static final int CONNECTOR_HEIGHT = 30;
     private static final int TOP = 36;
     /** Space between the ports and the nearest track. */
     private static final int CLEARANCE = 30;
+
     private static final int LABEL_GAP = 46;
     private static final int TAG_INSET = 34;
     private static final int TAG_CLEARANCE = 11;
@@ -80,8 +82,16 @@ final class BoxLayout {
      * @param label   what stands beside the box
      * @param bypasses bypass watts by number of a load that is listed here
      */
-    BoxLayout(ConnectedBoxes run, ConnectedBoxes.Place place, BoxWiring wiring, BoxWiring other, HouseContext house, Set<String> toLeft,
-              Set<String> inDrawing, String label, Map<Integer, Watts> bypasses) {
+    BoxLayout(
+            ConnectedBoxes run,
+            ConnectedBoxes.Place place,
+            BoxWiring wiring,
+            BoxWiring other,
+            HouseContext house,
+            Set<String> toLeft,
+            Set<String> inDrawing,
+            String label,
+            Map<Integer, Watts> bypasses) {
         this.bypasses = bypasses;
         this.run = run;
         this.place = place;
@@ -95,8 +105,14 @@ final class BoxLayout {
     }
 
     /** A device that waits for its place: its ports with the conductors attached to each. */
-    private record Waiting(DeviceKind kind, String partId, String label, String detail, Shape shape,
-                           List<List<Mechanism.Contact>> contacts, List<PortWaiting> ports) {
+    private record Waiting(
+            DeviceKind kind,
+            String partId,
+            String label,
+            String detail,
+            Shape shape,
+            List<List<Mechanism.Contact>> contacts,
+            List<PortWaiting> ports) {
         Waiting(DeviceKind kind, String partId, String label, String detail, List<PortWaiting> ports) {
             this(kind, partId, label, detail, Shape.NONE, List.of(), ports);
         }
@@ -104,9 +120,14 @@ final class BoxLayout {
         int columnsNeeded() {
             int position = kind == DeviceKind.MECHANISM ? POSITION_LETTERS : 0;
             int symbol = kind == DeviceKind.LOAD ? SYMBOL_LETTERS : 0;
-            int words = kind == DeviceKind.CAP ? 0
+            int words = kind == DeviceKind.CAP
+                    ? 0
                     : (LETTER * (symbol + Math.max(label.length(), detail.length() + position)) + GRID) / GRID;
-            return Math.max(Math.max(minimum(), words), ports.stream().mapToInt(p -> Math.max(1, p.conductors().size()) + 1).sum());
+            return Math.max(
+                    Math.max(minimum(), words),
+                    ports.stream()
+                            .mapToInt(p -> Math.max(1, p.conductors().size()) + 1)
+                            .sum());
         }
 
         private int minimum() {
@@ -119,8 +140,7 @@ final class BoxLayout {
         }
     }
 
-    private record PortWaiting(String name, String node, List<String> conductors) {
-    }
+    private record PortWaiting(String name, String node, List<String> conductors) {}
 
     BoxDrawing drawing() {
         List<Waiting> upper = mechanisms();
@@ -150,19 +170,30 @@ final class BoxLayout {
         int lowerHeight = wiring.modules().isEmpty() ? CONNECTOR_HEIGHT : MODULE_HEIGHT;
         int height = lowerY + lowerHeight + TOP + MARGIN;
         Frame frame = new Frame(left, TOP / 2, boxWidth, height - TOP);
-        return new BoxDrawing(left + boxWidth + outsideRight(), height, List.of(new Room(label, frame)), devices,
-                entries(ordered, trackY, frame), wires(runs, trackY, frame, upperY, lowerY), loads(ordered, trackY, frame),
+        return new BoxDrawing(
+                left + boxWidth + outsideRight(),
+                height,
+                List.of(new Room(label, frame)),
+                devices,
+                entries(ordered, trackY, frame),
+                wires(runs, trackY, frame, upperY, lowerY),
+                loads(ordered, trackY, frame),
                 List.of());
     }
 
     private int outsideRight() {
-        boolean nothingHangsThere = box.cables().stream().allMatch(cable -> isLeft(cable) || inDrawing.contains(cable.name()));
+        boolean nothingHangsThere =
+                box.cables().stream().allMatch(cable -> isLeft(cable) || inDrawing.contains(cable.name()));
         return nothingHangsThere ? OUTSIDE_LEFT : OUTSIDE_RIGHT + widthOfWords();
     }
 
     private int widthOfWords() {
-        return LETTER * box.loads().stream().mapToInt(load -> Math.max(load.name().length(), detailOf(load).length()))
-                .max().orElse(0);
+        return LETTER
+                * box.loads().stream()
+                        .mapToInt(load ->
+                                Math.max(load.name().length(), detailOf(load).length()))
+                        .max()
+                        .orElse(0);
     }
 
     private String detailOf(SurveyedLoad load) {
@@ -187,8 +218,14 @@ final class BoxLayout {
             if (gang.mechanism() == Mechanism.FIXED_ON) {
                 continue;
             }
-            row.add(new Waiting(DeviceKind.MECHANISM, RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.number())).value(), gang.name(),
-                    gang.mechanism().label(), Shape.NONE, List.of(gang.mechanism().contacts(0), gang.mechanism().contacts(1)),
+            row.add(new Waiting(
+                    DeviceKind.MECHANISM,
+                    RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.number()))
+                            .value(),
+                    gang.name(),
+                    gang.mechanism().label(),
+                    Shape.NONE,
+                    List.of(gang.mechanism().contacts(0), gang.mechanism().contacts(1)),
                     ports));
         }
         for (SurveyedLoad load : box.loads()) {
@@ -200,8 +237,15 @@ final class BoxLayout {
                         ports.add(port(terminal, end));
                     }
                 }
-                row.add(new Waiting(DeviceKind.LOAD, RunWiring.loadOf(new ConnectedBoxes.LoadRef(place, load.number()), 0).value(),
-                        load.name(), detailOf(load), Shape.of(load), List.of(), ports));
+                row.add(new Waiting(
+                        DeviceKind.LOAD,
+                        RunWiring.loadOf(new ConnectedBoxes.LoadRef(place, load.number()), 0)
+                                .value(),
+                        load.name(),
+                        detailOf(load),
+                        Shape.of(load),
+                        List.of(),
+                        ports));
             }
         }
         return row;
@@ -212,8 +256,8 @@ final class BoxLayout {
         List<Waiting> behind = new ArrayList<>();
         for (End place : wiring.places()) {
             if (place instanceof End.InConnector connector) {
-                Waiting waiting = new Waiting(DeviceKind.CONNECTOR, "", connector.name(), "",
-                        List.of(port("", connector)));
+                Waiting waiting =
+                        new Waiting(DeviceKind.CONNECTOR, "", connector.name(), "", List.of(port("", connector)));
                 (row.size() <= behind.size() ? row : behind).add(waiting);
             }
         }
@@ -222,13 +266,18 @@ final class BoxLayout {
             for (Terminal terminal : model.terminals()) {
                 ports.add(port(terminal.name(), new End.AtModule(number, terminal.name())));
             }
-            row.add(new Waiting(DeviceKind.MODULE, RunWiring.moduleOf(number).value(), model.code(), model.name(), ports));
+            row.add(new Waiting(
+                    DeviceKind.MODULE, RunWiring.moduleOf(number).value(), model.code(), model.name(), ports));
         });
         row.addAll(behind);
         for (Box.CableCore core : box.cores()) {
             End end = wiring.endOf(core);
             if (end instanceof End.Capped || end instanceof End.Loose) {
-                row.add(new Waiting(DeviceKind.CAP, "", end.words(), "",
+                row.add(new Waiting(
+                        DeviceKind.CAP,
+                        "",
+                        end.words(),
+                        "",
                         List.of(new PortWaiting("", place.prefix() + core.key() + ".end", List.of(core.key())))));
             }
         }
@@ -240,8 +289,12 @@ final class BoxLayout {
     }
 
     private PortWaiting port(String name, End place) {
-        return new PortWaiting(name, node(place), wiring.attachedAt(place).stream()
-                .map(attached -> attached.key() + "@" + place.key()).toList());
+        return new PortWaiting(
+                name,
+                node(place),
+                wiring.attachedAt(place).stream()
+                        .map(attached -> attached.key() + "@" + place.key())
+                        .toList());
     }
 
     private void place(List<Waiting> row, int left, int boxWidth, int shift, int portY, boolean upper) {
@@ -250,26 +303,37 @@ final class BoxLayout {
         int column = 1 + gap;
         for (Waiting waiting : row) {
             int span = waiting.columnsNeeded();
-            int needed = waiting.ports().stream().mapToInt(p -> Math.max(1, p.conductors().size()) + 1).sum();
+            int needed = waiting.ports().stream()
+                    .mapToInt(p -> Math.max(1, p.conductors().size()) + 1)
+                    .sum();
             int at = column + (span - needed) / 2;
             List<Port> ports = new ArrayList<>();
             for (PortWaiting port : waiting.ports()) {
                 int conductors = Math.max(1, port.conductors().size());
                 int first = left + shift + at * GRID + GRID / 2;
                 for (int i = 0; i < port.conductors().size(); i++) {
-                    columns.put(port.conductors().get(i).contains("@") ? port.conductors().get(i)
-                            : port.conductors().get(i) + "@end", new int[] {first + i * GRID, upper ? 1 : 0});
+                    columns.put(
+                            port.conductors().get(i).contains("@")
+                                    ? port.conductors().get(i)
+                                    : port.conductors().get(i) + "@end",
+                            new int[] {first + i * GRID, upper ? 1 : 0});
                 }
                 int spread = (conductors - 1) * GRID;
                 ports.add(new Port(port.name(), port.node(), first + spread / 2, portY, spread + 16));
                 at += conductors + 1;
             }
-            int height = upper ? MECHANISM_HEIGHT : waiting.kind() == DeviceKind.MODULE ? MODULE_HEIGHT
-                    : CONNECTOR_HEIGHT;
+            int height =
+                    upper ? MECHANISM_HEIGHT : waiting.kind() == DeviceKind.MODULE ? MODULE_HEIGHT : CONNECTOR_HEIGHT;
             int top = upper ? portY - height : portY;
-            devices.add(new Device(waiting.kind(), waiting.partId(), waiting.label(), waiting.detail(), waiting.shape(),
+            devices.add(new Device(
+                    waiting.kind(),
+                    waiting.partId(),
+                    waiting.label(),
+                    waiting.detail(),
+                    waiting.shape(),
                     waiting.contacts(),
-                    new Frame(left + shift + column * GRID - GRID / 4, top, span * GRID, height), ports));
+                    new Frame(left + shift + column * GRID - GRID / 4, top, span * GRID, height),
+                    ports));
             column += span + 1 + gap;
         }
     }
@@ -279,8 +343,13 @@ final class BoxLayout {
             Device device = devices.get(i);
             if (device.kind() != DeviceKind.MECHANISM && device.kind() != DeviceKind.LOAD) {
                 Frame frame = device.frame();
-                devices.set(i, device.at(new Frame(frame.x(), lowerY, frame.width(), frame.height()), device.ports().stream()
-                        .map(p -> new Port(p.name(), p.node(), p.x(), lowerY, p.width())).toList()));
+                devices.set(
+                        i,
+                        device.at(
+                                new Frame(frame.x(), lowerY, frame.width(), frame.height()),
+                                device.ports().stream()
+                                        .map(p -> new Port(p.name(), p.node(), p.x(), lowerY, p.width()))
+                                        .toList()));
             }
         }
     }
@@ -291,7 +360,11 @@ final class BoxLayout {
             runs.add(new Tracks.Segment(core.key(), core.cable().name(), isLeft(core.cable()), columnKey(core), ""));
         }
         for (Jumper jumper : wiring.jumpers()) {
-            runs.add(new Tracks.Segment(jumper.key(), "", false, jumper.key() + "@" + jumper.from().key(),
+            runs.add(new Tracks.Segment(
+                    jumper.key(),
+                    "",
+                    false,
+                    jumper.key() + "@" + jumper.from().key(),
                     jumper.key() + "@" + jumper.to().key()));
         }
         return runs;
@@ -306,7 +379,8 @@ final class BoxLayout {
         return cable.leads() instanceof Leads.FromSupply || toLeft.contains(cable.name());
     }
 
-    private List<Wire> wires(List<Tracks.Segment> runs, Map<String, Integer> trackY, Frame frame, int upperY, int lowerY) {
+    private List<Wire> wires(
+            List<Tracks.Segment> runs, Map<String, Integer> trackY, Frame frame, int upperY, int lowerY) {
         List<Wire> wires = new ArrayList<>();
         Map<String, Tracks.Segment> byKey = new LinkedHashMap<>();
         runs.forEach(run -> byKey.put(run.key(), run));
@@ -317,22 +391,40 @@ final class BoxLayout {
             int outer = run.left() ? frame.x() - TAG_INSET * 2 : frame.x() + frame.width() + TAG_INSET * 2;
             int tagX = run.left() ? frame.x() - TAG_INSET : frame.x() + frame.width() + TAG_INSET;
             End end = wiring.endOf(core);
-            String node = end instanceof End.Capped || end instanceof End.Loose ? place.prefix() + core.key() + ".end"
+            String node = end instanceof End.Capped || end instanceof End.Loose
+                    ? place.prefix() + core.key() + ".end"
                     : node(end);
-            wires.add(new Wire(place.prefix() + core.key(), core.core().colour(), core.core().colour().letters(), node,
-                    core.words() + ", " + wiring.roleOf(core).label(), changeOf(core), new Point(tagX, y), List.of(new Point(outer, y),
-                    new Point(column[0], y), new Point(column[0], column[1] == 1 ? upperY : lowerY))));
+            wires.add(new Wire(
+                    place.prefix() + core.key(),
+                    core.core().colour(),
+                    core.core().colour().letters(),
+                    node,
+                    core.words() + ", " + wiring.roleOf(core).label(),
+                    changeOf(core),
+                    new Point(tagX, y),
+                    List.of(
+                            new Point(outer, y),
+                            new Point(column[0], y),
+                            new Point(column[0], column[1] == 1 ? upperY : lowerY))));
         }
         for (Jumper jumper : wiring.jumpers()) {
             Tracks.Segment run = byKey.get(jumper.key());
             int y = trackY.get(run.key());
             int[] from = columns.get(run.from());
             int[] to = columns.get(run.to());
-            wires.add(new Wire(place.prefix() + jumper.key(), jumper.colour(), jumper.colour().letters(), node(jumper.from()),
+            wires.add(new Wire(
+                    place.prefix() + jumper.key(),
+                    jumper.colour(),
+                    jumper.colour().letters(),
+                    node(jumper.from()),
                     "jumper from " + wiring.words(jumper.from()) + " to " + wiring.words(jumper.to()),
                     other.jumpers().contains(jumper) ? Change.NONE : Change.ADDED,
-                    new Point(tagX(from[0], to[0]), y), List.of(new Point(from[0], from[1] == 1 ? upperY : lowerY),
-                    new Point(from[0], y), new Point(to[0], y), new Point(to[0], to[1] == 1 ? upperY : lowerY))));
+                    new Point(tagX(from[0], to[0]), y),
+                    List.of(
+                            new Point(from[0], from[1] == 1 ? upperY : lowerY),
+                            new Point(from[0], y),
+                            new Point(to[0], y),
+                            new Point(to[0], to[1] == 1 ? upperY : lowerY))));
         }
         return wires;
     }
@@ -360,7 +452,9 @@ final class BoxLayout {
         List<CableSymbol> entries = new ArrayList<>();
         for (List<Tracks.Segment> group : ordered) {
             if (!group.get(0).isJumper()) {
-                Cable cable = box.cables().stream().filter(c -> c.name().equals(group.get(0).cable())).findFirst()
+                Cable cable = box.cables().stream()
+                        .filter(c -> c.name().equals(group.get(0).cable()))
+                        .findFirst()
                         .orElseThrow();
                 boolean left = isLeft(cable);
                 int top = trackY.get(group.get(0).key()) - 8;
@@ -379,8 +473,9 @@ final class BoxLayout {
         if (cable.leads() instanceof Leads.ToBox) {
             return inDrawing.contains(cable.name()) ? "" : "to another box";
         }
-        return cable.leads() instanceof Leads.ToLoadWithFeed loop && !inDrawing.contains(cable.name()) ? "feed of circuit "
-                + house.label(loop.circuit()) + " is there" : "";
+        return cable.leads() instanceof Leads.ToLoadWithFeed loop && !inDrawing.contains(cable.name())
+                ? "feed of circuit " + house.label(loop.circuit()) + " is there"
+                : "";
     }
 
     /** Loads at the ends of their cables, each once; those that share a cable one above the other, in the order of their cores. */
@@ -388,8 +483,13 @@ final class BoxLayout {
         List<LoadSymbol> symbols = new ArrayList<>();
         Set<Integer> drawn = new HashSet<>();
         for (List<Tracks.Segment> group : ordered) {
-            List<Integer> loads = loadsOf(group.get(0)).stream().filter(drawn::add).sorted(Comparator.comparingInt(load -> heightOf(load, group, trackY))).toList();
-            int middle = (trackY.get(group.get(0).key()) + trackY.get(group.get(group.size() - 1).key())) / 2;
+            List<Integer> loads = loadsOf(group.get(0)).stream()
+                    .filter(drawn::add)
+                    .sorted(Comparator.comparingInt(load -> heightOf(load, group, trackY)))
+                    .toList();
+            int middle = (trackY.get(group.get(0).key())
+                            + trackY.get(group.get(group.size() - 1).key()))
+                    / 2;
             for (int i = 0; i < loads.size(); i++) {
                 symbols.add(symbol(box.load(loads.get(i)), frame, middle + (2 * i - loads.size() + 1) * LABEL_GAP / 2));
             }
@@ -402,22 +502,34 @@ final class BoxLayout {
         for (int bank = 0; bank < load.banks().size(); bank++) {
             ids.add(RunWiring.loadOf(run.load(place, load.number()), bank).value());
         }
-        return new LoadSymbol(ids, load.name(), detailOf(load), Shape.of(load), frame.x() + frame.width() + TAG_INSET * 2 + 48, y);
+        return new LoadSymbol(
+                ids, load.name(), detailOf(load), Shape.of(load), frame.x() + frame.width() + TAG_INSET * 2 + 48, y);
     }
 
     /** Loads that are drawn at the end of a cable. */
     private Set<Integer> loadsOf(Tracks.Segment end) {
-        return end.isJumper() || inDrawing.contains(end.cable()) || !(cable(end).leads() instanceof Leads.ToPlaceOfLoads lamp) ? Set.of() : lamp.loads();
+        return end.isJumper()
+                        || inDrawing.contains(end.cable())
+                        || !(cable(end).leads() instanceof Leads.ToPlaceOfLoads lamp)
+                ? Set.of()
+                : lamp.loads();
     }
 
     /** Where the core of a load alone runs; with the others where none is. */
     private int heightOf(int load, List<Tracks.Segment> group, Map<String, Integer> trackY) {
         Cable cable = cable(group.get(0));
         Leads.ToPlaceOfLoads lamp = (Leads.ToPlaceOfLoads) cable.leads();
-        return cable.cores().stream().filter(core -> core.role() == Role.SWITCHED_LIVE && lamp.loadOf(core.number()) == load).mapToInt(core -> trackY.getOrDefault(cable.coreKey(core), 0)).findFirst().orElse(0);
+        return cable.cores().stream()
+                .filter(core -> core.role() == Role.SWITCHED_LIVE && lamp.loadOf(core.number()) == load)
+                .mapToInt(core -> trackY.getOrDefault(cable.coreKey(core), 0))
+                .findFirst()
+                .orElse(0);
     }
 
     private Cable cable(Tracks.Segment end) {
-        return box.cables().stream().filter(cable -> cable.name().equals(end.cable())).findFirst().orElseThrow();
+        return box.cables().stream()
+                .filter(cable -> cable.name().equals(end.cable()))
+                .findFirst()
+                .orElseThrow();
     }
 }

@@ -24,8 +24,13 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param bypasses bypass watts by load number
  * @param roles    what each core does, by core key
  */
-public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Map<Integer, ModuleModel> modules,
-                        Map<Integer, Watts> bypasses, Map<String, Role> roles) {
+public record BoxWiring(
+        Box box,
+        Map<String, End> ends,
+        List<Jumper> jumpers,
+        Map<Integer, ModuleModel> modules,
+        Map<Integer, Watts> bypasses,
+        Map<String, Role> roles) {
     public BoxWiring {
         ends = Collections.unmodifiableMap(new LinkedHashMap<>(ends));
         jumpers = List.copyOf(jumpers);
@@ -47,8 +52,11 @@ public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Ma
 
     /** Whether a hand has nothing to do to get from one to the other. */
     boolean isLike(BoxWiring other) {
-        return ends.equals(other.ends) && jumpers.equals(other.jumpers) && modules.equals(other.modules)
-                && bypasses.equals(other.bypasses) && box.gangs().equals(other.box.gangs());
+        return ends.equals(other.ends)
+                && jumpers.equals(other.jumpers)
+                && modules.equals(other.modules)
+                && bypasses.equals(other.bypasses)
+                && box.gangs().equals(other.box.gangs());
     }
 
     static Map<String, Role> surveyedRoles(Box box) {
@@ -89,8 +97,10 @@ public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Ma
     }
 
     private static Optional<String> told(Map<Integer, String> names, int number, String kind) {
-        return Optional.ofNullable(names.get(number)).map(name ->
-                names.values().stream().filter(name::equals).count() > 1 ? name + " (" + kind + " " + number + ")" : name);
+        return Optional.ofNullable(names.get(number))
+                .map(name -> names.values().stream().filter(name::equals).count() > 1
+                        ? name + " (" + kind + " " + number + ")"
+                        : name);
     }
 
     private static String terminalOf(End end) {
@@ -100,8 +110,10 @@ public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Ma
     /** What is attached at a place, in words: cores first, then jumpers. */
     public List<Attached> attachedAt(End place) {
         List<Attached> attached = new ArrayList<>();
-        box.cores().stream().filter(core -> endOf(core).equals(place))
-                .forEach(core -> attached.add(new Attached(core.key(), core.core().colour(), core.words())));
+        box.cores().stream()
+                .filter(core -> endOf(core).equals(place))
+                .forEach(core ->
+                        attached.add(new Attached(core.key(), core.core().colour(), core.words())));
         for (Jumper jumper : jumpers) {
             if (jumper.from().equals(place)) {
                 attached.add(new Attached(jumper.key(), jumper.colour(), "jumper to " + words(jumper.to())));
@@ -129,13 +141,16 @@ public record BoxWiring(Box box, Map<String, End> ends, List<Jumper> jumpers, Ma
     }
 
     /** One conductor at a place. */
-    public record Attached(String key, CoreColour colour, String words) {
-    }
+    public record Attached(String key, CoreColour colour, String words) {}
 
     /** Conductors that each connector holds. */
     public List<Integer> connectors() {
         Map<End, Integer> held = held();
-        return held.keySet().stream().filter(End.InConnector.class::isInstance).sorted().map(held::get).toList();
+        return held.keySet().stream()
+                .filter(End.InConnector.class::isInstance)
+                .sorted()
+                .map(held::get)
+                .toList();
     }
 
     /** Places that hold something, in a stable order. */

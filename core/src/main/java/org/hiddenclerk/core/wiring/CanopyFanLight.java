@@ -30,10 +30,20 @@ final class CanopyFanLight implements Scheme {
     public List<Finding> obstacles(Site site) {
         List<LoadRef> loads = loads(site);
         boolean fan = loads.stream().anyMatch(CanopyFanLight::isFan);
-        return new Obstacles(site).contacts().oneCircuit().mainsCircuit().mainsModule().oneLampPlace()
-                .notFor(loads.size() != 2 || !fan, site.positions().get(0).subject(),
+        return new Obstacles(site)
+                .contacts()
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
+                .oneLampPlace()
+                .notFor(
+                        loads.size() != 2 || !fan,
+                        site.positions().get(0).subject(),
                         "This scheme takes one fan and one light in the same place.")
-                .lacks(site.model().channels().size() < 2, "A fan and a light need two channels.", "a module for a canopy")
+                .lacks(
+                        site.model().channels().size() < 2,
+                        "A fan and a light need two channels.",
+                        "a module for a canopy")
                 .list();
     }
 
@@ -53,7 +63,9 @@ final class CanopyFanLight implements Scheme {
         List<List<LoadRef>> read = new ArrayList<>(List.of(loads));
         loads.forEach(load -> read.add(List.of(load)));
         read.add(List.of());
-        return read.stream().<Consumer<PlanDraft>>map(own -> draft -> apply(site, own, draft)).toList();
+        return read.stream()
+                .<Consumer<PlanDraft>>map(own -> draft -> apply(site, own, draft))
+                .toList();
     }
 
     /**
@@ -67,17 +79,28 @@ final class CanopyFanLight implements Scheme {
         CircuitId circuit = site.positions().get(0).circuit();
         ModuleWork work = ModuleWork.fit(draft, place, model);
         work.supply(circuit);
-        List<GangRef> switches = site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList();
+        List<GangRef> switches = site.positions().stream()
+                .flatMap(p -> p.controls().stream())
+                .distinct()
+                .toList();
         Set<Input> used = new LinkedHashSet<>();
         for (LoadRef load : loads(site)) {
             Channel channel = channelFor(model, load);
             work.output(channel, List.of(load));
-            List<GangRef> own = site.found().controlsOf(load).stream().filter(gang -> !draft.isTakenOver(gang)).toList();
-            List<Input> inputs = work.inputsOf(channel).stream().filter(input -> !used.contains(input)).toList();
+            List<GangRef> own = site.found().controlsOf(load).stream()
+                    .filter(gang -> !draft.isTakenOver(gang))
+                    .toList();
+            List<Input> inputs = work.inputsOf(channel).stream()
+                    .filter(input -> !used.contains(input))
+                    .toList();
             boolean reads = read.contains(load) && !inputs.isEmpty() && !own.isEmpty();
             if (reads) {
                 used.add(inputs.get(0));
-                work.input(inputs.get(0), own.get(0), circuit, site.assignment().behaviour(own.get(0).number()));
+                work.input(
+                        inputs.get(0),
+                        own.get(0),
+                        circuit,
+                        site.assignment().behaviour(own.get(0).number()));
             }
             draft.want(load, reads ? List.of(own.get(0)) : List.of(), true);
         }
@@ -86,9 +109,15 @@ final class CanopyFanLight implements Scheme {
 
     /** The fan goes where a motor rating is stated; a light takes the other channel. */
     private static Channel channelFor(ModuleModel model, LoadRef load) {
-        Channel fan = model.channels().stream().filter(channel -> channel.ratings().stream()
-                .anyMatch(rating -> rating.load() == LoadKind.MOTOR)).reduce((first, last) -> last)
+        Channel fan = model.channels().stream()
+                .filter(channel -> channel.ratings().stream().anyMatch(rating -> rating.load() == LoadKind.MOTOR))
+                .reduce((first, last) -> last)
                 .orElse(model.channels().get(1));
-        return isFan(load) ? fan : model.channels().stream().filter(channel -> channel != fan).findFirst().orElseThrow();
+        return isFan(load)
+                ? fan
+                : model.channels().stream()
+                        .filter(channel -> channel != fan)
+                        .findFirst()
+                        .orElseThrow();
     }
 }

@@ -5,8 +5,7 @@ import java.util.List;
 
 /** The orders in which switches, or boxes of them, can follow each other on one wire. */
 final class Chain {
-    private Chain() {
-    }
+    private Chain() {}
 
     /** All orders, that of the survey first. They are few; the caller bounds their number. */
     static <T> List<List<T>> orders(List<T> items) {

@@ -19,10 +19,10 @@ import org.hiddenclerk.core.job.Role;
 /** Cores whose colour tells something else than what they do. A colour is never proof of a role. */
 final class Colours {
     private static final Set<CoreColour> EARTHS = Set.of(CoreColour.GREEN_YELLOW, CoreColour.GREEN, CoreColour.BARE);
-    private static final Set<Role> OF_LIVES = Set.of(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.TRAVELLER, Role.CONTROL);
+    private static final Set<Role> OF_LIVES =
+            Set.of(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.TRAVELLER, Role.CONTROL);
 
-    private Colours() {
-    }
+    private Colours() {}
 
     /** What the colours of a box mislead about, core by core. */
     static List<Finding> of(Box box, RegionProfile region) {
@@ -39,8 +39,13 @@ final class Colours {
         ColourEra era = ColourEra.of(region, core.cable());
         boolean seenAsEarth = EARTHS.contains(seen) || seen == era.earth();
         if (seenAsEarth && (OF_LIVES.contains(role) || role == Role.NEUTRAL)) {
-            return Optional.of(Finding.of(FindingCode.EARTH_COLOUR_MISUSED, subject(box, core),
-                    Sentence.of("{0} is surveyed as {1}; that colour is for protective earth alone.", core.words(), role.label()), era.source(),
+            return Optional.of(Finding.of(
+                    FindingCode.EARTH_COLOUR_MISUSED,
+                    subject(box, core),
+                    Sentence.of(
+                            "{0} is surveyed as {1}; that colour is for protective earth alone.",
+                            core.words(), role.label()),
+                    era.source(),
                     new Remedy(Remedy.Kind.REWIRE, "test what it is; another core must do its work")));
         }
         boolean seenAsNeutral = era.neutrals().contains(seen);
@@ -58,7 +63,11 @@ final class Colours {
     }
 
     private static Finding misleading(Box box, Box.CableCore core, Role role, Source source, CoreColour sleeve) {
-        return Finding.of(FindingCode.COLOUR_MISLEADS, subject(box, core), Sentence.of("{0} is a {1}; its colour says otherwise.", core.words(), role.label()), source,
+        return Finding.of(
+                FindingCode.COLOUR_MISLEADS,
+                subject(box, core),
+                Sentence.of("{0} is a {1}; its colour says otherwise.", core.words(), role.label()),
+                source,
                 new Remedy(Remedy.Kind.REWIRE, "test it, and sleeve it " + sleeve.words() + " at both ends"));
     }
 }

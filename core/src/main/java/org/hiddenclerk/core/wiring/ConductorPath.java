@@ -35,7 +35,9 @@ record ConductorPath(Place a, Box.CableCore atA, Place b, Box.CableCore atB, int
 
     /** Earth is earth for good: such a core is never given another task. */
     boolean isEarth() {
-        return role() == Role.EARTH || colour() == CoreColour.GREEN_YELLOW || colour() == CoreColour.GREEN
+        return role() == Role.EARTH
+                || colour() == CoreColour.GREEN_YELLOW
+                || colour() == CoreColour.GREEN
                 || colour() == CoreColour.BARE;
     }
 

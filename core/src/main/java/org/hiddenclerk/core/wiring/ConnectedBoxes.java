@@ -124,8 +124,7 @@ public final class ConnectedBoxes {
         }
     }
 
-    private ConnectedBoxes() {
-    }
+    private ConnectedBoxes() {}
 
     /** A box alone: its cables lead to loads and supplies only. */
     public static ConnectedBoxes of(Box box, RegionProfile region) {
@@ -157,12 +156,22 @@ public final class ConnectedBoxes {
         return run;
     }
 
-    private void follow(Place at, Cable cable, Leads.ToBox to, Map<String, Box> boxes, Map<String, Place> known,
-                        Deque<Place> open) {
+    private void follow(
+            Place at,
+            Cable cable,
+            Leads.ToBox to,
+            Map<String, Box> boxes,
+            Map<String, Place> known,
+            Deque<Place> open) {
         Box other = boxes.get(to.box());
-        Optional<Cable> there = other == null ? Optional.empty() : other.cables().stream()
-                .filter(c -> c.name().equals(to.cable()) && c.leads() instanceof Leads.ToBox back
-                        && back.box().equals(at.id()) && back.cable().equals(cable.name())).findFirst();
+        Optional<Cable> there = other == null
+                ? Optional.empty()
+                : other.cables().stream()
+                        .filter(c -> c.name().equals(to.cable())
+                                && c.leads() instanceof Leads.ToBox back
+                                && back.box().equals(at.id())
+                                && back.cable().equals(cable.name()))
+                        .findFirst();
         if (there.isEmpty()) {
             dangling.add(new DanglingCable(at, cable));
             return;
@@ -175,8 +184,9 @@ public final class ConnectedBoxes {
             open.add(place);
         }
         Place far = place;
-        boolean seen = spans.stream().anyMatch(s -> s.a().equals(far) && s.atA().name().equals(to.cable())
-                || s.a().equals(at) && s.atA().name().equals(cable.name()));
+        boolean seen = spans.stream()
+                .anyMatch(s -> s.a().equals(far) && s.atA().name().equals(to.cable())
+                        || s.a().equals(at) && s.atA().name().equals(cable.name()));
         if (!seen) {
             spans.add(new Span(at, cable, far, there.get()));
         }
@@ -216,11 +226,19 @@ public final class ConnectedBoxes {
 
     /** The box that is surveyed: for a lamp that a cable stands for, the one that lists its load. */
     public String boxOf(Place place) {
-        return place.implied() ? boxes().stream().filter(box -> box.prefix().equals(place.owner())).map(Place::id).findFirst().orElse(lead().id()) : place.id();
+        return place.implied()
+                ? boxes().stream()
+                        .filter(box -> box.prefix().equals(place.owner()))
+                        .map(Place::id)
+                        .findFirst()
+                        .orElse(lead().id())
+                : place.id();
     }
 
     Optional<Span> spanOf(Place place, Cable cable) {
-        return spans.stream().filter(span -> span.joins(place) && span.at(place).name().equals(cable.name())).findFirst();
+        return spans.stream()
+                .filter(span -> span.joins(place) && span.at(place).name().equals(cable.name()))
+                .findFirst();
     }
 
     /** Circuits that feed the run. */
@@ -248,7 +266,8 @@ public final class ConnectedBoxes {
     public List<LoadRef> loads() {
         List<LoadRef> loads = new ArrayList<>();
         for (Place place : places) {
-            place.box().loads().stream().filter(SurveyedLoad::hangsHere)
+            place.box().loads().stream()
+                    .filter(SurveyedLoad::hangsHere)
                     .forEach(load -> loads.add(new LoadRef(place, load.number())));
         }
         return loads;
@@ -262,14 +281,19 @@ public final class ConnectedBoxes {
 
     /** A load listed in a box, at the place where it hangs. */
     public LoadRef load(Place listedIn, int number) {
-        return loads().stream().filter(ref -> ref.number() == number && ref.place().owner().equals(listedIn.prefix()))
-                .findFirst().orElseThrow(() -> new IllegalArgumentException("Box " + listedIn + " has no load " + number + "."));
+        return loads().stream()
+                .filter(ref -> ref.number() == number && ref.place().owner().equals(listedIn.prefix()))
+                .findFirst()
+                .orElseThrow(() -> new IllegalArgumentException("Box " + listedIn + " has no load " + number + "."));
     }
 
     /** The gang that the survey names for a load, if it names one. */
     public Optional<GangRef> gangNamedFor(LoadRef load) {
-        return places.stream().filter(p -> !p.implied() && p.prefix().equals(load.place().owner()))
-                .flatMap(owner -> owner.box().loads().stream().filter(l -> l.number() == load.number() && !l.hangsHere())
-                        .map(l -> new GangRef(owner, l.gang()))).findFirst();
+        return places.stream()
+                .filter(p -> !p.implied() && p.prefix().equals(load.place().owner()))
+                .flatMap(owner -> owner.box().loads().stream()
+                        .filter(l -> l.number() == load.number() && !l.hangsHere())
+                        .map(l -> new GangRef(owner, l.gang())))
+                .findFirst();
     }
 }

@@ -17,12 +17,22 @@ final class DirectCurrent implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        Obstacles obstacles = new Obstacles(site).gangsWithLoads().inputs().contacts().oneCircuit().singleSwitch()
-                .notFor(!(site.model().supply() instanceof ModuleSupply.DirectCurrent), site.modelSubject(),
-                        Sentence.of("{0} is not powered from direct current.", site.model().code()));
+        Obstacles obstacles = new Obstacles(site)
+                .gangsWithLoads()
+                .inputs()
+                .contacts()
+                .oneCircuit()
+                .singleSwitch()
+                .notFor(
+                        !(site.model().supply() instanceof ModuleSupply.DirectCurrent),
+                        site.modelSubject(),
+                        Sentence.of(
+                                "{0} is not powered from direct current.",
+                                site.model().code()));
         for (Site.Position position : site.positions()) {
             Circuit circuit = site.found().house().circuits().get(position.circuit());
-            obstacles.notFor(!circuit.isElv(), position.subject(), Sentence.of("Circuit {0} is mains.", circuit.label()));
+            obstacles.notFor(
+                    !circuit.isElv(), position.subject(), Sentence.of("Circuit {0} is mains.", circuit.label()));
         }
         return obstacles.liveAt(site.lead()).list();
     }

@@ -17,11 +17,15 @@ final class FourChannel extends BehindSwitchWithNeutral {
         List<Finding> obstacles = new ArrayList<>(super.obstacles(site));
         boolean elvInputs = site.model().inputs().stream().allMatch(input -> input.potential() == Input.Potential.ELV);
         obstacles.addAll(new Obstacles(site)
-                .lacks(site.model().channels().size() < 3 || !elvInputs,
+                .lacks(
+                        site.model().channels().size() < 3 || !elvInputs,
                         "This scheme takes a module with three channels or more and extra-low-voltage inputs.",
                         "a module with extra-low-voltage inputs")
-                .notFor(site.positions().size() < 2, site.positions().get(0).subject(),
-                        "One switch alone needs no common.").list());
+                .notFor(
+                        site.positions().size() < 2,
+                        site.positions().get(0).subject(),
+                        "One switch alone needs no common.")
+                .list());
         return obstacles;
     }
 }

@@ -2,7 +2,6 @@ package org.hiddenclerk.core.wiring;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
@@ -22,9 +21,14 @@ final class HeavyDuty extends BehindSwitchWithNeutral {
     @Override
     public List<Finding> obstacles(Site site) {
         List<Finding> obstacles = new ArrayList<>(super.obstacles(site));
-        obstacles.addAll(new Obstacles(site).singleSupply()
-                .lacks(site.model().purpose() != Purpose.HEAVY_LOADS,
-                        Sentence.of("{0} is not made for heavy loads.", site.model().code()), "a heavy module").list());
+        obstacles.addAll(new Obstacles(site)
+                .singleSupply()
+                .lacks(
+                        site.model().purpose() != Purpose.HEAVY_LOADS,
+                        Sentence.of(
+                                "{0} is not made for heavy loads.", site.model().code()),
+                        "a heavy module")
+                .list());
         return obstacles;
     }
 

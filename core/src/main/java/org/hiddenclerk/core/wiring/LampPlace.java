@@ -44,24 +44,35 @@ final class LampPlace {
         this.loads = loads;
         this.region = region;
         Set<Integer> numbers = loads.stream().map(SurveyedLoad::number).collect(Collectors.toSet());
-        leading = owner.box().cables().stream().filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads lamp && numbers.contains(lamp.load())).toList();
+        leading = owner.box().cables().stream()
+                .filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads lamp && numbers.contains(lamp.load()))
+                .toList();
         String name = "x" + loads.get(0).number();
-        place = new ConnectedBoxes.Place(owner.id() + "/" + name, owner.prefix() + name + "-", owner.prefix(), box(), true);
+        place = new ConnectedBoxes.Place(
+                owner.id() + "/" + name, owner.prefix() + name + "-", owner.prefix(), box(), true);
     }
 
     /** Loads of a box that hang elsewhere, those that share a cable together; in the order in which they are listed. */
     static List<List<SurveyedLoad>> groups(Box box) {
-        List<SurveyedLoad> left = new ArrayList<>(box.loads().stream().filter(load -> !load.hangsHere()).toList());
+        List<SurveyedLoad> left = new ArrayList<>(
+                box.loads().stream().filter(load -> !load.hangsHere()).toList());
         List<List<SurveyedLoad>> groups = new ArrayList<>();
         while (!left.isEmpty()) {
             Set<Integer> together = new LinkedHashSet<>(List.of(left.get(0).number()));
-            List<Set<Integer>> shared = box.cables().stream().filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads).map(cable -> ((Leads.ToPlaceOfLoads) cable.leads()).loads())
+            List<Set<Integer>> shared = box.cables().stream()
+                    .filter(cable -> cable.leads() instanceof Leads.ToPlaceOfLoads)
+                    .map(cable -> ((Leads.ToPlaceOfLoads) cable.leads()).loads())
                     .toList();
             boolean grows = true;
             while (grows) {
-                grows = shared.stream().filter(loads -> loads.stream().anyMatch(together::contains)).map(together::addAll).reduce(false, Boolean::logicalOr);
+                grows = shared.stream()
+                        .filter(loads -> loads.stream().anyMatch(together::contains))
+                        .map(together::addAll)
+                        .reduce(false, Boolean::logicalOr);
             }
-            groups.add(left.stream().filter(load -> together.contains(load.number())).toList());
+            groups.add(left.stream()
+                    .filter(load -> together.contains(load.number()))
+                    .toList());
             left.removeIf(load -> together.contains(load.number()));
         }
         return groups;
@@ -72,7 +83,9 @@ final class LampPlace {
     }
 
     List<ConnectedBoxes.Span> spans() {
-        return leading.stream().map(cable -> new ConnectedBoxes.Span(owner, cable, place, mirrored(cable))).toList();
+        return leading.stream()
+                .map(cable -> new ConnectedBoxes.Span(owner, cable, place, mirrored(cable)))
+                .toList();
     }
 
     private Box box() {
@@ -81,13 +94,21 @@ final class LampPlace {
         cables.addAll(feeds());
         List<Jumper> jumpers = new ArrayList<>();
         if (neutralsMeet()) {
-            loads.forEach(load -> jumpers.add(new Jumper(key("n", load), region.neutralColour(), new End.InConnector(NEUTRALS), terminal(load, "N"))));
+            loads.forEach(load -> jumpers.add(new Jumper(
+                    key("n", load), region.neutralColour(), new End.InConnector(NEUTRALS), terminal(load, "N"))));
         }
         if (isShared() && has(Role.EARTH)) {
-            loads.forEach(load -> jumpers.add(new Jumper(key("e", load), region.earthColour(), new End.InConnector(EARTHS), terminal(load, "PE"))));
+            loads.forEach(load -> jumpers.add(new Jumper(
+                    key("e", load), region.earthColour(), new End.InConnector(EARTHS), terminal(load, "PE"))));
         }
-        return new Box(loads.stream().map(SurveyedLoad::name).collect(Collectors.joining(" and ")), BoxKind.LUMINAIRE, Optional.empty(), List.of(),
-                loads.stream().map(SurveyedLoad::hanging).toList(), cables, jumpers);
+        return new Box(
+                loads.stream().map(SurveyedLoad::name).collect(Collectors.joining(" and ")),
+                BoxKind.LUMINAIRE,
+                Optional.empty(),
+                List.of(),
+                loads.stream().map(SurveyedLoad::hanging).toList(),
+                cables,
+                jumpers);
     }
 
     private boolean isShared() {
@@ -101,9 +122,18 @@ final class LampPlace {
     private Cable mirrored(Cable cable) {
         Leads.ToPlaceOfLoads leads = (Leads.ToPlaceOfLoads) cable.leads();
         boolean loop = leads instanceof Leads.ToLoadWithFeed;
-        return new Cable(cable.name(), new Leads.ToBox(owner.id(), cable.name()), cable.mm2(), cable.cores().stream()
-                .map(core -> new Core(core.number(), core.colour(), core.sleeve(), core.role(), endOf(core.role(), owner.box().load(leads.loadOf(core.number())), loop)))
-                .toList());
+        return new Cable(
+                cable.name(),
+                new Leads.ToBox(owner.id(), cable.name()),
+                cable.mm2(),
+                cable.cores().stream()
+                        .map(core -> new Core(
+                                core.number(),
+                                core.colour(),
+                                core.sleeve(),
+                                core.role(),
+                                endOf(core.role(), owner.box().load(leads.loadOf(core.number())), loop)))
+                        .toList());
     }
 
     private End endOf(Role role, SurveyedLoad load, boolean loop) {
@@ -116,10 +146,16 @@ final class LampPlace {
         };
     }
 
-    /** The feed of the circuit where it must be here, with the cores that it must have; of each circuit where loads of several have no neutral. */
+    /**
+     * The feed of the circuit where it must be here, with the cores that it must have; of each circuit where loads
+     * of several have no neutral.
+     */
     private List<Cable> feeds() {
-        Optional<CircuitId> loop = leading.stream().map(Cable::leads).filter(Leads.ToLoadWithFeed.class::isInstance)
-                .map(leads -> ((Leads.ToLoadWithFeed) leads).circuit()).findFirst();
+        Optional<CircuitId> loop = leading.stream()
+                .map(Cable::leads)
+                .filter(Leads.ToLoadWithFeed.class::isInstance)
+                .map(leads -> ((Leads.ToLoadWithFeed) leads).circuit())
+                .findFirst();
         boolean elv = has(Role.ELV_PLUS) || has(Role.ELV_MINUS);
         if (loop.isPresent()) {
             List<Core> cores = new ArrayList<>();
@@ -135,16 +171,23 @@ final class LampPlace {
         }
         Map<CircuitId, List<Core>> neutrals = new LinkedHashMap<>();
         loads.forEach(load -> {
-            List<Core> cores = neutrals.computeIfAbsent(owner.box().gang(load.gang()).circuit(), circuit -> new ArrayList<>());
-            cores.add(new Core(cores.size() + 2, region.neutralColour(), Optional.empty(), Role.NEUTRAL, terminal(load, "N")));
+            List<Core> cores =
+                    neutrals.computeIfAbsent(owner.box().gang(load.gang()).circuit(), circuit -> new ArrayList<>());
+            cores.add(new Core(
+                    cores.size() + 2, region.neutralColour(), Optional.empty(), Role.NEUTRAL, terminal(load, "N")));
         });
         List<Cable> feeds = new ArrayList<>();
-        neutrals.forEach((circuit, cores) -> feeds.add(feed(feeds.isEmpty() ? FEED : FEED + " " + (feeds.size() + 1), circuit, cores)));
+        neutrals.forEach((circuit, cores) ->
+                feeds.add(feed(feeds.isEmpty() ? FEED : FEED + " " + (feeds.size() + 1), circuit, cores)));
         return feeds;
     }
 
     private Cable feed(String name, CircuitId circuit, List<Core> cores) {
-        return new Cable(name, new Leads.FromSupply(circuit), leading.isEmpty() ? region.usualLightingMm2() : leading.get(0).mm2(), cores);
+        return new Cable(
+                name,
+                new Leads.FromSupply(circuit),
+                leading.isEmpty() ? region.usualLightingMm2() : leading.get(0).mm2(),
+                cores);
     }
 
     private static End terminal(SurveyedLoad load, String name) {
@@ -159,8 +202,12 @@ final class LampPlace {
     private boolean neutralsMeet() {
         boolean comesAlong = has(Role.NEUTRAL) || has(Role.ELV_MINUS);
         boolean loop = leading.stream().anyMatch(cable -> cable.leads() instanceof Leads.ToLoadWithFeed);
-        return isShared() && (comesAlong || loop) || leading.stream().anyMatch(cable -> cable.leads() instanceof Leads.ToLoadWithFeed && cable.cores().stream()
-                .anyMatch(core -> core.role() == Role.NEUTRAL || core.role() == Role.ELV_MINUS));
+        return isShared() && (comesAlong || loop)
+                || leading.stream()
+                        .anyMatch(cable -> cable.leads() instanceof Leads.ToLoadWithFeed
+                                && cable.cores().stream()
+                                        .anyMatch(
+                                                core -> core.role() == Role.NEUTRAL || core.role() == Role.ELV_MINUS));
     }
 
     private boolean has(Role role) {

@@ -51,7 +51,11 @@ final class ModuleWork {
             if (position.hasSeveralSwitches()) {
                 work.inputOfAll(model.inputs().get(i), position, site.behaviour(position));
             } else {
-                work.input(model.inputs().get(i), position.gang().orElseThrow(), position.circuit(), site.behaviour(position));
+                work.input(
+                        model.inputs().get(i),
+                        position.gang().orElseThrow(),
+                        position.circuit(),
+                        site.behaviour(position));
             }
             position.loads().forEach(load -> draft.want(load, position.controls(), true));
         }
@@ -88,7 +92,11 @@ final class ModuleWork {
     }
 
     /** Makes the switches of a box the contacts of its inputs, one after the other. */
-    void inputs(Map<GangRef, Position> switches, Function<Position, Optional<Target>> target, CircuitId circuit, Site site) {
+    void inputs(
+            Map<GangRef, Position> switches,
+            Function<Position, Optional<Target>> target,
+            CircuitId circuit,
+            Site site) {
         List<Input> inputs = model.inputs().stream().filter(Input::hasContact).toList();
         int next = 0;
         for (Map.Entry<GangRef, Position> read : switches.entrySet()) {
@@ -120,7 +128,8 @@ final class ModuleWork {
     }
 
     /** Makes a switch the contact of an input that commands a module elsewhere. */
-    private void input(Input input, GangRef gang, CircuitId circuit, InputBehaviour behaviour, Optional<Target> target) {
+    private void input(
+            Input input, GangRef gang, CircuitId circuit, InputBehaviour behaviour, Optional<Target> target) {
         use(input, behaviour, target);
         Net signal = Net.input(number + "." + input.id());
         draft.put(signal, place, pin(input.pins().get(0)));
@@ -129,19 +138,27 @@ final class ModuleWork {
             reference = common(input.pins().get(1));
         } else {
             String with = input.activeWith().orElseThrow();
-            reference = with.equals(model.supply().livePin()) ? draft.feed(circuit)
+            reference = with.equals(model.supply().livePin())
+                    ? draft.feed(circuit)
                     : with.equals(model.supply().returnPin()) ? draft.back(circuit) : common(with);
         }
         contact(gang, reference, signal);
     }
 
     /** Channel of another module. */
-    record Target(PartId module, String channel) {
-    }
+    record Target(PartId module, String channel) {}
 
     private void use(Input input, InputBehaviour behaviour, Optional<Target> target) {
-        draft.use(number, new Input(input.id(), input.pins(), input.activeWith(), input.potential(), behaviour,
-                target.map(Target::channel).or(input::channel), target.map(Target::module)));
+        draft.use(
+                number,
+                new Input(
+                        input.id(),
+                        input.pins(),
+                        input.activeWith(),
+                        input.potential(),
+                        behaviour,
+                        target.map(Target::channel).or(input::channel),
+                        target.map(Target::module)));
     }
 
     /** A pin that several inputs share. */
@@ -164,8 +181,9 @@ final class ModuleWork {
     private boolean isOn(Place at, End end, Net net) {
         SurveyedWiring found = draft.found();
         Optional<Net> supply = found.netAt(at, end).flatMap(found::supplyOf);
-        return supply.isPresent() && (supply.get().equals(net) || net.kind() == Net.Kind.INPUT
-                && supply.get().kind() != Net.Kind.EARTH);
+        return supply.isPresent()
+                && (supply.get().equals(net)
+                        || net.kind() == Net.Kind.INPUT && supply.get().kind() != Net.Kind.EARTH);
     }
 
     /**
@@ -179,7 +197,12 @@ final class ModuleWork {
         move(lampPoles(draft.found(), position), signal);
         if (input.pins().size() > 1) {
             Net feed = draft.feed(position.circuit());
-            move(poles(draft.found(), position, net -> draft.found().supplyOf(net).filter(feed::equals).isPresent()), common(input.pins().get(1)));
+            move(
+                    poles(draft.found(), position, net -> draft.found()
+                            .supplyOf(net)
+                            .filter(feed::equals)
+                            .isPresent()),
+                    common(input.pins().get(1)));
         }
         position.loads().forEach(load -> draft.prefer(signal, load.place(), new End.AtLoad(load.number(), "L")));
     }
@@ -192,13 +215,13 @@ final class ModuleWork {
     }
 
     /** A terminal of a switch. */
-    record SwitchPole(Place place, End end) {
-    }
+    record SwitchPole(Place place, End end) {}
 
     /** Terminals of a position's switches that stand on the live side of its loads as found. */
     static Set<SwitchPole> lampPoles(SurveyedWiring found, Position position) {
         Set<Integer> nets = new LinkedHashSet<>();
-        position.loads().forEach(load -> found.netAt(load.place(), new End.AtLoad(load.number(), "L")).ifPresent(nets::add));
+        position.loads().forEach(load -> found.netAt(load.place(), new End.AtLoad(load.number(), "L"))
+                .ifPresent(nets::add));
         return poles(found, position, nets::contains);
     }
 
@@ -219,8 +242,10 @@ final class ModuleWork {
     /** Inputs that command a channel. */
     List<Input> inputsOf(Channel channel) {
         List<Input> inputs = new ArrayList<>();
-        model.inputs().stream().filter(Input::hasContact)
-                .filter(input -> input.channel().filter(channel.id()::equals).isPresent()).forEach(inputs::add);
+        model.inputs().stream()
+                .filter(Input::hasContact)
+                .filter(input -> input.channel().filter(channel.id()::equals).isPresent())
+                .forEach(inputs::add);
         return inputs;
     }
 }

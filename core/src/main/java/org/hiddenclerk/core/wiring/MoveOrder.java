@@ -28,6 +28,7 @@ final class MoveOrder {
     private final Set<End> elvAfter;
     /** What is on each place at the moment: cores with whether they are extra-low voltage; of jumpers that is what they join. */
     private final Map<End, Map<String, Optional<Boolean>>> holds = new HashMap<>();
+
     private final List<Move> ordered = new ArrayList<>();
     private final List<Task> performed = new ArrayList<>();
 
@@ -36,23 +37,32 @@ final class MoveOrder {
         this.to = to;
         elvBefore = extraLow(from);
         elvAfter = extraLow(to);
-        from.box().cores().forEach(core -> put(core.key(), from.endOf(core), Optional.of(isElv(from, core, elvBefore))));
-        from.jumpers().forEach(jumper -> List.of(jumper.from(), jumper.to()).forEach(end -> put(jumper.key(), end, Optional.empty())));
+        from.box()
+                .cores()
+                .forEach(core -> put(core.key(), from.endOf(core), Optional.of(isElv(from, core, elvBefore))));
+        from.jumpers().forEach(jumper -> List.of(jumper.from(), jumper.to())
+                .forEach(end -> put(jumper.key(), end, Optional.empty())));
     }
 
     /** A move with what it takes off and what it puts on. */
-    record Task(Move move, String what, List<End> off, List<End> on, boolean elv, boolean changesKind) {
-    }
+    record Task(Move move, String what, List<End> off, List<End> on, boolean elv, boolean changesKind) {}
 
     /** A core that goes from one place to another. */
     Task core(Box.CableCore core, Move move) {
         boolean before = isElv(from, core, elvBefore);
         boolean after = isElv(to, core, elvAfter);
-        return new Task(move, core.words() + " (" + to.roleOf(core).label() + ")", List.of(from.endOf(core)), List.of(to.endOf(core)), after, before != after && !isAlone(to.endOf(core)));
+        return new Task(
+                move,
+                core.words() + " (" + to.roleOf(core).label() + ")",
+                List.of(from.endOf(core)),
+                List.of(to.endOf(core)),
+                after,
+                before != after && !isAlone(to.endOf(core)));
     }
 
     Task added(Jumper jumper, Move move) {
-        return new Task(move, "", List.of(), List.of(jumper.from(), jumper.to()), elvAfter.contains(jumper.from()), false);
+        return new Task(
+                move, "", List.of(), List.of(jumper.from(), jumper.to()), elvAfter.contains(jumper.from()), false);
     }
 
     Task removed(Jumper jumper, Move move) {
@@ -67,14 +77,21 @@ final class MoveOrder {
             Task next = left.stream().filter(this::fits).findFirst().orElse(null);
             if (next != null) {
                 take(next);
-                next.on().forEach(end -> put(next.move().conductor(), end, next.on().size() > 1 ? Optional.empty() : Optional.of(next.elv())));
+                next.on()
+                        .forEach(end -> put(
+                                next.move().conductor(),
+                                end,
+                                next.on().size() > 1 ? Optional.empty() : Optional.of(next.elv())));
                 ordered.add(next.move());
                 performed.add(next);
                 left.remove(next);
                 continue;
             }
             // Each waits for another: one end comes off for a while.
-            Task first = left.stream().filter(task -> !task.off().isEmpty() && !task.on().isEmpty()).findFirst().orElse(null);
+            Task first = left.stream()
+                    .filter(task -> !task.off().isEmpty() && !task.on().isEmpty())
+                    .findFirst()
+                    .orElse(null);
             if (first == null) {
                 // Nothing can come off: what is planned itself does not fit, which the plan is held for elsewhere.
                 left.forEach(task -> ordered.add(task.move()));
@@ -87,11 +104,18 @@ final class MoveOrder {
 
     /** Takes an end off for a while, insulated. @return what is left to be done with it */
     private Task takeOff(Task task) {
-        ordered.add(Move.takenOff(task.move(), task.what(), from.words(task.off().get(0))));
+        ordered.add(
+                Move.takenOff(task.move(), task.what(), from.words(task.off().get(0))));
         performed.add(new Task(task.move(), task.what(), task.off(), List.of(), task.elv(), false));
         take(task);
         Boolean markedAs = task.changesKind() ? task.elv() : null;
-        return new Task(Move.putOn(task.move(), task.what(), to.words(task.on().get(0)), markedAs), task.what(), List.of(), task.on(), task.elv(), false);
+        return new Task(
+                Move.putOn(task.move(), task.what(), to.words(task.on().get(0)), markedAs),
+                task.what(),
+                List.of(),
+                task.on(),
+                task.elv(),
+                false);
     }
 
     private void put(String conductor, End end, Optional<Boolean> elv) {
@@ -106,7 +130,8 @@ final class MoveOrder {
     }
 
     private void take(Task task) {
-        task.off().forEach(end -> holds.getOrDefault(end, new HashMap<>()).remove(task.move().conductor()));
+        task.off().forEach(end -> holds.getOrDefault(end, new HashMap<>())
+                .remove(task.move().conductor()));
     }
 
     private boolean fits(Task task) {
@@ -136,17 +161,21 @@ final class MoveOrder {
                 grew |= place.getValue().keySet().stream().anyMatch(jumpers::contains) && joined.add(place.getKey());
             }
         }
-        return joined.stream().anyMatch(end -> holds.getOrDefault(end, Map.of()).entrySet().stream().anyMatch(e ->
-                !e.getKey().equals(task.move().conductor()) && e.getValue().filter(kind -> kind != task.elv()).isPresent()));
+        return joined.stream().anyMatch(end -> holds.getOrDefault(end, Map.of()).entrySet().stream()
+                .anyMatch(e -> !e.getKey().equals(task.move().conductor())
+                        && e.getValue().filter(kind -> kind != task.elv()).isPresent()));
     }
 
     private int takes(End end) {
         if (end instanceof End.AtModule pole) {
-            ModuleModel model = to.modules().getOrDefault(pole.module(), from.modules().get(pole.module()));
+            ModuleModel model =
+                    to.modules().getOrDefault(pole.module(), from.modules().get(pole.module()));
             return model.terminal(pole.terminal()).takes();
         }
         // A mechanism that was found with more than it takes is left as it is found.
-        return end instanceof End.AtMechanism ? Math.max(Netting.MECHANISM_TERMINAL_TAKES, to.heldAt(end)) : Integer.MAX_VALUE;
+        return end instanceof End.AtMechanism
+                ? Math.max(Netting.MECHANISM_TERMINAL_TAKES, to.heldAt(end))
+                : Integer.MAX_VALUE;
     }
 
     private static boolean isAlone(End end) {
@@ -165,8 +194,11 @@ final class MoveOrder {
     /** Places that are extra-low voltage: by a core there, by the module's own pin, or by a jumper to such a place. */
     private static Set<End> extraLow(BoxWiring wiring) {
         Set<End> low = new HashSet<>();
-        wiring.box().cores().stream().filter(core -> isElv(wiring.roleOf(core)) && !isAlone(wiring.endOf(core))).forEach(core -> low.add(wiring.endOf(core)));
-        wiring.modules().forEach((number, model) -> pinsOf(model).forEach(pin -> low.add(new End.AtModule(number, pin))));
+        wiring.box().cores().stream()
+                .filter(core -> isElv(wiring.roleOf(core)) && !isAlone(wiring.endOf(core)))
+                .forEach(core -> low.add(wiring.endOf(core)));
+        wiring.modules()
+                .forEach((number, model) -> pinsOf(model).forEach(pin -> low.add(new End.AtModule(number, pin))));
         boolean grew = true;
         while (grew) {
             grew = false;
@@ -182,10 +214,12 @@ final class MoveOrder {
 
     private static Set<String> pinsOf(ModuleModel model) {
         Set<String> pins = new HashSet<>();
-        model.inputs().stream().filter(input -> input.potential() == Input.Potential.ELV).forEach(input -> {
-            pins.addAll(input.pins());
-            input.activeWith().ifPresent(pins::add);
-        });
+        model.inputs().stream()
+                .filter(input -> input.potential() == Input.Potential.ELV)
+                .forEach(input -> {
+                    pins.addAll(input.pins());
+                    input.activeWith().ifPresent(pins::add);
+                });
         if (model.supply() instanceof ModuleSupply.DirectCurrent direct) {
             pins.addAll(List.of(direct.livePin(), direct.returnPin()));
         }

@@ -30,8 +30,7 @@ public record MovedEnd(String wire, boolean secondEnd, End to) {
      * @param words     what the conductor is
      * @param at        where it is planned
      */
-    public record Movable(String wire, boolean secondEnd, String words, End at) {
-    }
+    public record Movable(String wire, boolean secondEnd, String words, End at) {}
 
     /** Every end in a box, as planned: cores first, then both ends of each jumper. */
     public static List<Movable> movableIn(Place place, BoxWiring wiring) {
@@ -40,8 +39,10 @@ public record MovedEnd(String wire, boolean secondEnd, End to) {
             ends.add(new Movable(place.prefix() + core.key(), false, core.words(), wiring.endOf(core)));
         }
         for (Jumper jumper : wiring.jumpers()) {
-            ends.add(new Movable(place.prefix() + jumper.key(), false, "jumper to " + wiring.words(jumper.to()), jumper.from()));
-            ends.add(new Movable(place.prefix() + jumper.key(), true, "jumper from " + wiring.words(jumper.from()), jumper.to()));
+            ends.add(new Movable(
+                    place.prefix() + jumper.key(), false, "jumper to " + wiring.words(jumper.to()), jumper.from()));
+            ends.add(new Movable(
+                    place.prefix() + jumper.key(), true, "jumper from " + wiring.words(jumper.from()), jumper.to()));
         }
         return ends;
     }
@@ -96,7 +97,8 @@ public record MovedEnd(String wire, boolean secondEnd, End to) {
         for (int i = 0; i < jumpers.size(); i++) {
             Jumper old = jumpers.get(i);
             if (old.key().equals(key) && !(to instanceof End.Capped)) {
-                jumpers.set(i, new Jumper(old.key(), old.colour(), secondEnd ? old.from() : to, secondEnd ? to : old.to()));
+                jumpers.set(
+                        i, new Jumper(old.key(), old.colour(), secondEnd ? old.from() : to, secondEnd ? to : old.to()));
                 return Optional.of(wiring.with(wiring.ends(), jumpers));
             }
         }

@@ -89,7 +89,9 @@ record Net(Kind kind, String name, Optional<CircuitId> circuit) {
 
     /** What is written beside a new connector of it. */
     String connectorName(HouseContext house) {
-        return kind == Kind.KEPT ? "joint" : name + circuit.map(c -> " " + house.label(c)).orElse("");
+        return kind == Kind.KEPT
+                ? "joint"
+                : name + circuit.map(c -> " " + house.label(c)).orElse("");
     }
 
     /** What it carries, as one would say it of a core. */

@@ -10,6 +10,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
@@ -24,7 +25,6 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.Role;
-import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.quantity.Volts;
 
 /**
@@ -64,9 +64,15 @@ final class Netlisting {
         wiring.boxes().forEach((place, box) -> box.box().gangs().forEach(gang -> addGang(place, gang)));
         wiring.run().loads().forEach(this::addLoad);
         wiring.fitted().forEach(this::addModule);
-        wiring.boxes().forEach((place, box) -> box.bypasses().forEach((load, watts) -> parts.add(new Part.Bypass(
-                new PartId(place.owner() + "B" + load), watts.asDouble(),
-                pins("a", node(place, new End.AtLoad(load, "L")), "b", node(place, new End.AtLoad(load, "N")))))));
+        wiring.boxes().forEach((place, box) -> box.bypasses()
+                .forEach((load, watts) -> parts.add(new Part.Bypass(
+                        new PartId(place.owner() + "B" + load),
+                        watts.asDouble(),
+                        pins(
+                                "a",
+                                node(place, new End.AtLoad(load, "L")),
+                                "b",
+                                node(place, new End.AtLoad(load, "N")))))));
         return new Wiring(house.region().supplySystem(), parts, wiring.intents(), names);
     }
 
@@ -100,15 +106,23 @@ final class Netlisting {
                     .orElseGet(() -> new NodeId(id + ".far"));
             parts.add(conductor(id, span.a(), here, far, near));
             capIf(wiring.at(span.a()).endOf(here) instanceof End.Capped, id + ".cap", near);
-            capIf(twin.isEmpty() || wiring.at(span.b()).endOf(new Box.CableCore(span.atB(), twin.get()))
-                    instanceof End.Capped, id + ".far-cap", far);
+            capIf(
+                    twin.isEmpty()
+                            || wiring.at(span.b()).endOf(new Box.CableCore(span.atB(), twin.get()))
+                                    instanceof End.Capped,
+                    id + ".far-cap",
+                    far);
         }
     }
 
     private static Part conductor(String id, ConnectedBoxes.Place place, Box.CableCore core, NodeId far, NodeId near) {
         String cable = core.cable().name() + (place.prefix().isEmpty() ? "" : " at " + place.label());
-        return new Part.Conductor(new PartId(id), cable, core.core().colour().words(),
-                OptionalDouble.of(core.cable().mm2().doubleValue()), pins("a", far, "b", near));
+        return new Part.Conductor(
+                new PartId(id),
+                cable,
+                core.core().colour().words(),
+                OptionalDouble.of(core.cable().mm2().doubleValue()),
+                pins("a", far, "b", near));
     }
 
     private void capIf(boolean capped, String id, NodeId node) {
@@ -120,28 +134,36 @@ final class Netlisting {
     /** The supply that a core of a feed brings; none for a core that no feed has. */
     private Optional<NodeId> supply(CircuitId id, Role role) {
         Circuit circuit = circuitOf(id);
-        Optional<Line> line = switch (role) {
-            case PERMANENT_LIVE, ELV_PLUS -> Optional.of(circuit.phase());
-            case NEUTRAL, ELV_MINUS -> Optional.of(circuit.isElv() ? Line.ELV_MINUS : Line.N);
-            case EARTH -> Optional.of(Line.PE);
-            case SWITCHED_LIVE, TRAVELLER, CONTROL, SPARE -> Optional.empty();
-        };
+        Optional<Line> line =
+                switch (role) {
+                    case PERMANENT_LIVE, ELV_PLUS -> Optional.of(circuit.phase());
+                    case NEUTRAL, ELV_MINUS -> Optional.of(circuit.isElv() ? Line.ELV_MINUS : Line.N);
+                    case EARTH -> Optional.of(Line.PE);
+                    case SWITCHED_LIVE, TRAVELLER, CONTROL, SPARE -> Optional.empty();
+                };
         return line.map(l -> supply(circuit, l));
     }
 
     private NodeId supply(Circuit circuit, Line line) {
-        String id = switch (line) {
-            case PE -> "PE";
-            case N, ELV_MINUS -> "N-" + circuit.label();
-            case L1, L2, L3, ELV_PLUS -> "F-" + circuit.label();
-        };
+        String id =
+                switch (line) {
+                    case PE -> "PE";
+                    case N, ELV_MINUS -> "N-" + circuit.label();
+                    case L1, L2, L3, ELV_PLUS -> "F-" + circuit.label();
+                };
         NodeId node = new NodeId("board." + id);
         if (supplied.add(id)) {
             boolean feeds = line.isLive() || line == Line.ELV_PLUS;
-            parts.add(new Part.Supply(new PartId(id), line, line == Line.PE ? "" : circuit.label(),
+            parts.add(new Part.Supply(
+                    new PartId(id),
+                    line,
+                    line == Line.PE ? "" : circuit.label(),
                     feeds ? OptionalDouble.of(circuit.rating().asDouble()) : OptionalDouble.empty(),
-                    line == Line.ELV_PLUS ? OptionalDouble.of(circuit.elvVolts().map(Volts::asDouble).orElseThrow())
-                            : OptionalDouble.empty(), pins("out", node)));
+                    line == Line.ELV_PLUS
+                            ? OptionalDouble.of(
+                                    circuit.elvVolts().map(Volts::asDouble).orElseThrow())
+                            : OptionalDouble.empty(),
+                    pins("out", node)));
         }
         return node;
     }
@@ -155,8 +177,11 @@ final class Netlisting {
     }
 
     private void addJumper(ConnectedBoxes.Place place, Jumper jumper) {
-        parts.add(new Part.Conductor(new PartId(place.prefix() + jumper.key()), place.prefix() + "box",
-                jumper.colour().words(), OptionalDouble.empty(),
+        parts.add(new Part.Conductor(
+                new PartId(place.prefix() + jumper.key()),
+                place.prefix() + "box",
+                jumper.colour().words(),
+                OptionalDouble.empty(),
                 pins("a", node(place, jumper.from()), "b", node(place, jumper.to()))));
     }
 
@@ -176,15 +201,24 @@ final class Netlisting {
             PartId id = RunWiring.loadOf(ref, bank);
             names.put(id, ref.load().name());
             boolean earthed = one.kind() == LoadKind.SOCKET;
-            // A load to which an earth core goes has an earth terminal; whether that is on earth is for the proof to say.
-            boolean hasEarth = earthed || wiring.at(ref.place()).ends().containsValue(new End.AtLoad(ref.number(), "PE"));
+            // A load to which an earth core goes has an earth terminal; whether that is on earth is for the proof to
+            // say.
+            boolean hasEarth =
+                    earthed || wiring.at(ref.place()).ends().containsValue(new End.AtLoad(ref.number(), "PE"));
             Map<String, NodeId> pins = new LinkedHashMap<>();
             for (String pin : hasEarth ? List.of("L", "N", "PE") : List.of("L", "N")) {
                 pins.put(pin, node(ref.place(), new End.AtLoad(ref.number(), pin)));
             }
-            parts.add(new Part.Load(id, one.kind(), one.total().asDouble(), one.powerFactor().doubleValue(),
-                    voltsOf(ref, one), ref.load().drive().map(drive -> drive.motor()),
-                    ref.load().drive().map(drive -> drive.direction().name()), earthed, pins));
+            parts.add(new Part.Load(
+                    id,
+                    one.kind(),
+                    one.total().asDouble(),
+                    one.powerFactor().doubleValue(),
+                    voltsOf(ref, one),
+                    ref.load().drive().map(drive -> drive.motor()),
+                    ref.load().drive().map(drive -> drive.direction().name()),
+                    earthed,
+                    pins));
         }
     }
 
@@ -198,16 +232,23 @@ final class Netlisting {
             return OptionalDouble.of(USUAL_STRIP_VOLTS);
         }
         return circuit.isPresent() && circuit.get().isElv()
-                ? OptionalDouble.of(circuit.get().elvVolts().map(Volts::asDouble).orElseThrow()) : OptionalDouble.empty();
+                ? OptionalDouble.of(
+                        circuit.get().elvVolts().map(Volts::asDouble).orElseThrow())
+                : OptionalDouble.empty();
     }
 
     /** The circuit that feeds a load: that of its gang, else of a cable at its place. */
     private Optional<Circuit> circuitAt(ConnectedBoxes.LoadRef ref) {
-        Optional<CircuitId> feed = ref.place().box().cables().stream().map(c -> c.leads())
-                .filter(Leads.FromSupply.class::isInstance).map(l -> ((Leads.FromSupply) l).circuit())
-                .filter(c -> circuitOf(c).isElv()).findFirst();
-        return feed.or(() -> wiring.run().gangNamedFor(ref).map(gang -> gang.gang().circuit()))
-                .or(this::onlyCircuit).map(this::circuitOf);
+        Optional<CircuitId> feed = ref.place().box().cables().stream()
+                .map(c -> c.leads())
+                .filter(Leads.FromSupply.class::isInstance)
+                .map(l -> ((Leads.FromSupply) l).circuit())
+                .filter(c -> circuitOf(c).isElv())
+                .findFirst();
+        return feed.or(() ->
+                        wiring.run().gangNamedFor(ref).map(gang -> gang.gang().circuit()))
+                .or(this::onlyCircuit)
+                .map(this::circuitOf);
     }
 
     private Optional<CircuitId> onlyCircuit() {
@@ -219,14 +260,18 @@ final class Netlisting {
         ModuleModel model = fitted.model();
         PartId id = RunWiring.moduleOf(fitted.number());
         names.put(id, model.code() + (wiring.fitted().size() > 1 ? " (module " + fitted.number() + ")" : ""));
-        Part bare = model.isSender() ? new Part.Sender(id, fitted.inputs(), Map.of())
-                : new Part.FittedModule(id, model.supply(), model.channels(), fitted.inputs(), model.interlocked(), Map.of());
+        Part bare = model.isSender()
+                ? new Part.Sender(id, fitted.inputs(), Map.of())
+                : new Part.FittedModule(
+                        id, model.supply(), model.channels(), fitted.inputs(), model.interlocked(), Map.of());
         Map<String, NodeId> pins = new LinkedHashMap<>();
         for (String pin : bare.pinNames()) {
             pins.put(pin, node(fitted.place(), new End.AtModule(fitted.number(), pin)));
         }
-        parts.add(bare instanceof Part.FittedModule module ? module.connected(pins)
-                : new Part.Sender(id, fitted.inputs(), pins));
+        parts.add(
+                bare instanceof Part.FittedModule module
+                        ? module.connected(pins)
+                        : new Part.Sender(id, fitted.inputs(), pins));
     }
 
     private static NodeId node(ConnectedBoxes.Place place, End end) {

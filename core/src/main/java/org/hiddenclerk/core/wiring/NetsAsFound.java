@@ -68,7 +68,12 @@ final class NetsAsFound {
             for (var core : span.atA().cores()) {
                 span.twin(core).ifPresent(twin -> {
                     Box.CableCore atA = new Box.CableCore(span.atA(), core);
-                    ways.add(new ConductorPath(span.a(), atA, span.b(), new Box.CableCore(span.atB(), twin), netOf(span.a(), atA).orElse(-1)));
+                    ways.add(new ConductorPath(
+                            span.a(),
+                            atA,
+                            span.b(),
+                            new Box.CableCore(span.atB(), twin),
+                            netOf(span.a(), atA).orElse(-1)));
                 });
             }
         }
@@ -86,7 +91,9 @@ final class NetsAsFound {
 
     private Optional<Net> held(int net) {
         Net known = supplies.get(net);
-        return known != null ? Optional.of(known) : nets.suppliesOf(net).stream().findFirst().map(this::named);
+        return known != null
+                ? Optional.of(known)
+                : nets.suppliesOf(net).stream().findFirst().map(this::named);
     }
 
     private Net named(Part.Supply supply) {
@@ -104,7 +111,10 @@ final class NetsAsFound {
     }
 
     private CircuitId circuitOf(Part.Supply supply) {
-        return house.circuits().entrySet().stream().filter(e -> e.getValue().label().equals(supply.circuit())).map(Map.Entry::getKey).findFirst()
+        return house.circuits().entrySet().stream()
+                .filter(e -> e.getValue().label().equals(supply.circuit()))
+                .map(Map.Entry::getKey)
+                .findFirst()
                 .orElseThrow(() -> new IllegalStateException("Impossible state: no circuit " + supply.circuit() + "."));
     }
 
@@ -136,7 +146,10 @@ final class NetsAsFound {
 
     /** Circuit of the supply that holds a net. */
     Optional<CircuitId> circuitOfNet(int net) {
-        return nets.suppliesOf(net).stream().filter(supply -> supply.line() != Line.PE).findFirst().map(this::circuitOf);
+        return nets.suppliesOf(net).stream()
+                .filter(supply -> supply.line() != Line.PE)
+                .findFirst()
+                .map(this::circuitOf);
     }
 
     /** Whether a supply net has a core at a place. */

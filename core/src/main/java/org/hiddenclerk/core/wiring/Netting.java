@@ -33,6 +33,7 @@ final class Netting {
     private final Set<String> kept = new LinkedHashSet<>();
     /** Connectors that a net has already: two nets never share one. */
     private final Set<End> claimed = new LinkedHashSet<>();
+
     private int nextJumper = 1;
 
     Netting(BoxWiring surveyed, Map<Integer, ModuleModel> modules) {
@@ -76,7 +77,9 @@ final class Netting {
         cores.forEach(core -> ends.put(core.key(), meeting));
         addJumper(meeting, hub, colour);
         single.forEach(end -> addJumper(meeting, end, colour));
-        List<End> direct = roomy.stream().filter(end -> surveyedJumper(meeting, end) != null).toList();
+        List<End> direct = roomy.stream()
+                .filter(end -> surveyedJumper(meeting, end) != null)
+                .toList();
         direct.forEach(end -> addJumper(meeting, end, colour));
         List<End> chained = roomy.stream().filter(end -> !direct.contains(end)).toList();
         if (!chained.isEmpty()) {
@@ -102,7 +105,9 @@ final class Netting {
     private @Nullable End existingConnector(List<Box.CableCore> cores) {
         Set<End> places = new LinkedHashSet<>();
         cores.forEach(core -> places.add(surveyed.endOf(core)));
-        if (places.size() == 1 && places.iterator().next() instanceof End.InConnector connector && claimed.add(connector)) {
+        if (places.size() == 1
+                && places.iterator().next() instanceof End.InConnector connector
+                && claimed.add(connector)) {
             return connector;
         }
         return null;

@@ -18,13 +18,19 @@ final class NoSwitch implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        return new Obstacles(site).oneCircuit().mainsCircuit().mainsModule().lampPlaces().list();
+        return new Obstacles(site)
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
+                .lampPlaces()
+                .list();
     }
 
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
         List<Consumer<PlanDraft>> variants = new ArrayList<>();
-        boolean switchHere = site.positions().stream().allMatch(position -> position.gang().isPresent());
+        boolean switchHere =
+                site.positions().stream().allMatch(position -> position.gang().isPresent());
         if (switchHere) {
             variants.add(draft -> apply(site, site.lead(), draft));
         }

@@ -21,7 +21,13 @@ final class OneModuleForSeveral implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        List<Finding> obstacles = new ArrayList<>(new Obstacles(site).gangsWithLoads().contacts().severalSwitches().oneCircuit().mainsCircuit().mainsModule()
+        List<Finding> obstacles = new ArrayList<>(new Obstacles(site)
+                .gangsWithLoads()
+                .contacts()
+                .severalSwitches()
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
                 .list());
         obstacles.addAll(Reading.obstacles(site));
         return obstacles;

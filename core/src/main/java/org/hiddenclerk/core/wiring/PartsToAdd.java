@@ -17,19 +17,17 @@ public final class PartsToAdd {
     /** Sizes in which connectors are carried, in conductors; common practice, no source. */
     private static final int[] CONNECTOR_SIZES = {2, 3, 5, 8};
 
-    private PartsToAdd() {
-    }
+    private PartsToAdd() {}
 
     /** So many of one thing. */
-    public record Item(int count, String what) {
-    }
+    public record Item(int count, String what) {}
 
     /** What a whole plan takes, place after place, equal things counted together. */
     public static List<Item> of(WiringPlan plan) {
         Map<String, Integer> counts = new LinkedHashMap<>();
-        plan.planned().ifPresent(planned -> plan.placesOfWork().forEach(place ->
-                of(plan.found().at(place), planned.at(place)).forEach(item ->
-                        counts.merge(item.what(), item.count(), Integer::sum))));
+        plan.planned().ifPresent(planned -> plan.placesOfWork()
+                .forEach(place -> of(plan.found().at(place), planned.at(place))
+                        .forEach(item -> counts.merge(item.what(), item.count(), Integer::sum))));
         List<Item> items = new ArrayList<>();
         counts.forEach((what, count) -> items.add(new Item(count, what)));
         return items;
@@ -38,31 +36,43 @@ public final class PartsToAdd {
     /** Connectors that a whole plan takes, by the conductors that they are for. */
     public static Map<Integer, Integer> connectors(WiringPlan plan) {
         Map<Integer, Integer> bySize = new TreeMap<>();
-        plan.planned().ifPresent(planned -> plan.placesOfWork().forEach(place ->
-                connectors(plan.found().at(place), planned.at(place)).forEach((size, count) -> bySize.merge(size, count, Integer::sum))));
+        plan.planned().ifPresent(planned -> plan.placesOfWork()
+                .forEach(place -> connectors(plan.found().at(place), planned.at(place))
+                        .forEach((size, count) -> bySize.merge(size, count, Integer::sum))));
         return bySize;
     }
 
     /** Mechanisms and plates that a whole plan exchanges. */
     public static int mechanisms(WiringPlan plan) {
-        return plan.planned().stream().flatMap(planned -> plan.placesOfWork().stream().map(place ->
-                exchanged(plan.found().at(place), planned.at(place)).size())).mapToInt(Integer::intValue).sum();
+        return plan.planned().stream()
+                .flatMap(planned -> plan.placesOfWork().stream()
+                        .map(place -> exchanged(plan.found().at(place), planned.at(place))
+                                .size()))
+                .mapToInt(Integer::intValue)
+                .sum();
     }
 
     private static List<Gang> exchanged(BoxWiring before, BoxWiring after) {
-        return after.box() == before.box() ? List.of() : after.box().gangs().stream().filter(gang -> gang.mechanism()
-                != before.box().gang(gang.number()).mechanism()).toList();
+        return after.box() == before.box()
+                ? List.of()
+                : after.box().gangs().stream()
+                        .filter(gang -> gang.mechanism()
+                                != before.box().gang(gang.number()).mechanism())
+                        .toList();
     }
 
     /** What one box takes. */
     public static List<Item> of(BoxWiring before, BoxWiring after) {
         List<Item> items = new ArrayList<>();
         after.modules().values().forEach(model -> items.add(new Item(1, model.code() + ", " + model.name())));
-        exchanged(before, after).forEach(gang -> items.add(new Item(1, gang.mechanism() == Mechanism.FIXED_ON
-                ? "blank plate for " + gang.name() : gang.mechanism().label() + " mechanism for " + gang.name())));
+        exchanged(before, after)
+                .forEach(gang -> items.add(new Item(
+                        1,
+                        gang.mechanism() == Mechanism.FIXED_ON
+                                ? "blank plate for " + gang.name()
+                                : gang.mechanism().label() + " mechanism for " + gang.name())));
         spacer(before, after).ifPresent(mm -> items.add(new Item(1, "spacer of " + mm + " under the plate")));
-        connectors(before, after).forEach((size, count) ->
-                items.add(new Item(count, connectorWords(size))));
+        connectors(before, after).forEach((size, count) -> items.add(new Item(count, connectorWords(size))));
         Map<String, Integer> jumpers = new TreeMap<>();
         for (Jumper jumper : after.jumpers()) {
             if (!before.jumpers().contains(jumper)) {
@@ -70,15 +80,22 @@ public final class PartsToAdd {
             }
         }
         jumpers.forEach((colour, count) -> items.add(new Item(count, colour + " jumper")));
-        after.bypasses().forEach((load, watts) ->
-                items.add(new Item(1, "bypass of " + watts + " at " + after.box().load(load).name())));
+        after.bypasses()
+                .forEach((load, watts) -> items.add(new Item(
+                        1,
+                        "bypass of " + watts + " at " + after.box().load(load).name())));
         return items;
     }
 
     /** What a spacer adds to the depth of the box, where one is planned. */
     public static Optional<Millimetres> spacer(BoxWiring before, BoxWiring after) {
-        return before.box().geometry().flatMap(was -> after.box().geometry().map(is -> new Millimetres(is.depth().micrometres()
-                - was.depth().micrometres()))).filter(mm -> mm.micrometres() > 0);
+        return before.box()
+                .geometry()
+                .flatMap(was -> after.box()
+                        .geometry()
+                        .map(is -> new Millimetres(
+                                is.depth().micrometres() - was.depth().micrometres())))
+                .filter(mm -> mm.micrometres() > 0);
     }
 
     /** Connectors that are new, or hold more than they did and so may have to be changed for a larger one. */

@@ -32,10 +32,15 @@ final class PlaceWiring {
     private final Map<Box.CableCore, Net> carried = new LinkedHashMap<>();
     /** Cores and terminals here of each net that goes on, as found. */
     private final Map<Net, Set<Box.CableCore>> coresFound = new HashMap<>();
+
     private final Map<Net, Set<End>> terminalsFound = new HashMap<>();
 
-    PlaceWiring(SurveyedWiring found, Place place, Map<Integer, Net> owners, Map<Integer, ModuleModel> modules,
-                BiPredicate<Place, End> isTaken) {
+    PlaceWiring(
+            SurveyedWiring found,
+            Place place,
+            Map<Integer, Net> owners,
+            Map<Integer, ModuleModel> modules,
+            BiPredicate<Place, End> isTaken) {
         this.found = found;
         this.place = place;
         this.surveyed = found.wiring().at(place);
@@ -45,11 +50,15 @@ final class PlaceWiring {
         netting = new Netting(surveyed, modules);
         roles = new LinkedHashMap<>(BoxWiring.surveyedRoles(place.box()));
         for (Box.CableCore core : place.box().cores()) {
-            found.netOf(place, core).map(owners::get).ifPresent(net -> coresFound.computeIfAbsent(net, n -> new HashSet<>()).add(core));
+            found.netOf(place, core).map(owners::get).ifPresent(net -> coresFound
+                    .computeIfAbsent(net, n -> new HashSet<>())
+                    .add(core));
         }
         for (End end : found.nets().endsAt(place)) {
             if (end instanceof End.AtMechanism || end instanceof End.AtLoad) {
-                found.netAt(place, end).map(owners::get).ifPresent(net -> terminalsFound.computeIfAbsent(net, n -> new HashSet<>()).add(end));
+                found.netAt(place, end).map(owners::get).ifPresent(net -> terminalsFound
+                        .computeIfAbsent(net, n -> new HashSet<>())
+                        .add(end));
             }
         }
     }
@@ -58,15 +67,23 @@ final class PlaceWiring {
      * @param planned the box with its mechanisms and its depth as planned
      * @param bridges of this place
      */
-    BoxWiring wired(Map<ConductorPath, Net> assigned, Map<Net, Map<Place, Set<End>>> demands, Box planned, Map<Integer, Watts> bypasses, List<PlanDraft.Bridge> bridges) {
+    BoxWiring wired(
+            Map<ConductorPath, Net> assigned,
+            Map<Net, Map<Place, Set<End>>> demands,
+            Box planned,
+            Map<Integer, Watts> bypasses,
+            List<PlanDraft.Bridge> bridges) {
         Set<Box.CableCore> between = carriedBetweenPlaces(assigned);
         Map<Net, List<Box.CableCore>> cores = new LinkedHashMap<>();
-        demands.keySet().stream().filter(net -> demands.get(net).containsKey(place))
+        demands.keySet().stream()
+                .filter(net -> demands.get(net).containsKey(place))
                 .forEach(net -> cores.put(net, new ArrayList<>()));
         for (Box.CableCore core : place.box().cores()) {
-            Optional<Net> net = between.contains(core) ? Optional.ofNullable(carried.get(core))
+            Optional<Net> net = between.contains(core)
+                    ? Optional.ofNullable(carried.get(core))
                     : found.netOf(place, core).map(owners::get);
-            net.ifPresentOrElse(n -> cores.computeIfAbsent(n, x -> new ArrayList<>()).add(core),
+            net.ifPresentOrElse(
+                    n -> cores.computeIfAbsent(n, x -> new ArrayList<>()).add(core),
                     () -> free(core, between.contains(core)));
         }
         Set<Net> left = new LinkedHashSet<>();
@@ -76,8 +93,12 @@ final class PlaceWiring {
                 netting.leave(own);
             }
         });
-        inOrder(cores.keySet()).stream().filter(net -> !left.contains(net)).forEach(net ->
-                netting.join(net.connectorName(found.house()), net.colour(found.house().region()), cores.get(net),
+        inOrder(cores.keySet()).stream()
+                .filter(net -> !left.contains(net))
+                .forEach(net -> netting.join(
+                        net.connectorName(found.house()),
+                        net.colour(found.house().region()),
+                        cores.get(net),
                         terminals(net, demands)));
         for (Jumper jumper : surveyed.jumpers()) {
             Optional<Net> net = found.netAt(place, jumper.from()).map(owners::get);
@@ -85,14 +106,20 @@ final class PlaceWiring {
                 netting.keep(jumper);
             }
         }
-        bridges.stream().filter(bridge -> left.contains(bridge.net())).forEach(bridge ->
-                netting.bridge(bridge.one(), bridge.other(), bridge.net().colour(found.house().region())));
+        bridges.stream()
+                .filter(bridge -> left.contains(bridge.net()))
+                .forEach(bridge -> netting.bridge(
+                        bridge.one(),
+                        bridge.other(),
+                        bridge.net().colour(found.house().region())));
         return new BoxWiring(planned, netting.ends(), netting.jumpers(), modules, bypasses, roles);
     }
 
     /** Supplies last: a hand connects what is fed before what feeds it. */
     private static List<Net> inOrder(Set<Net> nets) {
-        return nets.stream().sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 1 : 0)).toList();
+        return nets.stream()
+                .sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 1 : 0))
+                .toList();
     }
 
     private Set<Box.CableCore> carriedBetweenPlaces(Map<ConductorPath, Net> assigned) {
@@ -120,7 +147,8 @@ final class PlaceWiring {
     /** A core that carries nothing any more is insulated on its own; one that never did stays as it is. */
     private void free(Box.CableCore core, boolean hasOtherEnd) {
         End end = core.core().end();
-        if (!(end instanceof End.Capped) && (hasOtherEnd || end instanceof End.AtMechanism && isTaken.test(place, end))) {
+        if (!(end instanceof End.Capped)
+                && (hasOtherEnd || end instanceof End.AtMechanism && isTaken.test(place, end))) {
             netting.cap(core);
         }
         if (hasOtherEnd && !(core.cable().leads() instanceof Leads.FromSupply)) {
@@ -134,7 +162,8 @@ final class PlaceWiring {
 
     /** Whether a net joins here just what it joined as found. */
     private boolean isAsFound(Net net, List<Box.CableCore> cores, List<End> terminals) {
-        return owners.containsValue(net) && coresFound.getOrDefault(net, Set.of()).equals(Set.copyOf(cores))
+        return owners.containsValue(net)
+                && coresFound.getOrDefault(net, Set.of()).equals(Set.copyOf(cores))
                 && terminalsFound.getOrDefault(net, Set.of()).equals(Set.copyOf(terminals));
     }
 }

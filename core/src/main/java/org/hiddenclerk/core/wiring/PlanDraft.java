@@ -39,12 +39,10 @@ final class PlanDraft {
     private int assignment = -1;
 
     /** What is wanted of a load that the plan touches. */
-    record Wish(List<GangRef> controls, boolean remote) {
-    }
+    record Wish(List<GangRef> controls, boolean remote) {}
 
     /** Two terminals of one place that are joined by a piece of wire, all else at them staying as it is. */
-    record Bridge(Net net, Place place, End one, End other) {
-    }
+    record Bridge(Net net, Place place, End one, End other) {}
 
     PlanDraft(SurveyedWiring found) {
         this.found = found;
@@ -75,7 +73,8 @@ final class PlanDraft {
 
     /** Puts a terminal on a net; the first of a net at a place holds the cores if it can. */
     void put(Net net, Place place, End terminal) {
-        demands.computeIfAbsent(net, n -> new LinkedHashMap<>()).computeIfAbsent(place, p -> new LinkedHashSet<>())
+        demands.computeIfAbsent(net, n -> new LinkedHashMap<>())
+                .computeIfAbsent(place, p -> new LinkedHashSet<>())
                 .add(terminal);
     }
 
@@ -132,8 +131,7 @@ final class PlanDraft {
     }
 
     /** What becomes of the draft. */
-    record Outcome(Optional<RunWiring> wiring, List<org.hiddenclerk.core.finding.Finding> obstacles) {
-    }
+    record Outcome(Optional<RunWiring> wiring, List<org.hiddenclerk.core.finding.Finding> obstacles) {}
 
     /** Finds the ways and joins what belongs together at every place. */
     Outcome finish() {
@@ -147,8 +145,11 @@ final class PlanDraft {
             if (net.kind() != Net.Kind.KEPT && net.kind() != Net.Kind.EARTH) {
                 routing.connect(net, found.nets().sources(net), demands.get(net).keySet());
                 if (net.kind().isSupply()) {
-                    routing.release(net, this::stoodOnTakenTerminal, (n, place) -> found.nets().sources(n).contains(place)
-                            || demands.getOrDefault(n, Map.of()).containsKey(place));
+                    routing.release(
+                            net,
+                            this::stoodOnTakenTerminal,
+                            (n, place) -> found.nets().sources(n).contains(place)
+                                    || demands.getOrDefault(n, Map.of()).containsKey(place));
                 }
             }
         }
@@ -159,7 +160,9 @@ final class PlanDraft {
     }
 
     private List<Net> ordered() {
-        return demands.keySet().stream().sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 0 : 1)).toList();
+        return demands.keySet().stream()
+                .sorted(java.util.Comparator.comparing(net -> net.kind().isSupply() ? 0 : 1))
+                .toList();
     }
 
     /** Net of the plan that each net as found goes on in: supplies do, and nets that the plan does not touch. */
@@ -172,8 +175,8 @@ final class PlanDraft {
                 }
             }
         }
-        bridges.forEach(bridge -> List.of(bridge.one(), bridge.other()).forEach(end ->
-                found.netAt(bridge.place(), end).ifPresent(net -> owners.put(net, bridge.net()))));
+        bridges.forEach(bridge -> List.of(bridge.one(), bridge.other())
+                .forEach(end -> found.netAt(bridge.place(), end).ifPresent(net -> owners.put(net, bridge.net()))));
         return owners;
     }
 
@@ -188,7 +191,8 @@ final class PlanDraft {
         if (end instanceof End.AtMechanism pole) {
             return takenOver.contains(new GangRef(place, pole.gang()));
         }
-        return end instanceof End.AtLoad terminal && terminal.terminal().equals("L")
+        return end instanceof End.AtLoad terminal
+                && terminal.terminal().equals("L")
                 && loads.contains(new LoadRef(place, terminal.load()));
     }
 
@@ -211,9 +215,13 @@ final class PlanDraft {
     private RunWiring wired(Map<ConductorPath, Net> assigned, Map<Integer, Net> owners) {
         Map<Place, BoxWiring> boxes = new LinkedHashMap<>();
         for (Place place : found.run().places()) {
-            List<Bridge> here = bridges.stream().filter(bridge -> bridge.place().equals(place)).toList();
-            boxes.put(place, new PlaceWiring(found, place, owners, modulesAt(place), this::isTaken)
-                    .wired(assigned, demands, boxAt(place), bypassesAt(place), here));
+            List<Bridge> here = bridges.stream()
+                    .filter(bridge -> bridge.place().equals(place))
+                    .toList();
+            boxes.put(
+                    place,
+                    new PlaceWiring(found, place, owners, modulesAt(place), this::isTaken)
+                            .wired(assigned, demands, boxAt(place), bypassesAt(place), here));
         }
         return new RunWiring(found.run(), boxes, fitted, intents());
     }
@@ -225,9 +233,12 @@ final class PlanDraft {
     }
 
     private Box boxAt(Place place) {
-        Box box = Optional.ofNullable(spacers.get(place)).map(place.box()::raised).orElse(place.box());
+        Box box =
+                Optional.ofNullable(spacers.get(place)).map(place.box()::raised).orElse(place.box());
         for (Map.Entry<GangRef, Mechanism> change : mechanisms.entrySet()) {
-            box = change.getKey().place().equals(place) ? box.withMechanism(change.getKey().number(), change.getValue()) : box;
+            box = change.getKey().place().equals(place)
+                    ? box.withMechanism(change.getKey().number(), change.getValue())
+                    : box;
         }
         return box;
     }

@@ -67,13 +67,19 @@ public final class Planner {
 
     /** What an assignment switches, position after position. */
     public List<List<SurveyedLoad>> loadsOf(Assignment assignment) {
-        return new Site(found, run().lead(), assignment).positions().stream()
-                .map(position -> position.loads().stream().map(ConnectedBoxes.LoadRef::load).toList()).toList();
+        return new Site(found, run().lead(), assignment)
+                .positions().stream()
+                        .map(position -> position.loads().stream()
+                                .map(ConnectedBoxes.LoadRef::load)
+                                .toList())
+                        .toList();
     }
 
     /** Loads that a gang of the lead changes. */
     public List<SurveyedLoad> loadsOfGang(int gang) {
-        return found.loadsOf(new ConnectedBoxes.GangRef(run().lead(), gang)).stream().map(ConnectedBoxes.LoadRef::load).toList();
+        return found.loadsOf(new ConnectedBoxes.GangRef(run().lead(), gang)).stream()
+                .map(ConnectedBoxes.LoadRef::load)
+                .toList();
     }
 
     /** Every switch that changes what a gang of the lead changes, that gang among them. */
@@ -95,8 +101,18 @@ public final class Planner {
         if (!lead.box().gangs().isEmpty()) {
             return List.of();
         }
-        List<Place> own = lead.box().loads().stream().filter(SurveyedLoad::hangsHere).flatMap(load -> controlsOfLoad(load.number()).stream()).map(ConnectedBoxes.GangRef::place).distinct().toList();
-        return own.isEmpty() && lead.box().loads().isEmpty() ? run().gangs().stream().map(ConnectedBoxes.GangRef::place).distinct().toList() : own;
+        List<Place> own = lead.box().loads().stream()
+                .filter(SurveyedLoad::hangsHere)
+                .flatMap(load -> controlsOfLoad(load.number()).stream())
+                .map(ConnectedBoxes.GangRef::place)
+                .distinct()
+                .toList();
+        return own.isEmpty() && lead.box().loads().isEmpty()
+                ? run().gangs().stream()
+                        .map(ConnectedBoxes.GangRef::place)
+                        .distinct()
+                        .toList()
+                : own;
     }
 
     /** Every switch that changes a load that hangs in the lead. */
@@ -106,7 +122,10 @@ public final class Planner {
 
     /** Switches that change the loads of an assignment as found. */
     public Set<PartId> switchesOf(Assignment assignment) {
-        return new Site(found, run().lead(), assignment).positions().stream().flatMap(p -> p.controls().stream())
-                .map(RunWiring::switchOf).collect(Collectors.toSet());
+        return new Site(found, run().lead(), assignment)
+                .positions().stream()
+                        .flatMap(p -> p.controls().stream())
+                        .map(RunWiring::switchOf)
+                        .collect(Collectors.toSet());
     }
 }

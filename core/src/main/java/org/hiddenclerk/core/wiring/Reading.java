@@ -17,24 +17,34 @@ import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
  * one by one where the module has an input for each, else as the one contact that they make wired to each other as found.
  */
 final class Reading {
-    private Reading() {
-    }
+    private Reading() {}
 
     /** Why no way of reading is possible with the module; empty when one is. */
     static List<Finding> obstacles(Site site) {
         Obstacles obstacles = new Obstacles(site);
         for (Site.Position position : site.positions()) {
             boolean readable = Arrays.stream(Way.values()).anyMatch(way -> isPossible(site, position, way));
-            int inputs = inputsOf(site.model(), site.positions().indexOf(position)).size();
-            obstacles.lacks(!readable, Sentence.of("{0} has {1} inputs for one channel and cannot read the {2} {3} of {4}.",
-                    site.model().code(), inputs, position.controls().size(), position.controls().size() == 1 ? "switch"
-                    : "switches", position.words()), "a module with an input for each switch, or one that compares with the live");
+            int inputs =
+                    inputsOf(site.model(), site.positions().indexOf(position)).size();
+            obstacles.lacks(
+                    !readable,
+                    Sentence.of(
+                            "{0} has {1} inputs for one channel and cannot read the {2} {3} of {4}.",
+                            site.model().code(),
+                            inputs,
+                            position.controls().size(),
+                            position.controls().size() == 1 ? "switch" : "switches",
+                            position.words()),
+                    "a module with an input for each switch, or one that compares with the live");
         }
         return obstacles.list();
     }
 
     /** How the switches of a position are read. */
-    enum Way { ONE_BY_ONE, AS_ONE }
+    enum Way {
+        ONE_BY_ONE,
+        AS_ONE
+    }
 
     static List<Consumer<PlanDraft>> variants(Site site, List<Place> places) {
         List<Consumer<PlanDraft>> variants = new ArrayList<>();
@@ -54,8 +64,12 @@ final class Reading {
         if (way == Way.ONE_BY_ONE) {
             return inputs.size() >= position.controls().size();
         }
-        boolean readsOneContact = !inputs.isEmpty() && (inputs.get(0).pins().size() > 1
-                || inputs.get(0).activeWith().filter(site.model().supply().livePin()::equals).isPresent());
+        boolean readsOneContact = !inputs.isEmpty()
+                && (inputs.get(0).pins().size() > 1
+                        || inputs.get(0)
+                                .activeWith()
+                                .filter(site.model().supply().livePin()::equals)
+                                .isPresent());
         return position.hasSeveralSwitches() && readsOneContact;
     }
 
@@ -64,8 +78,10 @@ final class Reading {
             return List.of();
         }
         String channel = model.channels().get(position).id();
-        return model.inputs().stream().filter(Input::hasContact)
-                .filter(input -> input.channel().filter(channel::equals).isPresent()).toList();
+        return model.inputs().stream()
+                .filter(Input::hasContact)
+                .filter(input -> input.channel().filter(channel::equals).isPresent())
+                .toList();
     }
 
     private static void apply(Site site, Place place, Way way, PlanDraft draft) {

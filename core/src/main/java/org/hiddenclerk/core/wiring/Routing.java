@@ -39,14 +39,14 @@ final class Routing {
     private final List<ConductorPath> ways;
     /** Net that each conductor belongs to; those without are free. */
     private final Map<ConductorPath, Net> taken = new LinkedHashMap<>();
+
     private final Set<ConductorPath> used = new LinkedHashSet<>();
     private final Map<Hop, List<Net>> requests = new LinkedHashMap<>();
     private final Map<Net, Integer> homes;
     private final List<Finding> obstacles = new ArrayList<>();
 
     /** Two places next to each other, in the order in which the run knows them. */
-    private record Hop(Place a, Place b) {
-    }
+    private record Hop(Place a, Place b) {}
 
     /**
      * @param ways  every conductor between places
@@ -101,15 +101,16 @@ final class Routing {
     }
 
     private Optional<ConductorPath> own(Net net, Place from, Place to) {
-        return ways.stream().filter(way -> way.joins(from, to) && net.equals(taken.get(way))).findFirst();
+        return ways.stream()
+                .filter(way -> way.joins(from, to) && net.equals(taken.get(way)))
+                .findFirst();
     }
 
     /** Cheapest path, counting only the free conductors it would take. */
     private Optional<List<Place>> pathTo(Net net, Set<Place> from, Place to) {
         Map<Place, Double> cost = new LinkedHashMap<>();
         Map<Place, Place> before = new LinkedHashMap<>();
-        record Reached(Place place, double cost) {
-        }
+        record Reached(Place place, double cost) {}
         PriorityQueue<Reached> open = new PriorityQueue<>(Comparator.comparingDouble(Reached::cost)
                 .thenComparing(r -> r.place().id()));
         from.forEach(place -> {
@@ -122,7 +123,8 @@ final class Routing {
                 return Optional.of(path(before, to));
             }
             for (Place next : neighbours(at.place())) {
-                double step = own(net, at.place(), next).isPresent() ? 0.01 : free(at.place(), next) > 0 ? 1 : Double.NaN;
+                double step =
+                        own(net, at.place(), next).isPresent() ? 0.01 : free(at.place(), next) > 0 ? 1 : Double.NaN;
                 double total = at.cost() + step;
                 if (total < cost.getOrDefault(next, Double.MAX_VALUE)) {
                     cost.put(next, total);
@@ -149,11 +151,14 @@ final class Routing {
     }
 
     private int free(Place one, Place other) {
-        return pool(one, other).size() - requests.getOrDefault(hop(one, other), List.of()).size();
+        return pool(one, other).size()
+                - requests.getOrDefault(hop(one, other), List.of()).size();
     }
 
     private List<ConductorPath> pool(Place one, Place other) {
-        return ways.stream().filter(way -> way.joins(one, other) && !taken.containsKey(way) && !way.isEarth()).toList();
+        return ways.stream()
+                .filter(way -> way.joins(one, other) && !taken.containsKey(way) && !way.isEarth())
+                .toList();
     }
 
     /** Names the first stretch on the way that has no conductor left. */
@@ -165,14 +170,29 @@ final class Routing {
             if (own(net, near, far).isEmpty() && free(near, far) <= 0) {
                 List<Net> wanted = new ArrayList<>(requests.getOrDefault(hop(near, far), List.of()));
                 wanted.add(net);
-                return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Stretch(near.label(), far.label()),
-                        Sentence.of("Free cores between {0} and {1}: {allowed}. Needed: {found} ({2}).",
-                        near.label(), far.label(), String.join(", ", wanted.stream().map(Net::words).toList())).found(wanted.size(), 0, "").allowed(pool(near, far).size(), 0, ""),
-                        Source.COMPUTED, new Remedy(Remedy.Kind.OTHER_MODULE, "a scheme that needs fewer wires there"));
+                return Finding.of(
+                        FindingCode.TOO_FEW_CORES,
+                        new Subject.Stretch(near.label(), far.label()),
+                        Sentence.of(
+                                        "Free cores between {0} and {1}: {allowed}. Needed: {found} ({2}).",
+                                        near.label(),
+                                        far.label(),
+                                        String.join(
+                                                ", ",
+                                                wanted.stream().map(Net::words).toList()))
+                                .found(wanted.size(), 0, "")
+                                .allowed(pool(near, far).size(), 0, ""),
+                        Source.COMPUTED,
+                        new Remedy(Remedy.Kind.OTHER_MODULE, "a scheme that needs fewer wires there"));
             }
         }
-        return Finding.of(FindingCode.TOO_FEW_CORES, new Subject.Box(to.label()),
-                Sentence.of("No cable of this run joins {0} and {1}.", from.iterator().next().label(), to.label()), Source.COMPUTED);
+        return Finding.of(
+                FindingCode.TOO_FEW_CORES,
+                new Subject.Box(to.label()),
+                Sentence.of(
+                        "No cable of this run joins {0} and {1}.",
+                        from.iterator().next().label(), to.label()),
+                Source.COMPUTED);
     }
 
     /** Fewest places from one to the other, whatever is free between them; empty when no cable leads there. */
@@ -203,8 +223,11 @@ final class Routing {
         while (again) {
             again = false;
             for (ConductorPath way : ways) {
-                if (net.equals(taken.get(way)) && !used.contains(way) && way.ends().stream().anyMatch(place ->
-                        !holds.test(net, place) && (released.test(way, place) || others(net, way, place) == 0))) {
+                if (net.equals(taken.get(way))
+                        && !used.contains(way)
+                        && way.ends().stream()
+                                .anyMatch(place -> !holds.test(net, place)
+                                        && (released.test(way, place) || others(net, way, place) == 0))) {
                     taken.remove(way);
                     again = true;
                 }
@@ -213,9 +236,14 @@ final class Routing {
     }
 
     private long others(Net net, ConductorPath own, Place place) {
-        return ways.stream().filter(way -> way != own && way.ends().contains(place) && net.equals(taken.get(way))).count()
-                + requests.entrySet().stream().filter(e -> (e.getKey().a().equals(place) || e.getKey().b().equals(place))
-                        && e.getValue().contains(net)).count();
+        return ways.stream()
+                        .filter(way -> way != own && way.ends().contains(place) && net.equals(taken.get(way)))
+                        .count()
+                + requests.entrySet().stream()
+                        .filter(e ->
+                                (e.getKey().a().equals(place) || e.getKey().b().equals(place))
+                                        && e.getValue().contains(net))
+                        .count();
     }
 
     /** Net of every conductor that carries one; those that are not named are spare. */
@@ -237,7 +265,14 @@ final class Routing {
         return best;
     }
 
-    private void search(List<Net> nets, List<ConductorPath> pool, int at, double cost, ConductorPath[] chosen, ConductorPath[] best, double[] least) {
+    private void search(
+            List<Net> nets,
+            List<ConductorPath> pool,
+            int at,
+            double cost,
+            ConductorPath[] chosen,
+            ConductorPath[] best,
+            double[] least) {
         if (cost >= least[0]) {
             return;
         }
@@ -265,8 +300,8 @@ final class Routing {
 
     private double cost(Net net, ConductorPath way) {
         boolean home = homes.containsKey(net) && homes.get(net) == way.net();
-        boolean neutralColour = way.colour() == region.neutralColour() || way.colour() == CoreColour.WHITE
-                && region == RegionProfile.US_120;
+        boolean neutralColour = way.colour() == region.neutralColour()
+                || way.colour() == CoreColour.WHITE && region == RegionProfile.US_120;
         boolean neutral = net.kind() == Net.Kind.NEUTRAL;
         double colour = neutral == neutralColour ? 0 : neutral ? LIVE_COLOUR_ON_NEUTRAL : NEUTRAL_COLOUR_ON_LIVE;
         return (home ? 0 : CHANGED_TASK) + (way.role() == net.role() ? 0 : CHANGED_ROLE) + colour;

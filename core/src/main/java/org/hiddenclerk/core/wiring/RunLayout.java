@@ -43,7 +43,9 @@ final class RunLayout {
         this.house = house;
         wiring = planned ? plan.planned().orElseThrow() : plan.found();
         List<Place> work = plan.placesOfWork();
-        shown = plan.run().places().stream().filter(place -> !place.implied() || work.contains(place)).toList();
+        shown = plan.run().places().stream()
+                .filter(place -> !place.implied() || work.contains(place))
+                .toList();
         arrange();
     }
 
@@ -73,8 +75,10 @@ final class RunLayout {
     }
 
     private boolean isFed(Place place) {
-        return place.box().cables().stream().anyMatch(cable -> cable.leads() instanceof Leads.FromSupply
-                && cable.cores().stream().anyMatch(core -> core.role() == Role.PERMANENT_LIVE || core.role() == Role.ELV_PLUS));
+        return place.box().cables().stream()
+                .anyMatch(cable -> cable.leads() instanceof Leads.FromSupply
+                        && cable.cores().stream()
+                                .anyMatch(core -> core.role() == Role.PERMANENT_LIVE || core.role() == Role.ELV_PLUS));
     }
 
     private void arrange() {
@@ -94,7 +98,9 @@ final class RunLayout {
     }
 
     private List<Span> spansOf(Place place) {
-        return plan.run().spans().stream().filter(span -> span.joins(place) && shown.contains(span.farFrom(place))).toList();
+        return plan.run().spans().stream()
+                .filter(span -> span.joins(place) && shown.contains(span.farFrom(place)))
+                .toList();
     }
 
     private BoxDrawing drawing(Place place) {
@@ -106,10 +112,20 @@ final class RunLayout {
                 toLeft.add(span.at(place).name());
             }
         }
-        BoxWiring other = wiring == plan.found() ? plan.planned().map(p -> p.at(place)).orElse(wiring.at(place))
+        BoxWiring other = wiring == plan.found()
+                ? plan.planned().map(p -> p.at(place)).orElse(wiring.at(place))
                 : plan.found().at(place);
-        return new BoxLayout(plan.run(), place, wiring.at(place), other, house, toLeft, inDrawing,
-                depth.size() > 1 ? place.label() : "", bypassesListedAt(place)).drawing();
+        return new BoxLayout(
+                        plan.run(),
+                        place,
+                        wiring.at(place),
+                        other,
+                        house,
+                        toLeft,
+                        inDrawing,
+                        depth.size() > 1 ? place.label() : "",
+                        bypassesListedAt(place))
+                .drawing();
     }
 
     private Map<Integer, Watts> bypassesListedAt(Place place) {
@@ -123,7 +139,9 @@ final class RunLayout {
     }
 
     private List<Span> spansShown() {
-        return plan.run().spans().stream().filter(span -> depth.containsKey(span.a()) && depth.containsKey(span.b())).toList();
+        return plan.run().spans().stream()
+                .filter(span -> depth.containsKey(span.a()) && depth.containsKey(span.b()))
+                .toList();
     }
 
     private BoxDrawing joined(int height, Map<Place, Integer> top) {
@@ -131,11 +149,15 @@ final class RunLayout {
         int inner = parts.stream().mapToInt(BoxDrawing::width).max().orElse(0);
         List<Trunk> trunks = trunks(inner, top);
         int width = inner + (trunks.isEmpty() ? 0 : GUTTER + TRACK * trunks.size());
-        return new BoxDrawing(width, height, parts.stream().flatMap(d -> d.boxes().stream()).toList(),
+        return new BoxDrawing(
+                width,
+                height,
+                parts.stream().flatMap(d -> d.boxes().stream()).toList(),
                 parts.stream().flatMap(d -> d.devices().stream()).toList(),
                 parts.stream().flatMap(d -> d.cables().stream()).toList(),
                 parts.stream().flatMap(d -> d.wires().stream()).toList(),
-                parts.stream().flatMap(d -> d.loads().stream()).toList(), trunks);
+                parts.stream().flatMap(d -> d.loads().stream()).toList(),
+                trunks);
     }
 
     private List<Trunk> trunks(int inner, Map<Place, Integer> top) {
@@ -154,15 +176,24 @@ final class RunLayout {
                 int side = GUTTER / 2 + nth * TRACK / 2;
                 Point start = outerEnd(from.get());
                 Point end = outerEnd(to.get());
-                trunks.add(new Trunk(span.a().prefix() + span.atA().name(), List.of(start, new Point(down, start.y()),
-                        new Point(down, across), new Point(side, across), new Point(side, end.y()), end)));
+                trunks.add(new Trunk(
+                        span.a().prefix() + span.atA().name(),
+                        List.of(
+                                start,
+                                new Point(down, start.y()),
+                                new Point(down, across),
+                                new Point(side, across),
+                                new Point(side, end.y()),
+                                end)));
             }
         }
         return trunks;
     }
 
     private Optional<CableSymbol> sheath(Place place, String cable) {
-        return drawn.get(place).cables().stream().filter(symbol -> symbol.name().equals(cable)).findFirst();
+        return drawn.get(place).cables().stream()
+                .filter(symbol -> symbol.name().equals(cable))
+                .findFirst();
     }
 
     private static Point outerEnd(CableSymbol symbol) {

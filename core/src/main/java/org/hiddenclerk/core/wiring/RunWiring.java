@@ -21,7 +21,8 @@ import org.hiddenclerk.core.job.Jumper;
  * @param fitted  modules in the order of their numbers
  * @param intents what is wanted of the loads
  */
-public record RunWiring(ConnectedBoxes run, Map<ConnectedBoxes.Place, BoxWiring> boxes, List<Fitted> fitted, List<Intent> intents) {
+public record RunWiring(
+        ConnectedBoxes run, Map<ConnectedBoxes.Place, BoxWiring> boxes, List<Fitted> fitted, List<Intent> intents) {
     public RunWiring {
         boxes = Collections.unmodifiableMap(new LinkedHashMap<>(boxes));
         fitted = List.copyOf(fitted);
@@ -54,14 +55,16 @@ public record RunWiring(ConnectedBoxes run, Map<ConnectedBoxes.Place, BoxWiring>
     /** Node of a core at a place: a node of its own where it ends alone. */
     public NodeId nodeOf(ConnectedBoxes.Place place, Box.CableCore core) {
         End end = at(place).endOf(core);
-        return end instanceof End.Capped || end instanceof End.Loose ? new NodeId(place.prefix() + core.key() + ".end")
+        return end instanceof End.Capped || end instanceof End.Loose
+                ? new NodeId(place.prefix() + core.key() + ".end")
                 : node(place, end);
     }
 
     /** Modules by the place where they go, in the order of their numbers. */
     public Map<ConnectedBoxes.Place, List<ModuleModel>> modulesByPlace() {
         Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
-        fitted.forEach(f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
+        fitted.forEach(
+                f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
         return byPlace;
     }
 

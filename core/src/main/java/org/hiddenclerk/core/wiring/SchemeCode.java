@@ -13,7 +13,9 @@ public enum SchemeCode {
     MULTI_SECOND_UNLOADED("A module behind each switch, one carries the lamp", Set.of(Trait.COMPANIONS)),
     AT_LAMP_SPARE("At the lamp, the switch reports over its old cable", Set.of(Trait.AT_LOAD)),
     AT_LAMP_BLINK("At the lamp, each flip is a short break of its supply", Set.of(Trait.AT_LOAD, Trait.BLINKS)),
-    SPLIT_PAIR("Relay at the lamp, sender behind each switch", Set.of(Trait.AT_LOAD, Trait.COMPANIONS, Trait.COMPANION_READS)),
+    SPLIT_PAIR(
+            "Relay at the lamp, sender behind each switch",
+            Set.of(Trait.AT_LOAD, Trait.COMPANIONS, Trait.COMPANION_READS)),
     AT_JUNCTION("In the junction box", Set.of()),
     CANOPY_FAN_LIGHT("Fan and light from the canopy", Set.of(Trait.AT_LOAD, Trait.CHANNELS_BY_PROOF)),
     SOCKET("Ahead of a socket outlet", Set.of()),

@@ -31,14 +31,31 @@ final class SecondUnloaded implements Scheme {
     public List<Finding> obstacles(Site site) {
         ModuleModel second = second(site);
         Map<Place, Map<GangRef, Site.Position>> others = others(site);
-        Obstacles obstacles = new Obstacles(site).gangsWithLoads().inputs().contacts().severalSwitches().oneCircuit().mainsCircuit().mainsModule();
+        Obstacles obstacles = new Obstacles(site)
+                .gangsWithLoads()
+                .inputs()
+                .contacts()
+                .severalSwitches()
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule();
         // The live of a module behind senders may come from any of their boxes.
-        (second.isSender() ? obstacles : obstacles.liveAt(site.lead())).neutralAt(site.lead())
-                .lacks(second.protocol() != site.model().protocol(), Sentence.of("{0} does not speak {1}.", second.code(), site.model().protocol().label()), "a module of the same network")
-                .notFor(second.isSender() && others.size() > MOST_SENDERS, site.positions().get(0).subject(),
+        (second.isSender() ? obstacles : obstacles.liveAt(site.lead()))
+                .neutralAt(site.lead())
+                .lacks(
+                        second.protocol() != site.model().protocol(),
+                        Sentence.of(
+                                "{0} does not speak {1}.",
+                                second.code(), site.model().protocol().label()),
+                        "a module of the same network")
+                .notFor(
+                        second.isSender() && others.size() > MOST_SENDERS,
+                        site.positions().get(0).subject(),
                         Sentence.of("More than {0} senders on one wire are not planned here.", MOST_SENDERS))
                 .inputsForEach(others, second);
-        return second.equals(site.model()) ? obstacles.list() : obstacles.actsAsWanted(second).list();
+        return second.equals(site.model())
+                ? obstacles.list()
+                : obstacles.actsAsWanted(second).list();
     }
 
     private static ModuleModel second(Site site) {
@@ -48,7 +65,9 @@ final class SecondUnloaded implements Scheme {
     /** Every switch but the one of each position that the loaded module reads. */
     private static Map<Place, Map<GangRef, Site.Position>> others(Site site) {
         Map<Place, Map<GangRef, Site.Position>> others = site.switchesByPlace();
-        others.values().forEach(here -> here.entrySet().removeIf(read -> read.getValue().gang().filter(read.getKey()::equals).isPresent()));
+        others.values().forEach(here -> here.entrySet()
+                .removeIf(read ->
+                        read.getValue().gang().filter(read.getKey()::equals).isPresent()));
         others.values().removeIf(Map::isEmpty);
         return others;
     }
@@ -57,7 +76,10 @@ final class SecondUnloaded implements Scheme {
     public List<Consumer<PlanDraft>> variants(Site site) {
         List<Place> boxes = List.copyOf(others(site).keySet());
         // What has a supply of its own needs no place on the wire.
-        return second(site).isSender() ? Chain.orders(boxes).stream().<Consumer<PlanDraft>>map(order -> draft -> apply(site, order, draft)).toList()
+        return second(site).isSender()
+                ? Chain.orders(boxes).stream()
+                        .<Consumer<PlanDraft>>map(order -> draft -> apply(site, order, draft))
+                        .toList()
                 : List.of(draft -> apply(site, boxes, draft));
     }
 
@@ -71,9 +93,11 @@ final class SecondUnloaded implements Scheme {
             Channel channel = model.channels().get(channels.size());
             channels.put(position, channel);
             loaded.output(channel, position.loads());
-            loaded.input(loaded.inputsOf(channel).get(0), position.gang().orElseThrow(), circuit, site.behaviour(position));
+            loaded.input(
+                    loaded.inputsOf(channel).get(0), position.gang().orElseThrow(), circuit, site.behaviour(position));
         }
-        Function<Site.Position, Optional<ModuleWork.Target>> target = position -> Optional.of(new ModuleWork.Target(loaded.id(), channels.get(position).id()));
+        Function<Site.Position, Optional<ModuleWork.Target>> target = position -> Optional.of(
+                new ModuleWork.Target(loaded.id(), channels.get(position).id()));
         Net live = draft.feed(circuit);
         for (Place place : order) {
             ModuleWork other = ModuleWork.fit(draft, place, second(site));
@@ -90,6 +114,7 @@ final class SecondUnloaded implements Scheme {
             other.inputs(others(site).get(place), target, here, site);
         }
         loaded.supply(live, draft.back(circuit));
-        site.positions().forEach(position -> position.loads().forEach(load -> draft.want(load, position.controls(), true)));
+        site.positions()
+                .forEach(position -> position.loads().forEach(load -> draft.want(load, position.controls(), true)));
     }
 }

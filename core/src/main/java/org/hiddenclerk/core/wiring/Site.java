@@ -91,7 +91,8 @@ final class Site {
         List<LoadRef> loads = found.loadsOf(gang);
         Set<GangRef> controls = new LinkedHashSet<>(List.of(gang));
         loads.forEach(load -> controls.addAll(found.controlsOf(load)));
-        return new Position(Optional.of(gang), loads, List.copyOf(controls), gang.gang().circuit());
+        return new Position(
+                Optional.of(gang), loads, List.copyOf(controls), gang.gang().circuit());
     }
 
     private Position ofLoad(int number) {
@@ -101,7 +102,8 @@ final class Site {
 
     /** By the conductor on its neutral side; failing that, the only circuit there is. */
     private CircuitId circuitOf(LoadRef load) {
-        return found.netAt(load.place(), new End.AtLoad(load.number(), "N")).flatMap(found::circuitOfNet)
+        return found.netAt(load.place(), new End.AtLoad(load.number(), "N"))
+                .flatMap(found::circuitOfNet)
                 .or(() -> run().circuits().stream().findFirst())
                 .orElseGet(() -> found.house().circuits().keySet().iterator().next());
     }
@@ -113,13 +115,19 @@ final class Site {
 
     /** Every place where a load of the positions hangs: a module at one of them may feed the others from there. */
     List<Place> lampPlaces() {
-        return positions.stream().flatMap(position -> position.loads().stream()).map(LoadRef::place).distinct().toList();
+        return positions.stream()
+                .flatMap(position -> position.loads().stream())
+                .map(LoadRef::place)
+                .distinct()
+                .toList();
     }
 
     /** Switches of all positions by the place where they are, each with its position. */
     Map<Place, Map<GangRef, Position>> switchesByPlace() {
         Map<Place, Map<GangRef, Position>> byPlace = new LinkedHashMap<>();
-        positions.forEach(position -> position.controls().forEach(gang -> byPlace.computeIfAbsent(gang.place(), p -> new LinkedHashMap<>()).put(gang, position)));
+        positions.forEach(position -> position.controls()
+                .forEach(gang -> byPlace.computeIfAbsent(gang.place(), p -> new LinkedHashMap<>())
+                        .put(gang, position)));
         return byPlace;
     }
 

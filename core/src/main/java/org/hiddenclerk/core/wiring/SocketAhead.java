@@ -16,12 +16,21 @@ final class SocketAhead implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        boolean sockets = site.positions().stream().flatMap(p -> p.loads().stream())
+        boolean sockets = site.positions().stream()
+                .flatMap(p -> p.loads().stream())
                 .allMatch(load -> load.load().banks().stream().anyMatch(bank -> bank.kind() == LoadKind.SOCKET));
-        return new Obstacles(site).oneCircuit().mainsCircuit().mainsModule().oneLampPlace().singleSupply()
+        return new Obstacles(site)
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
+                .oneLampPlace()
+                .singleSupply()
                 .notFor(!sockets, site.positions().get(0).subject(), "There is no socket outlet here.")
-                .notFor(site.positions().stream().anyMatch(p -> !p.controls().isEmpty()), site.positions().get(0).subject(),
-                        "A switch is ahead of this socket; it is read by another scheme.").list();
+                .notFor(
+                        site.positions().stream().anyMatch(p -> !p.controls().isEmpty()),
+                        site.positions().get(0).subject(),
+                        "A switch is ahead of this socket; it is read by another scheme.")
+                .list();
     }
 
     @Override

@@ -31,13 +31,26 @@ final class SplitPair implements Scheme {
     public List<Finding> obstacles(Site site) {
         Optional<ModuleModel> sender = site.assignment().companion();
         int boxes = site.switchesByPlace().size();
-        Obstacles obstacles = new Obstacles(site).gangsWithLoads().contacts().oneCircuit().mainsCircuit().mainsModule().lampPlaces()
-                .notFor(boxes > MOST_BOXES, site.positions().get(0).subject(),
+        Obstacles obstacles = new Obstacles(site)
+                .gangsWithLoads()
+                .contacts()
+                .oneCircuit()
+                .mainsCircuit()
+                .mainsModule()
+                .lampPlaces()
+                .notFor(
+                        boxes > MOST_BOXES,
+                        site.positions().get(0).subject(),
                         Sentence.of("More than {0} senders on one wire are not planned here.", MOST_BOXES))
-                .lacks(sender.filter(ModuleModel::isSender).isEmpty(), "No sender is chosen for the switches.",
+                .lacks(
+                        sender.filter(ModuleModel::isSender).isEmpty(),
+                        "No sender is chosen for the switches.",
                         "a sender of the same network")
-                .lacks(sender.filter(s -> s.protocol() != site.model().protocol()).isPresent(),
-                        "Sender and relay do not speak the same language.", "a sender of the same network");
+                .lacks(
+                        sender.filter(s -> s.protocol() != site.model().protocol())
+                                .isPresent(),
+                        "Sender and relay do not speak the same language.",
+                        "a sender of the same network");
         sender.ifPresent(s -> obstacles.inputsForEach(site.switchesByPlace(), s).actsAsWanted(s));
         return obstacles.list();
     }
@@ -45,16 +58,23 @@ final class SplitPair implements Scheme {
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
         List<Consumer<PlanDraft>> variants = new ArrayList<>();
-        int places = site.positions().stream().mapToInt(position -> placesOf(position).size()).max().orElse(0);
+        int places = site.positions().stream()
+                .mapToInt(position -> placesOf(position).size())
+                .max()
+                .orElse(0);
         for (int i = 0; i < places; i++) {
             int place = i;
-            Chain.orders(List.copyOf(site.switchesByPlace().keySet())).forEach(order -> variants.add(draft -> apply(site, order, place, draft)));
+            Chain.orders(List.copyOf(site.switchesByPlace().keySet()))
+                    .forEach(order -> variants.add(draft -> apply(site, order, place, draft)));
         }
         return variants;
     }
 
     private static List<Place> placesOf(Site.Position position) {
-        return position.loads().stream().map(ConnectedBoxes.LoadRef::place).distinct().toList();
+        return position.loads().stream()
+                .map(ConnectedBoxes.LoadRef::place)
+                .distinct()
+                .toList();
     }
 
     /** @param at which of the places of each position's lamps gets the relay; the last where it has fewer */
@@ -67,16 +87,22 @@ final class SplitPair implements Scheme {
             Net after = Net.fed((i + 1) + " of " + order.size());
             ModuleWork stands = ModuleWork.fit(draft, order.get(i), sender);
             stands.stand(before, after);
-            stands.inputs(site.switchesByPlace().get(order.get(i)), position -> Optional.of(relays.get(position).target()), circuit, site);
+            stands.inputs(
+                    site.switchesByPlace().get(order.get(i)),
+                    position -> Optional.of(relays.get(position).target()),
+                    circuit,
+                    site);
             if (i == order.size() - 1) {
-                site.positions().forEach(position -> position.loads().forEach(load -> draft.prefer(after, load.place(), new End.AtLoad(load.number(), "L"))));
+                site.positions().forEach(position -> position.loads()
+                        .forEach(load -> draft.prefer(after, load.place(), new End.AtLoad(load.number(), "L"))));
             }
             before = after;
         }
         Net live = before;
         relays.values().stream().map(Relay::work).distinct().forEach(relay -> relay.supply(live, draft.back(circuit)));
         relays.forEach((position, relay) -> relay.work().output(relay.channel(), position.loads()));
-        site.positions().forEach(position -> position.loads().forEach(load -> draft.want(load, position.controls(), true)));
+        site.positions()
+                .forEach(position -> position.loads().forEach(load -> draft.want(load, position.controls(), true)));
     }
 
     /** The channel at the lamp that a position gets. */
@@ -90,12 +116,24 @@ final class SplitPair implements Scheme {
     private static Map<Site.Position, Relay> relays(Site site, int at, PlanDraft draft) {
         Map<Site.Position, Relay> relays = new LinkedHashMap<>();
         List<Channel> channels = site.model().channels();
-        boolean together = site.lampPlace().isPresent() && channels.size() >= site.positions().size();
+        boolean together = site.lampPlace().isPresent()
+                && channels.size() >= site.positions().size();
         ModuleWork shared = together ? ModuleWork.fit(draft, site.lampPlace().orElseThrow(), site.model()) : null;
         for (int i = 0; i < site.positions().size(); i++) {
             Site.Position position = site.positions().get(i);
-            relays.put(position, shared != null ? new Relay(shared, channels.get(i))
-                    : new Relay(ModuleWork.fit(draft, placesOf(position).get(Math.min(at, placesOf(position).size() - 1)), site.model()), channels.get(0)));
+            relays.put(
+                    position,
+                    shared != null
+                            ? new Relay(shared, channels.get(i))
+                            : new Relay(
+                                    ModuleWork.fit(
+                                            draft,
+                                            placesOf(position)
+                                                    .get(Math.min(
+                                                            at,
+                                                            placesOf(position).size() - 1)),
+                                            site.model()),
+                                    channels.get(0)));
         }
         return relays;
     }

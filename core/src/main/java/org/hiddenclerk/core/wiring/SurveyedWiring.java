@@ -40,7 +40,8 @@ final class SurveyedWiring {
         this.house = house;
         this.run = run;
         this.interest = interest;
-        WiringCheck.Result bare = WiringCheck.of(near(new Netlisting(RunWiring.surveyed(run, List.of()), house).wiring(), interest));
+        WiringCheck.Result bare =
+                WiringCheck.of(near(new Netlisting(RunWiring.surveyed(run, List.of()), house).wiring(), interest));
         run.loads().forEach(load -> controls.put(load, controlsOf(load, bare)));
         wiring = RunWiring.surveyed(run, intents());
         netlist = near(new Netlisting(wiring, house).wiring(), interest);
@@ -59,14 +60,18 @@ final class SurveyedWiring {
 
     /** What can influence the switches, loads and modules of some places; all of it where that is not much. */
     static Wiring near(Wiring wiring, Set<Place> places) {
-        List<String> prefixes = places.stream().flatMap(place -> java.util.stream.Stream.of(place.prefix(), place.owner()))
-                .distinct().toList();
-        return Neighbourhood.of(wiring, ENOUGH_ELEMENTS, id -> prefixes.stream().anyMatch(prefix -> isIn(id.value(), prefix)));
+        List<String> prefixes = places.stream()
+                .flatMap(place -> java.util.stream.Stream.of(place.prefix(), place.owner()))
+                .distinct()
+                .toList();
+        return Neighbourhood.of(
+                wiring, ENOUGH_ELEMENTS, id -> prefixes.stream().anyMatch(prefix -> isIn(id.value(), prefix)));
     }
 
     /** Parts of a place are called by a letter and a number behind its prefix; modules have no place in their names. */
     private static boolean isIn(String id, String prefix) {
-        return id.startsWith(prefix) && id.substring(prefix.length()).matches("[SXB]\\d+(\\.\\d+)?") || id.matches("K\\d+");
+        return id.startsWith(prefix) && id.substring(prefix.length()).matches("[SXB]\\d+(\\.\\d+)?")
+                || id.matches("K\\d+");
     }
 
     private List<GangRef> controlsOf(LoadRef load, WiringCheck.Result bare) {
@@ -74,7 +79,9 @@ final class SurveyedWiring {
         run.gangNamedFor(load).ifPresent(gangs::add);
         for (int bank = 0; bank < load.load().banks().size(); bank++) {
             List<PartId> ids = bare.truthTable().controlsOf(RunWiring.loadOf(load, bank));
-            run.gangs().stream().filter(gang -> ids.contains(RunWiring.switchOf(gang))).forEach(gangs::add);
+            run.gangs().stream()
+                    .filter(gang -> ids.contains(RunWiring.switchOf(gang)))
+                    .forEach(gangs::add);
         }
         return List.copyOf(gangs);
     }
@@ -121,7 +128,10 @@ final class SurveyedWiring {
     }
 
     List<LoadRef> loadsOf(GangRef gang) {
-        return controls.entrySet().stream().filter(e -> e.getValue().contains(gang)).map(Map.Entry::getKey).toList();
+        return controls.entrySet().stream()
+                .filter(e -> e.getValue().contains(gang))
+                .map(Map.Entry::getKey)
+                .toList();
     }
 
     NetsAsFound nets() {
@@ -154,7 +164,9 @@ final class SurveyedWiring {
 
     /** Circuits whose live and neutral both reach a place as found. */
     List<CircuitId> circuitsAt(Place place) {
-        return house.circuits().keySet().stream().sorted(java.util.Comparator.comparing(CircuitId::value))
-                .filter(c -> reaches(Net.live(c), place) && reaches(Net.neutral(c), place)).toList();
+        return house.circuits().keySet().stream()
+                .sorted(java.util.Comparator.comparing(CircuitId::value))
+                .filter(c -> reaches(Net.live(c), place) && reaches(Net.neutral(c), place))
+                .toList();
     }
 }

@@ -16,13 +16,20 @@ final class SwitchUpstream implements Scheme {
 
     @Override
     public List<Finding> obstacles(Site site) {
-        return new Obstacles(site).gangsWithLoads().mainsCircuit().mainsModule().lampPlaces()
-                .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One switch feeds one module.").list();
+        return new Obstacles(site)
+                .gangsWithLoads()
+                .mainsCircuit()
+                .mainsModule()
+                .lampPlaces()
+                .notFor(site.positions().size() > 1, site.positions().get(0).subject(), "One switch feeds one module.")
+                .list();
     }
 
     @Override
     public List<Consumer<PlanDraft>> variants(Site site) {
-        return site.lampPlaces().stream().<Consumer<PlanDraft>>map(place -> draft -> apply(site, place, draft)).toList();
+        return site.lampPlaces().stream()
+                .<Consumer<PlanDraft>>map(place -> draft -> apply(site, place, draft))
+                .toList();
     }
 
     private static void apply(Site site, Place place, PlanDraft draft) {

@@ -24,8 +24,7 @@ import org.hiddenclerk.core.finding.Subject;
  * it is not what they had; somebody asks them first.
  */
 final class TakenAway {
-    private TakenAway() {
-    }
+    private TakenAway() {}
 
     /**
      * @param before what was wanted of the loads as found: their switches
@@ -35,36 +34,76 @@ final class TakenAway {
     static List<Finding> of(List<Intent> before, List<Intent> after, Wiring wiring, TruthTable table) {
         Map<PartId, Set<PartId>> had = controls(before);
         Map<PartId, Set<PartId>> has = controls(after);
-        wiring.parts().forEach(part -> commands(part, table).forEach((load, switches) -> has.computeIfAbsent(load, l -> new LinkedHashSet<>()).addAll(switches)));
+        wiring.parts().forEach(part -> commands(part, table)
+                .forEach((load, switches) ->
+                        has.computeIfAbsent(load, l -> new LinkedHashSet<>()).addAll(switches)));
         List<Finding> findings = new ArrayList<>();
-        had.forEach((load, switches) -> switches.stream().filter(control -> !has.getOrDefault(load, Set.of()).contains(control)
-                && !table.controlsOf(load).contains(control)).forEach(lost -> {
-            List<PartId> instead = has.entrySet().stream().filter(e -> e.getValue().contains(lost) && !had.getOrDefault(e.getKey(), Set.of()).contains(lost))
-                    .map(Map.Entry::getKey).toList();
-            Subject subject = new Subject.Together(new Subject.Load(load.value()), new Subject.Switch(lost.value()));
-            Remedy consent = new Remedy(Remedy.Kind.OTHER_MODULE, "another scheme or module that keeps it, or the household's consent, which a lead takes on");
-            findings.add(instead.isEmpty()
-                    ? Finding.of(FindingCode.SWITCH_LOST, subject, Sentence.of("{0} no longer has its switch {1}.", name(wiring, load), name(wiring, lost)), Source.COMPUTED, consent)
-                    : Finding.of(FindingCode.SWITCH_MOVED, subject, Sentence.of("Switch {0} commands {1} now, and {2} no longer.", name(wiring, lost),
-                            String.join(", ", instead.stream().map(other -> name(wiring, other)).distinct().toList()), name(wiring, load)), Source.COMPUTED, consent));
-        }));
+        had.forEach((load, switches) -> switches.stream()
+                .filter(control -> !has.getOrDefault(load, Set.of()).contains(control)
+                        && !table.controlsOf(load).contains(control))
+                .forEach(lost -> {
+                    List<PartId> instead = has.entrySet().stream()
+                            .filter(e -> e.getValue().contains(lost)
+                                    && !had.getOrDefault(e.getKey(), Set.of()).contains(lost))
+                            .map(Map.Entry::getKey)
+                            .toList();
+                    Subject subject =
+                            new Subject.Together(new Subject.Load(load.value()), new Subject.Switch(lost.value()));
+                    Remedy consent = new Remedy(
+                            Remedy.Kind.OTHER_MODULE,
+                            "another scheme or module that keeps it, or the household's consent, which a lead takes on");
+                    findings.add(
+                            instead.isEmpty()
+                                    ? Finding.of(
+                                            FindingCode.SWITCH_LOST,
+                                            subject,
+                                            Sentence.of(
+                                                    "{0} no longer has its switch {1}.",
+                                                    name(wiring, load), name(wiring, lost)),
+                                            Source.COMPUTED,
+                                            consent)
+                                    : Finding.of(
+                                            FindingCode.SWITCH_MOVED,
+                                            subject,
+                                            Sentence.of(
+                                                    "Switch {0} commands {1} now, and {2} no longer.",
+                                                    name(wiring, lost),
+                                                    String.join(
+                                                            ", ",
+                                                            instead.stream()
+                                                                    .map(other -> name(wiring, other))
+                                                                    .distinct()
+                                                                    .toList()),
+                                                    name(wiring, load)),
+                                            Source.COMPUTED,
+                                            consent));
+                }));
         return findings;
     }
 
     private static Map<PartId, Set<PartId>> controls(List<Intent> intents) {
         Map<PartId, Set<PartId>> controls = new LinkedHashMap<>();
-        intents.forEach(intent -> controls.computeIfAbsent(intent.load(), l -> new LinkedHashSet<>()).addAll(intent.controls()));
+        intents.forEach(intent -> controls.computeIfAbsent(intent.load(), l -> new LinkedHashSet<>())
+                .addAll(intent.controls()));
         return controls;
     }
 
     /** Loads that a module's channels switch, with the switches that the inputs of these channels read. */
     private static Map<PartId, Set<PartId>> commands(Part part, TruthTable table) {
-        List<Input> inputs = part instanceof Part.FittedModule module ? module.inputs() : part instanceof Part.Sender sender ? sender.inputs() : List.of();
+        List<Input> inputs = part instanceof Part.FittedModule module
+                ? module.inputs()
+                : part instanceof Part.Sender sender ? sender.inputs() : List.of();
         Map<PartId, Set<PartId>> commands = new LinkedHashMap<>();
-        inputs.stream().filter(input -> input.hasContact() && input.channel().isPresent()).forEach(input -> {
-            List<PartId> switches = table.readBy(part.id(), input.id());
-            table.loadsOf(input.target().orElse(part.id()), input.channel().get()).forEach(load -> commands.computeIfAbsent(load, l -> new LinkedHashSet<>()).addAll(switches));
-        });
+        inputs.stream()
+                .filter(input -> input.hasContact() && input.channel().isPresent())
+                .forEach(input -> {
+                    List<PartId> switches = table.readBy(part.id(), input.id());
+                    table.loadsOf(
+                                    input.target().orElse(part.id()),
+                                    input.channel().get())
+                            .forEach(load -> commands.computeIfAbsent(load, l -> new LinkedHashSet<>())
+                                    .addAll(switches));
+                });
         return commands;
     }
 

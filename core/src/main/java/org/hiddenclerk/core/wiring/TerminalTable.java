@@ -10,8 +10,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 
 /** What sits on each terminal and in each connector of a box. */
 public final class TerminalTable {
-    private TerminalTable() {
-    }
+    private TerminalTable() {}
 
     /**
      * One line of the table.
@@ -36,8 +35,10 @@ public final class TerminalTable {
         });
         for (Gang gang : wiring.box().gangs()) {
             if (gang.mechanism() != Mechanism.FIXED_ON) {
-                gang.mechanism().terminals().forEach(terminal ->
-                        lines.add(line(wiring, new End.AtMechanism(gang.number(), terminal), terminal)));
+                gang.mechanism()
+                        .terminals()
+                        .forEach(terminal ->
+                                lines.add(line(wiring, new End.AtMechanism(gang.number(), terminal), terminal)));
             }
         }
         for (SurveyedLoad load : wiring.box().loads()) {

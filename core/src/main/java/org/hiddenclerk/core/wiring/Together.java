@@ -26,19 +26,28 @@ public record Together(String words, List<Integer> gangs, List<Integer> loads) {
         List<Gang> gangs = found.run().lead().box().gangs();
         Set<List<Integer>> several = new LinkedHashSet<>(ofMotors(found, gangs));
         Map<CircuitId, List<Integer>> byCircuit = new LinkedHashMap<>();
-        gangs.forEach(gang -> byCircuit.computeIfAbsent(gang.circuit(), c -> new ArrayList<>()).add(gang.number()));
+        gangs.forEach(gang -> byCircuit
+                .computeIfAbsent(gang.circuit(), c -> new ArrayList<>())
+                .add(gang.number()));
         byCircuit.values().stream().filter(together -> together.size() > 1).forEach(several::add);
-        List<Together> all = new ArrayList<>(several.stream().map(together -> new Together(words(gangs, together), together, List.of())).toList());
+        List<Together> all = new ArrayList<>(several.stream()
+                .map(together -> new Together(words(gangs, together), together, List.of()))
+                .toList());
         gangs.forEach(gang -> all.add(new Together(gang.name(), List.of(gang.number()), List.of())));
-        found.run().lead().box().loads().stream().filter(SurveyedLoad::hangsHere).forEach(load -> all.add(new Together(load.name(), List.of(), List.of(load.number()))));
+        found.run().lead().box().loads().stream()
+                .filter(SurveyedLoad::hangsHere)
+                .forEach(load -> all.add(new Together(load.name(), List.of(), List.of(load.number()))));
         return all;
     }
 
     /** Gangs whose loads turn one motor each its own way. */
     private static Set<List<Integer>> ofMotors(SurveyedWiring found, List<Gang> gangs) {
         Map<String, Set<Integer>> byMotor = new LinkedHashMap<>();
-        gangs.forEach(gang -> found.loadsOf(new ConnectedBoxes.GangRef(found.run().lead(), gang.number())).forEach(load -> load.load().drive().ifPresent(drive ->
-                byMotor.computeIfAbsent(load.place().owner() + drive.motor(), m -> new LinkedHashSet<>()).add(gang.number()))));
+        gangs.forEach(
+                gang -> found.loadsOf(new ConnectedBoxes.GangRef(found.run().lead(), gang.number()))
+                        .forEach(load -> load.load().drive().ifPresent(drive -> byMotor.computeIfAbsent(
+                                        load.place().owner() + drive.motor(), m -> new LinkedHashSet<>())
+                                .add(gang.number()))));
         Set<List<Integer>> pairs = new LinkedHashSet<>();
         byMotor.values().stream().filter(pair -> pair.size() == 2).forEach(pair -> pairs.add(List.copyOf(pair)));
         return pairs;
@@ -48,6 +57,14 @@ public record Together(String words, List<Integer> gangs, List<Integer> loads) {
         if (together.size() == gangs.size()) {
             return "all gangs";
         }
-        return String.join(" and ", together.stream().map(number -> gangs.stream().filter(gang -> gang.number() == number).findFirst().orElseThrow().name()).toList());
+        return String.join(
+                " and ",
+                together.stream()
+                        .map(number -> gangs.stream()
+                                .filter(gang -> gang.number() == number)
+                                .findFirst()
+                                .orElseThrow()
+                                .name())
+                        .toList());
     }
 }

@@ -34,8 +34,9 @@ final class Tracks {
         this.left = left;
         this.right = right;
         Map<String, List<Segment>> byCable = new LinkedHashMap<>();
-        runs.forEach(run -> byCable.computeIfAbsent(run.isJumper() ? "jumper " + run.key() : run.cable(),
-                c -> new ArrayList<>()).add(run));
+        runs.forEach(run -> byCable.computeIfAbsent(
+                        run.isJumper() ? "jumper " + run.key() : run.cable(), c -> new ArrayList<>())
+                .add(run));
         groups = new ArrayList<>(byCable.values());
     }
 

@@ -27,12 +27,25 @@ final class VoltFree implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         boolean control = site.positions().stream().allMatch(position -> isControlCircuit(site, position));
-        return new Obstacles(site).oneLampPlace().ownVolts()
-                .notFor(!control, site.positions().get(0).subject(), "This scheme is for gates, doors, boilers and extra-low-voltage circuits, not for a lamp on mains.").mainsModule()
-                .lacks(site.model().hasWetContacts(), Sentence.of("The contact of {0} stands on its own live.", site.model().code()),
+        return new Obstacles(site)
+                .oneLampPlace()
+                .ownVolts()
+                .notFor(
+                        !control,
+                        site.positions().get(0).subject(),
+                        "This scheme is for gates, doors, boilers and extra-low-voltage circuits, not for a lamp on mains.")
+                .mainsModule()
+                .lacks(
+                        site.model().hasWetContacts(),
+                        Sentence.of(
+                                "The contact of {0} stands on its own live.",
+                                site.model().code()),
                         "a module with a volt-free contact")
-                .notFor(site.found().circuitsAt(site.lead()).isEmpty(), new Subject.Box(site.lead().label()),
-                        "No live and neutral of a mains circuit reach this box to power the module.").list();
+                .notFor(
+                        site.found().circuitsAt(site.lead()).isEmpty(),
+                        new Subject.Box(site.lead().label()),
+                        "No live and neutral of a mains circuit reach this box to power the module.")
+                .list();
     }
 
     @Override
@@ -43,9 +56,10 @@ final class VoltFree implements Scheme {
     }
 
     private static boolean isControlCircuit(Site site, Site.Position position) {
-        return site.found().house().circuits().get(position.circuit()).isElv() || position.loads().stream()
-                .flatMap(load -> load.load().banks().stream())
-                .anyMatch(bank -> bank.kind() == LoadKind.DOOR_INPUT || bank.kind() == LoadKind.COIL);
+        return site.found().house().circuits().get(position.circuit()).isElv()
+                || position.loads().stream()
+                        .flatMap(load -> load.load().banks().stream())
+                        .anyMatch(bank -> bank.kind() == LoadKind.DOOR_INPUT || bank.kind() == LoadKind.COIL);
     }
 
     private static void apply(Site site, CircuitId mains, PlanDraft draft) {

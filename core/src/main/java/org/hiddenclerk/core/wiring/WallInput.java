@@ -30,17 +30,29 @@ public record WallInput(Fitted fitted, Input input, List<ConnectedBoxes.GangRef>
 
     /** Its number on its module, from 1. */
     public int number() {
-        return Math.max(1, 1 + fitted.model().inputs().stream().map(Input::id).toList().indexOf(input.id()));
+        return Math.max(
+                1, 1 + fitted.model().inputs().stream().map(Input::id).toList().indexOf(input.id()));
     }
 
     /** Number of the channel that it commands on its module, from 1; that of the input where it commands none there. */
     public int channelNumber() {
-        return input.channel().map(id -> Math.max(1, 1 + fitted.model().channels().stream().map(Channel::id).toList().indexOf(id))).orElse(number());
+        return input.channel()
+                .map(id -> Math.max(
+                        1,
+                        1
+                                + fitted.model().channels().stream()
+                                        .map(Channel::id)
+                                        .toList()
+                                        .indexOf(id)))
+                .orElse(number());
     }
 
     /** How else it may act: what its module can be set to and what its switches allow. */
     public List<InputBehaviour> possible() {
-        return fitted.model().behaviours().stream().sorted().filter(behaviour -> refusal(behaviour).isEmpty()).toList();
+        return fitted.model().behaviours().stream()
+                .sorted()
+                .filter(behaviour -> refusal(behaviour).isEmpty())
+                .toList();
     }
 
     /** Why it cannot act so; empty when it can. */
@@ -50,12 +62,14 @@ public record WallInput(Fitted fitted, Input input, List<ConnectedBoxes.GangRef>
 
     /** How it may be set, as it acts among them. */
     public List<InputBehaviour> choices() {
-        return Stream.concat(Stream.of(input.behaviour()), possible().stream()).distinct().sorted().toList();
+        return Stream.concat(Stream.of(input.behaviour()), possible().stream())
+                .distinct()
+                .sorted()
+                .toList();
     }
 
     /** The input that is set where a gang's switch is picked for. */
-    public record OfGang(ConnectedBoxes.GangRef gang, WallInput input) {
-    }
+    public record OfGang(ConnectedBoxes.GangRef gang, WallInput input) {}
 
     /**
      * Every gang of the lead whose switch some module reads, with what can be had there: the same as where its feel is set.
@@ -65,8 +79,13 @@ public record WallInput(Fitted fitted, Input input, List<ConnectedBoxes.GangRef>
     public static List<OfGang> ofLead(WiringPlan plan, List<Assignment> modules) {
         List<OfGang> all = new ArrayList<>();
         for (WallInput input : of(plan)) {
-            boolean own = input.wall().kind() != Wall.Kind.SUPPLY && input.fitted().assignment() < modules.size();
-            input.gangs().stream().filter(gang -> own && gang.place().equals(plan.run().lead()) && modules.get(input.fitted().assignment()).gangs().contains(gang.number())).findFirst()
+            boolean own =
+                    input.wall().kind() != Wall.Kind.SUPPLY && input.fitted().assignment() < modules.size();
+            input.gangs().stream()
+                    .filter(gang -> own
+                            && gang.place().equals(plan.run().lead())
+                            && modules.get(input.fitted().assignment()).gangs().contains(gang.number()))
+                    .findFirst()
                     .ifPresent(gang -> all.add(new OfGang(gang, input)));
         }
         return all;
@@ -75,15 +94,23 @@ public record WallInput(Fitted fitted, Input input, List<ConnectedBoxes.GangRef>
     /** Inputs that a switch at the wall reaches, in the order of the modules. */
     public static List<WallInput> of(WiringPlan plan) {
         List<WallInput> inputs = new ArrayList<>();
-        plan.planned().ifPresent(wiring -> wiring.fitted().forEach(fitted -> fitted.inputs().forEach(input -> {
-            boolean blinks = !input.behaviour().hasContact();
-            List<PartId> switches = blinks ? wiring.intents().stream().flatMap(intent -> intent.controls().stream()).distinct().toList()
-                    : plan.proof().truthTable().readBy(RunWiring.moduleOf(fitted.number()), input.id());
-            List<ConnectedBoxes.GangRef> gangs = gangs(wiring.run()).filter(gang -> switches.contains(RunWiring.switchOf(gang))).toList();
-            if (!gangs.isEmpty()) {
-                inputs.add(new WallInput(fitted, input, gangs, new Wall(kind(input, gangs, fitted), gangs.size())));
-            }
-        })));
+        plan.planned().ifPresent(wiring -> wiring.fitted()
+                .forEach(fitted -> fitted.inputs().forEach(input -> {
+                    boolean blinks = !input.behaviour().hasContact();
+                    List<PartId> switches = blinks
+                            ? wiring.intents().stream()
+                                    .flatMap(intent -> intent.controls().stream())
+                                    .distinct()
+                                    .toList()
+                            : plan.proof().truthTable().readBy(RunWiring.moduleOf(fitted.number()), input.id());
+                    List<ConnectedBoxes.GangRef> gangs = gangs(wiring.run())
+                            .filter(gang -> switches.contains(RunWiring.switchOf(gang)))
+                            .toList();
+                    if (!gangs.isEmpty()) {
+                        inputs.add(new WallInput(
+                                fitted, input, gangs, new Wall(kind(input, gangs, fitted), gangs.size())));
+                    }
+                })));
         return inputs;
     }
 
@@ -91,13 +118,15 @@ public record WallInput(Fitted fitted, Input input, List<ConnectedBoxes.GangRef>
         if (!input.behaviour().hasContact()) {
             return Wall.Kind.SUPPLY;
         }
-        if (fitted.model().behaviours().contains(InputBehaviour.UP_DOWN) && input.behaviour().movesSomething()) {
+        if (fitted.model().behaviours().contains(InputBehaviour.UP_DOWN)
+                && input.behaviour().movesSomething()) {
             return Wall.Kind.UP_DOWN;
         }
         return gangs.stream().allMatch(gang -> gang.gang().mechanism().isPush()) ? Wall.Kind.PUSH : Wall.Kind.ROCKER;
     }
 
     private static Stream<ConnectedBoxes.GangRef> gangs(ConnectedBoxes run) {
-        return run.places().stream().flatMap(place -> place.box().gangs().stream().map(gang -> new ConnectedBoxes.GangRef(place, gang.number())));
+        return run.places().stream().flatMap(place -> place.box().gangs().stream()
+                .map(gang -> new ConnectedBoxes.GangRef(place, gang.number())));
     }
 }

@@ -34,8 +34,8 @@ import org.hiddenclerk.core.job.End;
  * @param proof    what every switching state of {@code wiring} shows
  * @param findings obstacles, findings of the proof and of the terminals
  */
-public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wiring, WiringCheck.Result proof,
-                         List<Finding> findings) {
+public record WiringPlan(
+        RunWiring found, Optional<RunWiring> planned, Wiring wiring, WiringCheck.Result proof, List<Finding> findings) {
     public WiringPlan {
         findings = List.copyOf(findings);
     }
@@ -67,20 +67,28 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
 
     /** Modules that an assignment fits, the one that carries its loads first, by their parts; none where nothing is drawn. */
     public List<String> modulesOf(int assignment) {
-        return planned.map(RunWiring::fitted).orElse(List.of()).stream().filter(f -> f.assignment() == assignment)
-                .map(f -> RunWiring.moduleOf(f.number()).value()).toList();
+        return planned.map(RunWiring::fitted).orElse(List.of()).stream()
+                .filter(f -> f.assignment() == assignment)
+                .map(f -> RunWiring.moduleOf(f.number()).value())
+                .toList();
     }
 
     /** Places in which something changes, whichever box the plan is looked at from; the lead where nothing does. */
     public List<ConnectedBoxes.Place> placesOfWork() {
-        List<ConnectedBoxes.Place> changed = run().places().stream().filter(place -> planned.filter(p -> !p.at(place).isLike(found.at(place))).isPresent()).toList();
+        List<ConnectedBoxes.Place> changed = run().places().stream()
+                .filter(place -> planned.filter(p -> !p.at(place).isLike(found.at(place)))
+                        .isPresent())
+                .toList();
         return changed.isEmpty() ? List.of(run().lead()) : changed;
     }
 
     /** Places whose conductors can be put elsewhere by hand: surveyed ones, and those that are opened anyway. */
     public List<ConnectedBoxes.Place> placesToTry() {
         List<ConnectedBoxes.Place> opened = placesOfWork();
-        return planned.map(wiring -> wiring.boxes().keySet().stream().filter(place -> !place.implied() || opened.contains(place)).toList()).orElse(List.of());
+        return planned.map(wiring -> wiring.boxes().keySet().stream()
+                        .filter(place -> !place.implied() || opened.contains(place))
+                        .toList())
+                .orElse(List.of());
     }
 
     /** Surveyed boxes that the work opens, by identity; the box that lists the load where a lamp is opened that was not surveyed. */
@@ -99,7 +107,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     static WiringPlan surveyed(SurveyedWiring found) {
-        List<Finding> findings = new ArrayList<>(withoutHeld(found.proof().findings(), found.netlist(), found.proof().truthTable()));
+        List<Finding> findings = new ArrayList<>(withoutHeld(
+                found.proof().findings(), found.netlist(), found.proof().truthTable()));
         findings.addAll(dangling(found.run()));
         findings.addAll(Colours.of(found.run().lead().box(), found.house().region()));
         findings.sort(Finding.ORDER);
@@ -107,8 +116,14 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     private static List<Finding> dangling(ConnectedBoxes run) {
-        return run.danglingCables().stream().map(cable -> Finding.of(FindingCode.SURVEY_INCOMPLETE, cable.subject(),
-                Sentence.of("{0}.", cable.words()), Source.COMPUTED, new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end"))).toList();
+        return run.danglingCables().stream()
+                .map(cable -> Finding.of(
+                        FindingCode.SURVEY_INCOMPLETE,
+                        cable.subject(),
+                        Sentence.of("{0}.", cable.words()),
+                        Source.COMPUTED,
+                        new Remedy(Remedy.Kind.COMPLETE_SURVEY, "survey the other end")))
+                .toList();
     }
 
     /** Plans modules into a box whose cables lead to loads and supplies only. */
@@ -129,7 +144,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         requireEachOnce(sites);
         List<Finding> obstacles = new ArrayList<>(dangling(found.run()));
         obstacles.addAll(claimedTwice(sites));
-        sites.forEach(site -> obstacles.addAll(Schemes.of(site.assignment().scheme()).obstacles(site)));
+        sites.forEach(
+                site -> obstacles.addAll(Schemes.of(site.assignment().scheme()).obstacles(site)));
         if (obstacles.isEmpty()) {
             // Nothing is built on a wiring that is dangerous as it is.
             found.proof().findings().stream().filter(WiringPlan::isInTheWay).forEach(obstacles::add);
@@ -142,12 +158,23 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         List<Finding> twice = new ArrayList<>();
         Map<ConnectedBoxes.GangRef, Site> claimed = new HashMap<>();
         for (Site site : sites) {
-            for (ConnectedBoxes.GangRef gang : site.positions().stream().flatMap(p -> p.controls().stream()).distinct().toList()) {
+            for (ConnectedBoxes.GangRef gang : site.positions().stream()
+                    .flatMap(p -> p.controls().stream())
+                    .distinct()
+                    .toList()) {
                 Site other = claimed.putIfAbsent(gang, site);
                 if (other != null && other != site) {
-                    twice.add(Finding.of(FindingCode.CLAIMED_TWICE, gang.subject(),
-                            Sentence.of("{0} is taken over by the {1} of {2} and by the {3} of {4}.",
-                                    gang.words(), other.model().code(), other.lead().label(), site.model().code(), site.lead().label()), Source.COMPUTED,
+                    twice.add(Finding.of(
+                            FindingCode.CLAIMED_TWICE,
+                            gang.subject(),
+                            Sentence.of(
+                                    "{0} is taken over by the {1} of {2} and by the {3} of {4}.",
+                                    gang.words(),
+                                    other.model().code(),
+                                    other.lead().label(),
+                                    site.model().code(),
+                                    site.lead().label()),
+                            Source.COMPUTED,
                             new Remedy(Remedy.Kind.OTHER_MODULE, "take one of the two picks back")));
                 }
             }
@@ -182,12 +209,16 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     private static List<Consumer<PlanDraft>> variants(Site site) {
-        List<Consumer<PlanDraft>> variants = Schemes.of(site.assignment().scheme()).variants(site);
+        List<Consumer<PlanDraft>> variants =
+                Schemes.of(site.assignment().scheme()).variants(site);
         if (variants.isEmpty()) {
-            throw new IllegalStateException("Impossible state: " + site.assignment().scheme() + " names no obstacle and no way.");
+            throw new IllegalStateException(
+                    "Impossible state: " + site.assignment().scheme() + " names no obstacle and no way.");
         }
-        return variants.stream().map(variant -> variant.andThen(draft -> site.assignment().spacer()
-                .ifPresent(spacer -> draft.raise(site.lead(), spacer)))).toList();
+        return variants.stream()
+                .map(variant -> variant.andThen(
+                        draft -> site.assignment().spacer().ifPresent(spacer -> draft.raise(site.lead(), spacer))))
+                .toList();
     }
 
     private static int indexOfBest(SurveyedWiring found, List<Consumer<PlanDraft>> variants) {
@@ -207,7 +238,8 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
             if (plan.planned().isPresent() && plan.verdict() == Verdict.OK) {
                 return plan;
             }
-            if (fallback == null || fallback.planned().isEmpty() && plan.planned().isPresent()) {
+            if (fallback == null
+                    || fallback.planned().isEmpty() && plan.planned().isPresent()) {
                 fallback = plan;
             }
         }
@@ -245,10 +277,14 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         return proved(house, found, otherwise, Set.of(run().lead()));
     }
 
-    private static WiringPlan proved(HouseContext house, RunWiring found, RunWiring planned, Set<ConnectedBoxes.Place> interest) {
-        Wiring wiring = SurveyedWiring.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
+    private static WiringPlan proved(
+            HouseContext house, RunWiring found, RunWiring planned, Set<ConnectedBoxes.Place> interest) {
+        Wiring wiring =
+                SurveyedWiring.near(new Netlisting(planned, house).wiring(), placesTouched(found, planned, interest));
         WiringCheck.Result proof = WiringCheck.of(wiring);
-        List<Finding> findings = new ArrayList<>(withoutHeld(proof.findings(), wiring, proof.truthTable()).stream().map(f -> isLeftAsFound(f, found, wiring) ? noted(f) : f).toList());
+        List<Finding> findings = new ArrayList<>(withoutHeld(proof.findings(), wiring, proof.truthTable()).stream()
+                .map(f -> isLeftAsFound(f, found, wiring) ? noted(f) : f)
+                .toList());
         planned.boxes().forEach((place, box) -> findings.addAll(crowdedTerminals(place, box)));
         findings.addAll(TakenAway.of(found.intents(), planned.intents(), wiring, proof.truthTable()));
         findings.sort(Finding.ORDER);
@@ -256,18 +292,30 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     }
 
     /**
-     * A push button that feeds its load by itself does so while it is held: that nothing is otherwise once it is let go is how it works, and no
+     * A push button that feeds its load by itself does so while it is held: that nothing is otherwise once it is let
+     * go is how it works, and no
      * fault of the wiring.
      */
     private static List<Finding> withoutHeld(List<Finding> findings, Wiring wiring, TruthTable table) {
-        return findings.stream().filter(f -> !(f.code() == FindingCode.SWITCH_WITHOUT_EFFECT && f.subject() instanceof Subject.Switch control
-                && isHeld(new PartId(control.key()), wiring, table))).toList();
+        return findings.stream()
+                .filter(f -> !(f.code() == FindingCode.SWITCH_WITHOUT_EFFECT
+                        && f.subject() instanceof Subject.Switch control
+                        && isHeld(new PartId(control.key()), wiring, table)))
+                .toList();
     }
 
     private static boolean isHeld(PartId control, Wiring wiring, TruthTable table) {
-        boolean push = wiring.parts().stream().anyMatch(part -> part instanceof Part.Switch own && own.id().equals(control) && own.mechanism().isPush());
-        List<Intent> wanted = wiring.intents().stream().filter(intent -> intent.controls().contains(control)).toList();
-        return push && !wanted.isEmpty() && wanted.stream().allMatch(intent -> table.controlsOf(intent.load()).contains(control));
+        boolean push = wiring.parts().stream()
+                .anyMatch(part -> part instanceof Part.Switch own
+                        && own.id().equals(control)
+                        && own.mechanism().isPush());
+        List<Intent> wanted = wiring.intents().stream()
+                .filter(intent -> intent.controls().contains(control))
+                .toList();
+        return push
+                && !wanted.isEmpty()
+                && wanted.stream()
+                        .allMatch(intent -> table.controlsOf(intent.load()).contains(control));
     }
 
     /**
@@ -278,19 +326,36 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
         if (finding.code() != FindingCode.BOTH_DIRECTIONS_ON) {
             return false;
         }
-        List<PartId> windings = wiring.parts().stream().filter(part -> part instanceof Part.Load load && load.motor().map(Subject.Motor::new)
-                .filter(finding.subject()::equals).isPresent()).map(Part::id).toList();
+        List<PartId> windings = wiring.parts().stream()
+                .filter(part -> part instanceof Part.Load load
+                        && load.motor()
+                                .map(Subject.Motor::new)
+                                .filter(finding.subject()::equals)
+                                .isPresent())
+                .map(Part::id)
+                .toList();
         TruthTable table = WiringCheck.of(wiring).truthTable();
-        boolean commanded = wiring.parts().stream().anyMatch(part -> part instanceof Part.FittedModule module && module.channels().stream()
-                .anyMatch(channel -> table.loadsOf(module.id(), channel.id()).stream().anyMatch(windings::contains)));
+        boolean commanded = wiring.parts().stream()
+                .anyMatch(part -> part instanceof Part.FittedModule module
+                        && module.channels().stream()
+                                .anyMatch(channel -> table.loadsOf(module.id(), channel.id()).stream()
+                                        .anyMatch(windings::contains)));
         return !commanded && found.intents().stream().anyMatch(intent -> windings.contains(intent.load()));
     }
 
     private static Finding noted(Finding finding) {
-        return new Finding(finding.code(), Severity.NOTE, finding.subject(), finding.states(), finding.sentence(), finding.remedies(), finding.source());
+        return new Finding(
+                finding.code(),
+                Severity.NOTE,
+                finding.subject(),
+                finding.states(),
+                finding.sentence(),
+                finding.remedies(),
+                finding.source());
     }
 
-    private static Set<ConnectedBoxes.Place> placesTouched(RunWiring found, RunWiring planned, Set<ConnectedBoxes.Place> interest) {
+    private static Set<ConnectedBoxes.Place> placesTouched(
+            RunWiring found, RunWiring planned, Set<ConnectedBoxes.Place> interest) {
         Set<ConnectedBoxes.Place> touched = new HashSet<>(interest);
         planned.boxes().forEach((place, box) -> {
             if (!box.isLike(found.at(place))) {
@@ -314,13 +379,22 @@ public record WiringPlan(RunWiring found, Optional<RunWiring> planned, Wiring wi
     private static List<Finding> crowdedTerminals(ConnectedBoxes.Place at, BoxWiring after) {
         List<Finding> crowded = new ArrayList<>();
         after.held().forEach((place, holds) -> {
-            int takes = place instanceof End.AtModule terminal ? after.modules().get(terminal.module()).terminal(terminal.terminal()).takes()
+            int takes = place instanceof End.AtModule terminal
+                    ? after.modules()
+                            .get(terminal.module())
+                            .terminal(terminal.terminal())
+                            .takes()
                     : place instanceof End.AtMechanism ? Netting.MECHANISM_TERMINAL_TAKES : Integer.MAX_VALUE;
             if (holds > takes) {
                 String words = (at.prefix().isEmpty() ? "" : at.label() + ": ") + after.words(place);
-                crowded.add(Finding.of(FindingCode.TOO_MANY_IN_TERMINAL, new Subject.Terminal(at.label(), place.key()),
-                        Sentence.of("{0} holds {found} conductors; it takes {allowed}.", words).found(holds, 0, "").allowed(takes, 0, ""),
-                        Source.COMMON_PRACTICE, new Remedy(Remedy.Kind.ADD_CONNECTOR, "put a connector in between")));
+                crowded.add(Finding.of(
+                        FindingCode.TOO_MANY_IN_TERMINAL,
+                        new Subject.Terminal(at.label(), place.key()),
+                        Sentence.of("{0} holds {found} conductors; it takes {allowed}.", words)
+                                .found(holds, 0, "")
+                                .allowed(takes, 0, ""),
+                        Source.COMMON_PRACTICE,
+                        new Remedy(Remedy.Kind.ADD_CONNECTOR, "put a connector in between")));
             }
         });
         return crowded;

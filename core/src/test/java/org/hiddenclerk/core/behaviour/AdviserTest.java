@@ -25,17 +25,32 @@ class AdviserTest {
     }
 
     private static Advice of(List<Advice> ranked, InputBehaviour behaviour) {
-        return ranked.stream().filter(advice -> advice.behaviour() == behaviour).findFirst().orElseThrow();
+        return ranked.stream()
+                .filter(advice -> advice.behaviour() == behaviour)
+                .findFirst()
+                .orElseThrow();
     }
 
     private static ScenarioResult at(Advice advice, Scenario occasion) {
-        return advice.played().stream().filter(played -> played.occasion() == occasion).findFirst().orElseThrow();
+        return advice.played().stream()
+                .filter(played -> played.occasion() == occasion)
+                .findFirst()
+                .orElseThrow();
     }
 
     @ParameterizedTest
-    @CsvSource({"ROCKER,1,UP_MEANS_ON,SOMETIMES,POSITION_RULES", "ROCKER,1,ANY_FLIP,SOMETIMES,EVERY_FLIP", "ROCKER,1,ANY_FLIP,OFTEN,EVERY_FLIP",
-            "ROCKER,1,UP_MEANS_ON,NEVER,POSITION_RULES", "ROCKER,2,UP_MEANS_ON,SOMETIMES,EVERY_FLIP", "PUSH,1,ANY_FLIP,SOMETIMES,PRESS_CHANGES", "ROCKER,1,PUSH_BUTTONS,OFTEN,PRESS_CHANGES",
-            "PUSH,1,CHILDREN,NEVER,RUN_ON", "SUPPLY,1,ANY_FLIP,OFTEN,SUPPLY_BLINK", "UP_DOWN,1,ANY_FLIP,OFTEN,UP_DOWN"})
+    @CsvSource({
+        "ROCKER,1,UP_MEANS_ON,SOMETIMES,POSITION_RULES",
+        "ROCKER,1,ANY_FLIP,SOMETIMES,EVERY_FLIP",
+        "ROCKER,1,ANY_FLIP,OFTEN,EVERY_FLIP",
+        "ROCKER,1,UP_MEANS_ON,NEVER,POSITION_RULES",
+        "ROCKER,2,UP_MEANS_ON,SOMETIMES,EVERY_FLIP",
+        "PUSH,1,ANY_FLIP,SOMETIMES,PRESS_CHANGES",
+        "ROCKER,1,PUSH_BUTTONS,OFTEN,PRESS_CHANGES",
+        "PUSH,1,CHILDREN,NEVER,RUN_ON",
+        "SUPPLY,1,ANY_FLIP,OFTEN,SUPPLY_BLINK",
+        "UP_DOWN,1,ANY_FLIP,OFTEN,UP_DOWN"
+    })
     void theFirstIsTheOneForThesePeople(Wall.Kind kind, int ends, Want want, RemoteUse remote, InputBehaviour first) {
         assertThat(rank(kind, ends, want, remote).get(0).behaviour()).isEqualTo(first);
     }
@@ -50,10 +65,14 @@ class AdviserTest {
         assertThat(flips.wasted()).isZero();
         assertThat(flips.hands()).isEqualTo(3);
         assertThat(rules.contradictions()).as("only until the next flip").isLessThan(flips.contradictions());
-        assertThat(rules.words(new Wall(Wall.Kind.ROCKER, 1))).isEqualTo("4 flips, 1 without effect, switch and lamp disagree once");
+        assertThat(rules.words(new Wall(Wall.Kind.ROCKER, 1)))
+                .isEqualTo("4 flips, 1 without effect, switch and lamp disagree once");
     }
 
-    /** One wants up to be on, one any flip to act: what each pays stands apart, and the first is the one for which the worst off pays least. */
+    /**
+     * One wants up to be on, one any flip to act: what each pays stands apart, and the first is the one for which
+     * the worst off pays least.
+     */
     @ParameterizedTest
     @CsvSource({"NEVER", "SOMETIMES", "OFTEN"})
     void aHouseholdOfTwoSchoolsIsWeighedAsOne(RemoteUse remote) {
@@ -62,20 +81,44 @@ class AdviserTest {
         List<Advice> up = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, remote);
         List<Advice> any = rank(Wall.Kind.ROCKER, 1, Want.ANY_FLIP, remote);
 
-        ranked.forEach(advice -> assertThat(advice.costs()).as(advice.behaviour() + "").containsExactly(of(up, advice.behaviour()).cost(), of(any, advice.behaviour()).cost()));
-        ranked.stream().filter(advice -> advice.refusal().isEmpty()).forEach(advice -> assertThat(advice.cost()).isGreaterThanOrEqualTo(ranked.get(0).cost()));
-        assertThat(new Household(Want.ANY_FLIP, Optional.of(Want.ANY_FLIP), remote, Map.of()).schools()).as("who wants the same is no second school").containsExactly(Want.ANY_FLIP);
+        ranked.forEach(advice -> assertThat(advice.costs())
+                .as(advice.behaviour() + "")
+                .containsExactly(
+                        of(up, advice.behaviour()).cost(),
+                        of(any, advice.behaviour()).cost()));
+        ranked.stream().filter(advice -> advice.refusal().isEmpty()).forEach(advice -> assertThat(advice.cost())
+                .isGreaterThanOrEqualTo(ranked.get(0).cost()));
+        assertThat(new Household(Want.ANY_FLIP, Optional.of(Want.ANY_FLIP), remote, Map.of()).schools())
+                .as("who wants the same is no second school")
+                .containsExactly(Want.ANY_FLIP);
     }
 
     /** A week without power cuts and children is not weighed by them. */
     @Test
     void whatNeverHappensCostsNothing() {
-        Map<Scenario, Integer> never = Arrays.stream(Scenario.values()).collect(Collectors.toMap(occasion -> occasion, occasion -> 0));
+        Map<Scenario, Integer> never =
+                Arrays.stream(Scenario.values()).collect(Collectors.toMap(occasion -> occasion, occasion -> 0));
         Wall wall = new Wall(Wall.Kind.ROCKER, 1);
-        assertThat(Adviser.rank(wall, new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, never), ALL, Parameters.USUAL)).extracting(Advice::cost).containsOnly(0);
+        assertThat(Adviser.rank(
+                        wall,
+                        new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, never),
+                        ALL,
+                        Parameters.USUAL))
+                .extracting(Advice::cost)
+                .containsOnly(0);
         Map<Scenario, Integer> twice = Map.of(Scenario.ALL_OFF, 2);
-        int once = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, RemoteUse.OFTEN).stream().filter(a -> a.behaviour() == InputBehaviour.POSITION_RULES).findFirst().orElseThrow().cost();
-        Advice more = of(Adviser.rank(wall, new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, twice), ALL, Parameters.USUAL), InputBehaviour.POSITION_RULES);
+        int once = rank(Wall.Kind.ROCKER, 1, Want.UP_MEANS_ON, RemoteUse.OFTEN).stream()
+                .filter(a -> a.behaviour() == InputBehaviour.POSITION_RULES)
+                .findFirst()
+                .orElseThrow()
+                .cost();
+        Advice more = of(
+                Adviser.rank(
+                        wall,
+                        new Household(Want.UP_MEANS_ON, Optional.empty(), RemoteUse.OFTEN, twice),
+                        ALL,
+                        Parameters.USUAL),
+                InputBehaviour.POSITION_RULES);
         assertThat(more.cost()).isGreaterThan(once);
     }
 
@@ -90,10 +133,17 @@ class AdviserTest {
     @Test
     void whatCannotBeHadComesLastWithItsReason() {
         List<Advice> push = rank(Wall.Kind.PUSH, 1, Want.ANY_FLIP, RemoteUse.SOMETIMES);
-        assertThat(of(push, InputBehaviour.POSITION_RULES).refusal()).contains("a push button would light only while it is held");
+        assertThat(of(push, InputBehaviour.POSITION_RULES).refusal())
+                .contains("a push button would light only while it is held");
         assertThat(of(push, InputBehaviour.EVERY_FLIP).refusal()).isPresent();
-        assertThat(of(rank(Wall.Kind.ROCKER, 2, Want.ANY_FLIP, RemoteUse.NEVER), InputBehaviour.POSITION_RULES).refusal()).isPresent();
-        List<Advice> poor = Adviser.rank(new Wall(Wall.Kind.ROCKER, 1), new Household(Want.ANY_FLIP, RemoteUse.NEVER), Set.of(InputBehaviour.POSITION_RULES), Parameters.USUAL);
+        assertThat(of(rank(Wall.Kind.ROCKER, 2, Want.ANY_FLIP, RemoteUse.NEVER), InputBehaviour.POSITION_RULES)
+                        .refusal())
+                .isPresent();
+        List<Advice> poor = Adviser.rank(
+                new Wall(Wall.Kind.ROCKER, 1),
+                new Household(Want.ANY_FLIP, RemoteUse.NEVER),
+                Set.of(InputBehaviour.POSITION_RULES),
+                Parameters.USUAL);
         assertThat(poor.get(0).behaviour()).isEqualTo(InputBehaviour.POSITION_RULES);
         assertThat(of(poor, InputBehaviour.EVERY_FLIP).refusal()).contains("the module cannot be set to it");
     }
@@ -101,8 +151,10 @@ class AdviserTest {
     @Test
     void aChildLeavesARunOnThatEndsByItself() {
         List<Advice> ranked = rank(Wall.Kind.PUSH, 1, Want.CHILDREN, RemoteUse.NEVER);
-        assertThat(at(of(ranked, InputBehaviour.RUN_ON), Scenario.CHILD).leftOn()).isFalse();
-        assertThat(at(of(ranked, InputBehaviour.PRESS_CHANGES), Scenario.CHILD).leftOn()).isTrue();
+        assertThat(at(of(ranked, InputBehaviour.RUN_ON), Scenario.CHILD).leftOn())
+                .isFalse();
+        assertThat(at(of(ranked, InputBehaviour.PRESS_CHANGES), Scenario.CHILD).leftOn())
+                .isTrue();
     }
 
     @Test
@@ -110,7 +162,9 @@ class AdviserTest {
         for (Wall.Kind kind : Wall.Kind.values()) {
             for (Want want : Want.values()) {
                 Advice first = rank(kind, 1, want, RemoteUse.SOMETIMES).get(0);
-                first.played().stream().filter(played -> played.occasion() == Scenario.NIGHT_CUT).forEach(played -> assertThat(played.leftOn()).isFalse());
+                first.played().stream()
+                        .filter(played -> played.occasion() == Scenario.NIGHT_CUT)
+                        .forEach(played -> assertThat(played.leftOn()).isFalse());
             }
         }
     }

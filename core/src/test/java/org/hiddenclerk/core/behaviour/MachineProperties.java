@@ -21,27 +21,48 @@ class MachineProperties {
     /** A machine, and what happens to it. */
     record Story(Machine machine, List<Event> events) {
         State start() {
-            return machine.start(machine.inputs() == 2 ? List.of(Contact.OPEN, Contact.OPEN) : List.of(Contact.OPEN), false, Motion.STOP);
+            return machine.start(
+                    machine.inputs() == 2 ? List.of(Contact.OPEN, Contact.OPEN) : List.of(Contact.OPEN),
+                    false,
+                    Motion.STOP);
         }
     }
 
     @Provide
     Arbitrary<Story> stories() {
-        return Arbitraries.of(InputBehaviour.values()).flatMap(behaviour -> Combinators.combine(parameters(), events(behaviour)).as((parameters, events) ->
-                new Story(new Machine(behaviour, parameters), events)));
+        return Arbitraries.of(InputBehaviour.values())
+                .flatMap(behaviour -> Combinators.combine(parameters(), events(behaviour))
+                        .as((parameters, events) -> new Story(new Machine(behaviour, parameters), events)));
     }
 
     private static Arbitrary<Parameters> parameters() {
         Arbitrary<Long> ms = Arbitraries.longs().between(1, 900);
         Arbitrary<Boolean> yes = Arbitraries.of(true, false);
-        return Combinators.combine(Arbitraries.longs().between(0, 60), Arbitraries.of(Contact.values()), yes, ms, ms, yes, ms, Arbitraries.of(PowerOn.values()))
-                .as((debounce, rest, inverted, hold, runOn, stops, pause, powerOn) -> new Parameters(debounce, rest, inverted, hold, runOn, stops, 20, 400, pause, powerOn));
+        return Combinators.combine(
+                        Arbitraries.longs().between(0, 60),
+                        Arbitraries.of(Contact.values()),
+                        yes,
+                        ms,
+                        ms,
+                        yes,
+                        ms,
+                        Arbitraries.of(PowerOn.values()))
+                .as((debounce, rest, inverted, hold, runOn, stops, pause, powerOn) ->
+                        new Parameters(debounce, rest, inverted, hold, runOn, stops, 20, 400, pause, powerOn));
     }
 
     private static Arbitrary<List<Event>> events(InputBehaviour behaviour) {
-        List<Type> deeds = Arrays.stream(Type.values()).filter(deed -> deed.suits(behaviour)).toList();
+        List<Type> deeds = Arrays.stream(Type.values())
+                .filter(deed -> deed.suits(behaviour))
+                .toList();
         int inputs = behaviour == InputBehaviour.UP_DOWN ? 2 : 1;
-        return Combinators.combine(Arbitraries.longs().between(0, 300), Arbitraries.of(deeds), Arbitraries.integers().between(1, inputs)).as(Event::new).list().ofMaxSize(25)
+        return Combinators.combine(
+                        Arbitraries.longs().between(0, 300),
+                        Arbitraries.of(deeds),
+                        Arbitraries.integers().between(1, inputs))
+                .as(Event::new)
+                .list()
+                .ofMaxSize(25)
                 .map(gaps -> {
                     List<Event> events = new ArrayList<>();
                     long at = 0;
@@ -55,7 +76,8 @@ class MachineProperties {
 
     @Property
     void aBlindIsNeverTurnedWithoutThePause(@ForAll("stories") Story story) {
-        List<Output> outputs = story.machine.run(story.start(), story.events, LONG_AFTER).outputs();
+        List<Output> outputs =
+                story.machine.run(story.start(), story.events, LONG_AFTER).outputs();
         Motion last = Motion.STOP;
         Motion direction = Motion.STOP;
         long ended = 0;
@@ -67,7 +89,9 @@ class MachineProperties {
                 } else {
                     assertThat(last).as("a direction begins from a stop").isEqualTo(Motion.STOP);
                     if (direction == moves.motion().opposite()) {
-                        assertThat(moves.atMs() - ended).isGreaterThanOrEqualTo(story.machine.parameters().reversePauseMs());
+                        assertThat(moves.atMs() - ended)
+                                .isGreaterThanOrEqualTo(
+                                        story.machine.parameters().reversePauseMs());
                     }
                 }
                 last = moves.motion();
@@ -77,14 +101,25 @@ class MachineProperties {
 
     @Property
     void withTheSupplyBackForGoodItEndsAsTheParametersAllow(@ForAll("stories") Story story) {
-        long end = story.events.isEmpty() ? 0 : story.events.get(story.events.size() - 1).atMs();
-        List<Event> all = Stream.concat(story.events.stream(), Stream.of(new Event(end + 1, Type.SUPPLY_LOST), new Event(end + 2_000, Type.SUPPLY_BACK))).toList();
+        long end = story.events.isEmpty()
+                ? 0
+                : story.events.get(story.events.size() - 1).atMs();
+        List<Event> all = Stream.concat(
+                        story.events.stream(),
+                        Stream.of(new Event(end + 1, Type.SUPPLY_LOST), new Event(end + 2_000, Type.SUPPLY_BACK)))
+                .toList();
         State after = story.machine.run(story.start(), all, end + 2_000).state();
         Parameters parameters = story.machine.parameters();
-        boolean lostBefore = !story.machine.run(story.start(), story.events, end).state().supply().isThere();
+        boolean lostBefore = !story.machine
+                .run(story.start(), story.events, end)
+                .state()
+                .supply()
+                .isThere();
         assertThat(after.supply().isThere()).isTrue();
         if (story.machine.behaviour() == InputBehaviour.UP_DOWN) {
-            Motion asked = Motion.of(parameters.isActive(after.contacts().get(0)), parameters.isActive(after.contacts().get(1)));
+            Motion asked = Motion.of(
+                    parameters.isActive(after.contacts().get(0)),
+                    parameters.isActive(after.contacts().get(1)));
             assertThat(after.motion()).isEqualTo(parameters.powerOn() == PowerOn.SWITCH ? asked : Motion.STOP);
             return;
         }
@@ -92,16 +127,29 @@ class MachineProperties {
         switch (parameters.powerOn()) {
             case OFF -> assertThat(after.relay()).isFalse();
             case ON -> assertThat(after.relay()).isTrue();
-            case SWITCH -> assertThat(after.relay()).isEqualTo(active != (parameters.inverted() && story.machine.behaviour() == InputBehaviour.POSITION_RULES));
+            case SWITCH ->
+                assertThat(after.relay())
+                        .isEqualTo(active
+                                != (parameters.inverted()
+                                        && story.machine.behaviour() == InputBehaviour.POSITION_RULES));
             case LAST -> {
                 // The loss comes before what else is due at its instant, so the state of the instant before is kept.
                 if (!lostBefore) {
-                    assertThat(after.relay()).isEqualTo(story.machine.run(story.start(), story.events, end).state().relay());
+                    assertThat(after.relay())
+                            .isEqualTo(story.machine
+                                    .run(story.start(), story.events, end)
+                                    .state()
+                                    .relay());
                 }
             }
         }
         if (story.machine.behaviour() == InputBehaviour.RUN_ON) {
-            assertThat(story.machine.run(after, List.of(), LONG_AFTER * 10).state().relay()).as("a run-on ends").isFalse();
+            assertThat(story.machine
+                            .run(after, List.of(), LONG_AFTER * 10)
+                            .state()
+                            .relay())
+                    .as("a run-on ends")
+                    .isFalse();
         }
     }
 
@@ -127,15 +175,23 @@ class MachineProperties {
             bounced.add(new Event(at - 2 * (debounce - 1), back, input));
             bounced.add(new Event(at, there, input));
         }
-        assertThat(story.machine.run(story.start(), bounced, LONG_AFTER).outputs()).isEqualTo(story.machine.run(story.start(), quiet, LONG_AFTER).outputs());
+        assertThat(story.machine.run(story.start(), bounced, LONG_AFTER).outputs())
+                .isEqualTo(story.machine.run(story.start(), quiet, LONG_AFTER).outputs());
     }
 
     @Property
     void whereverTheTimeIsCutTheRestIsTheSame(@ForAll("stories") Story story, @ForAll("cuts") long cut) {
         Machine.Step whole = story.machine.run(story.start(), story.events, LONG_AFTER);
-        Machine.Step first = story.machine.run(story.start(), story.events.stream().filter(event -> event.atMs() <= cut).toList(), cut);
-        Machine.Step second = story.machine.run(first.state(), story.events.stream().filter(event -> event.atMs() > cut).toList(), LONG_AFTER);
-        assertThat(Stream.concat(first.outputs().stream(), second.outputs().stream())).containsExactlyElementsOf(whole.outputs());
+        Machine.Step first = story.machine.run(
+                story.start(),
+                story.events.stream().filter(event -> event.atMs() <= cut).toList(),
+                cut);
+        Machine.Step second = story.machine.run(
+                first.state(),
+                story.events.stream().filter(event -> event.atMs() > cut).toList(),
+                LONG_AFTER);
+        assertThat(Stream.concat(first.outputs().stream(), second.outputs().stream()))
+                .containsExactlyElementsOf(whole.outputs());
         assertThat(second.state()).isEqualTo(whole.state());
     }
 
@@ -147,12 +203,15 @@ class MachineProperties {
     @Property
     void nothingButAHandACommandATimerOrTheSupplyChangesIt(@ForAll("stories") Story story) {
         boolean relay = false;
-        for (Output output : story.machine.run(story.start(), story.events, LONG_AFTER).outputs()) {
+        for (Output output :
+                story.machine.run(story.start(), story.events, LONG_AFTER).outputs()) {
             if (output instanceof Output.Relay change) {
                 assertThat(change.on()).as("every change is one").isNotEqualTo(relay);
                 relay = change.on();
                 if (story.machine.behaviour() != InputBehaviour.RUN_ON) {
-                    assertThat(change.cause()).as("only a run-on ends by itself").isNotEqualTo(Cause.TIMER);
+                    assertThat(change.cause())
+                            .as("only a run-on ends by itself")
+                            .isNotEqualTo(Cause.TIMER);
                 }
                 if (story.machine.behaviour() == InputBehaviour.REPORT_ONLY) {
                     assertThat(change.cause()).isNotEqualTo(Cause.HAND);

@@ -32,8 +32,7 @@ final class HiddenCircuit {
     private static final String LAMP_L = "L.lamp";
     private static final String LAMP_N = "L.neutral";
 
-    private record Conductor(String from, String to, String fromCore, String toCore) {
-    }
+    private record Conductor(String from, String to, String fromCore, String toCore) {}
 
     private final Random random;
     private final boolean singles;
@@ -62,7 +61,8 @@ final class HiddenCircuit {
 
     Board board() {
         List<OpenedBox> boxes = new ArrayList<>();
-        mechanisms.forEach((id, mechanism) -> boxes.add(new OpenedBox(id, Optional.of(mechanism), false, cores.get(id))));
+        mechanisms.forEach(
+                (id, mechanism) -> boxes.add(new OpenedBox(id, Optional.of(mechanism), false, cores.get(id))));
         return new Board(boxes);
     }
 
@@ -92,7 +92,12 @@ final class HiddenCircuit {
         String id = box + (cores.get(box).size() + 1);
         String cable = singles ? "single " + id : "to " + far.substring(0, far.indexOf('.'));
         String at = end.substring(end.indexOf('.') + 1);
-        cores.get(box).add(new SeenCore(id, cable, COLOURS[random.nextInt(COLOURS.length)], Termination.read(at.startsWith("capped") ? "capped" : at)));
+        cores.get(box)
+                .add(new SeenCore(
+                        id,
+                        cable,
+                        COLOURS[random.nextInt(COLOURS.length)],
+                        Termination.read(at.startsWith("capped") ? "capped" : at)));
         roles.put(id, role);
         return id;
     }
@@ -116,7 +121,7 @@ final class HiddenCircuit {
         switch (random.nextInt(3)) {
             case 0 -> neutral(List.of("A"));
             case 1 -> wire(ConductorRole.NEUTRAL, SUPPLY_NEUTRAL, "A.capped1");
-            default -> { }
+            default -> {}
         }
         spares();
     }
@@ -191,7 +196,10 @@ final class HiddenCircuit {
             at = next;
         }
         wire(ConductorRole.SWITCHED_LIVE, liveNear ? near + ".joint:7" : near + ".COM", LAMP_L);
-        wire(ConductorRole.PERMANENT_LIVE, fromLamp ? "L.live" : SUPPLY_LIVE, liveNear ? near + ".COM" : near + ".joint:7");
+        wire(
+                ConductorRole.PERMANENT_LIVE,
+                fromLamp ? "L.live" : SUPPLY_LIVE,
+                liveNear ? near + ".COM" : near + ".joint:7");
         if (!fromLamp && random.nextBoolean()) {
             neutral(List.of(near));
         }
@@ -222,8 +230,10 @@ final class HiddenCircuit {
     private String[] travellerEnds(List<String> chain, int link) {
         String near = chain.get(link);
         String far = chain.get(link + 1);
-        String[] from = mechanisms.get(near) == Mechanism.TWO_WAY ? new String[] {".L1", ".L2"} : new String[] {".B1", ".B2"};
-        String[] to = mechanisms.get(far) == Mechanism.TWO_WAY ? new String[] {".L1", ".L2"} : new String[] {".A1", ".A2"};
+        String[] from =
+                mechanisms.get(near) == Mechanism.TWO_WAY ? new String[] {".L1", ".L2"} : new String[] {".B1", ".B2"};
+        String[] to =
+                mechanisms.get(far) == Mechanism.TWO_WAY ? new String[] {".L1", ".L2"} : new String[] {".A1", ".A2"};
         int cross = random.nextInt(2);
         return new String[] {near + from[0], near + from[1], far + to[cross], far + to[1 - cross]};
     }
@@ -248,8 +258,10 @@ final class HiddenCircuit {
             if (own == null) {
                 return false;
             }
-            Set<String> reached = reached(own.fromCore().equals(returns.core()) ? own.to() : own.from(), returns.with(), own);
-            return !reached.contains(SUPPLY_LIVE) && (reached.contains(SUPPLY_NEUTRAL) || reached.contains(LAMP_L) || reached.contains(LAMP_N));
+            Set<String> reached =
+                    reached(own.fromCore().equals(returns.core()) ? own.to() : own.from(), returns.with(), own);
+            return !reached.contains(SUPPLY_LIVE)
+                    && (reached.contains(SUPPLY_NEUTRAL) || reached.contains(LAMP_L) || reached.contains(LAMP_N));
         }
         return joined((Reading.Continuous) reading);
     }
@@ -271,7 +283,9 @@ final class HiddenCircuit {
             String at = open.pop();
             for (Conductor conductor : conductors) {
                 if (conductor != one && conductor != other && !conductor.from().startsWith("S.")) {
-                    String next = conductor.from().equals(at) ? conductor.to() : conductor.to().equals(at) ? conductor.from() : "";
+                    String next = conductor.from().equals(at)
+                            ? conductor.to()
+                            : conductor.to().equals(at) ? conductor.from() : "";
                     if (!next.isEmpty() && seen.add(next)) {
                         open.push(next);
                     }
@@ -282,7 +296,10 @@ final class HiddenCircuit {
     }
 
     private Conductor conductorOf(String core) {
-        return conductors.stream().filter(c -> c.fromCore().equals(core) || c.toCore().equals(core)).findFirst().orElse(null);
+        return conductors.stream()
+                .filter(c -> c.fromCore().equals(core) || c.toCore().equals(core))
+                .findFirst()
+                .orElse(null);
     }
 
     private String nodeOf(String core) {
@@ -299,7 +316,9 @@ final class HiddenCircuit {
         }
         join(ways, "L.live", SUPPLY_LIVE);
         join(ways, LAMP_N, SUPPLY_NEUTRAL);
-        with.forEach((box, position) -> mechanisms.get(box).contacts(position)
+        with.forEach((box, position) -> mechanisms
+                .get(box)
+                .contacts(position)
                 .forEach(contact -> join(ways, box + "." + contact.from(), box + "." + contact.to())));
         Set<String> seen = new HashSet<>(Set.of(start));
         Deque<String> open = new ArrayDeque<>(seen);
@@ -326,14 +345,32 @@ final class HiddenCircuit {
     /** The circuit for the electrical core. */
     Wiring wiring() {
         List<Part> parts = new ArrayList<>();
-        parts.add(new Part.Supply(new PartId("F"), Line.L1, "4", OptionalDouble.of(10), OptionalDouble.empty(),
+        parts.add(new Part.Supply(
+                new PartId("F"),
+                Line.L1,
+                "4",
+                OptionalDouble.of(10),
+                OptionalDouble.empty(),
                 Map.of("out", new NodeId(SUPPLY_LIVE))));
-        parts.add(new Part.Supply(new PartId("N"), Line.N, "4", OptionalDouble.of(10), OptionalDouble.empty(),
+        parts.add(new Part.Supply(
+                new PartId("N"),
+                Line.N,
+                "4",
+                OptionalDouble.of(10),
+                OptionalDouble.empty(),
                 Map.of("out", new NodeId(SUPPLY_NEUTRAL))));
         parts.add(link("at lamp, live", "L.live", SUPPLY_LIVE));
         parts.add(link("at lamp, neutral", LAMP_N, SUPPLY_NEUTRAL));
-        parts.add(new Part.Load(new PartId("X"), LoadKind.LED_LAMP, 9, 1, OptionalDouble.empty(), Optional.empty(), Optional.empty(),
-                false, Map.of("L", new NodeId(LAMP_L), "N", new NodeId(LAMP_N))));
+        parts.add(new Part.Load(
+                new PartId("X"),
+                LoadKind.LED_LAMP,
+                9,
+                1,
+                OptionalDouble.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                Map.of("L", new NodeId(LAMP_L), "N", new NodeId(LAMP_N))));
         for (int i = 0; i < conductors.size(); i++) {
             parts.add(link("w" + i, conductors.get(i).from(), conductors.get(i).to()));
         }

@@ -43,19 +43,24 @@ class TracingTest {
             for (Reading reading : YardstickTest.everyReading(hidden.board())) {
                 List<Reading.Answered> more = new ArrayList<>(readings);
                 more.add(new Reading.Answered(reading, hidden.answer(reading)));
-                assertThat(trace(hidden, more).possible()).as("no reading tells these apart: %s", reading).hasSize(open);
+                assertThat(trace(hidden, more).possible())
+                        .as("no reading tells these apart: %s", reading)
+                        .hasSize(open);
             }
         }
     }
 
     private static Traced trace(HiddenCircuit hidden, List<Reading.Answered> readings) {
         Traced traced = Tracing.of(hidden.board(), RegionProfile.EU_230, readings);
-        assertThat(traced.possible()).as("the truth is never dropped: %s after %s", hidden.topology(), readings)
+        assertThat(traced.possible())
+                .as("the truth is never dropped: %s after %s", hidden.topology(), readings)
                 .anySatisfy(p -> {
                     assertThat(p.topology()).isEqualTo(hidden.topology());
                     assertThat(p.roles()).isEqualTo(hidden.roles());
                 });
-        traced.certain().forEach((core, role) -> assertThat(role).as("certain of %s", core).isEqualTo(hidden.roles().get(core)));
+        traced.certain().forEach((core, role) -> assertThat(role)
+                .as("certain of %s", core)
+                .isEqualTo(hidden.roles().get(core)));
         return traced;
     }
 
@@ -70,13 +75,18 @@ class TracingTest {
             }
         }
         int lie = random.nextInt(readings.size());
-        readings.set(lie, new Reading.Answered(readings.get(lie).reading(), !readings.get(lie).value()));
+        readings.set(
+                lie,
+                new Reading.Answered(
+                        readings.get(lie).reading(), !readings.get(lie).value()));
         Traced traced = Tracing.of(hidden.board(), RegionProfile.EU_230, readings);
 
-        assertThat(traced.contradictions()).as("every set that cannot hold together has the false answer in it")
+        assertThat(traced.contradictions())
+                .as("every set that cannot hold together has the false answer in it")
                 .allSatisfy(set -> assertThat(set).contains(lie));
         if (traced.contradictions().isEmpty()) {
-            traced.certain().forEach((core, role) -> assertThat(role).as("%s after the false %s", core, readings.get(lie))
+            traced.certain().forEach((core, role) -> assertThat(role)
+                    .as("%s after the false %s", core, readings.get(lie))
                     .isEqualTo(hidden.roles().get(core)));
         }
     }
@@ -91,7 +101,8 @@ class TracingTest {
                 for (SeenCore core : hidden.board().cores()) {
                     boolean floating = core.at().isAlone();
                     if (!floating) {
-                        assertThat(hidden.answer(new Reading.Live(core.id(), state.switches()))).as(core + " " + state)
+                        assertThat(hidden.answer(new Reading.Live(core.id(), state.switches())))
+                                .as(core + " " + state)
                                 .isEqualTo(nodes.contains(hidden.node(core.id())));
                     }
                 }
@@ -123,9 +134,12 @@ class TracingTest {
         Traced traced = trace(box);
 
         assertThat(topologies(traced)).containsExactly("ONE_WAY_SWITCH_LOOP");
-        assertThat(traced.possible()).extracting(p -> p.roles().get("A#3")).contains(ConductorRole.NEUTRAL, ConductorRole.SPARE);
+        assertThat(traced.possible())
+                .extracting(p -> p.roles().get("A#3"))
+                .contains(ConductorRole.NEUTRAL, ConductorRole.SPARE);
         Reading back = new Reading.Returns("A#3", Map.of("A", 0));
-        assertThat(Tracing.of(new Board(List.of(box)), RegionProfile.EU_230, List.of(new Reading.Answered(back, true))).certain())
+        assertThat(Tracing.of(new Board(List.of(box)), RegionProfile.EU_230, List.of(new Reading.Answered(back, true)))
+                        .certain())
                 .containsEntry("A#3", ConductorRole.NEUTRAL);
     }
 
@@ -140,11 +154,14 @@ class TracingTest {
 
     @Example
     void anOpenedLampPlaceSaysWhereTheCablesGo() {
-        Traced traced = trace(box("A", Mechanism.ONE_WAY, false, "c1 brown COM", "c2 brown L1", "c1 blue joint:1", "c2 blue joint:1"),
+        Traced traced = trace(
+                box("A", Mechanism.ONE_WAY, false, "c1 brown COM", "c2 brown L1", "c1 blue joint:1", "c2 blue joint:1"),
                 box("L", null, false, "c1 brown lamp:L", "c1 blue lamp:N"));
 
         assertThat(topologies(traced)).containsExactly("ONE_WAY_FEED_AT_SWITCH");
-        assertThat(traced.certain()).containsEntry("L#1", ConductorRole.SWITCHED_LIVE).containsEntry("L#2", ConductorRole.NEUTRAL);
+        assertThat(traced.certain())
+                .containsEntry("L#1", ConductorRole.SWITCHED_LIVE)
+                .containsEntry("L#2", ConductorRole.NEUTRAL);
     }
 
     @Example
@@ -154,9 +171,13 @@ class TracingTest {
                 box("A.2", Mechanism.ONE_WAY, false, "w brown COM", "lamp2 black L1"));
 
         assertThat(topologies(traced)).containsExactly("ONE_WAY_FEED_AT_SWITCH+ONE_WAY_FEED_AT_SWITCH");
-        assertThat(traced.certain()).containsEntry("A.1#1", ConductorRole.PERMANENT_LIVE)
-                .containsEntry("A.1#2", ConductorRole.PERMANENT_LIVE).containsEntry("A.1#3", ConductorRole.SWITCHED_LIVE);
-        assertThat(traced.possible()).as("the second gang may be fed on either terminal").hasSize(2);
+        assertThat(traced.certain())
+                .containsEntry("A.1#1", ConductorRole.PERMANENT_LIVE)
+                .containsEntry("A.1#2", ConductorRole.PERMANENT_LIVE)
+                .containsEntry("A.1#3", ConductorRole.SWITCHED_LIVE);
+        assertThat(traced.possible())
+                .as("the second gang may be fed on either terminal")
+                .hasSize(2);
     }
 
     @Example
@@ -168,7 +189,9 @@ class TracingTest {
         long began = ManagementFactory.getThreadMXBean().getCurrentThreadCpuTime();
 
         assertThatThrownBy(() -> trace(boxes)).isInstanceOf(Tracing.TooMany.class);
-        assertThat(ManagementFactory.getThreadMXBean().getCurrentThreadCpuTime() - began).as("bounded work, with much room").isLessThan(60_000_000_000L);
+        assertThat(ManagementFactory.getThreadMXBean().getCurrentThreadCpuTime() - began)
+                .as("bounded work, with much room")
+                .isLessThan(60_000_000_000L);
     }
 
     @Example

@@ -28,18 +28,27 @@ class YardstickTest {
         Random random = new Random(20261125);
         while (boards < BOARDS) {
             Board board = HiddenCircuit.any(random, 0).board();
-            List<BoardWiring> wirings = board.cores().size() > MOST_CORES ? List.of() : Tracing.wirings(board, RegionProfile.EU_230);
+            List<BoardWiring> wirings =
+                    board.cores().size() > MOST_CORES ? List.of() : Tracing.wirings(board, RegionProfile.EU_230);
             if (wirings.size() > 1 && wirings.size() <= MOST_WIRINGS) {
                 Strategies strategies = new Strategies(board, wirings);
                 BitSet all = new BitSet();
                 all.set(0, wirings.size());
                 best += strategies.fewest(all) / wirings.size();
-                ours += wirings.stream().mapToInt(truth -> testsMade(board, truth)).average().orElseThrow();
+                ours += wirings.stream()
+                        .mapToInt(truth -> testsMade(board, truth))
+                        .average()
+                        .orElseThrow();
                 boards++;
             }
         }
-        System.out.printf(java.util.Locale.ROOT, "tests on %d boards of at most %d cores: %.3f on average, best possible %.3f%n",
-                boards, MOST_CORES, ours / boards, best / boards);
+        System.out.printf(
+                java.util.Locale.ROOT,
+                "tests on %d boards of at most %d cores: %.3f on average, best possible %.3f%n",
+                boards,
+                MOST_CORES,
+                ours / boards,
+                best / boards);
         assertThat(ours).isLessThanOrEqualTo(best * 1.10);
         assertThat(best).as("the yardstick is not beaten").isLessThanOrEqualTo(ours + 1e-9);
     }

@@ -18,8 +18,7 @@ final class CircuitSimulator {
     private static final Pattern HARMLESS = Pattern.compile(
             "(Note: (v\\d+: has no value, DC 0 assumed|No compatibility mode selected!)|\\s*Reference value :.*)\\s*");
 
-    private CircuitSimulator() {
-    }
+    private CircuitSimulator() {}
 
     /** A potential as a phasor, in volts. */
     record Phasor(double re, double im) {
@@ -70,7 +69,9 @@ final class CircuitSimulator {
 
     private static String run(Path file) throws IOException {
         Path complaints = file.resolveSibling("complaints.txt");
-        Process process = new ProcessBuilder("ngspice", "-b", file.toString()).redirectError(complaints.toFile()).start();
+        Process process = new ProcessBuilder("ngspice", "-b", file.toString())
+                .redirectError(complaints.toFile())
+                .start();
         process.getOutputStream().close();
         String output = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         // A wrong netlist still ends with exit code 0, so every other word on standard error is a failure.
@@ -103,7 +104,9 @@ final class CircuitSimulator {
     }
 
     private static List<Integer> nodesOf(List<String> elements) {
-        return elements.stream().filter(e -> e.startsWith("RL"))
-                .map(e -> Integer.parseInt(e.split(" ")[0].substring(2))).toList();
+        return elements.stream()
+                .filter(e -> e.startsWith("RL"))
+                .map(e -> Integer.parseInt(e.split(" ")[0].substring(2)))
+                .toList();
     }
 }

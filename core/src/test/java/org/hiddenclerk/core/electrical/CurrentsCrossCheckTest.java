@@ -22,15 +22,21 @@ class CurrentsCrossCheckTest {
     private static final double OHMS = 1e-4;
     /** Ours are told from 1 mA, in whole milliamperes; the simulator's loads leak a little. */
     private static final double SLACK_AMPS = 0.002;
+
     private static final double AGREEMENT = 0.01;
 
     /** One state of a wiring with our currents, by conductor. */
     private record State(String words, Wiring wiring, Map<String, Double> amps, NaiveEvaluation naive) {
         /** Whether what is added up without regard to phase is the sum all the same. */
         private boolean isPlain() {
-            Set<Line> live = wiring.parts().stream().filter(Part.Supply.class::isInstance).map(part -> ((Part.Supply) part).line())
-                    .filter(line -> line.isLive() || line == Line.ELV_PLUS).collect(Collectors.toSet());
-            return live.size() == 1 && wiring.parts().stream().allMatch(part -> !(part instanceof Part.Load load) || load.powerFactor() == 1);
+            Set<Line> live = wiring.parts().stream()
+                    .filter(Part.Supply.class::isInstance)
+                    .map(part -> ((Part.Supply) part).line())
+                    .filter(line -> line.isLive() || line == Line.ELV_PLUS)
+                    .collect(Collectors.toSet());
+            return live.size() == 1
+                    && wiring.parts().stream()
+                            .allMatch(part -> !(part instanceof Part.Load load) || load.powerFactor() == 1);
         }
     }
 
@@ -38,19 +44,29 @@ class CurrentsCrossCheckTest {
     void noConductorCarriesMoreThanWeSay() throws Exception {
         List<State> states = new ArrayList<>();
         Depth.ofPlans(Plans.ofEveryKind()).forEach((name, wiring) -> states.addAll(statesOf(name, wiring)));
-        List<Map<Integer, CircuitSimulator.Phasor>> simulated = CircuitSimulator.potentials(states.stream().map(state -> state.naive.elements()).toList(), 50);
+        List<Map<Integer, CircuitSimulator.Phasor>> simulated = CircuitSimulator.potentials(
+                states.stream().map(state -> state.naive.elements()).toList(), 50);
         int compared = 0;
         int same = 0;
         for (int i = 0; i < states.size(); i++) {
             State state = states.get(i);
             for (Part part : state.wiring.parts()) {
-                if (part instanceof Part.Conductor && state.amps.containsKey(part.id().value())) {
+                if (part instanceof Part.Conductor
+                        && state.amps.containsKey(part.id().value())) {
                     double ours = state.amps.get(part.id().value());
-                    double theirs = simulated.get(i).get(state.naive.node(part, "a")).minus(simulated.get(i).get(state.naive.node(part, "b"))) / OHMS;
-                    assertThat(ours).as(state.words + " " + part.id()).isGreaterThanOrEqualTo(theirs * (1 - AGREEMENT) - SLACK_AMPS);
+                    double theirs = simulated
+                                    .get(i)
+                                    .get(state.naive.node(part, "a"))
+                                    .minus(simulated.get(i).get(state.naive.node(part, "b")))
+                            / OHMS;
+                    assertThat(ours)
+                            .as(state.words + " " + part.id())
+                            .isGreaterThanOrEqualTo(theirs * (1 - AGREEMENT) - SLACK_AMPS);
                     compared++;
                     if (state.isPlain()) {
-                        assertThat(ours).as(state.words + " " + part.id()).isCloseTo(theirs, within(theirs * AGREEMENT + SLACK_AMPS));
+                        assertThat(ours)
+                                .as(state.words + " " + part.id())
+                                .isCloseTo(theirs, within(theirs * AGREEMENT + SLACK_AMPS));
                         same++;
                     }
                 }

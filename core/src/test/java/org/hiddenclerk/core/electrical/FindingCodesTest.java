@@ -18,8 +18,8 @@ import org.junit.jupiter.api.Test;
 /** Each code on the smallest wiring that shows it, and on the same wiring put right. */
 class FindingCodesTest {
     private static final ModuleSupply MAINS = new ModuleSupply.LineNeutral("L", "N", 90, OptionalDouble.of(265), 1);
-    private static final List<Channel> ONE_CHANNEL = List.of(new Channel("1", "L", "O1",
-            List.of(ContactRating.watts(LoadKind.LED_LAMP, 150))));
+    private static final List<Channel> ONE_CHANNEL =
+            List.of(new Channel("1", "L", "O1", List.of(ContactRating.watts(LoadKind.LED_LAMP, 150))));
 
     @Nested
     class SuppliesThatMeet {
@@ -30,19 +30,25 @@ class FindingCodesTest {
 
         @Test
         void liveAndEarth() {
-            assertOnly(Wirings.mains().supply("E1", Line.PE, "", "e").conductor("W1", "l", "e"),
-                    FindingCode.SHORT_LIVE_EARTH, "E1+F1");
+            assertOnly(
+                    Wirings.mains().supply("E1", Line.PE, "", "e").conductor("W1", "l", "e"),
+                    FindingCode.SHORT_LIVE_EARTH,
+                    "E1+F1");
         }
 
         @Test
         void twoPhases() {
-            assertOnly(Wirings.mains().supply("F2", Line.L2, "C1", "l2").conductor("W1", "l", "l2"),
-                    FindingCode.PHASES_JOINED, "F1+F2");
+            assertOnly(
+                    Wirings.mains().supply("F2", Line.L2, "C1", "l2").conductor("W1", "l", "l2"),
+                    FindingCode.PHASES_JOINED,
+                    "F1+F2");
         }
 
         @Test
         void onePhaseOfTwoCircuitsIsASecondFeedAndNoShort() {
-            WiringCheck.Result result = check(Wirings.mains().supply("F2", Line.L1, "C2", "l2").conductor("W1", "l", "l2")
+            WiringCheck.Result result = check(Wirings.mains()
+                    .supply("F2", Line.L1, "C2", "l2")
+                    .conductor("W1", "l", "l2")
                     .lamp("X1", 5, "l", "n"));
 
             assertThat(codes(result)).contains(FindingCode.SECOND_FEED);
@@ -51,14 +57,18 @@ class FindingCodesTest {
 
         @Test
         void neutralsOfTwoCircuits() {
-            assertOnly(Wirings.mains().supply("N2", Line.N, "C2", "n2").conductor("W1", "n", "n2"),
-                    FindingCode.BORROWED_NEUTRAL, "N1+N2");
+            assertOnly(
+                    Wirings.mains().supply("N2", Line.N, "C2", "n2").conductor("W1", "n", "n2"),
+                    FindingCode.BORROWED_NEUTRAL,
+                    "N1+N2");
         }
 
         @Test
         void neutralAndEarth() {
-            assertOnly(Wirings.mains().supply("E1", Line.PE, "", "e").conductor("W1", "n", "e"),
-                    FindingCode.EARTH_AS_NEUTRAL, "E1+N1");
+            assertOnly(
+                    Wirings.mains().supply("E1", Line.PE, "", "e").conductor("W1", "n", "e"),
+                    FindingCode.EARTH_AS_NEUTRAL,
+                    "E1+N1");
         }
     }
 
@@ -66,19 +76,23 @@ class FindingCodesTest {
     class Neutrals {
         @Test
         void aLampOnEarthInsteadOfNeutral() {
-            assertThat(codes(check(Wirings.mains().supply("E1", Line.PE, "", "e").lamp("X1", 5, "l", "e"))))
+            assertThat(codes(
+                            check(Wirings.mains().supply("E1", Line.PE, "", "e").lamp("X1", 5, "l", "e"))))
                     .containsExactly(FindingCode.EARTH_AS_NEUTRAL);
         }
 
         @Test
         void aCurrentThatReturnsByAnotherCircuit() {
-            assertOnly(Wirings.mains().supply("N2", Line.N, "C2", "n2").lamp("X1", 5, "l", "n2"),
-                    FindingCode.BORROWED_NEUTRAL, "X1");
+            assertOnly(
+                    Wirings.mains().supply("N2", Line.N, "C2", "n2").lamp("X1", 5, "l", "n2"),
+                    FindingCode.BORROWED_NEUTRAL,
+                    "X1");
         }
 
         @Test
         void aNeutralThatIsSwitchedLeavesTheLampOnTheLive() {
-            WiringCheck.Result result = check(Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=n", "L1=m")
+            WiringCheck.Result result = check(Wirings.mains()
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=n", "L1=m")
                     .lamp("X1", 5, "l", "m"));
 
             assertThat(codes(result)).containsExactly(FindingCode.NEUTRAL_SWITCHED);
@@ -87,8 +101,10 @@ class FindingCodesTest {
 
         @Test
         void aDoublePoleSwitchThatOpensBothIsFine() {
-            assertThat(codes(check(Wirings.mains().mechanism("S1", Mechanism.DOUBLE_POLE, "L-IN=l", "L-OUT=a", "N-IN=n",
-                    "N-OUT=b").lamp("X1", 5, "a", "b")))).isEmpty();
+            assertThat(codes(check(Wirings.mains()
+                            .mechanism("S1", Mechanism.DOUBLE_POLE, "L-IN=l", "L-OUT=a", "N-IN=n", "N-OUT=b")
+                            .lamp("X1", 5, "a", "b"))))
+                    .isEmpty();
         }
 
         @Test
@@ -101,13 +117,16 @@ class FindingCodesTest {
     class Ends {
         @Test
         void aLiveEndIsBare() {
-            assertOnly(Wirings.mains().lamp("X1", 5, "l", "n").conductor("W1", "l", "nowhere"),
-                    FindingCode.LIVE_END_OPEN, "W1.b");
+            assertOnly(
+                    Wirings.mains().lamp("X1", 5, "l", "n").conductor("W1", "l", "nowhere"),
+                    FindingCode.LIVE_END_OPEN,
+                    "W1.b");
         }
 
         @Test
         void aNeutralEndIsNot() {
-            assertThat(codes(check(Wirings.mains().lamp("X1", 5, "l", "n").conductor("W1", "n", "nowhere")))).isEmpty();
+            assertThat(codes(check(Wirings.mains().lamp("X1", 5, "l", "n").conductor("W1", "n", "nowhere"))))
+                    .isEmpty();
         }
 
         @Test
@@ -127,14 +146,26 @@ class FindingCodesTest {
 
         @Test
         void aSwitchThatLeadsNowhereDoesNothing() {
-            assertOnly(Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=x").lamp("X1", 5, "l", "n"),
-                    FindingCode.SWITCH_WITHOUT_EFFECT, "S1");
+            assertOnly(
+                    Wirings.mains()
+                            .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=x")
+                            .lamp("X1", 5, "l", "n"),
+                    FindingCode.SWITCH_WITHOUT_EFFECT,
+                    "S1");
         }
 
         @Test
         void anEarthThatIsDemandedAndMissing() {
-            Part.Load heater = new Part.Load(new PartId("X1"), LoadKind.HEATER, 1000, 1, OptionalDouble.empty(),
-                    Optional.empty(), Optional.empty(), true, java.util.Map.of("L", new NodeId("l"), "N", new NodeId("n")));
+            Part.Load heater = new Part.Load(
+                    new PartId("X1"),
+                    LoadKind.HEATER,
+                    1000,
+                    1,
+                    OptionalDouble.empty(),
+                    Optional.empty(),
+                    Optional.empty(),
+                    true,
+                    java.util.Map.of("L", new NodeId("l"), "N", new NodeId("n")));
             Wiring mains = Wirings.mains().build();
             List<Part> parts = new java.util.ArrayList<>(mains.parts());
             parts.add(heater);
@@ -148,8 +179,10 @@ class FindingCodesTest {
     class Modules {
         @Test
         void aModuleBehindASwitchIsCutByIt() {
-            WiringCheck.Result result = check(Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=m")
-                    .module("K1", MAINS, ONE_CHANNEL, List.of(), "L=m", "N=n", "O1=o").lamp("X1", 5, "o", "n")
+            WiringCheck.Result result = check(Wirings.mains()
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=m")
+                    .module("K1", MAINS, ONE_CHANNEL, List.of(), "L=m", "N=n", "O1=o")
+                    .lamp("X1", 5, "o", "n")
                     .intent("X1", true));
 
             assertThat(codes(result)).containsExactly(FindingCode.MODULE_CUT_BY_SWITCH);
@@ -158,8 +191,10 @@ class FindingCodesTest {
 
         @Test
         void aModuleWithoutNeutralGetsNoSupply() {
-            assertThat(codes(check(Wirings.mains().module("K1", MAINS, ONE_CHANNEL, List.of(), "L=l", "O1=o")
-                    .lamp("X1", 5, "o", "n")))).contains(FindingCode.MODULE_UNPOWERED);
+            assertThat(codes(check(Wirings.mains()
+                            .module("K1", MAINS, ONE_CHANNEL, List.of(), "L=l", "O1=o")
+                            .lamp("X1", 5, "o", "n"))))
+                    .contains(FindingCode.MODULE_UNPOWERED);
         }
 
         @Test
@@ -169,7 +204,9 @@ class FindingCodesTest {
 
         @Test
         void anInputOnALiveOfAnotherCircuitIsASecondFeed() {
-            Wirings wirings = Wirings.mains().supply("F2", Line.L1, "C2", "l2").supply("N2", Line.N, "C2", "n2")
+            Wirings wirings = Wirings.mains()
+                    .supply("F2", Line.L1, "C2", "l2")
+                    .supply("N2", Line.N, "C2", "n2")
                     .mechanism("S1", Mechanism.ONE_WAY, "COM=l2", "L1=s");
             assertThat(codes(check(module(wirings, "L=l", "N=n", "O1=o", "S1=s").lamp("X1", 5, "o", "n"))))
                     .contains(FindingCode.SECOND_FEED);
@@ -177,7 +214,8 @@ class FindingCodesTest {
 
         @Test
         void anInputOnAnotherPhaseGetsTooManyVolts() {
-            Wirings wirings = Wirings.mains().supply("F2", Line.L2, "C1", "l2")
+            Wirings wirings = Wirings.mains()
+                    .supply("F2", Line.L2, "C1", "l2")
                     .mechanism("S1", Mechanism.ONE_WAY, "COM=l2", "L1=s");
             assertThat(codes(check(module(wirings, "L=l", "N=n", "O1=o", "S1=s").lamp("X1", 5, "o", "n"))))
                     .contains(FindingCode.OVER_VOLTAGE);
@@ -186,7 +224,8 @@ class FindingCodesTest {
         @Test
         void aRatingThatIsNotStatedIsUnknownAndNotZero() {
             List<Channel> unrated = List.of(new Channel("1", "L", "O1", List.of()));
-            WiringCheck.Result result = check(Wirings.mains().module("K1", MAINS, unrated, List.of(), "L=l", "N=n", "O1=o")
+            WiringCheck.Result result = check(Wirings.mains()
+                    .module("K1", MAINS, unrated, List.of(), "L=l", "N=n", "O1=o")
                     .lamp("X1", 5, "o", "n"));
 
             assertThat(codes(result)).containsExactly(FindingCode.RATING_UNKNOWN);
@@ -196,18 +235,22 @@ class FindingCodesTest {
         @Test
         void aTwoWireModuleUnderItsMinimum() {
             ModuleSupply twoWire = new ModuleSupply.TwoWire("L", "O1", 90, OptionalDouble.of(265), 4, 20);
-            WiringCheck.Result result = check(Wirings.mains().module("K1", twoWire, ONE_CHANNEL, List.of(), "L=l", "O1=o")
+            WiringCheck.Result result = check(Wirings.mains()
+                    .module("K1", twoWire, ONE_CHANNEL, List.of(), "L=l", "O1=o")
                     .lamp("X1", 19, "o", "n"));
 
             assertThat(codes(result)).containsExactly(FindingCode.BELOW_MINIMUM_LOAD, FindingCode.GHOST_GLOW);
-            assertThat(result.findings().get(0).reason()).isEqualTo("K1 carries 19.0\u2009W; it needs at least 20.0\u2009W.");
+            assertThat(result.findings().get(0).reason())
+                    .isEqualTo("K1 carries 19.0\u2009W; it needs at least 20.0\u2009W.");
         }
 
         /** 230 V over 230 / 4 mA = 57 500 Ω and 230² / 19 W = 2 784 Ω leaves 10.6 V, 4.6 %; with 20 W beside it 5.3 V. */
         @Test
         void aTrickleThroughAnLedLampMayGlowAndABypassTakesItAway() {
             ModuleSupply twoWire = new ModuleSupply.TwoWire("L", "O1", 90, OptionalDouble.of(265), 4, 10);
-            Wirings bare = Wirings.mains().module("K1", twoWire, ONE_CHANNEL, List.of(), "L=l", "O1=o").lamp("X1", 19, "o", "n");
+            Wirings bare = Wirings.mains()
+                    .module("K1", twoWire, ONE_CHANNEL, List.of(), "L=l", "O1=o")
+                    .lamp("X1", 19, "o", "n");
 
             assertOnly(bare, FindingCode.GHOST_GLOW, "X1");
             assertThat(check(bare).findings().get(0).reason()).startsWith("X1 is off with 10.6\u2009V across it");
@@ -216,12 +259,22 @@ class FindingCodesTest {
 
         @Test
         void aModuleThatCountsBreaksNeedsAFlipThatMakesOne() {
-            List<Input> blink = List.of(new Input("1", List.of(), Optional.empty(), Input.Potential.MAINS,
-                    InputBehaviour.SUPPLY_BLINK, Optional.of("1"), Optional.empty()));
-            Wirings cut = Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=f")
-                    .module("K1", MAINS, ONE_CHANNEL, blink, "L=f", "N=n", "O1=o").lamp("X1", 5, "o", "n");
-            Wirings linked = Wirings.mains().mechanism("S1", Mechanism.TWO_WAY, "COM=l", "L1=f", "L2=f")
-                    .module("K1", MAINS, ONE_CHANNEL, blink, "L=f", "N=n", "O1=o").lamp("X1", 5, "o", "n");
+            List<Input> blink = List.of(new Input(
+                    "1",
+                    List.of(),
+                    Optional.empty(),
+                    Input.Potential.MAINS,
+                    InputBehaviour.SUPPLY_BLINK,
+                    Optional.of("1"),
+                    Optional.empty()));
+            Wirings cut = Wirings.mains()
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=f")
+                    .module("K1", MAINS, ONE_CHANNEL, blink, "L=f", "N=n", "O1=o")
+                    .lamp("X1", 5, "o", "n");
+            Wirings linked = Wirings.mains()
+                    .mechanism("S1", Mechanism.TWO_WAY, "COM=l", "L1=f", "L2=f")
+                    .module("K1", MAINS, ONE_CHANNEL, blink, "L=f", "N=n", "O1=o")
+                    .lamp("X1", 5, "o", "n");
 
             assertThat(codes(check(cut))).contains(FindingCode.BLINK_NOT_SEEN);
             assertThat(codes(check(linked))).isEmpty();
@@ -229,12 +282,16 @@ class FindingCodesTest {
 
         @Test
         void aDimmerBeforeOrBehindAModuleIsFound() {
-            Wirings before = module(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d"), "L=d", "N=n", "O1=o")
+            Wirings before = module(
+                            Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d"), "L=d", "N=n", "O1=o")
                     .lamp("X1", 5, "o", "n");
-            Wirings behind = module(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=o", "L1=d"), "L=l", "N=n", "O1=o")
+            Wirings behind = module(
+                            Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=o", "L1=d"), "L=l", "N=n", "O1=o")
                     .lamp("X1", 5, "d", "n");
-            Wirings apart = module(Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d"), "L=l", "N=n", "O1=o")
-                    .lamp("X1", 5, "o", "n").lamp("X2", 5, "d", "n");
+            Wirings apart = module(
+                            Wirings.mains().mechanism("S1", Mechanism.DIMMER, "COM=l", "L1=d"), "L=l", "N=n", "O1=o")
+                    .lamp("X1", 5, "o", "n")
+                    .lamp("X2", 5, "d", "n");
 
             assertThat(codes(check(before))).contains(FindingCode.DIMMER_IN_SERIES);
             assertThat(codes(check(behind))).contains(FindingCode.RELAY_INTO_DIMMER);
@@ -242,13 +299,22 @@ class FindingCodesTest {
         }
 
         private Wirings withInputOnNeutral() {
-            return module(Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=n", "L1=s"), "L=l", "N=n", "O1=o",
-                    "S1=s").lamp("X1", 5, "o", "n");
+            return module(
+                            Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=n", "L1=s"),
+                            "L=l",
+                            "N=n",
+                            "O1=o",
+                            "S1=s")
+                    .lamp("X1", 5, "o", "n");
         }
 
         private Wirings module(Wirings wirings, String... pins) {
-            return wirings.module("K1", MAINS, ONE_CHANNEL, List.of(Input.single("1", "S1", "L", Input.Potential.MAINS,
-                    InputBehaviour.EVERY_FLIP, "1")), pins);
+            return wirings.module(
+                    "K1",
+                    MAINS,
+                    ONE_CHANNEL,
+                    List.of(Input.single("1", "S1", "L", Input.Potential.MAINS, InputBehaviour.EVERY_FLIP, "1")),
+                    pins);
         }
     }
 
@@ -257,8 +323,10 @@ class FindingCodesTest {
         /** I = P / (V pf): 2 300 W at 230 V is 10 A, all of a 10 A device. */
         @Test
         void loadsTogetherMustNotPassTheProtectiveDevice() {
-            assertThat(codes(check(Wirings.mains().lamp("X1", 1035, "l", "n").lamp("X2", 1035, "l", "n")))).isEmpty();
-            WiringCheck.Result over = check(Wirings.mains().lamp("X1", 1035, "l", "n").lamp("X2", 1040, "l", "n"));
+            assertThat(codes(check(Wirings.mains().lamp("X1", 1035, "l", "n").lamp("X2", 1035, "l", "n"))))
+                    .isEmpty();
+            WiringCheck.Result over =
+                    check(Wirings.mains().lamp("X1", 1035, "l", "n").lamp("X2", 1040, "l", "n"));
 
             assertThat(codes(over)).containsExactly(FindingCode.CIRCUIT_OVERLOAD);
             assertThat(over.findings().get(0).reason())
@@ -280,7 +348,9 @@ class FindingCodesTest {
         /** Kirchhoff's first law: what branches off at a joint is not in the conductor behind it. */
         @Test
         void aConductorCarriesOnlyWhatLiesBehindIt() {
-            Wirings wirings = strong().conductor("W1", "l", "j").conductor("W2", "j", "x").lamp("X1", 2_000, "j", "n")
+            Wirings wirings = strong().conductor("W1", "l", "j")
+                    .conductor("W2", "j", "x")
+                    .lamp("X1", 2_000, "j", "n")
                     .lamp("X2", 1_000, "x", "n");
 
             var amps = Currents.of(wirings.build()).values().iterator().next();
@@ -291,9 +361,12 @@ class FindingCodesTest {
 
         @Test
         void ofTwoConductorsBesideEachOtherEachCountsAsIfItWereAlone() {
-            Wirings ring = strong().conductor("W1", "l", "x").conductor("W2", "l", "x").lamp("X1", 5_000, "x", "n");
+            Wirings ring =
+                    strong().conductor("W1", "l", "x").conductor("W2", "l", "x").lamp("X1", 5_000, "x", "n");
 
-            assertThat(check(ring).findings()).extracting(f -> f.subject().key() + " " + f.severity()).containsExactly("W1 HOLD", "W2 HOLD");
+            assertThat(check(ring).findings())
+                    .extracting(f -> f.subject().key() + " " + f.severity())
+                    .containsExactly("W1 HOLD", "W2 HOLD");
             assertThat(Currents.of(ring.build()).values().iterator().next()).isEmpty();
         }
 
@@ -303,8 +376,13 @@ class FindingCodesTest {
 
         @Test
         void aCappedCoreIsLeftOverAndAnEarthNeverIs() {
-            Wirings wirings = Wirings.mains().supply("E1", Line.PE, "", "e").lamp("X1", 5, "l", "n")
-                    .conductor("W1", "n", "spare").cap("P1", "spare").conductor("W2", "e", "end").cap("P2", "end");
+            Wirings wirings = Wirings.mains()
+                    .supply("E1", Line.PE, "", "e")
+                    .lamp("X1", 5, "l", "n")
+                    .conductor("W1", "n", "spare")
+                    .cap("P1", "spare")
+                    .conductor("W2", "e", "end")
+                    .cap("P2", "end");
 
             assertOnly(wirings, FindingCode.UNUSED_CONDUCTOR, "W1");
         }
@@ -314,9 +392,12 @@ class FindingCodesTest {
     class Order {
         @Test
         void findingsComeGravestFirstAndAlikeInEveryRun() {
-            Wirings wirings = Wirings.mains().mechanism("S2", Mechanism.ONE_WAY, "COM=l", "L1=x")
-                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=y").conductor("W2", "l", "bare")
-                    .conductor("W1", "l", "bare too").lamp("X1", 5, "l", "n");
+            Wirings wirings = Wirings.mains()
+                    .mechanism("S2", Mechanism.ONE_WAY, "COM=l", "L1=x")
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=y")
+                    .conductor("W2", "l", "bare")
+                    .conductor("W1", "l", "bare too")
+                    .lamp("X1", 5, "l", "n");
 
             List<Finding> findings = check(wirings).findings();
 
@@ -326,12 +407,16 @@ class FindingCodesTest {
 
         @Test
         void renamedNodesAndReorderedPartsChangeNoVerdict() {
-            Wiring sound = Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=s").lamp("X1", 5, "s", "n")
-                    .intent("X1", false, "S1").build();
+            Wiring sound = Wirings.mains()
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=s")
+                    .lamp("X1", 5, "s", "n")
+                    .intent("X1", false, "S1")
+                    .build();
             List<Part> reversed = new java.util.ArrayList<>(sound.parts());
             java.util.Collections.reverse(reversed);
 
-            assertThat(WiringCheck.of(new Wiring(sound.supply(), reversed, sound.intents())).findings())
+            assertThat(WiringCheck.of(new Wiring(sound.supply(), reversed, sound.intents()))
+                            .findings())
                     .isEqualTo(WiringCheck.of(sound).findings());
         }
     }

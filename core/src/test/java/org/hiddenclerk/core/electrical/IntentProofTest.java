@@ -24,7 +24,8 @@ class IntentProofTest {
         void aRockerThatIsReadAsAPushNeedsTwoFlips() {
             assertThat(codes(behindSwitch(Mechanism.ONE_WAY, InputBehaviour.PRESS_CHANGES)))
                     .contains(FindingCode.SWITCH_WITHOUT_EFFECT);
-            assertThat(codes(behindSwitch(Mechanism.PUSH_MAKE, InputBehaviour.PRESS_CHANGES))).isEmpty();
+            assertThat(codes(behindSwitch(Mechanism.PUSH_MAKE, InputBehaviour.PRESS_CHANGES)))
+                    .isEmpty();
         }
 
         @Test
@@ -35,29 +36,41 @@ class IntentProofTest {
 
         @Test
         void aShortPressTogglesAtItsRelease() {
-            assertThat(codes(behindSwitch(Mechanism.PUSH_MAKE, InputBehaviour.SHORT_LONG))).isEmpty();
+            assertThat(codes(behindSwitch(Mechanism.PUSH_MAKE, InputBehaviour.SHORT_LONG)))
+                    .isEmpty();
         }
 
         @Test
         void aRunOnSwitchTurnsOnButTheHandCannotTurnOff() {
             Wiring wiring = behindSwitch(Mechanism.PUSH_MAKE, InputBehaviour.RUN_ON);
 
-            assertThat(WiringCheck.of(wiring).findings()).filteredOn(f -> f.code() == FindingCode.SWITCH_WITHOUT_EFFECT)
-                    .singleElement().satisfies(f -> assertThat(f.reason())
-                            .isEqualTo("Press S1, then S1 does nothing to X1."));
+            assertThat(WiringCheck.of(wiring).findings())
+                    .filteredOn(f -> f.code() == FindingCode.SWITCH_WITHOUT_EFFECT)
+                    .singleElement()
+                    .satisfies(f -> assertThat(f.reason()).isEqualTo("Press S1, then S1 does nothing to X1."));
         }
 
         @Test
         void positionRulesMayNeedTwoFlipsAfterARemoteCommand() {
-            assertThat(codes(behindSwitch(Mechanism.ONE_WAY, InputBehaviour.POSITION_RULES))).isEmpty();
+            assertThat(codes(behindSwitch(Mechanism.ONE_WAY, InputBehaviour.POSITION_RULES)))
+                    .isEmpty();
         }
 
         private Wiring behindSwitch(Mechanism mechanism, InputBehaviour behaviour) {
-            return Wirings.mains().mechanism("S1", mechanism, "COM=l", "L1=s")
-                    .module("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)),
+            return Wirings.mains()
+                    .mechanism("S1", mechanism, "COM=l", "L1=s")
+                    .module(
+                            "K1",
+                            MAINS,
+                            List.of(new Channel("1", "L", "O1", RATINGS)),
                             List.of(Input.single("1", "S1", "L", Input.Potential.MAINS, behaviour, "1")),
-                            "L=l", "N=n", "O1=o", "S1=s")
-                    .lamp("X1", 13, "o", "n").intent("X1", true, "S1").build();
+                            "L=l",
+                            "N=n",
+                            "O1=o",
+                            "S1=s")
+                    .lamp("X1", 13, "o", "n")
+                    .intent("X1", true, "S1")
+                    .build();
         }
     }
 
@@ -70,23 +83,45 @@ class IntentProofTest {
 
         @Test
         void aChangeOverWithOneThrowCutsTheModule() {
-            assertThat(codes(atTheLamp("COM=l", "L2=x"))).contains(FindingCode.MODULE_CUT_BY_SWITCH,
-                    FindingCode.SWITCH_WITHOUT_EFFECT);
+            assertThat(codes(atTheLamp("COM=l", "L2=x")))
+                    .contains(FindingCode.MODULE_CUT_BY_SWITCH, FindingCode.SWITCH_WITHOUT_EFFECT);
         }
 
         private Wiring atTheLamp(String... pins) {
-            Input blink = new Input("1", List.of(), Optional.empty(), Input.Potential.MAINS, InputBehaviour.SUPPLY_BLINK,
-                    Optional.of("1"), Optional.empty());
-            return Wirings.mains().mechanism("S1", Mechanism.TWO_WAY, pins)
-                    .module("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)), List.of(blink), "L=x", "N=n", "O1=o")
-                    .lamp("X1", 13, "o", "n").intent("X1", true, "S1").build();
+            Input blink = new Input(
+                    "1",
+                    List.of(),
+                    Optional.empty(),
+                    Input.Potential.MAINS,
+                    InputBehaviour.SUPPLY_BLINK,
+                    Optional.of("1"),
+                    Optional.empty());
+            return Wirings.mains()
+                    .mechanism("S1", Mechanism.TWO_WAY, pins)
+                    .module(
+                            "K1",
+                            MAINS,
+                            List.of(new Channel("1", "L", "O1", RATINGS)),
+                            List.of(blink),
+                            "L=x",
+                            "N=n",
+                            "O1=o")
+                    .lamp("X1", 13, "o", "n")
+                    .intent("X1", true, "S1")
+                    .build();
         }
     }
 
     @Nested
     class Radio {
-        private final Input commandsOther = new Input("1", List.of("S1"), Optional.of("L"), Input.Potential.MAINS,
-                InputBehaviour.EVERY_FLIP, Optional.of("1"), Optional.of(new PartId("K1")));
+        private final Input commandsOther = new Input(
+                "1",
+                List.of("S1"),
+                Optional.of("L"),
+                Input.Potential.MAINS,
+                InputBehaviour.EVERY_FLIP,
+                Optional.of("1"),
+                Optional.of(new PartId("K1")));
 
         @Test
         void aSwitchOfAnotherRegionChangesTheLampByRadio() {
@@ -97,8 +132,14 @@ class IntentProofTest {
 
         @Test
         void aSwitchThatCommandsNobodyIsFound() {
-            Input reports = new Input("1", List.of("S1"), Optional.of("L"), Input.Potential.MAINS,
-                    InputBehaviour.REPORT_ONLY, Optional.empty(), Optional.empty());
+            Input reports = new Input(
+                    "1",
+                    List.of("S1"),
+                    Optional.of("L"),
+                    Input.Potential.MAINS,
+                    InputBehaviour.REPORT_ONLY,
+                    Optional.empty(),
+                    Optional.empty());
 
             assertThat(codes(twoRegions(reports).intent("X1", true, "S2").build()))
                     .containsExactly(FindingCode.SWITCH_WITHOUT_EFFECT);
@@ -112,11 +153,19 @@ class IntentProofTest {
         }
 
         private Wirings twoRegions(Input input) {
-            return Wirings.mains().module("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)), List.of(), "L=l", "N=n",
-                            "O1=o").lamp("X1", 13, "o", "n")
-                    .supply("F2", Line.L2, "C2", "l2").supply("N2", Line.N, "C2", "n2")
+            return Wirings.mains()
+                    .module("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)), List.of(), "L=l", "N=n", "O1=o")
+                    .lamp("X1", 13, "o", "n")
+                    .supply("F2", Line.L2, "C2", "l2")
+                    .supply("N2", Line.N, "C2", "n2")
                     .mechanism("S2", Mechanism.ONE_WAY, "COM=l2", "L1=s2")
-                    .module("K2", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)), List.of(input), "L=l2", "N=n2",
+                    .module(
+                            "K2",
+                            MAINS,
+                            List.of(new Channel("1", "L", "O1", RATINGS)),
+                            List.of(input),
+                            "L=l2",
+                            "N=n2",
                             "S1=s2");
         }
     }
@@ -125,19 +174,40 @@ class IntentProofTest {
     class ExtraLowVoltage {
         @Test
         void mainsThatReachesAnInputThroughALampIsFound() {
-            Wiring wiring = Wirings.mains().lamp("X1", 10, "l", "s").module("K1", MAINS,
-                    List.of(new Channel("1", "L", "O1", RATINGS)), List.of(Input.pair("1", "S1", "S2", Input.Potential.ELV,
-                            InputBehaviour.EVERY_FLIP, "1")), "L=l", "N=n", "S1=s").build();
+            Wiring wiring = Wirings.mains()
+                    .lamp("X1", 10, "l", "s")
+                    .module(
+                            "K1",
+                            MAINS,
+                            List.of(new Channel("1", "L", "O1", RATINGS)),
+                            List.of(Input.pair("1", "S1", "S2", Input.Potential.ELV, InputBehaviour.EVERY_FLIP, "1")),
+                            "L=l",
+                            "N=n",
+                            "S1=s")
+                    .build();
 
-            assertThat(WiringCheck.of(wiring).findings()).extracting(Finding::code).contains(FindingCode.MAINS_ON_ELV);
+            assertThat(WiringCheck.of(wiring).findings())
+                    .extracting(Finding::code)
+                    .contains(FindingCode.MAINS_ON_ELV);
         }
 
         @Test
         void anInputOfItsOwnIsNot() {
-            Wiring wiring = Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=s", "L1=c").module("K1", MAINS,
-                    List.of(new Channel("1", "L", "O1", RATINGS)), List.of(Input.pair("1", "S1", "S2", Input.Potential.ELV,
-                            InputBehaviour.EVERY_FLIP, "1")), "L=l", "N=n", "O1=o", "S1=s", "S2=c")
-                    .lamp("X1", 10, "o", "n").intent("X1", true, "S1").build();
+            Wiring wiring = Wirings.mains()
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=s", "L1=c")
+                    .module(
+                            "K1",
+                            MAINS,
+                            List.of(new Channel("1", "L", "O1", RATINGS)),
+                            List.of(Input.pair("1", "S1", "S2", Input.Potential.ELV, InputBehaviour.EVERY_FLIP, "1")),
+                            "L=l",
+                            "N=n",
+                            "O1=o",
+                            "S1=s",
+                            "S2=c")
+                    .lamp("X1", 10, "o", "n")
+                    .intent("X1", true, "S1")
+                    .build();
 
             assertThat(WiringCheck.of(wiring).findings()).isEmpty();
         }
@@ -150,7 +220,10 @@ class IntentProofTest {
             Wiring wiring = interlocked();
 
             for (TruthTable.Row row : WiringCheck.of(wiring).truthTable()) {
-                assertThat(row.state().channels().values().stream().mapToInt(Integer::intValue).sum()).isLessThan(2);
+                assertThat(row.state().channels().values().stream()
+                                .mapToInt(Integer::intValue)
+                                .sum())
+                        .isLessThan(2);
             }
             assertThat(Operations.of(wiring).get(state(1, 0)).get("K1/2")).isEqualTo(state(0, 1));
         }
@@ -160,12 +233,21 @@ class IntentProofTest {
         }
 
         private Wiring interlocked() {
-            Wiring mains = Wirings.mains().lamp("X1", 10, "o1", "n").lamp("X2", 10, "o2", "n").build();
+            Wiring mains = Wirings.mains()
+                    .lamp("X1", 10, "o1", "n")
+                    .lamp("X2", 10, "o2", "n")
+                    .build();
             List<Part> parts = new java.util.ArrayList<>(mains.parts());
             java.util.Map<String, NodeId> pins = new java.util.LinkedHashMap<>();
-            List.of("L=l", "N=n", "O1=o1", "O2=o2").forEach(pin -> pins.put(pin.split("=")[0], new NodeId(pin.split("=")[1])));
-            parts.add(new Part.FittedModule(new PartId("K1"), MAINS, List.of(new Channel("1", "L", "O1", RATINGS),
-                    new Channel("2", "L", "O2", RATINGS)), List.of(), true, pins));
+            List.of("L=l", "N=n", "O1=o1", "O2=o2")
+                    .forEach(pin -> pins.put(pin.split("=")[0], new NodeId(pin.split("=")[1])));
+            parts.add(new Part.FittedModule(
+                    new PartId("K1"),
+                    MAINS,
+                    List.of(new Channel("1", "L", "O1", RATINGS), new Channel("2", "L", "O2", RATINGS)),
+                    List.of(),
+                    true,
+                    pins));
             return new Wiring(mains.supply(), parts, List.of());
         }
     }

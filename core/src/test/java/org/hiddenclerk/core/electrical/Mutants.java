@@ -10,12 +10,10 @@ import java.util.Set;
 
 /** A wiring with one mistake in it, as a hand makes them. */
 final class Mutants {
-    private Mutants() {
-    }
+    private Mutants() {}
 
     /** What was done, and what came of it. */
-    record Mutant(String words, Wiring wiring) {
-    }
+    record Mutant(String words, Wiring wiring) {}
 
     static Mutant of(Wiring wiring, Random random) {
         List<Part> parts = new ArrayList<>(wiring.parts());
@@ -33,7 +31,8 @@ final class Mutants {
             case 1 -> {
                 String first = pins.get(random.nextInt(pins.size()));
                 String second = pins.get(random.nextInt(pins.size()));
-                Map<String, NodeId> swapped = with(part.pins(), first, part.pins().get(second));
+                Map<String, NodeId> swapped =
+                        with(part.pins(), first, part.pins().get(second));
                 parts.set(at, withPins(part, with(swapped, second, part.pins().get(first))));
                 words = part.id() + ": " + first + " and " + second + " exchanged";
             }
@@ -60,7 +59,10 @@ final class Mutants {
     /** Every way in which an earth, an input or a pole is put where it hurts: none of them may ever be proved. */
     static List<Mutant> dangerous(Wiring wiring) {
         List<Mutant> mutants = new ArrayList<>();
-        List<Part.Supply> supplies = wiring.parts().stream().filter(Part.Supply.class::isInstance).map(Part.Supply.class::cast).toList();
+        List<Part.Supply> supplies = wiring.parts().stream()
+                .filter(Part.Supply.class::isInstance)
+                .map(Part.Supply.class::cast)
+                .toList();
         for (Part.Supply supply : supplies) {
             NodeId node = supply.pins().get("out");
             if (supply.line() == Line.N || supply.line().isLive()) {
@@ -71,13 +73,18 @@ final class Mutants {
             }
         }
         for (Part part : wiring.parts()) {
-            boolean direct = part instanceof Part.FittedModule module && module.supply() instanceof ModuleSupply.DirectCurrent;
+            boolean direct =
+                    part instanceof Part.FittedModule module && module.supply() instanceof ModuleSupply.DirectCurrent;
             boolean elvLoad = part instanceof Part.Load load && load.volts().isPresent();
             if (direct || elvLoad) {
                 String plus = direct ? ((Part.FittedModule) part).supply().livePin() : "L";
                 String minus = direct ? ((Part.FittedModule) part).supply().returnPin() : "N";
-                Map<String, NodeId> exchanged = with(with(part.pins(), plus, part.pins().get(minus)), minus, part.pins().get(plus));
-                mutants.add(new Mutant(part.id() + ": + and - exchanged", replaced(wiring, part, withPins(part, exchanged))));
+                Map<String, NodeId> exchanged = with(
+                        with(part.pins(), plus, part.pins().get(minus)),
+                        minus,
+                        part.pins().get(plus));
+                mutants.add(new Mutant(
+                        part.id() + ": + and - exchanged", replaced(wiring, part, withPins(part, exchanged))));
             }
         }
         return mutants;
@@ -86,7 +93,9 @@ final class Mutants {
     /** Each earth core by its end in a box, and each earth terminal of a load. */
     private static void earthOn(Wiring wiring, NodeId node, String words, List<Mutant> mutants) {
         Set<NodeId> earthed = new HashSet<>();
-        wiring.parts().stream().filter(p -> p instanceof Part.Supply supply && supply.line() == Line.PE).forEach(p -> earthed.add(p.pins().get("out")));
+        wiring.parts().stream()
+                .filter(p -> p instanceof Part.Supply supply && supply.line() == Line.PE)
+                .forEach(p -> earthed.add(p.pins().get("out")));
         reach(wiring, earthed);
         for (Part part : wiring.parts()) {
             if (part instanceof Part.Conductor && earthed.contains(part.pins().get("b"))) {
@@ -94,12 +103,18 @@ final class Mutants {
                 // A core that leads to no earth and to no metal hurts nobody by where its end is.
                 Set<NodeId> reached = new HashSet<>(Set.of(node));
                 reach(moved, reached);
-                if (moved.parts().stream().anyMatch(p -> p instanceof Part.Supply supply && supply.line() == Line.PE && reached.contains(p.pins().get("out"))
-                        || p instanceof Part.Load && reached.contains(p.pins().get("PE")))) {
+                if (moved.parts().stream()
+                        .anyMatch(p -> p instanceof Part.Supply supply
+                                        && supply.line() == Line.PE
+                                        && reached.contains(p.pins().get("out"))
+                                || p instanceof Part.Load
+                                        && reached.contains(p.pins().get("PE")))) {
                     mutants.add(new Mutant(words + ": " + part.id(), moved));
                 }
             } else if (part instanceof Part.Load && part.pins().containsKey("PE")) {
-                mutants.add(new Mutant(words + ": " + part.id(), replaced(wiring, part, withPins(part, with(part.pins(), "PE", node)))));
+                mutants.add(new Mutant(
+                        words + ": " + part.id(),
+                        replaced(wiring, part, withPins(part, with(part.pins(), "PE", node)))));
             }
         }
     }
@@ -120,12 +135,16 @@ final class Mutants {
 
     private static void liveOnInputs(Wiring wiring, NodeId node, String words, List<Mutant> mutants) {
         for (Part part : wiring.parts()) {
-            List<Input> inputs = part instanceof Part.FittedModule module ? module.inputs() : part instanceof Part.Sender sender ? sender.inputs() : List.of();
+            List<Input> inputs = part instanceof Part.FittedModule module
+                    ? module.inputs()
+                    : part instanceof Part.Sender sender ? sender.inputs() : List.of();
             for (Input input : inputs) {
                 for (String pin : input.pins()) {
                     List<Part> parts = new ArrayList<>(wiring.parts());
-                    parts.add(new Part.Link(new PartId("J99"), pins("a", node, "b", part.pins().get(pin))));
-                    mutants.add(new Mutant(words + " " + part.id() + "." + pin, new Wiring(wiring.supply(), parts, wiring.intents())));
+                    parts.add(new Part.Link(
+                            new PartId("J99"), pins("a", node, "b", part.pins().get(pin))));
+                    mutants.add(new Mutant(
+                            words + " " + part.id() + "." + pin, new Wiring(wiring.supply(), parts, wiring.intents())));
                 }
             }
         }
@@ -138,13 +157,19 @@ final class Mutants {
     }
 
     private static String changeMechanism(List<Part> parts, Random random) {
-        List<Part> switches = parts.stream().filter(Part.Switch.class::isInstance).toList();
+        List<Part> switches =
+                parts.stream().filter(Part.Switch.class::isInstance).toList();
         if (switches.isEmpty()) {
             return "nothing changed";
         }
         Part.Switch old = (Part.Switch) switches.get(random.nextInt(switches.size()));
-        Mechanism other = List.of(Mechanism.ONE_WAY, Mechanism.TWO_WAY, Mechanism.PUSH_MAKE, Mechanism.PUSH_BREAK,
-                Mechanism.FIXED_ON).get(random.nextInt(5));
+        Mechanism other = List.of(
+                        Mechanism.ONE_WAY,
+                        Mechanism.TWO_WAY,
+                        Mechanism.PUSH_MAKE,
+                        Mechanism.PUSH_BREAK,
+                        Mechanism.FIXED_ON)
+                .get(random.nextInt(5));
         Map<String, NodeId> pins = new LinkedHashMap<>();
         List<NodeId> nodes = List.copyOf(old.pins().values());
         for (int i = 0; i < Math.min(nodes.size(), other.terminals().size()); i++) {
@@ -155,20 +180,30 @@ final class Mutants {
     }
 
     private static String moveInput(Wiring wiring, List<Part> parts, Random random) {
-        List<Part.FittedModule> modules = parts.stream().filter(Part.FittedModule.class::isInstance)
-                .map(Part.FittedModule.class::cast).filter(m -> m.inputs().stream().anyMatch(Input::hasContact)).toList();
+        List<Part.FittedModule> modules = parts.stream()
+                .filter(Part.FittedModule.class::isInstance)
+                .map(Part.FittedModule.class::cast)
+                .filter(m -> m.inputs().stream().anyMatch(Input::hasContact))
+                .toList();
         if (modules.isEmpty()) {
             return "nothing changed";
         }
         Part.FittedModule module = modules.get(random.nextInt(modules.size()));
-        String pin = module.inputs().stream().filter(Input::hasContact).findFirst().orElseThrow().pins().get(0);
+        String pin = module.inputs().stream()
+                .filter(Input::hasContact)
+                .findFirst()
+                .orElseThrow()
+                .pins()
+                .get(0);
         NodeId to = anyNode(wiring, random);
         parts.set(parts.indexOf(module), module.connected(with(module.pins(), pin, to)));
         return "input of " + module.id() + " moved to " + to;
     }
 
     private static String exchangeNeutrals(List<Part> parts, Random random) {
-        List<Part> neutrals = parts.stream().filter(part -> part instanceof Part.Supply supply && supply.line() == Line.N).toList();
+        List<Part> neutrals = parts.stream()
+                .filter(part -> part instanceof Part.Supply supply && supply.line() == Line.N)
+                .toList();
         if (neutrals.size() < 2) {
             return "nothing changed";
         }
@@ -180,7 +215,10 @@ final class Mutants {
     }
 
     private static NodeId anyNode(Wiring wiring, Random random) {
-        List<NodeId> nodes = wiring.parts().stream().flatMap(p -> p.pins().values().stream()).distinct().toList();
+        List<NodeId> nodes = wiring.parts().stream()
+                .flatMap(p -> p.pins().values().stream())
+                .distinct()
+                .toList();
         return nodes.get(random.nextInt(nodes.size()));
     }
 
@@ -202,8 +240,16 @@ final class Mutants {
         } else if (part instanceof Part.Switch p) {
             return new Part.Switch(p.id(), p.mechanism(), pins);
         } else if (part instanceof Part.Load p) {
-            return new Part.Load(p.id(), p.kind(), p.watts(), p.powerFactor(), p.volts(), p.motor(), p.direction(),
-                    p.earthRequired(), pins);
+            return new Part.Load(
+                    p.id(),
+                    p.kind(),
+                    p.watts(),
+                    p.powerFactor(),
+                    p.volts(),
+                    p.motor(),
+                    p.direction(),
+                    p.earthRequired(),
+                    pins);
         } else if (part instanceof Part.FittedModule p) {
             return new Part.FittedModule(p.id(), p.supply(), p.channels(), p.inputs(), p.interlocked(), pins);
         } else if (part instanceof Part.Sender p) {

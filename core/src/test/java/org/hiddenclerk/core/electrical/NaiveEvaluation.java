@@ -15,6 +15,7 @@ import java.util.TreeSet;
 final class NaiveEvaluation {
     /** Resistance of a conductor or closed contact in the simulator, in ohms; far below any load. */
     private static final double CLOSED_OHMS = 1e-4;
+
     private static final double LEAK_OHMS = 1e9;
 
     private final Wiring wiring;
@@ -35,7 +36,9 @@ final class NaiveEvaluation {
             } else if (part instanceof Part.Conductor || part instanceof Part.Link) {
                 resistor(node(part, "a"), node(part, "b"), CLOSED_OHMS);
             } else if (part instanceof Part.Switch mechanism) {
-                int position = mechanism.mechanism().isTwoState() ? positions.getOrDefault(part.id().value(), 0) : 1;
+                int position = mechanism.mechanism().isTwoState()
+                        ? positions.getOrDefault(part.id().value(), 0)
+                        : 1;
                 for (Mechanism.Contact contact : mechanism.mechanism().contacts(position)) {
                     resistor(node(part, contact.from()), node(part, contact.to()), CLOSED_OHMS);
                 }
@@ -66,7 +69,10 @@ final class NaiveEvaluation {
             ModuleSupply.DirectCurrent direct = (ModuleSupply.DirectCurrent) module.supply();
             ohms = direct.maxVolts().orElseThrow() * direct.maxVolts().orElseThrow() / direct.watts();
         }
-        resistor(node(module, module.supply().livePin()), node(module, module.supply().returnPin()), ohms);
+        resistor(
+                node(module, module.supply().livePin()),
+                node(module, module.supply().returnPin()),
+                ohms);
         for (Channel channel : module.channels()) {
             if (positions.getOrDefault(module.id() + "/" + channel.id(), 0) == 1) {
                 resistor(node(module, channel.from()), node(module, channel.to()), CLOSED_OHMS);
@@ -75,11 +81,12 @@ final class NaiveEvaluation {
     }
 
     private void source(Part.Supply supply) {
-        double volts = switch (supply.line()) {
-            case L1, L2, L3 -> wiring.supply().nominalVolts();
-            case ELV_PLUS -> supply.volts().orElseThrow();
-            case N, PE, ELV_MINUS -> 0;
-        };
+        double volts =
+                switch (supply.line()) {
+                    case L1, L2, L3 -> wiring.supply().nominalVolts();
+                    case ELV_PLUS -> supply.volts().orElseThrow();
+                    case N, PE, ELV_MINUS -> 0;
+                };
         boolean split = wiring.supply().arrangement() == SupplySystem.Arrangement.SPLIT_PHASE;
         int degrees = supply.line() == Line.L2 ? split ? 180 : -120 : supply.line() == Line.L3 ? 120 : 0;
         // A source of its own resistance, so that supplies that meet in a sound wiring don't make a loop of sources.
@@ -111,9 +118,11 @@ final class NaiveEvaluation {
         Map<Integer, Integer> colour = flood();
         for (Part part : wiring.parts()) {
             if (part instanceof Part.Supply supply) {
-                String potential = supply.line().isLive() ? supply.line().name()
-                        : supply.line() == Line.ELV_PLUS ? "ELV" : "zero";
-                potentials.computeIfAbsent(colour.get(node(supply, "out")), c -> new TreeSet<>()).add(potential);
+                String potential =
+                        supply.line().isLive() ? supply.line().name() : supply.line() == Line.ELV_PLUS ? "ELV" : "zero";
+                potentials
+                        .computeIfAbsent(colour.get(node(supply, "out")), c -> new TreeSet<>())
+                        .add(potential);
             }
         }
         return potentials.values().stream().anyMatch(met -> met.size() > 1);
@@ -130,7 +139,8 @@ final class NaiveEvaluation {
             changed = false;
             for (String element : elements) {
                 String[] words = element.split(" ");
-                if (words[0].startsWith("R") && !words[0].startsWith("RL")
+                if (words[0].startsWith("R")
+                        && !words[0].startsWith("RL")
                         && Double.parseDouble(words[3]) == CLOSED_OHMS) {
                     int a = Integer.parseInt(words[1].substring(1));
                     int b = Integer.parseInt(words[2].substring(1));

@@ -20,14 +20,14 @@ import org.junit.jupiter.api.Test;
 class SimulatorCrossCheckTest {
     /** Many more with {@code ./clerk test --deep}. */
     private static final int MUTANTS = Depth.of(120, 5_000);
+
     private static final long SEED = 20_261_125;
     private static final double AGREEMENT = 0.02;
     /** One in so many earths that are put where they hurt goes to the simulator. */
     private static final int EARTHS_EACH = Depth.of(89, 3);
 
     /** One row of a table together with the same state for the simulator. */
-    private record Comparison(String words, Wiring wiring, TruthTable.Row row, NaiveEvaluation naive) {
-    }
+    private record Comparison(String words, Wiring wiring, TruthTable.Row row, NaiveEvaluation naive) {}
 
     @Test
     void plannedWiringsHaveTheSimulatorsVolts() throws Exception {
@@ -52,7 +52,9 @@ class SimulatorCrossCheckTest {
             comparisons.addAll(states);
         }
 
-        assertThat(shorted).as("the seed makes shorts as well as sound states").isBetween(MUTANTS / 15, MUTANTS - MUTANTS / 15);
+        assertThat(shorted)
+                .as("the seed makes shorts as well as sound states")
+                .isBetween(MUTANTS / 15, MUTANTS - MUTANTS / 15);
         compare(comparisons);
     }
 
@@ -77,12 +79,18 @@ class SimulatorCrossCheckTest {
                 }
             }
         }
-        List<Comparison> sound = comparisons.stream().filter(c -> c.row().shorts().isEmpty()).filter(c -> {
-            c.naive().elements();
-            return !c.naive().isShorted();
-        }).toList();
-        List<Map<Integer, CircuitSimulator.Phasor>> simulated = CircuitSimulator.potentials(sound.stream().map(c ->
-                new NaiveEvaluation(c.wiring(), positions(c.row())).elements()).toList(), 50);
+        List<Comparison> sound = comparisons.stream()
+                .filter(c -> c.row().shorts().isEmpty())
+                .filter(c -> {
+                    c.naive().elements();
+                    return !c.naive().isShorted();
+                })
+                .toList();
+        List<Map<Integer, CircuitSimulator.Phasor>> simulated = CircuitSimulator.potentials(
+                sound.stream()
+                        .map(c -> new NaiveEvaluation(c.wiring(), positions(c.row())).elements())
+                        .toList(),
+                50);
         int live = 0;
         for (int i = 0; i < sound.size(); i++) {
             for (Part part : sound.get(i).wiring().parts()) {
@@ -90,7 +98,9 @@ class SimulatorCrossCheckTest {
                     CircuitSimulator.Phasor metal = simulated.get(i).get(new Numbering(sound.get(i)).node(part, "PE"));
                     if (metal.minus(new CircuitSimulator.Phasor(0, 0)) > VoltageChecks.TOUCH_VOLTS) {
                         live++;
-                        assertThat(WiringCheck.of(sound.get(i).wiring()).verdict()).as(sound.get(i).words()).isEqualTo(Verdict.STOP);
+                        assertThat(WiringCheck.of(sound.get(i).wiring()).verdict())
+                                .as(sound.get(i).words())
+                                .isEqualTo(Verdict.STOP);
                     }
                 }
             }
@@ -123,7 +133,9 @@ class SimulatorCrossCheckTest {
                 sound.add(comparison);
                 circuits.add(elements);
             } else if (!comparison.row().shorts().isEmpty()) {
-                assertThat(comparison.naive().isShorted()).as(comparison.words()).isTrue();
+                assertThat(comparison.naive().isShorted())
+                        .as(comparison.words())
+                        .isTrue();
             }
         }
         List<Map<Integer, CircuitSimulator.Phasor>> simulated = CircuitSimulator.potentials(circuits, 50);
@@ -134,11 +146,14 @@ class SimulatorCrossCheckTest {
 
     private static void compareLoads(Comparison comparison, Map<Integer, CircuitSimulator.Phasor> potentials) {
         for (Part part : comparison.wiring().parts()) {
-            TruthTable.LoadReading reading = comparison.row().loads().get(part.id().value());
+            TruthTable.LoadReading reading =
+                    comparison.row().loads().get(part.id().value());
             if (reading != null) {
-                double simulated = potentials.get(comparison.naive().node(part, "L"))
+                double simulated = potentials
+                        .get(comparison.naive().node(part, "L"))
                         .minus(potentials.get(comparison.naive().node(part, "N")));
-                assertThat(reading.volts()).as(comparison.words() + " " + part.id())
+                assertThat(reading.volts())
+                        .as(comparison.words() + " " + part.id())
                         .isCloseTo(simulated, within(Math.max(0.1, AGREEMENT * simulated)));
             }
         }

@@ -23,12 +23,15 @@ record SlowContacts(List<Part> region, Set<FindingCode> found) {
                     double watts = 0;
                     double share = 0;
                     for (SlowState.Resistance r : closed.resistances) {
-                        boolean counts = !(r.part() instanceof Part.FittedModule) && closed.flow(r) > 0.001
+                        boolean counts = !(r.part() instanceof Part.FittedModule)
+                                && closed.flow(r) > 0.001
                                 && open.volts(r.a(), r.b()) < 0.5 * closed.volts(r.a(), r.b());
                         if (counts) {
                             double own = closed.volts(r.a(), r.b()) * closed.flow(r);
                             watts += own;
-                            share += r.part() instanceof Part.Load load ? shareOf(channel, load, own, closed.flow(r)) : 0;
+                            share += r.part() instanceof Part.Load load
+                                    ? shareOf(channel, load, own, closed.flow(r))
+                                    : 0;
                         }
                     }
                     most = Math.max(most, watts);
@@ -38,23 +41,34 @@ record SlowContacts(List<Part> region, Set<FindingCode> found) {
                 }
             }
         }
-        if (most >= 0 && module.supply() instanceof ModuleSupply.TwoWire supply && most < supply.minimumLoadWatts() * 0.9999) {
+        if (most >= 0
+                && module.supply() instanceof ModuleSupply.TwoWire supply
+                && most < supply.minimumLoadWatts() * 0.9999) {
             found.add(FindingCode.BELOW_MINIMUM_LOAD);
         }
     }
 
     private double shareOf(Channel channel, Part.Load load, double watts, double amps) {
-        List<ContactRating> own = channel.ratings().stream().filter(r -> r.load() == load.kind()).toList();
-        List<ContactRating> usable = own.isEmpty() && load.kind() == LoadKind.HEATER ? channel.ratings().stream()
-                .filter(r -> r.load() == LoadKind.RESISTIVE).toList() : own;
+        List<ContactRating> own =
+                channel.ratings().stream().filter(r -> r.load() == load.kind()).toList();
+        List<ContactRating> usable = own.isEmpty() && load.kind() == LoadKind.HEATER
+                ? channel.ratings().stream()
+                        .filter(r -> r.load() == LoadKind.RESISTIVE)
+                        .toList()
+                : own;
         if (usable.isEmpty()) {
             found.add(FindingCode.RATING_UNKNOWN);
             return 0;
         }
         double share = 0;
         for (ContactRating rating : usable) {
-            share = Math.max(share, rating.watts().isPresent() ? watts / rating.watts().getAsDouble() : 0);
-            share = Math.max(share, rating.amps().isPresent() ? amps / load.powerFactor() / rating.amps().getAsDouble() : 0);
+            share = Math.max(
+                    share, rating.watts().isPresent() ? watts / rating.watts().getAsDouble() : 0);
+            share = Math.max(
+                    share,
+                    rating.amps().isPresent()
+                            ? amps / load.powerFactor() / rating.amps().getAsDouble()
+                            : 0);
         }
         return share;
     }

@@ -18,15 +18,37 @@ import org.hiddenclerk.core.finding.FindingCode;
  */
 final class SlowJudge {
     /** The codes this judge speaks of. */
-    static final Set<FindingCode> COVERED = Set.of(FindingCode.SHORT_LIVE_NEUTRAL, FindingCode.SHORT_LIVE_EARTH,
-            FindingCode.PHASES_JOINED, FindingCode.SECOND_FEED, FindingCode.BORROWED_NEUTRAL, FindingCode.EARTH_AS_NEUTRAL,
-            FindingCode.LIVE_END_OPEN, FindingCode.OVER_VOLTAGE, FindingCode.REVERSED_POLARITY, FindingCode.LOAD_NEVER_ON,
-            FindingCode.LOAD_ALWAYS_ON, FindingCode.MODULE_UNPOWERED, FindingCode.MODULE_CUT_BY_SWITCH,
-            FindingCode.NEUTRAL_SWITCHED, FindingCode.LOADS_IN_SERIES, FindingCode.INPUT_STUCK, FindingCode.BOTH_DIRECTIONS_ON,
-            FindingCode.EARTH_MISSING, FindingCode.GHOST_GLOW, FindingCode.UNUSED_CONDUCTOR, FindingCode.CIRCUIT_OVERLOAD,
-            FindingCode.CONTACT_OVERLOAD, FindingCode.RATING_UNKNOWN, FindingCode.BELOW_MINIMUM_LOAD,
-            FindingCode.MAINS_ON_ELV, FindingCode.LIVE_ON_EARTH_PIN, FindingCode.SUPPLY_ON_INPUT, FindingCode.TWO_CIRCUITS,
-            FindingCode.DIMMER_IN_SERIES, FindingCode.CONDUCTOR_OVERLOAD);
+    static final Set<FindingCode> COVERED = Set.of(
+            FindingCode.SHORT_LIVE_NEUTRAL,
+            FindingCode.SHORT_LIVE_EARTH,
+            FindingCode.PHASES_JOINED,
+            FindingCode.SECOND_FEED,
+            FindingCode.BORROWED_NEUTRAL,
+            FindingCode.EARTH_AS_NEUTRAL,
+            FindingCode.LIVE_END_OPEN,
+            FindingCode.OVER_VOLTAGE,
+            FindingCode.REVERSED_POLARITY,
+            FindingCode.LOAD_NEVER_ON,
+            FindingCode.LOAD_ALWAYS_ON,
+            FindingCode.MODULE_UNPOWERED,
+            FindingCode.MODULE_CUT_BY_SWITCH,
+            FindingCode.NEUTRAL_SWITCHED,
+            FindingCode.LOADS_IN_SERIES,
+            FindingCode.INPUT_STUCK,
+            FindingCode.BOTH_DIRECTIONS_ON,
+            FindingCode.EARTH_MISSING,
+            FindingCode.GHOST_GLOW,
+            FindingCode.UNUSED_CONDUCTOR,
+            FindingCode.CIRCUIT_OVERLOAD,
+            FindingCode.CONTACT_OVERLOAD,
+            FindingCode.RATING_UNKNOWN,
+            FindingCode.BELOW_MINIMUM_LOAD,
+            FindingCode.MAINS_ON_ELV,
+            FindingCode.LIVE_ON_EARTH_PIN,
+            FindingCode.SUPPLY_ON_INPUT,
+            FindingCode.TWO_CIRCUITS,
+            FindingCode.DIMMER_IN_SERIES,
+            FindingCode.CONDUCTOR_OVERLOAD);
 
     private final Wiring wiring;
     private final List<Part> region;
@@ -71,7 +93,10 @@ final class SlowJudge {
     }
 
     private static boolean isSameMotor(Part one, Part other) {
-        return one instanceof Part.Load a && other instanceof Part.Load b && a.motor().isPresent() && a.motor().equals(b.motor());
+        return one instanceof Part.Load a
+                && other instanceof Part.Load b
+                && a.motor().isPresent()
+                && a.motor().equals(b.motor());
     }
 
     static Set<String> nodesOf(Part part) {
@@ -145,9 +170,16 @@ final class SlowJudge {
                 if (one != other && one.part() instanceof Part.Load && other.part() instanceof Part.Load) {
                     for (String a : List.of(one.a(), one.b())) {
                         for (String b : List.of(other.a(), other.b())) {
-                            boolean meet = state.net(a).equals(state.net(b)) && state.suppliesOf(a).isEmpty();
-                            if (meet && state.flow(one) > 0.0001 && state.flow(other) > 0.0001
-                                    && state.alignment(a, a.equals(one.a()) ? one.b() : one.a(), b.equals(other.a()) ? other.b() : other.a()) < 0) {
+                            boolean meet = state.net(a).equals(state.net(b))
+                                    && state.suppliesOf(a).isEmpty();
+                            if (meet
+                                    && state.flow(one) > 0.0001
+                                    && state.flow(other) > 0.0001
+                                    && state.alignment(
+                                                    a,
+                                                    a.equals(one.a()) ? one.b() : one.a(),
+                                                    b.equals(other.a()) ? other.b() : other.a())
+                                            < 0) {
                                 found.add(FindingCode.LOADS_IN_SERIES);
                             }
                         }
@@ -160,8 +192,12 @@ final class SlowJudge {
     private void directions(SlowState state) {
         for (SlowState.Resistance one : state.resistances) {
             for (SlowState.Resistance other : state.resistances) {
-                if (one.part() instanceof Part.Load a && other.part() instanceof Part.Load b && a != b && a.motor().isPresent()
-                        && a.motor().equals(b.motor()) && !a.direction().equals(b.direction())
+                if (one.part() instanceof Part.Load a
+                        && other.part() instanceof Part.Load b
+                        && a != b
+                        && a.motor().isPresent()
+                        && a.motor().equals(b.motor())
+                        && !a.direction().equals(b.direction())
                         && state.volts(one.a(), one.b()) > 0.1 * one.nominal() + 1e-6
                         && state.volts(other.a(), other.b()) > 0.1 * other.nominal() + 1e-6) {
                     found.add(FindingCode.BOTH_DIRECTIONS_ON);
@@ -172,8 +208,13 @@ final class SlowJudge {
 
     private void glow(SlowState state) {
         for (SlowState.Resistance r : state.resistances) {
-            boolean electronic = r.part() instanceof Part.Load load && Set.of(LoadKind.LED_LAMP, LoadKind.LED_DRIVER,
-                    LoadKind.FLUORESCENT, LoadKind.ELECTRONIC_TRANSFORMER).contains(load.kind());
+            boolean electronic = r.part() instanceof Part.Load load
+                    && Set.of(
+                                    LoadKind.LED_LAMP,
+                                    LoadKind.LED_DRIVER,
+                                    LoadKind.FLUORESCENT,
+                                    LoadKind.ELECTRONIC_TRANSFORMER)
+                            .contains(load.kind());
             double share = state.volts(r.a(), r.b()) / r.nominal();
             if (electronic && share >= 0.03 && share <= 0.1) {
                 found.add(FindingCode.GHOST_GLOW);
@@ -186,9 +227,10 @@ final class SlowJudge {
         Set<String> capped = new TreeSet<>();
         region.stream().filter(Part.Cap.class::isInstance).forEach(cap -> capped.add(node(cap, "end")));
         for (Part part : region) {
-            if (part instanceof Part.Conductor && (capped.contains(node(part, "a")) || capped.contains(node(part, "b")))
+            if (part instanceof Part.Conductor
+                    && (capped.contains(node(part, "a")) || capped.contains(node(part, "b")))
                     && !any.fixedReach(node(part, "a")).stream().anyMatch(n -> any.supplies().stream()
-                    .anyMatch(s -> s.line() == Line.PE && node(s, "out").equals(n)))) {
+                            .anyMatch(s -> s.line() == Line.PE && node(s, "out").equals(n)))) {
                 found.add(FindingCode.UNUSED_CONDUCTOR);
             }
         }
@@ -196,13 +238,18 @@ final class SlowJudge {
 
     private void stuckInputs(List<SlowState> sound) {
         for (Part part : region) {
-            List<Input> inputs = part instanceof Part.FittedModule module ? module.inputs()
+            List<Input> inputs = part instanceof Part.FittedModule module
+                    ? module.inputs()
                     : part instanceof Part.Sender sender ? sender.inputs() : List.of();
             for (Input input : inputs.stream().filter(i -> !i.pins().isEmpty()).toList()) {
-                boolean shared = input.pins().stream().anyMatch(pin -> region.stream().anyMatch(other -> other != part
-                        && !(other instanceof Part.Cap) && nodesOf(other).contains(node(part, pin))));
+                boolean shared = input.pins().stream().anyMatch(pin -> region.stream()
+                        .anyMatch(other -> other != part
+                                && !(other instanceof Part.Cap)
+                                && nodesOf(other).contains(node(part, pin))));
                 Set<Boolean> values = new TreeSet<>();
-                sound.stream().filter(state -> isPowered(part, state, sound)).forEach(state -> values.add(state.isActive(part, input)));
+                sound.stream()
+                        .filter(state -> isPowered(part, state, sound))
+                        .forEach(state -> values.add(state.isActive(part, input)));
                 if (shared && values.size() == 1) {
                     found.add(FindingCode.INPUT_STUCK);
                 }
@@ -239,8 +286,13 @@ final class SlowJudge {
             for (int i = 0; i < elements.size(); i++) {
                 positions.put(elements.get(i), bits >> i & 1);
             }
-            boolean locked = region.stream().anyMatch(part -> part instanceof Part.FittedModule module && module.interlocked()
-                    && module.channels().stream().mapToInt(c -> positions.get(module.id() + "/" + c.id())).sum() > 1);
+            boolean locked = region.stream()
+                    .anyMatch(part -> part instanceof Part.FittedModule module
+                            && module.interlocked()
+                            && module.channels().stream()
+                                            .mapToInt(c -> positions.get(module.id() + "/" + c.id()))
+                                            .sum()
+                                    > 1);
             if (!locked) {
                 states.add(positions);
             }
@@ -251,16 +303,20 @@ final class SlowJudge {
     private void volts(SlowState state) {
         for (SlowState.Resistance r : state.resistances) {
             double volts = state.volts(r.a(), r.b());
-            double most = r.part() instanceof Part.FittedModule module ? module.supply().maxVolts().orElse(1.1 * wiring.supply().nominalVolts()) : 1.1 * r.nominal();
+            double most = r.part() instanceof Part.FittedModule module
+                    ? module.supply().maxVolts().orElse(1.1 * wiring.supply().nominalVolts())
+                    : 1.1 * r.nominal();
             if (volts > most * 1.000001) {
                 found.add(FindingCode.OVER_VOLTAGE);
             }
-            boolean polar = r.part() instanceof Part.Load || r.part() instanceof Part.FittedModule module
-                    && module.supply() instanceof ModuleSupply.LineNeutral;
+            boolean polar = r.part() instanceof Part.Load
+                    || r.part() instanceof Part.FittedModule module
+                            && module.supply() instanceof ModuleSupply.LineNeutral;
             if (polar && state.isOn(r.a(), Line.N) && state.isOnLive(r.b())) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
-            boolean direct = r.part() instanceof Part.Load || r.part() instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
+            boolean direct = r.part() instanceof Part.Load
+                    || r.part() instanceof Part.FittedModule dc && dc.supply() instanceof ModuleSupply.DirectCurrent;
             if (direct && state.isOn(r.a(), Line.ELV_MINUS) && state.isOn(r.b(), Line.ELV_PLUS)) {
                 found.add(FindingCode.REVERSED_POLARITY);
             }
@@ -276,15 +332,20 @@ final class SlowJudge {
         Set<String> lives = new TreeSet<>();
         Set<String> others = new TreeSet<>();
         for (String pin : List.of(module.supply().livePin(), module.supply().returnPin())) {
-            state.suppliesOf(node(module, pin)).stream().filter(s -> s.line() != Line.PE)
+            state.suppliesOf(node(module, pin)).stream()
+                    .filter(s -> s.line() != Line.PE)
                     .forEach(s -> (s.line().isLive() ? lives : others).add(s.circuit()));
         }
         Set<String> own = lives.isEmpty() ? others : lives;
         for (Input input : module.inputs()) {
             for (String pin : input.potential() == Input.Potential.MAINS ? input.pins() : List.<String>of()) {
-                double most = module.supply().maxVolts().orElse(1.1 * wiring.supply().nominalVolts()) * 1.000001;
+                double most =
+                        module.supply().maxVolts().orElse(1.1 * wiring.supply().nominalVolts()) * 1.000001;
                 if (state.volts(node(module, pin), node(module, module.supply().livePin())) > most
-                        || state.volts(node(module, pin), node(module, module.supply().returnPin())) > most) {
+                        || state.volts(
+                                        node(module, pin),
+                                        node(module, module.supply().returnPin()))
+                                > most) {
                     found.add(FindingCode.OVER_VOLTAGE);
                 }
                 for (Part.Supply supply : state.suppliesOf(node(module, pin))) {
@@ -298,7 +359,8 @@ final class SlowJudge {
 
     private void neutralsByCurrent(SlowState state) {
         List<SlowState.Resistance> left = new ArrayList<>(state.resistances.stream()
-                .filter(r -> state.volts(r.a(), r.b()) / r.ohms() > 0.0001).toList());
+                .filter(r -> state.volts(r.a(), r.b()) / r.ohms() > 0.0001)
+                .toList());
         while (!left.isEmpty()) {
             List<SlowState.Resistance> path = new ArrayList<>(List.of(left.remove(0)));
             for (int i = 0; i < path.size(); i++) {
@@ -331,7 +393,8 @@ final class SlowJudge {
     private void ends(SlowState state) {
         Map<String, Integer> touches = new TreeMap<>();
         for (Part part : region) {
-            part.pinNames().stream().filter(pin -> !pin.equals("PE") || part.pins().containsKey(pin))
+            part.pinNames().stream()
+                    .filter(pin -> !pin.equals("PE") || part.pins().containsKey(pin))
                     .forEach(pin -> touches.merge(node(part, pin), 1, Integer::sum));
         }
         for (Part part : region) {
@@ -349,8 +412,11 @@ final class SlowJudge {
         for (Part part : region) {
             if (part instanceof Part.Load load) {
                 double on = 0.85 * load.volts().orElse(wiring.supply().nominalVolts()) - 1e-6;
-                long lit = sound.stream().filter(s -> s.volts(node(load, "L"), node(load, "N")) >= on).count();
-                boolean intended = wiring.intents().stream().anyMatch(i -> i.load().equals(load.id()));
+                long lit = sound.stream()
+                        .filter(s -> s.volts(node(load, "L"), node(load, "N")) >= on)
+                        .count();
+                boolean intended =
+                        wiring.intents().stream().anyMatch(i -> i.load().equals(load.id()));
                 if (lit == 0) {
                     found.add(FindingCode.LOAD_NEVER_ON);
                 } else if (lit == sound.size() && intended) {
@@ -366,8 +432,10 @@ final class SlowJudge {
                 found.add(FindingCode.MODULE_UNPOWERED);
             }
             if (part instanceof Part.FittedModule module) {
-                List<SlowState> idle = sound.stream().filter(s -> module.channels().stream()
-                        .allMatch(c -> s.positions.get(module.id() + "/" + c.id()) == 0)).toList();
+                List<SlowState> idle = sound.stream()
+                        .filter(s -> module.channels().stream()
+                                .allMatch(c -> s.positions.get(module.id() + "/" + c.id()) == 0))
+                        .toList();
                 long powered = idle.stream().filter(s -> s.isFed(module)).count();
                 if (!idle.isEmpty() && powered == 0) {
                     found.add(FindingCode.MODULE_UNPOWERED);

@@ -18,6 +18,7 @@ import org.junit.jupiter.api.Test;
 class SlowJudgeCrossCheckTest {
     /** Many more with {@code ./clerk test --deep}. */
     private static final int MUTANTS = Depth.of(250, 5_000);
+
     private static final long SEED = 4_711;
     /** Of the dangerous mutants every one is judged, and one in so many compared with the slow judge; all of them with {@code --deep}. */
     private static final int EACH = Depth.of(53, 1);
@@ -27,8 +28,7 @@ class SlowJudgeCrossCheckTest {
         Depth.ofPlans(Plans.ofEveryKind()).forEach((name, wiring) -> {
             Set<FindingCode> slow = SlowJudge.codesOf(wiring);
             assertThat(covered(WiringCheck.of(wiring))).as(name).isEqualTo(slow);
-            assertThat(slow).as(name).isSubsetOf(FindingCode.MODULE_CUT_BY_SWITCH,
-                    FindingCode.UNUSED_CONDUCTOR);
+            assertThat(slow).as(name).isSubsetOf(FindingCode.MODULE_CUT_BY_SWITCH, FindingCode.UNUSED_CONDUCTOR);
         });
     }
 
@@ -42,11 +42,13 @@ class SlowJudgeCrossCheckTest {
             Mutants.Mutant mutant = Mutants.of(one.getValue(), random);
             WiringCheck.Result result = WiringCheck.of(mutant.wiring());
 
-            assertThat(covered(result)).as(one.getKey() + ": " + mutant.words() + "\n" + result.findings())
+            assertThat(covered(result))
+                    .as(one.getKey() + ": " + mutant.words() + "\n" + result.findings())
                     .isEqualTo(SlowJudge.codesOf(mutant.wiring()));
             covered(result).forEach(code -> seen.merge(code, 1, Integer::sum));
         }
-        assertThat(seen.keySet()).as("the seed shows the codes that a mistake in a house can make")
+        assertThat(seen.keySet())
+                .as("the seed shows the codes that a mistake in a house can make")
                 .hasSizeGreaterThanOrEqualTo(11);
     }
 
@@ -61,20 +63,27 @@ class SlowJudgeCrossCheckTest {
             }
             for (Mutants.Mutant mutant : Mutants.dangerous(plan.getValue())) {
                 WiringCheck.Result result = WiringCheck.of(mutant.wiring());
-                assertThat(result.verdict()).as(plan.getKey() + ": " + mutant.words() + "\n" + result.findings()).isNotEqualTo(Verdict.OK);
+                assertThat(result.verdict())
+                        .as(plan.getKey() + ": " + mutant.words() + "\n" + result.findings())
+                        .isNotEqualTo(Verdict.OK);
                 if (tried++ % EACH == 0) {
                     compared++;
-                    assertThat(covered(result)).as(plan.getKey() + ": " + mutant.words() + "\n" + result.findings())
+                    assertThat(covered(result))
+                            .as(plan.getKey() + ": " + mutant.words() + "\n" + result.findings())
                             .isEqualTo(SlowJudge.codesOf(mutant.wiring()));
                 }
             }
         }
-        System.out.println("earths, inputs and poles put where they hurt: " + tried + " refused, " + compared + " compared with the slow judge");
+        System.out.println("earths, inputs and poles put where they hurt: " + tried + " refused, " + compared
+                + " compared with the slow judge");
     }
 
     private static Set<FindingCode> covered(WiringCheck.Result result) {
         Set<FindingCode> codes = new TreeSet<>();
-        result.findings().stream().map(f -> f.code()).filter(SlowJudge.COVERED::contains).forEach(codes::add);
+        result.findings().stream()
+                .map(f -> f.code())
+                .filter(SlowJudge.COVERED::contains)
+                .forEach(codes::add);
         return codes;
     }
 }

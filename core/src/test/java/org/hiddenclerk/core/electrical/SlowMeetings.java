@@ -22,10 +22,14 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
             }
         }
         for (Part part : region) {
-            boolean uses = part instanceof Part.Load || part instanceof Part.Bypass || part instanceof Part.FittedModule
+            boolean uses = part instanceof Part.Load
+                    || part instanceof Part.Bypass
+                    || part instanceof Part.FittedModule
                     || part instanceof Part.Sender;
             for (String pin : uses ? part.pinNames() : List.<String>of()) {
-                if (!pin.equals("PE") && state.isOn(SlowJudge.node(part, pin), Line.PE) && !state.isOn(SlowJudge.node(part, pin), Line.ELV_MINUS)
+                if (!pin.equals("PE")
+                        && state.isOn(SlowJudge.node(part, pin), Line.PE)
+                        && !state.isOn(SlowJudge.node(part, pin), Line.ELV_MINUS)
                         && !state.isOnLive(SlowJudge.node(part, pin))) {
                     found.add(FindingCode.EARTH_AS_NEUTRAL);
                 }
@@ -58,7 +62,8 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
         if (a.line().isElv() && b.line().isElv()) {
             if (a.line() != b.line()) {
                 found.add(FindingCode.SHORT_LIVE_NEUTRAL);
-            } else if (a.line() == Line.ELV_PLUS && Math.abs(a.volts().orElseThrow() - b.volts().orElseThrow()) > 1e-6) {
+            } else if (a.line() == Line.ELV_PLUS
+                    && Math.abs(a.volts().orElseThrow() - b.volts().orElseThrow()) > 1e-6) {
                 found.add(FindingCode.PHASES_JOINED);
             } else if (a.line() == Line.ELV_PLUS && !a.circuit().equals(b.circuit())) {
                 found.add(FindingCode.SECOND_FEED);
@@ -78,16 +83,21 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
             Set<String> starts = new TreeSet<>();
             if (part instanceof Part.Supply supply && supply.line().isElv()) {
                 starts.add(SlowJudge.node(part, "out"));
-            } else if (part instanceof Part.Load load && load.volts().orElse(wiring.supply().nominalVolts()) <= 50) {
+            } else if (part instanceof Part.Load load
+                    && load.volts().orElse(wiring.supply().nominalVolts()) <= 50) {
                 starts.addAll(List.of(SlowJudge.node(part, "L"), SlowJudge.node(part, "N")));
             } else if (part instanceof Part.FittedModule module) {
                 if (module.supply() instanceof ModuleSupply.DirectCurrent) {
-                    starts.addAll(List.of(SlowJudge.node(part, module.supply().livePin()), SlowJudge.node(part, module.supply().returnPin())));
+                    starts.addAll(List.of(
+                            SlowJudge.node(part, module.supply().livePin()),
+                            SlowJudge.node(part, module.supply().returnPin())));
                 }
-                module.inputs().stream().filter(i -> i.potential() == Input.Potential.ELV).forEach(i -> {
-                    i.pins().forEach(pin -> starts.add(SlowJudge.node(part, pin)));
-                    i.activeWith().ifPresent(pin -> starts.add(SlowJudge.node(part, pin)));
-                });
+                module.inputs().stream()
+                        .filter(i -> i.potential() == Input.Potential.ELV)
+                        .forEach(i -> {
+                            i.pins().forEach(pin -> starts.add(SlowJudge.node(part, pin)));
+                            i.activeWith().ifPresent(pin -> starts.add(SlowJudge.node(part, pin)));
+                        });
             }
             if (starts.stream().anyMatch(start -> reachesMains(start, state))) {
                 found.add(FindingCode.MAINS_ON_ELV);
@@ -99,7 +109,9 @@ record SlowMeetings(Wiring wiring, List<Part> region, Set<FindingCode> found) {
         List<String> nets = new ArrayList<>(List.of(state.net(start)));
         for (int i = 0; i < nets.size(); i++) {
             String net = nets.get(i);
-            List<Part.Supply> here = state.supplies().stream().filter(s -> state.net(SlowJudge.node(s, "out")).equals(net)).toList();
+            List<Part.Supply> here = state.supplies().stream()
+                    .filter(s -> state.net(SlowJudge.node(s, "out")).equals(net))
+                    .toList();
             if (here.stream().anyMatch(s -> s.line().isLive() || s.line() == Line.N)) {
                 return true;
             }

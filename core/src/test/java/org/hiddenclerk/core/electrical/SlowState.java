@@ -12,8 +12,7 @@ final class SlowState {
     private static final double SETTLED_VOLTS = 1e-10;
 
     /** Something that lets a current through between two nodes. */
-    record Resistance(Part part, String a, String b, double ohms, double nominal) {
-    }
+    record Resistance(Part part, String a, String b, double ohms, double nominal) {}
 
     final Map<String, Integer> positions;
     final Map<String, String> nets = new TreeMap<>();
@@ -37,18 +36,26 @@ final class SlowState {
         } else if (part instanceof Part.Sender) {
             join(node(part, "COM"), node(part, "L1"));
         } else if (part instanceof Part.Switch mechanism) {
-            mechanism.mechanism().contacts(positions.getOrDefault(part.id().value(), 1))
+            mechanism
+                    .mechanism()
+                    .contacts(positions.getOrDefault(part.id().value(), 1))
                     .forEach(contact -> join(node(part, contact.from()), node(part, contact.to())));
         } else if (part instanceof Part.Load load) {
             double volts = load.volts().orElse(nominal);
-            resistances.add(new Resistance(part, node(part, "L"), node(part, "N"), volts * volts / load.watts(), volts));
+            resistances.add(
+                    new Resistance(part, node(part, "L"), node(part, "N"), volts * volts / load.watts(), volts));
         } else if (part instanceof Part.Bypass bypass) {
-            resistances.add(new Resistance(part, node(part, "a"), node(part, "b"), nominal * nominal / bypass.watts(),
-                    nominal));
+            resistances.add(new Resistance(
+                    part, node(part, "a"), node(part, "b"), nominal * nominal / bypass.watts(), nominal));
         } else if (part instanceof Part.FittedModule module) {
-            resistances.add(new Resistance(part, node(part, module.supply().livePin()),
-                    node(part, module.supply().returnPin()), module.supply().ohms(nominal), nominal));
-            module.channels().stream().filter(c -> positions.get(part.id() + "/" + c.id()) == 1)
+            resistances.add(new Resistance(
+                    part,
+                    node(part, module.supply().livePin()),
+                    node(part, module.supply().returnPin()),
+                    module.supply().ohms(nominal),
+                    nominal));
+            module.channels().stream()
+                    .filter(c -> positions.get(part.id() + "/" + c.id()) == 1)
                     .forEach(c -> join(node(part, c.from()), node(part, c.to())));
         }
     }
@@ -64,7 +71,10 @@ final class SlowState {
     }
 
     boolean differsInOneFrom(SlowState other) {
-        return positions.entrySet().stream().filter(e -> !e.getValue().equals(other.positions.get(e.getKey()))).count() == 1;
+        return positions.entrySet().stream()
+                        .filter(e -> !e.getValue().equals(other.positions.get(e.getKey())))
+                        .count()
+                == 1;
     }
 
     double flow(Resistance r) {
@@ -82,7 +92,8 @@ final class SlowState {
         String live = node(module, module.supply().livePin());
         String back = node(module, module.supply().returnPin());
         double volts = module.supply() instanceof ModuleSupply.DirectCurrent
-                ? potentials.get(net(live))[0] - potentials.get(net(back))[0] : volts(live, back);
+                ? potentials.get(net(live))[0] - potentials.get(net(back))[0]
+                : volts(live, back);
         boolean onLive = !(module.supply() instanceof ModuleSupply.TwoWire) || isOnLive(live);
         return onLive && volts >= module.supply().minVolts() - 1e-6;
     }
@@ -93,9 +104,9 @@ final class SlowState {
             return first.equals(net(node(owner, input.pins().get(1))));
         }
         String with = node(owner, input.activeWith().orElseThrow());
-        boolean samePotential = input.potential() == Input.Potential.MAINS && suppliesOf(node(owner, input.pins().get(0)))
-                .stream().anyMatch(a -> suppliesOf(with).stream().anyMatch(b -> Math.hypot(phasor(a)[0] - phasor(b)[0],
-                phasor(a)[1] - phasor(b)[1]) < 0.001));
+        boolean samePotential = input.potential() == Input.Potential.MAINS
+                && suppliesOf(node(owner, input.pins().get(0))).stream().anyMatch(a -> suppliesOf(with).stream()
+                        .anyMatch(b -> Math.hypot(phasor(a)[0] - phasor(b)[0], phasor(a)[1] - phasor(b)[1]) < 0.001));
         return first.equals(net(with)) || samePotential;
     }
 
@@ -106,10 +117,15 @@ final class SlowState {
         while (grew) {
             grew = false;
             for (Part part : region) {
-                boolean fixed = part instanceof Part.Conductor || part instanceof Part.Link || part instanceof Part.Sender
+                boolean fixed = part instanceof Part.Conductor
+                        || part instanceof Part.Link
+                        || part instanceof Part.Sender
                         || part instanceof Part.Switch s && !s.mechanism().isTwoState();
-                List<String> ends = !fixed ? List.of() : part instanceof Part.Conductor || part instanceof Part.Link
-                        ? List.of(node(part, "a"), node(part, "b")) : List.of(node(part, "COM"), node(part, "L1"));
+                List<String> ends = !fixed
+                        ? List.of()
+                        : part instanceof Part.Conductor || part instanceof Part.Link
+                                ? List.of(node(part, "a"), node(part, "b"))
+                                : List.of(node(part, "COM"), node(part, "L1"));
                 if (ends.stream().anyMatch(reached::contains)) {
                     grew |= reached.addAll(ends);
                 }
@@ -119,11 +135,16 @@ final class SlowState {
     }
 
     List<Part.Supply> supplies() {
-        return region.stream().filter(Part.Supply.class::isInstance).map(Part.Supply.class::cast).toList();
+        return region.stream()
+                .filter(Part.Supply.class::isInstance)
+                .map(Part.Supply.class::cast)
+                .toList();
     }
 
     List<Part.Supply> suppliesOf(String node) {
-        return supplies().stream().filter(s -> net(node(s, "out")).equals(net(node))).toList();
+        return supplies().stream()
+                .filter(s -> net(node(s, "out")).equals(net(node)))
+                .toList();
     }
 
     private String node(Part part, String pin) {
@@ -139,12 +160,13 @@ final class SlowState {
     }
 
     boolean isShorted() {
-        return supplies().stream().anyMatch(a -> suppliesOf(node(a, "out")).stream().anyMatch(b ->
-                Math.hypot(phasor(a)[0] - phasor(b)[0], phasor(a)[1] - phasor(b)[1]) > 0.001));
+        return supplies().stream().anyMatch(a -> suppliesOf(node(a, "out")).stream()
+                .anyMatch(b -> Math.hypot(phasor(a)[0] - phasor(b)[0], phasor(a)[1] - phasor(b)[1]) > 0.001));
     }
 
     private double[] phasor(Part.Supply supply) {
-        double volts = supply.line().isLive() ? wiring.supply().nominalVolts()
+        double volts = supply.line().isLive()
+                ? wiring.supply().nominalVolts()
                 : supply.line() == Line.ELV_PLUS ? supply.volts().orElseThrow() : 0;
         double angle = Math.toRadians(wiring.supply().degrees(supply.line()));
         return new double[] {volts * Math.cos(angle), volts * Math.sin(angle)};

@@ -30,7 +30,9 @@ record SlowTerminals(List<Part> region, Set<FindingCode> found) {
             }
             return;
         }
-        List<Line> lines = state.suppliesOf(SlowJudge.node(part, "PE")).stream().map(Part.Supply::line).toList();
+        List<Line> lines = state.suppliesOf(SlowJudge.node(part, "PE")).stream()
+                .map(Part.Supply::line)
+                .toList();
         if (lines.stream().anyMatch(Line::isLive)) {
             found.add(FindingCode.LIVE_ON_EARTH_PIN);
         }
@@ -46,7 +48,10 @@ record SlowTerminals(List<Part> region, Set<FindingCode> found) {
         for (Input input : inputs) {
             for (String pin : input.pins().size() == 2 ? input.pins() : List.<String>of()) {
                 String net = state.net(SlowJudge.node(part, pin));
-                boolean meant = input.commonWith().filter(common -> state.net(SlowJudge.node(part, common)).equals(net)).isPresent();
+                boolean meant = input.commonWith()
+                        .filter(common ->
+                                state.net(SlowJudge.node(part, common)).equals(net))
+                        .isPresent();
                 if (!meant && !state.suppliesOf(SlowJudge.node(part, pin)).isEmpty()) {
                     found.add(FindingCode.SUPPLY_ON_INPUT);
                 }
@@ -69,7 +74,8 @@ record SlowTerminals(List<Part> region, Set<FindingCode> found) {
         Set<String> own = lives.isEmpty() ? poles : lives;
         for (Channel channel : module.channels()) {
             for (String pin : List.of(channel.from(), channel.to())) {
-                boolean other = state.suppliesOf(SlowJudge.node(module, pin)).stream().anyMatch(s -> s.line().isLive() && !own.contains(s.circuit()));
+                boolean other = state.suppliesOf(SlowJudge.node(module, pin)).stream()
+                        .anyMatch(s -> s.line().isLive() && !own.contains(s.circuit()));
                 if (!own.isEmpty() && other) {
                     found.add(FindingCode.TWO_CIRCUITS);
                 }
@@ -83,7 +89,9 @@ record SlowTerminals(List<Part> region, Set<FindingCode> found) {
             if (part instanceof Part.Switch dimmer && dimmer.mechanism() == Mechanism.DIMMER) {
                 for (SlowState open : sound) {
                     for (SlowState closed : sound) {
-                        if (open.positions.get(part.id().value()) == 0 && closed.positions.get(part.id().value()) == 1 && open.differsInOneFrom(closed)) {
+                        if (open.positions.get(part.id().value()) == 0
+                                && closed.positions.get(part.id().value()) == 1
+                                && open.differsInOneFrom(closed)) {
                             before(part, open, closed);
                         }
                     }
@@ -98,18 +106,25 @@ record SlowTerminals(List<Part> region, Set<FindingCode> found) {
             if (part instanceof Part.Switch other && other.mechanism() == Mechanism.DIMMER && other != dimmer) {
                 pins.addAll(List.of("COM", "L1"));
             }
-            List<Input> inputs = new ArrayList<>(part instanceof Part.FittedModule module ? module.inputs()
-                    : part instanceof Part.Sender sender ? sender.inputs() : List.of());
+            List<Input> inputs = new ArrayList<>(
+                    part instanceof Part.FittedModule module
+                            ? module.inputs()
+                            : part instanceof Part.Sender sender ? sender.inputs() : List.of());
             inputs.forEach(input -> pins.addAll(input.pins()));
-            if (pins.stream().map(pin -> SlowJudge.node(part, pin)).anyMatch(node -> !closed.suppliesOf(node).isEmpty() && open.suppliesOf(node).isEmpty())) {
+            if (pins.stream()
+                    .map(pin -> SlowJudge.node(part, pin))
+                    .anyMatch(node -> !closed.suppliesOf(node).isEmpty()
+                            && open.suppliesOf(node).isEmpty())) {
                 found.add(FindingCode.DIMMER_IN_SERIES);
             }
         }
         for (int r = 0; r < closed.resistances.size(); r++) {
             SlowState.Resistance one = closed.resistances.get(r);
-            boolean cared = one.part() instanceof Part.FittedModule || one.part() instanceof Part.Load load
-                    && (load.motor().isPresent() || load.kind().name().contains("MOTOR"));
-            if (cared && closed.flow(one) > 0.001
+            boolean cared = one.part() instanceof Part.FittedModule
+                    || one.part() instanceof Part.Load load
+                            && (load.motor().isPresent() || load.kind().name().contains("MOTOR"));
+            if (cared
+                    && closed.flow(one) > 0.001
                     && open.volts(one.a(), one.b()) < 0.5 * closed.volts(one.a(), one.b())) {
                 found.add(FindingCode.DIMMER_IN_SERIES);
             }

@@ -26,7 +26,8 @@ import org.junit.jupiter.params.provider.EnumSource;
 class StepsAndMachinesTest {
     private static final ModuleSupply MAINS = new ModuleSupply.LineNeutral("L", "N", 90, OptionalDouble.of(265), 1);
     private static final List<ContactRating> RATINGS = List.of(ContactRating.watts(LoadKind.LED_LAMP, 150));
-    private static final Parameters PARAMETERS = new Parameters(30, Contact.OPEN, false, 10_000_000, 10_000_000, false, 20, 400, 1, PowerOn.OFF);
+    private static final Parameters PARAMETERS =
+            new Parameters(30, Contact.OPEN, false, 10_000_000, 10_000_000, false, 20, 400, 1, PowerOn.OFF);
     private static final long GAP_MS = 200;
     private static final int DEEDS = 200;
 
@@ -39,7 +40,8 @@ class StepsAndMachinesTest {
     }
 
     private State machineAfter(Machine machine, List<Contact> contacts) {
-        return machine.run(machine.start(contacts, false, Motion.STOP), events, now + GAP_MS / 2).state();
+        return machine.run(machine.start(contacts, false, Motion.STOP), events, now + GAP_MS / 2)
+                .state();
     }
 
     private void happen(Type deed, int input) {
@@ -47,12 +49,33 @@ class StepsAndMachinesTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"PRESS_CHANGES,ONE_WAY", "PRESS_CHANGES,PUSH_MAKE", "POSITION_RULES,ONE_WAY", "POSITION_RULES,PUSH_MAKE", "EVERY_FLIP,ONE_WAY", "EVERY_FLIP,PUSH_MAKE",
-            "RUN_ON,ONE_WAY", "RUN_ON,PUSH_MAKE", "REPORT_ONLY,ONE_WAY", "SHORT_LONG,ONE_WAY", "SHORT_LONG,PUSH_MAKE"})
+    @CsvSource({
+        "PRESS_CHANGES,ONE_WAY",
+        "PRESS_CHANGES,PUSH_MAKE",
+        "POSITION_RULES,ONE_WAY",
+        "POSITION_RULES,PUSH_MAKE",
+        "EVERY_FLIP,ONE_WAY",
+        "EVERY_FLIP,PUSH_MAKE",
+        "RUN_ON,ONE_WAY",
+        "RUN_ON,PUSH_MAKE",
+        "REPORT_ONLY,ONE_WAY",
+        "SHORT_LONG,ONE_WAY",
+        "SHORT_LONG,PUSH_MAKE"
+    })
     void oneInput(InputBehaviour behaviour, Mechanism mechanism) {
-        Wiring wiring = Wirings.mains().mechanism("S1", mechanism, "COM=l", "L1=s")
-                .module("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)), List.of(Input.single("1", "S1", "L", Input.Potential.MAINS, behaviour, "1")),
-                        "L=l", "N=n", "O1=o", "S1=s").lamp("X1", 13, "o", "n").build();
+        Wiring wiring = Wirings.mains()
+                .mechanism("S1", mechanism, "COM=l", "L1=s")
+                .module(
+                        "K1",
+                        MAINS,
+                        List.of(new Channel("1", "L", "O1", RATINGS)),
+                        List.of(Input.single("1", "S1", "L", Input.Potential.MAINS, behaviour, "1")),
+                        "L=l",
+                        "N=n",
+                        "O1=o",
+                        "S1=s")
+                .lamp("X1", 13, "o", "n")
+                .build();
         Machine machine = new Machine(behaviour, PARAMETERS);
         Positions state = new Positions(Map.of("S1", 0, "K1/1", 0));
         for (int i = 0; i < DEEDS; i++) {
@@ -69,16 +92,29 @@ class StepsAndMachinesTest {
                 happen(Type.REMOTE_TOGGLE, 1);
                 state = next(wiring, state, "K1/1");
             }
-            assertThat(state.byElement().get("K1/1") == 1).as("deed %d", i).isEqualTo(machineAfter(machine, List.of(Contact.OPEN)).relay());
+            assertThat(state.byElement().get("K1/1") == 1)
+                    .as("deed %d", i)
+                    .isEqualTo(machineAfter(machine, List.of(Contact.OPEN)).relay());
         }
     }
 
     @ParameterizedTest
     @EnumSource(value = InputBehaviour.class, names = "SUPPLY_BLINK")
     void blinks(InputBehaviour behaviour) {
-        Input blink = new Input("1", List.of(), Optional.empty(), Input.Potential.MAINS, behaviour, Optional.of("1"), Optional.empty());
-        Wiring wiring = Wirings.mains().mechanism("S1", Mechanism.TWO_WAY, "COM=l", "L1=x", "L2=x")
-                .module("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS)), List.of(blink), "L=x", "N=n", "O1=o").lamp("X1", 13, "o", "n").build();
+        Input blink = new Input(
+                "1", List.of(), Optional.empty(), Input.Potential.MAINS, behaviour, Optional.of("1"), Optional.empty());
+        Wiring wiring = Wirings.mains()
+                .mechanism("S1", Mechanism.TWO_WAY, "COM=l", "L1=x", "L2=x")
+                .module(
+                        "K1",
+                        MAINS,
+                        List.of(new Channel("1", "L", "O1", RATINGS)),
+                        List.of(blink),
+                        "L=x",
+                        "N=n",
+                        "O1=o")
+                .lamp("X1", 13, "o", "n")
+                .build();
         Machine machine = new Machine(behaviour, PARAMETERS);
         Positions state = new Positions(Map.of("S1", 0, "K1/1", 0));
         for (int i = 0; i < DEEDS; i++) {
@@ -92,17 +128,34 @@ class StepsAndMachinesTest {
                 happen(Type.REMOTE_TOGGLE, 1);
                 state = next(wiring, state, "K1/1");
             }
-            assertThat(state.byElement().get("K1/1") == 1).as("deed %d", i).isEqualTo(machineAfter(machine, List.of(Contact.OPEN)).relay());
+            assertThat(state.byElement().get("K1/1") == 1)
+                    .as("deed %d", i)
+                    .isEqualTo(machineAfter(machine, List.of(Contact.OPEN)).relay());
         }
     }
 
     @ParameterizedTest
     @EnumSource(value = InputBehaviour.class, names = "UP_DOWN")
     void twoInputs(InputBehaviour behaviour) {
-        Wiring wiring = Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=s").mechanism("S2", Mechanism.ONE_WAY, "COM=l", "L1=t")
-                .blindModule("K1", MAINS, List.of(new Channel("1", "L", "O1", RATINGS), new Channel("2", "L", "O2", RATINGS)),
-                        List.of(Input.single("1", "S1", "L", Input.Potential.MAINS, behaviour, "1"), Input.single("2", "S2", "L", Input.Potential.MAINS, behaviour, "2")),
-                        "L=l", "N=n", "O1=o", "O2=p", "S1=s", "S2=t").lamp("X1", 13, "o", "n").lamp("X2", 13, "p", "n").build();
+        Wiring wiring = Wirings.mains()
+                .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=s")
+                .mechanism("S2", Mechanism.ONE_WAY, "COM=l", "L1=t")
+                .blindModule(
+                        "K1",
+                        MAINS,
+                        List.of(new Channel("1", "L", "O1", RATINGS), new Channel("2", "L", "O2", RATINGS)),
+                        List.of(
+                                Input.single("1", "S1", "L", Input.Potential.MAINS, behaviour, "1"),
+                                Input.single("2", "S2", "L", Input.Potential.MAINS, behaviour, "2")),
+                        "L=l",
+                        "N=n",
+                        "O1=o",
+                        "O2=p",
+                        "S1=s",
+                        "S2=t")
+                .lamp("X1", 13, "o", "n")
+                .lamp("X2", 13, "p", "n")
+                .build();
         Machine machine = new Machine(behaviour, PARAMETERS);
         Positions state = new Positions(Map.of("S1", 0, "S2", 0, "K1/1", 0, "K1/2", 0));
         for (int i = 0; i < DEEDS; i++) {
@@ -116,8 +169,12 @@ class StepsAndMachinesTest {
                 happen(goes ? Type.REMOTE_STOP : input == 1 ? Type.REMOTE_UP : Type.REMOTE_DOWN, 1);
                 state = next(wiring, state, "K1/" + input);
             }
-            Motion motion = Motion.of(state.byElement().get("K1/1") == 1, state.byElement().get("K1/2") == 1);
-            assertThat(motion).as("deed %d", i).isEqualTo(machineAfter(machine, List.of(Contact.OPEN, Contact.OPEN)).motion());
+            Motion motion = Motion.of(
+                    state.byElement().get("K1/1") == 1, state.byElement().get("K1/2") == 1);
+            assertThat(motion)
+                    .as("deed %d", i)
+                    .isEqualTo(machineAfter(machine, List.of(Contact.OPEN, Contact.OPEN))
+                            .motion());
         }
     }
 }

@@ -31,13 +31,16 @@ class SwitchTablesTest {
             rows.put("1111", false);
             rows.put("10110", true);
             rows.forEach((positions, lit) -> softly.assertThat(isLit(chain(positions.length()), positions))
-                    .as(positions).isEqualTo(lit));
+                    .as(positions)
+                    .isEqualTo(lit));
         });
     }
 
     @Property(tries = 40)
-    void flippingAnyOneSwitchOfAChainChangesTheLamp(@ForAll @IntRange(min = 2, max = 7) int switches,
-            @ForAll @IntRange(min = 0, max = 127) int positions, @ForAll @IntRange(min = 0, max = 6) int flipped) {
+    void flippingAnyOneSwitchOfAChainChangesTheLamp(
+            @ForAll @IntRange(min = 2, max = 7) int switches,
+            @ForAll @IntRange(min = 0, max = 127) int positions,
+            @ForAll @IntRange(min = 0, max = 6) int flipped) {
         WiringCheck.Result result = WiringCheck.of(chain(switches));
         String before = bits(positions, switches);
         String after = bits(positions ^ 1 << flipped % switches, switches);
@@ -56,9 +59,11 @@ class SwitchTablesTest {
                 {"SQ-3", InputBehaviour.EVERY_FLIP, "F R0 F F", "1 0 1 0"},
                 {"SQ-4", InputBehaviour.EVERY_FLIP, "R1 F F", "1 0 1"},
                 {"SQ-5", InputBehaviour.PRESS_CHANGES, "P R0 P P", "1 0 1 0"},
-                {"SQ-6", InputBehaviour.POSITION_RULES, "F F R1 R0 F", "1 0 1 0 1"}};
+                {"SQ-6", InputBehaviour.POSITION_RULES, "F F R1 R0 F", "1 0 1 0 1"}
+            };
             for (Object[] row : rows) {
-                softly.assertThat(lampAfter((InputBehaviour) row[1], (String) row[2])).as((String) row[0])
+                softly.assertThat(lampAfter((InputBehaviour) row[1], (String) row[2]))
+                        .as((String) row[0])
                         .isEqualTo(row[3]);
             }
         });
@@ -108,13 +113,16 @@ class SwitchTablesTest {
         String[] controls = new String[switches];
         controls[0] = "S1";
         for (int i = 2; i < switches; i++) {
-            wirings.mechanism("S" + i, Mechanism.INTERMEDIATE, "A1=a" + (i - 1), "A2=b" + (i - 1), "B1=a" + i, "B2=b" + i);
+            wirings.mechanism(
+                    "S" + i, Mechanism.INTERMEDIATE, "A1=a" + (i - 1), "A2=b" + (i - 1), "B1=a" + i, "B2=b" + i);
             controls[i - 1] = "S" + i;
         }
         controls[switches - 1] = "S" + switches;
         String last = "" + (switches - 1);
         return wirings.mechanism("S" + switches, Mechanism.TWO_WAY, "COM=lamp", "L1=b" + last, "L2=a" + last)
-                .lamp("X1", 15, "lamp", "n").intent("X1", false, controls).build();
+                .lamp("X1", 15, "lamp", "n")
+                .intent("X1", false, controls)
+                .build();
     }
 
     private static boolean isLit(Wiring wiring, String positions) {

@@ -17,16 +17,21 @@ import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 
 class WiringCheckTest {
-    private static final ModuleSupply WITH_NEUTRAL = new ModuleSupply.LineNeutral("L", "N", 90, OptionalDouble.of(265), 1);
+    private static final ModuleSupply WITH_NEUTRAL =
+            new ModuleSupply.LineNeutral("L", "N", 90, OptionalDouble.of(265), 1);
 
     @Nested
     class Voltages {
         /** Two equal resistances in series share the volts: Ohm's law. */
         @Test
         void twoEqualLampsInSeriesAreDimAtHalfTheVolts() {
-            WiringCheck.Result result = WiringCheck.of(Wirings.mains().lamp("X1", 40, "l", "m").lamp("X2", 40, "m", "n").build());
+            WiringCheck.Result result = WiringCheck.of(Wirings.mains()
+                    .lamp("X1", 40, "l", "m")
+                    .lamp("X2", 40, "m", "n")
+                    .build());
 
-            TruthTable.LoadReading reading = result.truthTable().iterator().next().loads().get("X1");
+            TruthTable.LoadReading reading =
+                    result.truthTable().iterator().next().loads().get("X1");
             assertThat(reading.volts()).isCloseTo(115, within(0.05));
             assertThat(reading.state()).isEqualTo(LoadState.DIM);
             assertThat(codes(result)).contains(FindingCode.LOADS_IN_SERIES);
@@ -34,22 +39,29 @@ class WiringCheckTest {
 
         /** V1 = V R1 / (R1 + R2), and R = V squared over P, so the larger lamp takes the smaller share. */
         @Property(tries = 100)
-        void lampsInSeriesDivideTheVoltsByTheirResistances(@ForAll @DoubleRange(min = 1, max = 500) double first,
+        void lampsInSeriesDivideTheVoltsByTheirResistances(
+                @ForAll @DoubleRange(min = 1, max = 500) double first,
                 @ForAll @DoubleRange(min = 1, max = 500) double second) {
-            WiringCheck.Result result = WiringCheck.of(
-                    Wirings.mains().lamp("X1", first, "l", "m").lamp("X2", second, "m", "n").build());
+            WiringCheck.Result result = WiringCheck.of(Wirings.mains()
+                    .lamp("X1", first, "l", "m")
+                    .lamp("X2", second, "m", "n")
+                    .build());
 
-            double volts = result.truthTable().iterator().next().loads().get("X1").volts();
+            double volts =
+                    result.truthTable().iterator().next().loads().get("X1").volts();
             assertThat(volts).isCloseTo(230 * second / (first + second), within(0.06));
         }
 
         /** Line to line is sqrt 3 times line to neutral. */
         @Test
         void aLampBetweenTwoPhasesGetsThreeHundredAndNinetyEightVolts() {
-            WiringCheck.Result result = WiringCheck.of(Wirings.mains().supply("F2", Line.L2, "C1", "l2")
-                    .lamp("X1", 40, "l", "l2").build());
+            WiringCheck.Result result = WiringCheck.of(Wirings.mains()
+                    .supply("F2", Line.L2, "C1", "l2")
+                    .lamp("X1", 40, "l", "l2")
+                    .build());
 
-            assertThat(result.truthTable().iterator().next().loads().get("X1").volts()).isEqualTo(398.4);
+            assertThat(result.truthTable().iterator().next().loads().get("X1").volts())
+                    .isEqualTo(398.4);
             assertThat(codes(result)).contains(FindingCode.OVER_VOLTAGE);
         }
     }
@@ -59,7 +71,9 @@ class WiringCheckTest {
         @Test
         void aShortGivesTheSuppliesAndNoVoltages() {
             WiringCheck.Result result = WiringCheck.of(Wirings.mains()
-                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=n").lamp("X1", 5, "l", "n").build());
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=n")
+                    .lamp("X1", 5, "l", "n")
+                    .build());
 
             List<TruthTable.Row> rows = new java.util.ArrayList<>();
             result.truthTable().forEach(rows::add);
@@ -80,13 +94,17 @@ class WiringCheckTest {
             WiringCheck.Result result = WiringCheck.of(behindSwitch(InputBehaviour.REPORT_ONLY, 13));
 
             assertThat(result.verdict()).isEqualTo(Verdict.HOLD);
-            assertThat(result.findings()).filteredOn(f -> f.code() == FindingCode.SWITCH_WITHOUT_EFFECT).singleElement()
+            assertThat(result.findings())
+                    .filteredOn(f -> f.code() == FindingCode.SWITCH_WITHOUT_EFFECT)
+                    .singleElement()
                     .satisfies(f -> assertThat(f.reason()).isEqualTo("From the start, S1 does nothing to X1."));
         }
 
         @Test
         void everyFlipAndARemoteCommandChangeTheLamp() {
-            assertThat(WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 13)).findings()).isEmpty();
+            assertThat(WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 13))
+                            .findings())
+                    .isEmpty();
         }
 
         @Test
@@ -105,7 +123,9 @@ class WiringCheckTest {
         /** A fact of the trade, common practice, no source: 288 W of LED on a 150 W contact is over by 138 W. */
         @Test
         void twoHundredAndEightyEightWattsAreTooMuchForAHundredAndFifty() {
-            Finding finding = WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 288)).findings().get(0);
+            Finding finding = WiringCheck.of(behindSwitch(InputBehaviour.EVERY_FLIP, 288))
+                    .findings()
+                    .get(0);
 
             assertThat(finding.code()).isEqualTo(FindingCode.CONTACT_OVERLOAD);
             assertThat(finding.subject().key()).isEqualTo("K1/1");
@@ -125,10 +145,15 @@ class WiringCheckTest {
     class Rules {
         @Test
         void problemsNameThePlaceAndWhatIsExpected() {
-            Wiring wiring = Wirings.mains().lamp("X1", 5, "l", "n").lamp("X1", 5, "l", "n")
-                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L9=x").intent("X9", false, "S9").build();
+            Wiring wiring = Wirings.mains()
+                    .lamp("X1", 5, "l", "n")
+                    .lamp("X1", 5, "l", "n")
+                    .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L9=x")
+                    .intent("X9", false, "S9")
+                    .build();
 
-            assertThat(WiringRules.problemsOf(wiring)).extracting(WiringProblem::pointer)
+            assertThat(WiringRules.problemsOf(wiring))
+                    .extracting(WiringProblem::pointer)
                     .containsExactly("/parts/3/id", "/parts/4/pins/L9", "/intent/0/load", "/intent/0/controls/0");
         }
 
@@ -138,18 +163,26 @@ class WiringCheckTest {
             for (int i = 0; i < 21; i++) {
                 wirings.mechanism("S" + i, Mechanism.ONE_WAY, "COM=l", "L1=m0");
             }
-            assertThat(WiringRules.problemsOf(wirings.build())).singleElement()
-                    .satisfies(p -> assertThat(p.found()).startsWith("21 switches and channels"));
+            assertThat(WiringRules.problemsOf(wirings.build())).singleElement().satisfies(p -> assertThat(p.found())
+                    .startsWith("21 switches and channels"));
         }
     }
 
     private static Wiring behindSwitch(InputBehaviour behaviour, double watts) {
-        return Wirings.mains().mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=s").lamp("X1", watts, "o", "n")
-                .module("K1", WITH_NEUTRAL, List.of(new Channel("1", "L", "O1",
-                        List.of(ContactRating.watts(LoadKind.LED_LAMP, 150)))),
+        return Wirings.mains()
+                .mechanism("S1", Mechanism.ONE_WAY, "COM=l", "L1=s")
+                .lamp("X1", watts, "o", "n")
+                .module(
+                        "K1",
+                        WITH_NEUTRAL,
+                        List.of(new Channel("1", "L", "O1", List.of(ContactRating.watts(LoadKind.LED_LAMP, 150)))),
                         List.of(Input.single("1", "S1", "L", Input.Potential.MAINS, behaviour, "1")),
-                        "L=l", "N=n", "O1=o", "S1=s")
-                .intent("X1", true, "S1").build();
+                        "L=l",
+                        "N=n",
+                        "O1=o",
+                        "S1=s")
+                .intent("X1", true, "S1")
+                .build();
     }
 
     private static List<FindingCode> codes(WiringCheck.Result result) {

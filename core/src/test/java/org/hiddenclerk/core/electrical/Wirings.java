@@ -21,7 +21,12 @@ final class Wirings {
     }
 
     Wirings supply(String id, Line line, String circuit, String node, double ratedAmps) {
-        parts.add(new Part.Supply(new PartId(id), line, circuit, OptionalDouble.of(ratedAmps), OptionalDouble.empty(),
+        parts.add(new Part.Supply(
+                new PartId(id),
+                line,
+                circuit,
+                OptionalDouble.of(ratedAmps),
+                OptionalDouble.empty(),
                 pins("out=" + node)));
         return this;
     }
@@ -37,8 +42,16 @@ final class Wirings {
     }
 
     Wirings lamp(String id, double watts, String live, String neutral) {
-        parts.add(new Part.Load(new PartId(id), LoadKind.LED_LAMP, watts, 0.9, OptionalDouble.empty(), Optional.empty(),
-                Optional.empty(), false, pins("L=" + live, "N=" + neutral)));
+        parts.add(new Part.Load(
+                new PartId(id),
+                LoadKind.LED_LAMP,
+                watts,
+                0.9,
+                OptionalDouble.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                pins("L=" + live, "N=" + neutral)));
         return this;
     }
 
@@ -47,26 +60,44 @@ final class Wirings {
     }
 
     Wirings conductor(String id, String from, String to, double mm2) {
-        parts.add(new Part.Conductor(new PartId(id), "c", "black", OptionalDouble.of(mm2), pins("a=" + from, "b=" + to)));
+        parts.add(
+                new Part.Conductor(new PartId(id), "c", "black", OptionalDouble.of(mm2), pins("a=" + from, "b=" + to)));
         return this;
     }
 
     /** A pole of extra-low voltage. */
     Wirings elv(String id, Line line, String circuit, double volts, String node) {
-        parts.add(new Part.Supply(new PartId(id), line, circuit, OptionalDouble.of(10), OptionalDouble.of(volts), pins("out=" + node)));
+        parts.add(new Part.Supply(
+                new PartId(id), line, circuit, OptionalDouble.of(10), OptionalDouble.of(volts), pins("out=" + node)));
         return this;
     }
 
     /** @param figures its own volts, where they differ */
     Wirings load(String id, LoadKind kind, double watts, Map<String, Integer> figures, String... pins) {
-        parts.add(new Part.Load(new PartId(id), kind, watts, 1, figures.containsKey("volts") ? OptionalDouble.of(figures.get("volts")) : OptionalDouble.empty(),
-                Optional.empty(), Optional.empty(), false, pins(pins)));
+        parts.add(new Part.Load(
+                new PartId(id),
+                kind,
+                watts,
+                1,
+                figures.containsKey("volts") ? OptionalDouble.of(figures.get("volts")) : OptionalDouble.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                false,
+                pins(pins)));
         return this;
     }
 
     /** One direction of a motor; null where none is named. */
     Wirings winding(String id, String motor, String direction, String live, String neutral) {
-        parts.add(new Part.Load(new PartId(id), LoadKind.BLIND_MOTOR, 100, 1, OptionalDouble.empty(), Optional.of(motor), Optional.ofNullable(direction), false,
+        parts.add(new Part.Load(
+                new PartId(id),
+                LoadKind.BLIND_MOTOR,
+                100,
+                1,
+                OptionalDouble.empty(),
+                Optional.of(motor),
+                Optional.ofNullable(direction),
+                false,
                 pins("L=" + live, "N=" + neutral)));
         return this;
     }
@@ -93,7 +124,8 @@ final class Wirings {
     }
 
     Wirings intent(String load, boolean remote, String... controls) {
-        intents.add(new Intent(new PartId(load), List.of(controls).stream().map(PartId::new).toList(), remote));
+        intents.add(new Intent(
+                new PartId(load), List.of(controls).stream().map(PartId::new).toList(), remote));
         return this;
     }
 

@@ -27,8 +27,8 @@ import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.junit.jupiter.api.Nested;
@@ -52,11 +52,27 @@ class RunSheetTest {
 
         @Test
         void theGatesComeInTheOrderOfSafeWork() {
-            assertThat(steps.stream().filter(Step::gate).map(Step::id).toList()).containsExactly("identify", "switch-off",
-                    "prove-tester", "test-dead", "prove-tester-after", "label", "insulation", "check-wiring", "test-wiring",
-                    "insulation-again", "energise-open",
-                    "function-test", "switch-off-again", "prove-tester-2", "test-dead-2", "prove-tester-after-2", "close",
-                    "energise", "final-tests");
+            assertThat(steps.stream().filter(Step::gate).map(Step::id).toList())
+                    .containsExactly(
+                            "identify",
+                            "switch-off",
+                            "prove-tester",
+                            "test-dead",
+                            "prove-tester-after",
+                            "label",
+                            "insulation",
+                            "check-wiring",
+                            "test-wiring",
+                            "insulation-again",
+                            "energise-open",
+                            "function-test",
+                            "switch-off-again",
+                            "prove-tester-2",
+                            "test-dead-2",
+                            "prove-tester-after-2",
+                            "close",
+                            "energise",
+                            "final-tests");
             assertThat(steps.indexOf(step("label"))).isLessThan(steps.indexOf(step("move-1")));
         }
 
@@ -73,17 +89,22 @@ class RunSheetTest {
         void noSequenceOfTriesPassesAGate(@ForAll @Size(max = 60) List<@IntRange(min = 0, max = 28) Integer> tries) {
             List<Entry> kept = new ArrayList<>();
             for (int attempt : tries) {
-                Entry entry = attempt == 28 ? new Entry.Stopped("", "found live", "A", NOW)
-                        : attempt == 27 ? new Entry.Resumed("put right", "A", NOW)
-                        : attempt == 26 ? new Entry.Voided("lock off", "B", NOW)
-                        : done(steps.get(attempt % steps.size()));
+                Entry entry = attempt == 28
+                        ? new Entry.Stopped("", "found live", "A", NOW)
+                        : attempt == 27
+                                ? new Entry.Resumed("put right", "A", NOW)
+                                : attempt == 26
+                                        ? new Entry.Voided("lock off", "B", NOW)
+                                        : done(steps.get(attempt % steps.size()));
                 RunSheet now = RunSheet.replay(steps, kept);
                 if (now.judge(entry) instanceof RunSheet.Accepted accepted) {
                     kept.addAll(accepted.entries());
                     if (entry instanceof Entry.Done done) {
                         Step step = step(done.stepId());
                         for (Step before : steps.subList(0, steps.indexOf(step))) {
-                            assertThat(now.entryOf(before).isEmpty() && (before.gate() || step.gate())).as(step.id() + " before " + before.id()).isFalse();
+                            assertThat(now.entryOf(before).isEmpty() && (before.gate() || step.gate()))
+                                    .as(step.id() + " before " + before.id())
+                                    .isFalse();
                         }
                     }
                 }
@@ -98,7 +119,8 @@ class RunSheetTest {
         void aFailedTestOfTheWiringLeavesTheProofsAlone() {
             enterUntil("insulation-again");
             Step test = step("insulation-again");
-            enter(new Entry.Done(test.id(), Set.of(), Map.of(test.readings().get(0).id(), new BigDecimal("0.2")), "", "A", NOW));
+            enter(new Entry.Done(
+                    test.id(), Set.of(), Map.of(test.readings().get(0).id(), new BigDecimal("0.2")), "", "A", NOW));
 
             assertThat(sheet().isolation().state()).isEqualTo(RunSheet.Isolation.State.PROVED_DEAD);
             enter(new Entry.Resumed("a strand stood off", "A", NOW));
@@ -114,7 +136,8 @@ class RunSheetTest {
             String reading = test.readings().get(0).id();
             enter(new Entry.Done(test.id(), Set.of(), Map.of(reading, new BigDecimal("0.5")), "", "A", NOW));
 
-            assertThat(judge(new Entry.Corrected(test.id(), reading, BigDecimal.valueOf(500), "", "A", NOW))).isInstanceOf(RunSheet.Refused.class);
+            assertThat(judge(new Entry.Corrected(test.id(), reading, BigDecimal.valueOf(500), "", "A", NOW)))
+                    .isInstanceOf(RunSheet.Refused.class);
             enter(new Entry.Corrected(test.id(), reading, BigDecimal.valueOf(500), "the meter shows 500", "A", NOW));
 
             assertThat(sheet().stopped()).isEmpty();
@@ -140,7 +163,8 @@ class RunSheetTest {
             live.put("earth-c1.1", new BigDecimal("228"));
             enter(new Entry.Done("test-dead", Set.of(), live, "", "A", NOW));
 
-            assertThat(judge(new Entry.Corrected("test-dead", "earth-c1.1", BigDecimal.ZERO, "wrong key", "A", NOW))).isInstanceOf(RunSheet.Refused.class);
+            assertThat(judge(new Entry.Corrected("test-dead", "earth-c1.1", BigDecimal.ZERO, "wrong key", "A", NOW)))
+                    .isInstanceOf(RunSheet.Refused.class);
         }
 
         @Test
@@ -158,7 +182,8 @@ class RunSheetTest {
         @Test
         void onlyWhatMayBeIsLeftOut() {
             enterUntil("insulation");
-            assertThat(judge(new Entry.Skipped("insulation", "lamps are behind plaster", "A", NOW))).isInstanceOf(RunSheet.Accepted.class);
+            assertThat(judge(new Entry.Skipped("insulation", "lamps are behind plaster", "A", NOW)))
+                    .isInstanceOf(RunSheet.Accepted.class);
             enter(new Entry.Skipped("insulation", "lamps are behind plaster", "A", NOW));
             assertThat(judge(new Entry.Skipped("move-1", "no time", "A", NOW))).isInstanceOf(RunSheet.Refused.class);
         }
@@ -170,11 +195,15 @@ class RunSheetTest {
         @Test
         void nothingIsAskedOfConductorsThatAreNotThere() {
             for (RegionProfile region : RegionProfile.values()) {
-                SchemeMatrixPlans.of(region).forEach((name, plan) -> plan.planned().ifPresent(planned -> isHonest(name, Boxes.house(region), plan)));
+                SchemeMatrixPlans.of(region).forEach((name, plan) -> plan.planned()
+                        .ifPresent(planned -> isHonest(name, Boxes.house(region), plan)));
             }
         }
 
-        /** Boxes as they are surveyed: with and without neutral and earth, one gang or two, on one circuit or two, of every usual kind of load. */
+        /**
+         * Boxes as they are surveyed: with and without neutral and earth, one gang or two, on one circuit or two, of
+         * every usual kind of load.
+         */
         @Test
         void noSurveyedBoxLeadsToAStepThatNobodyCanTake() {
             int planned = 0;
@@ -190,7 +219,11 @@ class RunSheetTest {
             assertThat(planned).as("sheets that were looked at").isGreaterThan(60);
         }
 
-        private enum Feed { WHOLE, WITHOUT_NEUTRAL, AT_THE_LAMP }
+        private enum Feed {
+            WHOLE,
+            WITHOUT_NEUTRAL,
+            AT_THE_LAMP
+        }
 
         private int sheetsOf(Feed feed, boolean neutralAtLamp, List<String> circuits, String load) {
             Boxes boxes = Boxes.box();
@@ -208,8 +241,14 @@ class RunSheetTest {
                 }
             }
             int planned = 0;
-            for (ModuleModel model : List.of(Modules.withNeutral(1, 2, Modules.generous()), Modules.twoWire(10, Modules.generous()), Modules.blinking())) {
-                WiringPlan plan = WiringPlan.of(Boxes.house(), boxes.build(), List.of(new Assignment(model, List.of(1), Map.of(), Optional.empty())));
+            for (ModuleModel model : List.of(
+                    Modules.withNeutral(1, 2, Modules.generous()),
+                    Modules.twoWire(10, Modules.generous()),
+                    Modules.blinking())) {
+                WiringPlan plan = WiringPlan.of(
+                        Boxes.house(),
+                        boxes.build(),
+                        List.of(new Assignment(model, List.of(1), Map.of(), Optional.empty())));
                 if (plan.planned().isPresent()) {
                     isHonest(feed + " " + circuits + " " + load + " " + model.code(), Boxes.house(), plan);
                     planned++;
@@ -230,49 +269,104 @@ class RunSheetTest {
             List<Step> sheet = RunSheetPlan.of(house, plan);
             List<String> earthed = prefixesWith(plan, Role.EARTH);
             List<String> neutral = prefixesWith(plan, Role.NEUTRAL);
-            List<String> ticks = sheet.stream().flatMap(step -> step.confirms().stream()).map(Step.Confirm::id).toList();
+            List<String> ticks = sheet.stream()
+                    .flatMap(step -> step.confirms().stream())
+                    .map(Step.Confirm::id)
+                    .toList();
             for (ConnectedBoxes.Place place : plan.placesOfWork()) {
-                List<Step.Reading> here = sheet.stream().flatMap(step -> step.readings().stream()).filter(r -> r.id().equals("insulation-" + place.prefix())
-                        || r.id().equals("insulation-again-" + place.prefix()) || r.id().equals("earth-path-" + place.prefix())).toList();
+                List<Step.Reading> here = sheet.stream()
+                        .flatMap(step -> step.readings().stream())
+                        .filter(r -> r.id().equals("insulation-" + place.prefix())
+                                || r.id().equals("insulation-again-" + place.prefix())
+                                || r.id().equals("earth-path-" + place.prefix()))
+                        .toList();
                 assertThat(here).as(name + " at " + place).allSatisfy(reading -> {
-                    assertThat(reading.text().contains("earth") && !earthed.contains(place.prefix())).as(reading.text()).isFalse();
-                    assertThat(reading.text().contains("neutral") && !neutral.contains(place.prefix())).as(reading.text()).isFalse();
+                    assertThat(reading.text().contains("earth") && !earthed.contains(place.prefix()))
+                            .as(reading.text())
+                            .isFalse();
+                    assertThat(reading.text().contains("neutral") && !neutral.contains(place.prefix()))
+                            .as(reading.text())
+                            .isFalse();
                 });
-                assertThat(ticks.contains("earths" + place.prefix())).as(name + " at " + place).isEqualTo(earthed.contains(place.prefix()));
-                assertThat(ticks.contains("no-earth" + place.prefix())).as(name + " at " + place).isNotEqualTo(earthed.contains(place.prefix()));
+                assertThat(ticks.contains("earths" + place.prefix()))
+                        .as(name + " at " + place)
+                        .isEqualTo(earthed.contains(place.prefix()));
+                assertThat(ticks.contains("no-earth" + place.prefix()))
+                        .as(name + " at " + place)
+                        .isNotEqualTo(earthed.contains(place.prefix()));
             }
             if (earthed.isEmpty()) {
-                assertThat(sheet).as(name).filteredOn(step -> step.id().startsWith("test-dead")).flatExtracting(Step::readings).extracting(Step.Reading::text)
+                assertThat(sheet)
+                        .as(name)
+                        .filteredOn(step -> step.id().startsWith("test-dead"))
+                        .flatExtracting(Step::readings)
+                        .extracting(Step.Reading::text)
                         .noneMatch(text -> text.endsWith(" to earth"));
             }
-            assertThat(sheet.stream().filter(step -> step.id().startsWith("insulation")).toList()).as(name).allMatch(Step::leavable);
-            assertThat(sheet.stream().map(Step::id).filter(id -> id.equals("insulation") || id.startsWith("move")).findFirst()).as(name)
-                    .satisfiesAnyOf(first -> assertThat(first).contains("insulation"), first -> assertThat(sheet).noneMatch(step -> step.id().equals("insulation")));
+            assertThat(sheet.stream()
+                            .filter(step -> step.id().startsWith("insulation"))
+                            .toList())
+                    .as(name)
+                    .allMatch(Step::leavable);
+            assertThat(sheet.stream()
+                            .map(Step::id)
+                            .filter(id -> id.equals("insulation") || id.startsWith("move"))
+                            .findFirst())
+                    .as(name)
+                    .satisfiesAnyOf(first -> assertThat(first).contains("insulation"), first -> assertThat(sheet)
+                            .noneMatch(step -> step.id().equals("insulation")));
         }
 
         private static List<String> prefixesWith(WiringPlan plan, Role role) {
-            return plan.placesOfWork().stream().filter(place -> place.box().cores().stream().anyMatch(c -> c.core().role() == role)).map(ConnectedBoxes.Place::prefix).toList();
+            return plan.placesOfWork().stream()
+                    .filter(place ->
+                            place.box().cores().stream().anyMatch(c -> c.core().role() == role))
+                    .map(ConnectedBoxes.Place::prefix)
+                    .toList();
         }
 
         /** A switch loop has no neutral and often no earth: nothing is measured to what is not there. */
         @Test
         void aSwitchLoopWithoutEarthIsMeasuredBetweenItsTwoLives() {
-            Box loop = Boxes.box().gang("4", "LED 30").loop(1, "4", common(1), throwOf(1)).build();
-            List<Step> sheet = RunSheetPlan.of(Boxes.house(), WiringPlan.of(Boxes.house(), loop, List.of(new Assignment(Modules.twoWire(40, Modules.usualRatings()),
-                    List.of(1), Map.of(1, InputBehaviour.EVERY_FLIP), Optional.of(Watts.of(20))))));
+            Box loop = Boxes.box()
+                    .gang("4", "LED 30")
+                    .loop(1, "4", common(1), throwOf(1))
+                    .build();
+            List<Step> sheet = RunSheetPlan.of(
+                    Boxes.house(),
+                    WiringPlan.of(
+                            Boxes.house(),
+                            loop,
+                            List.of(new Assignment(
+                                    Modules.twoWire(40, Modules.usualRatings()),
+                                    List.of(1),
+                                    Map.of(1, InputBehaviour.EVERY_FLIP),
+                                    Optional.of(Watts.of(20))))));
 
-            assertThat(sheet.stream().filter(s -> s.id().equals("insulation")).flatMap(s -> s.readings().stream()).map(Step.Reading::text))
+            assertThat(sheet.stream()
+                            .filter(s -> s.id().equals("insulation"))
+                            .flatMap(s -> s.readings().stream())
+                            .map(Step.Reading::text))
                     .noneMatch(text -> text.startsWith("live to neutral"));
-            assertThat(sheet.stream().flatMap(s -> s.confirms().stream()).map(Step.Confirm::id)).contains("no-earth");
+            assertThat(sheet.stream().flatMap(s -> s.confirms().stream()).map(Step.Confirm::id))
+                    .contains("no-earth");
         }
 
         /** What goes by radio can't be tried at the wall before it has joined. */
         @Test
         void aSwitchThatCommandsByRadioIsTriedForItsLocalHalf() {
-            SchemeMatrixPlans.of(RegionProfile.EU_230).entrySet().stream().filter(e -> e.getKey().endsWith("SPLIT_PAIR") && e.getValue().planned().isPresent())
+            SchemeMatrixPlans.of(RegionProfile.EU_230).entrySet().stream()
+                    .filter(e -> e.getKey().endsWith("SPLIT_PAIR")
+                            && e.getValue().planned().isPresent())
                     .forEach(e -> {
-                        Step test = RunSheetPlan.of(Boxes.house(), e.getValue()).stream().filter(s -> s.id().equals("function-test")).findFirst().orElseThrow();
-                        assertThat(test.confirms()).as(e.getKey()).noneMatch(c -> c.id().equals("hand-1")).anyMatch(c -> c.id().equals("press-1"));
+                        Step test = RunSheetPlan.of(Boxes.house(), e.getValue()).stream()
+                                .filter(s -> s.id().equals("function-test"))
+                                .findFirst()
+                                .orElseThrow();
+                        assertThat(test.confirms())
+                                .as(e.getKey())
+                                .noneMatch(c -> c.id().equals("hand-1"))
+                                .anyMatch(c -> c.id().equals("press-1"));
                     });
         }
     }
@@ -282,17 +376,26 @@ class RunSheetTest {
         /** SI-1 to SI-5, published sequences of proving: prove, test every pair, prove. */
         @Test
         void everyCoreIsTestedToEarthAndEveryPairOfPlaces() {
-            Set<String> readings = step("test-dead").readings().stream().map(Step.Reading::text).collect(Collectors.toSet());
+            Set<String> readings = step("test-dead").readings().stream()
+                    .map(Step.Reading::text)
+                    .collect(Collectors.toSet());
 
-            assertThat(readings).containsExactlyInAnyOrder("brown of c1 to earth", "blue of c1 to earth",
-                    "brown of c2 to earth", "blue of c2 to earth", "brown of c1 to blue of c1",
-                    "brown of c1 to brown of c2", "blue of c1 to brown of c2");
+            assertThat(readings)
+                    .containsExactlyInAnyOrder(
+                            "brown of c1 to earth",
+                            "blue of c1 to earth",
+                            "brown of c2 to earth",
+                            "blue of c2 to earth",
+                            "brown of c1 to blue of c1",
+                            "brown of c1 to brown of c2",
+                            "blue of c1 to brown of c2");
         }
 
         @Test
         void aMissingReadingIsRefusedByName() {
             enterUntil("test-dead");
-            Entry.Done half = new Entry.Done("test-dead", Set.of(), Map.of("earth-c1.1", BigDecimal.ZERO), "", "A", NOW);
+            Entry.Done half =
+                    new Entry.Done("test-dead", Set.of(), Map.of("earth-c1.1", BigDecimal.ZERO), "", "A", NOW);
 
             RunSheet.Refused refused = (RunSheet.Refused) judge(half);
 
@@ -307,7 +410,8 @@ class RunSheetTest {
             live.put("earth-c1.1", new BigDecimal("228"));
             enter(new Entry.Done("test-dead", Set.of(), live, "", "A", NOW));
 
-            assertThat(sheet().stopped()).map(Entry.Stopped::reason)
+            assertThat(sheet().stopped())
+                    .map(Entry.Stopped::reason)
                     .contains("brown of c1 to earth reads 228\u2009V; 0 to 10\u2009V passes.");
             assertThat(judge(done(step("test-dead")))).isInstanceOf(RunSheet.Refused.class);
 
@@ -317,11 +421,29 @@ class RunSheetTest {
 
         @Test
         void inShortInsulationIsTheLowestAndAllElseTheHighest() {
-            Step mixed = new Step("t", Step.Phase.WIRE, "", "", true, List.of(), List.of(new Step.Reading("a", "", "\u03a9", BigDecimal.ZERO, BigDecimal.ONE),
-                    new Step.Reading("b", "", "\u03a9", BigDecimal.ZERO, BigDecimal.ONE), new Step.Reading("c", "", "M\u03a9", BigDecimal.ONE, BigDecimal.TEN),
-                    new Step.Reading("d", "", "M\u03a9", BigDecimal.ONE, BigDecimal.TEN)), Step.Effect.NONE);
+            Step mixed = new Step(
+                    "t",
+                    Step.Phase.WIRE,
+                    "",
+                    "",
+                    true,
+                    List.of(),
+                    List.of(
+                            new Step.Reading("a", "", "\u03a9", BigDecimal.ZERO, BigDecimal.ONE),
+                            new Step.Reading("b", "", "\u03a9", BigDecimal.ZERO, BigDecimal.ONE),
+                            new Step.Reading("c", "", "M\u03a9", BigDecimal.ONE, BigDecimal.TEN),
+                            new Step.Reading("d", "", "M\u03a9", BigDecimal.ONE, BigDecimal.TEN)),
+                    Step.Effect.NONE);
 
-            assertThat(mixed.inShort(Map.of("a", new BigDecimal("0.3"), "b", new BigDecimal("0.2"), "c", BigDecimal.valueOf(250), "d", BigDecimal.valueOf(180))))
+            assertThat(mixed.inShort(Map.of(
+                            "a",
+                            new BigDecimal("0.3"),
+                            "b",
+                            new BigDecimal("0.2"),
+                            "c",
+                            BigDecimal.valueOf(250),
+                            "d",
+                            BigDecimal.valueOf(180))))
                     .isEqualTo("highest 0.3\u2009\u03a9, lowest 180\u2009M\u03a9");
         }
 
@@ -352,23 +474,41 @@ class RunSheetTest {
 
         @Test
         void everyCircuitOfTheBoxMustBeOff() {
-            Box two = Boxes.box().gang("4", "LED 7").gang("6", "LED 7").feed("4", common(1)).lamp(1, throwOf(1), "4")
-                    .feed("6", common(2)).lamp(2, throwOf(2), "6").build();
+            Box two = Boxes.box()
+                    .gang("4", "LED 7")
+                    .gang("6", "LED 7")
+                    .feed("4", common(1))
+                    .lamp(1, throwOf(1), "4")
+                    .feed("6", common(2))
+                    .lamp(2, throwOf(2), "6")
+                    .build();
 
-            Step off = steps(two).stream().filter(s -> s.id().equals("switch-off")).findFirst().orElseThrow();
+            Step off = steps(two).stream()
+                    .filter(s -> s.id().equals("switch-off"))
+                    .findFirst()
+                    .orElseThrow();
 
             assertThat(off.confirms()).extracting(Step.Confirm::id).containsExactly("off-4", "off-6");
         }
     }
 
     private static Box box() {
-        return Boxes.box().gang("4", "2 LED 7").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+        return Boxes.box()
+                .gang("4", "2 LED 7")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build();
     }
 
     private static List<Step> steps(Box box) {
-        WiringPlan plan = WiringPlan.of(Boxes.house(), box, List.of(new Assignment(
-                Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(1, InputBehaviour.EVERY_FLIP),
-                Optional.empty())));
+        WiringPlan plan = WiringPlan.of(
+                Boxes.house(),
+                box,
+                List.of(new Assignment(
+                        Modules.withNeutral(1, 2, Modules.usualRatings()),
+                        List.of(1),
+                        Map.of(1, InputBehaviour.EVERY_FLIP),
+                        Optional.empty())));
         return RunSheetPlan.of(Boxes.house(), plan);
     }
 
@@ -397,14 +537,20 @@ class RunSheetTest {
     }
 
     private static Entry.Done done(Step step) {
-        return new Entry.Done(step.id(), step.confirms().stream().map(Step.Confirm::id).collect(Collectors.toSet()),
-                readings(step), "", "A", NOW);
+        return new Entry.Done(
+                step.id(),
+                step.confirms().stream().map(Step.Confirm::id).collect(Collectors.toSet()),
+                readings(step),
+                "",
+                "A",
+                NOW);
     }
 
     private static Map<String, BigDecimal> readings(Step step) {
         Map<String, BigDecimal> readings = new HashMap<>();
-        step.readings().forEach(reading -> readings.put(reading.id(), reading.least().add(reading.most())
-                .divide(BigDecimal.valueOf(2))));
+        step.readings()
+                .forEach(reading -> readings.put(
+                        reading.id(), reading.least().add(reading.most()).divide(BigDecimal.valueOf(2))));
         return readings;
     }
 }

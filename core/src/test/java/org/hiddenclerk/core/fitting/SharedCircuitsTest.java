@@ -47,8 +47,10 @@ class SharedCircuitsTest {
     }
 
     /**
-     * How everything stands, packed: the number of each sheet's state, and bits for sheets set aside, for locks (person, box), for whether the
-     * circuit really is on, and for boxes in which it was really proved dead since it was last on. People are alike and boxes are alike, so of
+     * How everything stands, packed: the number of each sheet's state, and bits for sheets set aside, for locks
+     * (person, box), for whether the
+     * circuit really is on, and for boxes in which it was really proved dead since it was last on. People are alike
+     * and boxes are alike, so of
      * states that differ by names only one is looked at.
      */
     private record World(int first, int second, int aside, int locks, boolean on, int proved) {
@@ -65,7 +67,9 @@ class SharedCircuitsTest {
         }
 
         World with(int box, int sheet) {
-            return box == 0 ? new World(sheet, second, aside, locks, on, proved) : new World(first, sheet, aside, locks, on, proved);
+            return box == 0
+                    ? new World(sheet, second, aside, locks, on, proved)
+                    : new World(first, sheet, aside, locks, on, proved);
         }
 
         World aside(int box) {
@@ -90,13 +94,21 @@ class SharedCircuitsTest {
         }
 
         private long packed() {
-            return (long) first << 32 | (long) second << 16 | (long) aside << 8 | (long) locks << 4 | (on ? 8 : 0) | proved;
+            return (long) first << 32
+                    | (long) second << 16
+                    | (long) aside << 8
+                    | (long) locks << 4
+                    | (on ? 8 : 0)
+                    | proved;
         }
 
         /** The least of the states that differ from it by names only. */
         long key() {
-            World otherBox = new World(second, first, swapped(aside), swapped(locks & 3) | swapped(locks >> 2) << 2, on, swapped(proved));
-            return Math.min(Math.min(packed(), otherPerson().packed()), Math.min(otherBox.packed(), otherBox.otherPerson().packed()));
+            World otherBox = new World(
+                    second, first, swapped(aside), swapped(locks & 3) | swapped(locks >> 2) << 2, on, swapped(proved));
+            return Math.min(
+                    Math.min(packed(), otherPerson().packed()),
+                    Math.min(otherBox.packed(), otherBox.otherPerson().packed()));
         }
 
         private World otherPerson() {
@@ -110,22 +122,27 @@ class SharedCircuitsTest {
 
     /** Every state of a sheet that occurs, once; entries that lead to the same state are one. */
     private final Map<String, Integer> numbers = new HashMap<>();
+
     private final List<RunSheet> sheets = new ArrayList<>();
     private final List<List<Entry>> entries = new ArrayList<>();
     /** By state of a sheet what may be entered, and the state that follows. */
     private final Map<Integer, Map<Entry, Integer>> taken = new HashMap<>();
-    private final List<List<Entry>> tries = PEOPLE.stream().map(SharedCircuitsTest::tries).toList();
+
+    private final List<List<Entry>> tries =
+            PEOPLE.stream().map(SharedCircuitsTest::tries).toList();
     private int wired;
 
     private static List<Entry> tries(String who) {
-        List<Entry> tries = new ArrayList<>(List.of(new Entry.Stopped("", "found live", who, NOW), new Entry.Resumed("put right", who, NOW)));
+        List<Entry> tries = new ArrayList<>(
+                List.of(new Entry.Stopped("", "found live", who, NOW), new Entry.Resumed("put right", who, NOW)));
         STEPS.forEach(step -> tries.add(new Entry.Done(step.id(), Set.of(), Map.of(), "", who, NOW)));
         return tries;
     }
 
     private int sheet(List<Entry> leading) {
         RunSheet sheet = RunSheet.replay(STEPS, leading);
-        StringBuilder key = new StringBuilder(sheet.isolation().state() + " " + sheet.stopped().isPresent());
+        StringBuilder key = new StringBuilder(
+                sheet.isolation().state() + " " + sheet.stopped().isPresent());
         STEPS.forEach(step -> key.append(sheet.entryOf(step).isPresent() ? '1' : '0'));
         return numbers.computeIfAbsent(key.toString(), k -> {
             sheets.add(sheet);
@@ -169,15 +186,16 @@ class SharedCircuitsTest {
         while (!open.isEmpty()) {
             World world = open.remove();
             check(world);
-            bothFinished |= sheets.get(world.first()).isFinished() && sheets.get(world.second()).isFinished();
+            bothFinished |= sheets.get(world.first()).isFinished()
+                    && sheets.get(world.second()).isFinished();
             for (World next : next(world)) {
                 if (known.add(next.key())) {
                     open.add(next);
                 }
             }
         }
-        System.out.println("two people, two boxes, one circuit: " + known.size() + " states of the site, " + sheets.size() + " of a sheet, "
-                + wired + " times a hand in a box");
+        System.out.println("two people, two boxes, one circuit: " + known.size() + " states of the site, "
+                + sheets.size() + " of a sheet, " + wired + " times a hand in a box");
         assertThat(bothFinished).as("both boxes can be finished").isTrue();
         assertThat(wired).isGreaterThan(1_000);
     }
@@ -188,7 +206,9 @@ class SharedCircuitsTest {
         boolean live = false;
         for (int b = 0; b < 2; b++) {
             if (!world.isAside(b)) {
-                RunSheet.Isolation.State said = SharedCircuits.standing(work(world, b), CIRCUIT, List.of(work(world, 1 - b))).state();
+                RunSheet.Isolation.State said = SharedCircuits.standing(
+                                work(world, b), CIRCUIT, List.of(work(world, 1 - b)))
+                        .state();
                 dead |= said == RunSheet.Isolation.State.PROVED_DEAD;
                 live |= said == RunSheet.Isolation.State.ON || said == RunSheet.Isolation.State.LIVE_WHILE_OPEN;
             }
@@ -199,8 +219,10 @@ class SharedCircuitsTest {
     }
 
     private SharedCircuits.Work work(World world, int box) {
-        return works.computeIfAbsent(world.sheet(box) * 4 + box * 2 + (world.isAside(box) ? 1 : 0), k ->
-                new SharedCircuits.Work(BOXES.get(box), sheets.get(world.sheet(box)), Set.of(CIRCUIT), world.isAside(box)));
+        return works.computeIfAbsent(
+                world.sheet(box) * 4 + box * 2 + (world.isAside(box) ? 1 : 0),
+                k -> new SharedCircuits.Work(
+                        BOXES.get(box), sheets.get(world.sheet(box)), Set.of(CIRCUIT), world.isAside(box)));
     }
 
     private final Map<Integer, SharedCircuits.Work> works = new HashMap<>();
@@ -244,25 +266,31 @@ class SharedCircuitsTest {
             return next;
         }
         int who = PEOPLE.indexOf(done.who());
-        Step step = STEPS.stream().filter(s -> s.id().equals(done.stepId())).findFirst().orElseThrow();
+        Step step = STEPS.stream()
+                .filter(s -> s.id().equals(done.stepId()))
+                .findFirst()
+                .orElseThrow();
         if (step.phase().isDeadWork()) {
             wired++;
             if (world.on() || (world.proved() >> b & 1) == 0 || !world.isLocked(who, b)) {
-                throw new AssertionError(done.who() + " does " + step.id() + " in " + BOXES.get(b) + " while it is on, unproved, or not locked: " + world);
+                throw new AssertionError(done.who() + " does " + step.id() + " in " + BOXES.get(b)
+                        + " while it is on, unproved, or not locked: " + world);
             }
         }
         return switch (step.effect()) {
             case NONE -> next;
             case SWITCHED_OFF -> next.locked(who, b, true).switched(false);
             case PROVED_DEAD -> next.proved(b);
-            case LIVE_WHILE_OPEN, LIVE_AND_CLOSED -> voided(next.locked(who, b, false), b, true).switched(true);
+            case LIVE_WHILE_OPEN, LIVE_AND_CLOSED ->
+                voided(next.locked(who, b, false), b, true).switched(true);
         };
     }
 
     /** Nobody goes on with a sheet that was set aside: of it only matters whether the wiring was left half done. */
     private World setAside(World world, int b) {
         World aside = voided(world.aside(b), b, true);
-        return aside.with(b, representatives.computeIfAbsent(sheets.get(aside.sheet(b)).isWiringOpen(), k -> aside.sheet(b)));
+        return aside.with(
+                b, representatives.computeIfAbsent(sheets.get(aside.sheet(b)).isWiringOpen(), k -> aside.sheet(b)));
     }
 
     private final Map<Boolean, Integer> representatives = new HashMap<>();
@@ -270,7 +298,8 @@ class SharedCircuitsTest {
     /** Work whose circuits were taken to be off goes back to be isolated. */
     private World voided(World world, int by, boolean othersOnly) {
         World then = world;
-        List<SharedCircuits.Work> all = othersOnly ? List.of(work(world, 1 - by)) : List.of(work(world, 0), work(world, 1));
+        List<SharedCircuits.Work> all =
+                othersOnly ? List.of(work(world, 1 - by)) : List.of(work(world, 0), work(world, 1));
         for (SharedCircuits.Work work : SharedCircuits.voidedBy(work(world, by), all)) {
             int b = BOXES.indexOf(work.box());
             int sheet = then.sheet(b);

@@ -24,7 +24,11 @@ class BoxReadyTest {
     }
 
     @ParameterizedTest
-    @CsvSource({"NOT_ISSUED, DRAW, no plan is issued", "ISSUED_BEFORE_A_CHANGE, DRAW, the plan was issued before the last change", "NOT_FINISHED, FIT, the run sheet is not finished"})
+    @CsvSource({
+        "NOT_ISSUED, DRAW, no plan is issued",
+        "ISSUED_BEFORE_A_CHANGE, DRAW, the plan was issued before the last change",
+        "NOT_FINISHED, FIT, the run sheet is not finished"
+    })
     void unfinishedWorkIsNamedWithTheStageThatEndsIt(Work work, Stage stage, String words) {
         assertThat(blocks(work, new Count(0, 1, 0, 0))).singleElement().satisfies(block -> {
             assertThat(block.stage()).isEqualTo(stage);
@@ -44,7 +48,9 @@ class BoxReadyTest {
 
     @Test
     void aHouseWithoutAModuleHasNothingToHandOver() {
-        assertThat(BoxReady.blocks(List.of(), false)).extracting(BoxReady.Block::words).containsExactly("No module is planned in this house yet");
+        assertThat(BoxReady.blocks(List.of(), false))
+                .extracting(BoxReady.Block::words)
+                .containsExactly("No module is planned in this house yet");
     }
 
     @Test

@@ -22,19 +22,46 @@ class BoxProgressTest {
 
     @Test
     void aBoxThatIsWorkedAndSoundIsDoneThroughout() {
-        assertThat(box(Readings.CERTAIN, Issued.CURRENT, Sheet.FINISHED).stages()).isEqualTo(Map.of(Stage.SURVEY, Progress.DONE, Stage.TRACE, Progress.DONE, Stage.MATCH, Progress.DONE,
-                Stage.DRAW, Progress.DONE, Stage.FIT, Progress.DONE));
+        assertThat(box(Readings.CERTAIN, Issued.CURRENT, Sheet.FINISHED).stages())
+                .isEqualTo(Map.of(
+                        Stage.SURVEY,
+                        Progress.DONE,
+                        Stage.TRACE,
+                        Progress.DONE,
+                        Stage.MATCH,
+                        Progress.DONE,
+                        Stage.DRAW,
+                        Progress.DONE,
+                        Stage.FIT,
+                        Progress.DONE));
     }
 
     @Test
     void aBoxThatNobodyPickedAnythingForWaits() {
-        assertThat(new BoxProgress(false, false, false, Readings.UNREAD, Issued.NONE, Sheet.NONE).stages()).isEqualTo(Map.of(Stage.SURVEY, Progress.BEGUN, Stage.TRACE, Progress.OPEN,
-                Stage.MATCH, Progress.OPEN, Stage.DRAW, Progress.OPEN, Stage.FIT, Progress.OPEN));
+        assertThat(new BoxProgress(false, false, false, Readings.UNREAD, Issued.NONE, Sheet.NONE).stages())
+                .isEqualTo(Map.of(
+                        Stage.SURVEY,
+                        Progress.BEGUN,
+                        Stage.TRACE,
+                        Progress.OPEN,
+                        Stage.MATCH,
+                        Progress.OPEN,
+                        Stage.DRAW,
+                        Progress.OPEN,
+                        Stage.FIT,
+                        Progress.OPEN));
     }
 
     @ParameterizedTest
-    @CsvSource({"NONE, NONE, BEGUN, OPEN", "CURRENT, NONE, DONE, OPEN", "CURRENT, OPEN, DONE, BEGUN", "CURRENT, OF_ANOTHER_PLAN, DONE, REOPENED", "BEFORE_A_CHANGE, NONE, REOPENED, OPEN",
-            "BEFORE_A_CHANGE, OPEN, REOPENED, REOPENED", "BEFORE_A_CHANGE, FINISHED, REOPENED, REOPENED"})
+    @CsvSource({
+        "NONE, NONE, BEGUN, OPEN",
+        "CURRENT, NONE, DONE, OPEN",
+        "CURRENT, OPEN, DONE, BEGUN",
+        "CURRENT, OF_ANOTHER_PLAN, DONE, REOPENED",
+        "BEFORE_A_CHANGE, NONE, REOPENED, OPEN",
+        "BEFORE_A_CHANGE, OPEN, REOPENED, REOPENED",
+        "BEFORE_A_CHANGE, FINISHED, REOPENED, REOPENED"
+    })
     void aChangeOpensThePlanAndWhateverWasWorkedByIt(Issued issued, Sheet sheet, Progress draw, Progress fit) {
         Map<Stage, Progress> stages = box(Readings.UNREAD, issued, sheet).stages();
         assertThat(stages.get(Stage.DRAW)).isEqualTo(draw);
@@ -43,7 +70,8 @@ class BoxProgressTest {
 
     /** @return every standing of plan and sheet */
     static Stream<BoxProgress> contradicted() {
-        return Arrays.stream(Issued.values()).flatMap(issued -> Arrays.stream(Sheet.values()).map(sheet -> box(Readings.CONTRADICTORY, issued, sheet)));
+        return Arrays.stream(Issued.values()).flatMap(issued -> Arrays.stream(Sheet.values())
+                .map(sheet -> box(Readings.CONTRADICTORY, issued, sheet)));
     }
 
     @ParameterizedTest

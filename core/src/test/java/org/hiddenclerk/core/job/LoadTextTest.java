@@ -60,8 +60,19 @@ class LoadTextTest {
         @Test
         void figuresOutOfAllProportion() {
             assertSoftly(softly -> {
-                for (String text : new String[] {"", "LED", "LED 0", "0 LED 7", "999999999999x9 LED 7", "LED 1e9",
-                    "LED 99999", "LED 7 pf 0", "LED 7 pf 1.5", "-3 LED 7", "LED 7 +"}) {
+                for (String text : new String[] {
+                    "",
+                    "LED",
+                    "LED 0",
+                    "0 LED 7",
+                    "999999999999x9 LED 7",
+                    "LED 1e9",
+                    "LED 99999",
+                    "LED 7 pf 0",
+                    "LED 7 pf 1.5",
+                    "-3 LED 7",
+                    "LED 7 +"
+                }) {
                     softly.assertThat(LoadText.read(text)).as(text).isInstanceOf(LoadText.NotUnderstood.class);
                 }
             });

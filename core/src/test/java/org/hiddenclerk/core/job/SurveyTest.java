@@ -24,17 +24,29 @@ class SurveyTest {
     class Rules {
         @Test
         void aSoundSurveyHasNoProblems() {
-            assertThat(SurveyRules.problemsOf(Boxes.box().gang("4", "LED 7").feed("4", common(1))
-                    .lamp(1, throwOf(1), "4").build(), CIRCUITS)).isEmpty();
+            assertThat(SurveyRules.problemsOf(
+                            Boxes.box()
+                                    .gang("4", "LED 7")
+                                    .feed("4", common(1))
+                                    .lamp(1, throwOf(1), "4")
+                                    .build(),
+                            CIRCUITS))
+                    .isEmpty();
         }
 
         @Test
         void problemsNameTheirPlaceInTheDocument() {
-            Box box = Boxes.box().gang("9", "LED 7").feed("4", common(3)).lamp(1, new End.AtMechanism(1, "L2"), "4")
-                    .jumper(common(1), common(1)).build();
+            Box box = Boxes.box()
+                    .gang("9", "LED 7")
+                    .feed("4", common(3))
+                    .lamp(1, new End.AtMechanism(1, "L2"), "4")
+                    .jumper(common(1), common(1))
+                    .build();
 
-            assertThat(SurveyRules.problemsOf(box, CIRCUITS)).extracting(SurveyProblem::pointer).containsExactly(
-                    "/gangs/0/circuit", "/cables/0/cores/0/end", "/cables/1/cores/0/end", "/jumpers/0/to");
+            assertThat(SurveyRules.problemsOf(box, CIRCUITS))
+                    .extracting(SurveyProblem::pointer)
+                    .containsExactly(
+                            "/gangs/0/circuit", "/cables/0/cores/0/end", "/cables/1/cores/0/end", "/jumpers/0/to");
         }
 
         @Test
@@ -52,8 +64,12 @@ class SurveyTest {
     class Circuits {
         @Test
         void allCircuitsWithAConductorInTheBoxCount() {
-            Box box = Boxes.box().gang("4", "LED 7").feed("4", common(1)).lamp(1, throwOf(1), "4")
-                    .feed("6", new End.Capped()).build();
+            Box box = Boxes.box()
+                    .gang("4", "LED 7")
+                    .feed("4", common(1))
+                    .lamp(1, throwOf(1), "4")
+                    .feed("6", new End.Capped())
+                    .build();
 
             assertThat(box.circuits()).containsExactly(FOUR, SIX);
         }
@@ -71,7 +87,11 @@ class SurveyTest {
         @ParameterizedTest
         @EnumSource(RegionProfile.class)
         void aBoxDraftedCableByCableIsSound(RegionProfile region) {
-            Box box = Boxes.box().gang("4", "LED 7").gang("4", "LED 9").gang("6", "LED 5").build();
+            Box box = Boxes.box()
+                    .gang("4", "LED 7")
+                    .gang("4", "LED 9")
+                    .gang("6", "LED 5")
+                    .build();
             box = with(box, new CableTemplate(region, box).feed(FOUR));
             box = with(box, new CableTemplate(region, box).feed(SIX));
             for (int load = 1; load <= 3; load++) {
@@ -89,7 +109,8 @@ class SurveyTest {
 
             Cable loop = new CableTemplate(RegionProfile.EU_230, box).loop(1).cable();
 
-            assertThat(loop.cores()).extracting(Core::role)
+            assertThat(loop.cores())
+                    .extracting(Core::role)
                     .containsExactly(Role.PERMANENT_LIVE, Role.SWITCHED_LIVE, Role.EARTH);
             assertThat(loop.cores().get(1).colour()).isEqualTo(CoreColour.BLUE);
             assertThat(loop.cores().get(1).sleeve()).contains(CoreColour.BROWN);
@@ -100,9 +121,16 @@ class SurveyTest {
         void coloursFollowTheRegion() {
             Box box = Boxes.box().gang("4", "LED 7").build();
 
-            assertThat(new CableTemplate(RegionProfile.US_120, box).feed(FOUR).cable().cores())
-                    .extracting(Core::colour).containsExactly(CoreColour.BLACK, CoreColour.WHITE, CoreColour.BARE);
-            assertThat(new CableTemplate(RegionProfile.UK_230, box).feed(FOUR).cable().cores())
+            assertThat(new CableTemplate(RegionProfile.US_120, box)
+                            .feed(FOUR)
+                            .cable()
+                            .cores())
+                    .extracting(Core::colour)
+                    .containsExactly(CoreColour.BLACK, CoreColour.WHITE, CoreColour.BARE);
+            assertThat(new CableTemplate(RegionProfile.UK_230, box)
+                            .feed(FOUR)
+                            .cable()
+                            .cores())
                     .extracting(Core::colour)
                     .containsExactly(CoreColour.BROWN, CoreColour.BLUE, CoreColour.GREEN_YELLOW);
         }

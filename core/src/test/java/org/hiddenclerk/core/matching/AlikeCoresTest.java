@@ -25,34 +25,64 @@ import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
 import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
 
 /** Two travellers in grey: which is which is known by a reading alone. */
 class AlikeCoresTest {
-    private static final ConnectedBoxes TOLD_APART = Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
+    private static final ConnectedBoxes TOLD_APART =
+            Topologies.all(RegionProfile.EU_230).get("two-way, feed at A, lamp from B, neutral through");
 
     private static ConnectedBoxes alike() {
         Map<String, Box> boxes = new LinkedHashMap<>();
-        TOLD_APART.places().forEach(place -> boxes.put(place.id(), new Box(place.box().label(), place.box().kind(), place.box().geometry(), place.box().gangs(), place.box().loads(),
-                place.box().cables().stream().map(AlikeCoresTest::grey).toList(), place.box().jumpers())));
+        TOLD_APART
+                .places()
+                .forEach(place -> boxes.put(
+                        place.id(),
+                        new Box(
+                                place.box().label(),
+                                place.box().kind(),
+                                place.box().geometry(),
+                                place.box().gangs(),
+                                place.box().loads(),
+                                place.box().cables().stream()
+                                        .map(AlikeCoresTest::grey)
+                                        .toList(),
+                                place.box().jumpers())));
         return ConnectedBoxes.of(boxes, TOLD_APART.lead().id(), RegionProfile.EU_230);
     }
 
     private static Cable grey(Cable cable) {
-        return new Cable(cable.name(), cable.leads(), cable.mm2(), cable.cores().stream().map(core -> core.role() == Role.TRAVELLER
-                ? new Core(core.number(), CoreColour.GREY, Optional.empty(), core.role(), core.end()) : core).toList());
+        return new Cable(
+                cable.name(),
+                cable.leads(),
+                cable.mm2(),
+                cable.cores().stream()
+                        .map(core -> core.role() == Role.TRAVELLER
+                                ? new Core(core.number(), CoreColour.GREY, Optional.empty(), core.role(), core.end())
+                                : core)
+                        .toList());
     }
 
     private static PlanJudgement judge(ConnectedBoxes run) {
-        Assignment module = new Assignment(SchemeCode.MULTI_ONE_MODULE, Modules.withInputs(4), List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
+        Assignment module = new Assignment(
+                SchemeCode.MULTI_ONE_MODULE,
+                Modules.withInputs(4),
+                List.of(1),
+                List.of(),
+                Map.of(),
+                Optional.empty(),
+                Optional.empty());
         return PlanJudgement.of(new Planner(Boxes.house(), run), List.of(module), Map.of(), Terms.USUAL);
     }
 
     private static List<FindingCode> ofCores(PlanJudgement judgement) {
-        return judgement.findings().stream().map(Finding::code).filter(code -> code == FindingCode.TRAVELLERS_ALIKE || code == FindingCode.READINGS_CONTRADICT).toList();
+        return judgement.findings().stream()
+                .map(Finding::code)
+                .filter(code -> code == FindingCode.TRAVELLERS_ALIKE || code == FindingCode.READINGS_CONTRADICT)
+                .toList();
     }
 
     private static FieldEvidence continuity(boolean found, String one, String other) {
@@ -72,30 +102,65 @@ class AlikeCoresTest {
 
         assertThat(ofCores(unread)).contains(FindingCode.TRAVELLERS_ALIKE);
         assertThat(unread.mayBeIssued()).isFalse();
-        assertThat(ofCores(unread.withEvidence(continuity(true, first("A"), first("B"))))).isEmpty();
-        assertThat(ofCores(unread.withEvidence(continuity(false, first("A"), second("B"))))).isEmpty();
+        assertThat(ofCores(unread.withEvidence(continuity(true, first("A"), first("B")))))
+                .isEmpty();
+        assertThat(ofCores(unread.withEvidence(continuity(false, first("A"), second("B")))))
+                .isEmpty();
     }
 
     @Test
     void aReadingThatCrossesThemStopsThePlan() {
-        assertThat(ofCores(judge(alike()).withEvidence(continuity(true, first("A"), second("B"))))).containsExactly(FindingCode.READINGS_CONTRADICT);
-        assertThat(ofCores(judge(alike()).withEvidence(continuity(false, second("A"), second("B"))))).containsExactly(FindingCode.READINGS_CONTRADICT);
+        assertThat(ofCores(judge(alike()).withEvidence(continuity(true, first("A"), second("B")))))
+                .containsExactly(FindingCode.READINGS_CONTRADICT);
+        assertThat(ofCores(judge(alike()).withEvidence(continuity(false, second("A"), second("B")))))
+                .containsExactly(FindingCode.READINGS_CONTRADICT);
     }
 
     /** A module goes in at the lamp: which of two grey cores there is the live, and which the neutral, nobody has seen. */
     @Test
     void coresToALampThatNobodySurveyedHoldAPlanThatOpensIt() {
-        Box told = Boxes.box().gang("4", "LED 7").feed("4", Boxes.common(1)).lamp(1, Boxes.throwOf(1), "4").build();
-        Box alike = new Box(told.label(), told.kind(), told.geometry(), told.gangs(), told.loads(), told.cables().stream().map(cable -> cable.leads() instanceof Leads.ToLoad
-                ? new Cable(cable.name(), cable.leads(), cable.mm2(), cable.cores().stream().map(core -> new Core(core.number(), CoreColour.GREY, Optional.empty(), core.role(),
-                        core.end())).toList()) : cable).toList(), told.jumpers());
+        Box told = Boxes.box()
+                .gang("4", "LED 7")
+                .feed("4", Boxes.common(1))
+                .lamp(1, Boxes.throwOf(1), "4")
+                .build();
+        Box alike = new Box(
+                told.label(),
+                told.kind(),
+                told.geometry(),
+                told.gangs(),
+                told.loads(),
+                told.cables().stream()
+                        .map(cable -> cable.leads() instanceof Leads.ToLoad
+                                ? new Cable(
+                                        cable.name(),
+                                        cable.leads(),
+                                        cable.mm2(),
+                                        cable.cores().stream()
+                                                .map(core -> new Core(
+                                                        core.number(),
+                                                        CoreColour.GREY,
+                                                        Optional.empty(),
+                                                        core.role(),
+                                                        core.end()))
+                                                .toList())
+                                : cable)
+                        .toList(),
+                told.jumpers());
 
         assertThat(ofCores(blinkAt(told))).isEmpty();
         assertThat(ofCores(blinkAt(alike))).isNotEmpty().containsOnly(FindingCode.TRAVELLERS_ALIKE);
     }
 
     private static PlanJudgement blinkAt(Box box) {
-        Assignment module = new Assignment(SchemeCode.AT_LAMP_BLINK, Modules.blinking(), List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
+        Assignment module = new Assignment(
+                SchemeCode.AT_LAMP_BLINK,
+                Modules.blinking(),
+                List.of(1),
+                List.of(),
+                Map.of(),
+                Optional.empty(),
+                Optional.empty());
         PlanJudgement judgement = PlanJudgement.of(Boxes.house(), box, List.of(module));
         assertThat(judgement.plan().planned()).isPresent();
         return judgement;
@@ -103,10 +168,16 @@ class AlikeCoresTest {
 
     @Test
     void anythingElseThatReadingsContradictStopsThePlanToo() {
-        Finding against = Finding.of(FindingCode.READINGS_CONTRADICT, new Subject.House(),
-                Sentence.of("Readings of this run contradict each other."), Source.COMPUTED);
+        Finding against = Finding.of(
+                FindingCode.READINGS_CONTRADICT,
+                new Subject.House(),
+                Sentence.of("Readings of this run contradict each other."),
+                Source.COMPUTED);
 
-        assertThat(judge(TOLD_APART).withEvidence(new FieldEvidence(List.of(against), Set.of(), Set.of())).mayBeIssued()).isFalse();
+        assertThat(judge(TOLD_APART)
+                        .withEvidence(new FieldEvidence(List.of(against), Set.of(), Set.of()))
+                        .mayBeIssued())
+                .isFalse();
     }
 
     @Test
@@ -114,9 +185,12 @@ class AlikeCoresTest {
         Planner planner = new Planner(Boxes.house(), TOLD_APART);
         FieldEvidence read = continuity(true, first("A"), first("B"));
 
-        assertThat(Reliance.of(planner.house(), planner.run(), List.of(), FieldEvidence.NONE)).anyMatch(words -> words.startsWith("colours of ") && words.contains(" from A")
-                && words.contains(" to B")).noneMatch(words -> words.contains("stock book"));
-        assertThat(Reliance.of(planner.house(), planner.run(), List.of(), read)).anyMatch(words -> words.startsWith("colours, and 1 reading, of "));
+        assertThat(Reliance.of(planner.house(), planner.run(), List.of(), FieldEvidence.NONE))
+                .anyMatch(words ->
+                        words.startsWith("colours of ") && words.contains(" from A") && words.contains(" to B"))
+                .noneMatch(words -> words.contains("stock book"));
+        assertThat(Reliance.of(planner.house(), planner.run(), List.of(), read))
+                .anyMatch(words -> words.startsWith("colours, and 1 reading, of "));
     }
 
     private static String first(String place) {
@@ -128,7 +202,16 @@ class AlikeCoresTest {
     }
 
     private static String traveller(String place, int index) {
-        ConnectedBoxes.Place at = TOLD_APART.places().stream().filter(p -> p.id().equals(place)).findFirst().orElseThrow();
-        return SurveyedBoard.coreId(at.id(), at.box().cores().stream().filter(c -> c.core().role() == Role.TRAVELLER).toList().get(index).key());
+        ConnectedBoxes.Place at = TOLD_APART.places().stream()
+                .filter(p -> p.id().equals(place))
+                .findFirst()
+                .orElseThrow();
+        return SurveyedBoard.coreId(
+                at.id(),
+                at.box().cores().stream()
+                        .filter(c -> c.core().role() == Role.TRAVELLER)
+                        .toList()
+                        .get(index)
+                        .key());
     }
 }

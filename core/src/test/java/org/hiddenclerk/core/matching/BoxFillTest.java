@@ -37,7 +37,8 @@ class BoxFillTest {
 
     @ParameterizedTest(name = "{0}")
     @CsvSource({
-        // id, box in3, 14 AWG, 12 AWG, looped 12 AWG, earths, earth AWG, clamps, studs, yokes on 14, yokes on 12, edition, total, modules, spare
+        // id, box in3, 14 AWG, 12 AWG, looped 12 AWG, earths, earth AWG, clamps, studs, yokes on 14, yokes on 12,
+        // edition, total, modules, spare
         "BF-1,12.5,2,0,0,1,14,true,0,1,0,SINCE_2020,12,0,0.500",
         "BF-2,12.5,2,0,0,1,14,true,0,1,0,SINCE_2020,12,1,-1.017",
         "BF-3,18.0,4,0,0,2,14,false,0,1,0,SINCE_2020,14,1,2.483",
@@ -47,19 +48,36 @@ class BoxFillTest {
         "BF-7,34.0,7,0,0,3,14,false,0,2,0,SINCE_2020,24,2,6.965",
         "BF-8,15.5,4,0,0,2,14,true,1,0,0,SINCE_2020,14,0,1.500",
         "BF-9,14.0,4,0,0,4,14,false,0,1,0,SINCE_2020,14,0,0.000",
-        "BF-10,21.0,0,4,1,6,12,false,0,0,0,SINCE_2020,16.875,0,4.125"})
-    void workedTotals(String id, BigDecimal box, int fourteens, int twelves, int looped, int earths, int earthAwg, boolean clamps,
-                      int studs, int yokes14, int yokes12, Edition edition, BigDecimal total, int modules, BigDecimal spare) {
+        "BF-10,21.0,0,4,1,6,12,false,0,0,0,SINCE_2020,16.875,0,4.125"
+    })
+    void workedTotals(
+            String id,
+            BigDecimal box,
+            int fourteens,
+            int twelves,
+            int looped,
+            int earths,
+            int earthAwg,
+            boolean clamps,
+            int studs,
+            int yokes14,
+            int yokes12,
+            Edition edition,
+            BigDecimal total,
+            int modules,
+            BigDecimal spare) {
         List<Wire> wires = new ArrayList<>(Collections.nCopies(fourteens, new Wire(14, Course.ONCE)));
         wires.addAll(Collections.nCopies(twelves, new Wire(12, Course.ONCE)));
         wires.addAll(Collections.nCopies(looped, new Wire(12, Course.LOOPED)));
         List<Integer> yokes = new ArrayList<>(Collections.nCopies(yokes14, 14));
         yokes.addAll(Collections.nCopies(yokes12, 12));
 
-        BigDecimal needed = BoxFill.needed(new Contents(wires, Collections.nCopies(earths, earthAwg), clamps, studs, yokes), edition);
+        BigDecimal needed = BoxFill.needed(
+                new Contents(wires, Collections.nCopies(earths, earthAwg), clamps, studs, yokes), edition);
 
         assertThat(needed).as(id).isEqualByComparingTo(total);
-        assertThat(box.subtract(needed).subtract(MODULE.multiply(BigDecimal.valueOf(modules)))).as(id + " spare")
+        assertThat(box.subtract(needed).subtract(MODULE.multiply(BigDecimal.valueOf(modules))))
+                .as(id + " spare")
                 .isCloseTo(spare, within(new BigDecimal("0.0015")));
     }
 
@@ -80,15 +98,20 @@ class BoxFillTest {
     void aRoundBoxHoldsLessThanItsSquare() {
         Millimetres five = Millimetres.of(127);
 
-        assertThat(BoxFill.roundVolume(new BoxGeometry(five, five, Millimetres.of(new BigDecimal("63.5")), false, Optional.empty(), true))).isEqualByComparingTo("49.087");
+        assertThat(BoxFill.roundVolume(new BoxGeometry(
+                        five, five, Millimetres.of(new BigDecimal("63.5")), false, Optional.empty(), true)))
+                .isEqualByComparingTo("49.087");
     }
 
     /** NEC 314.16(B)(3): each kind of support fitting takes one volume of the largest conductor, 2.00 in3 for 14 AWG. */
     @Test
     void aLampBoxOfWhichNobodyLookedHoldsOneFitting() {
-        assertThat(needed(BoxKind.LUMINAIRE, OptionalInt.empty())).isEqualByComparingTo(needed(BoxKind.LUMINAIRE, OptionalInt.of(1)));
-        assertThat(needed(BoxKind.LUMINAIRE, OptionalInt.of(2)).subtract(needed(BoxKind.LUMINAIRE, OptionalInt.of(0)))).isEqualByComparingTo("4");
-        assertThat(needed(BoxKind.WALL, OptionalInt.empty())).isEqualByComparingTo(needed(BoxKind.WALL, OptionalInt.of(0)));
+        assertThat(needed(BoxKind.LUMINAIRE, OptionalInt.empty()))
+                .isEqualByComparingTo(needed(BoxKind.LUMINAIRE, OptionalInt.of(1)));
+        assertThat(needed(BoxKind.LUMINAIRE, OptionalInt.of(2)).subtract(needed(BoxKind.LUMINAIRE, OptionalInt.of(0))))
+                .isEqualByComparingTo("4");
+        assertThat(needed(BoxKind.WALL, OptionalInt.empty()))
+                .isEqualByComparingTo(needed(BoxKind.WALL, OptionalInt.of(0)));
     }
 
     @Test
@@ -109,9 +132,21 @@ class BoxFillTest {
     }
 
     private static Box box(BoxKind kind, OptionalInt fittings, String mm2) {
-        BoxGeometry geometry = new BoxGeometry(Millimetres.of(100), Millimetres.of(100), Millimetres.of(60), true, Optional.empty(), false, fittings);
-        return new Box("J-9", kind, Optional.of(geometry), List.of(), List.of(), List.of(new Cable("c1", new Leads.FromSupply(new CircuitId("1")), new BigDecimal(mm2), List.of(
-                new Core(1, CoreColour.BLACK, Optional.empty(), Role.PERMANENT_LIVE, new End.Capped()), new Core(2, CoreColour.WHITE, Optional.empty(), Role.NEUTRAL, new End.Capped())))),
+        BoxGeometry geometry = new BoxGeometry(
+                Millimetres.of(100), Millimetres.of(100), Millimetres.of(60), true, Optional.empty(), false, fittings);
+        return new Box(
+                "J-9",
+                kind,
+                Optional.of(geometry),
+                List.of(),
+                List.of(),
+                List.of(new Cable(
+                        "c1",
+                        new Leads.FromSupply(new CircuitId("1")),
+                        new BigDecimal(mm2),
+                        List.of(
+                                new Core(1, CoreColour.BLACK, Optional.empty(), Role.PERMANENT_LIVE, new End.Capped()),
+                                new Core(2, CoreColour.WHITE, Optional.empty(), Role.NEUTRAL, new End.Capped())))),
                 List.of());
     }
 }

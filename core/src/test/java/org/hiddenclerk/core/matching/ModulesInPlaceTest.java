@@ -20,9 +20,9 @@ import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -31,13 +31,33 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What is in a box already, or was picked for another gang of it, takes its room like anything else. */
 class ModulesInPlaceTest {
     private static final Body BODY = new Body(Millimetres.of(40), Millimetres.of(38), Millimetres.of(17));
-    private static final ModuleModel MODULE = Modules.as(Modules.withNeutral(1, 2, Modules.generous()), "M", 1000, BODY);
-    private static final SurveyedModule SAME = new SurveyedModule("OLD", Optional.of(new SurveyedModule.Size(BODY.length(), BODY.width(), BODY.thickness())), Optional.of(Watts.of(1)), 0);
+    private static final ModuleModel MODULE =
+            Modules.as(Modules.withNeutral(1, 2, Modules.generous()), "M", 1000, BODY);
+    private static final SurveyedModule SAME = new SurveyedModule(
+            "OLD",
+            Optional.of(new SurveyedModule.Size(BODY.length(), BODY.width(), BODY.thickness())),
+            Optional.of(Watts.of(1)),
+            0);
 
     private static Box box(int depthMm, SurveyedModule... modules) {
-        Box empty = Boxes.box().depth(depthMm).gang("4", "2 LED 7").gang("4", "LED 30").feed("4", common(1)).lamp(1, throwOf(1), "4").lamp(2, throwOf(2), "4")
-                .jumper(common(1), common(2)).build();
-        return new Box(empty.label(), empty.kind(), empty.geometry(), empty.gangs(), empty.loads(), empty.cables(), empty.jumpers(), List.of(modules));
+        Box empty = Boxes.box()
+                .depth(depthMm)
+                .gang("4", "2 LED 7")
+                .gang("4", "LED 30")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4")
+                .jumper(common(1), common(2))
+                .build();
+        return new Box(
+                empty.label(),
+                empty.kind(),
+                empty.geometry(),
+                empty.gangs(),
+                empty.loads(),
+                empty.cables(),
+                empty.jumpers(),
+                List.of(modules));
     }
 
     private static List<FindingCode> codes(List<Finding> findings) {
@@ -54,21 +74,31 @@ class ModulesInPlaceTest {
 
             assertThat(beside.margins()).as("%d mm", depth).isEqualTo(both.margins());
             assertThat(codes(beside.findings())).as("%d mm", depth).isEqualTo(codes(both.findings()));
-            assertThat(codes(RoomInBox.of(box(depth, SAME), List.of(), region, List.of()).findings())).as("in place alone, at %d mm", depth)
-                    .isEqualTo(codes(RoomInBox.of(box(depth), List.of(MODULE), region, List.of()).findings()));
+            assertThat(codes(RoomInBox.of(box(depth, SAME), List.of(), region, List.of())
+                            .findings()))
+                    .as("in place alone, at %d mm", depth)
+                    .isEqualTo(codes(RoomInBox.of(box(depth), List.of(MODULE), region, List.of())
+                            .findings()));
         }
     }
 
     @Test
     void itWarmsTheBox() {
-        assertThat(BoxHeat.judge(box(61, SAME), MODULE, 3).margins()).isEqualTo(BoxHeat.judge(box(61), MODULE, 4).margins());
+        assertThat(BoxHeat.judge(box(61, SAME), MODULE, 3).margins())
+                .isEqualTo(BoxHeat.judge(box(61), MODULE, 4).margins());
         SurveyedModule unstated = new SurveyedModule("OLD", SAME.size(), Optional.empty(), 0);
-        assertThat(ModulesInPlace.watts(box(61, unstated))).as("what modules draw that state nothing").isEqualTo(1);
+        assertThat(ModulesInPlace.watts(box(61, unstated)))
+                .as("what modules draw that state nothing")
+                .isEqualTo(1);
     }
 
     @Test
     void whatNobodyMeasuredIsAsked() {
-        RoomInBox.Judgement judged = RoomInBox.of(box(61, new SurveyedModule("OLD", Optional.empty(), Optional.empty(), 0)), List.of(MODULE), RegionProfile.EU_230, List.of());
+        RoomInBox.Judgement judged = RoomInBox.of(
+                box(61, new SurveyedModule("OLD", Optional.empty(), Optional.empty(), 0)),
+                List.of(MODULE),
+                RegionProfile.EU_230,
+                List.of());
 
         assertThat(codes(judged.findings())).contains(FindingCode.FIGURE_UNKNOWN);
         assertThat(judged.placement()).isEmpty();
@@ -88,7 +118,8 @@ class ModulesInPlaceTest {
     @Test
     void aFreeChannelIsTold() {
         assertThat(ModulesInPlace.free(box(61, SAME))).isEmpty();
-        assertThat(ModulesInPlace.free(box(61, new SurveyedModule("OLD", SAME.size(), SAME.draws(), 2)))).singleElement()
+        assertThat(ModulesInPlace.free(box(61, new SurveyedModule("OLD", SAME.size(), SAME.draws(), 2))))
+                .singleElement()
                 .satisfies(f -> assertThat(f.sentence().text()).contains("OLD").contains("2"));
     }
 
@@ -103,11 +134,18 @@ class ModulesInPlaceTest {
         PickedBeside beside = PickedBeside.of(planner, Map.of(run.lead(), List.of(first)));
 
         Candidate second = new ModuleMatch(planner, Terms.USUAL, beside).judge(List.of(2), MODULE);
-        Candidate inPlace = new ModuleMatch(new Planner(house, ConnectedBoxes.of(box(depth, SAME), house.region())), Terms.USUAL).judge(List.of(2), MODULE);
+        Candidate inPlace = new ModuleMatch(
+                        new Planner(house, ConnectedBoxes.of(box(depth, SAME), house.region())), Terms.USUAL)
+                .judge(List.of(2), MODULE);
 
-        assertThat(second.margins()).filteredOn(margin -> margin.unit().equals("mm")).as("the room of both").isEqualTo(inPlace.margins().stream()
-                .filter(margin -> margin.unit().equals("mm")).toList());
-        assertThat(codes(second.findings()).contains(FindingCode.BOX_TOO_SHALLOW)).isEqualTo(codes(inPlace.findings()).contains(FindingCode.BOX_TOO_SHALLOW));
+        assertThat(second.margins())
+                .filteredOn(margin -> margin.unit().equals("mm"))
+                .as("the room of both")
+                .isEqualTo(inPlace.margins().stream()
+                        .filter(margin -> margin.unit().equals("mm"))
+                        .toList());
+        assertThat(codes(second.findings()).contains(FindingCode.BOX_TOO_SHALLOW))
+                .isEqualTo(codes(inPlace.findings()).contains(FindingCode.BOX_TOO_SHALLOW));
         assertThat(PickedBeside.of(planner, Map.of())).isEqualTo(PickedBeside.NOTHING);
     }
 }

@@ -25,9 +25,13 @@ class OutlineProperties {
     private static final long SLACK = 60;
 
     @Property
-    void aBodyThatIsHeldLiesInTheArea(@ForAll("rounds") int rounds, @ForAll @IntRange(max = 140) int x, @ForAll @IntRange(max = 60) int y,
-                                      @ForAll @IntRange(min = 5, max = 60) int width, @ForAll @IntRange(min = 5, max = 60) int height,
-                                      @ForAll @IntRange(max = 6) int corner) {
+    void aBodyThatIsHeldLiesInTheArea(
+            @ForAll("rounds") int rounds,
+            @ForAll @IntRange(max = 140) int x,
+            @ForAll @IntRange(max = 60) int y,
+            @ForAll @IntRange(min = 5, max = 60) int width,
+            @ForAll @IntRange(min = 5, max = 60) int height,
+            @ForAll @IntRange(max = 6) int corner) {
         BoxGeometry box = box(rounds, true);
         Rect rect = new Rect(x * 1_000L, y * 1_000L, width * 1_000L, height * 1_000L);
         long rounding = Math.min(corner * 1_000L, Math.min(rect.width(), rect.height()) / 2);
@@ -35,9 +39,13 @@ class OutlineProperties {
         boolean held = Outline.of(box).holds(rect, rounding);
 
         if (held) {
-            assertThat(inOneRound(box, grown(rect, -SLACK), rounding)).as("a little less of it").isTrue();
+            assertThat(inOneRound(box, grown(rect, -SLACK), rounding))
+                    .as("a little less of it")
+                    .isTrue();
         } else {
-            assertThat(inOneRound(box, grown(rect, SLACK), rounding)).as("a little more of it").isFalse();
+            assertThat(inOneRound(box, grown(rect, SLACK), rounding))
+                    .as("a little more of it")
+                    .isFalse();
         }
     }
 
@@ -47,8 +55,12 @@ class OutlineProperties {
     }
 
     @Property
-    void whateverIsWorthTryingLiesInside(@ForAll("rounds") int rounds, @ForAll boolean round, @ForAll @IntRange(min = 10, max = 56) int width,
-                                         @ForAll @IntRange(min = 10, max = 56) int height, @ForAll @IntRange(max = 4) int corner) {
+    void whateverIsWorthTryingLiesInside(
+            @ForAll("rounds") int rounds,
+            @ForAll boolean round,
+            @ForAll @IntRange(min = 10, max = 56) int width,
+            @ForAll @IntRange(min = 10, max = 56) int height,
+            @ForAll @IntRange(max = 4) int corner) {
         BoxGeometry box = box(rounds, round);
         Outline outline = Outline.of(box);
         long w = width * 1_000L;
@@ -63,12 +75,20 @@ class OutlineProperties {
 
     @Property(tries = 20)
     void theAreaIsThatOfTheRounds(@ForAll("rounds") int rounds) {
-        assertThat(Outline.of(box(rounds, true)).squareMillimetres()).isCloseTo(rounds * Math.PI * 30 * 30, within(1e-6));
-        assertThat(Outline.of(box(rounds, false)).squareMillimetres()).isCloseTo((60 + 71 * (rounds - 1)) * 60.0, within(1e-6));
+        assertThat(Outline.of(box(rounds, true)).squareMillimetres())
+                .isCloseTo(rounds * Math.PI * 30 * 30, within(1e-6));
+        assertThat(Outline.of(box(rounds, false)).squareMillimetres())
+                .isCloseTo((60 + 71 * (rounds - 1)) * 60.0, within(1e-6));
     }
 
     private static BoxGeometry box(int rounds, boolean round) {
-        return new BoxGeometry(Millimetres.of(60 + 71L * (rounds - 1)), Millimetres.of(60), Millimetres.of(61), false, Optional.empty(), round);
+        return new BoxGeometry(
+                Millimetres.of(60 + 71L * (rounds - 1)),
+                Millimetres.of(60),
+                Millimetres.of(61),
+                false,
+                Optional.empty(),
+                round);
     }
 
     private static Rect grown(Rect rect, long by) {
@@ -77,7 +97,8 @@ class OutlineProperties {
 
     private static boolean inOneRound(BoxGeometry box, Rect rect, long rounding) {
         for (int i = 0; i < box.rounds(); i++) {
-            Area left = new Area(new RoundRectangle2D.Double(rect.x(), rect.y(), rect.width(), rect.height(), 2.0 * rounding, 2.0 * rounding));
+            Area left = new Area(new RoundRectangle2D.Double(
+                    rect.x(), rect.y(), rect.width(), rect.height(), 2.0 * rounding, 2.0 * rounding));
             Area round = new Area(new Ellipse2D.Double(71_000.0 * i, 0, 60_000, 60_000));
             round.intersect(new Area(new Rectangle2D.Double(0, 0, 60_000 + 71_000.0 * (box.rounds() - 1), 60_000)));
             left.subtract(round);

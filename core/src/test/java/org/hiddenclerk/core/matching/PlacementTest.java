@@ -33,7 +33,12 @@ class PlacementTest {
     void besideAMechanismTheBoxNeedBeNoDeeper() {
         // 60 mm wide share, 40 mm body: 45.5 mm are free on each side of one mechanism in a box for two.
         assertThat(needed(room(131, 60, false), 1, 22, USUAL)).contains(Millimetres.of(22 + 5));
-        assertThat(placed(room(131, 60, false), 1, 22, USUAL).orElseThrow().lying().get(0).beside()).isTrue();
+        assertThat(placed(room(131, 60, false), 1, 22, USUAL)
+                        .orElseThrow()
+                        .lying()
+                        .get(0)
+                        .beside())
+                .isTrue();
     }
 
     @Test
@@ -46,8 +51,11 @@ class PlacementTest {
     @Test
     void aRoundBoxTakesWhatItsDiagonalAllows() {
         assertThat(placed(room(60, 60, true), 1, 22, body(42, 42, 16))).isPresent();
-        assertThat(placed(room(60, 60, true), 1, 22, body(46, 42, 16)).map(p -> p.needed().asDouble()).orElse(99.0))
-                .as("only on edge").isGreaterThan(22 + 16 + 5.0);
+        assertThat(placed(room(60, 60, true), 1, 22, body(46, 42, 16))
+                        .map(p -> p.needed().asDouble())
+                        .orElse(99.0))
+                .as("only on edge")
+                .isGreaterThan(22 + 16 + 5.0);
     }
 
     /** Corners rounded by 4 mm: hypot(38, 34) + 8 = 59.0 mm. */
@@ -65,23 +73,42 @@ class PlacementTest {
     }
 
     @Property(tries = 150)
-    void nothingLiesInAnotherOrOutside(@ForAll @Size(min = 1, max = 3) List<@IntRange(min = 14, max = 50) Integer> lengths,
-            @ForAll @IntRange(min = 60, max = 140) int width, @ForAll @IntRange(min = 1, max = 2) int gangs, @ForAll boolean round) {
-        List<Body> bodies = lengths.stream().map(l -> body(l, Math.max(11, l * 4 / 5), 10)).toList();
+    void nothingLiesInAnotherOrOutside(
+            @ForAll @Size(min = 1, max = 3) List<@IntRange(min = 14, max = 50) Integer> lengths,
+            @ForAll @IntRange(min = 60, max = 140) int width,
+            @ForAll @IntRange(min = 1, max = 2) int gangs,
+            @ForAll boolean round) {
+        List<Body> bodies =
+                lengths.stream().map(l -> body(l, Math.max(11, l * 4 / 5), 10)).toList();
         Box box = box(gangs, 20);
         BoxGeometry room = room(width, 60, round);
 
         Placement.of(box, room, RegionProfile.EU_230, bodies).ifPresent(placement -> {
             List<double[]> solids = new ArrayList<>();
-            Placement.mechanisms(box, room, RegionProfile.EU_230).forEach(m -> solids.add(new double[] {m.x().asDouble(), m.y().asDouble(),
-                m.x().plus(m.width()).asDouble(), m.y().plus(m.height()).asDouble(), 0, m.depth().asDouble()}));
+            Placement.mechanisms(box, room, RegionProfile.EU_230)
+                    .forEach(m -> solids.add(new double[] {
+                        m.x().asDouble(),
+                        m.y().asDouble(),
+                        m.x().plus(m.width()).asDouble(),
+                        m.y().plus(m.height()).asDouble(),
+                        0,
+                        m.depth().asDouble()
+                    }));
             for (Placement.Lying l : placement.lying()) {
-                double[] solid = {l.x().asDouble(), l.y().asDouble(), l.x().plus(l.width()).asDouble(), l.y().plus(l.height()).asDouble(),
-                    l.from().asDouble(), l.to().asDouble()};
+                double[] solid = {
+                    l.x().asDouble(),
+                    l.y().asDouble(),
+                    l.x().plus(l.width()).asDouble(),
+                    l.y().plus(l.height()).asDouble(),
+                    l.from().asDouble(),
+                    l.to().asDouble()
+                };
                 assertThat(solid[2]).isLessThanOrEqualTo(width);
                 assertThat(solid[3]).isLessThanOrEqualTo(60);
-                assertThat(solids).noneMatch(other -> IntStream.range(0, 3).allMatch(axis -> axis == 2
-                        ? other[4] < solid[5] && solid[4] < other[5] : other[axis] < solid[axis + 2] && solid[axis] < other[axis + 2]));
+                assertThat(solids).noneMatch(other -> IntStream.range(0, 3)
+                        .allMatch(axis -> axis == 2
+                                ? other[4] < solid[5] && solid[4] < other[5]
+                                : other[axis] < solid[axis + 2] && solid[axis] < other[axis + 2]));
                 solids.add(solid);
             }
         });
@@ -89,8 +116,11 @@ class PlacementTest {
 
     /** A slow judge that tries every millimetre for one module: the clever one must never need more depth. */
     @Property(tries = 60)
-    void noMillimetreIsOverlooked(@ForAll @IntRange(min = 20, max = 60) int length, @ForAll @IntRange(min = 16, max = 45) int second,
-            @ForAll @IntRange(min = 60, max = 135) int width, @ForAll @IntRange(min = 1, max = 2) int gangs) {
+    void noMillimetreIsOverlooked(
+            @ForAll @IntRange(min = 20, max = 60) int length,
+            @ForAll @IntRange(min = 16, max = 45) int second,
+            @ForAll @IntRange(min = 60, max = 135) int width,
+            @ForAll @IntRange(min = 1, max = 2) int gangs) {
         int shorter = Math.min(length, second);
         int[] sides = {Math.max(length, second), shorter, Math.min(15, shorter)};
         Box box = box(gangs, 24);
@@ -101,17 +131,21 @@ class PlacementTest {
                 for (int y = 0; y + sides[turn[1]] <= 60; y++) {
                     int from = 5;
                     for (Placement.Mechanism m : Placement.mechanisms(box, room, RegionProfile.EU_230)) {
-                        boolean over = m.x().asDouble() < x + sides[turn[0]] && x < m.x().plus(m.width()).asDouble()
-                                && m.y().asDouble() < y + sides[turn[1]] && y < m.y().plus(m.height()).asDouble();
+                        boolean over = m.x().asDouble() < x + sides[turn[0]]
+                                && x < m.x().plus(m.width()).asDouble()
+                                && m.y().asDouble() < y + sides[turn[1]]
+                                && y < m.y().plus(m.height()).asDouble();
                         from = over ? Math.max(from, 24) : from;
                     }
                     best = Math.min(best, Math.max(24, from + sides[turn[2]]) + 5);
                 }
             }
         }
-        Optional<Placement> clever = Placement.of(box, room, RegionProfile.EU_230, List.of(body(sides[0], sides[1], sides[2])));
+        Optional<Placement> clever =
+                Placement.of(box, room, RegionProfile.EU_230, List.of(body(sides[0], sides[1], sides[2])));
 
-        assertThat(clever.map(p -> p.needed().asDouble()).orElse(Double.MAX_VALUE)).isLessThanOrEqualTo(best);
+        assertThat(clever.map(p -> p.needed().asDouble()).orElse(Double.MAX_VALUE))
+                .isLessThanOrEqualTo(best);
     }
 
     private static Optional<Millimetres> needed(BoxGeometry room, int gangs, int mechanismDepth, Body... bodies) {
@@ -123,12 +157,15 @@ class PlacementTest {
     }
 
     private static BoxGeometry room(int width, int height, boolean round) {
-        return new BoxGeometry(Millimetres.of(width), Millimetres.of(height), Millimetres.of(61), false, Optional.empty(), round);
+        return new BoxGeometry(
+                Millimetres.of(width), Millimetres.of(height), Millimetres.of(61), false, Optional.empty(), round);
     }
 
     private static Box box(int gangs, int mechanismDepth) {
-        List<Gang> all = IntStream.rangeClosed(1, gangs).mapToObj(n -> new Gang(n, "switch " + n, Mechanism.ONE_WAY,
-                Millimetres.of(mechanismDepth), new CircuitId("4"))).toList();
+        List<Gang> all = IntStream.rangeClosed(1, gangs)
+                .mapToObj(n -> new Gang(
+                        n, "switch " + n, Mechanism.ONE_WAY, Millimetres.of(mechanismDepth), new CircuitId("4")))
+                .toList();
         return new Box("B", BoxKind.WALL, Optional.of(room(60, 60, false)), all, List.of(), List.of(), List.of());
     }
 

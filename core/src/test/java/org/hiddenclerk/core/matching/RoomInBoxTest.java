@@ -25,19 +25,29 @@ class RoomInBoxTest {
     private static final ModuleModel MODEL = Modules.withNeutral(1, 2, Modules.usualRatings());
 
     private static Box box(int depthMm) {
-        return Boxes.box().depth(depthMm).gang("4", "LED 9").feed("4", Boxes.common(1)).lamp(1, Boxes.throwOf(1), "4").build();
+        return Boxes.box()
+                .depth(depthMm)
+                .gang("4", "LED 9")
+                .feed("4", Boxes.common(1))
+                .lamp(1, Boxes.throwOf(1), "4")
+                .build();
     }
 
     private static double wires(Box box, List<Integer> connectors) {
-        return RoomInBox.of(box, List.of(MODEL), RegionProfile.EU_230, connectors).margins().stream().filter(m -> m.what().startsWith("wires"))
-                .map(Margin::found).mapToDouble(BigDecimal::doubleValue).sum();
+        return RoomInBox.of(box, List.of(MODEL), RegionProfile.EU_230, connectors).margins().stream()
+                .filter(m -> m.what().startsWith("wires"))
+                .map(Margin::found)
+                .mapToDouble(BigDecimal::doubleValue)
+                .sum();
     }
 
     /** A core of 1.5 mm² is 2·√(1.5/π) + 1.5 = 2.882 mm across its insulation: 6.52 mm² over 150 mm, twice, is 1.96 cm³. */
     @Test
     void everyCoreTakesItsVolumeTwice() {
         Box box = box(66);
-        double sum = box.cables().stream().mapToDouble(cable -> cable.cores().size() * volume(cable.mm2().doubleValue())).sum();
+        double sum = box.cables().stream()
+                .mapToDouble(cable -> cable.cores().size() * volume(cable.mm2().doubleValue()))
+                .sum();
         assertThat(volume(1.5)).isCloseTo(1.96, within(0.01));
         assertThat(wires(box, List.of())).isCloseTo(sum, within(0.06));
     }
@@ -63,12 +73,17 @@ class RoomInBoxTest {
         assertThat(after).doesNotContain(FindingCode.BOX_TOO_SHALLOW);
 
         WiringPlan plan = WiringPlan.of(Boxes.house(), shallow, List.of(plain.on(Millimetres.of(10))));
-        assertThat(PartsToAdd.of(plan)).extracting(PartsToAdd.Item::what).anyMatch(what -> what.startsWith("spacer of 10"));
+        assertThat(PartsToAdd.of(plan))
+                .extracting(PartsToAdd.Item::what)
+                .anyMatch(what -> what.startsWith("spacer of 10"));
         assertThat(plan.before().box().geometry().orElseThrow().depth()).isEqualTo(Millimetres.of(40));
-        assertThat(plan.after().orElseThrow().box().geometry().orElseThrow().depth()).isEqualTo(Millimetres.of(50));
+        assertThat(plan.after().orElseThrow().box().geometry().orElseThrow().depth())
+                .isEqualTo(Millimetres.of(50));
     }
 
     private static List<FindingCode> codes(Box box, Assignment assignment) {
-        return new ArrayList<>(PlanJudgement.of(Boxes.house(), box, List.of(assignment)).findings().stream().map(f -> f.code()).toList());
+        return new ArrayList<>(PlanJudgement.of(Boxes.house(), box, List.of(assignment)).findings().stream()
+                .map(f -> f.code())
+                .toList());
     }
 }

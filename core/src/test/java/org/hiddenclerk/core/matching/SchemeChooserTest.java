@@ -1,10 +1,10 @@
 package org.hiddenclerk.core.matching;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hiddenclerk.core.testing.Circuits.wire;
 import static org.hiddenclerk.core.job.RegionProfile.EU_230;
 import static org.hiddenclerk.core.testing.Boxes.common;
 import static org.hiddenclerk.core.testing.Boxes.throwOf;
+import static org.hiddenclerk.core.testing.Circuits.wire;
 
 import java.util.List;
 import java.util.Map;
@@ -23,8 +23,8 @@ import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Circuits;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
-import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.SchemeCode;
 import org.junit.jupiter.api.Test;
 
@@ -35,7 +35,9 @@ class SchemeChooserTest {
     @Test
     void aModuleForTwoGangsKeepsBothSwitchesAtWork() {
         SchemeChooser.Toll toll = offers(twoGangs(), List.of(1, 2), ONE_CHANNEL, TWO_CHANNELS)
-                .get(SchemeCode.BEHIND_SWITCH_N).toll().orElseThrow();
+                .get(SchemeCode.BEHIND_SWITCH_N)
+                .toll()
+                .orElseThrow();
 
         assertThat(toll.modules()).isEqualTo(1);
         assertThat(toll.switchesWork()).isTrue();
@@ -44,10 +46,14 @@ class SchemeChooserTest {
 
     @Test
     void aModuleWithTooFewChannelsIsShownWithTheReason() {
-        List<Candidate> ranked = new SchemeChooser(new Planner(Boxes.house(), ConnectedBoxes.of(twoGangs(), EU_230)), List.of(ONE_CHANNEL, TWO_CHANNELS))
+        List<Candidate> ranked = new SchemeChooser(
+                        new Planner(Boxes.house(), ConnectedBoxes.of(twoGangs(), EU_230)),
+                        List.of(ONE_CHANNEL, TWO_CHANNELS))
                 .rank(SchemeCode.BEHIND_SWITCH_N, List.of(1, 2), List.of());
 
-        assertThat(ranked).extracting(c -> c.assignment().model().code()).containsExactly(TWO_CHANNELS.code(), ONE_CHANNEL.code());
+        assertThat(ranked)
+                .extracting(c -> c.assignment().model().code())
+                .containsExactly(TWO_CHANNELS.code(), ONE_CHANNEL.code());
         assertThat(ranked.get(1).findings()).anySatisfy(f -> {
             assertThat(f.code()).isEqualTo(FindingCode.TOO_FEW_CHANNELS);
             assertThat(f.reason()).startsWith("2 gangs need 2 channels");
@@ -59,8 +65,10 @@ class SchemeChooserTest {
         Topologies.all(EU_230).forEach((name, run) -> {
             Map<SchemeCode, SchemeChooser.Offer> offers = offers(run, List.of(1), ONE_CHANNEL, Modules.blinking());
             assertThat(offers).as(name).hasSize(SchemeCode.values().length);
-            offers.values().forEach(offer -> assertThat(offer.applies() || !offer.reasons().isEmpty())
-                    .as(name + " " + offer.scheme()).isTrue());
+            offers.values().forEach(offer -> assertThat(
+                            offer.applies() || !offer.reasons().isEmpty())
+                    .as(name + " " + offer.scheme())
+                    .isTrue());
         });
     }
 
@@ -69,7 +77,9 @@ class SchemeChooserTest {
     void withOneModuleOnAStairBothSwitchesStillWork() {
         ConnectedBoxes stair = Topologies.all(EU_230).get("two-way, feed and lamp at A, neutral in B");
 
-        SchemeChooser.Toll toll = offers(stair, List.of(1), Modules.withInputs(2)).get(SchemeCode.MULTI_ONE_MODULE).toll()
+        SchemeChooser.Toll toll = offers(stair, List.of(1), Modules.withInputs(2))
+                .get(SchemeCode.MULTI_ONE_MODULE)
+                .toll()
                 .orElseThrow();
 
         assertThat(toll.switchesWork()).isTrue();
@@ -79,18 +89,34 @@ class SchemeChooserTest {
     /** The buttons of a blind move it while they are held, which is no change from on to off; they were said to command nothing. */
     @Test
     void theButtonsOfABlindWork() {
-        ConnectedBoxes blind = new Circuits(EU_230).box("A", BoxKind.WALL).gang("A", Mechanism.PUSH_MAKE, "4").gang("A", Mechanism.PUSH_MAKE, "4")
-                .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP))).load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
-                .feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM").cable("A", new Leads.ToLoad(1, List.of(new Leads.Branch(2, 2))), wire(Role.SWITCHED_LIVE, "1.L1"),
-                        wire(Role.SWITCHED_LIVE, "2.L1"), wire(Role.NEUTRAL, "j.n"), wire(Role.EARTH, "j.earth")).from("A");
+        ConnectedBoxes blind = new Circuits(EU_230)
+                .box("A", BoxKind.WALL)
+                .gang("A", Mechanism.PUSH_MAKE, "4")
+                .gang("A", Mechanism.PUSH_MAKE, "4")
+                .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP)))
+                .load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
+                .feed("A", "4", "1.COM", "j.n")
+                .jumper("A", "1.COM", "2.COM")
+                .cable(
+                        "A",
+                        new Leads.ToLoad(1, List.of(new Leads.Branch(2, 2))),
+                        wire(Role.SWITCHED_LIVE, "1.L1"),
+                        wire(Role.SWITCHED_LIVE, "2.L1"),
+                        wire(Role.NEUTRAL, "j.n"),
+                        wire(Role.EARTH, "j.earth"))
+                .from("A");
 
         Map<SchemeCode, SchemeChooser.Offer> offers = offers(blind, List.of(1, 2), Modules.blind());
 
-        assertThat(offers.get(SchemeCode.BLIND_PAIR).toll().orElseThrow().switchesWork()).isTrue();
-        assertThat(offers.get(SchemeCode.NO_SWITCH).toll().map(SchemeChooser.Toll::switchesWork)).as("nothing reads them there").contains(false);
+        assertThat(offers.get(SchemeCode.BLIND_PAIR).toll().orElseThrow().switchesWork())
+                .isTrue();
+        assertThat(offers.get(SchemeCode.NO_SWITCH).toll().map(SchemeChooser.Toll::switchesWork))
+                .as("nothing reads them there")
+                .contains(false);
     }
 
-    private static Map<SchemeCode, SchemeChooser.Offer> offers(ConnectedBoxes run, List<Integer> gangs, ModuleModel... models) {
+    private static Map<SchemeCode, SchemeChooser.Offer> offers(
+            ConnectedBoxes run, List<Integer> gangs, ModuleModel... models) {
         return offers(new Planner(Boxes.house(), run), gangs, models);
     }
 
@@ -98,13 +124,21 @@ class SchemeChooserTest {
         return offers(new Planner(Boxes.house(), ConnectedBoxes.of(box, EU_230)), gangs, models);
     }
 
-    private static Map<SchemeCode, SchemeChooser.Offer> offers(Planner planner, List<Integer> gangs, ModuleModel... models) {
-        return new SchemeChooser(planner, List.of(models)).offers(gangs, List.of()).stream()
-                .collect(Collectors.toMap(SchemeChooser.Offer::scheme, Function.identity()));
+    private static Map<SchemeCode, SchemeChooser.Offer> offers(
+            Planner planner, List<Integer> gangs, ModuleModel... models) {
+        return new SchemeChooser(planner, List.of(models))
+                .offers(gangs, List.of()).stream()
+                        .collect(Collectors.toMap(SchemeChooser.Offer::scheme, Function.identity()));
     }
 
     private static Box twoGangs() {
-        return Boxes.box().gang("4", "LED 13").gang("4", "LED 13").feed("4", common(1)).lamp(1, throwOf(1), "4")
-                .lamp(2, throwOf(2), "4").jumper(common(1), common(2)).build();
+        return Boxes.box()
+                .gang("4", "LED 13")
+                .gang("4", "LED 13")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4")
+                .jumper(common(1), common(2))
+                .build();
     }
 }

@@ -26,9 +26,9 @@ import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.junit.jupiter.api.Test;
 
@@ -37,22 +37,36 @@ class SurveyHeldPlansTest {
     private static final CircuitId FOUR = new CircuitId("4");
 
     private static PlanJudgement judge(HouseContext house, Box box, Assignment... modules) {
-        return PlanJudgement.of(new Planner(house, ConnectedBoxes.of(box, house.region())), List.of(modules), Map.of(), Terms.USUAL);
+        return PlanJudgement.of(
+                new Planner(house, ConnectedBoxes.of(box, house.region())), List.of(modules), Map.of(), Terms.USUAL);
     }
 
     private static HouseContext house(RegionProfile region, int amps, Optional<Protection.Metal> metal) {
         Map<CircuitId, Circuit> circuits = new HashMap<>(Boxes.house(region).circuits());
-        circuits.put(FOUR, new Circuit(FOUR, "4", Amps.of(amps), circuits.get(FOUR).phase(), false, Optional.empty(),
-                new Protection(Protection.Device.BREAKER, OptionalInt.empty(), Optional.empty(), metal)));
+        circuits.put(
+                FOUR,
+                new Circuit(
+                        FOUR,
+                        "4",
+                        Amps.of(amps),
+                        circuits.get(FOUR).phase(),
+                        false,
+                        Optional.empty(),
+                        new Protection(Protection.Device.BREAKER, OptionalInt.empty(), Optional.empty(), metal)));
         return new HouseContext(region, circuits);
     }
 
     private static Box box(String load) {
-        return Boxes.box().gang("4", load).feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+        return Boxes.box()
+                .gang("4", load)
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build();
     }
 
     private static Assignment module(Integer... gangs) {
-        return new Assignment(Modules.withNeutral(1, 2, Modules.generous()), List.of(gangs), Map.of(), Optional.empty());
+        return new Assignment(
+                Modules.withNeutral(1, 2, Modules.generous()), List.of(gangs), Map.of(), Optional.empty());
     }
 
     /** 1.5 mm² behind 63 A was accepted; 14 AWG (2.08 mm²) behind 20 A was proved. */
@@ -81,13 +95,23 @@ class SurveyHeldPlansTest {
     }
 
     private static boolean protects(String mm2, int amps, boolean aluminium) {
-        Circuit circuit = house(RegionProfile.US_120, amps, aluminium ? Optional.of(Protection.Metal.ALUMINIUM) : Optional.empty()).circuits().get(FOUR);
-        return CableProtection.judge(circuit, new BigDecimal(mm2), RegionProfile.US_120, new Subject.Circuit("4"), "The cable").isEmpty();
+        Circuit circuit = house(
+                        RegionProfile.US_120,
+                        amps,
+                        aluminium ? Optional.of(Protection.Metal.ALUMINIUM) : Optional.empty())
+                .circuits()
+                .get(FOUR);
+        return CableProtection.judge(
+                        circuit, new BigDecimal(mm2), RegionProfile.US_120, new Subject.Circuit("4"), "The cable")
+                .isEmpty();
     }
 
     @Test
     void aluminiumHoldsUntilSomebodySeesToItsTerminals() {
-        assertThat(codes(judge(house(RegionProfile.EU_230, 10, Optional.of(Protection.Metal.ALUMINIUM)), box("LED 7"), module(1))))
+        assertThat(codes(judge(
+                        house(RegionProfile.EU_230, 10, Optional.of(Protection.Metal.ALUMINIUM)),
+                        box("LED 7"),
+                        module(1))))
                 .contains(FindingCode.ALUMINIUM_CONDUCTOR);
     }
 
@@ -95,7 +119,8 @@ class SurveyHeldPlansTest {
     void aStripOnMainsIsStopped() {
         PlanJudgement judgement = judge(Boxes.house(), box("strip 30"), module(1));
 
-        assertThat(judgement.findings()).anyMatch(f -> f.severity() == Severity.STOP && f.code() == FindingCode.MAINS_ON_ELV);
+        assertThat(judgement.findings())
+                .anyMatch(f -> f.severity() == Severity.STOP && f.code() == FindingCode.MAINS_ON_ELV);
     }
 
     @Test
@@ -105,24 +130,43 @@ class SurveyHeldPlansTest {
 
     @Test
     void aDimmerBeforeASocketIsStopped() {
-        Box dimmed = Boxes.box().gang("4", "socket 500").feed("4", common(1)).lamp(1, throwOf(1), "4").build().withMechanism(1, Mechanism.DIMMER);
+        Box dimmed = Boxes.box()
+                .gang("4", "socket 500")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build()
+                .withMechanism(1, Mechanism.DIMMER);
 
-        assertThat(SurveyChecks.of(Boxes.house(), ConnectedBoxes.of(dimmed, RegionProfile.EU_230))).anyMatch(f -> f.code() == FindingCode.DIMMER_IN_SERIES);
+        assertThat(SurveyChecks.of(Boxes.house(), ConnectedBoxes.of(dimmed, RegionProfile.EU_230)))
+                .anyMatch(f -> f.code() == FindingCode.DIMMER_IN_SERIES);
     }
 
     /** 36 W and 900 W of a kind without a rating on two modules: two HOLDs, and one taken on leaves the other. */
     @Test
     void twoModulesWithUnratedLoadsHoldTwice() {
-        Box two = Boxes.box().gang("4", "fan 36").gang("4", "fan 900").feed("4", common(1)).lamp(1, throwOf(1), "4").lamp(2, throwOf(2), "4")
-                .jumper(common(1), common(2)).build();
-        Assignment first = new Assignment(Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(), Optional.empty());
-        Assignment second = new Assignment(Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(2), Map.of(), Optional.empty());
+        Box two = Boxes.box()
+                .gang("4", "fan 36")
+                .gang("4", "fan 900")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4")
+                .jumper(common(1), common(2))
+                .build();
+        Assignment first = new Assignment(
+                Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(), Optional.empty());
+        Assignment second = new Assignment(
+                Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(2), Map.of(), Optional.empty());
         PlanJudgement judgement = judge(Boxes.house(), two, first, second);
 
-        List<Finding> unrated = judgement.findings().stream().filter(f -> f.code() == FindingCode.RATING_UNKNOWN).toList();
+        List<Finding> unrated = judgement.findings().stream()
+                .filter(f -> f.code() == FindingCode.RATING_UNKNOWN)
+                .toList();
         assertThat(unrated).extracting(f -> f.subject().key()).containsExactly("K1/1 MOTOR", "K2/1 MOTOR");
         PlanJudgement one = judgement.accepting(unrated.get(0)::equals);
-        assertThat(one.findings().stream().filter(f -> f.severity() == Severity.HOLD && !one.accepted().contains(f))).contains(unrated.get(1));
+        assertThat(one.findings().stream()
+                        .filter(f ->
+                                f.severity() == Severity.HOLD && !one.accepted().contains(f)))
+                .contains(unrated.get(1));
         assertThat(one.mayBeIssued()).isFalse();
     }
 
@@ -133,23 +177,47 @@ class SurveyHeldPlansTest {
         int holds = 0;
         for (String a : loads) {
             for (String b : loads) {
-                Box two = Boxes.box().gang("4", a).gang("4", b).feed("4", common(1)).lamp(1, throwOf(1), "4").lamp(2, throwOf(2), "4")
-                        .jumper(common(1), common(2)).build();
-                List<Assignment> modules = List.of(new Assignment(Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(), Optional.empty()),
-                        new Assignment(Modules.withNeutral(1, 1, Modules.usualRatings()), List.of(2), Map.of(), Optional.empty()));
+                Box two = Boxes.box()
+                        .gang("4", a)
+                        .gang("4", b)
+                        .feed("4", common(1))
+                        .lamp(1, throwOf(1), "4")
+                        .lamp(2, throwOf(2), "4")
+                        .jumper(common(1), common(2))
+                        .build();
+                List<Assignment> modules = List.of(
+                        new Assignment(
+                                Modules.withNeutral(1, 2, Modules.usualRatings()),
+                                List.of(1),
+                                Map.of(),
+                                Optional.empty()),
+                        new Assignment(
+                                Modules.withNeutral(1, 1, Modules.usualRatings()),
+                                List.of(2),
+                                Map.of(),
+                                Optional.empty()));
                 Planner planner = new Planner(Boxes.house(), ConnectedBoxes.of(two, RegionProfile.EU_230));
                 PlanJudgement judgement = PlanJudgement.of(planner, modules, Map.of(), Terms.USUAL);
                 for (int i = 0; i < modules.size(); i++) {
                     String id = "K" + (i + 1);
-                    for (Finding alone : new ModuleMatch(planner, Terms.USUAL).judge(modules.get(i)).findings()) {
+                    for (Finding alone : new ModuleMatch(planner, Terms.USUAL)
+                            .judge(modules.get(i))
+                            .findings()) {
                         Subject here = alone.subject().withModules(any -> id);
-                        assertThat(judgement.findings()).as(a + " / " + b + ": " + alone).anyMatch(f -> f.code() == alone.code() && f.subject().equals(here));
+                        assertThat(judgement.findings())
+                                .as(a + " / " + b + ": " + alone)
+                                .anyMatch(f ->
+                                        f.code() == alone.code() && f.subject().equals(here));
                     }
                 }
-                List<Finding> held = judgement.findings().stream().filter(f -> f.severity() == Severity.HOLD).toList();
+                List<Finding> held = judgement.findings().stream()
+                        .filter(f -> f.severity() == Severity.HOLD)
+                        .toList();
                 holds += held.size();
                 for (Finding left : held) {
-                    assertThat(judgement.accepting(f -> f != left).mayBeIssued()).as(left.toString()).isFalse();
+                    assertThat(judgement.accepting(f -> f != left).mayBeIssued())
+                            .as(left.toString())
+                            .isFalse();
                 }
             }
         }
@@ -159,31 +227,61 @@ class SurveyHeldPlansTest {
     /** No sentence holds an id, a node, a path or a slot that was not filled. */
     @Test
     void noSentenceShowsWhatIsForMachines() {
-        SchemeMatrixPlans.of(RegionProfile.EU_230).values().forEach(plan -> plan.findings().forEach(finding ->
-                assertThat(finding.reason()).doesNotContain("j.").doesNotContain("/survey").doesNotContain("{").doesNotContainPattern("[0-9a-f]{8}-[0-9a-f]{4}")));
+        SchemeMatrixPlans.of(RegionProfile.EU_230).values().forEach(plan -> plan.findings()
+                .forEach(finding -> assertThat(finding.reason())
+                        .doesNotContain("j.")
+                        .doesNotContain("/survey")
+                        .doesNotContain("{")
+                        .doesNotContainPattern("[0-9a-f]{8}-[0-9a-f]{4}")));
     }
 
     /** A blind with two plain switches beside a lamp: the lamp's module is planned, and the blind is worth knowing. */
     @Test
     void aLampBesideABlindIsPlanned() {
-        Box box = Boxes.box().gang("4", "LED 7").gang("4", "blind 120").gang("4", "blind 120").feed("4", common(1)).lamp(1, throwOf(1), "4")
-                .lamp(2, throwOf(2), "4").lamp(3, throwOf(3), "4").jumper(common(1), common(2)).jumper(common(2), common(3)).build();
-        Box driven = new Box(box.label(), box.kind(), box.geometry(), box.gangs(), driven(box), box.cables(), box.jumpers());
+        Box box = Boxes.box()
+                .gang("4", "LED 7")
+                .gang("4", "blind 120")
+                .gang("4", "blind 120")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4")
+                .lamp(3, throwOf(3), "4")
+                .jumper(common(1), common(2))
+                .jumper(common(2), common(3))
+                .build();
+        Box driven =
+                new Box(box.label(), box.kind(), box.geometry(), box.gangs(), driven(box), box.cables(), box.jumpers());
         PlanJudgement judgement = judge(Boxes.house(), driven, module(1));
 
-        assertThat(judgement.findings()).filteredOn(f -> f.code() == FindingCode.BOTH_DIRECTIONS_ON).singleElement().satisfies(f -> {
-            assertThat(f.severity()).isEqualTo(Severity.NOTE);
-            SwitchingState shown = f.states().get(0);
-            assertThat(shown.switches()).containsEntry("S2", 1).containsEntry("S3", 1);
-        });
+        assertThat(judgement.findings())
+                .filteredOn(f -> f.code() == FindingCode.BOTH_DIRECTIONS_ON)
+                .singleElement()
+                .satisfies(f -> {
+                    assertThat(f.severity()).isEqualTo(Severity.NOTE);
+                    SwitchingState shown = f.states().get(0);
+                    assertThat(shown.switches()).containsEntry("S2", 1).containsEntry("S3", 1);
+                });
         assertThat(judgement.findings()).noneMatch(f -> f.severity() == Severity.STOP);
     }
 
     private static List<org.hiddenclerk.core.job.SurveyedLoad> driven(Box box) {
         List<org.hiddenclerk.core.job.SurveyedLoad> loads = new ArrayList<>();
-        box.loads().forEach(load -> loads.add(load.number() == 1 ? load : new org.hiddenclerk.core.job.SurveyedLoad(load.number(), load.name(), load.typed(), load.banks(),
-                load.gang(), load.continuous(), Optional.of(new org.hiddenclerk.core.job.Drive("B", load.number() == 2 ? org.hiddenclerk.core.job.Drive.Direction.UP
-                : org.hiddenclerk.core.job.Drive.Direction.DOWN)))));
+        box.loads()
+                .forEach(load -> loads.add(
+                        load.number() == 1
+                                ? load
+                                : new org.hiddenclerk.core.job.SurveyedLoad(
+                                        load.number(),
+                                        load.name(),
+                                        load.typed(),
+                                        load.banks(),
+                                        load.gang(),
+                                        load.continuous(),
+                                        Optional.of(new org.hiddenclerk.core.job.Drive(
+                                                "B",
+                                                load.number() == 2
+                                                        ? org.hiddenclerk.core.job.Drive.Direction.UP
+                                                        : org.hiddenclerk.core.job.Drive.Direction.DOWN)))));
         return loads;
     }
 
@@ -199,8 +297,11 @@ class SurveyHeldPlansTest {
         List<CircuitSum> light = CircuitSum.of(house, Map.of("a", box("LED 7"), "b", box("heater 2000")));
         List<CircuitSum> heavy = CircuitSum.of(house, Map.of("a", box("LED 7"), "b", box("heater 2400")));
 
-        assertThat(codes(alone.withCircuits(light))).doesNotContain(FindingCode.CIRCUIT_OVERLOAD, FindingCode.NEAR_LIMIT);
-        assertThat(alone.withCircuits(heavy).findings()).filteredOn(f -> f.code() == FindingCode.CIRCUIT_OVERLOAD).singleElement()
+        assertThat(codes(alone.withCircuits(light)))
+                .doesNotContain(FindingCode.CIRCUIT_OVERLOAD, FindingCode.NEAR_LIMIT);
+        assertThat(alone.withCircuits(heavy).findings())
+                .filteredOn(f -> f.code() == FindingCode.CIRCUIT_OVERLOAD)
+                .singleElement()
                 .satisfies(f -> assertThat(f.subject()).isEqualTo(new Subject.Circuit("4")));
         assertThat(alone.withCircuits(heavy).mayBeIssued()).isFalse();
     }

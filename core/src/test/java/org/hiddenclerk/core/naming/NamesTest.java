@@ -30,7 +30,8 @@ class NamesTest {
     }
 
     private static DeviceName only(Place place, Token... tokens) {
-        return Names.of(List.of(place), new Convention(List.of(tokens)), Map.of()).get(place.id());
+        return Names.of(List.of(place), new Convention(List.of(tokens)), Map.of())
+                .get(place.id());
     }
 
     @Test
@@ -39,13 +40,18 @@ class NamesTest {
                 .isEqualTo(new DeviceName("Wash-house Extract fan", "wash-house-extract-fan"));
         assertThat(only(place("1", "Küche", "Straßenlampe"), Token.WHAT, Token.BOX, Token.CHANNEL))
                 .isEqualTo(new DeviceName("Straßenlampe B-1 1", "strassenlampe-b-1-1"));
-        assertThat(only(place("1", "Porch", "Porch lamp"), Token.ROOM, Token.WHAT).display()).isEqualTo("Porch lamp");
-        assertThat(only(place("1", "Glass passage", "passage bank"), Token.ROOM, Token.WHAT).display()).isEqualTo("Glass passage bank");
+        assertThat(only(place("1", "Porch", "Porch lamp"), Token.ROOM, Token.WHAT)
+                        .display())
+                .isEqualTo("Porch lamp");
+        assertThat(only(place("1", "Glass passage", "passage bank"), Token.ROOM, Token.WHAT)
+                        .display())
+                .isEqualTo("Glass passage bank");
     }
 
     @Test
     void whatIsTooLongIsCutBehindAWord() {
-        DeviceName name = only(place("1", "The long gallery above the coach house", "picture lights"), Token.ROOM, Token.WHAT);
+        DeviceName name =
+                only(place("1", "The long gallery above the coach house", "picture lights"), Token.ROOM, Token.WHAT);
         assertThat(name.display()).isEqualTo("The long gallery above the coach");
         assertThat(name.handle()).isEqualTo("the-long-gallery-above-the-coach-house-picture-lights");
     }
@@ -57,15 +63,19 @@ class NamesTest {
         Map<DeviceId, DeviceName> names = Names.of(List.of(first, second), Convention.USUAL, Map.of());
         assertThat(names.get(SECOND)).isEqualTo(new DeviceName("Hall lamp 2", "hall-lamp-2"));
 
-        Map<DeviceId, DeviceName> kept = Names.of(List.of(first, second), Convention.USUAL, Map.of(SECOND, names.get(FIRST)));
+        Map<DeviceId, DeviceName> kept =
+                Names.of(List.of(first, second), Convention.USUAL, Map.of(SECOND, names.get(FIRST)));
         assertThat(kept.get(SECOND)).isEqualTo(names.get(FIRST));
         assertThat(kept.get(FIRST).display()).isEqualTo("Hall Lamp 2");
     }
 
     /** Also after an import, where kept names may say anything, even the same twice. */
     @Property(tries = 500)
-    void neverTwoAlikeAndAlwaysLegal(@ForAll @Size(max = 12) List<@StringLength(max = 40) String> whats, @ForAll @StringLength(max = 50) String room,
-                                     @ForAll Set<Token> tokens, @ForAll boolean keptAlike) {
+    void neverTwoAlikeAndAlwaysLegal(
+            @ForAll @Size(max = 12) List<@StringLength(max = 40) String> whats,
+            @ForAll @StringLength(max = 50) String room,
+            @ForAll Set<Token> tokens,
+            @ForAll boolean keptAlike) {
         List<Place> places = new ArrayList<>();
         for (int i = 0; i < whats.size(); i++) {
             places.add(place(String.valueOf(i), room, whats.get(i)));
@@ -73,10 +83,14 @@ class NamesTest {
         Map<DeviceId, DeviceName> kept = new HashMap<>();
         places.stream().filter(p -> keptAlike).forEach(p -> kept.put(p.id(), new DeviceName("Lamp", "lamp")));
 
-        Map<DeviceId, DeviceName> names = Names.of(places, tokens.isEmpty() ? Convention.USUAL : new Convention(List.copyOf(tokens)), kept);
+        Map<DeviceId, DeviceName> names =
+                Names.of(places, tokens.isEmpty() ? Convention.USUAL : new Convention(List.copyOf(tokens)), kept);
 
         assertThat(names).hasSize(places.size());
-        assertThat(names.values()).extracting(DeviceName::handle).doesNotHaveDuplicates().allMatch(DeviceName::isHandle);
+        assertThat(names.values())
+                .extracting(DeviceName::handle)
+                .doesNotHaveDuplicates()
+                .allMatch(DeviceName::isHandle);
         assertThat(names.values()).extracting(DeviceName::key).doesNotHaveDuplicates();
     }
 
@@ -86,7 +100,8 @@ class NamesTest {
         DeviceName b = new DeviceName("B", "b");
         DeviceName c = new DeviceName("C", "c");
         Map<DeviceId, DeviceName> before = new LinkedHashMap<>(Map.of(FIRST, a, SECOND, b, THIRD, c));
-        List<Renaming> steps = Names.inOrder(Names.renamings(before, Map.of(FIRST, b, SECOND, a, THIRD, new DeviceName("D", "d"))));
+        List<Renaming> steps =
+                Names.inOrder(Names.renamings(before, Map.of(FIRST, b, SECOND, a, THIRD, new DeviceName("D", "d"))));
 
         Map<DeviceId, DeviceName> now = new HashMap<>(before);
         for (Renaming step : steps) {

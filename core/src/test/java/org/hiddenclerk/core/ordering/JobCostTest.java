@@ -13,7 +13,8 @@ import org.junit.jupiter.api.Test;
 
 /** Costs of a job against sums made by hand. */
 class JobCostTest {
-    private static final List<Need> NEEDS = List.of(need(Kind.MODULE, "A", 3), need(Kind.CONNECTOR, "3", 7), need(Kind.CAP, "", 2));
+    private static final List<Need> NEEDS =
+            List.of(need(Kind.MODULE, "A", 3), need(Kind.CONNECTOR, "3", 7), need(Kind.CAP, "", 2));
     private static final Map<String, String> PRICES = Map.of("A", "24.90", "3", "0.35");
 
     private static Need need(Kind kind, String key, int count) {
@@ -21,8 +22,17 @@ class JobCostTest {
     }
 
     private static JobCost cost(boolean withTax, String tax, String hour) {
-        Trade trade = new Trade(Currency.getInstance("EUR"), withTax, new BigDecimal(tax), Optional.of(hour).filter(h -> !h.isEmpty()).map(BigDecimal::new), Map.of());
-        return JobCost.of(NEEDS, need -> Optional.ofNullable(PRICES.get(need.thing().key())).map(BigDecimal::new), 130, trade);
+        Trade trade = new Trade(
+                Currency.getInstance("EUR"),
+                withTax,
+                new BigDecimal(tax),
+                Optional.of(hour).filter(h -> !h.isEmpty()).map(BigDecimal::new),
+                Map.of());
+        return JobCost.of(
+                NEEDS,
+                need -> Optional.ofNullable(PRICES.get(need.thing().key())).map(BigDecimal::new),
+                130,
+                trade);
     }
 
     @Test
@@ -34,7 +44,8 @@ class JobCostTest {
             assertThat(line.each()).isEqualByComparingTo("24.90");
         });
         assertThat(cost.smallParts()).isEqualByComparingTo("2.45");
-        assertThat(cost.labour()).hasValueSatisfying(labour -> assertThat(labour).isEqualByComparingTo("117.00"));
+        assertThat(cost.labour())
+                .hasValueSatisfying(labour -> assertThat(labour).isEqualByComparingTo("117.00"));
         assertThat(cost.net()).isEqualByComparingTo("194.15");
         assertThat(cost.tax()).isEqualByComparingTo("38.83");
         assertThat(cost.total()).isEqualByComparingTo("232.98");
@@ -44,7 +55,8 @@ class JobCostTest {
     void aTaxThatIsInThePricesIsTakenOutOnce() {
         JobCost cost = cost(true, "20", "54");
         assertThat(cost.modules()).isEqualByComparingTo("62.25");
-        assertThat(cost.modules().add(cost.modules().multiply(new BigDecimal("0.2")))).isEqualByComparingTo("74.70");
+        assertThat(cost.modules().add(cost.modules().multiply(new BigDecimal("0.2"))))
+                .isEqualByComparingTo("74.70");
     }
 
     @Test

@@ -25,9 +25,16 @@ class PickListTest {
     private static final WiringPlan PLAN = plan();
 
     private static WiringPlan plan() {
-        Box box = Boxes.box().gang("4", "LED 9").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
-        return WiringPlan.of(Boxes.house(), box, List.of(new Assignment(Modules.withNeutral(1, 2, Modules.generous()), List.of(1), Map.of(),
-                Optional.empty())));
+        Box box = Boxes.box()
+                .gang("4", "LED 9")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build();
+        return WiringPlan.of(
+                Boxes.house(),
+                box,
+                List.of(new Assignment(
+                        Modules.withNeutral(1, 2, Modules.generous()), List.of(1), Map.of(), Optional.empty())));
     }
 
     @Test
@@ -42,15 +49,26 @@ class PickListTest {
     }
 
     private static Map<String, String> spares(Map<Need.Thing, BigDecimal> takes, Trade trade) {
-        return PickList.of(List.of(takes), trade).stream().collect(Collectors.toMap(need -> need.thing().key(), need -> need.spare().toPlainString()));
+        return PickList.of(List.of(takes), trade).stream()
+                .collect(Collectors.toMap(
+                        need -> need.thing().key(), need -> need.spare().toPlainString()));
     }
 
     /** One spare was ordered of each of ten modules; a tenth of ten is one. */
     @Test
     void sparesAreAShareOfAllOfAKindAndOfWhatIsUsedMost() {
-        Map<Need.Thing, BigDecimal> takes = Map.of(module("A"), BigDecimal.valueOf(5), module("B"), BigDecimal.valueOf(3), module("C"), BigDecimal.ONE, module("D"), BigDecimal.ONE);
+        Map<Need.Thing, BigDecimal> takes = Map.of(
+                module("A"),
+                BigDecimal.valueOf(5),
+                module("B"),
+                BigDecimal.valueOf(3),
+                module("C"),
+                BigDecimal.ONE,
+                module("D"),
+                BigDecimal.ONE);
         assertThat(spares(takes, Trade.USUAL)).isEqualTo(Map.of("A", "1", "B", "0", "C", "0", "D", "0"));
-        Trade half = new Trade(Trade.USUAL.currency(), false, BigDecimal.ZERO, Optional.empty(), Map.of(Kind.MODULE, 50));
+        Trade half =
+                new Trade(Trade.USUAL.currency(), false, BigDecimal.ZERO, Optional.empty(), Map.of(Kind.MODULE, 50));
         // Five for 5, 3, 1 and 1: by pieces for each spare 5, 3, 2.5, 1.67 and 1.5.
         assertThat(spares(takes, half)).isEqualTo(Map.of("A", "3", "B", "2", "C", "0", "D", "0"));
         Trade none = new Trade(Trade.USUAL.currency(), false, BigDecimal.ZERO, Optional.empty(), Map.of());
@@ -71,13 +89,15 @@ class PickListTest {
     @Test
     void wireIsCutFromThePapersWithATenthMore() {
         Papers papers = Papers.of(PLAN, PLAN.run().lead(), RegionProfile.EU_230);
-        int millimetres = papers.pieces().stream().mapToInt(Papers.Piece::lengthMm).sum();
+        int millimetres =
+                papers.pieces().stream().mapToInt(Papers.Piece::lengthMm).sum();
         assertThat(millimetres).isPositive();
 
         List<Need> wire = byKind(3).get(Kind.WIRE);
 
         BigDecimal needed = wire.stream().map(Need::needed).reduce(BigDecimal.ZERO, BigDecimal::add);
-        assertThat(needed).isEqualByComparingTo(BigDecimal.valueOf(3L * millimetres).movePointLeft(3));
+        assertThat(needed)
+                .isEqualByComparingTo(BigDecimal.valueOf(3L * millimetres).movePointLeft(3));
         assertThat(wire).allSatisfy(need -> {
             assertThat(need.total()).isGreaterThanOrEqualTo(need.needed().multiply(new BigDecimal("1.1")));
             assertThat(need.total().remainder(new BigDecimal("0.5"))).isEqualByComparingTo("0");
@@ -86,16 +106,26 @@ class PickListTest {
 
     @Test
     void connectorsAreThoseOfTheBoxes() {
-        int here = PartsToAdd.of(PLAN).stream().filter(item -> item.what().startsWith("connector")).mapToInt(PartsToAdd.Item::count).sum();
-        BigDecimal counted = byKind(4).getOrDefault(Kind.CONNECTOR, List.of()).stream().map(Need::needed).reduce(BigDecimal.ZERO, BigDecimal::add);
+        int here = PartsToAdd.of(PLAN).stream()
+                .filter(item -> item.what().startsWith("connector"))
+                .mapToInt(PartsToAdd.Item::count)
+                .sum();
+        BigDecimal counted = byKind(4).getOrDefault(Kind.CONNECTOR, List.of()).stream()
+                .map(Need::needed)
+                .reduce(BigDecimal.ZERO, BigDecimal::add);
 
         assertThat(counted).isEqualByComparingTo(BigDecimal.valueOf(4L * here));
     }
 
     @Test
     void withoutAPlanNothingIsTaken() {
-        Box box = Boxes.box().gang("4", "LED 9").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+        Box box = Boxes.box()
+                .gang("4", "LED 9")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build();
 
-        assertThat(PickList.of(List.of(WiringPlan.surveyed(Boxes.house(), box)), RegionProfile.EU_230, Trade.USUAL)).isEmpty();
+        assertThat(PickList.of(List.of(WiringPlan.surveyed(Boxes.house(), box)), RegionProfile.EU_230, Trade.USUAL))
+                .isEmpty();
     }
 }

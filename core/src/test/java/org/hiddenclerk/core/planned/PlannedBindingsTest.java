@@ -13,25 +13,30 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.planned.PlannedBindings.State;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.junit.jupiter.api.Test;
 
 /** Links of every plan of the matrix that needs one, as modules are told them. */
 class PlannedBindingsTest {
-    private static final Assignment NOT_ASKED = new Assignment(Modules.withNeutral(1, 2), List.of(1), Map.of(), Optional.empty());
+    private static final Assignment NOT_ASKED =
+            new Assignment(Modules.withNeutral(1, 2), List.of(1), Map.of(), Optional.empty());
 
     private static Map<String, PlannedHouse> linked(Set<String> features) {
         Map<String, PlannedHouse> houses = new LinkedHashMap<>();
-        SchemeMatrixPlans.of(RegionProfile.EU_230).forEach((name, plan) -> plan.planned().ifPresent(wiring -> houses.put(name, planned(plan, features))));
+        SchemeMatrixPlans.of(RegionProfile.EU_230)
+                .forEach((name, plan) -> plan.planned().ifPresent(wiring -> houses.put(name, planned(plan, features))));
         houses.values().removeIf(house -> house.links().isEmpty());
         assertThat(houses).hasSizeGreaterThan(3);
         return houses;
     }
 
     private static PlannedHouse planned(WiringPlan plan, Set<String> features) {
-        return PlannedHouse.of(List.of(PlannedWork.of(plan, List.of(new PlannedWork.Owner(plan.run().lead().id(), 1, NOT_ASKED)), Map.of())), (box, model) -> features);
+        return PlannedHouse.of(
+                List.of(PlannedWork.of(
+                        plan, List.of(new PlannedWork.Owner(plan.run().lead().id(), 1, NOT_ASKED)), Map.of())),
+                (box, model) -> features);
     }
 
     private static Map<PlannedId.Module, String> addresses(PlannedHouse house) {
@@ -46,14 +51,27 @@ class PlannedBindingsTest {
             PlannedBindings bindings = new PlannedBindings(house);
             Map<PlannedId.Module, String> addresses = addresses(house);
             Map<PlannedId.Module, PlannedBindings.In> in = new HashMap<>();
-            addresses.forEach((module, address) -> in.put(module, new PlannedBindings.In(address, Optional.of(bindings.settings(module, addresses)))));
+            addresses.forEach((module, address) ->
+                    in.put(module, new PlannedBindings.In(address, Optional.of(bindings.settings(module, addresses)))));
 
-            assertThat(bindings.standings(in)).as(name).hasSameSizeAs(house.links()).extracting(PlannedBindings.Standing::state).containsOnly(State.BOUND);
+            assertThat(bindings.standings(in))
+                    .as(name)
+                    .hasSameSizeAs(house.links())
+                    .extracting(PlannedBindings.Standing::state)
+                    .containsOnly(State.BOUND);
             house.links().forEach(link -> {
-                assertThat(bindings.settings(link.input().module(), addresses).values().stream().map(Settings.Commanded::read)).as(name).allMatch(Optional::isPresent);
-                assertThat(bindings.settings(link.input().module(), Map.of())).as("whose address nobody knows").isEmpty();
-                assertThat(bindings.commanding(link.output().module())).as(name).contains(link.input().module());
-                PlannedBindings.In forgot = new PlannedBindings.In(addresses.get(link.input().module()), Optional.of(Map.of()));
+                assertThat(bindings.settings(link.input().module(), addresses).values().stream()
+                                .map(Settings.Commanded::read))
+                        .as(name)
+                        .allMatch(Optional::isPresent);
+                assertThat(bindings.settings(link.input().module(), Map.of()))
+                        .as("whose address nobody knows")
+                        .isEmpty();
+                assertThat(bindings.commanding(link.output().module()))
+                        .as(name)
+                        .contains(link.input().module());
+                PlannedBindings.In forgot =
+                        new PlannedBindings.In(addresses.get(link.input().module()), Optional.of(Map.of()));
                 Map<PlannedId.Module, PlannedBindings.In> one = new HashMap<>(in);
                 one.put(link.input().module(), forgot);
                 assertThat(stateOf(bindings, link, one)).as(name).isEqualTo(State.NOT_BOUND);
@@ -63,8 +81,13 @@ class PlannedBindingsTest {
         });
     }
 
-    private static State stateOf(PlannedBindings bindings, PlannedLink link, Map<PlannedId.Module, PlannedBindings.In> in) {
-        return bindings.standings(in).stream().filter(standing -> standing.link().equals(link)).findFirst().orElseThrow().state();
+    private static State stateOf(
+            PlannedBindings bindings, PlannedLink link, Map<PlannedId.Module, PlannedBindings.In> in) {
+        return bindings.standings(in).stream()
+                .filter(standing -> standing.link().equals(link))
+                .findFirst()
+                .orElseThrow()
+                .state();
     }
 
     @Test
@@ -72,10 +95,15 @@ class PlannedBindingsTest {
         linked(Set.of()).forEach((name, house) -> {
             PlannedBindings bindings = new PlannedBindings(house);
             Map<PlannedId.Module, String> addresses = addresses(house);
-            house.modules().forEach(module -> assertThat(bindings.settings(module.id(), addresses)).as(name).isEmpty());
+            house.modules().forEach(module -> assertThat(bindings.settings(module.id(), addresses))
+                    .as(name)
+                    .isEmpty());
             Map<PlannedId.Module, PlannedBindings.In> in = new HashMap<>();
             addresses.forEach((module, address) -> in.put(module, new PlannedBindings.In(address, Optional.empty())));
-            assertThat(bindings.standings(in)).extracting(PlannedBindings.Standing::state).as(name).containsOnly(State.HUB);
+            assertThat(bindings.standings(in))
+                    .extracting(PlannedBindings.Standing::state)
+                    .as(name)
+                    .containsOnly(State.HUB);
         });
     }
 

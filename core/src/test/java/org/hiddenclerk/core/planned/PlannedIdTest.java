@@ -14,8 +14,16 @@ class PlannedIdTest {
     private static final PlannedId.Module COMPANION = new PlannedId.Module("0e8e-b", 2, 3);
 
     static Stream<PlannedId> ids() {
-        return Stream.of(MODULE, COMPANION, new PlannedId.Output(MODULE, "1"), new PlannedId.Output(COMPANION, "up"), new PlannedId.Input(MODULE, "1"),
-                new PlannedId.Input(COMPANION, "2"), new PlannedId.Switch("0e8e-b", 4), new PlannedId.Lamp("0e8e-b", 3, 0), new PlannedId.Lamp("0e8e-b", 3, 1));
+        return Stream.of(
+                MODULE,
+                COMPANION,
+                new PlannedId.Output(MODULE, "1"),
+                new PlannedId.Output(COMPANION, "up"),
+                new PlannedId.Input(MODULE, "1"),
+                new PlannedId.Input(COMPANION, "2"),
+                new PlannedId.Switch("0e8e-b", 4),
+                new PlannedId.Lamp("0e8e-b", 3, 0),
+                new PlannedId.Lamp("0e8e-b", 3, 1));
     }
 
     @ParameterizedTest
@@ -26,7 +34,21 @@ class PlannedIdTest {
     }
 
     @ParameterizedTest
-    @ValueSource(strings = {"", "K1", "t-1/button", "box/", "box/K", "box/K1/", "box/K1.x", "box/S", "box/Q1", "a/b/K1", "box/S99999999999", "box/K99999999999/in1"})
+    @ValueSource(
+            strings = {
+                "",
+                "K1",
+                "t-1/button",
+                "box/",
+                "box/K",
+                "box/K1/",
+                "box/K1.x",
+                "box/S",
+                "box/Q1",
+                "a/b/K1",
+                "box/S99999999999",
+                "box/K99999999999/in1"
+            })
     void whatIsNoneIsNotTakenForOne(String text) {
         assertThat(PlannedId.read(text)).isEmpty();
     }
@@ -39,6 +61,8 @@ class PlannedIdTest {
         assertThat(PlannedId.Input.ofKey("0e8e-b", "K2.3/2")).contains(input);
         assertThat(PlannedId.Input.ofKey("0e8e-b", "S2")).isEmpty();
         assertThat(PlannedId.moduleOf(input.text())).contains(COMPANION);
-        assertThat(PlannedId.moduleOf("0e8e-b/S4")).as("a switch is of no module").isEmpty();
+        assertThat(PlannedId.moduleOf("0e8e-b/S4"))
+                .as("a switch is of no module")
+                .isEmpty();
     }
 }

@@ -23,10 +23,14 @@ import org.junit.jupiter.api.Test;
 /** What modules are set to by how they are wired and by what is wanted of their inputs. */
 class PlannedSettingsTest {
     private static PlannedHouse house(ConnectedBoxes run, SchemeCode scheme, ModuleModel model) {
-        Assignment assignment = new Assignment(scheme, model, List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
+        Assignment assignment =
+                new Assignment(scheme, model, List.of(1), List.of(), Map.of(), Optional.empty(), Optional.empty());
         WiringPlan plan = WiringPlan.of(SpecialRuns.house(RegionProfile.EU_230), run, List.of(assignment));
         assertThat(plan.planned()).as(plan.findings().toString()).isPresent();
-        return PlannedHouse.of(List.of(PlannedWork.of(plan, List.of(new PlannedWork.Owner(run.lead().id(), 1, assignment)), Map.of())), (box, other) -> Set.of());
+        return PlannedHouse.of(
+                List.of(PlannedWork.of(
+                        plan, List.of(new PlannedWork.Owner(run.lead().id(), 1, assignment)), Map.of())),
+                (box, other) -> Set.of());
     }
 
     private static ConnectedBoxes oneWay() {
@@ -35,7 +39,10 @@ class PlannedSettingsTest {
 
     @Test
     void whatNobodySpokeOfStaysAsItIsShipped() {
-        assertThat(PlannedSettings.of(house(oneWay(), SchemeCode.BEHIND_SWITCH_N, Modules.withNeutral(1, 2, Modules.generous())), Map.of())).isEmpty();
+        assertThat(PlannedSettings.of(
+                        house(oneWay(), SchemeCode.BEHIND_SWITCH_N, Modules.withNeutral(1, 2, Modules.generous())),
+                        Map.of()))
+                .isEmpty();
     }
 
     @Test
@@ -43,18 +50,25 @@ class PlannedSettingsTest {
         PlannedHouse house = house(oneWay(), SchemeCode.BEHIND_SWITCH_N, Modules.withNeutral(1, 2, Modules.generous()));
         PlannedModule.Input input = house.modules().get(0).inputs().get(0);
 
-        assertThat(PlannedSettings.of(house, Map.of(input.id(), Parameters.USUAL))).containsExactly(Map.entry(input.id().module(), PlannedSettings.of(input.wall(), Parameters.USUAL)));
+        assertThat(PlannedSettings.of(house, Map.of(input.id(), Parameters.USUAL)))
+                .containsExactly(Map.entry(input.id().module(), PlannedSettings.of(input.wall(), Parameters.USUAL)));
     }
 
     @Test
     void aModuleThatASwitchFeedsComesOnWithIt() {
         PlannedHouse house = house(oneWay(), SchemeCode.SWITCH_UPSTREAM, Modules.withNeutral(1, 2, Modules.generous()));
 
-        assertThat(PlannedSettings.of(house, Map.of()).values()).containsExactly(Settings.ofOutput(Adviser.powerOnBehindASwitch().state()));
+        assertThat(PlannedSettings.of(house, Map.of()).values())
+                .containsExactly(
+                        Settings.ofOutput(Adviser.powerOnBehindASwitch().state()));
     }
 
     @Test
     void aContactThatOpensAGateClosesForAMomentOnly() {
-        assertThat(PlannedSettings.of(house(SpecialRuns.gate(RegionProfile.EU_230), SchemeCode.VOLT_FREE, Modules.voltFree()), Map.of()).values()).containsExactly(Settings.ofPulse(1));
+        assertThat(PlannedSettings.of(
+                                house(SpecialRuns.gate(RegionProfile.EU_230), SchemeCode.VOLT_FREE, Modules.voltFree()),
+                                Map.of())
+                        .values())
+                .containsExactly(Settings.ofPulse(1));
     }
 }

@@ -37,9 +37,14 @@ class PracticeRunTest {
 
     /** The first wall of a level with a neutral at the only switch, or with a fault. */
     private static PracticeWall wall(PracticeLevel level, boolean faulty) {
-        return LongStream.range(0, 200).mapToObj(seed -> PracticeWall.of(level, seed))
-                .filter(wall -> wall.fault().isPresent() == faulty && wall.boxes().get("A").cores().stream()
-                        .anyMatch(core -> core.core().role() == Role.NEUTRAL && core.core().end().key().startsWith("j."))).findFirst().orElseThrow();
+        return LongStream.range(0, 200)
+                .mapToObj(seed -> PracticeWall.of(level, seed))
+                .filter(wall -> wall.fault().isPresent() == faulty
+                        && wall.boxes().get("A").cores().stream()
+                                .anyMatch(core -> core.core().role() == Role.NEUTRAL
+                                        && core.core().end().key().startsWith("j.")))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static List<PracticeAction> isolated(PracticeWall wall, List<PracticeAction> deeds) {
@@ -74,15 +79,23 @@ class PracticeRunTest {
             BoxWiring from = candidate.plan().found().at(place);
             BoxWiring to = planned.at(place);
             Map<String, String> spare = new HashMap<>();
-            from.jumpers().stream().filter(j -> !to.jumpers().contains(j)).forEach(j -> deeds.add(new PracticeAction.TakeOut(place.id(), j.key())));
+            from.jumpers().stream()
+                    .filter(j -> !to.jumpers().contains(j))
+                    .forEach(j -> deeds.add(new PracticeAction.TakeOut(place.id(), j.key())));
             for (Box.CableCore core : place.box().cores()) {
                 if (!from.endOf(core).equals(to.endOf(core))) {
-                    deeds.add(new PracticeAction.Put(place.id(), core.key(), false, connector(from, spare, to.endOf(core).key())));
+                    deeds.add(new PracticeAction.Put(
+                            place.id(),
+                            core.key(),
+                            false,
+                            connector(from, spare, to.endOf(core).key())));
                 }
             }
             for (Jumper jumper : to.jumpers()) {
                 if (!from.jumpers().contains(jumper)) {
-                    deeds.add(new PracticeAction.Join(place.id(), connector(from, spare, jumper.from().key()),
+                    deeds.add(new PracticeAction.Join(
+                            place.id(),
+                            connector(from, spare, jumper.from().key()),
                             connector(from, spare, jumper.to().key())));
                 }
             }
@@ -92,29 +105,41 @@ class PracticeRunTest {
     /** A learner's own connectors go by letters. */
     private static String connector(BoxWiring found, Map<String, String> spare, String key) {
         boolean there = found.places().stream().anyMatch(end -> end.key().equals(key));
-        return !key.startsWith("j.") || there ? key : spare.computeIfAbsent(key, k -> "j." + (char) ('a' + spare.size()));
+        return !key.startsWith("j.") || there
+                ? key
+                : spare.computeIfAbsent(key, k -> "j." + (char) ('a' + spare.size()));
     }
 
     /** Whatever the clerk would fit at a sound wall, done by hand end by end, is proved and accepted. */
     @Property(tries = 40)
-    void theClerksWayDoneByHandIsAccepted(@ForAll PracticeLevel level, @ForAll @IntRange(min = 0, max = 3_000) int seed) {
+    void theClerksWayDoneByHandIsAccepted(
+            @ForAll PracticeLevel level, @ForAll @IntRange(min = 0, max = 3_000) int seed) {
         PracticeWall wall = PracticeWall.of(level, seed);
         Assume.that(wall.fault().isEmpty());
-        List<ModuleModel> models = List.of(MODULE, Modules.withNeutral(2, 2, Modules.usualRatings()), Modules.twoWire(20, Modules.usualRatings()));
+        List<ModuleModel> models = List.of(
+                MODULE, Modules.withNeutral(2, 2, Modules.usualRatings()), Modules.twoWire(20, Modules.usualRatings()));
         for (String box : wall.boxes().keySet()) {
             int gang = wall.gangFor(box).orElseThrow();
-            for (SchemeChooser.Offer offer : new SchemeChooser(wall.planner(box), models).offers(List.of(gang), List.of())) {
-                boolean work = offer.toll().isPresent() && offer.best().orElseThrow().verdict() == Verdict.OK;
+            for (SchemeChooser.Offer offer :
+                    new SchemeChooser(wall.planner(box), models).offers(List.of(gang), List.of())) {
+                boolean work =
+                        offer.toll().isPresent() && offer.best().orElseThrow().verdict() == Verdict.OK;
                 if (work && offer.best().get().assignment().companion().isEmpty()) {
                     Candidate candidate = offer.best().get();
                     List<PracticeAction> deeds = named(wall, isolated(wall, new ArrayList<>()));
-                    deeds.add(new PracticeAction.Choose(box, offer.scheme(), candidate.assignment().model().code()));
-                    candidate.plan().placesOfWork().forEach(place -> deeds.add(new PracticeAction.ProveDead(place.id())));
+                    deeds.add(new PracticeAction.Choose(
+                            box, offer.scheme(), candidate.assignment().model().code()));
+                    candidate
+                            .plan()
+                            .placesOfWork()
+                            .forEach(place -> deeds.add(new PracticeAction.ProveDead(place.id())));
                     deeds.add(new PracticeAction.ProveTester());
                     wired(candidate, deeds);
                     deeds.add(new PracticeAction.Finish());
                     Marks marks = PracticeRun.of(wall, models, deeds).marks();
-                    assertThat(marks.isAccepted()).as("%s %s from %s: %s %s", wall, offer.scheme(), box, marks.findings(), marks.unsafe()).isTrue();
+                    assertThat(marks.isAccepted())
+                            .as("%s %s from %s: %s %s", wall, offer.scheme(), box, marks.findings(), marks.unsafe())
+                            .isTrue();
                 }
             }
         }
@@ -129,7 +154,9 @@ class PracticeRunTest {
         deeds.add(new PracticeAction.Finish());
         Marks marks = run(wall, deeds).marks();
 
-        assertThat(marks.findings()).filteredOn(f -> f.severity() != org.hiddenclerk.core.finding.Severity.NOTE).isEmpty();
+        assertThat(marks.findings())
+                .filteredOn(f -> f.severity() != org.hiddenclerk.core.finding.Severity.NOTE)
+                .isEmpty();
         assertThat(marks.unsafe()).isEmpty();
         assertThat(marks.isAccepted()).isTrue();
         assertThat(marks.testsUsed()).isZero();
@@ -141,7 +168,11 @@ class PracticeRunTest {
         List<PracticeAction> deeds = named(wall, isolated(wall, new ArrayList<>()));
         deeds.add(new PracticeAction.Choose("A", SchemeCode.BEHIND_SWITCH_N, MODULE.code()));
         wired(wall, deeds);
-        String neutral = wall.boxes().get("A").cores().stream().filter(c -> c.core().role() == Role.NEUTRAL).findFirst().orElseThrow().key();
+        String neutral = wall.boxes().get("A").cores().stream()
+                .filter(c -> c.core().role() == Role.NEUTRAL)
+                .findFirst()
+                .orElseThrow()
+                .key();
         deeds.add(new PracticeAction.Put("A", neutral, false, "g1.L1"));
         deeds.add(new PracticeAction.Finish());
         Marks marks = run(wall, deeds).marks();
@@ -154,16 +185,39 @@ class PracticeRunTest {
     void layingHandsOnWhatIsNotProvedDeadIsMarked() {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         String circuit = wall.circuits().get(0).label();
-        String live = wall.truth().entrySet().stream().filter(e -> e.getValue() == ConductorRole.PERMANENT_LIVE).findFirst().orElseThrow().getKey();
+        String live = wall.truth().entrySet().stream()
+                .filter(e -> e.getValue() == ConductorRole.PERMANENT_LIVE)
+                .findFirst()
+                .orElseThrow()
+                .getKey();
 
-        assertThat(run(wall, List.of(new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+        assertThat(run(wall, List.of(new PracticeAction.Free(live))).unsafe())
+                .extracting(UnsafeDeed::kind)
                 .containsExactly(UnsafeDeed.Kind.TOUCHED_LIVE);
-        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Free(live)))
+                        .unsafe())
+                .extracting(UnsafeDeed::kind)
                 .containsExactly(UnsafeDeed.Kind.NOT_PROVED_DEAD);
-        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Lock(circuit), new PracticeAction.ProveDead("A"),
-                new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind).containsExactly(UnsafeDeed.Kind.TESTER_NOT_PROVED);
-        assertThat(run(wall, List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.ProveTester(), new PracticeAction.ProveDead("A"),
-                new PracticeAction.ProveTester(), new PracticeAction.Free(live))).unsafe()).extracting(UnsafeDeed::kind)
+        assertThat(run(
+                                wall,
+                                List.of(
+                                        new PracticeAction.Breaker(circuit, false),
+                                        new PracticeAction.Lock(circuit),
+                                        new PracticeAction.ProveDead("A"),
+                                        new PracticeAction.Free(live)))
+                        .unsafe())
+                .extracting(UnsafeDeed::kind)
+                .containsExactly(UnsafeDeed.Kind.TESTER_NOT_PROVED);
+        assertThat(run(
+                                wall,
+                                List.of(
+                                        new PracticeAction.Breaker(circuit, false),
+                                        new PracticeAction.ProveTester(),
+                                        new PracticeAction.ProveDead("A"),
+                                        new PracticeAction.ProveTester(),
+                                        new PracticeAction.Free(live)))
+                        .unsafe())
+                .extracting(UnsafeDeed::kind)
                 .containsExactly(UnsafeDeed.Kind.NOT_LOCKED);
         List<PracticeAction> right = isolated(wall, new ArrayList<>());
         right.add(new PracticeAction.Free(live));
@@ -174,8 +228,12 @@ class PracticeRunTest {
     @Example
     void theSecondCircuitOfABoxIsMet() {
         PracticeWall wall = wall(PracticeLevel.TWO_CIRCUITS, false);
-        PracticeRun run = run(wall, List.of(new PracticeAction.ProveTester(), new PracticeAction.Breaker(wall.circuits().get(0).label(), false),
-                new PracticeAction.ProveDead("A")));
+        PracticeRun run = run(
+                wall,
+                List.of(
+                        new PracticeAction.ProveTester(),
+                        new PracticeAction.Breaker(wall.circuits().get(0).label(), false),
+                        new PracticeAction.ProveDead("A")));
 
         assertThat(run.log().get(2).alarming()).isTrue();
         assertThat(run.log().get(2).words()).contains("not dead");
@@ -194,25 +252,35 @@ class PracticeRunTest {
 
         deeds.add(new PracticeAction.Report(FindingCode.BORROWED_NEUTRAL));
         assertThat(run(wall, deeds).marks().isAccepted()).isTrue();
-        assertThat(run(wall, List.of(new PracticeAction.Report(FindingCode.EARTH_AS_NEUTRAL))).marks().isAccepted()).isFalse();
+        assertThat(run(wall, List.of(new PracticeAction.Report(FindingCode.EARTH_AS_NEUTRAL)))
+                        .marks()
+                        .isAccepted())
+                .isFalse();
         PracticeWall sound = wall(PracticeLevel.TWO_CIRCUITS, false);
-        assertThat(run(sound, List.of(new PracticeAction.Report(FindingCode.BORROWED_NEUTRAL))).marks().isAccepted()).isFalse();
+        assertThat(run(sound, List.of(new PracticeAction.Report(FindingCode.BORROWED_NEUTRAL)))
+                        .marks()
+                        .isAccepted())
+                .isFalse();
     }
 
     /** A fact of the trade, common practice, no source: a non-contact pen beeps at a traveller that floats. */
     @Example
     void aPenBeepsAtAFloatingTravellerAndATwoPoleTesterDoesNot() {
         PracticeWall wall = wall(PracticeLevel.TWO_SWITCHES, false);
-        List<String> travellers = wall.truth().entrySet().stream().filter(e -> e.getValue() == ConductorRole.TRAVELLER)
-                .map(Map.Entry::getKey).toList();
+        List<String> travellers = wall.truth().entrySet().stream()
+                .filter(e -> e.getValue() == ConductorRole.TRAVELLER)
+                .map(Map.Entry::getKey)
+                .toList();
         int floating = 0;
         for (String core : travellers) {
-            for (List<PracticeAction> before : List.<List<PracticeAction>>of(List.of(), List.of(new PracticeAction.Flip("B")))) {
+            for (List<PracticeAction> before :
+                    List.<List<PracticeAction>>of(List.of(), List.of(new PracticeAction.Flip("B")))) {
                 List<PracticeAction> deeds = new ArrayList<>(before);
                 deeds.add(new PracticeAction.TestToEarth(core));
                 deeds.add(new PracticeAction.Pen(core));
                 List<PracticeRun.LogLine> log = run(wall, deeds).log();
-                boolean dead = log.get(log.size() - 2).words().endsWith("0 V") && !log.get(log.size() - 2).words().contains("230");
+                boolean dead = log.get(log.size() - 2).words().endsWith("0 V")
+                        && !log.get(log.size() - 2).words().contains("230");
                 floating += dead && log.get(log.size() - 1).words().endsWith("beeps") ? 1 : 0;
             }
         }
@@ -224,12 +292,21 @@ class PracticeRunTest {
         PracticeWall wall = wall(PracticeLevel.ONE_SWITCH, false);
         String circuit = wall.circuits().get(0).label();
 
-        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Lock(circuit)))).isInstanceOf(NotPossible.class).hasMessageContaining("Switch it off");
-        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.NamesDone()))).hasMessageContaining("has no name");
-        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.TestContinuity("A/c1.1", "A/c2.1")))).hasMessageContaining("Free");
-        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Finish()))).hasMessageContaining("Choose");
-        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Pen("A/c9.9")))).hasMessageContaining("no core");
-        List<PracticeAction> locked = List.of(new PracticeAction.Breaker(circuit, false), new PracticeAction.Lock(circuit), new PracticeAction.Breaker(circuit, true));
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Lock(circuit))))
+                .isInstanceOf(NotPossible.class)
+                .hasMessageContaining("Switch it off");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.NamesDone())))
+                .hasMessageContaining("has no name");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.TestContinuity("A/c1.1", "A/c2.1"))))
+                .hasMessageContaining("Free");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Finish())))
+                .hasMessageContaining("Choose");
+        assertThatThrownBy(() -> run(wall, List.of(new PracticeAction.Pen("A/c9.9"))))
+                .hasMessageContaining("no core");
+        List<PracticeAction> locked = List.of(
+                new PracticeAction.Breaker(circuit, false),
+                new PracticeAction.Lock(circuit),
+                new PracticeAction.Breaker(circuit, true));
         assertThatThrownBy(() -> run(wall, locked)).hasMessageContaining("locked");
     }
 }

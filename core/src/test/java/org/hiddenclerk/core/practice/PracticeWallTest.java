@@ -19,27 +19,35 @@ import org.hiddenclerk.core.testing.Modules;
 class PracticeWallTest {
 
     @Property(tries = 120)
-    void aSoundWallIsTracedByFollowingTheTests(@ForAll PracticeLevel level, @ForAll @IntRange(min = 0, max = 5_000) int seed) {
+    void aSoundWallIsTracedByFollowingTheTests(
+            @ForAll PracticeLevel level, @ForAll @IntRange(min = 0, max = 5_000) int seed) {
         PracticeWall wall = PracticeWall.of(level, seed);
         if (wall.fault().isPresent()) {
             assertThat(level).isEqualTo(PracticeLevel.TWO_CIRCUITS);
             assertThat(wall.fault()).contains(FindingCode.BORROWED_NEUTRAL);
-            assertThat(new ClerksWay(wall).tests()).as("no sound circuit fits what is seen").isEmpty();
+            assertThat(new ClerksWay(wall).tests())
+                    .as("no sound circuit fits what is seen")
+                    .isEmpty();
             return;
         }
         SurveyedBoard board = wall.board();
         List<Reading.Answered> readings = new ArrayList<>();
         Traced traced = Tracing.of(board, wall.house().region(), readings);
         while (traced.nextTest().isPresent()) {
-            assertThat(traced.possible()).as("the truth is never dropped: %s %s", wall, readings)
+            assertThat(traced.possible())
+                    .as("the truth is never dropped: %s %s", wall, readings)
                     .anySatisfy(p -> assertThat(p.roles()).isEqualTo(wall.truth()));
             Reading reading = traced.nextTest().get().reading();
             readings.add(new Reading.Answered(reading, new ClerksWay(wall).answer(board, reading)));
             traced = Tracing.of(board, wall.house().region(), readings);
         }
         assertThat(traced.possible()).as("%s %s", wall, readings).isNotEmpty();
-        traced.certain().forEach((core, role) -> assertThat(role).as(core).isEqualTo(wall.truth().get(core)));
-        assertThat(traced.done()).as("%s %s %s", wall, readings, traced.possible()).isTrue();
+        traced.certain()
+                .forEach((core, role) ->
+                        assertThat(role).as(core).isEqualTo(wall.truth().get(core)));
+        assertThat(traced.done())
+                .as("%s %s %s", wall, readings, traced.possible())
+                .isTrue();
     }
 
     @Example
@@ -54,7 +62,13 @@ class PracticeWallTest {
     void everySoundWallCanBeFitted(@ForAll PracticeLevel level, @ForAll @IntRange(min = 0, max = 5_000) int seed) {
         PracticeWall wall = PracticeWall.of(level, seed);
 
-        assertThat(new ClerksWay(wall).fitting(List.of(Modules.withNeutral(2, 2, Modules.usualRatings()),
-                Modules.twoWire(20, Modules.usualRatings()), Modules.blinking())).isPresent()).as("%s", wall).isEqualTo(wall.fault().isEmpty());
+        assertThat(new ClerksWay(wall)
+                        .fitting(List.of(
+                                Modules.withNeutral(2, 2, Modules.usualRatings()),
+                                Modules.twoWire(20, Modules.usualRatings()),
+                                Modules.blinking()))
+                        .isPresent())
+                .as("%s", wall)
+                .isEqualTo(wall.fault().isEmpty());
     }
 }

@@ -12,7 +12,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 /** Channels by the centre frequencies of IEEE 802.15.4 and IEEE 802.11. */
 class ChannelPlanTest {
     private static List<Integer> numbers(String text) {
-        return text.isBlank() ? List.of() : Arrays.stream(text.split(" ")).map(Integer::valueOf).toList();
+        return text.isBlank()
+                ? List.of()
+                : Arrays.stream(text.split(" ")).map(Integer::valueOf).toList();
     }
 
     @ParameterizedTest(name = "{0}")
@@ -28,10 +30,19 @@ class ChannelPlanTest {
     }
 
     @ParameterizedTest(name = "{0}")
-    @CsvSource({"OV-1, 1 6 11, 15 20 25 26", "OV-2, 1 7 13, 15 16 21 22", "OV-3, 1 5 9 13, ''", "OV-4, 1, 15 16 17 18 19 20 21 22 23 24 25 26",
-        "OV-5, 6, 11 12 13 14 15 20 21 22 23 24 25 26", "OV-6, 11, 11 12 13 14 15 16 17 18 19 20 25 26", "OV-7, 1 6, 15 20 21 22 23 24 25 26"})
+    @CsvSource({
+        "OV-1, 1 6 11, 15 20 25 26",
+        "OV-2, 1 7 13, 15 16 21 22",
+        "OV-3, 1 5 9 13, ''",
+        "OV-4, 1, 15 16 17 18 19 20 21 22 23 24 25 26",
+        "OV-5, 6, 11 12 13 14 15 20 21 22 23 24 25 26",
+        "OV-6, 11, 11 12 13 14 15 16 17 18 19 20 25 26",
+        "OV-7, 1 6, 15 20 21 22 23 24 25 26"
+    })
     void whatIsClear(String id, String wifi, String clear) {
-        assertThat(ChannelPlan.beside(numbers(wifi)).slots()).filteredOn(ChannelPlan.Slot::isClear).extracting(ChannelPlan.Slot::channel)
+        assertThat(ChannelPlan.beside(numbers(wifi)).slots())
+                .filteredOn(ChannelPlan.Slot::isClear)
+                .extracting(ChannelPlan.Slot::channel)
                 .isEqualTo(numbers(clear));
     }
 
@@ -41,7 +52,10 @@ class ChannelPlanTest {
         assertThat(ChannelPlan.beside(List.of(11)).best()).isEqualTo(11);
         int crowded = ChannelPlan.beside(List.of(1, 5, 9, 13)).best();
         assertThat(ChannelPlan.beside(List.of(1, 5, 9, 13)).slots()).allSatisfy(slot -> assertThat(slot.overlapMhz())
-                .isGreaterThanOrEqualTo(ChannelPlan.beside(List.of(1, 5, 9, 13)).slots().get(crowded - 11).overlapMhz()));
+                .isGreaterThanOrEqualTo(ChannelPlan.beside(List.of(1, 5, 9, 13))
+                        .slots()
+                        .get(crowded - 11)
+                        .overlapMhz()));
     }
 
     @Test

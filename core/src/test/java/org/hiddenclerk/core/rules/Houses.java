@@ -16,23 +16,51 @@ import org.hiddenclerk.core.rules.Device.Senses;
 
 /** Houses for tests: rooms with a lamp behind a wall switch each, some other outputs, sensors and a remote control. */
 final class Houses {
-    private Houses() {
-    }
+    private Houses() {}
 
     static Device lamp(int i, InputBehaviour behaviour) {
         String id = "lamp" + i;
-        return new Device(new DeviceId("d-" + id), "Lamp " + i, "Room " + i, Protocol.ZIGBEE, Optional.of("C" + i % 4), Set.of(Link.Way.DIRECT_BINDING),
+        return new Device(
+                new DeviceId("d-" + id),
+                "Lamp " + i,
+                "Room " + i,
+                Protocol.ZIGBEE,
+                Optional.of("C" + i % 4),
+                Set.of(Link.Way.DIRECT_BINDING),
                 List.of(new Device.Output(new OutputId(id), "lamp " + i, Drives.LIGHT, Drives.LIGHT, i % 2 == 0)),
-                List.of(new Device.Control(new ControlId("switch" + i), "switch " + i, Kind.ROCKER, behaviour, Optional.of(new OutputId(id)))), List.of());
+                List.of(new Device.Control(
+                        new ControlId("switch" + i),
+                        "switch " + i,
+                        Kind.ROCKER,
+                        behaviour,
+                        Optional.of(new OutputId(id)))),
+                List.of());
     }
 
     static Device relay(String id, Drives drives) {
-        return new Device(new DeviceId("d-" + id), id, "Hall", Protocol.ZIGBEE, Optional.of("C1"), Set.of(Link.Way.DIRECT_BINDING), List.of(new Device.Output(new OutputId(id), id, drives, drives, false)),
-                List.of(), List.of());
+        return new Device(
+                new DeviceId("d-" + id),
+                id,
+                "Hall",
+                Protocol.ZIGBEE,
+                Optional.of("C1"),
+                Set.of(Link.Way.DIRECT_BINDING),
+                List.of(new Device.Output(new OutputId(id), id, drives, drives, false)),
+                List.of(),
+                List.of());
     }
 
     static Device sensor(String id, Senses senses) {
-        return new Device(new DeviceId("d-" + id), id, "Hall", Protocol.ZIGBEE, Optional.empty(), Set.of(), List.of(), List.of(), List.of(new Device.Sensor(new SensorId(id), id, senses)));
+        return new Device(
+                new DeviceId("d-" + id),
+                id,
+                "Hall",
+                Protocol.ZIGBEE,
+                Optional.empty(),
+                Set.of(),
+                List.of(),
+                List.of(),
+                List.of(new Device.Sensor(new SensorId(id), id, senses)));
     }
 
     static List<Device> devices(int lamps) {
@@ -47,9 +75,28 @@ final class Houses {
         devices.add(sensor("door", Senses.DOOR));
         devices.add(sensor("motion", Senses.MOTION));
         devices.add(sensor("thermometer", Senses.TEMPERATURE));
-        devices.add(new Device(new DeviceId("d-remote"), "remote", "Hall", Protocol.ZIGBEE, Optional.empty(), Set.of(), List.of(),
-                List.of(new Device.Control(new ControlId("button"), "button", Kind.REMOTE_BUTTON, InputBehaviour.REPORT_ONLY, Optional.empty()),
-                        new Device.Control(new ControlId("button2"), "button 2", Kind.REMOTE_BUTTON, InputBehaviour.REPORT_ONLY, Optional.empty())), List.of()));
+        devices.add(new Device(
+                new DeviceId("d-remote"),
+                "remote",
+                "Hall",
+                Protocol.ZIGBEE,
+                Optional.empty(),
+                Set.of(),
+                List.of(),
+                List.of(
+                        new Device.Control(
+                                new ControlId("button"),
+                                "button",
+                                Kind.REMOTE_BUTTON,
+                                InputBehaviour.REPORT_ONLY,
+                                Optional.empty()),
+                        new Device.Control(
+                                new ControlId("button2"),
+                                "button 2",
+                                Kind.REMOTE_BUTTON,
+                                InputBehaviour.REPORT_ONLY,
+                                Optional.empty())),
+                List.of()));
         return devices;
     }
 
@@ -58,7 +105,16 @@ final class Houses {
     }
 
     static Rule rule(String id, Trigger trigger, Action... actions) {
-        return new Rule(id, id, Rule.RunsOn.HUB, List.of(trigger), List.of(), java.util.Arrays.stream(actions).map(action -> new Rule.Deed(action, 0)).toList(), true);
+        return new Rule(
+                id,
+                id,
+                Rule.RunsOn.HUB,
+                List.of(trigger),
+                List.of(),
+                java.util.Arrays.stream(actions)
+                        .map(action -> new Rule.Deed(action, 0))
+                        .toList(),
+                true);
     }
 
     static Rule guarded(Rule rule, Guard... guards) {
@@ -66,7 +122,16 @@ final class Houses {
     }
 
     static Rule after(Rule rule, int seconds) {
-        return new Rule(rule.id(), rule.name(), rule.on(), rule.triggers(), rule.guards(), rule.deeds().stream().map(deed -> new Rule.Deed(deed.action(), seconds)).toList(), true);
+        return new Rule(
+                rule.id(),
+                rule.name(),
+                rule.on(),
+                rule.triggers(),
+                rule.guards(),
+                rule.deeds().stream()
+                        .map(deed -> new Rule.Deed(deed.action(), seconds))
+                        .toList(),
+                true);
     }
 
     static Action on(String output) {

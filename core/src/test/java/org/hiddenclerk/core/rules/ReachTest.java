@@ -18,10 +18,15 @@ class ReachTest {
     private static final Part COORDINATOR = new Part(Part.Kind.COORDINATOR, "ZIGBEE", "Zigbee coordinator");
     private static final Part WIFI = new Part(Part.Kind.WIFI, "", "Wi-Fi");
 
-    private final Rule byHub = Houses.rule("stair", new Trigger.Used(new ControlId("switch1"), Gesture.FLIP), Houses.toggle("lamp2"));
+    private final Rule byHub =
+            Houses.rule("stair", new Trigger.Used(new ControlId("switch1"), Gesture.FLIP), Houses.toggle("lamp2"));
 
     private static Reach.Row row(RuledHouse house, String control, String output) {
-        return Reach.of(house, Delays.USUAL).stream().filter(row -> row.control().equals(new ControlId(control)) && row.output().equals(new OutputId(output))).findFirst().orElseThrow();
+        return Reach.of(house, Delays.USUAL).stream()
+                .filter(row -> row.control().equals(new ControlId(control))
+                        && row.output().equals(new OutputId(output)))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static State without(Reach.Row row, Part... parts) {
@@ -47,12 +52,20 @@ class ReachTest {
         assertThat(without(before, INTERNET)).isEqualTo(State.WORKS);
         Reach.Row after = row(new Fix(Fix.Kind.MAKE_DIRECT, "stair").applyTo(house), "switch1", "lamp2");
         assertThat(without(after, HUB, COORDINATOR)).isEqualTo(State.WORKS);
-        assertThat(after.paths().get(0).delayMs()).isLessThan(before.paths().get(0).delayMs());
+        assertThat(after.paths().get(0).delayMs())
+                .isLessThan(before.paths().get(0).delayMs());
     }
 
     @Test
     void aSecondWayIsSlowerAndBothAreLostTogether() {
-        RuledHouse house = Houses.house(4, List.of(byHub)).withLinks(List.of(new Link("l", new ControlId("switch1"), new OutputId("lamp2"), Link.Way.LOCAL_GROUP, Link.Effect.TOGGLE, false)));
+        RuledHouse house = Houses.house(4, List.of(byHub))
+                .withLinks(List.of(new Link(
+                        "l",
+                        new ControlId("switch1"),
+                        new OutputId("lamp2"),
+                        Link.Way.LOCAL_GROUP,
+                        Link.Effect.TOGGLE,
+                        false)));
         Reach.Row row = row(house, "switch1", "lamp2");
         assertThat(row.paths()).hasSize(2);
         assertThat(without(row, WIFI)).isEqualTo(State.SLOWER);
@@ -70,12 +83,24 @@ class ReachTest {
 
     @Test
     void everySinglePartAndEveryPairIsTold() {
-        for (Reach.Row row : Reach.of(Houses.house(6, List.of(byHub, Houses.rule("all off", new Trigger.Used(new ControlId("button"), Gesture.LONG), new Action.AllOff(Set.of())))),
+        for (Reach.Row row : Reach.of(
+                Houses.house(
+                        6,
+                        List.of(
+                                byHub,
+                                Houses.rule(
+                                        "all off",
+                                        new Trigger.Used(new ControlId("button"), Gesture.LONG),
+                                        new Action.AllOff(Set.of())))),
                 Delays.USUAL)) {
-            long parts = row.paths().stream().flatMap(path -> path.parts().stream()).distinct().count();
+            long parts = row.paths().stream()
+                    .flatMap(path -> path.parts().stream())
+                    .distinct()
+                    .count();
             assertThat(row.down()).hasSize((int) (parts + parts * (parts - 1) / 2));
             row.down().forEach((missing, outcome) -> {
-                boolean left = row.paths().stream().anyMatch(path -> path.parts().stream().noneMatch(missing::contains));
+                boolean left = row.paths().stream()
+                        .anyMatch(path -> path.parts().stream().noneMatch(missing::contains));
                 assertThat(outcome.state() != State.LOST).isEqualTo(left);
             });
         }

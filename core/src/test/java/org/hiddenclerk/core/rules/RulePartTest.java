@@ -16,9 +16,16 @@ class RulePartTest {
     void everyPartFitsIntoARule(RulePart part) {
         Rule rule = RulePart.draft(house, "r").orElseThrow();
         Rule more = part.addTo(rule, house).orElseThrow();
-        assertThat(house.withRules(List.of(rule, more.runningOn(Rule.RunsOn.CLOUD))).problems()).extracting(RuledHouse.Problem::pointer).as(part.words()).isEmpty();
+        assertThat(house.withRules(List.of(rule, more.runningOn(Rule.RunsOn.CLOUD)))
+                        .problems())
+                .extracting(RuledHouse.Problem::pointer)
+                .as(part.words())
+                .isEmpty();
         assertThat(Words.parts(house, more)).hasSize(3);
-        assertThat(SentencePart.plain(Words.of(house, more))).startsWith("When ").endsWith(".").hasSizeGreaterThan(SentencePart.plain(Words.of(house, rule)).length());
+        assertThat(SentencePart.plain(Words.of(house, more)))
+                .startsWith("When ")
+                .endsWith(".")
+                .hasSizeGreaterThan(SentencePart.plain(Words.of(house, rule)).length());
     }
 
     @ParameterizedTest
@@ -26,8 +33,18 @@ class RulePartTest {
     void aHouseWithoutAnythingHasNoRules(RulePart part) {
         RuledHouse empty = new RuledHouse(List.of(), List.of(), List.of());
         assertThat(RulePart.draft(empty, "r")).isEmpty();
-        Optional<Rule> more = part.addTo(new Rule("r", "r", Rule.RunsOn.HUB, List.of(), List.of(), List.of(), true), empty);
-        assertThat(more.isPresent()).as(part.words()).isEqualTo(List.of(RulePart.WHEN_TIME, RulePart.WHEN_SUN, RulePart.WHEN_HOUSEHOLD, RulePart.WHILE_TIME, RulePart.WHILE_DARK,
-                RulePart.WHILE_HOME, RulePart.THEN_ALL_OFF).contains(part));
+        Optional<Rule> more =
+                part.addTo(new Rule("r", "r", Rule.RunsOn.HUB, List.of(), List.of(), List.of(), true), empty);
+        assertThat(more.isPresent())
+                .as(part.words())
+                .isEqualTo(List.of(
+                                RulePart.WHEN_TIME,
+                                RulePart.WHEN_SUN,
+                                RulePart.WHEN_HOUSEHOLD,
+                                RulePart.WHILE_TIME,
+                                RulePart.WHILE_DARK,
+                                RulePart.WHILE_HOME,
+                                RulePart.THEN_ALL_OFF)
+                        .contains(part));
     }
 }

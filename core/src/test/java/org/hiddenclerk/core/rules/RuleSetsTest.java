@@ -45,7 +45,10 @@ class RuleSetsTest {
     }
 
     static Stream<RuleSet> sets() {
-        return IntStream.range(0, SETS).boxed().flatMap(seed -> Stream.of(new RuleSet("sound " + seed, Houses.house(LAMPS, sound(seed)), Set.of()), planted(seed)));
+        return IntStream.range(0, SETS)
+                .boxed()
+                .flatMap(seed -> Stream.of(
+                        new RuleSet("sound " + seed, Houses.house(LAMPS, sound(seed)), Set.of()), planted(seed)));
     }
 
     /** Sound rules on the lamps 0 to 7; the others are left to faults. */
@@ -58,17 +61,25 @@ class RuleSetsTest {
         String c = "lamp" + lamps.get(2);
         String d = "lamp" + lamps.get(3);
         List<Rule> all = new ArrayList<>(List.of(
-                guarded(rule("motion on", new Trigger.Sensed(new SensorId("motion"), Reading.MOVES, 0), on(a)), new Guard.Dark(true)),
+                guarded(
+                        rule("motion on", new Trigger.Sensed(new SensorId("motion"), Reading.MOVES, 0), on(a)),
+                        new Guard.Dark(true)),
                 rule("motion off", new Trigger.Sensed(new SensorId("motion"), Reading.STILL, 10), off(a)),
                 rule("mirror", changes(b), new Action.Follow(new OutputId(c), new OutputId(b))),
                 rule("fan runs on", goesOff(b), new Action.RunOn(new OutputId("fan"), 600)),
-                rule("gate", new Trigger.Used(new ControlId("button"), Gesture.SHORT), new Action.Pulse(new OutputId("gate"), 500)),
+                rule(
+                        "gate",
+                        new Trigger.Used(new ControlId("button"), Gesture.SHORT),
+                        new Action.Pulse(new OutputId("gate"), 500)),
                 rule("too cold", new Trigger.Sensed(new SensorId("thermometer"), Reading.COLDER, 17), on("heater")),
                 rule("warm enough", new Trigger.Sensed(new SensorId("thermometer"), Reading.WARMER, 20), off("heater")),
                 rule("dusk", new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, -15, Set.of())), on(d)),
                 rule("night", new Trigger.Due(new Schedule.Daily(LocalTime.of(23, 0), Set.of())), off(d)),
                 rule("leaving", new Trigger.Household(false), new Action.AllOff(Set.of(new OutputId(d)))),
-                rule("blinds down", new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, 20, Set.of())), new Action.Move(new OutputId("blind"), org.hiddenclerk.core.behaviour.Motion.DOWN, 25_000)),
+                rule(
+                        "blinds down",
+                        new Trigger.Due(new Schedule.BySun(Schedule.SunEvent.SUNSET, 20, Set.of())),
+                        new Action.Move(new OutputId("blind"), org.hiddenclerk.core.behaviour.Motion.DOWN, 25_000)),
                 after(rule("forgotten light", goesOn("lamp" + lamps.get(4)), off("lamp" + lamps.get(4))), 7_200)));
         Collections.shuffle(all, random);
         return all.subList(0, 6 + random.nextInt(all.size() - 6));
@@ -83,7 +94,11 @@ class RuleSetsTest {
         switch (seed % 11) {
             case 0 -> {
                 // Each follows with the opposite: a chase without toggles.
-                fault.addAll(List.of(rule("chase 1", goesOn(p), on(q)), rule("chase 2", goesOn(q), off(p)), rule("chase 3", goesOff(p), off(q)), rule("chase 4", goesOff(q), on(p))));
+                fault.addAll(List.of(
+                        rule("chase 1", goesOn(p), on(q)),
+                        rule("chase 2", goesOn(q), off(p)),
+                        rule("chase 3", goesOff(p), off(q)),
+                        rule("chase 4", goesOff(q), on(p))));
                 code = FindingCode.RULES_CHASE;
             }
             case 1 -> {
@@ -92,12 +107,19 @@ class RuleSetsTest {
             }
             case 2 -> {
                 // Ping-pong with minutes between.
-                fault.addAll(List.of(after(rule("off again", goesOn(p), off(p)), 300), after(rule("on again", goesOff(p), on(p)), 120)));
+                fault.addAll(List.of(
+                        after(rule("off again", goesOn(p), off(p)), 300),
+                        after(rule("on again", goesOff(p), on(p)), 120)));
                 code = FindingCode.RULES_CHASE;
             }
             case 3 -> {
-                fault.addAll(List.of(rule("ten on", new Trigger.Due(new Schedule.Daily(LocalTime.of(22, 10), Set.of())), on(p)),
-                        rule("ten off", new Trigger.Due(new Schedule.Daily(LocalTime.of(22, 10), Set.of(java.time.DayOfWeek.FRIDAY))), off(p))));
+                fault.addAll(List.of(
+                        rule("ten on", new Trigger.Due(new Schedule.Daily(LocalTime.of(22, 10), Set.of())), on(p)),
+                        rule(
+                                "ten off",
+                                new Trigger.Due(
+                                        new Schedule.Daily(LocalTime.of(22, 10), Set.of(java.time.DayOfWeek.FRIDAY))),
+                                off(p))));
                 code = FindingCode.COMMANDS_CONFLICT;
             }
             case 4 -> {
@@ -109,24 +131,41 @@ class RuleSetsTest {
                 code = FindingCode.TRIGGER_NEVER;
             }
             case 6 -> {
-                devices.add(Houses.relay("shed", Device.Drives.LIGHT).withOutput(new Device.Output(new OutputId("shed"), "shed light", Device.Drives.LIGHT, Device.Drives.SOCKET, false)));
-                fault.add(rule("all off", new Trigger.Used(new ControlId("button2"), Gesture.LONG), new Action.AllOff(Set.of())));
+                devices.add(Houses.relay("shed", Device.Drives.LIGHT)
+                        .withOutput(new Device.Output(
+                                new OutputId("shed"), "shed light", Device.Drives.LIGHT, Device.Drives.SOCKET, false)));
+                fault.add(rule(
+                        "all off",
+                        new Trigger.Used(new ControlId("button2"), Gesture.LONG),
+                        new Action.AllOff(Set.of())));
                 code = FindingCode.MISSING_FROM_ALL_OFF;
             }
             case 7 -> {
-                fault.add(rule("cloudy", new Trigger.Sensed(new SensorId("door"), Reading.OPENS, 0), on(p)).runningOn(Rule.RunsOn.CLOUD));
+                fault.add(rule("cloudy", new Trigger.Sensed(new SensorId("door"), Reading.OPENS, 0), on(p))
+                        .runningOn(Rule.RunsOn.CLOUD));
                 code = FindingCode.NEEDS_INTERNET;
             }
             case 8 -> {
-                fault.addAll(List.of(rule("all off", new Trigger.Used(new ControlId("button2"), Gesture.LONG), new Action.AllOff(Set.of(new OutputId(q)))), rule("other one", changes(p), toggle(q))));
+                fault.addAll(List.of(
+                        rule(
+                                "all off",
+                                new Trigger.Used(new ControlId("button2"), Gesture.LONG),
+                                new Action.AllOff(Set.of(new OutputId(q)))),
+                        rule("other one", changes(p), toggle(q))));
                 code = FindingCode.TAKEN_FOR_A_HAND;
             }
             case 9 -> {
-                fault.add(rule("by the hub", new Trigger.Used(new ControlId(p.replace("lamp", "switch")), Gesture.FLIP), toggle(q)));
+                fault.add(rule(
+                        "by the hub",
+                        new Trigger.Used(new ControlId(p.replace("lamp", "switch")), Gesture.FLIP),
+                        toggle(q)));
                 code = FindingCode.NEEDS_HUB;
             }
             default -> {
-                fault.add(rule("writes", new Trigger.Sensed(new SensorId("door"), Reading.OPENS, 0), new Action.WriteSetting(new DeviceId("d-" + p), "power-on", "on")));
+                fault.add(rule(
+                        "writes",
+                        new Trigger.Sensed(new SensorId("door"), Reading.OPENS, 0),
+                        new Action.WriteSetting(new DeviceId("d-" + p), "power-on", "on")));
                 code = FindingCode.WEARS_MEMORY;
             }
         }
@@ -143,7 +182,11 @@ class RuleSetsTest {
     void exactlyWhatIsPlantedIsFound(RuleSet set) {
         assertThat(set.house().problems()).isEmpty();
         List<RuleFinding> findings = RuleAnalysis.of(set.house(), Delays.USUAL);
-        assertThat(findings.stream().map(f -> f.finding().code()).collect(Collectors.toSet())).as(findings.stream().map(f -> f.finding().reason() + " " + f.story()).toList()
-                .toString()).isEqualTo(set.faults());
+        assertThat(findings.stream().map(f -> f.finding().code()).collect(Collectors.toSet()))
+                .as(findings.stream()
+                        .map(f -> f.finding().reason() + " " + f.story())
+                        .toList()
+                        .toString())
+                .isEqualTo(set.faults());
     }
 }

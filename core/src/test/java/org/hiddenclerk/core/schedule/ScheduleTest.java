@@ -21,13 +21,18 @@ import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
-/** Sun against values computed by the published low-precision formulas (NOAA, Meeus); recurrences against the examples of RFC 5545, 3.8.5.3. */
+/**
+ * Sun against values computed by the published low-precision formulas (NOAA, Meeus); recurrences against the
+ * examples of RFC 5545, 3.8.5.3.
+ */
 class ScheduleTest {
     private static final Location NEW_YORK = new Location(40.7128, -74.006, ZoneId.of("America/New_York"));
     private static final Location HELSINKI = new Location(60.1699, 24.9384, ZoneId.of("Europe/Helsinki"));
 
     @ParameterizedTest
-    @CsvSource(textBlock = """
+    @CsvSource(
+            textBlock =
+                    """
             SN-1,Europe/Helsinki,60.1699,24.9384,2026-03-28,+02:00,05:58,12:25,18:54
             SN-2,Europe/Helsinki,60.1699,24.9384,2026-03-29,+03:00,06:55,13:25,19:57
             SN-3,Europe/Helsinki,60.1699,24.9384,2026-06-21,+03:00,03:54,13:22,22:50
@@ -51,7 +56,16 @@ class ScheduleTest {
             SN-21,Europe/Helsinki,69.909,27.027,2026-06-21,+03:00,none sun up,13:14,none sun up
             SN-22,Europe/Helsinki,69.909,27.027,2026-12-21,+02:00,none sun down,12:10,none sun down
             """)
-    void sun(String id, String zone, double latitude, double longitude, LocalDate date, String offset, String rise, String noon, String set) {
+    void sun(
+            String id,
+            String zone,
+            double latitude,
+            double longitude,
+            LocalDate date,
+            String offset,
+            String rise,
+            String noon,
+            String set) {
         SunDay day = SunDay.of(new Location(latitude, longitude, ZoneId.of(zone)), date);
         Duration tolerance = Duration.ofMinutes(Math.abs(latitude) > 60 ? 3 : 2);
         assertThat(day.noon().getOffset()).isEqualTo(ZoneOffset.of(offset));
@@ -67,13 +81,19 @@ class ScheduleTest {
     }
 
     private static void near(ZonedDateTime actual, LocalDate date, String expected, Duration tolerance) {
-        LocalDateTime local = (expected.endsWith("(next day)") ? date.plusDays(1) : date).atTime(LocalTime.parse(expected.substring(0, 5)));
+        LocalDateTime local = (expected.endsWith("(next day)") ? date.plusDays(1) : date)
+                .atTime(LocalTime.parse(expected.substring(0, 5)));
         // Minutes are rounded in the table.
-        assertThat(Duration.between(local, actual.toLocalDateTime()).abs()).as(actual + " and " + expected).isLessThanOrEqualTo(tolerance.plusSeconds(30));
+        assertThat(Duration.between(local, actual.toLocalDateTime()).abs())
+                .as(actual + " and " + expected)
+                .isLessThanOrEqualTo(tolerance.plusSeconds(30));
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = '|', textBlock = """
+    @CsvSource(
+            delimiter = '|',
+            textBlock =
+                    """
             RR-1 | 19970902 | FREQ=DAILY;INTERVAL=10;COUNT=5 | 1997-09-02 1997-09-12 1997-09-22 1997-10-02 1997-10-12
             RR-2 | 19970902 | FREQ=WEEKLY;COUNT=10 | 1997-09-02 1997-09-09 1997-09-16 1997-09-23 1997-09-30 1997-10-07 1997-10-14 1997-10-21 1997-10-28 1997-11-04
             RR-3 | 19970902 | FREQ=WEEKLY;INTERVAL=2;COUNT=8;WKST=SU;BYDAY=TU,TH | 1997-09-02 1997-09-04 1997-09-16 1997-09-18 1997-09-30 1997-10-02 1997-10-14 1997-10-16
@@ -89,14 +109,19 @@ class ScheduleTest {
             RR-13 | 20260131 | FREQ=MONTHLY;BYMONTHDAY=-1;COUNT=4 | 2026-01-31 2026-02-28 2026-03-31 2026-04-30
             """)
     void recurrences(String id, String first, String rule, String dates) {
-        LocalDateTime start = LocalDate.parse(first, DateTimeFormatter.BASIC_ISO_DATE).atTime(9, 0);
+        LocalDateTime start =
+                LocalDate.parse(first, DateTimeFormatter.BASIC_ISO_DATE).atTime(9, 0);
         List<ZonedDateTime> all = Occurrences.next(new Schedule.Recurring(start, rule), NEW_YORK, Instant.EPOCH, 50);
-        assertThat(all.stream().map(ZonedDateTime::toLocalDate)).containsExactlyElementsOf(Arrays.stream(dates.split(" ")).map(LocalDate::parse).toList());
+        assertThat(all.stream().map(ZonedDateTime::toLocalDate))
+                .containsExactlyElementsOf(
+                        Arrays.stream(dates.split(" ")).map(LocalDate::parse).toList());
         assertThat(all).allSatisfy(at -> assertThat(at.toLocalTime()).isEqualTo(LocalTime.of(9, 0)));
     }
 
     private static List<String> utc(Schedule schedule, Location where, String from, int count) {
-        return Occurrences.next(schedule, where, Instant.parse(from), count).stream().map(at -> at.toInstant().toString()).toList();
+        return Occurrences.next(schedule, where, Instant.parse(from), count).stream()
+                .map(at -> at.toInstant().toString())
+                .toList();
     }
 
     private static Schedule daily(String at) {
@@ -105,39 +130,81 @@ class ScheduleTest {
 
     @Test
     void clocksThatChange() {
-        assertThat(utc(new Schedule.Recurring(LocalDateTime.parse("2007-03-11T02:30:00"), "FREQ=DAILY;COUNT=1"), NEW_YORK, "2007-01-01T00:00:00Z", 1)).as("DT-1, RFC 5545 3.3.5")
+        assertThat(utc(
+                        new Schedule.Recurring(LocalDateTime.parse("2007-03-11T02:30:00"), "FREQ=DAILY;COUNT=1"),
+                        NEW_YORK,
+                        "2007-01-01T00:00:00Z",
+                        1))
+                .as("DT-1, RFC 5545 3.3.5")
                 .containsExactly("2007-03-11T07:30:00Z");
-        assertThat(utc(new Schedule.Recurring(LocalDateTime.parse("2007-11-04T01:30:00"), "FREQ=DAILY;COUNT=1"), NEW_YORK, "2007-01-01T00:00:00Z", 1)).as("DT-2, RFC 5545 3.3.5")
+        assertThat(utc(
+                        new Schedule.Recurring(LocalDateTime.parse("2007-11-04T01:30:00"), "FREQ=DAILY;COUNT=1"),
+                        NEW_YORK,
+                        "2007-01-01T00:00:00Z",
+                        1))
+                .as("DT-2, RFC 5545 3.3.5")
                 .containsExactly("2007-11-04T05:30:00Z");
-        assertThat(utc(new Schedule.Recurring(LocalDateTime.parse("2007-03-10T02:30:00"), "FREQ=DAILY;COUNT=2"), NEW_YORK, "2007-01-01T00:00:00Z", 5)).as("DT-3, RFC 5545 3.3.10")
+        assertThat(utc(
+                        new Schedule.Recurring(LocalDateTime.parse("2007-03-10T02:30:00"), "FREQ=DAILY;COUNT=2"),
+                        NEW_YORK,
+                        "2007-01-01T00:00:00Z",
+                        5))
+                .as("DT-3, RFC 5545 3.3.10")
                 .containsExactly("2007-03-10T07:30:00Z", "2007-03-12T06:30:00Z");
-        assertThat(utc(daily("06:30"), NEW_YORK, "2026-03-07T06:00:00Z", 3)).as("DT-4").containsExactly("2026-03-07T11:30:00Z", "2026-03-08T10:30:00Z", "2026-03-09T10:30:00Z");
-        assertThat(utc(daily("02:30"), HELSINKI, "2026-03-28T22:00:00Z", 1)).as("DT-5").containsExactly("2026-03-29T00:30:00Z");
-        assertThat(utc(daily("03:30"), HELSINKI, "2026-10-24T22:00:00Z", 2)).as("DT-6, the first of the two").containsExactly("2026-10-25T00:30:00Z", "2026-10-26T01:30:00Z");
+        assertThat(utc(daily("06:30"), NEW_YORK, "2026-03-07T06:00:00Z", 3))
+                .as("DT-4")
+                .containsExactly("2026-03-07T11:30:00Z", "2026-03-08T10:30:00Z", "2026-03-09T10:30:00Z");
+        assertThat(utc(daily("02:30"), HELSINKI, "2026-03-28T22:00:00Z", 1))
+                .as("DT-5")
+                .containsExactly("2026-03-29T00:30:00Z");
+        assertThat(utc(daily("03:30"), HELSINKI, "2026-10-24T22:00:00Z", 2))
+                .as("DT-6, the first of the two")
+                .containsExactly("2026-10-25T00:30:00Z", "2026-10-26T01:30:00Z");
     }
 
     @Test
     void whatNoRuleMayBe() {
-        assertThat(Occurrences.problem("FREQ=DAILY;COUNT=2;UNTIL=20260101T000000Z")).as("DT-7, RFC 5545 3.3.10").isPresent();
+        assertThat(Occurrences.problem("FREQ=DAILY;COUNT=2;UNTIL=20260101T000000Z"))
+                .as("DT-7, RFC 5545 3.3.10")
+                .isPresent();
         assertThat(Occurrences.problem("FREQ=SOMETIMES")).isPresent();
         assertThat(Occurrences.problem("")).isPresent();
         assertThat(Occurrences.problem("FREQ=WEEKLY;BYDAY=MO")).isEqualTo(Optional.empty());
-        assertThatThrownBy(() -> utc(new Schedule.Recurring(LocalDateTime.parse("2026-01-01T00:00:00"), "FREQ=NEVER"), HELSINKI, "2026-01-01T00:00:00Z", 1))
+        assertThatThrownBy(() -> utc(
+                        new Schedule.Recurring(LocalDateTime.parse("2026-01-01T00:00:00"), "FREQ=NEVER"),
+                        HELSINKI,
+                        "2026-01-01T00:00:00Z",
+                        1))
                 .isInstanceOf(IllegalArgumentException.class);
         assertThatThrownBy(() -> new Location(91, 0, ZoneId.of("UTC"))).isInstanceOf(IllegalArgumentException.class);
     }
 
     @Test
     void untilIsTheLastThatMayBe() {
-        assertThat(utc(new Schedule.Recurring(LocalDateTime.parse("1997-09-02T09:00:00"), "FREQ=DAILY;UNTIL=19970904T130000Z"), NEW_YORK, "1997-01-01T00:00:00Z", 9)).hasSize(3);
-        assertThat(utc(new Schedule.Recurring(LocalDateTime.parse("1997-09-02T09:00:00"), "FREQ=DAILY;UNTIL=19970904T125959Z"), NEW_YORK, "1997-01-01T00:00:00Z", 9)).hasSize(2);
+        assertThat(utc(
+                        new Schedule.Recurring(
+                                LocalDateTime.parse("1997-09-02T09:00:00"), "FREQ=DAILY;UNTIL=19970904T130000Z"),
+                        NEW_YORK,
+                        "1997-01-01T00:00:00Z",
+                        9))
+                .hasSize(3);
+        assertThat(utc(
+                        new Schedule.Recurring(
+                                LocalDateTime.parse("1997-09-02T09:00:00"), "FREQ=DAILY;UNTIL=19970904T125959Z"),
+                        NEW_YORK,
+                        "1997-01-01T00:00:00Z",
+                        9))
+                .hasSize(2);
     }
 
     @Test
     void sunsetWithAnOffsetFollowsTheSeasonAndTheNamedDays() {
-        Schedule evening = new Schedule.BySun(Schedule.SunEvent.SUNSET, -30, Set.of(DayOfWeek.SATURDAY, DayOfWeek.SUNDAY));
+        Schedule evening =
+                new Schedule.BySun(Schedule.SunEvent.SUNSET, -30, Set.of(DayOfWeek.SATURDAY, DayOfWeek.SUNDAY));
         List<ZonedDateTime> next = Occurrences.next(evening, HELSINKI, Instant.parse("2026-03-27T00:00:00Z"), 2);
-        assertThat(next).extracting(ZonedDateTime::toLocalDate).containsExactly(LocalDate.parse("2026-03-28"), LocalDate.parse("2026-03-29"));
+        assertThat(next)
+                .extracting(ZonedDateTime::toLocalDate)
+                .containsExactly(LocalDate.parse("2026-03-28"), LocalDate.parse("2026-03-29"));
         assertThat(next.get(0).toLocalTime()).isBetween(LocalTime.of(18, 20), LocalTime.of(18, 28));
         assertThat(next.get(1).toLocalTime()).as("summer time").isBetween(LocalTime.of(19, 23), LocalTime.of(19, 31));
     }
@@ -146,7 +213,8 @@ class ScheduleTest {
     void aSunThatDoesNotRiseIsWaitedFor() {
         Location north = new Location(69.909, 27.027, ZoneId.of("Europe/Helsinki"));
         Schedule rise = new Schedule.BySun(Schedule.SunEvent.SUNRISE, 0, Set.of());
-        ZonedDateTime next = Occurrences.next(rise, north, Instant.parse("2026-12-10T00:00:00Z"), 1).get(0);
+        ZonedDateTime next = Occurrences.next(rise, north, Instant.parse("2026-12-10T00:00:00Z"), 1)
+                .get(0);
         assertThat(next.toLocalDate()).isBetween(LocalDate.parse("2027-01-10"), LocalDate.parse("2027-01-25"));
     }
 }

@@ -37,8 +37,7 @@ public final class Boxes {
     private final List<Jumper> jumpers = new ArrayList<>();
     private int depthMm = 61;
 
-    private Boxes() {
-    }
+    private Boxes() {}
 
     public static Boxes box() {
         return new Boxes();
@@ -81,7 +80,8 @@ public final class Boxes {
 
     /** The feed with its live at an end; neutral and earth in connectors. */
     public Boxes feed(String circuit, End live) {
-        cables.add(cable(new Leads.FromSupply(new CircuitId(circuit)),
+        cables.add(cable(
+                new Leads.FromSupply(new CircuitId(circuit)),
                 core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, live),
                 core(2, CoreColour.BLUE, Role.NEUTRAL, new End.InConnector("neutral " + circuit)),
                 core(3, CoreColour.GREEN_YELLOW, Role.EARTH, new End.InConnector("earth"))));
@@ -90,7 +90,8 @@ public final class Boxes {
 
     /** The feed without a neutral. */
     public Boxes feedWithoutNeutral(String circuit, End live) {
-        cables.add(cable(new Leads.FromSupply(new CircuitId(circuit)),
+        cables.add(cable(
+                new Leads.FromSupply(new CircuitId(circuit)),
                 core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, live),
                 core(2, CoreColour.GREEN_YELLOW, Role.EARTH, new End.InConnector("earth"))));
         return this;
@@ -98,7 +99,9 @@ public final class Boxes {
 
     /** A lamp cable; its neutral goes to the neutrals of the circuit named. */
     public Boxes lamp(int load, End switched, String neutralOf) {
-        cables.add(cable(new Leads.ToLoad(load), core(1, CoreColour.BROWN, Role.SWITCHED_LIVE, switched),
+        cables.add(cable(
+                new Leads.ToLoad(load),
+                core(1, CoreColour.BROWN, Role.SWITCHED_LIVE, switched),
                 core(2, CoreColour.BLUE, Role.NEUTRAL, new End.InConnector("neutral " + neutralOf)),
                 core(3, CoreColour.GREEN_YELLOW, Role.EARTH, new End.InConnector("earth"))));
         return this;
@@ -112,7 +115,8 @@ public final class Boxes {
 
     /** A switch loop: the feed is at the lamp. */
     public Boxes loop(int load, String circuit, End live, End switched) {
-        cables.add(cable(new Leads.ToLoadWithFeed(load, new CircuitId(circuit)),
+        cables.add(cable(
+                new Leads.ToLoadWithFeed(load, new CircuitId(circuit)),
                 core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, live),
                 core(2, CoreColour.BLUE, Role.SWITCHED_LIVE, switched)));
         return this;
@@ -124,9 +128,17 @@ public final class Boxes {
     }
 
     public Box build() {
-        return new Box("B-1", new BoxGeometry(Millimetres.of(60 + 71L * (Math.max(1, gangs.size()) - 1)), Millimetres.of(60),
-                Millimetres.of(depthMm), false),
-                gangs, loads, cables, jumpers);
+        return new Box(
+                "B-1",
+                new BoxGeometry(
+                        Millimetres.of(60 + 71L * (Math.max(1, gangs.size()) - 1)),
+                        Millimetres.of(60),
+                        Millimetres.of(depthMm),
+                        false),
+                gangs,
+                loads,
+                cables,
+                jumpers);
     }
 
     public static End common(int gang) {

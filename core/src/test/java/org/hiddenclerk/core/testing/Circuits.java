@@ -46,8 +46,7 @@ public final class Circuits {
     }
 
     /** A core with its ends in two boxes. */
-    public record Wire(Role role, String atA, String atB) {
-    }
+    public record Wire(Role role, String atA, String atB) {}
 
     public Circuits(RegionProfile region) {
         this.region = region;
@@ -60,8 +59,12 @@ public final class Circuits {
 
     public Circuits gang(String box, Mechanism mechanism, String circuit) {
         List<Gang> gangs = boxes.get(box).gangs;
-        gangs.add(new Gang(gangs.size() + 1, "switch " + box + (gangs.isEmpty() ? "" : gangs.size() + 1), mechanism,
-                Millimetres.of(22), new CircuitId(circuit)));
+        gangs.add(new Gang(
+                gangs.size() + 1,
+                "switch " + box + (gangs.isEmpty() ? "" : gangs.size() + 1),
+                mechanism,
+                Millimetres.of(22),
+                new CircuitId(circuit)));
         return this;
     }
 
@@ -94,8 +97,12 @@ public final class Circuits {
     }
 
     public Circuits feed(String box, String circuit, String live, String neutral) {
-        return cable(box, new Leads.FromSupply(new CircuitId(circuit)), wire(Role.PERMANENT_LIVE, live),
-                wire(Role.NEUTRAL, neutral), wire(Role.EARTH, "j.earth"));
+        return cable(
+                box,
+                new Leads.FromSupply(new CircuitId(circuit)),
+                wire(Role.PERMANENT_LIVE, live),
+                wire(Role.NEUTRAL, neutral),
+                wire(Role.EARTH, "j.earth"));
     }
 
     public Circuits jumper(String box, String from, String to) {
@@ -125,9 +132,17 @@ public final class Circuits {
     /** The run seen from a box. */
     public ConnectedBoxes from(String lead) {
         Map<String, Box> built = new LinkedHashMap<>();
-        boxes.forEach((name, draft) -> built.put(name, new Box(name, draft.kind, Optional.of(new BoxGeometry(
-                Millimetres.of(131), Millimetres.of(80), Millimetres.of(66), false)), draft.gangs, draft.loads, draft.cables,
-                draft.jumpers)));
+        boxes.forEach((name, draft) -> built.put(
+                name,
+                new Box(
+                        name,
+                        draft.kind,
+                        Optional.of(
+                                new BoxGeometry(Millimetres.of(131), Millimetres.of(80), Millimetres.of(66), false)),
+                        draft.gangs,
+                        draft.loads,
+                        draft.cables,
+                        draft.jumpers)));
         return ConnectedBoxes.of(built, lead, region);
     }
 
@@ -136,18 +151,20 @@ public final class Circuits {
     }
 
     private Cable cable(String name, Leads leads, boolean first, Wire... wires) {
-        List<CoreColour> others = new ArrayList<>(region == RegionProfile.US_120
-                ? List.of(CoreColour.BLACK, CoreColour.RED, CoreColour.BLUE, CoreColour.YELLOW)
-                : List.of(CoreColour.BROWN, CoreColour.BLACK, CoreColour.GREY, CoreColour.VIOLET));
+        List<CoreColour> others = new ArrayList<>(
+                region == RegionProfile.US_120
+                        ? List.of(CoreColour.BLACK, CoreColour.RED, CoreColour.BLUE, CoreColour.YELLOW)
+                        : List.of(CoreColour.BROWN, CoreColour.BLACK, CoreColour.GREY, CoreColour.VIOLET));
         List<Core> cores = new ArrayList<>();
         for (Wire wire : wires) {
-            CoreColour colour = switch (wire.role()) {
-                case NEUTRAL, ELV_MINUS -> region.neutralColour();
-                case EARTH -> region.earthColour();
-                default -> others.remove(0);
-            };
-            cores.add(new Core(cores.size() + 1, colour, Optional.empty(), wire.role(),
-                    end(first ? wire.atA() : wire.atB())));
+            CoreColour colour =
+                    switch (wire.role()) {
+                        case NEUTRAL, ELV_MINUS -> region.neutralColour();
+                        case EARTH -> region.earthColour();
+                        default -> others.remove(0);
+                    };
+            cores.add(new Core(
+                    cores.size() + 1, colour, Optional.empty(), wire.role(), end(first ? wire.atA() : wire.atB())));
         }
         return new Cable(name, leads, MM2, cores);
     }
@@ -164,7 +181,8 @@ public final class Circuits {
         if (parts[0].equals("j")) {
             return new End.InConnector(parts[1]);
         }
-        return parts[0].startsWith("x") ? new End.AtLoad(Integer.parseInt(parts[0].substring(1)), parts[1])
+        return parts[0].startsWith("x")
+                ? new End.AtLoad(Integer.parseInt(parts[0].substring(1)), parts[1])
                 : new End.AtMechanism(Integer.parseInt(parts[0]), parts[1]);
     }
 }

@@ -4,14 +4,16 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.hiddenclerk.core.job.RegionProfile;
 
-/** How much the long cross checks try: a share of it in the short run, all of it with {@code ./clerk test --deep}. docs/testing.md lists what the short run leaves out. */
+/**
+ * How much the long cross checks try: a share of it in the short run, all of it with {@code ./clerk test --deep}.
+ * docs/testing.md lists what the short run leaves out.
+ */
 public final class Depth {
     private static final boolean DEEP = Boolean.getBoolean("clerk.deep");
     /** In the short run one in so many of the plans of other regions than Europe: the same wirings at other volts. */
     private static final int EACH_ELSEWHERE = 5;
 
-    private Depth() {
-    }
+    private Depth() {}
 
     public static boolean isDeep() {
         return DEEP;

@@ -14,11 +14,16 @@ class CautionTest {
     @Test
     void whatCannotBeReachedIsPairedAtTheBench() {
         for (RegionProfile region : RegionProfile.values()) {
-            for (Map.Entry<String, WiringPlan> each : SchemeMatrixPlans.of(region).entrySet()) {
+            for (Map.Entry<String, WiringPlan> each :
+                    SchemeMatrixPlans.of(region).entrySet()) {
                 WiringPlan plan = each.getValue();
                 plan.planned().ifPresent(planned -> {
-                    boolean hidden = planned.fitted().stream().map(fitted -> fitted.place().box().kind()).anyMatch(kind -> kind.isAtLoad() || kind == BoxKind.JUNCTION);
-                    assertThat(Caution.of(plan, Boxes.house(region)).contains(Caution.PAIR_AT_BENCH)).as(each.getKey()).isEqualTo(hidden);
+                    boolean hidden = planned.fitted().stream()
+                            .map(fitted -> fitted.place().box().kind())
+                            .anyMatch(kind -> kind.isAtLoad() || kind == BoxKind.JUNCTION);
+                    assertThat(Caution.of(plan, Boxes.house(region)).contains(Caution.PAIR_AT_BENCH))
+                            .as(each.getKey())
+                            .isEqualTo(hidden);
                 });
             }
         }
@@ -27,11 +32,18 @@ class CautionTest {
     /** Two circuits in a box that is opened, and a module that a switch takes off its supply. */
     @Test
     void theUsualOnesStandWhereTheyApply() {
-        SchemeMatrixPlans.of(RegionProfile.EU_230).forEach((name, plan) -> plan.planned().ifPresent(planned -> {
-            boolean several = plan.placesOfWork().stream().anyMatch(place -> plan.run().circuitsIn(place).size() > 1);
+        SchemeMatrixPlans.of(RegionProfile.EU_230)
+                .forEach((name, plan) -> plan.planned().ifPresent(planned -> {
+                    boolean several = plan.placesOfWork().stream()
+                            .anyMatch(place -> plan.run().circuitsIn(place).size() > 1);
 
-            assertThat(Caution.of(plan, Boxes.house()).contains(Caution.SEVERAL_CIRCUITS)).as(name).isEqualTo(several);
-            assertThat(Caution.of(plan, Boxes.house())).as(name).isSorted().doesNotHaveDuplicates();
-        }));
+                    assertThat(Caution.of(plan, Boxes.house()).contains(Caution.SEVERAL_CIRCUITS))
+                            .as(name)
+                            .isEqualTo(several);
+                    assertThat(Caution.of(plan, Boxes.house()))
+                            .as(name)
+                            .isSorted()
+                            .doesNotHaveDuplicates();
+                }));
     }
 }

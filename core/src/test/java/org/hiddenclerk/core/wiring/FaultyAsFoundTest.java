@@ -23,7 +23,11 @@ import org.junit.jupiter.api.Test;
 
 /** Nothing is built on a wiring that is dangerous as it was found. Facts of the trade, common practice, no source. */
 class FaultyAsFoundTest {
-    private static final Box SOUND = Boxes.box().gang("4", "LED 13").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
+    private static final Box SOUND = Boxes.box()
+            .gang("4", "LED 13")
+            .feed("4", common(1))
+            .lamp(1, throwOf(1), "4")
+            .build();
 
     @Test
     void aSoundBoxIsBuiltOn() {
@@ -32,16 +36,26 @@ class FaultyAsFoundTest {
 
     @Test
     void aBorrowedNeutralIsInTheWay() {
-        Box box = Boxes.box().gang("4", "LED 13").gang("6", "LED 13").feed("4", common(1)).feed("6", common(2))
-                .lamp(1, throwOf(1), "6").lamp(2, throwOf(2), "6").build();
+        Box box = Boxes.box()
+                .gang("4", "LED 13")
+                .gang("6", "LED 13")
+                .feed("4", common(1))
+                .feed("6", common(2))
+                .lamp(1, throwOf(1), "6")
+                .lamp(2, throwOf(2), "6")
+                .build();
         isRefused(box, FindingCode.BORROWED_NEUTRAL);
     }
 
     @Test
     void aSwitchedNeutralIsInTheWay() {
-        Cable feed = with(SOUND.cables().get(0), core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, new End.InConnector("live")),
+        Cable feed = with(
+                SOUND.cables().get(0),
+                core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, new End.InConnector("live")),
                 core(2, CoreColour.BLUE, Role.NEUTRAL, common(1)));
-        Cable lamp = with(SOUND.cables().get(1), core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, new End.InConnector("live")),
+        Cable lamp = with(
+                SOUND.cables().get(1),
+                core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, new End.InConnector("live")),
                 core(2, CoreColour.BLUE, Role.NEUTRAL, throwOf(1)));
         isRefused(withCables(List.of(feed, lamp)), FindingCode.NEUTRAL_SWITCHED);
     }
@@ -49,7 +63,10 @@ class FaultyAsFoundTest {
     @Test
     void aLiveEndHangingFreeIsInTheWay() {
         List<Cable> cables = new ArrayList<>(SOUND.cables());
-        cables.add(new Cable("c3", SOUND.cables().get(0).leads(), new BigDecimal("1.5"),
+        cables.add(new Cable(
+                "c3",
+                SOUND.cables().get(0).leads(),
+                new BigDecimal("1.5"),
                 List.of(core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, new End.Loose()))));
         isRefused(withCables(cables), FindingCode.LIVE_END_OPEN);
     }
@@ -57,7 +74,10 @@ class FaultyAsFoundTest {
     @Test
     void aLiveEndThatIsCappedIsNot() {
         List<Cable> cables = new ArrayList<>(SOUND.cables());
-        cables.add(new Cable("c3", SOUND.cables().get(0).leads(), new BigDecimal("1.5"),
+        cables.add(new Cable(
+                "c3",
+                SOUND.cables().get(0).leads(),
+                new BigDecimal("1.5"),
                 List.of(core(1, CoreColour.BROWN, Role.PERMANENT_LIVE, new End.Capped()))));
         assertThat(plan(withCables(cables)).planned()).isPresent();
     }
@@ -73,12 +93,16 @@ class FaultyAsFoundTest {
     }
 
     private static WiringPlan plan(Box box) {
-        return WiringPlan.of(Boxes.house(), box, List.of(new Assignment(Modules.withNeutral(1, 2, Modules.usualRatings()),
-                List.of(1), Map.of(), Optional.empty())));
+        return WiringPlan.of(
+                Boxes.house(),
+                box,
+                List.of(new Assignment(
+                        Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1), Map.of(), Optional.empty())));
     }
 
     private static Box withCables(List<Cable> cables) {
-        return new Box(SOUND.label(), SOUND.kind(), SOUND.geometry(), SOUND.gangs(), SOUND.loads(), cables, SOUND.jumpers());
+        return new Box(
+                SOUND.label(), SOUND.kind(), SOUND.geometry(), SOUND.gangs(), SOUND.loads(), cables, SOUND.jumpers());
     }
 
     private static Cable with(Cable cable, Core... cores) {

@@ -33,28 +33,55 @@ import org.hiddenclerk.core.testing.Modules;
 class PlannedWiringProperties {
 
     /** How a box is fed, and where its conductors are found. */
-    enum Found { LIVE_ON_SWITCH, LIVE_IN_CONNECTOR, LIVE_ON_LAST_SWITCH, THROWS_EXCHANGED }
+    enum Found {
+        LIVE_ON_SWITCH,
+        LIVE_IN_CONNECTOR,
+        LIVE_ON_LAST_SWITCH,
+        THROWS_EXCHANGED
+    }
 
     /** Which modules go in. */
-    enum Fitted { ONE_FOR_ALL, ONE_EACH, FIRST_ONLY, ONE_WITH_ELV_INPUTS, ONE_FOR_ALL_SMALL_TERMINALS }
+    enum Fitted {
+        ONE_FOR_ALL,
+        ONE_EACH,
+        FIRST_ONLY,
+        ONE_WITH_ELV_INPUTS,
+        ONE_FOR_ALL_SMALL_TERMINALS
+    }
 
     /** One case of the space. */
-    record Case(RegionProfile region, int gangs, Found found, Fitted fitted, Mechanism mechanism,
-                InputBehaviour behaviour) {
+    record Case(
+            RegionProfile region,
+            int gangs,
+            Found found,
+            Fitted fitted,
+            Mechanism mechanism,
+            InputBehaviour behaviour) {
         @Override
         public String toString() {
-            return String.join(" ", region.name(), gangs + " gangs", found.name(), fitted.name(), mechanism.name(),
+            return String.join(
+                    " ",
+                    region.name(),
+                    gangs + " gangs",
+                    found.name(),
+                    fitted.name(),
+                    mechanism.name(),
                     behaviour.name());
         }
     }
 
     @Provide
     Arbitrary<Case> cases() {
-        return Combinators.combine(Arbitraries.of(RegionProfile.class), Arbitraries.integers().between(1, 2),
-                Arbitraries.of(Found.class), Arbitraries.of(Fitted.class),
-                Arbitraries.of(Mechanism.ONE_WAY, Mechanism.PUSH_MAKE, Mechanism.PUSH_BREAK),
-                Arbitraries.of(InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.PRESS_CHANGES))
-                .as(Case::new).filter(PlannedWiringProperties::isSensible);
+        return Combinators.combine(
+                        Arbitraries.of(RegionProfile.class),
+                        Arbitraries.integers().between(1, 2),
+                        Arbitraries.of(Found.class),
+                        Arbitraries.of(Fitted.class),
+                        Arbitraries.of(Mechanism.ONE_WAY, Mechanism.PUSH_MAKE, Mechanism.PUSH_BREAK),
+                        Arbitraries.of(
+                                InputBehaviour.EVERY_FLIP, InputBehaviour.POSITION_RULES, InputBehaviour.PRESS_CHANGES))
+                .as(Case::new)
+                .filter(PlannedWiringProperties::isSensible);
     }
 
     /**
@@ -73,7 +100,9 @@ class PlannedWiringProperties {
 
         WiringPlan plan = WiringPlan.of(Boxes.house(one.region()), box, modules(one));
 
-        assertThat(plan.findings()).as(one + "\n" + plan.after().map(TerminalTable::of)).isEmpty();
+        assertThat(plan.findings())
+                .as(one + "\n" + plan.after().map(TerminalTable::of))
+                .isEmpty();
         assertThat(plan.verdict()).isEqualTo(Verdict.OK);
         assertThat(plan.after()).isPresent();
     }
@@ -86,14 +115,21 @@ class PlannedWiringProperties {
         ModuleModel model = Modules.twoWire(bypass ? 30 : 10, Modules.usualRatings());
         List<Assignment> modules = new ArrayList<>();
         for (int gang = 1; gang <= one.gangs(); gang++) {
-            modules.add(new Assignment(model, List.of(gang), Map.of(gang, one.behaviour()),
+            modules.add(new Assignment(
+                    model,
+                    List.of(gang),
+                    Map.of(gang, one.behaviour()),
                     bypass ? Optional.of(Watts.of(20)) : Optional.empty()));
         }
 
         WiringPlan plan = WiringPlan.of(Boxes.house(one.region()), box, modules);
 
-        assertThat(plan.verdict()).as(one + "\n" + plan.after().map(TerminalTable::of)).isEqualTo(Verdict.OK);
-        assertThat(plan.findings()).as(one.toString()).extracting(f -> f.code())
+        assertThat(plan.verdict())
+                .as(one + "\n" + plan.after().map(TerminalTable::of))
+                .isEqualTo(Verdict.OK);
+        assertThat(plan.findings())
+                .as(one.toString())
+                .extracting(f -> f.code())
                 .allMatch(code -> code == FindingCode.GHOST_GLOW && !bypass);
     }
 
@@ -110,7 +146,8 @@ class PlannedWiringProperties {
 
         assertThat(movedBack).isEqualTo(moved);
         before.ends().forEach((core, end) -> assertThat(moved.contains(core))
-                .as(core).isEqualTo(!after.ends().get(core).equals(end)));
+                .as(core)
+                .isEqualTo(!after.ends().get(core).equals(end)));
     }
 
     @Property(tries = 200)
@@ -125,9 +162,13 @@ class PlannedWiringProperties {
                 BoxDrawing.Point from = wire.points().get(i - 1);
                 BoxDrawing.Point to = wire.points().get(i);
                 boolean level = from.y() == to.y();
-                String other = level ? tracks.putIfAbsent(from.y(), wire.key()) : columns.putIfAbsent(from.x(), wire.key());
-                assertThat(other).as("%s: %s and %s share a run", one, wire.key(), other).isNull();
-                assertThat(from.x() >= 0 && from.x() <= drawing.width() && to.y() <= drawing.height()).isTrue();
+                String other =
+                        level ? tracks.putIfAbsent(from.y(), wire.key()) : columns.putIfAbsent(from.x(), wire.key());
+                assertThat(other)
+                        .as("%s: %s and %s share a run", one, wire.key(), other)
+                        .isNull();
+                assertThat(from.x() >= 0 && from.x() <= drawing.width() && to.y() <= drawing.height())
+                        .isTrue();
             }
         }
     }
@@ -138,12 +179,13 @@ class PlannedWiringProperties {
             box.gang(one.mechanism(), "4", "2 LED 7");
         }
         boolean exchanged = one.found() == Found.THROWS_EXCHANGED;
-        End live = switch (one.found()) {
-            case LIVE_ON_SWITCH -> common(1);
-            case THROWS_EXCHANGED -> throwOf(1);
-            case LIVE_ON_LAST_SWITCH -> common(one.gangs());
-            case LIVE_IN_CONNECTOR -> new End.InConnector("live");
-        };
+        End live =
+                switch (one.found()) {
+                    case LIVE_ON_SWITCH -> common(1);
+                    case THROWS_EXCHANGED -> throwOf(1);
+                    case LIVE_ON_LAST_SWITCH -> common(one.gangs());
+                    case LIVE_IN_CONNECTOR -> new End.InConnector("live");
+                };
         box.feed("4", live);
         for (int gang = 1; gang <= one.gangs(); gang++) {
             box.lamp(gang, exchanged ? common(gang) : throwOf(gang), "4");
@@ -182,11 +224,13 @@ class PlannedWiringProperties {
         return switch (one.fitted()) {
             case ONE_FOR_ALL -> List.of(assigned(one, Modules.withNeutral(2, 2, Modules.usualRatings()), all));
             case ONE_FOR_ALL_SMALL_TERMINALS ->
-                    List.of(assigned(one, Modules.withNeutral(2, 1, Modules.usualRatings()), all));
+                List.of(assigned(one, Modules.withNeutral(2, 1, Modules.usualRatings()), all));
             case ONE_WITH_ELV_INPUTS -> List.of(assigned(one, Modules.withElvInputs(2, Modules.usualRatings()), all));
             case FIRST_ONLY -> List.of(assigned(one, Modules.withNeutral(1, 2, Modules.usualRatings()), List.of(1)));
-            case ONE_EACH -> all.stream()
-                    .map(gang -> assigned(one, Modules.withNeutral(1, 1, Modules.usualRatings()), List.of(gang))).toList();
+            case ONE_EACH ->
+                all.stream()
+                        .map(gang -> assigned(one, Modules.withNeutral(1, 1, Modules.usualRatings()), List.of(gang)))
+                        .toList();
         };
     }
 

@@ -19,33 +19,70 @@ import org.hiddenclerk.core.testing.Topologies;
 
 /** Wirings as the schemes plan them, for tests that change them. */
 public final class Plans {
-    private Plans() {
-    }
+    private Plans() {}
 
     /** Every scheme on every circuit in every region, and the circuits as found, by name. */
     public static Map<String, Wiring> ofEveryKind() {
         Map<String, Wiring> wirings = new LinkedHashMap<>();
         for (RegionProfile region : RegionProfile.values()) {
-            Box one = Boxes.box().gang("4", "2 LED 7").feed("4", common(1)).lamp(1, throwOf(1), "4").build();
-            Box two = Boxes.box().gang("4", "2 LED 7").gang("4", "LED 30").feed("4", common(1)).lamp(1, throwOf(1), "4")
-                    .lamp(2, throwOf(2), "4").jumper(common(1), common(2)).build();
-            Box twoCircuits = Boxes.box().gang("4", "2 LED 7").gang("6", "LED 30").feed("4", common(1))
-                    .lamp(1, throwOf(1), "4").feed("6", common(2)).lamp(2, throwOf(2), "6").build();
-            Box loop = Boxes.box().gang("4", "LED 30").loop(1, "4", common(1), throwOf(1)).build();
-            wirings.put(region + " one gang", plan(region, one, module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1)));
-            wirings.put(region + " two gangs", plan(region, two,
-                    module(Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2)));
-            wirings.put(region + " two gangs, common input pin", plan(region, two,
-                    module(Modules.withElvInputs(2, Modules.usualRatings()), 1, 2)));
-            wirings.put(region + " two circuits", plan(region, twoCircuits,
-                    module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1),
-                    module(Modules.withNeutral(1, 1, Modules.usualRatings()), 2)));
-            wirings.put(region + " two-wire with bypass", plan(region, loop, new Assignment(
-                    Modules.twoWire(40, Modules.usualRatings()), List.of(1), Map.of(1, InputBehaviour.EVERY_FLIP),
-                    Optional.of(Watts.of(20)))));
-            wirings.put(region + " as found, two gangs", WiringPlan.surveyed(Boxes.house(region), two).wiring());
-            Topologies.all(region).forEach((name, run) -> wirings.put(region + " as found, " + name,
-                    WiringPlan.surveyed(Boxes.house(region), run).wiring()));
+            Box one = Boxes.box()
+                    .gang("4", "2 LED 7")
+                    .feed("4", common(1))
+                    .lamp(1, throwOf(1), "4")
+                    .build();
+            Box two = Boxes.box()
+                    .gang("4", "2 LED 7")
+                    .gang("4", "LED 30")
+                    .feed("4", common(1))
+                    .lamp(1, throwOf(1), "4")
+                    .lamp(2, throwOf(2), "4")
+                    .jumper(common(1), common(2))
+                    .build();
+            Box twoCircuits = Boxes.box()
+                    .gang("4", "2 LED 7")
+                    .gang("6", "LED 30")
+                    .feed("4", common(1))
+                    .lamp(1, throwOf(1), "4")
+                    .feed("6", common(2))
+                    .lamp(2, throwOf(2), "6")
+                    .build();
+            Box loop = Boxes.box()
+                    .gang("4", "LED 30")
+                    .loop(1, "4", common(1), throwOf(1))
+                    .build();
+            wirings.put(
+                    region + " one gang",
+                    plan(region, one, module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1)));
+            wirings.put(
+                    region + " two gangs",
+                    plan(region, two, module(Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2)));
+            wirings.put(
+                    region + " two gangs, common input pin",
+                    plan(region, two, module(Modules.withElvInputs(2, Modules.usualRatings()), 1, 2)));
+            wirings.put(
+                    region + " two circuits",
+                    plan(
+                            region,
+                            twoCircuits,
+                            module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1),
+                            module(Modules.withNeutral(1, 1, Modules.usualRatings()), 2)));
+            wirings.put(
+                    region + " two-wire with bypass",
+                    plan(
+                            region,
+                            loop,
+                            new Assignment(
+                                    Modules.twoWire(40, Modules.usualRatings()),
+                                    List.of(1),
+                                    Map.of(1, InputBehaviour.EVERY_FLIP),
+                                    Optional.of(Watts.of(20)))));
+            wirings.put(
+                    region + " as found, two gangs",
+                    WiringPlan.surveyed(Boxes.house(region), two).wiring());
+            Topologies.all(region)
+                    .forEach((name, run) -> wirings.put(
+                            region + " as found, " + name,
+                            WiringPlan.surveyed(Boxes.house(region), run).wiring()));
             SchemeMatrix.plans(region).forEach((name, plan) -> plan.planned()
                     .ifPresent(planned -> wirings.put(region + " " + name, plan.wiring())));
         }

@@ -5,8 +5,7 @@ import org.hiddenclerk.core.job.RegionProfile;
 
 /** Plans of every scheme on every circuit, for tests of later stages. */
 public final class SchemeMatrixPlans {
-    private SchemeMatrixPlans() {
-    }
+    private SchemeMatrixPlans() {}
 
     /** Of what is no plain lamp, by region and kind. */
     public static Map<String, WiringPlan> special() {

@@ -12,8 +12,14 @@ import org.junit.jupiter.params.provider.EnumSource;
 /** Whoever adds a scheme and forgets a place is told here which. */
 class SchemesTest {
     /** Schemes for circuits of their own, which {@link SpecialSchemesTest} proves. */
-    private static final Set<SchemeCode> ON_THEIR_OWN = EnumSet.of(SchemeCode.FOUR_CHANNEL, SchemeCode.HEAVY_DUTY, SchemeCode.BLIND_PAIR, SchemeCode.CANOPY_FAN_LIGHT, SchemeCode.SOCKET,
-            SchemeCode.VOLT_FREE, SchemeCode.ELV_DC);
+    private static final Set<SchemeCode> ON_THEIR_OWN = EnumSet.of(
+            SchemeCode.FOUR_CHANNEL,
+            SchemeCode.HEAVY_DUTY,
+            SchemeCode.BLIND_PAIR,
+            SchemeCode.CANOPY_FAN_LIGHT,
+            SchemeCode.SOCKET,
+            SchemeCode.VOLT_FREE,
+            SchemeCode.ELV_DC);
 
     @ParameterizedTest
     @EnumSource(SchemeCode.class)
@@ -24,7 +30,9 @@ class SchemesTest {
 
     @Test
     void aSchemeThatIsNamedIsProvedOnEveryCircuitOrOnItsOwn() {
-        Set<SchemeCode> proved = SchemeMatrix.forGangOne().values().stream().map(Assignment::scheme).collect(Collectors.toCollection(() -> EnumSet.copyOf(ON_THEIR_OWN)));
+        Set<SchemeCode> proved = SchemeMatrix.forGangOne().values().stream()
+                .map(Assignment::scheme)
+                .collect(Collectors.toCollection(() -> EnumSet.copyOf(ON_THEIR_OWN)));
         assertThat(proved).as("add it to the matrix of schemes").containsExactlyInAnyOrder(SchemeCode.values());
     }
 }

@@ -36,23 +36,35 @@ import org.hiddenclerk.core.testing.Modules;
 
 /** Circuits of what is not a plain lamp, with the plans that suit them. */
 public final class SpecialRuns {
-    private SpecialRuns() {
-    }
+    private SpecialRuns() {}
 
     /** One plan of each, in each region where it makes a difference. */
     static Map<String, WiringPlan> plans() {
         Map<String, WiringPlan> plans = new LinkedHashMap<>();
         for (RegionProfile region : RegionProfile.values()) {
-            plans.put(region + " heater", plan(region, heater(region, ONE_WAY), SchemeCode.HEAVY_DUTY, Modules.heavy()));
-            plans.put(region + " heater, double-pole", plan(region, heater(region, DOUBLE_POLE), SchemeCode.HEAVY_DUTY,
-                    Modules.heavy()));
-            plans.put(region + " four loads", plan(region, fourGangs(region), SchemeCode.FOUR_CHANNEL,
-                    Modules.withElvInputs(4, Modules.generous()), 1, 2, 3, 4));
+            plans.put(
+                    region + " heater", plan(region, heater(region, ONE_WAY), SchemeCode.HEAVY_DUTY, Modules.heavy()));
+            plans.put(
+                    region + " heater, double-pole",
+                    plan(region, heater(region, DOUBLE_POLE), SchemeCode.HEAVY_DUTY, Modules.heavy()));
+            plans.put(
+                    region + " four loads",
+                    plan(
+                            region,
+                            fourGangs(region),
+                            SchemeCode.FOUR_CHANNEL,
+                            Modules.withElvInputs(4, Modules.generous()),
+                            1,
+                            2,
+                            3,
+                            4));
             plans.put(region + " blind", blind(region, Modules.blind()));
-            plans.put(region + " canopy, read", plan(region, canopy(region, true), SchemeCode.CANOPY_FAN_LIGHT,
-                    Modules.fanAndLight()));
-            plans.put(region + " canopy, blanked", plan(region, canopy(region, false), SchemeCode.CANOPY_FAN_LIGHT,
-                    Modules.fanAndLight()));
+            plans.put(
+                    region + " canopy, read",
+                    plan(region, canopy(region, true), SchemeCode.CANOPY_FAN_LIGHT, Modules.fanAndLight()));
+            plans.put(
+                    region + " canopy, blanked",
+                    plan(region, canopy(region, false), SchemeCode.CANOPY_FAN_LIGHT, Modules.fanAndLight()));
             plans.put(region + " socket", socket(region));
             plans.put(region + " gate", plan(region, gate(region), SchemeCode.VOLT_FREE, Modules.voltFree()));
             plans.put(region + " strip", plan(region, strip(region), SchemeCode.ELV_DC, Modules.direct(10, 28)));
@@ -62,10 +74,18 @@ public final class SpecialRuns {
 
     public static ConnectedBoxes heater(RegionProfile region, Mechanism mechanism) {
         boolean two = mechanism == DOUBLE_POLE;
-        return new Circuits(region).box("A", WALL).gang("A", mechanism, "4").load("A", "heater 1500", 1)
+        return new Circuits(region)
+                .box("A", WALL)
+                .gang("A", mechanism, "4")
+                .load("A", "heater 1500", 1)
                 .feed("A", "4", two ? "1.L-IN" : "1.COM", two ? "1.N-IN" : "j.n")
-                .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, two ? "1.L-OUT" : "1.L1"),
-                        wire(NEUTRAL, two ? "1.N-OUT" : "j.n"), wire(EARTH, "j.earth")).from("A");
+                .cable(
+                        "A",
+                        new Leads.ToLoad(1),
+                        wire(SWITCHED_LIVE, two ? "1.L-OUT" : "1.L1"),
+                        wire(NEUTRAL, two ? "1.N-OUT" : "j.n"),
+                        wire(EARTH, "j.earth"))
+                .from("A");
     }
 
     public static ConnectedBoxes fourGangs(RegionProfile region) {
@@ -78,21 +98,44 @@ public final class SpecialRuns {
         }
         box.feed("A", "4", "1.COM", "j.n");
         for (int gang = 1; gang <= 4; gang++) {
-            box.cable("A", new Leads.ToLoad(gang), wire(SWITCHED_LIVE, gang + ".L1"), wire(NEUTRAL, "j.n"),
+            box.cable(
+                    "A",
+                    new Leads.ToLoad(gang),
+                    wire(SWITCHED_LIVE, gang + ".L1"),
+                    wire(NEUTRAL, "j.n"),
                     wire(EARTH, "j.earth"));
         }
         return box.from("A");
     }
 
     static WiringPlan blind(RegionProfile region, ModuleModel model) {
-        ConnectedBoxes run = new Circuits(region).box("A", WALL).gang("A", PUSH_MAKE, "4").gang("A", PUSH_MAKE, "4")
+        ConnectedBoxes run = new Circuits(region)
+                .box("A", WALL)
+                .gang("A", PUSH_MAKE, "4")
+                .gang("A", PUSH_MAKE, "4")
                 .load("A", "blind 140", 1, Optional.of(new Drive("loft", Drive.Direction.UP)))
                 .load("A", "blind 140", 2, Optional.of(new Drive("loft", Drive.Direction.DOWN)))
-                .feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM")
-                .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(NEUTRAL, "j.n"), wire(EARTH, "j.earth"))
-                .cable("A", new Leads.ToLoad(2), wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n")).from("A");
-        return WiringPlan.of(house(region), run, List.of(new Assignment(SchemeCode.BLIND_PAIR, model, List.of(1, 2), List.of(),
-                Map.of(1, InputBehaviour.UP_DOWN, 2, InputBehaviour.UP_DOWN), Optional.empty(), Optional.empty())));
+                .feed("A", "4", "1.COM", "j.n")
+                .jumper("A", "1.COM", "2.COM")
+                .cable(
+                        "A",
+                        new Leads.ToLoad(1),
+                        wire(SWITCHED_LIVE, "1.L1"),
+                        wire(NEUTRAL, "j.n"),
+                        wire(EARTH, "j.earth"))
+                .cable("A", new Leads.ToLoad(2), wire(SWITCHED_LIVE, "2.L1"), wire(NEUTRAL, "j.n"))
+                .from("A");
+        return WiringPlan.of(
+                house(region),
+                run,
+                List.of(new Assignment(
+                        SchemeCode.BLIND_PAIR,
+                        model,
+                        List.of(1, 2),
+                        List.of(),
+                        Map.of(1, InputBehaviour.UP_DOWN, 2, InputBehaviour.UP_DOWN),
+                        Optional.empty(),
+                        Optional.empty())));
     }
 
     /** A wall switch and a canopy; with a spare core between them or without. */
@@ -100,12 +143,25 @@ public final class SpecialRuns {
         Circuits.Wire live = wire(SWITCHED_LIVE, "1.L1", "j.sl");
         Circuits.Wire neutral = wire(NEUTRAL, "j.n", "j.n");
         Circuits.Wire earth = wire(EARTH, "j.earth", "j.earth");
-        return new Circuits(region).box("A", WALL).box("X", CANOPY).gang("A", ONE_WAY, "4").load("X", "fan 45 pf 0.7", 0)
-                .load("X", "3 LED 8", 0).feed("A", "4", "1.COM", "j.n")
-                .cable("A", "X", spare ? new Circuits.Wire[] {live, wire(SPARE, "cap", "cap"), neutral, earth}
-                        : new Circuits.Wire[] {live, neutral, earth})
-                .jumper("X", "j.sl", "x1.L").jumper("X", "j.sl", "x2.L").jumper("X", "j.n", "x1.N").jumper("X", "j.n", "x2.N")
-                .renamedJumpers("X", "w").from("A");
+        return new Circuits(region)
+                .box("A", WALL)
+                .box("X", CANOPY)
+                .gang("A", ONE_WAY, "4")
+                .load("X", "fan 45 pf 0.7", 0)
+                .load("X", "3 LED 8", 0)
+                .feed("A", "4", "1.COM", "j.n")
+                .cable(
+                        "A",
+                        "X",
+                        spare
+                                ? new Circuits.Wire[] {live, wire(SPARE, "cap", "cap"), neutral, earth}
+                                : new Circuits.Wire[] {live, neutral, earth})
+                .jumper("X", "j.sl", "x1.L")
+                .jumper("X", "j.sl", "x2.L")
+                .jumper("X", "j.n", "x1.N")
+                .jumper("X", "j.n", "x2.N")
+                .renamedJumpers("X", "w")
+                .from("A");
     }
 
     /** A switch for the fan and one for the light, and one core more than they need; or none more. */
@@ -114,33 +170,81 @@ public final class SpecialRuns {
         Circuits.Wire light = wire(SWITCHED_LIVE, "2.L1", "x2.L");
         Circuits.Wire neutral = wire(NEUTRAL, "j.n", "j.n");
         Circuits.Wire earth = wire(EARTH, "j.earth", "j.earth");
-        return new Circuits(region).box("A", WALL).box("X", CANOPY).gang("A", ONE_WAY, "4").gang("A", ONE_WAY, "4").load("X", "fan 45 pf 0.7", 0)
-                .load("X", "3 LED 8", 0).feed("A", "4", "1.COM", "j.n").jumper("A", "1.COM", "2.COM")
-                .cable("A", "X", spare ? new Circuits.Wire[] {fan, light, wire(SPARE, "cap", "cap"), neutral, earth} : new Circuits.Wire[] {fan, light, neutral, earth})
-                .jumper("X", "j.n", "x1.N").jumper("X", "j.n", "x2.N").renamedJumpers("X", "w").from("A");
+        return new Circuits(region)
+                .box("A", WALL)
+                .box("X", CANOPY)
+                .gang("A", ONE_WAY, "4")
+                .gang("A", ONE_WAY, "4")
+                .load("X", "fan 45 pf 0.7", 0)
+                .load("X", "3 LED 8", 0)
+                .feed("A", "4", "1.COM", "j.n")
+                .jumper("A", "1.COM", "2.COM")
+                .cable(
+                        "A",
+                        "X",
+                        spare
+                                ? new Circuits.Wire[] {fan, light, wire(SPARE, "cap", "cap"), neutral, earth}
+                                : new Circuits.Wire[] {fan, light, neutral, earth})
+                .jumper("X", "j.n", "x1.N")
+                .jumper("X", "j.n", "x2.N")
+                .renamedJumpers("X", "w")
+                .from("A");
     }
 
     static WiringPlan socket(RegionProfile region) {
-        ConnectedBoxes run = new Circuits(region).box("A", SOCKET).load("A", "socket 1500", 0)
-                .cable("A", new Leads.FromSupply(new CircuitId("4")), wire(PERMANENT_LIVE, "x1.L"), wire(NEUTRAL, "x1.N"),
-                        wire(EARTH, "x1.PE")).from("A");
-        return WiringPlan.of(house(region), run, List.of(new Assignment(SchemeCode.SOCKET, Modules.heavy(), List.of(),
-                List.of(1), Map.of(), Optional.empty(), Optional.empty())));
+        ConnectedBoxes run = new Circuits(region)
+                .box("A", SOCKET)
+                .load("A", "socket 1500", 0)
+                .cable(
+                        "A",
+                        new Leads.FromSupply(new CircuitId("4")),
+                        wire(PERMANENT_LIVE, "x1.L"),
+                        wire(NEUTRAL, "x1.N"),
+                        wire(EARTH, "x1.PE"))
+                .from("A");
+        return WiringPlan.of(
+                house(region),
+                run,
+                List.of(new Assignment(
+                        SchemeCode.SOCKET,
+                        Modules.heavy(),
+                        List.of(),
+                        List.of(1),
+                        Map.of(),
+                        Optional.empty(),
+                        Optional.empty())));
     }
 
     public static ConnectedBoxes gate(RegionProfile region) {
-        return new Circuits(region).box("A", JUNCTION).gang("A", PUSH_MAKE, "gate").load("A", "gate 3", 1)
-                .feed("A", "4", "cap", "cap").cable("A", new Leads.ToLoadWithFeed(1, new CircuitId("gate")),
-                        wire(ELV_PLUS, "1.COM"), wire(SWITCHED_LIVE, "1.L1")).from("A");
+        return new Circuits(region)
+                .box("A", JUNCTION)
+                .gang("A", PUSH_MAKE, "gate")
+                .load("A", "gate 3", 1)
+                .feed("A", "4", "cap", "cap")
+                .cable(
+                        "A",
+                        new Leads.ToLoadWithFeed(1, new CircuitId("gate")),
+                        wire(ELV_PLUS, "1.COM"),
+                        wire(SWITCHED_LIVE, "1.L1"))
+                .from("A");
     }
 
     public static ConnectedBoxes strip(RegionProfile region) {
-        return new Circuits(region).box("A", WALL).gang("A", ONE_WAY, "gate").load("A", "strip 30", 1)
-                .cable("A", new Leads.FromSupply(new CircuitId("gate")), wire(ELV_PLUS, "1.COM"), wire(ELV_MINUS, "j.minus"))
-                .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(ELV_MINUS, "j.minus")).from("A");
+        return new Circuits(region)
+                .box("A", WALL)
+                .gang("A", ONE_WAY, "gate")
+                .load("A", "strip 30", 1)
+                .cable(
+                        "A",
+                        new Leads.FromSupply(new CircuitId("gate")),
+                        wire(ELV_PLUS, "1.COM"),
+                        wire(ELV_MINUS, "j.minus"))
+                .cable("A", new Leads.ToLoad(1), wire(SWITCHED_LIVE, "1.L1"), wire(ELV_MINUS, "j.minus"))
+                .from("A");
     }
 
-    static WiringPlan plan(RegionProfile region, ConnectedBoxes run, SchemeCode scheme, ModuleModel model, Integer... gangs) {
+    static WiringPlan plan(
+            RegionProfile region, ConnectedBoxes run, SchemeCode scheme, ModuleModel model, Integer... gangs) {
         return WiringPlan.of(house(region), run, List.of(SchemeMatrix.assigned(scheme, model, gangs)));
     }
 

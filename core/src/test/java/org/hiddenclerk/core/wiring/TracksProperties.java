@@ -41,7 +41,8 @@ class TracksProperties {
             }
             for (int jumper = random.nextInt(4); jumper > 0; jumper--) {
                 String key = "j" + jumper;
-                runs.add(new Segment(key, "", false, column(key + "a", places, random), column(key + "b", places, random)));
+                runs.add(new Segment(
+                        key, "", false, column(key + "a", places, random), column(key + "b", places, random)));
             }
         }
 
@@ -63,11 +64,15 @@ class TracksProperties {
                 double far = run.to().isEmpty() ? run.left() ? LEFT : RIGHT : columns.get(run.to())[0];
                 for (int other = 0; other < order.size(); other++) {
                     if (other != across) {
-                        for (String end : List.of(order.get(other).from(), order.get(other).to())) {
+                        for (String end : List.of(
+                                order.get(other).from(), order.get(other).to())) {
                             if (!end.isEmpty()) {
                                 int[] column = columns.get(end);
                                 double port = column[1] == 1 ? -1 : order.size();
-                                meetings += Line2D.linesIntersect(own, across, far, across, column[0], other, column[0], port) ? 1 : 0;
+                                meetings += Line2D.linesIntersect(
+                                                own, across, far, across, column[0], other, column[0], port)
+                                        ? 1
+                                        : 0;
                             }
                         }
                     }
@@ -94,12 +99,15 @@ class TracksProperties {
         List<List<Segment>> ordered = tracks.ordered();
 
         int after = tracks.crossings();
-        assertThat(after).isLessThanOrEqualTo(before).isEqualTo(board.meetings(ordered.stream().flatMap(List::stream).toList()));
+        assertThat(after)
+                .isLessThanOrEqualTo(before)
+                .isEqualTo(board.meetings(ordered.stream().flatMap(List::stream).toList()));
         for (int i = 0; i < ordered.size(); i++) {
             for (int j = i + 1; j < ordered.size(); j++) {
                 List<List<Segment>> swapped = new ArrayList<>(ordered);
                 Collections.swap(swapped, i, j);
-                assertThat(board.meetings(swapped.stream().flatMap(List::stream).toList())).isGreaterThanOrEqualTo(after);
+                assertThat(board.meetings(swapped.stream().flatMap(List::stream).toList()))
+                        .isGreaterThanOrEqualTo(after);
             }
         }
     }
@@ -111,6 +119,9 @@ class TracksProperties {
         List<List<Segment>> ordered = board.tracks().ordered();
 
         assertThat(ordered.stream().flatMap(List::stream)).containsExactlyInAnyOrderElementsOf(board.runs);
-        assertThat(ordered).allSatisfy(group -> assertThat(group.stream().map(run -> run.isJumper() ? run.key() : run.cable()).distinct()).hasSize(1));
+        assertThat(ordered).allSatisfy(group -> assertThat(group.stream()
+                        .map(run -> run.isJumper() ? run.key() : run.cable())
+                        .distinct())
+                .hasSize(1));
     }
 }

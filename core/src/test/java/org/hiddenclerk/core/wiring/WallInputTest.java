@@ -20,15 +20,22 @@ class WallInputTest {
 
     @Test
     void eachInputHasItsOwnSwitch() {
-        assertThat(walls("EU_230 four loads")).hasSize(4).allMatch(wall -> wall.ends() == 1 && wall.kind() == Wall.Kind.ROCKER);
-        assertThat(WallInput.of(plans.get("EU_230 four loads"))).extracting(input -> input.gangs().get(0).number()).containsExactly(1, 2, 3, 4);
-        assertThat(WallInput.of(plans.get("EU_230 four loads"))).extracting(WallInput::key).containsExactly("K1/1", "K1/2", "K1/3", "K1/4");
+        assertThat(walls("EU_230 four loads"))
+                .hasSize(4)
+                .allMatch(wall -> wall.ends() == 1 && wall.kind() == Wall.Kind.ROCKER);
+        assertThat(WallInput.of(plans.get("EU_230 four loads")))
+                .extracting(input -> input.gangs().get(0).number())
+                .containsExactly(1, 2, 3, 4);
+        assertThat(WallInput.of(plans.get("EU_230 four loads")))
+                .extracting(WallInput::key)
+                .containsExactly("K1/1", "K1/2", "K1/3", "K1/4");
     }
 
     @Test
     void aBlindIsCommandedByTwoContacts() {
         assertThat(walls("EU_230 blind")).isNotEmpty().allMatch(wall -> wall.kind() == Wall.Kind.UP_DOWN);
-        assertThat(WallInput.of(plans.get("EU_230 blind"))).allMatch(input -> input.input().behaviour() == InputBehaviour.UP_DOWN);
+        assertThat(WallInput.of(plans.get("EU_230 blind")))
+                .allMatch(input -> input.input().behaviour() == InputBehaviour.UP_DOWN);
     }
 
     @Test

@@ -173,7 +173,8 @@ public final class EmbeddedBroker implements AutoCloseable {
     }
 
     private static int free() throws IOException {
-        try (java.net.ServerSocket socket = new java.net.ServerSocket(0, 1, java.net.InetAddress.getLoopbackAddress())) {
+        try (java.net.ServerSocket socket =
+                new java.net.ServerSocket(0, 1, java.net.InetAddress.getLoopbackAddress())) {
             return socket.getLocalPort();
         }
     }

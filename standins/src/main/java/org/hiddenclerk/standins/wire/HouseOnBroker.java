@@ -51,8 +51,7 @@ public final class HouseOnBroker implements AutoCloseable {
     private int lastSupplyChanges;
 
     /** A cable with a client at its end. */
-    private record Connection(Relay relay, MqttLine line) {
-    }
+    private record Connection(Relay relay, MqttLine line) {}
 
     /**
      * A house that is connected, and runs.
@@ -63,19 +62,43 @@ public final class HouseOnBroker implements AutoCloseable {
      * @param afterwards told, on the thread of the house, when something may be otherwise
      * @throws java.io.UncheckedIOException when the broker is not reached
      */
-    public HouseOnBroker(MqttLine.Broker broker, String id, LivePlan plan, Instant start, HouseTopics topics, Consumer<Happening> watcher, Consumer<LiveHouse> afterwards) {
+    public HouseOnBroker(
+            MqttLine.Broker broker,
+            String id,
+            LivePlan plan,
+            Instant start,
+            HouseTopics topics,
+            Consumer<Happening> watcher,
+            Consumer<LiveHouse> afterwards) {
         this.broker = broker;
         this.id = id;
         this.topics = topics;
         this.afterwards = afterwards;
         house = plan.house();
-        mirrored = house.devices().stream().filter(device -> !isOnBroker(device)).toList();
+        mirrored =
+                house.devices().stream().filter(device -> !isOnBroker(device)).toList();
         running = new RunningHouse(new LiveHouse(plan, start, new Lines(), watcher), this::after);
         try {
-            connect(HUB, List.of(topics.every("outputs", "state"), topics.every("outputs", "order"), topics.every("controls", "told"), topics.every("sensors", "reading")),
-                    this::hubHears, topics.hubPresence(), this::hubIsBack);
-            house.devices().stream().filter(HouseOnBroker::isOnBroker).forEach(device -> connect(device.id().text(), device.outputs().stream().map(output ->
-                    topics.order(device, output.id())).toList(), (topic, message) -> deviceHears(device, topic, message), topics.presence(device), () -> isBack(device)));
+            connect(
+                    HUB,
+                    List.of(
+                            topics.every("outputs", "state"),
+                            topics.every("outputs", "order"),
+                            topics.every("controls", "told"),
+                            topics.every("sensors", "reading")),
+                    this::hubHears,
+                    topics.hubPresence(),
+                    this::hubIsBack);
+            house.devices().stream()
+                    .filter(HouseOnBroker::isOnBroker)
+                    .forEach(device -> connect(
+                            device.id().text(),
+                            device.outputs().stream()
+                                    .map(output -> topics.order(device, output.id()))
+                                    .toList(),
+                            (topic, message) -> deviceHears(device, topic, message),
+                            topics.presence(device),
+                            () -> isBack(device)));
         } catch (RuntimeException e) {
             close();
             throw e;
@@ -103,24 +126,39 @@ public final class HouseOnBroker implements AutoCloseable {
             Set<DeviceId> acting = live.acting();
             lines.forEach((who, connection) -> {
                 boolean hub = who.equals(HUB);
-                boolean cut = now.down().contains(Part.BROKER) || hub && now.down().contains(Part.HUB) || !hub && (now.down().contains(Part.WIFI) || !acting.contains(new DeviceId(who)));
+                boolean cut = now.down().contains(Part.BROKER)
+                        || hub && now.down().contains(Part.HUB)
+                        || !hub && (now.down().contains(Part.WIFI) || !acting.contains(new DeviceId(who)));
                 connection.relay().cut(cut);
-                connection.relay().slow(hub ? 0 : (long) (now.slow() - 1) * live.plan().delays().wifi());
+                connection
+                        .relay()
+                        .slow(
+                                hub
+                                        ? 0
+                                        : (long) (now.slow() - 1)
+                                                * live.plan().delays().wifi());
             });
             tellWhoIsThere(live);
         }
         afterwards.accept(live);
     }
 
-    private void connect(String who, List<String> filters, BiConsumer<String, byte[]> ear, String presence, Runnable back) {
+    private void connect(
+            String who, List<String> filters, BiConsumer<String, byte[]> ear, String presence, Runnable back) {
         Relay relay = new Relay(broker.url());
         try {
             AtomicReference<MqttLine> own = new AtomicReference<>();
-            MqttLine line = new MqttLine(broker.at(relay.url()), id + "-" + lines.size(), filters, ear, Optional.of(new MqttLine.Will(presence, GONE)), () -> {
-                if (own.get() != null) {
-                    back.run();
-                }
-            });
+            MqttLine line = new MqttLine(
+                    broker.at(relay.url()),
+                    id + "-" + lines.size(),
+                    filters,
+                    ear,
+                    Optional.of(new MqttLine.Will(presence, GONE)),
+                    () -> {
+                        if (own.get() != null) {
+                            back.run();
+                        }
+                    });
             own.set(line);
             lines.put(who, new Connection(relay, line));
             back.run();
@@ -158,7 +196,10 @@ public final class HouseOnBroker implements AutoCloseable {
         @Override
         public boolean toDevice(Device to, Message.Ordered ordered, long sentMs) {
             Connection connection = lines.get(HUB);
-            return connection != null && connection.line().send(topics.order(to, ordered.order().output()), HouseMessages.write(ordered, sentMs));
+            return connection != null
+                    && connection
+                            .line()
+                            .send(topics.order(to, ordered.order().output()), HouseMessages.write(ordered, sentMs));
         }
 
         @Override
@@ -177,23 +218,31 @@ public final class HouseOnBroker implements AutoCloseable {
             if (order && !isOnBroker(device)) {
                 Device.Output output = output(device, subject);
                 HouseMessages.Ordered ordered = HouseMessages.order(output, message);
-                ordered.order().ifPresentOrElse(said -> running.tell(live -> live.remote(said, OUTSIDE)), () -> refuse(HUB, device, output.id(), message, ordered.why()));
+                ordered.order()
+                        .ifPresentOrElse(
+                                said -> running.tell(live -> live.remote(said, OUTSIDE)),
+                                () -> refuse(HUB, device, output.id(), message, ordered.why()));
             } else if (!order && isOnBroker(device)) {
-                said(subject, message).ifPresent(heard -> running.tell(live -> live.reachesHub(device, heard.said(), heard.atMs())));
+                said(subject, message)
+                        .ifPresent(heard -> running.tell(live -> live.reachesHub(device, heard.said(), heard.atMs())));
             }
         });
     }
 
-    private record HeardAt(Message said, long atMs) {
-    }
+    private record HeardAt(Message said, long atMs) {}
 
     private static Optional<HeardAt> said(HouseId subject, byte[] message) {
         if (subject instanceof OutputId output) {
-            return HouseMessages.read(message, HouseMessages.State.class).map(state -> new HeardAt(new Message.Level(output, state.level(), state.motion(), state.by(), false), state.atMs()));
+            return HouseMessages.read(message, HouseMessages.State.class)
+                    .map(state -> new HeardAt(
+                            new Message.Level(output, state.level(), state.motion(), state.by(), false), state.atMs()));
         } else if (subject instanceof ControlId control) {
-            return HouseMessages.read(message, HouseMessages.Told.class).map(told -> new HeardAt(new Message.Gestured(control, told.gesture(), told.active(), told.leads()), told.atMs()));
+            return HouseMessages.read(message, HouseMessages.Told.class)
+                    .map(told -> new HeardAt(
+                            new Message.Gestured(control, told.gesture(), told.active(), told.leads()), told.atMs()));
         } else if (subject instanceof SensorId sensor) {
-            return HouseMessages.read(message, HouseMessages.Reading.class).map(reading -> new HeardAt(new Message.Sensed(sensor, reading.value(), false), reading.atMs()));
+            return HouseMessages.read(message, HouseMessages.Reading.class)
+                    .map(reading -> new HeardAt(new Message.Sensed(sensor, reading.value(), false), reading.atMs()));
         }
         return Optional.empty();
     }
@@ -202,26 +251,38 @@ public final class HouseOnBroker implements AutoCloseable {
         topics.subject(topic).ifPresent(subject -> {
             Device.Output output = output(device, subject);
             HouseMessages.Ordered ordered = HouseMessages.order(output, message);
-            ordered.order().ifPresentOrElse(said -> running.tell(live -> live.reachesDevice(device, new Message.Ordered(said, ordered.by().orElse(OUTSIDE)), ordered.atMs().orElse(live.now()))),
-                    () -> refuse(device.id().text(), device, output.id(), message, ordered.why()));
+            ordered.order()
+                    .ifPresentOrElse(
+                            said -> running.tell(live -> live.reachesDevice(
+                                    device,
+                                    new Message.Ordered(said, ordered.by().orElse(OUTSIDE)),
+                                    ordered.atMs().orElse(live.now()))),
+                            () -> refuse(device.id().text(), device, output.id(), message, ordered.why()));
         });
     }
 
     private static Device.Output output(Device device, HouseId id) {
-        return device.outputs().stream().filter(output -> output.id().equals(id)).findFirst().orElseThrow();
+        return device.outputs().stream()
+                .filter(output -> output.id().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** Whoever ordered is answered: silence would look like a device that is away. @param by whose connection says it */
     private void refuse(String by, Device device, OutputId output, byte[] message, String why) {
         String order = new String(message, 0, Math.min(message.length, SHOWN_BYTES), StandardCharsets.UTF_8);
-        running.tell(live -> Optional.ofNullable(lines.get(by)).ifPresent(connection ->
-                connection.line().send(topics.refused(device, output), HouseMessages.write(new HouseMessages.Refusal(why, order, live.now())))));
+        running.tell(live -> Optional.ofNullable(lines.get(by)).ifPresent(connection -> connection
+                .line()
+                .send(
+                        topics.refused(device, output),
+                        HouseMessages.write(new HouseMessages.Refusal(why, order, live.now())))));
     }
 
     private void hubIsBack() {
         MqttLine line = lines.get(HUB).line();
         line.retain(topics.hubPresence(), HERE.getBytes(StandardCharsets.UTF_8));
-        mirrored.forEach(device -> line.retain(topics.about(device), HouseMessages.write(HouseMessages.About.of(device))));
+        mirrored.forEach(
+                device -> line.retain(topics.about(device), HouseMessages.write(HouseMessages.About.of(device))));
         running.tell(live -> {
             mirrored.forEach(live::isBack);
             tellWhoIsThere(live);
@@ -233,8 +294,11 @@ public final class HouseOnBroker implements AutoCloseable {
         Set<DeviceId> acting = live.acting();
         Connection hub = lines.get(HUB);
         if (hub != null) {
-            mirrored.forEach(device -> hub.line().retain(topics.presence(device), (acting.contains(device.id()) && live.hears(device) ? HERE : GONE)
-                    .getBytes(StandardCharsets.UTF_8)));
+            mirrored.forEach(device -> hub.line()
+                    .retain(
+                            topics.presence(device),
+                            (acting.contains(device.id()) && live.hears(device) ? HERE : GONE)
+                                    .getBytes(StandardCharsets.UTF_8)));
         }
     }
 
@@ -263,7 +327,9 @@ public final class HouseOnBroker implements AutoCloseable {
     public void close() {
         running.close();
         // Those who take leave say no last will; what they said before is cleared when all have.
-        lines.entrySet().stream().filter(entry -> !entry.getKey().equals(HUB)).forEach(entry -> entry.getValue().line().close());
+        lines.entrySet().stream()
+                .filter(entry -> !entry.getKey().equals(HUB))
+                .forEach(entry -> entry.getValue().line().close());
         forget();
         lines.values().forEach(connection -> {
             connection.line().close();

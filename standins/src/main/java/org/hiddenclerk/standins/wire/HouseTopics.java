@@ -24,7 +24,9 @@ public final class HouseTopics {
         this.root = root;
         this.handles = Map.copyOf(handles);
         house.outputs().keySet().forEach(output -> ids.put(below(house.owner(output), "outputs", output), output));
-        house.controls().keySet().forEach(control -> ids.put(below(house.owner(control), "controls", control), control));
+        house.controls()
+                .keySet()
+                .forEach(control -> ids.put(below(house.owner(control), "controls", control), control));
         house.sensors().keySet().forEach(sensor -> ids.put(below(house.owner(sensor), "sensors", sensor), sensor));
     }
 
@@ -77,7 +79,10 @@ public final class HouseTopics {
         return below(device, "sensors", sensor) + "/reading";
     }
 
-    /** Filter for what is said of outputs ({@code state}, {@code order}), controls ({@code told}) or sensors ({@code reading}) of every device. */
+    /**
+     * Filter for what is said of outputs ({@code state}, {@code order}), controls ({@code told}) or sensors ({@code
+     * reading}) of every device.
+     */
     public String every(String kind, String what) {
         return root + "/+/" + kind + "/+/" + what;
     }

@@ -53,7 +53,10 @@ public final class HttpFront implements AutoCloseable {
         try {
             Order order = Wire.read(exchange.getRequestBody().readNBytes(LARGEST), Order.class);
             Optional<Answer> answer = network.ask(order);
-            send(exchange, answer.isPresent() ? OK : SILENT, answer.map(Wire::write).orElse(new byte[0]));
+            send(
+                    exchange,
+                    answer.isPresent() ? OK : SILENT,
+                    answer.map(Wire::write).orElse(new byte[0]));
         } catch (JacksonException e) {
             send(exchange, BAD, new byte[0]);
         }
@@ -72,7 +75,8 @@ public final class HttpFront implements AutoCloseable {
     private static void send(HttpExchange exchange, int status, byte[] body) throws IOException {
         exchange.getResponseHeaders().set("Content-Type", "application/json");
         exchange.sendResponseHeaders(status, body.length == 0 ? -1 : body.length);
-        try (exchange; var out = exchange.getResponseBody()) {
+        try (exchange;
+                var out = exchange.getResponseBody()) {
             out.write(body);
         }
     }

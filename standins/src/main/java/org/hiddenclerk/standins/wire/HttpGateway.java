@@ -48,7 +48,12 @@ public final class HttpGateway implements Gateway, AutoCloseable {
 
     private void glance() {
         try {
-            GatewayEvent[] since = Wire.read(send(HttpRequest.newBuilder(URI.create(url + "/heard?after=" + known)).timeout(patience).build()).body(), GatewayEvent[].class);
+            GatewayEvent[] since = Wire.read(
+                    send(HttpRequest.newBuilder(URI.create(url + "/heard?after=" + known))
+                                    .timeout(patience)
+                                    .build())
+                            .body(),
+                    GatewayEvent[].class);
             known += since.length;
             for (GatewayEvent each : since) {
                 ears.forEach(ear -> ear.accept(each));
@@ -72,12 +77,17 @@ public final class HttpGateway implements Gateway, AutoCloseable {
     @Override
     public Optional<Answer> ask(Order order) {
         try {
-            HttpResponse<byte[]> response = send(HttpRequest.newBuilder(URI.create(url + "/orders")).timeout(patience)
-                    .POST(HttpRequest.BodyPublishers.ofByteArray(Wire.write(order))).build());
+            HttpResponse<byte[]> response = send(HttpRequest.newBuilder(URI.create(url + "/orders"))
+                    .timeout(patience)
+                    .POST(HttpRequest.BodyPublishers.ofByteArray(Wire.write(order)))
+                    .build());
             if (response.statusCode() != OK && response.statusCode() != SILENT) {
-                throw new UncheckedIOException(new IOException("The " + protocol.label() + " network answered with " + response.statusCode() + "."));
+                throw new UncheckedIOException(new IOException(
+                        "The " + protocol.label() + " network answered with " + response.statusCode() + "."));
             }
-            return response.statusCode() == OK ? Optional.of(Wire.read(response.body(), Answer.class)) : Optional.empty();
+            return response.statusCode() == OK
+                    ? Optional.of(Wire.read(response.body(), Answer.class))
+                    : Optional.empty();
         } catch (HttpTimeoutException e) {
             return Optional.empty();
         }
@@ -92,7 +102,8 @@ public final class HttpGateway implements Gateway, AutoCloseable {
             throw new UncheckedIOException("The " + protocol.label() + " network is not reached.", e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new UncheckedIOException(new IOException("The " + protocol.label() + " network is not waited for.", e));
+            throw new UncheckedIOException(
+                    new IOException("The " + protocol.label() + " network is not waited for.", e));
         }
     }
 

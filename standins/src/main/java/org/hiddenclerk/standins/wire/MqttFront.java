@@ -27,8 +27,11 @@ public final class MqttFront implements AutoCloseable {
     };
 
     public MqttFront(MqttLine.Broker broker, String name, String root, Gateway network) {
-        line = new MqttLine(broker, name, java.util.List.of(Wire.orders(root, network.protocol())), (topic, message) ->
-                hands.execute(() -> answer(root, network, message)));
+        line = new MqttLine(
+                broker,
+                name,
+                java.util.List.of(Wire.orders(root, network.protocol())),
+                (topic, message) -> hands.execute(() -> answer(root, network, message)));
         network.listen(heard -> line.send(Wire.heard(root, network.protocol()), Wire.write(heard)));
     }
 
@@ -42,7 +45,8 @@ public final class MqttFront implements AutoCloseable {
         }
         Optional<Answer> answer = done.containsKey(asked.id()) ? done.get(asked.id()) : network.ask(asked.order());
         done.put(asked.id(), answer);
-        answer.ifPresent(a -> line.send(Wire.answers(root, network.protocol(), asked.asker()), Wire.write(new Wire.Answered(asked.id(), a))));
+        answer.ifPresent(a -> line.send(
+                Wire.answers(root, network.protocol(), asked.asker()), Wire.write(new Wire.Answered(asked.id(), a))));
     }
 
     @Override

@@ -44,7 +44,11 @@ public final class MqttGateway implements Gateway, AutoCloseable {
         this.root = root;
         this.protocol = protocol;
         this.patience = patience;
-        line = new MqttLine(broker, "clerk-" + asker, List.of(Wire.answers(root, protocol, asker), Wire.heard(root, protocol)), this::take);
+        line = new MqttLine(
+                broker,
+                "clerk-" + asker,
+                List.of(Wire.answers(root, protocol, asker), Wire.heard(root, protocol)),
+                this::take);
     }
 
     private void take(String topic, byte[] message) {
@@ -54,7 +58,8 @@ public final class MqttGateway implements Gateway, AutoCloseable {
                 hearing.execute(() -> ears.forEach(ear -> ear.accept(heard)));
             } else {
                 Wire.Answered answered = Wire.read(message, Wire.Answered.class);
-                Optional.ofNullable(waiting.remove(answered.id())).ifPresent(asked -> asked.complete(answered.answer()));
+                Optional.ofNullable(waiting.remove(answered.id()))
+                        .ifPresent(asked -> asked.complete(answered.answer()));
             }
         } catch (JacksonException e) {
             // Something else speaks on this topic; it is not ours to judge.
@@ -98,7 +103,8 @@ public final class MqttGateway implements Gateway, AutoCloseable {
     }
 
     private UncheckedIOException away() {
-        return new UncheckedIOException(new IOException("The broker of the " + protocol.label() + " network is not reached."));
+        return new UncheckedIOException(
+                new IOException("The broker of the " + protocol.label() + " network is not reached."));
     }
 
     @Override

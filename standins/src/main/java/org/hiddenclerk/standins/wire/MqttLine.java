@@ -31,6 +31,7 @@ public final class MqttLine implements AutoCloseable {
     private static final long LAST_RETRY_MS = 1_000;
     /** Shared by all lines: hundreds of them have little to say each. */
     private static final int THREADS = 1;
+
     private static final int KEEP_ALIVE_SECONDS = 10;
 
     private final Mqtt3AsyncClient client;
@@ -38,7 +39,7 @@ public final class MqttLine implements AutoCloseable {
 
     /** @param subscribed topics that are listened to */
     public MqttLine(Broker broker, String name, List<String> subscribed, BiConsumer<String, byte[]> ear) {
-        this(broker, name, subscribed, ear, Optional.empty(), () -> { });
+        this(broker, name, subscribed, ear, Optional.empty(), () -> {});
     }
 
     /**
@@ -47,29 +48,60 @@ public final class MqttLine implements AutoCloseable {
      * @param lastWill what the broker says for it, retained, when it is gone without a word
      * @param isBack   told whenever it is connected, the first time too
      */
-    public MqttLine(Broker broker, String name, List<String> subscribed, BiConsumer<String, byte[]> ear, Optional<Will> lastWill, Runnable isBack) {
+    public MqttLine(
+            Broker broker,
+            String name,
+            List<String> subscribed,
+            BiConsumer<String, byte[]> ear,
+            Optional<Will> lastWill,
+            Runnable isBack) {
         URI at = URI.create(broker.url());
-        Mqtt3ClientBuilder builder = Mqtt3Client.builder().identifier(name).executorConfig().nettyThreads(THREADS).applyExecutorConfig().serverHost(at.getHost()).serverPort(at.getPort())
-                .simpleAuth().username(broker.user()).password(broker.password().getBytes(StandardCharsets.UTF_8)).applySimpleAuth()
-                .automaticReconnect().initialDelay(FIRST_RETRY_MS, TimeUnit.MILLISECONDS).maxDelay(LAST_RETRY_MS, TimeUnit.MILLISECONDS).applyAutomaticReconnect()
+        Mqtt3ClientBuilder builder = Mqtt3Client.builder()
+                .identifier(name)
+                .executorConfig()
+                .nettyThreads(THREADS)
+                .applyExecutorConfig()
+                .serverHost(at.getHost())
+                .serverPort(at.getPort())
+                .simpleAuth()
+                .username(broker.user())
+                .password(broker.password().getBytes(StandardCharsets.UTF_8))
+                .applySimpleAuth()
+                .automaticReconnect()
+                .initialDelay(FIRST_RETRY_MS, TimeUnit.MILLISECONDS)
+                .maxDelay(LAST_RETRY_MS, TimeUnit.MILLISECONDS)
+                .applyAutomaticReconnect()
                 .addConnectedListener(context -> subscribe(subscribed, isBack));
-        lastWill.ifPresent(will -> builder.willPublish().topic(will.topic()).payload(will.message().getBytes(StandardCharsets.UTF_8)).qos(MqttQos.AT_LEAST_ONCE).retain(true)
+        lastWill.ifPresent(will -> builder.willPublish()
+                .topic(will.topic())
+                .payload(will.message().getBytes(StandardCharsets.UTF_8))
+                .qos(MqttQos.AT_LEAST_ONCE)
+                .retain(true)
                 .applyWillPublish());
         client = builder.buildAsync();
-        client.publishes(MqttGlobalPublishFilter.ALL, message -> ear.accept(message.getTopic().toString(), message.getPayloadAsBytes()));
+        client.publishes(
+                MqttGlobalPublishFilter.ALL,
+                message -> ear.accept(message.getTopic().toString(), message.getPayloadAsBytes()));
         try {
-            client.connectWith().cleanSession(true).keepAlive(KEEP_ALIVE_SECONDS).send().get(WAIT_MS, TimeUnit.MILLISECONDS);
+            client.connectWith()
+                    .cleanSession(true)
+                    .keepAlive(KEEP_ALIVE_SECONDS)
+                    .send()
+                    .get(WAIT_MS, TimeUnit.MILLISECONDS);
             // A broker may drop a connection it has just taken; then this one comes back, and subscribes again.
             if (!listening.await(WAIT_MS, TimeUnit.MILLISECONDS)) {
                 close();
-                throw new UncheckedIOException(new IOException("The broker at " + broker.url() + " took no subscription for " + WAIT_MS + " ms."));
+                throw new UncheckedIOException(new IOException(
+                        "The broker at " + broker.url() + " took no subscription for " + WAIT_MS + " ms."));
             }
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new UncheckedIOException(new InterruptedIOException("Interrupted while waiting for the broker at " + broker.url() + "."));
+            throw new UncheckedIOException(
+                    new InterruptedIOException("Interrupted while waiting for the broker at " + broker.url() + "."));
         } catch (ExecutionException | TimeoutException e) {
             close();
-            throw new UncheckedIOException("The broker at " + broker.url() + " is not reached: " + e.getMessage() + ".", new IOException(e));
+            throw new UncheckedIOException(
+                    "The broker at " + broker.url() + " is not reached: " + e.getMessage() + ".", new IOException(e));
         }
     }
 
@@ -86,8 +118,7 @@ public final class MqttLine implements AutoCloseable {
     }
 
     /** What a broker says for somebody who is gone. */
-    public record Will(String topic, String message) {
-    }
+    public record Will(String topic, String message) {}
 
     private void subscribe(List<String> topics, Runnable isBack) {
         if (topics.isEmpty()) {
@@ -95,8 +126,14 @@ public final class MqttLine implements AutoCloseable {
             isBack.run();
             return;
         }
-        Mqtt3Subscribe subscribe = Mqtt3Subscribe.builder().addSubscriptions(topics.stream().map(topic -> Mqtt3Subscription.builder().topicFilter(topic)
-                .qos(MqttQos.AT_LEAST_ONCE).build()).toList()).build();
+        Mqtt3Subscribe subscribe = Mqtt3Subscribe.builder()
+                .addSubscriptions(topics.stream()
+                        .map(topic -> Mqtt3Subscription.builder()
+                                .topicFilter(topic)
+                                .qos(MqttQos.AT_LEAST_ONCE)
+                                .build())
+                        .toList())
+                .build();
         // A connection that is gone again by now subscribes when it is back.
         client.subscribe(subscribe).whenComplete((answer, failure) -> {
             if (failure == null) {
@@ -124,12 +161,21 @@ public final class MqttLine implements AutoCloseable {
         return send(topic, message, true);
     }
 
-    /** Clears what is told on some topics to whoever comes later, and waits until the broker has it; while the broker is away nothing is cleared. */
+    /**
+     * Clears what is told on some topics to whoever comes later, and waits until the broker has it; while the broker
+     * is away nothing is cleared.
+     */
     void clear(List<String> topics) {
         if (!isUp()) {
             return;
         }
-        CompletableFuture<?>[] cleared = topics.stream().map(topic -> client.publishWith().topic(topic).qos(MqttQos.AT_LEAST_ONCE).retain(true).send()).toArray(CompletableFuture[]::new);
+        CompletableFuture<?>[] cleared = topics.stream()
+                .map(topic -> client.publishWith()
+                        .topic(topic)
+                        .qos(MqttQos.AT_LEAST_ONCE)
+                        .retain(true)
+                        .send())
+                .toArray(CompletableFuture[]::new);
         try {
             CompletableFuture.allOf(cleared).get(WAIT_MS, TimeUnit.MILLISECONDS);
         } catch (InterruptedException e) {
@@ -144,7 +190,12 @@ public final class MqttLine implements AutoCloseable {
             return false;
         }
         // What is lost with the connection is said again by whoever it concerns, or was for that moment only.
-        client.publishWith().topic(topic).payload(message).qos(MqttQos.AT_LEAST_ONCE).retain(retained).send();
+        client.publishWith()
+                .topic(topic)
+                .payload(message)
+                .qos(MqttQos.AT_LEAST_ONCE)
+                .retain(retained)
+                .send();
         return true;
     }
 

@@ -28,11 +28,14 @@ import java.util.concurrent.TimeUnit;
  * and new ones die at once.
  */
 final class Relay implements AutoCloseable {
-    private static final EventLoopGroup LOOPS = new MultiThreadIoEventLoopGroup(1, work -> {
-        Thread thread = new Thread(work, "stand-in cables");
-        thread.setDaemon(true);
-        return thread;
-    }, NioIoHandler.newFactory());
+    private static final EventLoopGroup LOOPS = new MultiThreadIoEventLoopGroup(
+            1,
+            work -> {
+                Thread thread = new Thread(work, "stand-in cables");
+                thread.setDaemon(true);
+                return thread;
+            },
+            NioIoHandler.newFactory());
 
     private final InetSocketAddress target;
     private final Channel door;
@@ -43,13 +46,20 @@ final class Relay implements AutoCloseable {
     Relay(String brokerUrl) {
         URI at = URI.create(brokerUrl);
         target = new InetSocketAddress(at.getHost(), at.getPort());
-        door = new ServerBootstrap().group(LOOPS).channel(NioServerSocketChannel.class).childOption(ChannelOption.TCP_NODELAY, true)
-                .childOption(ChannelOption.AUTO_READ, false).childHandler(new ChannelInitializer<SocketChannel>() {
+        door = new ServerBootstrap()
+                .group(LOOPS)
+                .channel(NioServerSocketChannel.class)
+                .childOption(ChannelOption.TCP_NODELAY, true)
+                .childOption(ChannelOption.AUTO_READ, false)
+                .childHandler(new ChannelInitializer<SocketChannel>() {
                     @Override
                     protected void initChannel(SocketChannel near) {
                         join(near);
                     }
-                }).bind(InetAddress.getLoopbackAddress(), 0).syncUninterruptibly().channel();
+                })
+                .bind(InetAddress.getLoopbackAddress(), 0)
+                .syncUninterruptibly()
+                .channel();
     }
 
     String url() {
@@ -61,8 +71,13 @@ final class Relay implements AutoCloseable {
             near.close();
             return;
         }
-        ChannelFuture far = new Bootstrap().group(LOOPS).channel(NioSocketChannel.class).option(ChannelOption.TCP_NODELAY, true)
-                .option(ChannelOption.AUTO_READ, false).handler(new Pass(near)).connect(target);
+        ChannelFuture far = new Bootstrap()
+                .group(LOOPS)
+                .channel(NioSocketChannel.class)
+                .option(ChannelOption.TCP_NODELAY, true)
+                .option(ChannelOption.AUTO_READ, false)
+                .handler(new Pass(near))
+                .connect(target);
         near.pipeline().addLast(new Pass(far.channel()));
         open.add(near);
         open.add(far.channel());

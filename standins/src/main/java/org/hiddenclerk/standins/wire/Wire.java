@@ -12,35 +12,51 @@ import tools.jackson.databind.json.JsonMapper;
 
 /** JSON of orders, answers and what is heard, and the topics on which they travel. */
 public final class Wire {
-    private static final JsonMapper JSON = JsonMapper.builder().addMixIn(Order.class, Orders.class).addMixIn(Answer.class, Answers.class)
-            .addMixIn(GatewayEvent.class, Tellings.class).changeDefaultPropertyInclusion(old -> old.withValueInclusion(JsonInclude.Include.NON_ABSENT)).build();
+    private static final JsonMapper JSON = JsonMapper.builder()
+            .addMixIn(Order.class, Orders.class)
+            .addMixIn(Answer.class, Answers.class)
+            .addMixIn(GatewayEvent.class, Tellings.class)
+            .changeDefaultPropertyInclusion(old -> old.withValueInclusion(JsonInclude.Include.NON_ABSENT))
+            .build();
 
-    private Wire() {
-    }
+    private Wire() {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "order")
-    @JsonSubTypes({@JsonSubTypes.Type(value = Order.OpenWindow.class, name = "open-window"), @JsonSubTypes.Type(value = Order.CloseWindow.class, name = "close-window"),
-            @JsonSubTypes.Type(value = Order.Inventory.class, name = "inventory"), @JsonSubTypes.Type(value = Order.Look.class, name = "look"),
-            @JsonSubTypes.Type(value = Order.Switch.class, name = "switch"), @JsonSubTypes.Type(value = Order.Rename.class, name = "rename"),
-            @JsonSubTypes.Type(value = Order.Write.class, name = "write"), @JsonSubTypes.Type(value = Order.ReadSettings.class, name = "read-settings"),
-            @JsonSubTypes.Type(value = Order.BeginFile.class, name = "begin-file"), @JsonSubTypes.Type(value = Order.FilePart.class, name = "file-part"),
-            @JsonSubTypes.Type(value = Order.EndFile.class, name = "end-file"), @JsonSubTypes.Type(value = Order.Forget.class, name = "forget")})
-    private interface Orders {
-    }
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Order.OpenWindow.class, name = "open-window"),
+        @JsonSubTypes.Type(value = Order.CloseWindow.class, name = "close-window"),
+        @JsonSubTypes.Type(value = Order.Inventory.class, name = "inventory"),
+        @JsonSubTypes.Type(value = Order.Look.class, name = "look"),
+        @JsonSubTypes.Type(value = Order.Switch.class, name = "switch"),
+        @JsonSubTypes.Type(value = Order.Rename.class, name = "rename"),
+        @JsonSubTypes.Type(value = Order.Write.class, name = "write"),
+        @JsonSubTypes.Type(value = Order.ReadSettings.class, name = "read-settings"),
+        @JsonSubTypes.Type(value = Order.BeginFile.class, name = "begin-file"),
+        @JsonSubTypes.Type(value = Order.FilePart.class, name = "file-part"),
+        @JsonSubTypes.Type(value = Order.EndFile.class, name = "end-file"),
+        @JsonSubTypes.Type(value = Order.Forget.class, name = "forget")
+    })
+    private interface Orders {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "answer")
-    @JsonSubTypes({@JsonSubTypes.Type(value = Answer.Done.class, name = "done"), @JsonSubTypes.Type(value = Answer.Members.class, name = "members"),
-            @JsonSubTypes.Type(value = Answer.Settings.class, name = "settings"), @JsonSubTypes.Type(value = Answer.Refused.class, name = "refused")})
-    private interface Answers {
-    }
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = Answer.Done.class, name = "done"),
+        @JsonSubTypes.Type(value = Answer.Members.class, name = "members"),
+        @JsonSubTypes.Type(value = Answer.Settings.class, name = "settings"),
+        @JsonSubTypes.Type(value = Answer.Refused.class, name = "refused")
+    })
+    private interface Answers {}
 
     @JsonTypeInfo(use = JsonTypeInfo.Id.NAME, property = "heard")
-    @JsonSubTypes({@JsonSubTypes.Type(value = GatewayEvent.WindowOpened.class, name = "window-opened"), @JsonSubTypes.Type(value = GatewayEvent.WindowClosed.class, name = "window-closed"),
-            @JsonSubTypes.Type(value = GatewayEvent.CameIn.class, name = "came-in"), @JsonSubTypes.Type(value = GatewayEvent.TurnedAway.class, name = "turned-away"),
-            @JsonSubTypes.Type(value = GatewayEvent.Flipped.class, name = "flipped"),
-            @JsonSubTypes.Type(value = GatewayEvent.Changed.class, name = "changed")})
-    private interface Tellings {
-    }
+    @JsonSubTypes({
+        @JsonSubTypes.Type(value = GatewayEvent.WindowOpened.class, name = "window-opened"),
+        @JsonSubTypes.Type(value = GatewayEvent.WindowClosed.class, name = "window-closed"),
+        @JsonSubTypes.Type(value = GatewayEvent.CameIn.class, name = "came-in"),
+        @JsonSubTypes.Type(value = GatewayEvent.TurnedAway.class, name = "turned-away"),
+        @JsonSubTypes.Type(value = GatewayEvent.Flipped.class, name = "flipped"),
+        @JsonSubTypes.Type(value = GatewayEvent.Changed.class, name = "changed")
+    })
+    private interface Tellings {}
 
     /**
      * An order on its way.
@@ -48,11 +64,9 @@ public final class Wire {
      * @param id    the same when it is sent again
      * @param asker whose answers go to a topic of its own
      */
-    public record Asked(String id, String asker, Order order) {
-    }
+    public record Asked(String id, String asker, Order order) {}
 
-    public record Answered(String id, Answer answer) {
-    }
+    public record Answered(String id, Answer answer) {}
 
     /** @throws tools.jackson.core.JacksonException for what is no message of this kind */
     public static <T> T read(byte[] json, Class<T> kind) {

@@ -36,7 +36,8 @@ class EmbeddedBrokerTest {
         CountDownLatch heard = new CountDownLatch(1);
         for (int tries = 0; tries < 20; tries++) {
             String name = UUID.randomUUID().toString();
-            try (MqttLine line = new MqttLine(broker, name, List.of("ping/" + name), (topic, message) -> heard.countDown())) {
+            try (MqttLine line =
+                    new MqttLine(broker, name, List.of("ping/" + name), (topic, message) -> heard.countDown())) {
                 line.send("ping/" + name, "there?");
                 if (heard.await(1, TimeUnit.SECONDS)) {
                     return;
@@ -53,7 +54,7 @@ class EmbeddedBrokerTest {
     void clientsThatPushEachOtherOutDoNotSilenceIt() throws Exception {
         try (EmbeddedBroker broker = new EmbeddedBroker(0)) {
             AtomicBoolean stop = new AtomicBoolean();
-            MqttLine speaker = new MqttLine(broker.broker(), "speaker", List.of(), (topic, message) -> { });
+            MqttLine speaker = new MqttLine(broker.broker(), "speaker", List.of(), (topic, message) -> {});
             Thread flood = new Thread(() -> {
                 while (!stop.get()) {
                     speaker.send("flood/1", "message");
@@ -62,7 +63,7 @@ class EmbeddedBrokerTest {
             });
             flood.start();
             for (int i = 0; i < TAKEOVERS; i++) {
-                try (MqttLine one = new MqttLine(broker.broker(), "twin", List.of("flood/#"), (topic, message) -> { })) {
+                try (MqttLine one = new MqttLine(broker.broker(), "twin", List.of("flood/#"), (topic, message) -> {})) {
                     Thread.sleep(20);
                 } catch (UncheckedIOException e) {
                     // Pushed out by its own twin before it was in, or the broker starts anew.
@@ -79,11 +80,12 @@ class EmbeddedBrokerTest {
     @Test
     void nobodyTakesTheNameOfSomebodyElsesClient() throws Exception {
         try (EmbeddedBroker broker = new EmbeddedBroker(0, "own", GUEST);
-             MqttLine hub = new MqttLine(broker.broker(), "hub", List.of("house/#"), (topic, message) -> { })) {
+                MqttLine hub = new MqttLine(broker.broker(), "hub", List.of("house/#"), (topic, message) -> {})) {
             MqttLine.Broker guest = new MqttLine.Broker(broker.broker().url(), "guest", "secret");
-            assertThatThrownBy(() -> new MqttLine(guest, "hub", List.of("open/#"), (topic, message) -> { })).isInstanceOf(UncheckedIOException.class);
+            assertThatThrownBy(() -> new MqttLine(guest, "hub", List.of("open/#"), (topic, message) -> {}))
+                    .isInstanceOf(UncheckedIOException.class);
             assertThat(hub.isUp()).isTrue();
-            try (MqttLine own = new MqttLine(guest, "guest-1", List.of("open/#"), (topic, message) -> { })) {
+            try (MqttLine own = new MqttLine(guest, "guest-1", List.of("open/#"), (topic, message) -> {})) {
                 assertThat(own.isUp()).isTrue();
             }
         }

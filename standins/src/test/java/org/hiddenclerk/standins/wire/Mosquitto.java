@@ -21,8 +21,14 @@ final class Mosquitto implements AutoCloseable {
     }
 
     private Process start() throws IOException, InterruptedException {
-        Path settings = Files.writeString(dir.resolve("broker.conf"), "listener " + port + " 127.0.0.1\nallow_anonymous true\npersistence false\nuser root\nmax_queued_messages 0\n");
-        Process started = new ProcessBuilder("mosquitto", "-c", settings.toString()).redirectErrorStream(true).redirectOutput(dir.resolve("log").toFile()).start();
+        Path settings = Files.writeString(
+                dir.resolve("broker.conf"),
+                "listener " + port
+                        + " 127.0.0.1\nallow_anonymous true\npersistence false\nuser root\nmax_queued_messages 0\n");
+        Process started = new ProcessBuilder("mosquitto", "-c", settings.toString())
+                .redirectErrorStream(true)
+                .redirectOutput(dir.resolve("log").toFile())
+                .start();
         for (int tries = 0; tries < 50 && !isThere(); tries++) {
             Thread.sleep(100);
         }

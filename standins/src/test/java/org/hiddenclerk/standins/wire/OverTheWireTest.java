@@ -46,8 +46,10 @@ class OverTheWireTest {
         List<String> codes = byCode ? List.of(MATTER_CODE, OTHER_MATTER_CODE) : List.of("code 1", "code 2");
         house.bring("S1", "A1", protocol, "K", 2, true, 3, codes.get(0), "1.0.0", Set.of());
         house.bring("S2", "A2", protocol, "K", 2, true, 3, codes.get(1), "1.0.0", Set.of(Fault.SILENT));
-        assertThat(gateway.ask(new Order.OpenWindow(1_000, Optional.empty())).orElseThrow()).isInstanceOf(Answer.Refused.class);
-        for (Optional<String> code : byCode ? codes.stream().map(Optional::of).toList() : List.of(Optional.<String>empty())) {
+        assertThat(gateway.ask(new Order.OpenWindow(1_000, Optional.empty())).orElseThrow())
+                .isInstanceOf(Answer.Refused.class);
+        for (Optional<String> code :
+                byCode ? codes.stream().map(Optional::of).toList() : List.of(Optional.<String>empty())) {
             assertThat(gateway.ask(new Order.OpenWindow(200, code))).contains(new Answer.Done());
         }
         Thread.sleep(100);
@@ -59,7 +61,8 @@ class OverTheWireTest {
             sofar.add(next);
         }
         assertThat(sofar.get(0)).isEqualTo(new GatewayEvent.WindowOpened(200));
-        assertThat(gateway.ask(new Order.Rename("A1", "reading-loft")).orElseThrow()).isEqualTo(new Answer.Done());
+        assertThat(gateway.ask(new Order.Rename("A1", "reading-loft")).orElseThrow())
+                .isEqualTo(new Answer.Done());
         gateway.ask(new Order.Write("A1", Map.of("power-on", "last")));
         assertThat(gateway.ask(new Order.ReadSettings("A1"))).contains(new Answer.Settings(Map.of("power-on", "last")));
         assertThat(gateway.ask(new Order.Look("A2"))).as("silent").isEmpty();
@@ -67,13 +70,16 @@ class OverTheWireTest {
         assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new GatewayEvent.Flipped("A1", 1));
         assertThat(heard.poll(5, TimeUnit.SECONDS)).isEqualTo(new GatewayEvent.Changed("A1", 1, true));
         Answer all = gateway.ask(new Order.Inventory()).orElseThrow();
-        assertThat(((Answer.Members) all).members()).extracting("address", "name").containsExactlyInAnyOrder(
-                org.assertj.core.groups.Tuple.tuple("A1", "reading-loft"), org.assertj.core.groups.Tuple.tuple("A2", "new S2"));
+        assertThat(((Answer.Members) all).members())
+                .extracting("address", "name")
+                .containsExactlyInAnyOrder(
+                        org.assertj.core.groups.Tuple.tuple("A1", "reading-loft"),
+                        org.assertj.core.groups.Tuple.tuple("A2", "new S2"));
     }
 
     private void talkOver(MqttLine.Broker broker) throws InterruptedException {
         try (MqttFront front = new MqttFront(broker, "front", "house", house.network(Protocol.ZIGBEE));
-             MqttGateway gateway = new MqttGateway(broker, "house", Protocol.ZIGBEE, PATIENCE)) {
+                MqttGateway gateway = new MqttGateway(broker, "house", Protocol.ZIGBEE, PATIENCE)) {
             talk(gateway);
         }
     }
@@ -89,7 +95,8 @@ class OverTheWireTest {
     void nobodyComesInWithoutThePassword() throws IOException {
         try (EmbeddedBroker broker = new EmbeddedBroker(0)) {
             MqttLine.Broker stranger = new MqttLine.Broker(broker.broker().url(), "clerk", "guessed");
-            assertThatThrownBy(() -> new MqttLine(stranger, "stranger", List.of(), (topic, message) -> { })).isInstanceOf(UncheckedIOException.class);
+            assertThatThrownBy(() -> new MqttLine(stranger, "stranger", List.of(), (topic, message) -> {}))
+                    .isInstanceOf(UncheckedIOException.class);
         }
     }
 
@@ -103,18 +110,30 @@ class OverTheWireTest {
     @Test
     void overHttp() throws InterruptedException {
         try (HttpFront front = new HttpFront(house.network(Protocol.WIFI));
-             HttpGateway gateway = new HttpGateway(front.url(), Protocol.WIFI, PATIENCE)) {
+                HttpGateway gateway = new HttpGateway(front.url(), Protocol.WIFI, PATIENCE)) {
             talk(gateway);
         }
     }
 
     @Test
     void everyOrderSurvivesTheWire() {
-        List<Order> orders = List.of(new Order.OpenWindow(60, Optional.of("code")), new Order.OpenWindow(60, Optional.empty()), new Order.CloseWindow(), new Order.Inventory(),
-                new Order.Look("A"), new Order.Switch("A", 1, true), new Order.Rename("A", "n"), new Order.Write("A", Map.of("k", "v")), new Order.ReadSettings("A"),
-                new Order.BeginFile("A", "1.0.0", "00", 3), new Order.EndFile("A"), new Order.Forget("A"));
-        orders.forEach(order -> assertThat(Wire.read(Wire.write(order), Order.class)).isEqualTo(order));
-        Order.FilePart part = (Order.FilePart) Wire.read(Wire.write(new Order.FilePart("A", 4, new byte[] {1, -1, 0})), Order.class);
+        List<Order> orders = List.of(
+                new Order.OpenWindow(60, Optional.of("code")),
+                new Order.OpenWindow(60, Optional.empty()),
+                new Order.CloseWindow(),
+                new Order.Inventory(),
+                new Order.Look("A"),
+                new Order.Switch("A", 1, true),
+                new Order.Rename("A", "n"),
+                new Order.Write("A", Map.of("k", "v")),
+                new Order.ReadSettings("A"),
+                new Order.BeginFile("A", "1.0.0", "00", 3),
+                new Order.EndFile("A"),
+                new Order.Forget("A"));
+        orders.forEach(
+                order -> assertThat(Wire.read(Wire.write(order), Order.class)).isEqualTo(order));
+        Order.FilePart part =
+                (Order.FilePart) Wire.read(Wire.write(new Order.FilePart("A", 4, new byte[] {1, -1, 0})), Order.class);
         assertThat(part.part()).containsExactly(1, -1, 0);
     }
 }

@@ -24,8 +24,15 @@ import org.hiddenclerk.core.matching.Unit;
  * @param brokenPins pins that no option can keep
  * @param rounds    how often the programme was solved, with what two choices together rule out added in between
  */
-public record Allocation(List<HouseOption> chosen, List<Unit> open, Map<Term, Long> terms, long gapCents, boolean isOptimal,
-                         List<Finding> radio, List<AllocationTask.Pin> brokenPins, int rounds) {
+public record Allocation(
+        List<HouseOption> chosen,
+        List<Unit> open,
+        Map<Term, Long> terms,
+        long gapCents,
+        boolean isOptimal,
+        List<Finding> radio,
+        List<AllocationTask.Pin> brokenPins,
+        int rounds) {
     public Allocation {
         chosen = List.copyOf(chosen);
         open = List.copyOf(open);
@@ -36,8 +43,14 @@ public record Allocation(List<HouseOption> chosen, List<Unit> open, Map<Term, Lo
 
     /** Parts of the objective. */
     public enum Term {
-        PRICE("modules and bypasses"), SHELF("taken from the shelf"), KINDS("different modules"), MAKERS("different makers"),
-        BOXES("boxes opened"), WORK("work"), HOUSEHOLD("what the household notices"), WISHES("wishes and reservations"),
+        PRICE("modules and bypasses"),
+        SHELF("taken from the shelf"),
+        KINDS("different modules"),
+        MAKERS("different makers"),
+        BOXES("boxes opened"),
+        WORK("work"),
+        HOUSEHOLD("what the household notices"),
+        WISHES("wishes and reservations"),
         OPEN("left without a module");
 
         private final String label;
@@ -56,7 +69,9 @@ public record Allocation(List<HouseOption> chosen, List<Unit> open, Map<Term, Lo
     }
 
     public Optional<HouseOption> choiceFor(String unit) {
-        return chosen.stream().filter(o -> o.units().stream().anyMatch(u -> u.id().equals(unit))).findFirst();
+        return chosen.stream()
+                .filter(o -> o.units().stream().anyMatch(u -> u.id().equals(unit)))
+                .findFirst();
     }
 
     /** Modules by code, counted. */
@@ -74,8 +89,7 @@ public record Allocation(List<HouseOption> chosen, List<Unit> open, Map<Term, Lo
     }
 
     /** What one unit gets in two plans. */
-    public record Difference(Unit unit, Optional<HouseOption> before, Optional<HouseOption> after) {
-    }
+    public record Difference(Unit unit, Optional<HouseOption> before, Optional<HouseOption> after) {}
 
     /** Units for which another plan chooses otherwise. */
     public List<Difference> differenceTo(Allocation other, List<Unit> units) {

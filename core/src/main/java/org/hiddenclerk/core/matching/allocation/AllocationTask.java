@@ -21,8 +21,18 @@ import org.hiddenclerk.core.radio.RadioPlan;
  * @param oneMaker  whether all modules must come from one maker
  * @param limit     time for the solver
  */
-public record AllocationTask(HouseSurvey survey, List<Unit> units, List<HouseOption> options, Terms terms, Weights weights, Map<String, Integer> onHand,
-                             OptionalInt bypassCents, List<Pin> pins, boolean oneMaker, RadioPlan radio, Duration limit) {
+public record AllocationTask(
+        HouseSurvey survey,
+        List<Unit> units,
+        List<HouseOption> options,
+        Terms terms,
+        Weights weights,
+        Map<String, Integer> onHand,
+        OptionalInt bypassCents,
+        List<Pin> pins,
+        boolean oneMaker,
+        RadioPlan radio,
+        Duration limit) {
     public AllocationTask {
         units = List.copyOf(units);
         options = List.copyOf(options);
@@ -31,14 +41,14 @@ public record AllocationTask(HouseSurvey survey, List<Unit> units, List<HouseOpt
     }
 
     /** A unit that must get a module, whatever else would be cheaper. */
-    public record Pin(String unit, String module) {
-    }
+    public record Pin(String unit, String module) {}
 
     AllocationTask pinned(Pin pin) {
         List<Pin> more = new java.util.ArrayList<>(pins);
         more.removeIf(p -> p.unit().equals(pin.unit()));
         more.add(pin);
-        return new AllocationTask(survey, units, options, terms, weights, onHand, bypassCents, more, oneMaker, radio, limit);
+        return new AllocationTask(
+                survey, units, options, terms, weights, onHand, bypassCents, more, oneMaker, radio, limit);
     }
 
     List<HouseOption> optionsFor(Unit unit) {

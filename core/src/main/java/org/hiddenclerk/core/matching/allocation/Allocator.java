@@ -83,8 +83,10 @@ public final class Allocator {
             if (conflicts.isEmpty()) {
                 return new Attempt.Made(result(programme, solution.get(), chosen, round));
             }
-            if (conflicts.stream().anyMatch(Together.Conflict::byScheme) && known.stream().noneMatch(Together.Conflict::byScheme)) {
-                // The scheme that is cheapest with a module may not pass beside others: from here on every one has its variable.
+            if (conflicts.stream().anyMatch(Together.Conflict::byScheme)
+                    && known.stream().noneMatch(Together.Conflict::byScheme)) {
+                // The scheme that is cheapest with a module may not pass beside others: from here on every one has its
+                // variable.
                 programme = new Programme(task, task.options());
                 known.forEach(programme::forbid);
             }
@@ -113,13 +115,22 @@ public final class Allocator {
         return each.isEmpty() ? part : each;
     }
 
-    private Allocation result(Programme programme, IntegerSolver.Solution solution, List<HouseOption> chosen, int rounds) {
+    private Allocation result(
+            Programme programme, IntegerSolver.Solution solution, List<HouseOption> chosen, int rounds) {
         Set<Unit> done = new LinkedHashSet<>();
         chosen.forEach(option -> done.addAll(option.units()));
-        List<Unit> open = task.units().stream().filter(unit -> !done.contains(unit)).toList();
+        List<Unit> open =
+                task.units().stream().filter(unit -> !done.contains(unit)).toList();
         long gap = solution.isOptimal() ? 0 : (long) Math.ceil(solution.cost() - solution.atLeast());
-        return new Allocation(chosen, open, termsOf(chosen, open.size(), task), gap, solution.isOptimal(), Radio.judge(task, chosen),
-                programme.brokenPins(), rounds);
+        return new Allocation(
+                chosen,
+                open,
+                termsOf(chosen, open.size(), task),
+                gap,
+                solution.isOptimal(),
+                Radio.judge(task, chosen),
+                programme.brokenPins(),
+                rounds);
     }
 
     /** What a choice costs, term by term: the objective said once more without a programme, which the tests compare with it. */
@@ -143,8 +154,12 @@ public final class Allocator {
             });
             boxes.addAll(option.opened());
         }
-        double shelf = used.entrySet().stream().mapToDouble(e -> Math.min(e.getValue(), task.onHand().getOrDefault(e.getKey(), 0))
-                * prices.get(e.getKey()) * w.stockPercent() / 100.0).sum();
+        double shelf = used.entrySet().stream()
+                .mapToDouble(e -> Math.min(e.getValue(), task.onHand().getOrDefault(e.getKey(), 0))
+                        * prices.get(e.getKey())
+                        * w.stockPercent()
+                        / 100.0)
+                .sum();
         terms.put(Allocation.Term.SHELF, -shelf);
         terms.put(Allocation.Term.KINDS, (double) w.kind() * used.size());
         terms.put(Allocation.Term.MAKERS, (double) w.maker() * makers.size());

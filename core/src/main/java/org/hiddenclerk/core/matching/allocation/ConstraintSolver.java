@@ -21,6 +21,7 @@ import java.util.Optional;
 final class ConstraintSolver implements IntegerSolver {
     /** Costs are whole in thousandths of a cent, so that the order of equal choices is settled too. */
     private static final double FINE = 1_000;
+
     private static final double MILLIS = 1_000;
 
     static {
@@ -34,22 +35,32 @@ final class ConstraintSolver implements IntegerSolver {
         IntVar[] variables = new IntVar[columns.size()];
         long[] costs = new long[columns.size()];
         for (int i = 0; i < variables.length; i++) {
-            variables[i] = model.newIntVar(0, columns.get(i).most(), columns.get(i).name());
+            variables[i] =
+                    model.newIntVar(0, columns.get(i).most(), columns.get(i).name());
             costs[i] = Math.round(columns.get(i).cost() * FINE);
         }
         for (IntegerProgramme.Row row : programme.rows()) {
-            IntVar[] in = Arrays.stream(row.columns()).mapToObj(c -> variables[c]).toArray(IntVar[]::new);
+            IntVar[] in =
+                    Arrays.stream(row.columns()).mapToObj(c -> variables[c]).toArray(IntVar[]::new);
             model.addLinearConstraint(LinearExpr.weightedSum(in, row.factors()), row.lower(), row.upper());
         }
         model.minimize(LinearExpr.weightedSum(variables, costs));
         CpSolver solver = new CpSolver();
-        solver.getParameters().setMaxTimeInSeconds(limit.toMillis() / MILLIS).setNumWorkers(1).setRandomSeed(1);
+        solver.getParameters()
+                .setMaxTimeInSeconds(limit.toMillis() / MILLIS)
+                .setNumWorkers(1)
+                .setRandomSeed(1);
         CpSolverStatus status = solver.solve(model);
         if (status != CpSolverStatus.OPTIMAL && status != CpSolverStatus.FEASIBLE) {
             return new Answer(Optional.empty(), status == CpSolverStatus.INFEASIBLE);
         }
         long[] values = Arrays.stream(variables).mapToLong(solver::value).toArray();
-        return new Answer(Optional.of(new Solution(values, solver.objectiveValue() / FINE, solver.bestObjectiveBound() / FINE,
-                status == CpSolverStatus.OPTIMAL)), false);
+        return new Answer(
+                Optional.of(new Solution(
+                        values,
+                        solver.objectiveValue() / FINE,
+                        solver.bestObjectiveBound() / FINE,
+                        status == CpSolverStatus.OPTIMAL)),
+                false);
     }
 }

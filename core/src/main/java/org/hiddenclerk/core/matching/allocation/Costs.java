@@ -11,13 +11,19 @@ final class Costs {
 
     Costs(AllocationTask task) {
         weights = task.weights();
-        dearest = task.options().stream().flatMap(o -> o.fitted().stream()).map(HouseOption.Fitting::model)
-                .filter(m -> m.priceCents().isPresent()).mapToInt(m -> m.priceCents().getAsInt()).max().orElse(0);
+        dearest = task.options().stream()
+                .flatMap(o -> o.fitted().stream())
+                .map(HouseOption.Fitting::model)
+                .filter(m -> m.priceCents().isPresent())
+                .mapToInt(m -> m.priceCents().getAsInt())
+                .max()
+                .orElse(0);
         bypass = task.bypassCents().isPresent() ? task.bypassCents().getAsInt() : dearest;
     }
 
     double price(HouseOption option) {
-        double modules = option.fitted().stream().mapToDouble(f -> priceOf(f.model())).sum();
+        double modules =
+                option.fitted().stream().mapToDouble(f -> priceOf(f.model())).sum();
         return (modules + bypass * option.bypasses()) * weights.pricePercent() / 100.0;
     }
 
@@ -26,7 +32,8 @@ final class Costs {
     }
 
     double household(HouseOption option) {
-        return (double) weights.exchanged() * option.exchanged() + (option.silent() ? weights.silent() : 0)
+        return (double) weights.exchanged() * option.exchanged()
+                + (option.silent() ? weights.silent() : 0)
                 + (option.cut() ? weights.cut() : 0);
     }
 

@@ -15,12 +15,10 @@ final class IntegerProgramme {
     private final List<Row> rows = new ArrayList<>();
 
     /** A variable from 0: what each of it costs, and how many there may be. */
-    record Column(String name, double cost, int most) {
-    }
+    record Column(String name, double cost, int most) {}
 
     /** {@code lower <= sum of factor · variable <= upper}. */
-    record Row(int[] columns, long[] factors, long lower, long upper) {
-    }
+    record Row(int[] columns, long[] factors, long lower, long upper) {}
 
     /** A yes or no. */
     int choice(String name, double cost) {
@@ -44,8 +42,11 @@ final class IntegerProgramme {
         }
 
         void between(long lower, long upper) {
-            rows.add(new Row(variables.stream().mapToInt(Integer::intValue).toArray(),
-                    factors.stream().mapToLong(Long::longValue).toArray(), lower, upper));
+            rows.add(new Row(
+                    variables.stream().mapToInt(Integer::intValue).toArray(),
+                    factors.stream().mapToLong(Long::longValue).toArray(),
+                    lower,
+                    upper));
         }
 
         void atMost(long upper) {

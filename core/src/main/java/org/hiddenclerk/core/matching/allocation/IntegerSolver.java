@@ -18,8 +18,7 @@ interface IntegerSolver {
     }
 
     /** @param isImpossible whether it is shown that there is no solution; else none was found in time */
-    record Answer(Optional<Solution> solution, boolean isImpossible) {
-    }
+    record Answer(Optional<Solution> solution, boolean isImpossible) {}
 
     Answer solve(IntegerProgramme programme, Duration limit);
 }

@@ -88,25 +88,35 @@ final class Programme {
         IntegerProgramme.Sum allMakers = rows.sum();
         for (ModuleModel model : models.values()) {
             int used = rows.choice("kind " + model.code(), task.weights().kind());
-            int maker = makers.computeIfAbsent(model.maker(), m -> rows.choice("maker " + m, task.weights().maker()));
+            int maker = makers.computeIfAbsent(
+                    model.maker(), m -> rows.choice("maker " + m, task.weights().maker()));
             rows.sum().plus(1, used).plus(-1, maker).atMost(0);
             Map<Unit, IntegerProgramme.Sum> byUnit = new LinkedHashMap<>();
             IntegerProgramme.Sum uses = rows.sum();
             int most = 0;
             for (int i = 0; i < options.size(); i++) {
-                long count = options.get(i).fitted().stream().filter(f -> f.model().code().equals(model.code())).count();
+                long count = options.get(i).fitted().stream()
+                        .filter(f -> f.model().code().equals(model.code()))
+                        .count();
                 if (count > 0) {
                     most += (int) count;
                     uses.plus(-count, variables[i]);
                     int variable = variables[i];
-                    options.get(i).units().forEach(unit -> byUnit.computeIfAbsent(unit, u -> rows.sum()).plus(1, variable));
+                    options.get(i).units().forEach(unit -> byUnit.computeIfAbsent(unit, u -> rows.sum())
+                            .plus(1, variable));
                 }
             }
             byUnit.values().forEach(sum -> sum.plus(-1, used).atMost(0));
             int onHand = Math.min(most, task.onHand().getOrDefault(model.code(), 0));
             if (onHand > 0 && task.weights().stockPercent() > 0) {
                 double price = costs.priceOf(model);
-                uses.plus(1, rows.count("shelf " + model.code(), -price * task.weights().stockPercent() / 100.0, onHand)).atMost(0);
+                uses.plus(
+                                1,
+                                rows.count(
+                                        "shelf " + model.code(),
+                                        -price * task.weights().stockPercent() / 100.0,
+                                        onHand))
+                        .atMost(0);
             }
         }
         if (task.oneMaker() && !without.contains(Attempt.Rule.ONE_MAKER) && !makers.isEmpty()) {
@@ -121,8 +131,10 @@ final class Programme {
         for (int i = 0; i < options.size(); i++) {
             int variable = variables[i];
             HouseOption option = options.get(i);
-            option.opened().forEach(box -> option.units().forEach(unit -> byBox.computeIfAbsent(box, b -> new LinkedHashMap<>())
-                    .computeIfAbsent(unit, u -> rows.sum()).plus(1, variable)));
+            option.opened().forEach(box -> option.units()
+                    .forEach(unit -> byBox.computeIfAbsent(box, b -> new LinkedHashMap<>())
+                            .computeIfAbsent(unit, u -> rows.sum())
+                            .plus(1, variable)));
         }
         byBox.forEach((box, sums) -> {
             int opened = rows.choice("box " + box, task.weights().box());
@@ -132,7 +144,11 @@ final class Programme {
 
     private void pins() {
         // What was pinned last is what is asked about.
-        List<AllocationTask.Pin> pins = without.contains(Attempt.Rule.PINS) ? task.pins().subList(Math.max(0, task.pins().size() - 1), task.pins().size()) : task.pins();
+        List<AllocationTask.Pin> pins = without.contains(Attempt.Rule.PINS)
+                ? task.pins()
+                        .subList(
+                                Math.max(0, task.pins().size() - 1), task.pins().size())
+                : task.pins();
         for (AllocationTask.Pin pin : pins) {
             IntegerProgramme.Sum sum = rows.sum();
             boolean any = false;
@@ -158,7 +174,9 @@ final class Programme {
             IntegerProgramme.Sum sum = rows.sum();
             int most = 0;
             for (int i = 0; i < options.size(); i++) {
-                long count = options.get(i).fitted().stream().filter(f -> f.model().protocol().sharesNetworkWith(network)).count();
+                long count = options.get(i).fitted().stream()
+                        .filter(f -> f.model().protocol().sharesNetworkWith(network))
+                        .count();
                 most += (int) count;
                 if (count > 0) {
                     sum.plus(count, variables[i]);

@@ -16,13 +16,28 @@ package org.hiddenclerk.core.matching.allocation;
  * @param stockPercent share of its price that a module from the shelf costs less
  * @param open         each unit that gets no module at all
  */
-public record Weights(int pricePercent, int kind, int maker, int box, int minute, int exchanged, int silent, int cut, int wish,
-                      int note, int stockPercent, int open) {
-    public static final Weights USUAL = new Weights(100, 1_500, 2_000, 500, 50, 800, 4_000, 3_000, 1_000, 600, 50, 100_000);
+public record Weights(
+        int pricePercent,
+        int kind,
+        int maker,
+        int box,
+        int minute,
+        int exchanged,
+        int silent,
+        int cut,
+        int wish,
+        int note,
+        int stockPercent,
+        int open) {
+    public static final Weights USUAL =
+            new Weights(100, 1_500, 2_000, 500, 50, 800, 4_000, 3_000, 1_000, 600, 50, 100_000);
 
     public Weights {
-        int least = Math.min(Math.min(Math.min(pricePercent, kind), Math.min(maker, box)), Math.min(Math.min(minute, exchanged),
-                Math.min(Math.min(silent, cut), Math.min(Math.min(wish, note), Math.min(stockPercent, open)))));
+        int least = Math.min(
+                Math.min(Math.min(pricePercent, kind), Math.min(maker, box)),
+                Math.min(
+                        Math.min(minute, exchanged),
+                        Math.min(Math.min(silent, cut), Math.min(Math.min(wish, note), Math.min(stockPercent, open)))));
         if (least < 0 || stockPercent > pricePercent) {
             throw new IllegalArgumentException("Weights (" + least + ") must not be below 0, and what the shelf saves ("
                     + stockPercent + " %) not above the price (" + pricePercent + " %).");

@@ -12,18 +12,19 @@ import org.hiddenclerk.core.matching.HouseOption;
  * less and opens no box more. What is left out changes no optimum, as far as each option stands for itself.
  */
 final class WorthAVariable {
-    private WorthAVariable() {
-    }
+    private WorthAVariable() {}
 
     static List<HouseOption> of(AllocationTask task) {
         Costs costs = new Costs(task);
         Map<List<Object>, List<HouseOption>> alike = new LinkedHashMap<>();
         for (HouseOption option : task.options()) {
-            List<Object> key = List.of(option.units(), option.model().code(), option.companion().map(m -> m.code()), option.fitted());
+            List<Object> key = List.of(
+                    option.units(), option.model().code(), option.companion().map(m -> m.code()), option.fitted());
             alike.computeIfAbsent(key, k -> new ArrayList<>()).add(option);
         }
         List<HouseOption> worth = new ArrayList<>();
-        alike.values().forEach(same -> same.stream().filter(option -> same.stream().noneMatch(other -> isBetter(other, option, costs)))
+        alike.values().forEach(same -> same.stream()
+                .filter(option -> same.stream().noneMatch(other -> isBetter(other, option, costs)))
                 .forEach(worth::add));
         worth.sort(java.util.Comparator.comparingInt(HouseOption::number));
         return worth;
