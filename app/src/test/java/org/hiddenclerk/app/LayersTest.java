@@ -1,6 +1,7 @@
 package org.hiddenclerk.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noFields;
 
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -27,12 +28,34 @@ class LayersTest {
                     "java.sql..");
 
     @ArchTest
-    static final ArchRule viewsHoldNoRows = noClasses()
+    static final ArchRule whatCarriesTheStagesKnowsNoneOfThem = noClasses()
+            .that()
+            .resideInAPackage("org.hiddenclerk.app.platform..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage(
+                    "org.hiddenclerk.app.stage..",
+                    "org.hiddenclerk.app.job..",
+                    "org.hiddenclerk.app.practice..",
+                    "org.hiddenclerk.app.compute..",
+                    "org.hiddenclerk.app.demo..");
+
+    @ArchTest
+    static final ArchRule viewsAskNoRepositories = noClasses()
             .that()
             .haveSimpleNameEndingWith("View")
             .should()
             .dependOnClassesThat()
             .haveSimpleNameEndingWith("Repository");
+
+    /** A row goes no further than whatever keeps it: a view takes it apart, and holds none. */
+    @ArchTest
+    static final ArchRule viewsHaveNoRowAmongTheirFields = noFields()
+            .that()
+            .areDeclaredInClassesThat()
+            .haveSimpleNameEndingWith("View")
+            .should()
+            .haveRawType(JavaClass.Predicates.simpleNameEndingWith("Row"));
 
     @ArchTest
     static final ArchRule controllersUseNoRepositories = noClasses()

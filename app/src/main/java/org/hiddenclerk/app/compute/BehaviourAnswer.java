@@ -5,7 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
 import java.util.TreeMap;
-import org.hiddenclerk.app.web.MayBeAbsent;
+import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Cause;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Cost;

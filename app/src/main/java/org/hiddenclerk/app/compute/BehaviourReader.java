@@ -3,7 +3,7 @@ package org.hiddenclerk.app.compute;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.Event;
 import org.hiddenclerk.core.behaviour.InputBehaviour;

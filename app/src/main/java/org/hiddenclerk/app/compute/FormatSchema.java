@@ -9,7 +9,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
-import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.platform.problem.FieldProblem;
 import tools.jackson.databind.JsonNode;
 
 /** A published format, as its JSON Schema describes it. */

@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.hiddenclerk.app.problem.FieldProblem;
+import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.core.conductors.Board;
 import org.hiddenclerk.core.conductors.OpenedBox;
 import org.hiddenclerk.core.conductors.Reading;

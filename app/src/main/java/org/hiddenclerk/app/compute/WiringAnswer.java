@@ -3,7 +3,7 @@ package org.hiddenclerk.app.compute;
 import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
-import org.hiddenclerk.app.finding.FindingView;
+import org.hiddenclerk.app.platform.finding.FindingView;
 import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.finding.Verdict;

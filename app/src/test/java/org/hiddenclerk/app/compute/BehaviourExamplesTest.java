@@ -61,7 +61,8 @@ class BehaviourExamplesTest {
             """)
     void whatIsWrongIsRefusedWithItsPlace(String pointer, String request) {
         JsonNode document = json.readTree(request);
-        List<org.hiddenclerk.app.problem.FieldProblem> problems = new FormatSchema("behaviour").problemsOf(document);
+        List<org.hiddenclerk.app.platform.problem.FieldProblem> problems =
+                new FormatSchema("behaviour").problemsOf(document);
         if (problems.isEmpty()) {
             problems = new BehaviourReader(document).problems();
         }

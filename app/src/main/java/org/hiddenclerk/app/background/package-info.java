@@ -1,2 +1,0 @@
-/** Work that nobody waits for. */
-package org.hiddenclerk.app.background;

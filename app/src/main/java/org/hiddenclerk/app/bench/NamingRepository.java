@@ -1,6 +1,0 @@
-package org.hiddenclerk.app.bench;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface NamingRepository extends JpaRepository<NamingRow, UUID> {}

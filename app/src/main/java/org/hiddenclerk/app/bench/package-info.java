@@ -1,2 +1,0 @@
-/** Modules on the bench: their steps, names and sealed credentials. */
-package org.hiddenclerk.app.bench;

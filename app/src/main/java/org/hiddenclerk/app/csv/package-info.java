@@ -1,2 +1,0 @@
-/** Tables that spreadsheets write and read: the one place that knows their format. */
-package org.hiddenclerk.app.csv;

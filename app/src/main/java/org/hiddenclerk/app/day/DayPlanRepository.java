@@ -1,6 +1,0 @@
-package org.hiddenclerk.app.day;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface DayPlanRepository extends JpaRepository<DayPlanRow, UUID> {}

@@ -1,3 +1,0 @@
-/** Jobs as files: written whole, read whole or not at all. */
-@org.jspecify.annotations.NullMarked
-package org.hiddenclerk.app.exchange;

@@ -1,9 +1,0 @@
-package org.hiddenclerk.app.firmware;
-
-import java.util.List;
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface RolloutEventRepository extends JpaRepository<RolloutEventRow, RolloutEventRow.Place> {
-    List<RolloutEventRow> findByPlaceRolloutIdOrderByPlaceNumber(UUID rollout);
-}

@@ -1,2 +1,0 @@
-/** Firmware: what can be had, and bringing the modules of a job to it. */
-package org.hiddenclerk.app.firmware;

@@ -1,0 +1,9 @@
+package org.hiddenclerk.app.job.house;
+
+import java.util.List;
+import java.util.UUID;
+import org.springframework.data.jpa.repository.JpaRepository;
+
+interface RoomRepository extends JpaRepository<RoomRow, UUID> {
+    List<RoomRow> findByJobIdOrderByPosition(UUID jobId);
+}

@@ -1,9 +1,0 @@
-package org.hiddenclerk.app.joining;
-
-import java.util.List;
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface JoinRunRepository extends JpaRepository<JoinRunRow, UUID> {
-    List<JoinRunRow> findByJobIdOrderByBegunAt(UUID job);
-}

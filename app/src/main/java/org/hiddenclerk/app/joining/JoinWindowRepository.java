@@ -1,9 +1,0 @@
-package org.hiddenclerk.app.joining;
-
-import java.util.List;
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface JoinWindowRepository extends JpaRepository<JoinWindowRow, JoinWindowRow.Of> {
-    List<JoinWindowRow> findByOfJobId(UUID job);
-}

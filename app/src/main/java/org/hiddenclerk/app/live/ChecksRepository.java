@@ -1,6 +1,0 @@
-package org.hiddenclerk.app.live;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface ChecksRepository extends JpaRepository<ChecksRow, UUID> {}

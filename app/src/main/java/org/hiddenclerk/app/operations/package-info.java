@@ -1,2 +1,0 @@
-/** What whoever runs the clerk needs to know of it. */
-package org.hiddenclerk.app.operations;

@@ -1,9 +1,0 @@
-package org.hiddenclerk.app.ordering;
-
-import java.util.List;
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface GoodsInRepository extends JpaRepository<GoodsInRow, UUID> {
-    List<GoodsInRow> findByJobIdOrderByTakenAt(UUID jobId);
-}

@@ -1,9 +1,0 @@
-package org.hiddenclerk.app.papers;
-
-/** Is told how far a paper is; whoever throws there stops it. */
-interface Watch {
-    Watch NOBODY = (words, done, of) -> {};
-
-    /** @param of 0 where nobody knows */
-    void at(String words, int done, int of);
-}

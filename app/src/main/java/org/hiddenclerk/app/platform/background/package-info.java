@@ -1,0 +1,2 @@
+/** Work that nobody waits for. */
+package org.hiddenclerk.app.platform.background;

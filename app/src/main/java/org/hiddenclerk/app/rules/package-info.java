@@ -1,5 +1,0 @@
-/** Links, rules and schedules of a house: kept, told as sentences, checked, and their reach. */
-@NullMarked
-package org.hiddenclerk.app.rules;
-
-import org.jspecify.annotations.NullMarked;

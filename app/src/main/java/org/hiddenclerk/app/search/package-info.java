@@ -1,3 +1,0 @@
-/** Search over everything that is kept of all jobs. */
-@org.jspecify.annotations.NullMarked
-package org.hiddenclerk.app.search;

@@ -1,2 +1,0 @@
-/** Secrets that are sealed before they are kept, and the keys that seal them. */
-package org.hiddenclerk.app.secrets;

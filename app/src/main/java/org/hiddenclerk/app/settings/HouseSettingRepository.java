@@ -1,6 +1,0 @@
-package org.hiddenclerk.app.settings;
-
-import java.util.UUID;
-import org.springframework.data.jpa.repository.JpaRepository;
-
-interface HouseSettingRepository extends JpaRepository<HouseSettingRow, UUID> {}

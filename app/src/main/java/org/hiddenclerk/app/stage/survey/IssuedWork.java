@@ -1,0 +1,10 @@
+package org.hiddenclerk.app.stage.survey;
+
+import java.util.List;
+
+/** Tells what was issued on the ground of a survey: a change of it opens that again, and whoever changes it is asked first. */
+public interface IssuedWork {
+
+    /** Labels of the boxes whose issued plan holds for as long as this survey does, its own among them. */
+    List<String> restingOn(Boxes.Found found);
+}
