@@ -86,11 +86,7 @@ final class JobFile {
      */
     private static ObjectNode addMetals(ObjectNode file) {
         Map.of("circuit", "metal", "box", "supportFittings", "acceptedHold", "facts")
-                .forEach((part, later) -> file.get("parts").path(part).forEach(row -> {
-                    if (row.isObject() && !row.has(later)) {
-                        row.asObject().putNull(later);
-                    }
-                }));
+                .forEach((part, later) -> addEmpty(file, part, later));
         return file.put("version", 3);
     }
 
@@ -137,37 +133,30 @@ final class JobFile {
                 device.asObject().put("flippedInputs", "");
             }
         });
-        parts.path("benchUnit").forEach(unit -> {
-            if (unit.isObject() && !unit.has("setTo")) {
-                unit.asObject().putNull("setTo");
-            }
-        });
-        parts.path("houseChoice").forEach(choice -> {
-            if (choice.isObject() && !choice.has("restsOn")) {
-                choice.asObject().putNull("restsOn");
-            }
-        });
+        addEmpty(file, "benchUnit", "setTo");
+        addEmpty(file, "houseChoice", "restsOn");
         return file.put("version", 5);
     }
 
     /** Files of version 5 are of a time when modules that were found in boxes were not surveyed. */
     private static ObjectNode addModulesInPlace(ObjectNode file) {
-        file.get("parts").path("box").forEach(box -> {
-            if (box.isObject() && !box.has("modulesInPlace")) {
-                box.asObject().putNull("modulesInPlace");
-            }
-        });
+        addEmpty(file, "box", "modulesInPlace");
         return file.put("version", 6);
     }
 
     /** Files of version 6 are of a time when a cable led to one load. */
     private static ObjectNode addCoresOfOtherLoads(ObjectNode file) {
-        file.get("parts").path("boxCore").forEach(core -> {
-            if (core.isObject() && !core.has("loadNumber")) {
-                core.asObject().putNull("loadNumber");
+        addEmpty(file, "boxCore", "loadNumber");
+        return file.put("version", 7);
+    }
+
+    /** What rows of a part had not yet when the file was written. */
+    private static void addEmpty(ObjectNode file, String part, String later) {
+        file.get("parts").path(part).forEach(row -> {
+            if (row.isObject() && !row.has(later)) {
+                row.asObject().putNull(later);
             }
         });
-        return file.put("version", 7);
     }
 
     /**
