@@ -20,6 +20,7 @@ import { PlanPapers } from "./PlanPapers";
 import { StateStrip } from "./StateStrip";
 import { operated, type Positions, positionsOf } from "./states";
 import { WiringDrawing } from "./WiringDrawing";
+import { Sideways } from "../../ui/Sideways";
 
 type View = "before" | "after" | "restore";
 const VIEWS: View[] = ["before", "after", "restore"];
@@ -177,9 +178,9 @@ function Drawn({ job, box, plan }: { job: Schemas["JobView"]; box: string; plan:
           </div>
         </div>
       </div>
-      <div className="drawn overflow-x-auto">
+      <Sideways className="drawn">
         <WiringDrawing wiring={wiring} at={at} onOperate={(id) => setAt(operated(wiring.steps, at, id))} />
-      </div>
+      </Sideways>
       {moving && view === "after" && plan.after && (
         <MoveEnds ends={plan.ends} moves={moves} onMoves={setMoves} />
       )}

@@ -9,6 +9,7 @@ import { type Lane, Lanes } from "./Lanes";
 import { ParametersForm } from "./ParametersForm";
 import { Ranking } from "./Ranking";
 import { type Behaviour, NOTHING, request, type Sequence } from "./sequence";
+import { Sideways } from "../../ui/Sideways";
 
 const MOST = 3;
 
@@ -237,7 +238,7 @@ function Costs({ input, lanes }: { input: Schemas["FeelInputView"]; lanes: Lane[
     return null;
   }
   return (
-    <div className="overflow-x-auto">
+    <Sideways>
       <table className="w-full text-[14px]">
         <thead>
           <tr className="border-line border-b text-left">
@@ -278,6 +279,6 @@ function Costs({ input, lanes }: { input: Schemas["FeelInputView"]; lanes: Lane[
           </tr>
         </tbody>
       </table>
-    </div>
+    </Sideways>
   );
 }

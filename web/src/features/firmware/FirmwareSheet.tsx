@@ -12,6 +12,7 @@ import { MarginNotes } from "../job/MarginNotes";
 import { SheetLayout } from "../job/SheetLayout";
 import { ForLeads } from "../session/ForLeads";
 import { KeepRelease } from "./KeepRelease";
+import { Sideways } from "../../ui/Sideways";
 
 type Update = Schemas["UpdateView"];
 
@@ -241,8 +242,7 @@ function Kept({ releases, job }: { releases: Schemas["ReleaseView"][]; job: stri
     <section aria-label="firmware that is kept">
       <h2 className="mb-1 text-[17px]">Kept</h2>
       {releases.length > 0 && (
-        // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, and the keyboard must reach it.
-        <section className="overflow-x-auto" aria-label="files" tabIndex={0}>
+        <Sideways label="files">
           <table className="table-sm table">
             <thead>
               <tr>
@@ -267,7 +267,7 @@ function Kept({ releases, job }: { releases: Schemas["ReleaseView"][]; job: stri
               ))}
             </tbody>
           </table>
-        </section>
+        </Sideways>
       )}
       <ForLeads>
         <KeepRelease job={job} />

@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/client";
 import { Mark } from "../../ui/Mark";
 import { STANDING } from "./TestLine";
+import { Sideways } from "../../ui/Sideways";
 
 type Test = Schemas["TestView"];
 
@@ -16,8 +17,7 @@ export function RecordGrid({ job, record }: { job: string; record: Schemas["Hand
     ),
   );
   return (
-    // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls sideways on a phone, and the keyboard must reach it.
-    <section className="overflow-x-auto" aria-label="Tests by box" tabIndex={0}>
+    <Sideways label="Tests by box">
       <table className="w-full text-left text-[14px]">
         <thead>
           <tr className="border-edge border-b text-[13px]">
@@ -48,7 +48,7 @@ export function RecordGrid({ job, record }: { job: string; record: Schemas["Hand
           })}
         </tbody>
       </table>
-    </section>
+    </Sideways>
   );
 }
 

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, type Schemas } from "../../api/client";
 import { Failure } from "../../ui/Failure";
+import { Sideways } from "../../ui/Sideways";
 
 type Document = Schemas["HouseDocument"];
 
@@ -89,12 +90,7 @@ export function ChannelsPart({ draft, setDraft }: { draft: Document; setDraft: (
 function Band({ plan, own }: { plan: Schemas["ChannelAnswer"]; own: number | null }) {
   const x = (mhz: number) => (mhz - FROM) * SCALE;
   return (
-    <section
-      aria-label="the band, drawn to scale"
-      // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls on a phone, and the keyboard must reach it.
-      tabIndex={0}
-      className="overflow-x-auto"
-    >
+    <Sideways label="the band, drawn to scale">
       <svg
         viewBox={`0 0 ${(TO - FROM) * SCALE} 76`}
         className="w-full min-w-[560px] max-w-3xl"
@@ -149,6 +145,6 @@ function Band({ plan, own }: { plan: Schemas["ChannelAnswer"]; own: number | nul
           </g>
         ))}
       </svg>
-    </section>
+    </Sideways>
   );
 }

@@ -9,6 +9,7 @@ import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
 import { CostPart } from "./CostPart";
 import { HousePages } from "./HousePages";
+import { Sideways } from "../../ui/Sideways";
 
 type Line = Schemas["OrderLine"];
 
@@ -71,7 +72,7 @@ type LinesProps = {
 
 function Lines({ job, order, taking, onTake }: LinesProps) {
   return (
-    <div className="overflow-x-auto">
+    <Sideways>
       <table className="table-sm table">
         <thead>
           <tr>
@@ -111,7 +112,7 @@ function Lines({ job, order, taking, onTake }: LinesProps) {
           </tfoot>
         )}
       </table>
-    </div>
+    </Sideways>
   );
 }
 

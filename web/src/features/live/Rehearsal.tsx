@@ -5,6 +5,7 @@ import { checksOptions } from "../../api/queries";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { CheckResult } from "./CheckResult";
+import { Sideways } from "../../ui/Sideways";
 
 type Rehearsed = Schemas["RehearsedView"];
 
@@ -80,7 +81,7 @@ export function Rehearsal({ job }: { job: string }) {
         </p>
       )}
       {tests.length > 0 && (
-        <div className="overflow-x-auto">
+        <Sideways>
           <table className="w-full text-left text-[14px]">
             <thead>
               <tr className="border-edge border-b text-[13px]">
@@ -112,7 +113,7 @@ export function Rehearsal({ job }: { job: string }) {
                 ))}
             </tbody>
           </table>
-        </div>
+        </Sideways>
       )}
       {!busy &&
         shown.map((test) => (

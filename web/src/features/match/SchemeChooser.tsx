@@ -2,6 +2,7 @@ import { useState } from "react";
 import type { Schemas } from "../../api/client";
 import { money, withUnit } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
+import { Sideways } from "../../ui/Sideways";
 
 type Offer = Schemas["OfferView"];
 type Toll = Schemas["TollView"];
@@ -122,7 +123,7 @@ const LINES: { label: string; of: (toll: Toll) => string }[] = [
 /** Two schemes line by line. */
 function SideBySide({ offers }: { offers: Offer[] }) {
   return (
-    <div className="mt-3 overflow-x-auto">
+    <Sideways className="mt-3">
       <table className="table-sm table" aria-label="two schemes side by side">
         <thead>
           <tr>
@@ -161,6 +162,6 @@ function SideBySide({ offers }: { offers: Offer[] }) {
           </tr>
         </tbody>
       </table>
-    </div>
+    </Sideways>
   );
 }

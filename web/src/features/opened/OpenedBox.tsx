@@ -2,6 +2,7 @@ import { type KeyboardEvent, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { Insulation } from "../draw/Insulation";
 import { beside, hanging, layOut, type SeenCable, type SeenDevice, SHEATH } from "./layout";
+import { Sideways } from "../../ui/Sideways";
 
 type Colour = Schemas["Wire"]["colour"];
 export type BoxCable = SeenCable<Colour>;
@@ -25,7 +26,7 @@ const TAG = 30;
 
 /** A box with its lid off: cores can be picked up, and put on places. */
 export function OpenedBox({ name, cables, devices, wires = [], picked = [], onPick, onPut }: Props) {
-  const frame = useRef<HTMLDivElement>(null);
+  const frame = useRef<HTMLElement>(null);
   const [width, setWidth] = useState(USUAL_WIDTH);
   useEffect(() => {
     const element = frame.current;
@@ -41,7 +42,7 @@ export function OpenedBox({ name, cables, devices, wires = [], picked = [], onPi
   const cores = box.cables.flatMap((cable) => cable.cores);
 
   return (
-    <div ref={frame} className="overflow-x-auto">
+    <Sideways ref={frame}>
       {/* biome-ignore lint/a11y/useSemanticElements: a picture with parts to press has no element of its own */}
       <svg width={box.width} height={box.height} role="group" aria-label={name} className="block">
         <rect
@@ -167,7 +168,7 @@ export function OpenedBox({ name, cables, devices, wires = [], picked = [], onPi
           </g>
         ))}
       </svg>
-    </div>
+    </Sideways>
   );
 }
 

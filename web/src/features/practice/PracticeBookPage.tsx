@@ -8,6 +8,7 @@ import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { Waiting } from "../../ui/Waiting";
 import { TopBar } from "../job/TopBar";
+import { Sideways } from "../../ui/Sideways";
 
 /** Levels of the practice wall, and what this person did so far. */
 export function PracticeBookPage() {
@@ -83,7 +84,7 @@ function Results({ results }: { results: Schemas["ResultView"][] }) {
     return <p className="text-soft">No wall done yet. The first level takes about five minutes.</p>;
   }
   return (
-    <section aria-label="Your walls" className="overflow-x-auto">
+    <Sideways label="Your walls">
       <h2 className="mb-1 text-lg">Your walls</h2>
       <table className="table-sm table">
         <thead>
@@ -113,7 +114,7 @@ function Results({ results }: { results: Schemas["ResultView"][] }) {
           ))}
         </tbody>
       </table>
-    </section>
+    </Sideways>
   );
 }
 

@@ -1,5 +1,6 @@
 import { useState } from "react";
 import type { Schemas } from "../../api/client";
+import { Sideways } from "../../ui/Sideways";
 
 type Outcome = Schemas["OutcomeView"];
 
@@ -29,8 +30,7 @@ export function ReachGrid({ reach }: { reach: Schemas["ReachGridView"] }) {
           mains.
         </span>
       </div>
-      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls sideways, and the keyboard must reach it. */}
-      <section className="overflow-x-auto" tabIndex={0} aria-label="reach">
+      <Sideways label="reach">
         <table className="w-full text-[13.5px]">
           <thead>
             <tr className="border-base-content border-b-[1.5px] text-left align-bottom">
@@ -63,7 +63,7 @@ export function ReachGrid({ reach }: { reach: Schemas["ReachGridView"] }) {
             ))}
           </tbody>
         </table>
-      </section>
+      </Sideways>
     </>
   );
 }

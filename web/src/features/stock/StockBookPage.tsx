@@ -14,6 +14,7 @@ import { Estimates } from "./Estimates";
 import { Trade } from "./Trade";
 import { ModuleForm } from "./ModuleForm";
 import { Transfer } from "./Transfer";
+import { Sideways } from "../../ui/Sideways";
 
 type Item = Schemas["ModuleItem"];
 
@@ -68,7 +69,7 @@ const words = ({ document: d }: Item) =>
 
 function ModuleTable({ items, onOpen }: { items: Item[]; onOpen: (code: string) => void }) {
   return (
-    <div className="overflow-x-auto">
+    <Sideways>
       <table className="table-sm table" aria-label="modules">
         <thead>
           <tr>
@@ -109,7 +110,7 @@ function ModuleTable({ items, onOpen }: { items: Item[]; onOpen: (code: string) 
           ))}
         </tbody>
       </table>
-    </div>
+    </Sideways>
   );
 }
 
