@@ -5,6 +5,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.quantity.Millimetres;
 
@@ -89,6 +90,68 @@ public record Box(
                 cables,
                 jumpers,
                 modules);
+    }
+
+    /**
+     * Modules in the box whose conductors were followed: what their terminals hold is part of the survey. Of the others it is known
+     * that they are there, and no more.
+     */
+    public List<SurveyedModule> followedModules() {
+        return modules.stream()
+                .filter(module -> module.model().isPresent() && isHeldBy(module.number()))
+                .toList();
+    }
+
+    private boolean isHeldBy(int module) {
+        return ends().anyMatch(end -> end instanceof End.AtModule at && at.module() == module);
+    }
+
+    private Stream<End> ends() {
+        return Stream.concat(
+                cores().stream().map(core -> core.core().end()),
+                jumpers.stream().flatMap(jumper -> Stream.of(jumper.from(), jumper.to())));
+    }
+
+    /** The same box with the numbers of its modules, and of the ends on them, moved up: so they differ from those of other boxes. */
+    public Box modulesNumberedAfter(int last) {
+        return modules.isEmpty()
+                ? this
+                : new Box(
+                        label,
+                        kind,
+                        geometry,
+                        gangs,
+                        loads,
+                        cables.stream().map(cable -> numberedAfter(cable, last)).toList(),
+                        jumpers.stream()
+                                .map(jumper -> new Jumper(
+                                        jumper.key(),
+                                        jumper.colour(),
+                                        numberedAfter(jumper.from(), last),
+                                        numberedAfter(jumper.to(), last)))
+                                .toList(),
+                        modules.stream()
+                                .map(module -> module.numbered(last + module.number()))
+                                .toList());
+    }
+
+    private static Cable numberedAfter(Cable cable, int last) {
+        return new Cable(
+                cable.name(),
+                cable.leads(),
+                cable.mm2(),
+                cable.cores().stream()
+                        .map(core -> new Core(
+                                core.number(),
+                                core.colour(),
+                                core.sleeve(),
+                                core.role(),
+                                numberedAfter(core.end(), last)))
+                        .toList());
+    }
+
+    private static End numberedAfter(End end, int last) {
+        return end instanceof End.AtModule at ? new End.AtModule(last + at.module(), at.terminal()) : end;
     }
 
     /** A core with the cable it belongs to. */

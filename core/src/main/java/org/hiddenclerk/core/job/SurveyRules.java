@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import org.hiddenclerk.core.catalogue.Terminal;
 
 /**
  * What a surveyed box must keep to be worked with: identities and references. Whether it is sound as a wiring is not
@@ -27,6 +28,7 @@ public final class SurveyRules {
         SurveyRules rules = new SurveyRules(box, circuits);
         rules.checkGangs();
         rules.checkLoads();
+        rules.checkModules();
         rules.checkCables();
         rules.checkJumpers();
         return rules.problems;
@@ -144,8 +146,42 @@ public final class SurveyRules {
             if (!here || !LOAD_TERMINALS.contains(terminal.terminal())) {
                 report(at, terminal.words(), "L, N or PE of a load that hangs in this box");
             }
-        } else if (end instanceof End.AtModule) {
-            report(at, "a module terminal", "a place that exists before the work");
+        } else if (end instanceof End.AtModule pole) {
+            checkModuleTerminal(at, pole);
+        }
+    }
+
+    private void checkModules() {
+        for (int i = 0; i < box.modules().size(); i++) {
+            if (box.modules().get(i).number() != i + 1) {
+                report(
+                        "/modules/" + i + "/number",
+                        box.modules().get(i).number() + "",
+                        (i + 1) + ": modules are numbered in the order in which they are listed");
+            }
+        }
+    }
+
+    private void checkModuleTerminal(String at, End.AtModule pole) {
+        if (pole.module() < 1 || pole.module() > box.modules().size()) {
+            report(
+                    at,
+                    "module " + pole.module(),
+                    "one of the " + box.modules().size() + " modules that are in the box");
+            return;
+        }
+        SurveyedModule module = box.modules().get(pole.module() - 1);
+        if (module.model().isEmpty()) {
+            report(
+                    at,
+                    "a terminal of " + module.name(),
+                    "a module of the stock book: enter it there, by what stands on it");
+            return;
+        }
+        List<String> terminals =
+                module.model().get().terminals().stream().map(Terminal::name).toList();
+        if (!terminals.contains(pole.terminal())) {
+            report(at, "terminal " + pole.terminal(), "one of " + String.join(" ", terminals));
         }
     }
 

@@ -40,8 +40,8 @@ public record Candidate(
      */
     public OptionalInt priceCents() {
         List<ModuleModel> models = plan.planned()
-                .map(planned -> planned.fitted().stream().map(Fitted::model).toList())
-                .orElse(List.of(assignment.model()));
+                .map(planned -> planned.added().stream().map(Fitted::model).toList())
+                .orElse(scheme().has(SchemeCode.Trait.IN_PLACE) ? List.of() : List.of(assignment.model()));
         boolean known = models.stream().allMatch(model -> model.priceCents().isPresent());
         return known
                 ? OptionalInt.of(models.stream()

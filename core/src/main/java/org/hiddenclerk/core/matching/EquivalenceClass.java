@@ -12,6 +12,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.BinaryOperator;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
@@ -185,7 +186,10 @@ final class EquivalenceClass {
     List<Slot> slots(List<Integer> gangs, List<Integer> loads) {
         return slots.computeIfAbsent(List.of(gangs, loads), k -> {
             List<Slot> all = new ArrayList<>();
-            for (SchemeCode scheme : SchemeCode.values()) {
+            // What is in a box already is no choice of the stock book's, and picked by hand.
+            for (SchemeCode scheme : Stream.of(SchemeCode.values())
+                    .filter(each -> !each.has(SchemeCode.Trait.IN_PLACE))
+                    .toList()) {
                 for (Shapes.Alike same : memory.shapes().wiredAlike()) {
                     ModuleModel greediest = same.first();
                     if (SchemeChooser.mayTake(scheme, greediest)) {

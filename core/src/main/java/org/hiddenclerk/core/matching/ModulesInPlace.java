@@ -10,31 +10,41 @@ import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.SurveyedModule;
+import org.hiddenclerk.core.wiring.FreeChannels;
+import org.hiddenclerk.core.wiring.SchemeCode;
 
 /** Modules that were found in a box: the room that they take, their heat, and what they may still be good for. */
 public final class ModulesInPlace {
+    /** What is stated in amps makes the most watts at the highest of the voltages that houses have. */
+    private static final double HIGHEST_NOMINAL_VOLTS = 230;
+
     private ModulesInPlace() {}
 
     /** Bodies of those that were measured. */
     static List<Body> bodies(Box box) {
-        return box.modules().stream()
-                .flatMap(module -> module.size().stream())
-                .map(size -> new Body(size.length(), size.width(), size.thickness()))
-                .toList();
+        return box.modules().stream().flatMap(module -> module.body().stream()).toList();
     }
 
     /** What they draw while idle, in watts; where it is unknown, what modules draw that state nothing. */
     static double watts(Box box) {
-        return box.modules().stream()
-                .mapToDouble(module ->
-                        module.draws().map(watts -> watts.asDouble()).orElse(ModuleSupply.LineNeutral.DEFAULT_WATTS))
-                .sum();
+        return box.modules().stream().mapToDouble(ModulesInPlace::watts).sum();
+    }
+
+    private static double watts(SurveyedModule module) {
+        if (module.draws().isPresent()) {
+            return module.draws().get().asDouble();
+        }
+        return module.model().stream()
+                .flatMapToDouble(model -> StandbyDraw.of(model, HIGHEST_NOMINAL_VOLTS).stream())
+                .findFirst()
+                .orElse(ModuleSupply.LineNeutral.DEFAULT_WATTS);
     }
 
     /** Those whose size nobody measured: whether anything goes in beside them cannot be said. */
     static List<Finding> unmeasured(Box box) {
         return box.modules().stream()
-                .filter(module -> module.size().isEmpty())
+                .filter(module -> module.body().isEmpty())
                 .map(module -> Finding.of(
                         FindingCode.FIGURE_UNKNOWN,
                         new Subject.Together(
@@ -48,9 +58,11 @@ public final class ModulesInPlace {
                 .toList();
     }
 
-    /** What they switch and what their terminals hold was not surveyed, so no proof can speak of it. */
+    /** Where nobody followed their conductors it is not known what they switch, and no proof can speak of it. */
     static List<Finding> notProved(Box box) {
+        List<SurveyedModule> followed = box.followedModules();
         return box.modules().stream()
+                .filter(module -> !followed.contains(module))
                 .map(module -> Finding.of(
                         FindingCode.MODULE_IN_PLACE,
                         new Subject.Together(new Subject.Box(box.label()), new Subject.Model(module.name())),
@@ -63,23 +75,33 @@ public final class ModulesInPlace {
                                 "take it out, survey the box as it is then and take it off the list"),
                         new Remedy(
                                 Remedy.Kind.FIND_OUT,
-                                "follow its conductors; a lead may take on that the plan does not touch them")))
+                                "follow its conductors and enter them on its terminals, as the stock book has them; or a lead "
+                                        + "takes on that the plan does not touch them")))
                 .toList();
     }
 
     /** Channels that are free: worth a look before another module is bought. */
     public static List<Finding> free(Box box) {
         return box.modules().stream()
-                .filter(module -> module.freeChannels() > 0)
-                .map(module -> Finding.of(
-                        FindingCode.CHANNEL_FREE,
-                        new Subject.Together(new Subject.Box(box.label()), new Subject.Model(module.name())),
-                        Sentence.of("{0}, which is in {1} already, has {found} free.", module.name(), box.label())
-                                .found(module.freeChannels(), 0, module.freeChannels() == 1 ? "channel" : "channels"),
-                        Source.COMMON_PRACTICE,
-                        new Remedy(
-                                Remedy.Kind.OTHER_MODULE,
-                                "look whether it may take this load before another one is bought")))
+                .filter(module -> FreeChannels.of(box, module) > 0)
+                .map(
+                        module -> Finding.of(
+                                FindingCode.CHANNEL_FREE,
+                                new Subject.Together(new Subject.Box(box.label()), new Subject.Model(module.name())),
+                                Sentence.of(
+                                                "{0}, which is in {1} already, has {found} free.",
+                                                module.name(), box.label())
+                                        .found(
+                                                FreeChannels.of(box, module),
+                                                0,
+                                                FreeChannels.of(box, module) == 1 ? "channel" : "channels"),
+                                Source.COMMON_PRACTICE,
+                                new Remedy(
+                                        Remedy.Kind.OTHER_MODULE,
+                                        box.followedModules().contains(module)
+                                                ? "see \"" + SchemeCode.FREE_CHANNEL.label()
+                                                        + "\" before another one is bought"
+                                                : "follow its conductors: then it can be planned on before another one is bought")))
                 .toList();
     }
 }

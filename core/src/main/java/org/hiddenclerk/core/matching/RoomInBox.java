@@ -80,7 +80,7 @@ public final class RoomInBox {
                 Source.MAKER,
                 new Remedy(Remedy.Kind.FIND_OUT, "find out its size from the maker, or measure one"))));
         if (!unsized.isEmpty()
-                || box.modules().stream().anyMatch(found -> found.size().isEmpty())) {
+                || box.modules().stream().anyMatch(found -> found.body().isEmpty())) {
             return new Judgement(findings, margins, Optional.empty());
         }
         BoxGeometry room = box.geometry().get();

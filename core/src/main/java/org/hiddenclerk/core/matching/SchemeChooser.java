@@ -79,6 +79,7 @@ public final class SchemeChooser {
     /**
      * What a scheme takes and leaves.
      *
+     * @param modules         modules that are put in
      * @param boxes           boxes that are opened
      * @param minutes         an estimate; common practice, no source
      * @param priceCents      of the modules; empty where the price of one is unknown
@@ -106,7 +107,10 @@ public final class SchemeChooser {
     public List<Offer> offers(List<Integer> gangs, List<Integer> loads) {
         List<Offer> offers = new ArrayList<>();
         for (SchemeCode scheme : SchemeCode.values()) {
-            offers.add(offer(scheme, gangs, loads));
+            // Without a module in the box there is nothing to say of its channels.
+            if (!scheme.has(SchemeCode.Trait.IN_PLACE) || !inPlace().isEmpty()) {
+                offers.add(offer(scheme, gangs, loads));
+            }
         }
         offers.sort(Comparator.comparing((Offer o) -> !o.applies())
                 .thenComparing(
@@ -142,7 +146,7 @@ public final class SchemeChooser {
 
     private List<Candidate> candidates(SchemeCode scheme, List<Integer> gangs, List<Integer> loads, int channels) {
         List<Candidate> candidates = new ArrayList<>();
-        for (ModuleModel model : models) {
+        for (ModuleModel model : scheme.has(SchemeCode.Trait.IN_PLACE) ? inPlace() : models) {
             if (mayTake(scheme, model)) {
                 Companions.of(scheme, model, models, gangs.size()).stream()
                         .filter(companion -> channels <= Assignment.most(scheme, model, companion))
@@ -150,6 +154,14 @@ public final class SchemeChooser {
             }
         }
         return candidates;
+    }
+
+    /** Kinds of modules in the box already whose conductors were followed. */
+    private List<ModuleModel> inPlace() {
+        return planner.run().lead().box().followedModules().stream()
+                .flatMap(module -> module.model().stream())
+                .distinct()
+                .toList();
     }
 
     /** Reasons that lie in the house, not in a module: those that every module meets. */
@@ -180,10 +192,10 @@ public final class SchemeChooser {
                 .mapToInt(Integer::intValue)
                 .sum();
         int mechanisms = PartsToAdd.mechanisms(plan);
-        int modules = planned.fitted().size();
+        int modules = planned.added().size();
         Set<String> boxes = new LinkedHashSet<>();
         plan.placesOfWork().forEach(place -> boxes.add(place.label()));
-        int minutes = minutes(modules, boxes.size(), mechanisms);
+        int minutes = minutes(planned.fitted().size(), boxes.size(), mechanisms);
         boolean cut = plan.findings().stream().anyMatch(f -> f.code() == FindingCode.MODULE_CUT_BY_SWITCH);
         boolean work = switchesWork(planner, plan, candidate.assignment());
         return new Toll(

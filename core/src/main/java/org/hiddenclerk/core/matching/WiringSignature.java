@@ -15,6 +15,7 @@ import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 
@@ -67,6 +68,9 @@ final class WiringSignature {
                 draws.append(bank.total()).append(bank.powerFactor()).append('|');
             });
             draws.append(load.continuous()).append(';');
+        }
+        for (SurveyedModule module : box.modules()) {
+            key.append("\nM").append(module.number()).append(' ').append(module.name());
         }
         for (Cable cable : box.cables()) {
             key.append("\nC").append(cable.name()).append(' ').append(cable.mm2());

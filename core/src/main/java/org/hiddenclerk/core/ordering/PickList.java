@@ -99,7 +99,7 @@ public final class PickList {
     }
 
     private void add(WiringPlan plan, RunWiring planned) {
-        planned.fitted()
+        planned.added()
                 .forEach(fitted ->
                         count(Kind.MODULE, fitted.model().code(), fitted.model().name(), 1));
         for (ConnectedBoxes.Place place : plan.placesOfWork()) {

@@ -87,6 +87,11 @@ public record PlannedModule(
         return id.companion() == 0;
     }
 
+    /** Whether it is in its box before the work: nobody buys it, and no bench sees it. */
+    public boolean isInPlace() {
+        return scheme.has(SchemeCode.Trait.IN_PLACE);
+    }
+
     /** Numbers of its inputs, from 1, that a switch at the wall reaches. */
     public Set<Integer> switchedInputs() {
         return IntStream.range(0, model.inputs().size())

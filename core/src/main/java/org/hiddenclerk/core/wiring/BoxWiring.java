@@ -20,7 +20,7 @@ import org.hiddenclerk.core.quantity.Watts;
  * @param box      what the box holds
  * @param ends     where each core ends, by core key, in the order of the survey
  * @param jumpers  pieces of wire within the box
- * @param modules  modules in the box by their number in the plan
+ * @param modules  modules in the box whose terminals are known, by their number: those that were there and those that are planned
  * @param bypasses bypass watts by load number
  * @param roles    what each core does, by core key
  */
@@ -43,7 +43,9 @@ public record BoxWiring(
     public static BoxWiring surveyed(Box box) {
         Map<String, End> ends = new LinkedHashMap<>();
         box.cores().forEach(core -> ends.put(core.key(), core.core().end()));
-        return new BoxWiring(box, ends, box.jumpers(), Map.of(), Map.of(), surveyedRoles(box));
+        Map<Integer, ModuleModel> inPlace = new LinkedHashMap<>();
+        box.followedModules().forEach(module -> module.model().ifPresent(model -> inPlace.put(module.number(), model)));
+        return new BoxWiring(box, ends, box.jumpers(), inPlace, Map.of(), surveyedRoles(box));
     }
 
     BoxWiring with(Map<String, End> otherEnds, List<Jumper> otherJumpers) {

@@ -26,9 +26,13 @@ import org.hiddenclerk.core.job.SurveyedLoad;
  * follows from the cable, see {@link LampPlace}. Places come in the order in which they are reached, the lead first.
  */
 public final class ConnectedBoxes {
+    /** Modules that a plan fits are numbered from 1; those that were found come after all that any plan may need. */
+    private static final int LAST_OF_PLAN = 100;
+
     private final List<Place> places = new ArrayList<>();
     private final List<Span> spans = new ArrayList<>();
     private final List<DanglingCable> dangling = new ArrayList<>();
+    private int inPlace;
 
     /**
      * A box, or a lamp.
@@ -141,7 +145,7 @@ public final class ConnectedBoxes {
         ConnectedBoxes run = new ConnectedBoxes();
         Map<String, Place> known = new LinkedHashMap<>();
         Deque<Place> open = new ArrayDeque<>();
-        open.add(new Place(lead, "", "", boxes.get(lead), false));
+        open.add(new Place(lead, "", "", run.numbered(boxes.get(lead)), false));
         known.put(lead, open.getFirst());
         while (!open.isEmpty()) {
             Place at = open.remove();
@@ -179,7 +183,7 @@ public final class ConnectedBoxes {
         Place place = known.get(to.box());
         if (place == null) {
             String prefix = (char) ('A' + known.size()) + "-";
-            place = new Place(to.box(), prefix, prefix, other, false);
+            place = new Place(to.box(), prefix, prefix, numbered(other), false);
             known.put(to.box(), place);
             open.add(place);
         }
@@ -190,6 +194,13 @@ public final class ConnectedBoxes {
         if (!seen) {
             spans.add(new Span(at, cable, far, there.get()));
         }
+    }
+
+    /** Modules that are in boxes already have numbers of their own in the run, beside those that a plan gives to what it fits. */
+    private Box numbered(Box box) {
+        Box numbered = box.modulesNumberedAfter(LAST_OF_PLAN + inPlace);
+        inPlace += box.modules().size();
+        return numbered;
     }
 
     private void addLampPlaces(RegionProfile region) {

@@ -28,15 +28,25 @@ final class ModuleWork {
     private final ModuleModel model;
     private final int number;
 
-    private ModuleWork(PlanDraft draft, Place place, ModuleModel model) {
+    /** Its terminals that hold something before the work: what else goes there joins that. */
+    private final Set<String> held;
+
+    private ModuleWork(PlanDraft draft, Place place, ModuleModel model, int number, Set<String> held) {
         this.draft = draft;
         this.place = place;
         this.model = model;
-        number = draft.fit(place, model);
+        this.number = number;
+        this.held = held;
     }
 
     static ModuleWork fit(PlanDraft draft, Place place, ModuleModel model) {
-        return new ModuleWork(draft, place, model);
+        return new ModuleWork(draft, place, model, draft.fit(place, model), Set.of());
+    }
+
+    /** Uses more of a module that is in place: it has its supply. */
+    static ModuleWork take(PlanDraft draft, ModuleInPlace module) {
+        draft.take(module);
+        return new ModuleWork(draft, module.place(), module.model(), module.number(), module.held());
     }
 
     /** Fits a module at the lead for its positions, each with a switch there: channel by channel, input by input. */
@@ -163,6 +173,9 @@ final class ModuleWork {
 
     /** A pin that several inputs share. */
     private Net common(String pin) {
+        if (held.contains(pin)) {
+            return draft.asFound(place, pin(pin));
+        }
         Net net = Net.input(number + ".common " + pin);
         draft.put(net, place, pin(pin));
         return net;

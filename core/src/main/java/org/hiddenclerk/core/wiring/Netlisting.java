@@ -30,7 +30,7 @@ import org.hiddenclerk.core.quantity.Volts;
 /**
  * The electrical wiring of a run, ready to be proved.
  *
- * <p>Part ids: {@code S1} the mechanism of gang 1, {@code K1} the first module, {@code X1} the first load ({@code X1.2}
+ * <p>Part ids: {@code S1} the mechanism of gang 1, {@code K1} the first module of a plan, {@code K101} the first that was there before, {@code X1} the first load ({@code X1.2}
  * its second bank), {@code B1} a bypass, {@code F/N-circuit} the supplies, conductors and jumpers by their keys; all with
  * the prefix of their place.
  */
@@ -63,6 +63,7 @@ final class Netlisting {
         wiring.run().spans().forEach(this::addSpan);
         wiring.boxes().forEach((place, box) -> box.box().gangs().forEach(gang -> addGang(place, gang)));
         wiring.run().loads().forEach(this::addLoad);
+        wiring.left().forEach(this::addModule);
         wiring.fitted().forEach(this::addModule);
         wiring.boxes().forEach((place, box) -> box.bypasses()
                 .forEach((load, watts) -> parts.add(new Part.Bypass(
@@ -259,7 +260,7 @@ final class Netlisting {
     private void addModule(Fitted fitted) {
         ModuleModel model = fitted.model();
         PartId id = RunWiring.moduleOf(fitted.number());
-        names.put(id, model.code() + (wiring.fitted().size() > 1 ? " (module " + fitted.number() + ")" : ""));
+        names.put(id, model.code() + numbered(fitted));
         Part bare = model.isSender()
                 ? new Part.Sender(id, fitted.inputs(), Map.of())
                 : new Part.FittedModule(
@@ -272,6 +273,14 @@ final class Netlisting {
                 bare instanceof Part.FittedModule module
                         ? module.connected(pins)
                         : new Part.Sender(id, fitted.inputs(), pins));
+    }
+
+    /** Only where more than one is planned has its number to be told. */
+    private String numbered(Fitted fitted) {
+        if (fitted.inPlace()) {
+            return " in " + fitted.place().label();
+        }
+        return wiring.fitted().size() > 1 ? " (module " + fitted.number() + ")" : "";
     }
 
     private static NodeId node(ConnectedBoxes.Place place, End end) {

@@ -98,6 +98,27 @@ final class Obstacles {
         return this;
     }
 
+    /** A module that is in place lives on the circuit of what it is to take. */
+    Obstacles onCircuit(ModuleInPlace module) {
+        CircuitId circuit = site.positions().get(0).circuit();
+        if (!OnFreeChannel.isOn(site, module, circuit)) {
+            found.add(Finding.of(
+                    FindingCode.SEPARATE_FEEDS,
+                    new Subject.Together(
+                            new Subject.Box(module.place().label()),
+                            new Subject.Model(module.model().code())),
+                    Sentence.of(
+                            "{0} in {1} was not found on the live of circuit {2}, on which {3} hangs.",
+                            module.model().code(),
+                            module.place().label(),
+                            site.found().house().label(circuit),
+                            site.positions().get(0).words()),
+                    Source.COMPUTED,
+                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module of its own for this circuit")));
+        }
+        return this;
+    }
+
     private boolean isWired(LoadRef load) {
         return site.found().nets().endsAt(load.place()).contains(new End.AtLoad(load.number(), "L"));
     }

@@ -64,7 +64,11 @@ public final class PartsToAdd {
     /** What one box takes. */
     public static List<Item> of(BoxWiring before, BoxWiring after) {
         List<Item> items = new ArrayList<>();
-        after.modules().values().forEach(model -> items.add(new Item(1, model.code() + ", " + model.name())));
+        after.modules().forEach((number, model) -> {
+            if (!before.modules().containsKey(number)) {
+                items.add(new Item(1, model.code() + ", " + model.name()));
+            }
+        });
         exchanged(before, after)
                 .forEach(gang -> items.add(new Item(
                         1,

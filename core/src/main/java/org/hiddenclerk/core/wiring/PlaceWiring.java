@@ -55,7 +55,7 @@ final class PlaceWiring {
                     .add(core));
         }
         for (End end : found.nets().endsAt(place)) {
-            if (end instanceof End.AtMechanism || end instanceof End.AtLoad) {
+            if (end instanceof End.AtMechanism || end instanceof End.AtLoad || end instanceof End.AtModule) {
                 found.netAt(place, end).map(owners::get).ifPresent(net -> terminalsFound
                         .computeIfAbsent(net, n -> new HashSet<>())
                         .add(end));

@@ -59,16 +59,27 @@ final class PlanDraft {
 
     /** Fits a module and tells its number; its inputs are told later. */
     int fit(Place place, ModuleModel model) {
-        fitted.add(new Fitted(fitted.size() + 1, assignment, place, model, List.of()));
-        return fitted.size();
+        int number = 1 + (int) fitted.stream().filter(f -> !f.inPlace()).count();
+        fitted.add(new Fitted(number, assignment, place, model, List.of(), false));
+        return number;
+    }
+
+    /** Makes a module that is in place one that the assignment uses more of; what it does today it goes on doing. */
+    void take(ModuleInPlace module) {
+        Fitted asFound = module.asFound();
+        fitted.add(new Fitted(asFound.number(), assignment, asFound.place(), asFound.model(), asFound.inputs(), true));
     }
 
     /** Makes an input of a module one that is used. */
     void use(int module, Input input) {
-        Fitted old = fitted.get(module - 1);
-        List<Input> inputs = new ArrayList<>(old.inputs());
-        inputs.add(input);
-        fitted.set(module - 1, new Fitted(module, old.assignment(), old.place(), old.model(), inputs));
+        fitted.replaceAll(old -> {
+            if (old.number() != module) {
+                return old;
+            }
+            List<Input> inputs = new ArrayList<>(old.inputs());
+            inputs.add(input);
+            return new Fitted(module, old.assignment(), old.place(), old.model(), inputs, old.inPlace());
+        });
     }
 
     /** Puts a terminal on a net; the first of a net at a place holds the cores if it can. */
@@ -80,8 +91,13 @@ final class PlanDraft {
 
     /** Puts a terminal on the net that another terminal is on as found, and which otherwise stays as it is. */
     void putAsFound(Place on, End known, Place place, End terminal) {
-        int net = found.netAt(on, known).orElseThrow();
-        put(found.supplyOf(net).orElseGet(() -> Net.kept(net)), place, terminal);
+        put(asFound(on, known), place, terminal);
+    }
+
+    /** The net that a terminal is on as found. */
+    Net asFound(Place place, End terminal) {
+        int net = found.netAt(place, terminal).orElseThrow();
+        return found.supplyOf(net).orElseGet(() -> Net.kept(net));
     }
 
     /** Takes a switch over: whatever stood on its terminals is put elsewhere, or capped. */
@@ -181,7 +197,7 @@ final class PlanDraft {
     }
 
     private static boolean isTerminal(End end) {
-        return end instanceof End.AtMechanism || end instanceof End.AtLoad;
+        return end instanceof End.AtMechanism || end instanceof End.AtLoad || end instanceof End.AtModule;
     }
 
     private boolean isTaken(Place place, End end) {
@@ -227,7 +243,8 @@ final class PlanDraft {
     }
 
     private Map<Integer, ModuleModel> modulesAt(Place place) {
-        Map<Integer, ModuleModel> modules = new LinkedHashMap<>();
+        Map<Integer, ModuleModel> modules =
+                new LinkedHashMap<>(found.wiring().at(place).modules());
         fitted.stream().filter(f -> f.place().equals(place)).forEach(f -> modules.put(f.number(), f.model()));
         return modules;
     }
@@ -256,7 +273,7 @@ final class PlanDraft {
     private List<org.hiddenclerk.core.electrical.Intent> intents() {
         List<org.hiddenclerk.core.electrical.Intent> intents = new ArrayList<>();
         for (LoadRef load : found.run().loads()) {
-            Wish wish = wishes.getOrDefault(load, new Wish(found.controlsOf(load), false));
+            Wish wish = wishes.getOrDefault(load, new Wish(found.controlsOf(load), found.isSwitchedByModule(load)));
             intents.addAll(SurveyedWiring.intents(load, wish.controls(), wish.remote()));
         }
         return intents;

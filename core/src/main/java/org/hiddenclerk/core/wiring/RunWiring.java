@@ -18,7 +18,8 @@ import org.hiddenclerk.core.job.Jumper;
  * How a whole run is connected, as found or as planned.
  *
  * @param boxes   every place of the run
- * @param fitted  modules in the order of their numbers
+ * @param fitted  modules that the plan is about, in the order of their numbers: those that it fits, and those in place of which it
+ *                uses more
  * @param intents what is wanted of the loads
  */
 public record RunWiring(
@@ -38,6 +39,20 @@ public record RunWiring(
     /** A run as it was found, with nothing wanted of its loads yet. */
     public static RunWiring surveyed(ConnectedBoxes run) {
         return surveyed(run, List.of());
+    }
+
+    /** Modules that the plan puts in. */
+    public List<Fitted> added() {
+        return fitted.stream().filter(f -> !f.inPlace()).toList();
+    }
+
+    /** Modules that are in place and of which the plan leaves everything as it is. */
+    List<Fitted> left() {
+        return run.places().stream()
+                .flatMap(place -> ModuleInPlace.at(place, at(place)).stream())
+                .map(ModuleInPlace::asFound)
+                .filter(module -> fitted.stream().noneMatch(f -> f.number() == module.number()))
+                .toList();
     }
 
     /** The same wiring with one place connected otherwise. */
@@ -60,11 +75,11 @@ public record RunWiring(
                 : node(place, end);
     }
 
-    /** Modules by the place where they go, in the order of their numbers. */
+    /** Modules that are put in by the place where they go, in the order of their numbers. */
     public Map<ConnectedBoxes.Place, List<ModuleModel>> modulesByPlace() {
         Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = new LinkedHashMap<>();
-        fitted.forEach(
-                f -> byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
+        added().forEach(f ->
+                byPlace.computeIfAbsent(f.place(), p -> new ArrayList<>()).add(f.model()));
         return byPlace;
     }
 

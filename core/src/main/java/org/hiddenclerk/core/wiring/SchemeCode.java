@@ -22,7 +22,8 @@ public enum SchemeCode {
     VOLT_FREE("A contact without volts of its own", Set.of(Trait.ISOLATED_CONTACT)),
     ELV_DC("On direct current at extra-low voltage", Set.of()),
     NO_SWITCH("Without a wall switch", Set.of(Trait.READS_NO_SWITCH)),
-    SWITCH_UPSTREAM("The wall switch feeds the module", Set.of(Trait.READS_NO_SWITCH, Trait.FED_BY_SWITCH));
+    SWITCH_UPSTREAM("The wall switch feeds the module", Set.of(Trait.READS_NO_SWITCH, Trait.FED_BY_SWITCH)),
+    FREE_CHANNEL("On a free channel of a module that is in the box", Set.of(Trait.IN_PLACE, Trait.CHANNELS_BY_PROOF));
 
     private final String label;
     private final Set<Trait> traits;
@@ -48,6 +49,8 @@ public enum SchemeCode {
         BLINKS,
         /** Which channel carries what is known from the proof alone. */
         CHANNELS_BY_PROOF,
+        /** The module is in the box before the work. */
+        IN_PLACE,
         /** The contact stands apart from the supply. */
         ISOLATED_CONTACT,
         /** No input of the module is worked by a switch at the wall. */

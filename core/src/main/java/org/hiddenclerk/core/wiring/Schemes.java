@@ -25,7 +25,8 @@ final class Schemes {
                     new VoltFree(),
                     new DirectCurrent(),
                     new NoSwitch(),
-                    new SwitchUpstream())
+                    new SwitchUpstream(),
+                    new OnFreeChannel())
             .stream()
             .collect(Collectors.toMap(Scheme::code, Function.identity()));
 

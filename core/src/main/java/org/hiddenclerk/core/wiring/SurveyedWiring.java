@@ -10,6 +10,7 @@ import java.util.Set;
 import org.hiddenclerk.core.electrical.Intent;
 import org.hiddenclerk.core.electrical.Neighbourhood;
 import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
 import org.hiddenclerk.core.job.Box;
@@ -35,14 +36,17 @@ final class SurveyedWiring {
     private final WiringCheck.Result proof;
     private final NetsAsFound nets;
     private final Map<LoadRef, List<GangRef>> controls = new LinkedHashMap<>();
+    private final Set<PartId> switched;
 
     private SurveyedWiring(HouseContext house, ConnectedBoxes run, Set<Place> interest) {
         this.house = house;
         this.run = run;
         this.interest = interest;
-        WiringCheck.Result bare =
-                WiringCheck.of(near(new Netlisting(RunWiring.surveyed(run, List.of()), house).wiring(), interest));
-        run.loads().forEach(load -> controls.put(load, controlsOf(load, bare)));
+        Wiring unasked = near(new Netlisting(RunWiring.surveyed(run, List.of()), house).wiring(), interest);
+        WiringCheck.Result bare = WiringCheck.of(unasked);
+        Map<PartId, Set<PartId>> commands = Commands.of(unasked, bare.truthTable());
+        run.loads().forEach(load -> controls.put(load, controlsOf(load, bare.truthTable(), commands)));
+        switched = Commands.switched(unasked, bare.truthTable());
         wiring = RunWiring.surveyed(run, intents());
         netlist = near(new Netlisting(wiring, house).wiring(), interest);
         proof = WiringCheck.of(netlist);
@@ -74,11 +78,13 @@ final class SurveyedWiring {
                 || id.matches("K\\d+");
     }
 
-    private List<GangRef> controlsOf(LoadRef load, WiringCheck.Result bare) {
+    private List<GangRef> controlsOf(LoadRef load, TruthTable table, Map<PartId, Set<PartId>> commands) {
         Set<GangRef> gangs = new LinkedHashSet<>();
         run.gangNamedFor(load).ifPresent(gangs::add);
         for (int bank = 0; bank < load.load().banks().size(); bank++) {
-            List<PartId> ids = bare.truthTable().controlsOf(RunWiring.loadOf(load, bank));
+            PartId part = RunWiring.loadOf(load, bank);
+            Set<PartId> ids = new LinkedHashSet<>(table.controlsOf(part));
+            ids.addAll(commands.getOrDefault(part, Set.of()));
             run.gangs().stream()
                     .filter(gang -> ids.contains(RunWiring.switchOf(gang)))
                     .forEach(gangs::add);
@@ -88,8 +94,13 @@ final class SurveyedWiring {
 
     private List<Intent> intents() {
         List<Intent> intents = new ArrayList<>();
-        controls.forEach((load, gangs) -> intents.addAll(intents(load, gangs, false)));
+        controls.forEach((load, gangs) -> intents.addAll(intents(load, gangs, isSwitchedByModule(load))));
         return intents;
+    }
+
+    /** Whether a module that is in place switches it today, so that it can be commanded from afar. */
+    boolean isSwitchedByModule(LoadRef load) {
+        return switched.contains(RunWiring.loadOf(load, 0));
     }
 
     /** One intent for each bank of a load that something controls. */

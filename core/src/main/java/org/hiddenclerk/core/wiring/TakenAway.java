@@ -6,9 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.Intent;
-import org.hiddenclerk.core.electrical.Part;
 import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.electrical.Wiring;
@@ -34,9 +32,8 @@ final class TakenAway {
     static List<Finding> of(List<Intent> before, List<Intent> after, Wiring wiring, TruthTable table) {
         Map<PartId, Set<PartId>> had = controls(before);
         Map<PartId, Set<PartId>> has = controls(after);
-        wiring.parts().forEach(part -> commands(part, table)
-                .forEach((load, switches) ->
-                        has.computeIfAbsent(load, l -> new LinkedHashSet<>()).addAll(switches)));
+        Commands.of(wiring, table).forEach((load, switches) -> has.computeIfAbsent(load, l -> new LinkedHashSet<>())
+                .addAll(switches));
         List<Finding> findings = new ArrayList<>();
         had.forEach((load, switches) -> switches.stream()
                 .filter(control -> !has.getOrDefault(load, Set.of()).contains(control)
@@ -86,25 +83,6 @@ final class TakenAway {
         intents.forEach(intent -> controls.computeIfAbsent(intent.load(), l -> new LinkedHashSet<>())
                 .addAll(intent.controls()));
         return controls;
-    }
-
-    /** Loads that a module's channels switch, with the switches that the inputs of these channels read. */
-    private static Map<PartId, Set<PartId>> commands(Part part, TruthTable table) {
-        List<Input> inputs = part instanceof Part.FittedModule module
-                ? module.inputs()
-                : part instanceof Part.Sender sender ? sender.inputs() : List.of();
-        Map<PartId, Set<PartId>> commands = new LinkedHashMap<>();
-        inputs.stream()
-                .filter(input -> input.hasContact() && input.channel().isPresent())
-                .forEach(input -> {
-                    List<PartId> switches = table.readBy(part.id(), input.id());
-                    table.loadsOf(
-                                    input.target().orElse(part.id()),
-                                    input.channel().get())
-                            .forEach(load -> commands.computeIfAbsent(load, l -> new LinkedHashSet<>())
-                                    .addAll(switches));
-                });
-        return commands;
     }
 
     private static String name(Wiring wiring, PartId part) {

@@ -144,6 +144,7 @@ public record WiringPlan(
         requireEachOnce(sites);
         List<Finding> obstacles = new ArrayList<>(dangling(found.run()));
         obstacles.addAll(claimedTwice(sites));
+        obstacles.addAll(modulesClaimedTwice(sites));
         sites.forEach(
                 site -> obstacles.addAll(Schemes.of(site.assignment().scheme()).obstacles(site)));
         if (obstacles.isEmpty()) {
@@ -177,6 +178,22 @@ public record WiringPlan(
                             Source.COMPUTED,
                             new Remedy(Remedy.Kind.OTHER_MODULE, "take one of the two picks back")));
                 }
+            }
+        }
+        return twice;
+    }
+
+    private static List<Finding> modulesClaimedTwice(List<Site> sites) {
+        List<Finding> twice = new ArrayList<>();
+        Map<Integer, Site> claimed = new HashMap<>();
+        for (Site site : sites) {
+            if (site.assignment().scheme().has(SchemeCode.Trait.IN_PLACE)) {
+                OnFreeChannel.moduleFor(site).ifPresent(module -> {
+                    Site other = claimed.putIfAbsent(module.number(), site);
+                    if (other != null) {
+                        twice.add(OnFreeChannel.claimedTwice(module, other, site));
+                    }
+                });
             }
         }
         return twice;

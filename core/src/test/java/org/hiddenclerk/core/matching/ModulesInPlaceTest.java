@@ -15,14 +15,18 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedModule;
+import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.testing.AsBuilt;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.WiringPlan;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -121,6 +125,84 @@ class ModulesInPlaceTest {
         assertThat(ModulesInPlace.free(box(61, new SurveyedModule("OLD", SAME.size(), SAME.draws(), 2))))
                 .singleElement()
                 .satisfies(f -> assertThat(f.sentence().text()).contains("OLD").contains("2"));
+    }
+
+    /** A module whose conductors were followed, and which takes a second load. */
+    private static Box followed(ModuleModel model, String second) {
+        Box empty = Boxes.box()
+                .depth(75)
+                .gang("4", "2 LED 7")
+                .gang("4", second)
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4")
+                .jumper(common(1), common(2))
+                .build();
+        Assignment first = new Assignment(model, List.of(1), Map.of(), Optional.empty());
+        return AsBuilt.surveyed(
+                WiringPlan.of(Boxes.house(), empty, List.of(first)).after().orElseThrow());
+    }
+
+    private static Candidate onFreeChannel(ModuleModel model, String second) {
+        return new ModuleMatch(Boxes.house(), followed(model, second))
+                .judge(SchemeCode.FREE_CHANNEL, List.of(2), List.of(), model, Optional.empty());
+    }
+
+    private static ModuleModel two(int price) {
+        return Modules.as(Modules.withNeutral(2, 2, Modules.generous()), "M-2", price, BODY);
+    }
+
+    @Test
+    void aFreeChannelCostsNothingAndTakesNoRoom() {
+        Candidate candidate = onFreeChannel(two(1500), "LED 30");
+
+        assertThat(candidate.verdict()).as("%s", candidate.findings()).isEqualTo(Verdict.OK);
+        assertThat(candidate.priceCents()).hasValue(0);
+        assertThat(candidate.margins()).noneMatch(margin -> margin.unit().equals("mm"));
+        assertThat(ModulesInPlace.free(followed(two(1500), "LED 30")))
+                .singleElement()
+                .satisfies(f -> assertThat(f.sentence().text()).containsPattern("1.channel free"));
+    }
+
+    @Test
+    void aFreeChannelIsOfferedWhereThereIsOne() {
+        List<ModuleModel> stock = List.of(MODULE, two(1500));
+        SchemeChooser.Offer offer = new SchemeChooser(
+                        new Planner(
+                                Boxes.house(),
+                                ConnectedBoxes.of(
+                                        followed(two(1500), "LED 30"),
+                                        Boxes.house().region())),
+                        stock)
+                .offers(List.of(2), List.of()).stream()
+                        .filter(each -> each.scheme() == SchemeCode.FREE_CHANNEL)
+                        .findFirst()
+                        .orElseThrow();
+
+        assertThat(offer.best().orElseThrow().assignment().model().code()).isEqualTo("M-2");
+        assertThat(offer.toll().orElseThrow().modules()).isZero();
+        assertThat(offer.toll().orElseThrow().minutes()).isPositive();
+        assertThat(new SchemeChooser(
+                                new Planner(
+                                        Boxes.house(),
+                                        ConnectedBoxes.of(box(75), Boxes.house().region())),
+                                stock)
+                        .offers(List.of(2), List.of()))
+                .as("no module in the box, nothing to say of its channels")
+                .noneMatch(each -> each.scheme() == SchemeCode.FREE_CHANNEL);
+    }
+
+    /** What hangs on it already counts against what all its channels may carry together: 230 V, watts by volts. */
+    @Test
+    void itsChannelsAreJudgedTogetherWithWhatHangsThereAlready() {
+        ModuleModel limited = Modules.limited(two(1500), Amps.of(4));
+
+        assertThat(codes(onFreeChannel(limited, "heater 900").findings()))
+                .as("3.9 A beside 0.06 A")
+                .doesNotContain(FindingCode.CONTACT_OVERLOAD);
+        assertThat(codes(onFreeChannel(limited, "heater 919").findings()))
+                .as("3.996 A alone, 4.06 A with what hangs there")
+                .contains(FindingCode.CONTACT_OVERLOAD);
     }
 
     /** The second gang once was offered the room that the first had taken. */

@@ -19,6 +19,7 @@ import org.hiddenclerk.core.electrical.ContactRating;
 import org.hiddenclerk.core.electrical.Input;
 import org.hiddenclerk.core.electrical.LoadKind;
 import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
 
 /** Modules for tests, of which only what matters is stated. */
@@ -356,6 +357,30 @@ public final class Modules {
                 m.metering(),
                 m.worksWithoutInternet(),
                 OptionalInt.of(priceCents),
+                m.blink(),
+                m.sheet());
+    }
+
+    /** The same with a limit to what all its channels carry together. */
+    public static ModuleModel limited(ModuleModel m, Amps total) {
+        return new ModuleModel(
+                m.code(),
+                m.maker(),
+                m.name(),
+                m.protocol(),
+                m.purpose(),
+                m.supply(),
+                m.channels(),
+                m.inputs(),
+                m.behaviours(),
+                m.interlocked(),
+                Optional.of(total),
+                m.terminals(),
+                m.body(),
+                m.markets(),
+                m.metering(),
+                m.worksWithoutInternet(),
+                m.priceCents(),
                 m.blink(),
                 m.sheet());
     }
