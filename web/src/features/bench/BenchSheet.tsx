@@ -131,8 +131,9 @@ function Take({
         onChange={setModule}
         options={kinds.map((w) => ({
           value: w.moduleCode,
-          label:
-            here(w) > 0 ? `${w.moduleCode}, ${here(w)} for ${label}` : `${w.moduleCode}, ${w.count} wanted`,
+          label: `${
+            here(w) > 0 ? `${w.moduleCode}, ${here(w)} for ${label}` : `${w.moduleCode}, ${w.count} wanted`
+          }${w.inPlace > 0 ? `, ${w.inPlace} in its box already` : ""}`,
         }))}
         className="w-56"
       />

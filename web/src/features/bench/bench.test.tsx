@@ -101,7 +101,7 @@ it("shows a code after its purpose is written down, and hides it again", async (
 it("takes serials as fast as they are scanned, and gives a refused one back", async () => {
   answers.push({
     match: /GET .*\/bench$/,
-    body: { units: [], waiting: [{ moduleCode: "QQ-1", count: 3, boxes: ["x", "y", "z"] }] },
+    body: { units: [], waiting: [{ moduleCode: "QQ-1", count: 3, boxes: ["x", "y", "z"], inPlace: 0 }] },
   });
   answers.push({ match: /POST .*\/bench$/, body: {} });
   show(<BenchSheet job={house()} />);
@@ -128,8 +128,8 @@ it("offers the modules of its own box first, and takes them for it", async () =>
     body: {
       units: [],
       waiting: [
-        { moduleCode: "AA-1", count: 2, boxes: ["x", "y"] },
-        { moduleCode: "QQ-1", count: 3, boxes: ["x", box, "z"] },
+        { moduleCode: "AA-1", count: 2, boxes: ["x", "y"], inPlace: 0 },
+        { moduleCode: "QQ-1", count: 3, boxes: ["x", box, "z"], inPlace: 0 },
       ],
     },
   });

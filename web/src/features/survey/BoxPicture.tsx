@@ -3,12 +3,14 @@ import type { Schemas } from "../../api/client";
 import { type BoxCable, type BoxDevice, type BoxWire, OpenedBox } from "../opened/OpenedBox";
 import { COLOURS, DropCables, ROLES, wayOf } from "./CableCards";
 import { connectorsOf, endOf, endValue, type Survey } from "./draft";
+import { useModulesInBox } from "./modulesInBox";
 
 type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Survey) => void };
 
 /** The opened box: press a core, then the place that it ends on. */
 export function BoxPicture({ job, survey, onChange }: Props) {
   const [picked, setPicked] = useState("");
+  const modules = useModulesInBox(survey);
   const letters = (colour: Survey["jumpers"][number]["colour"]) =>
     COLOURS.find((each) => each.value === colour)?.label.split(" ")[0] ?? colour;
   const cables: BoxCable[] = survey.cables.map((cable) => ({
@@ -39,6 +41,13 @@ export function BoxPicture({ job, survey, onChange }: Props) {
         name: load.name,
         ends: ["L", "N", "PE"].map((terminal) => ({ key: `x:${load.number}:${terminal}`, label: terminal })),
       })),
+    ...modules.map((module) => ({
+      name: module.name,
+      ends: module.terminals.map((terminal) => ({
+        key: `m:${module.number}:${terminal}`,
+        label: terminal,
+      })),
+    })),
     {
       name: "connectors",
       ends: [...connectors, fresh].map((name, at) => ({

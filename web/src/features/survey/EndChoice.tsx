@@ -2,6 +2,8 @@ import { useId, useState } from "react";
 import type { Schemas } from "../../api/client";
 import { connectorsOf, type End, endOf, endValue, HANGS_HERE, type Survey } from "./draft";
 
+import { useModulesInBox } from "./modulesInBox";
+
 type Props = {
   job: Schemas["JobView"];
   label: string;
@@ -16,6 +18,7 @@ const NEW = "new connector";
 /** Where a conductor ends: a terminal, a connector, capped or loose. */
 export function EndChoice({ job, label, survey, value, onChange, placesOnly = false }: Props) {
   const id = useId();
+  const modules = useModulesInBox(survey);
   const [naming, setNaming] = useState(false);
   const [name, setName] = useState("");
   if (naming) {
@@ -73,6 +76,22 @@ export function EndChoice({ job, label, survey, value, onChange, placesOnly = fa
               ))}
             </optgroup>
           ))}
+        {modules.map((module) => (
+          <optgroup key={module.number} label={module.name}>
+            {module.terminals.map((terminal) => (
+              <option key={terminal} value={`m:${module.number}:${terminal}`}>
+                {module.name}, {terminal}
+              </option>
+            ))}
+            {value.at === "MODULE" &&
+              value.module === module.number &&
+              !module.terminals.includes(value.terminal ?? "") && (
+                <option value={endValue(value)}>
+                  {module.name}, {value.terminal}
+                </option>
+              )}
+          </optgroup>
+        ))}
         <optgroup label="Connectors">
           {connectorsOf(survey).map((connector) => (
             <option key={connector} value={`j:${connector}`}>

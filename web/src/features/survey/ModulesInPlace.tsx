@@ -6,7 +6,7 @@ import { stockOptions } from "../../api/queries";
 import { Choice } from "../../ui/Choice";
 import { LengthField } from "../../ui/LengthField";
 import { TextField } from "../../ui/TextField";
-import { replaceAt, type Survey, without } from "./draft";
+import { endsOnModule, replaceAt, type Survey, withoutModule } from "./draft";
 
 type Found = Schemas["ModuleEntry"];
 type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Survey) => void };
@@ -19,7 +19,17 @@ const SIDES = [
   { field: "thicknessMm", label: "Thick" },
 ] as const;
 
-/** Modules that are in the box already: they take room, and no proof speaks of what hangs on them. */
+/** What a plan of the box can say of a module that is in it. */
+function standing(on: number, known: boolean, label: string): string {
+  if (on > 0) {
+    return `${on} ${on === 1 ? "conductor is" : "conductors are"} entered on its terminals: plans are proved with it, and its free channels can be planned on.`;
+  }
+  return known
+    ? `Nothing is entered on its terminals yet, so a plan of this box holds. Choose ${label} where its conductors end.`
+    : "Its terminals are not in the stock book, so a plan of this box holds. Enter it there to survey what hangs on it.";
+}
+
+/** Modules that are in the box already: they take room, and what hangs on them is surveyed at its cables and jumpers. */
 export function ModulesInPlace({ job, survey, onChange }: Props) {
   const stock = useQuery(stockOptions);
   const list = useId();
@@ -36,6 +46,7 @@ export function ModulesInPlace({ job, survey, onChange }: Props) {
       : module.outside;
     return { ...module, name, outside };
   };
+  const isKnown = (module: Found) => known.some((each) => each.code === module.name.trim());
   return (
     <section aria-label="Modules in the box already">
       <h2 className="mb-2 text-[16px]">Modules in the box already</h2>
@@ -51,6 +62,7 @@ export function ModulesInPlace({ job, survey, onChange }: Props) {
           const set = (change: Partial<Found>) => keep(replaceAt(found, index, { ...module, ...change }));
           const outside = module.outside ?? { lengthMm: 0, widthMm: 0, thicknessMm: 0 };
           const label = module.name || `module ${index + 1}`;
+          const on = endsOnModule(survey, index + 1);
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: rows have no identity of their own, and are typed in place
             <li key={index} className="grid grid-cols-2 items-end gap-2 sm:grid-cols-6">
@@ -73,22 +85,27 @@ export function ModulesInPlace({ job, survey, onChange }: Props) {
                 />
               ))}
               <span className="flex items-end gap-2">
-                <Choice
-                  className="grow"
-                  label="Free channels"
-                  value={String(module.freeChannels)}
-                  options={FREE}
-                  onChange={(free) => set({ freeChannels: Number(free) })}
-                />
+                {on === 0 && (
+                  <Choice
+                    className="grow"
+                    label="Free channels"
+                    value={String(module.freeChannels)}
+                    options={FREE}
+                    onChange={(free) => set({ freeChannels: Number(free) })}
+                  />
+                )}
                 <button
                   type="button"
                   className="btn btn-square btn-ghost"
                   aria-label={`take ${label} off the list`}
-                  onClick={() => keep(without(found, index))}
+                  onClick={() => onChange(withoutModule(survey, index))}
                 >
                   <Trash2 size={16} aria-hidden />
                 </button>
               </span>
+              <p className="text-soft col-span-2 text-sm sm:col-span-6">
+                {standing(on, isKnown(module), label)}
+              </p>
             </li>
           );
         })}

@@ -3,12 +3,14 @@ import {
   connectorsOf,
   draftReducer,
   endOf,
+  endsOnModule,
   endValue,
   likeThis,
   newSurvey,
   nextLabel,
   type Survey,
   withoutLoads,
+  withoutModule,
 } from "./draft";
 
 const start = (): Survey => newSurvey("B-01", "circuit");
@@ -128,4 +130,51 @@ describe("a load that is taken away", () => {
   it("leaves none when all are gone", () => {
     expect(withoutLoads(survey(), [1, 2]).cables).toEqual([]);
   });
+});
+
+it("takes a module that is in the box off the list: its ends hang loose, those of later ones follow", () => {
+  const start = newSurvey("B-31", "c4");
+  const core = { colour: "BROWN", role: "PERMANENT_LIVE" } as const;
+  const survey: Survey = {
+    ...start,
+    modules: [
+      { name: "SK-1", freeChannels: 0 },
+      { name: "SK-2", freeChannels: 0 },
+    ],
+    cables: [
+      {
+        name: "c1",
+        leadsTo: "SUPPLY",
+        circuit: "c4",
+        mm2: 1.5,
+        cores: [
+          { ...core, number: 1, end: { at: "MODULE", module: 1, terminal: "L" } },
+          { ...core, number: 2, end: { at: "MODULE", module: 2, terminal: "N" } },
+        ],
+      },
+    ],
+    jumpers: [
+      {
+        key: "j1",
+        colour: "BROWN",
+        from: { at: "MODULE", module: 1, terminal: "L" },
+        to: { at: "MECHANISM", gang: 1, terminal: "COM" },
+      },
+      {
+        key: "j2",
+        colour: "BROWN",
+        from: { at: "MODULE", module: 2, terminal: "L" },
+        to: { at: "MECHANISM", gang: 1, terminal: "COM" },
+      },
+    ],
+  };
+
+  const left = withoutModule(survey, 0);
+
+  expect(endsOnModule(survey, 1)).toBe(2);
+  expect(left.modules?.map((module) => module.name)).toEqual(["SK-2"]);
+  expect(left.cables[0]?.cores.map((each) => endValue(each.end))).toEqual(["LOOSE", "m:1:N"]);
+  expect(left.jumpers.map((jumper) => endValue(jumper.from))).toEqual(["m:1:L"]);
+  expect(endOf("m:1:L")).toEqual({ at: "MODULE", module: 1, terminal: "L" });
+  expect(withoutModule(left, 0).modules).toBeUndefined();
 });

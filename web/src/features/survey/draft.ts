@@ -128,6 +128,8 @@ export function endValue(end: End): string {
       return `g:${end.gang}:${end.terminal}`;
     case "LOAD":
       return `x:${end.load}:${end.terminal}`;
+    case "MODULE":
+      return `m:${end.module}:${end.terminal}`;
     case "CONNECTOR":
       return `j:${end.connector}`;
     case "CAPPED":
@@ -146,14 +148,48 @@ export function endOf(value: string): End {
   if (kind === "x") {
     return { at: "LOAD", load: Number(first), terminal: second };
   }
+  if (kind === "m") {
+    return { at: "MODULE", module: Number(first), terminal: second };
+  }
   return kind === "j" ? { at: "CONNECTOR", connector: value.slice(2) } : { at: value as "CAPPED" | "LOOSE" };
+}
+
+/** Every end of every conductor. */
+export function endsOf(survey: Survey): End[] {
+  return [
+    ...survey.cables.flatMap((cable) => cable.cores.map((core) => core.end)),
+    ...survey.jumpers.flatMap((jumper) => [jumper.from, jumper.to]),
+  ];
+}
+
+/** How many ends are on the terminals of a module that is in the box. */
+export const endsOnModule = (survey: Survey, module: number): number =>
+  endsOf(survey).filter((end) => end.at === "MODULE" && end.module === module).length;
+
+/** The survey without one of the modules that are in the box: what was on it hangs loose, and jumpers to it go. */
+export function withoutModule(survey: Survey, index: number): Survey {
+  const number = index + 1;
+  const moved = (end: End): End =>
+    end.at === "MODULE" && (end.module ?? 0) > number ? { ...end, module: (end.module ?? 0) - 1 } : end;
+  const isOnIt = (end: End) => end.at === "MODULE" && end.module === number;
+  const modules = without(survey.modules ?? [], index);
+  return {
+    ...survey,
+    modules: modules.length > 0 ? modules : undefined,
+    cables: survey.cables.map((cable) => ({
+      ...cable,
+      cores: cable.cores.map((core) => ({
+        ...core,
+        end: isOnIt(core.end) ? { at: "LOOSE" } : moved(core.end),
+      })),
+    })),
+    jumpers: survey.jumpers
+      .filter((jumper) => !isOnIt(jumper.from) && !isOnIt(jumper.to))
+      .map((jumper) => ({ ...jumper, from: moved(jumper.from), to: moved(jumper.to) })),
+  };
 }
 
 /** Connectors that are named somewhere in the survey. */
 export function connectorsOf(survey: Survey): string[] {
-  const ends = [
-    ...survey.cables.flatMap((cable) => cable.cores.map((core) => core.end)),
-    ...survey.jumpers.flatMap((jumper) => [jumper.from, jumper.to]),
-  ];
-  return [...new Set(ends.flatMap((end) => (end.connector ? [end.connector] : [])))].sort();
+  return [...new Set(endsOf(survey).flatMap((end) => (end.connector ? [end.connector] : [])))].sort();
 }

@@ -34,6 +34,7 @@ public record BenchCard(List<Mark> marks, Facts facts) {
      * @param isNamed   whether it has a name
      * @param hasPlace  whether a box waits for it
      * @param joinsHere whether its button can't be reached once it is in
+     * @param isInPlace whether it is in its box already: no bench sees it
      * @param unset     settings that are wanted otherwise than it was set, in words
      */
     public record Facts(
@@ -42,6 +43,7 @@ public record BenchCard(List<Mark> marks, Facts facts) {
             boolean isNamed,
             boolean hasPlace,
             boolean joinsHere,
+            boolean isInPlace,
             List<String> unset) {
         public Facts {
             unset = List.copyOf(unset);
@@ -62,7 +64,8 @@ public record BenchCard(List<Mark> marks, Facts facts) {
         return outcome(step)
                 .map(last -> last == Outcome.SKIPPED || last == Outcome.DONE && stands)
                 .orElse(step == BenchStep.CREDENTIAL && !facts.needsCode()
-                        || step == BenchStep.JOIN && !facts.joinsHere());
+                        || step == BenchStep.JOIN && !facts.joinsHere()
+                        || facts.isInPlace() && step.isForTheBench());
     }
 
     /** The first step that does not lie behind; empty for a module that is ready. */

@@ -52,6 +52,14 @@ public enum BenchStep {
         };
     }
 
+    /** Whether it takes a module that lies on the bench: of one that is in its box already it is not asked. */
+    boolean isForTheBench() {
+        return switch (this) {
+            case POWER_UP, INPUTS, CHANNELS, JOIN, PACK -> true;
+            case UPDATE, CREDENTIAL, NAME, LABEL, SETTINGS -> false;
+        };
+    }
+
     /** Whether it may be left out with a reason. */
     public boolean isSkippable() {
         return skippable;

@@ -7,6 +7,9 @@ import java.util.Optional;
 
 /** The stock book: modules by code. */
 public final class Catalogue {
+    /** Nothing is bought. */
+    public static final Catalogue EMPTY = new Catalogue(List.of());
+
     private final Map<String, ModuleModel> byCode = new LinkedHashMap<>();
 
     public Catalogue(List<ModuleModel> models) {

@@ -18,7 +18,7 @@ import org.junit.jupiter.api.Test;
 
 /** What may be marked on the bench, and what may not. */
 class BenchCardTest {
-    private static final Facts KNOWN = new Facts(true, true, true, true, true, List.of());
+    private static final Facts KNOWN = new Facts(true, true, true, true, true, false, List.of());
 
     private static Mark done(BenchStep step) {
         return new Mark(step, Outcome.DONE, "");
@@ -40,7 +40,7 @@ class BenchCardTest {
     void withoutPowerACodeOrAPlaceAStepIsRefused() {
         BenchCard empty = new BenchCard(List.of(), KNOWN);
         BenchCard powered = new BenchCard(
-                List.of(done(BenchStep.POWER_UP)), new Facts(true, false, false, false, false, List.of()));
+                List.of(done(BenchStep.POWER_UP)), new Facts(true, false, false, false, false, false, List.of()));
         assertThat(empty.refusal(done(BenchStep.INPUTS)).orElseThrow()).contains("power it up first");
         assertThat(powered.refusal(done(BenchStep.CREDENTIAL)).orElseThrow()).contains("No code");
         assertThat(powered.refusal(done(BenchStep.NAME)).orElseThrow()).contains("no name");
@@ -55,7 +55,7 @@ class BenchCardTest {
         List<Mark> set = List.of(done(BenchStep.POWER_UP), done(BenchStep.SETTINGS));
         assertThat(new BenchCard(set, KNOWN).refusal(done(BenchStep.INPUTS))).isEmpty();
         BenchCard otherwise = new BenchCard(
-                set, new Facts(true, true, true, true, false, List.of("power-on is off; last is wanted")));
+                set, new Facts(true, true, true, true, false, false, List.of("power-on is off; last is wanted")));
         assertThat(otherwise.isBehind(BenchStep.SETTINGS)).isFalse();
         assertThat(otherwise.refusal(done(BenchStep.INPUTS))).isPresent();
     }
@@ -68,7 +68,7 @@ class BenchCardTest {
                 .toList());
         assertThat(new BenchCard(all, KNOWN).refusal(done(BenchStep.PACK)).orElseThrow())
                 .contains("let it join here");
-        assertThat(new BenchCard(all, new Facts(true, true, true, true, false, List.of()))
+        assertThat(new BenchCard(all, new Facts(true, true, true, true, false, false, List.of()))
                         .refusal(done(BenchStep.PACK)))
                 .isEmpty();
     }
@@ -90,7 +90,7 @@ class BenchCardTest {
     /** A code nobody asked for that was tried and failed is open all the same: somebody meant to keep it. */
     @Test
     void aCodeThatFailedIsOpenEvenWhereNoneIsAsked() {
-        Facts needsNone = new Facts(false, false, true, true, false, List.of());
+        Facts needsNone = new Facts(false, false, true, true, false, false, List.of());
         Mark failed = new Mark(BenchStep.CREDENTIAL, Outcome.FAILED, "unreadable");
         assertThat(new BenchCard(List.of(), needsNone).isBehind(BenchStep.CREDENTIAL))
                 .isTrue();
@@ -136,6 +136,7 @@ class BenchCardTest {
                 named,
                 place,
                 joinsHere,
+                false,
                 differs ? List.of("power-on is off; last is wanted") : List.of());
         for (int i = 0; i < Math.min(steps.size(), outcomes.size()); i++) {
             Mark mark = new Mark(steps.get(i), outcomes.get(i), "because");
@@ -171,5 +172,24 @@ class BenchCardTest {
                 .startsWith("Live on L and neutral on N");
         assertThat(BenchStep.POWER_UP.how(Modules.sender().powering(), false)).startsWith("In the path of a lamp");
         assertThat(BenchStep.CHANNELS.how("", true)).contains("no mains on a volt-free contact");
+    }
+
+    /** A module that is in its box before the work is not powered on a bench, and not packed; it has a code, a name and settings all the same. */
+    @Test
+    void ofOneThatIsInItsBoxTheBenchIsNotAsked() {
+        Facts inPlace = new Facts(true, true, true, true, true, true, List.of());
+        BenchCard card = new BenchCard(List.of(), inPlace);
+
+        assertThat(card.next()).contains(BenchStep.UPDATE);
+        assertThat(card.refusal(done(BenchStep.CREDENTIAL))).isEmpty();
+        BenchCard known = new BenchCard(
+                List.of(
+                        done(BenchStep.UPDATE),
+                        done(BenchStep.CREDENTIAL),
+                        done(BenchStep.NAME),
+                        done(BenchStep.LABEL),
+                        done(BenchStep.SETTINGS)),
+                inPlace);
+        assertThat(known.isReady()).as("%s is open", known.next()).isTrue();
     }
 }

@@ -6,6 +6,7 @@ import java.util.UUID;
 import java.util.function.Function;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.platform.problem.ProblemException;
+import org.hiddenclerk.app.stage.stock.StockBook;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.wiring.HouseContext;
@@ -17,11 +18,13 @@ public class Houses {
     private final JobRepository jobs;
     private final RoomRepository rooms;
     private final CircuitRepository circuits;
+    private final StockBook stock;
 
-    Houses(JobRepository jobs, RoomRepository rooms, CircuitRepository circuits) {
+    Houses(JobRepository jobs, RoomRepository rooms, CircuitRepository circuits, StockBook stock) {
         this.jobs = jobs;
         this.rooms = rooms;
         this.circuits = circuits;
+        this.stock = stock;
     }
 
     public JobRow job(UUID id) {
@@ -44,6 +47,6 @@ public class Houses {
         Map<CircuitId, Circuit> byId = circuits(job).stream()
                 .map(CircuitRow::toCircuit)
                 .collect(Collectors.toMap(Circuit::id, Function.identity()));
-        return new HouseContext(job(job).region(), byId);
+        return new HouseContext(job(job).region(), byId, stock.catalogue());
     }
 }

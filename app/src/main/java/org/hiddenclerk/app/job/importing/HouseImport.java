@@ -218,7 +218,7 @@ class HouseImport {
                     columnOf(first.getPropertyPath().toString().replaceAll("[\\[\\].]+", "/")), first.getMessage());
         }
         try {
-            SurveyReader.read(survey, houses.context(job).circuits().keySet());
+            SurveyReader.read(survey, houses.context(job));
         } catch (ProblemException e) {
             FieldProblem first = e.errors().get(0);
             throw row.wrong(columnOf(first.pointer().substring(1)), first.expected());

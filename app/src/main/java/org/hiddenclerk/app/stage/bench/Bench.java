@@ -244,6 +244,7 @@ public class Bench implements StageKeeper {
                                 row.name().isPresent(),
                                 place.isPresent(),
                                 place.filter(ModulePlace::outOfReach).isPresent(),
+                                place.filter(ModulePlace::inPlace).isPresent(),
                                 unset)),
                 codes,
                 wanted);

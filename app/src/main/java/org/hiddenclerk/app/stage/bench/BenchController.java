@@ -109,8 +109,11 @@ class BenchController {
             List<CredentialView> codes,
             List<CodeKindView> kinds) {}
 
-    /** So many places wait for a module of a kind; {@code boxes} are those that they are in, in the order of the house. */
-    record WaitingView(String moduleCode, long count, List<UUID> boxes) {}
+    /**
+     * So many places wait for a module of a kind; {@code boxes} are those that they are in, in the order of the house. Of {@code inPlace}
+     * the module is in its box already.
+     */
+    record WaitingView(String moduleCode, long count, List<UUID> boxes, long inPlace) {}
 
     record BenchView(List<BenchUnitView> units, List<WaitingView> waiting) {}
 
@@ -156,7 +159,10 @@ class BenchController {
                 .filter(place -> place.module().equals(code))
                 .map(BenchPlaces.ModulePlace::box)
                 .toList();
-        return new WaitingView(code, boxes.size(), boxes);
+        long inPlace = places.stream()
+                .filter(place -> place.module().equals(code) && place.inPlace())
+                .count();
+        return new WaitingView(code, boxes.size(), boxes, inPlace);
     }
 
     private BenchUnitView view(Bench.OnBench unit, Bench.State state) {

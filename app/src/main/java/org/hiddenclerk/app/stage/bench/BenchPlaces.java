@@ -31,7 +31,8 @@ class BenchPlaces {
      * A place for a module.
      *
      * @param box   where it sits, or which lists the lamp at which it sits
-     * @param label of the box, or name of the lamp
+     * @param label   of the box, or name of the lamp
+     * @param inPlace whether the module is there already
      */
     record ModulePlace(
             PlannedId.Module id,
@@ -40,7 +41,8 @@ class BenchPlaces {
             String label,
             Convention.Place named,
             Set<Integer> switched,
-            boolean outOfReach) {
+            boolean outOfReach,
+            boolean inPlace) {
         /** Whether it waits for this module still: a plan may have been changed since. */
         boolean waitsFor(BenchUnitRow row) {
             return row.place().filter(id::equals).isPresent() && module.equals(row.moduleCode());
@@ -81,6 +83,7 @@ class BenchPlaces {
                         0,
                         kind),
                 module.switchedInputs(),
-                module.place().isOutOfReach());
+                module.place().isOutOfReach(),
+                module.isInPlace());
     }
 }

@@ -37,6 +37,7 @@ final class BoxText {
     private static final Pattern WORD = Pattern.compile("\"([^\"]*)\"|(\\S+)");
     private static final Pattern SIZE = Pattern.compile("([0-9.]+)x([0-9.]+)x([0-9.]+)");
     private static final Pattern ON_GANG = Pattern.compile("(\\d)\\.(\\S+)");
+    private static final Pattern ON_MODULE = Pattern.compile("module(\\d+)\\.(\\S+)");
     private static final Pattern ON_LOAD = Pattern.compile("load(\\d+)\\.(\\S+)");
     private static final String JOINT = "joint:";
     private static final int MOST_LINES = 200;
@@ -421,13 +422,17 @@ final class BoxText {
         if (load.matches()) {
             return new EndEntry(EndKind.LOAD, null, load.group(2), null, Integer.valueOf(load.group(1)));
         }
+        Matcher module = ON_MODULE.matcher(text);
+        if (module.matches()) {
+            return new EndEntry(EndKind.MODULE, null, module.group(2), null, null, Integer.valueOf(module.group(1)));
+        }
         if (text.startsWith(JOINT) && text.length() > JOINT.length()) {
             return new EndEntry(EndKind.CONNECTOR, null, null, text.substring(JOINT.length()), null);
         }
         return switch (text) {
             case "capped" -> new EndEntry(EndKind.CAPPED, null, null, null, null);
             case "loose" -> new EndEntry(EndKind.LOOSE, null, null, null, null);
-            default -> throw line.wrong("where it ends: 1.COM, load1.L, joint:name, capped or loose");
+            default -> throw line.wrong("where it ends: 1.COM, load1.L, module1.N, joint:name, capped or loose");
         };
     }
 
@@ -545,6 +550,7 @@ final class BoxText {
         return switch (end.at()) {
             case MECHANISM -> end.gang() + "." + end.terminal();
             case LOAD -> "load" + end.load() + "." + end.terminal();
+            case MODULE -> "module" + end.module() + "." + end.terminal();
             case CONNECTOR -> quotedJoint(String.valueOf(end.connector()));
             case CAPPED -> "capped";
             case LOOSE -> "loose";

@@ -53,7 +53,7 @@ class BoxTextController {
         }
         List<BoxText.TextProblem> problems = new ArrayList<>();
         try {
-            SurveyReader.read(read.survey(), houses.context(job).circuits().keySet());
+            SurveyReader.read(read.survey(), houses.context(job));
         } catch (ProblemException e) {
             e.errors()
                     .forEach(error -> problems.add(

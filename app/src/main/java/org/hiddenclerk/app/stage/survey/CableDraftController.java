@@ -59,7 +59,7 @@ class CableDraftController {
     @Operation(operationId = "draftCable")
     CableDraft draft(@PathVariable UUID job, @Valid @RequestBody CableWish wish) {
         HouseContext house = houses.context(job);
-        Box box = SurveyReader.read(wish.survey(), house.circuits().keySet());
+        Box box = SurveyReader.read(wish.survey(), house);
         CableTemplate template = new CableTemplate(era(wish, house), box);
         CableTemplate.Draft draft =
                 switch (wish.leadsTo()) {

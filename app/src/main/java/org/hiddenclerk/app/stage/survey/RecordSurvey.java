@@ -49,7 +49,7 @@ public class RecordSurvey {
     @Transactional
     public UUID add(UUID room, SurveyDocument survey, String who) {
         UUID job = houses.room(room).jobId();
-        SurveyReader.read(survey, houses.context(job).circuits().keySet());
+        SurveyReader.read(survey, houses.context(job));
         requireNeighbours(survey, job);
         BoxRow row = new BoxRow(room, who, clock.instant().truncatedTo(ChronoUnit.MICROS));
         SurveyMapping.write(survey, row);
@@ -65,7 +65,7 @@ public class RecordSurvey {
             return;
         }
         issuedWork.refuseUnlessMeant(before);
-        SurveyReader.read(survey, before.house().circuits().keySet());
+        SurveyReader.read(survey, before.house());
         requireNeighbours(survey, before.job());
         SurveyMapping.write(survey, before.row());
         dropPicksThatNoLongerFit(before.row(), survey);

@@ -142,18 +142,25 @@ public record SurveyDocument(
     public enum EndKind {
         MECHANISM,
         LOAD,
+        MODULE,
         CONNECTOR,
         CAPPED,
         LOOSE
     }
 
-    /** Where a conductor ends. */
+    /** Where a conductor ends; modules that are in the box are numbered from 1 as they are listed. */
     public record EndEntry(
             @NotNull EndKind at,
             @MayBeAbsent Integer gang,
             @MayBeAbsent @Size(max = 20) String terminal,
             @MayBeAbsent @Size(max = 40) String connector,
-            @MayBeAbsent Integer load) {}
+            @MayBeAbsent Integer load,
+            @MayBeAbsent Integer module) {
+        /** On no module that is in the box. */
+        public EndEntry(EndKind at, Integer gang, String terminal, String connector, Integer load) {
+            this(at, gang, terminal, connector, load, null);
+        }
+    }
 
     /** A piece of wire in the box. */
     public record JumperEntry(

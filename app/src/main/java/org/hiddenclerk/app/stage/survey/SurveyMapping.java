@@ -225,6 +225,7 @@ public final class SurveyMapping {
         return switch (end.at()) {
             case MECHANISM -> "g" + end.gang() + "." + end.terminal();
             case LOAD -> "x" + end.load() + "." + end.terminal();
+            case MODULE -> "m" + end.module() + "." + end.terminal();
             case CONNECTOR -> "j." + end.connector();
             case CAPPED -> "capped";
             case LOOSE -> "loose";
@@ -243,8 +244,11 @@ public final class SurveyMapping {
         }
         int dot = key.indexOf('.');
         int number = Integer.parseInt(key.substring(1, dot));
-        return key.charAt(0) == 'x'
-                ? new EndEntry(EndKind.LOAD, null, key.substring(dot + 1), null, number)
-                : new EndEntry(EndKind.MECHANISM, number, key.substring(dot + 1), null, null);
+        String terminal = key.substring(dot + 1);
+        return switch (key.charAt(0)) {
+            case 'x' -> new EndEntry(EndKind.LOAD, null, terminal, null, number);
+            case 'm' -> new EndEntry(EndKind.MODULE, null, terminal, null, null, number);
+            default -> new EndEntry(EndKind.MECHANISM, number, terminal, null, null);
+        };
     }
 }

@@ -5,7 +5,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
-import java.util.Set;
 import java.util.stream.Stream;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.app.platform.problem.ProblemException;
@@ -27,25 +26,29 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.HouseContext;
 
 /** Reads a survey document into a box of the core, or says all that is wrong with it. */
 public final class SurveyReader {
     private final SurveyDocument document;
+    private final HouseContext house;
     private final List<FieldProblem> problems = new ArrayList<>();
 
-    private SurveyReader(SurveyDocument document) {
+    private SurveyReader(SurveyDocument document, HouseContext house) {
         this.document = document;
+        this.house = house;
     }
 
     /**
-     * @param circuits circuits of the job
+     * @param house circuits of the job, and what is known of modules that are found in its boxes
      * @throws ProblemException with every problem and its pointer
      */
-    public static Box read(SurveyDocument document, Set<CircuitId> circuits) {
-        SurveyReader reader = new SurveyReader(document);
+    public static Box read(SurveyDocument document, HouseContext house) {
+        SurveyReader reader = new SurveyReader(document, house);
         Box box = reader.box();
         if (reader.problems.isEmpty()) {
-            SurveyRules.problemsOf(box, circuits).forEach(p -> reader.report(p.pointer(), p.found(), p.expected()));
+            SurveyRules.problemsOf(box, house.circuits().keySet())
+                    .forEach(p -> reader.report(p.pointer(), p.found(), p.expected()));
         }
         if (!reader.problems.isEmpty()) {
             throw ProblemException.content("The survey cannot be kept like this", reader.problems);
@@ -79,10 +82,16 @@ public final class SurveyReader {
                 loads(),
                 cables(),
                 jumpers(),
-                document.modulesInPlace().stream().map(SurveyReader::module).toList());
+                modules());
     }
 
-    private static SurveyedModule module(SurveyDocument.ModuleEntry entry) {
+    private List<SurveyedModule> modules() {
+        List<SurveyedModule> modules = new ArrayList<>();
+        document.modulesInPlace().forEach(entry -> modules.add(module(modules.size() + 1, entry)));
+        return modules;
+    }
+
+    private SurveyedModule module(int number, SurveyDocument.ModuleEntry entry) {
         Optional<SurveyedModule.Size> size = Optional.ofNullable(entry.outside())
                 .map(outside -> {
                     List<Millimetres> sides = Stream.of(outside.lengthMm(), outside.widthMm(), outside.thicknessMm())
@@ -92,7 +101,12 @@ public final class SurveyReader {
                     return new SurveyedModule.Size(sides.get(0), sides.get(1), sides.get(2));
                 });
         return new SurveyedModule(
-                entry.name(), size, Optional.ofNullable(entry.drawsWatts()).map(Watts::of), entry.freeChannels());
+                number,
+                entry.name(),
+                size,
+                Optional.ofNullable(entry.drawsWatts()).map(Watts::of),
+                entry.freeChannels(),
+                house.known(entry.name()));
     }
 
     private List<SurveyedLoad> loads() {
@@ -209,6 +223,13 @@ public final class SurveyReader {
                     yield new End.Loose();
                 }
                 yield new End.AtLoad(end.load(), end.terminal());
+            }
+            case MODULE -> {
+                if (end.module() == null || end.terminal() == null) {
+                    report(at, "no module or terminal", "a module that is in this box and one of its terminals");
+                    yield new End.Loose();
+                }
+                yield new End.AtModule(end.module(), end.terminal());
             }
             case CONNECTOR -> {
                 if (end.connector() == null || end.connector().isBlank()) {
