@@ -156,10 +156,11 @@ public final class SchemeChooser {
         return candidates;
     }
 
-    /** Kinds of modules in the box already whose conductors were followed. */
+    /** Kinds of modules in the box already whose conductors were followed, and that may take more. */
     private List<ModuleModel> inPlace() {
         return planner.run().lead().box().followedModules().stream()
                 .flatMap(module -> module.model().stream())
+                .filter(model -> mayTake(SchemeCode.FREE_CHANNEL, model))
                 .distinct()
                 .toList();
     }

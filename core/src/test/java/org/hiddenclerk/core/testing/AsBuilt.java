@@ -10,12 +10,30 @@ import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Core;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Jumper;
+import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.wiring.BoxWiring;
+import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** A plan that was carried out, surveyed by somebody who comes later: the modules are in the box, and their conductors on them. */
 public final class AsBuilt {
     private AsBuilt() {}
+
+    /** A whole run; empty where something was done at a lamp that nobody surveyed as a box. */
+    public static Optional<ConnectedBoxes> surveyed(WiringPlan plan, RegionProfile region) {
+        RunWiring built = plan.planned().orElseThrow();
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        for (ConnectedBoxes.Place place : plan.run().places()) {
+            if (!place.implied()) {
+                boxes.put(place.id(), surveyed(built.at(place)));
+            } else if (plan.placesOfWork().contains(place)) {
+                return Optional.empty();
+            }
+        }
+        return Optional.of(ConnectedBoxes.of(boxes, plan.run().lead().id(), region));
+    }
 
     public static Box surveyed(BoxWiring built) {
         Map<Integer, Integer> numbers = new LinkedHashMap<>();

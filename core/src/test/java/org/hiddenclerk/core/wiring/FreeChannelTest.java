@@ -275,4 +275,36 @@ class FreeChannelTest {
                 .extracting(input -> input.behaviour())
                 .containsExactly(two.inputs().get(0).behaviour(), InputBehaviour.POSITION_RULES);
     }
+
+    /**
+     * Whatever was proved is sound as found by somebody who comes later, but for what no conductor shows: commands by radio, flips that
+     * break a supply, a bypass at the lamp. Of those it is said that the switch does nothing, which holds a plan, and is never dangerous.
+     */
+    @ParameterizedTest
+    @EnumSource(RegionProfile.class)
+    void whatWasProvedIsSoundAsFound(RegionProfile region) {
+        Set<String> notInTheConductors =
+                Set.of("AT_LAMP_BLINK", "SWITCH_UPSTREAM", "MULTI_SECOND_UNLOADED", "BEHIND_SWITCH_NO_N");
+        int[] sound = {0};
+        SchemeMatrix.plans(region).forEach((name, plan) -> {
+            if (plan.planned().isPresent() && plan.verdict() == Verdict.OK) {
+                AsBuilt.surveyed(plan, region)
+                        .map(run -> WiringPlan.surveyed(Boxes.house(region), run))
+                        .ifPresent(found -> {
+                            if (found.verdict() == Verdict.OK) {
+                                sound[0]++;
+                                return;
+                            }
+                            assertThat(notInTheConductors)
+                                    .as("%s: %s", name, found.findings())
+                                    .contains(name.substring(name.indexOf(" / ") + 3));
+                            assertThat(found.verdict()).as(name).isEqualTo(Verdict.HOLD);
+                            assertThat(codes(found))
+                                    .as(name)
+                                    .containsAnyOf(FindingCode.SWITCH_WITHOUT_EFFECT, FindingCode.BELOW_MINIMUM_LOAD);
+                        });
+            }
+        });
+        assertThat(sound[0]).as("plans that are sound as found").isGreaterThan(30);
+    }
 }

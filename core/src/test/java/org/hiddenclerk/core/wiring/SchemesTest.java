@@ -19,7 +19,8 @@ class SchemesTest {
             SchemeCode.CANOPY_FAN_LIGHT,
             SchemeCode.SOCKET,
             SchemeCode.VOLT_FREE,
-            SchemeCode.ELV_DC);
+            SchemeCode.ELV_DC,
+            SchemeCode.FREE_CHANNEL);
 
     @ParameterizedTest
     @EnumSource(SchemeCode.class)

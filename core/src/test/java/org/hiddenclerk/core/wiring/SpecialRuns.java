@@ -31,6 +31,7 @@ import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
+import org.hiddenclerk.core.testing.AsBuilt;
 import org.hiddenclerk.core.testing.Circuits;
 import org.hiddenclerk.core.testing.Modules;
 
@@ -58,6 +59,7 @@ public final class SpecialRuns {
                             2,
                             3,
                             4));
+            plans.put(region + " free channel", freeChannel(region));
             plans.put(region + " blind", blind(region, Modules.blind()));
             plans.put(
                     region + " canopy, read",
@@ -106,6 +108,13 @@ public final class SpecialRuns {
                     wire(EARTH, "j.earth"));
         }
         return box.from("A");
+    }
+
+    /** Four gangs of which one was given to a module with four channels long ago, and two more now. */
+    static WiringPlan freeChannel(RegionProfile region) {
+        ModuleModel model = Modules.withNeutral(4, 2, Modules.generous());
+        WiringPlan before = plan(region, fourGangs(region), SchemeCode.BEHIND_SWITCH_N, model, 1);
+        return plan(region, AsBuilt.surveyed(before, region).orElseThrow(), SchemeCode.FREE_CHANNEL, model, 2, 3);
     }
 
     static WiringPlan blind(RegionProfile region, ModuleModel model) {
