@@ -100,7 +100,7 @@ function SchemeRow({ offer, chosen, compared, onChoose, onCompare }: RowProps) {
 
 function tollWords(toll: Toll): string {
   return [
-    `${toll.modules} ${toll.modules === 1 ? "module" : "modules"}`,
+    toll.modules === 0 ? "no module to buy" : `${toll.modules} ${toll.modules === 1 ? "module" : "modules"}`,
     `${toll.boxes.length} ${toll.boxes.length === 1 ? "box" : "boxes"} to open`,
     withUnit(toll.minutes, "min"),
     toll.alwaysReachable ? "always reachable" : "off at the wall is off the network",

@@ -115,6 +115,8 @@ public final class SchemeChooser {
         offers.sort(Comparator.comparing((Offer o) -> !o.applies())
                 .thenComparing(
                         o -> o.best().filter(c -> c.verdict() == Verdict.OK).isEmpty())
+                // What is there already costs nothing and takes no room.
+                .thenComparing(o -> !o.scheme().has(SchemeCode.Trait.IN_PLACE))
                 .thenComparing(Offer::scheme));
         return offers;
     }

@@ -6,6 +6,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.stream.Stream;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.SurveyedLoad;
@@ -21,23 +22,35 @@ public record Together(String words, List<Integer> gangs, List<Integer> loads) {
         loads = List.copyOf(loads);
     }
 
-    /** In the order in which one looks: both directions of a motor, all gangs of a circuit, each gang, each load that hangs here. */
+    /**
+     * In the order in which one looks: both directions of a motor, all gangs of a circuit, each gang, each load that hangs here. Gangs
+     * that a module in place reads already come last, and in no company.
+     */
     static List<Together> of(SurveyedWiring found) {
-        List<Gang> gangs = found.run().lead().box().gangs();
+        List<Gang> all = found.run().lead().box().gangs();
+        List<Gang> gangs = all.stream().filter(gang -> !isRead(found, gang)).toList();
         Set<List<Integer>> several = new LinkedHashSet<>(ofMotors(found, gangs));
         Map<CircuitId, List<Integer>> byCircuit = new LinkedHashMap<>();
         gangs.forEach(gang -> byCircuit
                 .computeIfAbsent(gang.circuit(), c -> new ArrayList<>())
                 .add(gang.number()));
         byCircuit.values().stream().filter(together -> together.size() > 1).forEach(several::add);
-        List<Together> all = new ArrayList<>(several.stream()
-                .map(together -> new Together(words(gangs, together), together, List.of()))
+        List<Together> offered = new ArrayList<>(several.stream()
+                .map(together -> new Together(words(all, together), together, List.of()))
                 .toList());
-        gangs.forEach(gang -> all.add(new Together(gang.name(), List.of(gang.number()), List.of())));
+        Stream.concat(gangs.stream(), all.stream().filter(gang -> !gangs.contains(gang)))
+                .forEach(gang -> offered.add(new Together(gang.name(), List.of(gang.number()), List.of())));
         found.run().lead().box().loads().stream()
                 .filter(SurveyedLoad::hangsHere)
-                .forEach(load -> all.add(new Together(load.name(), List.of(), List.of(load.number()))));
-        return all;
+                .forEach(load -> offered.add(new Together(load.name(), List.of(), List.of(load.number()))));
+        return offered;
+    }
+
+    /** Whether all that a gang commands is switched by modules that were there before. */
+    private static boolean isRead(SurveyedWiring found, Gang gang) {
+        List<ConnectedBoxes.LoadRef> loads =
+                found.loadsOf(new ConnectedBoxes.GangRef(found.run().lead(), gang.number()));
+        return !loads.isEmpty() && loads.stream().allMatch(found::isSwitchedByModule);
     }
 
     /** Gangs whose loads turn one motor each its own way. */

@@ -140,6 +140,15 @@ class FreeChannelTest {
                 });
     }
 
+    @Test
+    void aGangThatItReadsAlreadyIsOfferedLast() {
+        Box box = built(twoGangs(), behind(ONE, 1));
+        Planner planner =
+                new Planner(Boxes.house(), ConnectedBoxes.of(box, Boxes.house().region()));
+
+        assertThat(planner.together()).extracting(Together::gangs).containsExactly(List.of(2), List.of(1));
+    }
+
     /** Another module beside it is proved together with it. */
     @Test
     void aModuleBesideIt() {
