@@ -106,6 +106,7 @@ function Take({
   const kinds = [...waiting].sort((a, b) => Number(here(b) > 0) - Number(here(a) > 0));
   const chosen = kinds.some((w) => w.moduleCode === module) ? module : (kinds[0]?.moduleCode ?? "");
   const label = job.boxes.find((b) => b.id === box)?.label;
+  const there = kinds.find((w) => w.moduleCode === chosen)?.inPlace ?? 0;
   const take = useMutation({
     // One after the other, however fast somebody scans: each takes the first place that is left.
     scope: { id: "take to the bench" },
@@ -131,9 +132,8 @@ function Take({
         onChange={setModule}
         options={kinds.map((w) => ({
           value: w.moduleCode,
-          label: `${
-            here(w) > 0 ? `${w.moduleCode}, ${here(w)} for ${label}` : `${w.moduleCode}, ${w.count} wanted`
-          }${w.inPlace > 0 ? `, ${w.inPlace} in its box already` : ""}`,
+          label:
+            here(w) > 0 ? `${w.moduleCode}, ${here(w)} for ${label}` : `${w.moduleCode}, ${w.count} wanted`,
         }))}
         className="w-56"
       />
@@ -145,9 +145,15 @@ function Take({
         required
       />
       <button type="submit" className="btn btn-sm btn-primary">
-        to the bench
+        {there === kinds.find((w) => w.moduleCode === chosen)?.count ? "take it down" : "to the bench"}
       </button>
       <Scan what="a serial" onRead={setSerial} />
+      {there > 0 && (
+        <p className="text-soft w-full text-sm">
+          {there} {chosen} {there === 1 ? "is in its box" : "are in their boxes"} already: serial and code are
+          read there while the box is open, and nothing of it is powered or packed here.
+        </p>
+      )}
       {take.isError && <Failure error={take.error} />}
     </form>
   );

@@ -145,6 +145,17 @@ it("offers the modules of its own box first, and takes them for it", async () =>
   );
 });
 
+it("says that a module is in its box already, where it is taken down and not powered", async () => {
+  answers.push({
+    match: /GET .*\/bench$/,
+    body: { units: [], waiting: [{ moduleCode: "QQ-2", count: 1, boxes: ["x"], inPlace: 1 }] },
+  });
+  show(<BenchSheet job={house()} />);
+
+  expect(await screen.findByText(/1 QQ-2 is in its box already/)).toBeTruthy();
+  expect(screen.getByRole("button", { name: "take it down" })).toBeTruthy();
+});
+
 it("builds names from tokens in the order in which they are pressed", async () => {
   answers.push({
     match: /GET .*\/names$/,

@@ -6,6 +6,7 @@ import { afterEach, expect, it } from "vitest";
 import { job } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
 import { newSurvey, type Survey } from "./draft";
+import { EndChoice } from "./EndChoice";
 import { ModulesInPlace } from "./ModulesInPlace";
 
 afterEach(() => {
@@ -23,7 +24,14 @@ function Box({ onChange }: { onChange: (survey: Survey) => void }) {
 }
 
 it("takes the size of a module that the stock book knows, and forgets an empty list", async () => {
-  const document = { code: "SK-2", name: "two channels", lengthMm: 40, widthMm: 36, thicknessMm: 14 };
+  const document = {
+    code: "SK-2",
+    name: "two channels",
+    lengthMm: 40,
+    widthMm: 36,
+    thicknessMm: 14,
+    terminals: [],
+  };
   answers.push({ match: /\/stock$/, body: { modules: [{ document }], accessories: [] } });
   let kept = newSurvey("B-31", "c4");
   render(
@@ -48,4 +56,35 @@ it("takes the size of a module that the stock book knows, and forgets an empty l
 
   await person.click(screen.getByRole("button", { name: "take SK-2 off the list" }));
   expect(kept.modules).toBeUndefined();
+});
+
+it("lets a conductor end on a module that the stock book knows", async () => {
+  const document = { code: "SK-2", name: "two channels", terminals: [{ name: "L" }, { name: "O1" }] };
+  answers.push({ match: /\/stock$/, body: { modules: [{ document }], accessories: [] } });
+  const survey: Survey = {
+    ...newSurvey("B-31", "c4"),
+    modules: [
+      { name: "somebody else's", freeChannels: 0 },
+      { name: "SK-2", freeChannels: 0 },
+    ],
+  };
+  const chosen: unknown[] = [];
+  render(
+    <QueryClientProvider client={new QueryClient()}>
+      <EndChoice
+        job={job()}
+        label="end"
+        survey={survey}
+        value={{ at: "LOOSE" }}
+        onChange={(end) => chosen.push(end)}
+      />
+    </QueryClientProvider>,
+  );
+
+  await userEvent
+    .setup()
+    .selectOptions(await screen.findByLabelText("end"), await screen.findByText("SK-2, O1"));
+
+  expect(chosen).toEqual([{ at: "MODULE", module: 2, terminal: "O1" }]);
+  expect(screen.queryByText(/somebody else's,/)).toBeNull();
 });

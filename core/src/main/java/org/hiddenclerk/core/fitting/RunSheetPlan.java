@@ -286,7 +286,10 @@ public final class RunSheetPlan {
                 .forEach(fitted -> checks.add(confirm(
                         fitted.place(),
                         "module-" + fitted.number(),
-                        fitted.model().code() + " is in, and its label names this place")));
+                        fitted.inPlace()
+                                ? fitted.model().code()
+                                        + ", which was here before, is firm in its place, and its label names it"
+                                : fitted.model().code() + " is in, and its label names this place")));
         checks.add(new Confirm("pull", "Every terminal is pull-tested"));
         checks.add(new Confirm("copper", "No bare copper shows"));
         places.forEach(place -> checks.add(earths(place)));
@@ -352,6 +355,7 @@ public final class RunSheetPlan {
                     "Test the insulation before anything is connected",
                     "At 500 V DC. What has electronics is taken off"
                             + " or bridged: where it can't be, at 250 V, or leave it out with the reason. "
+                            + inPlace()
                             + asked.words(),
                     true,
                     List.of(),
@@ -360,6 +364,16 @@ public final class RunSheetPlan {
                     true,
                     ""));
         }
+    }
+
+    /** Modules that hang between the conductors before the work, by name; empty where there are none. */
+    private String inPlace() {
+        List<String> there = places.stream()
+                .flatMap(place -> place.box().modules().stream().map(module -> module.name() + " in " + place.label()))
+                .toList();
+        return there.isEmpty()
+                ? ""
+                : "Such is " + String.join(" and ", there) + ", which was there before: 500 V may destroy it. ";
     }
 
     /** Between which conductors of a place insulation can be measured; empty where nothing of mains is there, or one conductor only. */

@@ -500,6 +500,23 @@ class RunSheetTest {
                 .build();
     }
 
+    /** 500 V between conductors on which a module hangs already would end it: the sheet says so before anybody measures. */
+    @Test
+    void aModuleThatWasThereIsNamedBeforeTheInsulationTest() {
+        WiringPlan onFreeChannel = SchemeMatrixPlans.special().get(RegionProfile.EU_230 + " free channel");
+        List<Step> sheet = RunSheetPlan.of(Boxes.house(), onFreeChannel);
+
+        assertThat(sheet)
+                .filteredOn(step -> step.id().equals("insulation"))
+                .singleElement()
+                .satisfies(step -> assertThat(step.detail()).contains("which was there before: 500 V may destroy it"));
+        assertThat(sheet)
+                .flatExtracting(Step::confirms)
+                .extracting(Step.Confirm::text)
+                .noneMatch(text -> text.endsWith(" is in, and its label names this place"))
+                .anyMatch(text -> text.contains("which was here before"));
+    }
+
     private static List<Step> steps(Box box) {
         WiringPlan plan = WiringPlan.of(
                 Boxes.house(),
