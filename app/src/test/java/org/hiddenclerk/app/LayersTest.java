@@ -2,6 +2,7 @@ package org.hiddenclerk.app;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noFields;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.domain.JavaClass;
 import com.tngtech.archunit.core.importer.ImportOption;
@@ -39,6 +40,11 @@ class LayersTest {
                     "org.hiddenclerk.app.practice..",
                     "org.hiddenclerk.app.compute..",
                     "org.hiddenclerk.app.demo..");
+
+    /** Also stages of the job lean on each other one way: whoever comes later knows the one before. */
+    @ArchTest
+    static final ArchRule packagesGoRoundInNoCircle =
+            slices().matching("org.hiddenclerk.app.(**)").should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule viewsAskNoRepositories = noClasses()

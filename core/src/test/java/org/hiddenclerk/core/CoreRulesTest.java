@@ -2,6 +2,7 @@ package org.hiddenclerk.core;
 
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
+import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -113,6 +114,11 @@ class CoreRulesTest {
             .should()
             .dependOnClassesThat()
             .resideInAPackage(CORE + "practice..");
+
+    /** Whoever reads one package need not read another one that needs it again. */
+    @ArchTest
+    static final ArchRule packagesGoRoundInNoCircle =
+            slices().matching(CORE + "(**)").should().beFreeOfCycles();
 
     @ArchTest
     static final ArchRule nothingReadsAClock = noClasses()

@@ -93,17 +93,20 @@ public record Box(
     }
 
     /**
-     * Modules in the box whose conductors were followed: what their terminals hold is part of the survey. Of the others it is known
-     * that they are there, and no more.
+     * Modules in the box whose conductors were followed: what their terminals hold is part of the survey, and the stock book has these
+     * terminals. Of the others it is known that they are there, and no more.
      */
     public List<SurveyedModule> followedModules() {
         return modules.stream()
-                .filter(module -> module.model().isPresent() && isHeldBy(module.number()))
+                .filter(module -> !endsOn(module).isEmpty()
+                        && endsOn(module).stream().allMatch(end -> module.hasTerminal(end.terminal())))
                 .toList();
     }
 
-    private boolean isHeldBy(int module) {
-        return ends().anyMatch(end -> end instanceof End.AtModule at && at.module() == module);
+    private List<End.AtModule> endsOn(SurveyedModule module) {
+        return ends().filter(end -> end instanceof End.AtModule at && at.module() == module.number())
+                .map(End.AtModule.class::cast)
+                .toList();
     }
 
     private Stream<End> ends() {

@@ -4,6 +4,7 @@ import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.Terminal;
 
 /**
@@ -170,18 +171,48 @@ public final class SurveyRules {
                     "one of the " + box.modules().size() + " modules that are in the box");
             return;
         }
+    }
+
+    /**
+     * Ends on modules of which the stock book has no such terminal. Whoever surveys is told; a survey that is kept stays readable when the
+     * stock book is changed, or is another one, and its plans hold.
+     */
+    public static List<SurveyProblem> unknownTerminalsOf(Box box) {
+        SurveyRules rules = new SurveyRules(box, Set.of());
+        for (int i = 0; i < box.cables().size(); i++) {
+            List<Core> cores = box.cables().get(i).cores();
+            for (int c = 0; c < cores.size(); c++) {
+                rules.checkKnown(
+                        "/cables/" + i + "/cores/" + c + "/end", cores.get(c).end());
+            }
+        }
+        for (int i = 0; i < box.jumpers().size(); i++) {
+            rules.checkKnown("/jumpers/" + i + "/from", box.jumpers().get(i).from());
+            rules.checkKnown("/jumpers/" + i + "/to", box.jumpers().get(i).to());
+        }
+        return rules.problems;
+    }
+
+    private void checkKnown(String at, End end) {
+        if (!(end instanceof End.AtModule pole)
+                || pole.module() < 1
+                || pole.module() > box.modules().size()) {
+            return;
+        }
         SurveyedModule module = box.modules().get(pole.module() - 1);
         if (module.model().isEmpty()) {
             report(
                     at,
                     "a terminal of " + module.name(),
                     "a module of the stock book: enter it there, by what stands on it");
-            return;
-        }
-        List<String> terminals =
-                module.model().get().terminals().stream().map(Terminal::name).toList();
-        if (!terminals.contains(pole.terminal())) {
-            report(at, "terminal " + pole.terminal(), "one of " + String.join(" ", terminals));
+        } else if (!module.hasTerminal(pole.terminal())) {
+            report(
+                    at,
+                    "terminal " + pole.terminal(),
+                    "one of "
+                            + module.model().get().terminals().stream()
+                                    .map(Terminal::name)
+                                    .collect(Collectors.joining(" ")));
         }
     }
 

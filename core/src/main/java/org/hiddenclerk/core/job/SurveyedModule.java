@@ -38,6 +38,13 @@ public record SurveyedModule(
                 .or(() -> model.flatMap(ModuleModel::body));
     }
 
+    /** Whether the stock book says that it has a terminal. */
+    public boolean hasTerminal(String terminal) {
+        return model.filter(known ->
+                        known.terminals().stream().anyMatch(each -> each.name().equals(terminal)))
+                .isPresent();
+    }
+
     /** The same module by its number among several boxes. */
     SurveyedModule numbered(int other) {
         return new SurveyedModule(other, name, size, draws, freeChannels, model);

@@ -87,7 +87,7 @@ public final class BatchJoin {
             modules.stream()
                     .filter(module -> in.containsKey(module.id()))
                     .forEach(module -> known.put(module.name(), in.get(module.id())));
-            findings.addAll(JoinFindings.muster(InventoryComparison.of(known, members.members())));
+            findings.addAll(JoinFindings.ofInventory(InventoryComparison.of(known, members.members())));
         }
         return new Outcome(in, findings);
     }

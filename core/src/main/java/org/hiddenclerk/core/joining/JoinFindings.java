@@ -79,10 +79,11 @@ public final class JoinFindings {
     }
 
     /** Names that are borne twice, and devices that came back under another address. */
-    public static List<Finding> muster(InventoryComparison muster) {
+    public static List<Finding> ofInventory(InventoryComparison inventory) {
         List<Finding> findings = new ArrayList<>();
-        muster.twice().forEach((name, addresses) -> findings.add(twice(name, addresses)));
-        muster.moved()
+        inventory.twice().forEach((name, addresses) -> findings.add(twice(name, addresses)));
+        inventory
+                .moved()
                 .forEach((from, to) -> findings.add(of(
                         FindingCode.CAME_BACK_ELSEWHERE,
                         new Subject.Device(from),

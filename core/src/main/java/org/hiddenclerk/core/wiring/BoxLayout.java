@@ -18,6 +18,7 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedLoad;
+import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.BoxDrawing.CableSymbol;
 import org.hiddenclerk.core.wiring.BoxDrawing.Change;
@@ -251,6 +252,17 @@ final class BoxLayout {
         return row;
     }
 
+    /** A module that no stock book knows, with those of its terminals that hold something; empty where nothing was entered on it. */
+    private Optional<Waiting> unknown(SurveyedModule module) {
+        List<PortWaiting> ports = wiring.places().stream()
+                .filter(end -> end instanceof End.AtModule at && at.module() == module.number())
+                .map(end -> port(((End.AtModule) end).terminal(), end))
+                .toList();
+        return ports.isEmpty()
+                ? Optional.empty()
+                : Optional.of(new Waiting(DeviceKind.MODULE, "", module.name(), "not in the stock book", ports));
+    }
+
     private List<Waiting> lowerDevices() {
         List<Waiting> row = new ArrayList<>();
         List<Waiting> behind = new ArrayList<>();
@@ -269,6 +281,10 @@ final class BoxLayout {
             row.add(new Waiting(
                     DeviceKind.MODULE, RunWiring.moduleOf(number).value(), model.code(), model.name(), ports));
         });
+        box.modules().stream()
+                .filter(module -> !wiring.modules().containsKey(module.number()))
+                .flatMap(module -> unknown(module).stream())
+                .forEach(row::add);
         row.addAll(behind);
         for (Box.CableCore core : box.cores()) {
             End end = wiring.endOf(core);

@@ -7,6 +7,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.catalogue.Terminal;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.End;
@@ -88,6 +89,7 @@ public record BoxWiring(
             return told(names, pole.gang(), "gang");
         }
         if (end instanceof End.AtModule pole) {
+            box.modules().forEach(module -> names.put(module.number(), module.name()));
             modules.forEach((number, model) -> names.put(number, model.code()));
             return told(names, pole.module(), "module");
         }
@@ -107,6 +109,16 @@ public record BoxWiring(
 
     private static String terminalOf(End end) {
         return end.key().substring(end.key().indexOf('.') + 1);
+    }
+
+    /** How many conductors a module's terminal takes; of one that no stock book knows, what it holds. */
+    int takes(End.AtModule at) {
+        return Optional.ofNullable(modules.get(at.module())).stream()
+                .flatMap(model -> model.terminals().stream())
+                .filter(terminal -> terminal.name().equals(at.terminal()))
+                .findFirst()
+                .map(Terminal::takes)
+                .orElseGet(() -> Math.max(1, heldAt(at)));
     }
 
     /** What is attached at a place, in words: cores first, then jumpers. */

@@ -168,9 +168,7 @@ final class MoveOrder {
 
     private int takes(End end) {
         if (end instanceof End.AtModule pole) {
-            ModuleModel model =
-                    to.modules().getOrDefault(pole.module(), from.modules().get(pole.module()));
-            return model.terminal(pole.terminal()).takes();
+            return (to.modules().containsKey(pole.module()) ? to : from).takes(pole);
         }
         // A mechanism that was found with more than it takes is left as it is found.
         return end instanceof End.AtMechanism

@@ -133,7 +133,10 @@ final class Netting {
 
     private int takes(End terminal) {
         if (terminal instanceof End.AtModule module) {
-            return modules.get(module.module()).terminal(module.terminal()).takes();
+            ModuleModel model = modules.get(module.module());
+            return model == null
+                    ? surveyed.takes(module)
+                    : model.terminal(module.terminal()).takes();
         }
         return terminal instanceof End.AtLoad ? LOAD_TERMINAL_TAKES : MECHANISM_TERMINAL_TAKES;
     }

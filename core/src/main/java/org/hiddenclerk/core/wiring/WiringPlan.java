@@ -397,10 +397,7 @@ public record WiringPlan(
         List<Finding> crowded = new ArrayList<>();
         after.held().forEach((place, holds) -> {
             int takes = place instanceof End.AtModule terminal
-                    ? after.modules()
-                            .get(terminal.module())
-                            .terminal(terminal.terminal())
-                            .takes()
+                    ? after.takes(terminal)
                     : place instanceof End.AtMechanism ? Netting.MECHANISM_TERMINAL_TAKES : Integer.MAX_VALUE;
             if (holds > takes) {
                 String words = (at.prefix().isEmpty() ? "" : at.label() + ": ") + after.words(place);

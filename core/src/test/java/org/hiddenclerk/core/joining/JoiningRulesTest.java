@@ -107,13 +107,13 @@ class JoiningRulesTest {
 
     @Test
     void aMusterTellsLostMovedDoubledAndFresh() {
-        InventoryComparison muster = InventoryComparison.of(
+        InventoryComparison inventory = InventoryComparison.of(
                 Map.of("one", "A1", "two", "A2", "three", "A3"),
                 List.of(member("A1", "one"), member("B2", "two"), member("C1", "new"), member("C2", "new")));
-        assertThat(muster.lost()).containsExactly("A3");
-        assertThat(muster.moved()).containsExactly(Map.entry("A2", "B2"));
-        assertThat(muster.twice()).containsOnlyKeys("new");
-        assertThat(muster.fresh()).extracting(Member::address).containsExactly("C1", "C2");
+        assertThat(inventory.lost()).containsExactly("A3");
+        assertThat(inventory.moved()).containsExactly(Map.entry("A2", "B2"));
+        assertThat(inventory.twice()).containsOnlyKeys("new");
+        assertThat(inventory.fresh()).extracting(Member::address).containsExactly("C1", "C2");
     }
 
     @Test

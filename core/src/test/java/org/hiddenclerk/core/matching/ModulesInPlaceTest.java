@@ -14,6 +14,7 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.job.SurveyRules;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
@@ -22,6 +23,7 @@ import org.hiddenclerk.core.testing.AsBuilt;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
+import org.hiddenclerk.core.wiring.BoxDrawing;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
@@ -202,6 +204,49 @@ class ModulesInPlaceTest {
         assertThat(codes(onFreeChannel(limited, "heater 919").findings()))
                 .as("3.996 A alone, 4.06 A with what hangs there")
                 .contains(FindingCode.CONTACT_OVERLOAD);
+    }
+
+    /** The stock book was changed since, or is that of another firm: the survey is read and drawn, and no plan is proved on it. */
+    @Test
+    void oneThatTheStockBookDoesNotKnowAnyMoreHolds() {
+        Box box = followed(two(1500), "LED 30");
+        Box later = forgotten(box, Optional.empty());
+        Box renamed = forgotten(box, Optional.of(Modules.direct(10, 28)));
+        List<Assignment> picked = List.of(new Assignment(MODULE, List.of(2), Map.of(), Optional.empty()));
+
+        assertThat(PlanJudgement.of(Boxes.house(), box, picked).verdict()).isEqualTo(Verdict.OK);
+        for (Box unknown : List.of(later, renamed)) {
+            PlanJudgement judged = PlanJudgement.of(Boxes.house(), unknown, picked);
+            assertThat(judged.verdict()).isNotEqualTo(Verdict.OK);
+            assertThat(codes(judged.findings())).contains(FindingCode.MODULE_IN_PLACE);
+            WiringPlan found = WiringPlan.surveyed(Boxes.house(), unknown);
+            assertThat(BoxDrawing.of(found, false, Boxes.house()).devices())
+                    .as("drawn with what is on it")
+                    .anyMatch(device ->
+                            device.label().equals("M-2") && device.detail().equals("not in the stock book"));
+            assertThat(SurveyRules.problemsOf(unknown, Boxes.house().circuits().keySet()))
+                    .as("kept as it is")
+                    .isEmpty();
+            assertThat(SurveyRules.unknownTerminalsOf(unknown))
+                    .as("and told to whoever surveys it anew")
+                    .isNotEmpty();
+        }
+        assertThat(SurveyRules.unknownTerminalsOf(box)).isEmpty();
+    }
+
+    private static Box forgotten(Box box, Optional<ModuleModel> model) {
+        return new Box(
+                box.label(),
+                box.kind(),
+                box.geometry(),
+                box.gangs(),
+                box.loads(),
+                box.cables(),
+                box.jumpers(),
+                box.modules().stream()
+                        .map(module -> new SurveyedModule(
+                                module.number(), module.name(), module.size(), module.draws(), 0, model))
+                        .toList());
     }
 
     /** The second gang once was offered the room that the first had taken. */

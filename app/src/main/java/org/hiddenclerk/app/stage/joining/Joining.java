@@ -140,14 +140,14 @@ class Joining {
     }
 
     /** Asks every network of a job who is there. */
-    void muster(UUID job) {
+    void takeInventory(UUID job) {
         for (Protocol protocol : protocols(bench.modules(job))) {
             Answer answer = networks.of(job, protocol)
                     .ask(new Order.Inventory())
                     .orElseThrow(
                             () -> ProblemException.conflict("The " + protocol.label() + " network does not answer."));
             if (answer instanceof Answer.Members now) {
-                members.muster(job, protocol, now.members());
+                members.areThere(job, protocol, now.members());
             }
         }
     }

@@ -376,8 +376,8 @@ class JoiningController {
 
     @PostMapping("/jobs/{job}/join/muster")
     @Operation(operationId = "muster", summary = "Asks every network who is there")
-    JoinView muster(@PathVariable UUID job) {
-        joining.muster(job);
+    JoinView takeInventory(@PathVariable UUID job) {
+        joining.takeInventory(job);
         return join(job);
     }
 

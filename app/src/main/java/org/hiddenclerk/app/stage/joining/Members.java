@@ -199,15 +199,15 @@ public class Members implements Networks.Ear, StageKeeper {
 
     /** What a network says of all its members: those that moved are found by their names, those that are gone are silent. */
     @Transactional
-    public void muster(UUID job, Protocol protocol, List<Member> now) {
+    public void areThere(UUID job, Protocol protocol, List<Member> now) {
         List<JoinedDeviceRow> known = devices.findByJobIdOrderByCameInAt(job).stream()
                 .filter(row -> row.protocol() == protocol)
                 .toList();
         Map<String, String> byName = new HashMap<>();
         known.stream().filter(row -> row.unit().isPresent()).forEach(row -> byName.put(row.name(), row.address()));
-        InventoryComparison muster = InventoryComparison.of(byName, now);
+        InventoryComparison inventory = InventoryComparison.of(byName, now);
         known.forEach(row -> {
-            Optional.ofNullable(muster.moved().get(row.address())).ifPresent(row::movedTo);
+            Optional.ofNullable(inventory.moved().get(row.address())).ifPresent(row::movedTo);
             row.isSilent(now.stream().noneMatch(member -> member.address().equals(row.address())));
             devices.saveAndFlush(row);
         });

@@ -434,10 +434,10 @@ public class Plans {
         List<PickEntry> chosen = json.readValue(row.picks(), new TypeReference<List<PickEntry>>() {});
         Map<String, Box> boxes = new LinkedHashMap<>();
         Map<String, Given> given = new LinkedHashMap<>();
-        Box lead = SurveyReader.read(survey, house);
+        Box lead = SurveyReader.readKept(survey, house);
         boxes.put(row.boxId().toString(), lead);
         for (Snapshot snapshot : neighboursOf(row)) {
-            Box box = SurveyReader.read(snapshot.survey(), house);
+            Box box = SurveyReader.readKept(snapshot.survey(), house);
             boxes.put(snapshot.box().toString(), box);
             given.put(snapshot.box().toString(), new Given(box, snapshot.picks()));
         }

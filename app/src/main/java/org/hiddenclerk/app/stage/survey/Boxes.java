@@ -55,7 +55,7 @@ public class Boxes {
     /** A box of a house that is known already. */
     public Found found(BoxRow row, UUID job, HouseContext house) {
         SurveyDocument survey = SurveyMapping.read(row);
-        Box box = SurveyReader.read(survey, house);
+        Box box = SurveyReader.readKept(survey, house);
         Map<String, Neighbour> neighbours = neighbours(row, house);
         Map<String, Box> boxesOfRun = new LinkedHashMap<>(Map.of(row.id().toString(), box));
         neighbours.forEach((id, neighbour) -> boxesOfRun.put(id, neighbour.box()));
@@ -72,7 +72,7 @@ public class Boxes {
 
     /** A box alone, without what its cables lead to. */
     public Box read(BoxRow row, HouseContext house) {
-        return SurveyReader.read(SurveyMapping.read(row), house);
+        return SurveyReader.readKept(SurveyMapping.read(row), house);
     }
 
     private Map<String, Neighbour> neighbours(BoxRow lead, HouseContext house) {
@@ -83,7 +83,7 @@ public class Boxes {
             if (!id.equals(lead.id()) && !found.containsKey(id.toString())) {
                 boxes.findById(id).ifPresent(row -> {
                     SurveyDocument survey = SurveyMapping.read(row);
-                    found.put(id.toString(), new Neighbour(row, survey, SurveyReader.read(survey, house)));
+                    found.put(id.toString(), new Neighbour(row, survey, SurveyReader.readKept(survey, house)));
                     open.addAll(row.neighbours());
                 });
             }

@@ -21,6 +21,7 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.LoadText;
+import org.hiddenclerk.core.job.SurveyProblem;
 import org.hiddenclerk.core.job.SurveyRules;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.job.SurveyedModule;
@@ -40,20 +41,40 @@ public final class SurveyReader {
     }
 
     /**
+     * Reads what somebody enters.
+     *
      * @param house circuits of the job, and what is known of modules that are found in its boxes
      * @throws ProblemException with every problem and its pointer
      */
     public static Box read(SurveyDocument document, HouseContext house) {
         SurveyReader reader = new SurveyReader(document, house);
         Box box = reader.box();
-        if (reader.problems.isEmpty()) {
-            SurveyRules.problemsOf(box, house.circuits().keySet())
-                    .forEach(p -> reader.report(p.pointer(), p.found(), p.expected()));
+        SurveyRules.unknownTerminalsOf(box).forEach(reader::report);
+        return reader.checked(box);
+    }
+
+    /**
+     * Reads what is kept: a module on which conductors were entered may not be in the stock book any more.
+     *
+     * @throws ProblemException with every problem and its pointer
+     */
+    public static Box readKept(SurveyDocument document, HouseContext house) {
+        SurveyReader reader = new SurveyReader(document, house);
+        return reader.checked(reader.box());
+    }
+
+    private Box checked(Box box) {
+        if (problems.isEmpty()) {
+            SurveyRules.problemsOf(box, house.circuits().keySet()).forEach(this::report);
         }
-        if (!reader.problems.isEmpty()) {
-            throw ProblemException.content("The survey cannot be kept like this", reader.problems);
+        if (!problems.isEmpty()) {
+            throw ProblemException.content("The survey cannot be kept like this", problems);
         }
         return box;
+    }
+
+    private void report(SurveyProblem problem) {
+        report(problem.pointer(), problem.found(), problem.expected());
     }
 
     private Box box() {
