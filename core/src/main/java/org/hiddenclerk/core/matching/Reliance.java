@@ -49,6 +49,10 @@ public final class Reliance {
         if (!sheets.isEmpty()) {
             words.add("figures of " + String.join(", ", sheets) + " in the stock book");
         }
+        run.boxes().forEach(place -> place.box()
+                .followedModules()
+                .forEach(module -> words.add("the module in " + place.label() + " is " + module.name()
+                        + ", works, and is set as its maker sends it")));
         List<String> circuits =
                 run.circuits().stream().map(house::label).sorted().toList();
         if (!circuits.isEmpty()) {

@@ -1,6 +1,7 @@
 package org.hiddenclerk.core.planned;
 
 import java.util.ArrayList;
+import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -72,11 +73,12 @@ public final class PlannedRuns {
                                     Optional.empty(),
                                     gang.gang().mechanism().isPush()));
                 });
+        Set<PartId> notOurs = switchedByOthers(work);
         Map<PartId, LivePlan.Lamp> lamps = new LinkedHashMap<>();
         for (ConnectedBoxes.LoadRef ref : run.loads()) {
             for (int bank = 0; bank < ref.load().banks().size(); bank++) {
                 PartId part = RunWiring.loadOf(ref, bank);
-                if (parts.contains(part)) {
+                if (parts.contains(part) && !notOurs.contains(part)) {
                     PlannedId.Lamp id = new PlannedId.Lamp(run.boxOf(ref.place()), ref.number(), bank);
                     PlannedRoom room = rooms.get(id.box());
                     lamps.put(part, new LivePlan.Lamp(id.inHouse(), Optional.ofNullable(outputs.get(part))));
@@ -113,6 +115,19 @@ public final class PlannedRuns {
                 module.outputs().stream()
                         .collect(Collectors.toMap(output -> output.id().inHouse(), output -> output.id()
                                 .channel())));
+    }
+
+    /** Loads of modules that were there before and that no plan uses: what these do when a hand flips their switch is not played. */
+    private static Set<PartId> switchedByOthers(PlannedWork work) {
+        TruthTable table = work.plan().proof().truthTable();
+        Set<PartId> planned = work.modules().stream().map(PlannedModule::part).collect(Collectors.toSet());
+        Set<PartId> loads = new HashSet<>();
+        work.plan().wiring().parts().forEach(part -> {
+            if (part instanceof Part.FittedModule module && !planned.contains(module.id())) {
+                module.channels().forEach(channel -> loads.addAll(table.loadsOf(module.id(), channel.id())));
+            }
+        });
+        return loads;
     }
 
     /** Which output switches which lamp; the two directions of a blind are one output. */

@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.conductors.FieldEvidence;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
@@ -204,6 +205,15 @@ class ModulesInPlaceTest {
         assertThat(codes(onFreeChannel(limited, "heater 919").findings()))
                 .as("3.996 A alone, 4.06 A with what hangs there")
                 .contains(FindingCode.CONTACT_OVERLOAD);
+    }
+
+    @Test
+    void whatItIsTakenForIsSaidBesideTheStamp() {
+        ConnectedBoxes run =
+                ConnectedBoxes.of(followed(two(1500), "LED 30"), Boxes.house().region());
+
+        assertThat(Reliance.of(Boxes.house(), run, List.of(), FieldEvidence.NONE))
+                .contains("the module in B-1 is M-2, works, and is set as its maker sends it");
     }
 
     /** The stock book was changed since, or is that of another firm: the survey is read and drawn, and no plan is proved on it. */
