@@ -19,14 +19,15 @@ const SIDES = [
   { field: "thicknessMm", label: "Thick" },
 ] as const;
 
-/** What a plan of the box can say of a module that is in it. */
+/** What is known of the terminals of a module; what follows for a plan is not for this list to say. */
 function standing(on: number, known: boolean, label: string): string {
-  if (on > 0) {
-    return `${on} ${on === 1 ? "conductor is" : "conductors are"} entered on its terminals: plans are proved with it, and its free channels can be planned on.`;
+  const entered = `${on} ${on === 1 ? "conductor is" : "conductors are"} entered on its terminals`;
+  if (!known) {
+    return `${on > 0 ? `${entered}, but it` : "It"} is not in the stock book: enter it there, so that its terminals are known.`;
   }
-  return known
-    ? `Nothing is entered on its terminals yet, so a plan of this box holds. Choose ${label} where its conductors end.`
-    : "Its terminals are not in the stock book, so a plan of this box holds. Enter it there to survey what hangs on it.";
+  return on > 0
+    ? `${entered}.`
+    : `Nothing is entered on its terminals yet: choose ${label} where its conductors end.`;
 }
 
 /** Modules that are in the box already: they take room, and what hangs on them is surveyed at its cables and jumpers. */

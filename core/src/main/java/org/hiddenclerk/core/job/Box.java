@@ -144,12 +144,7 @@ public record Box(
                 cable.leads(),
                 cable.mm2(),
                 cable.cores().stream()
-                        .map(core -> new Core(
-                                core.number(),
-                                core.colour(),
-                                core.sleeve(),
-                                core.role(),
-                                numberedAfter(core.end(), last)))
+                        .map(core -> core.endingAt(numberedAfter(core.end(), last)))
                         .toList());
     }
 

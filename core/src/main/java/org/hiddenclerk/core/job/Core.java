@@ -11,4 +11,10 @@ import java.util.Optional;
  * @param role   what it does
  * @param end    where it ends in the box
  */
-public record Core(int number, CoreColour colour, Optional<CoreColour> sleeve, Role role, End end) {}
+public record Core(int number, CoreColour colour, Optional<CoreColour> sleeve, Role role, End end) {
+
+    /** The same core with its end elsewhere. */
+    public Core endingAt(End other) {
+        return new Core(number, colour, sleeve, role, other);
+    }
+}

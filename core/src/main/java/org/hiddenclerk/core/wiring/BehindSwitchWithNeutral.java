@@ -23,13 +23,7 @@ class BehindSwitchWithNeutral implements Scheme {
     @Override
     public List<Finding> obstacles(Site site) {
         return new Obstacles(site)
-                .gangsWithLoads()
-                .inputs()
-                .contacts()
-                .oneCircuit()
-                .singleSwitch()
-                .mainsCircuit()
-                .mainsModule()
+                .aSwitchForEachOnMains()
                 .liveAt(site.lead())
                 .neutralAt(site.lead())
                 .list();

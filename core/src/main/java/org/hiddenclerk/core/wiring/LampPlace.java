@@ -127,12 +127,8 @@ final class LampPlace {
                 new Leads.ToBox(owner.id(), cable.name()),
                 cable.mm2(),
                 cable.cores().stream()
-                        .map(core -> new Core(
-                                core.number(),
-                                core.colour(),
-                                core.sleeve(),
-                                core.role(),
-                                endOf(core.role(), owner.box().load(leads.loadOf(core.number())), loop)))
+                        .map(core ->
+                                core.endingAt(endOf(core.role(), owner.box().load(leads.loadOf(core.number())), loop)))
                         .toList());
     }
 

@@ -98,6 +98,17 @@ final class Obstacles {
         return this;
     }
 
+    /** Each position has a switch of its own that becomes the contact of an input, all on one circuit of mains. */
+    Obstacles aSwitchForEachOnMains() {
+        return gangsWithLoads()
+                .inputs()
+                .contacts()
+                .oneCircuit()
+                .singleSwitch()
+                .mainsCircuit()
+                .mainsModule();
+    }
+
     /** A module that is in place lives on the circuit of what it is to take. */
     Obstacles onCircuit(ModuleInPlace module) {
         CircuitId circuit = site.positions().get(0).circuit();

@@ -31,13 +31,7 @@ final class OnFreeChannel implements Scheme {
                     .list();
         }
         return new Obstacles(site)
-                .gangsWithLoads()
-                .inputs()
-                .contacts()
-                .oneCircuit()
-                .singleSwitch()
-                .mainsCircuit()
-                .mainsModule()
+                .aSwitchForEachOnMains()
                 .onCircuit(module.get())
                 .list();
     }
