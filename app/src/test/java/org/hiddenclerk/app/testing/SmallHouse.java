@@ -83,17 +83,31 @@ public final class SmallHouse {
         return person.ask("GET", "/api/v1/boxes/" + box + "/plan", null);
     }
 
-    /** Picks a module for the first gang. */
+    /** Picks a module for the first gang, by the usual scheme. */
     public JsonNode pick(String box, String module) {
+        return pick(box, Map.of("moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP")));
+    }
+
+    /** Picks a module for a gang by a scheme. */
+    public JsonNode pick(String box, String module, String scheme, int gang) {
+        return pick(
+                box,
+                Map.of(
+                        "moduleCode",
+                        module,
+                        "gangs",
+                        List.of(gang),
+                        "behaviours",
+                        Map.of(String.valueOf(gang), "EVERY_FLIP"),
+                        "scheme",
+                        scheme));
+    }
+
+    private JsonNode pick(String box, Map<String, Object> pick) {
         return person.ask(
                 "PUT",
                 "/api/v1/boxes/" + box + "/plan",
-                Map.of(
-                        "version",
-                        plan(box).get("version").asLong(),
-                        "picks",
-                        List.of(Map.of(
-                                "moduleCode", module, "gangs", List.of(1), "behaviours", Map.of("1", "EVERY_FLIP")))));
+                Map.of("version", plan(box).get("version").asLong(), "picks", List.of(pick)));
     }
 
     /** Issues the plan of a box and works its run sheet through, every reading in the middle of its limits. */

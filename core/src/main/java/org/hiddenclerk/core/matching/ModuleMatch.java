@@ -16,7 +16,6 @@ import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.Mechanism;
 import org.hiddenclerk.core.electrical.ModuleSupply;
-import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -34,7 +33,6 @@ import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.Fitted;
 import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
@@ -188,7 +186,7 @@ public final class ModuleMatch {
             add(carried(assignment), findings, margins);
         }
         if (assignment.scheme().has(SchemeCode.Trait.IN_PLACE)) {
-            plan.planned().ifPresent(planned -> moreOnThoseInPlace(plan, planned, findings, margins));
+            add(ModulesInPlace.takingMore(plan, volts(), beside), findings, margins);
         }
         Optional<Placement> placement = rooms(plan, assignment, findings, margins);
         findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
@@ -214,37 +212,6 @@ public final class ModuleMatch {
         blinkTiming(assignment, findings);
         wiring(plan, assignment, isByRules(assignment.scheme()), findings);
         return new Drawn(assignment, plan, findings);
-    }
-
-    /** A module in place that takes more: all its channels together, each first current, and how warm its box gets then. */
-    private void moreOnThoseInPlace(WiringPlan plan, RunWiring planned, List<Finding> findings, List<Margin> margins) {
-        planned.fitted().stream().filter(Fitted::inPlace).forEach(fitted -> {
-            ModuleModel model = fitted.model();
-            PartId part = RunWiring.moduleOf(fitted.number());
-            Subject.Module self = new Subject.Module(part.value());
-            List<List<SurveyedLoad>> loads = model.channels().stream()
-                    .map(channel -> planned.run().loads().stream()
-                            .filter(ref -> plan.proof()
-                                    .truthTable()
-                                    .loadsOf(part, channel.id())
-                                    .contains(RunWiring.loadOf(ref, 0)))
-                            .map(ConnectedBoxes.LoadRef::load)
-                            .toList())
-                    .toList();
-            for (int i = 0; i < loads.size(); i++) {
-                Subject.Channel channel =
-                        new Subject.Channel(self.key(), model.channels().get(i).id());
-                findings.addAll(Inrush.judge(model, loads.get(i), volts(), channel));
-            }
-            add(allChannels(model, self, loads, volts()), findings, margins);
-            add(
-                    BoxHeat.judge(
-                            planned.at(fitted.place()).box(),
-                            model,
-                            BoxHeat.contactHeat(loads, volts()) + beside.wattsAt(fitted.place())),
-                    findings,
-                    margins);
-        });
     }
 
     /** In a canopy the proof alone knows which channel carries what. */

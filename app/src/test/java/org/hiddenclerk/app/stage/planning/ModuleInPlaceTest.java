@@ -2,7 +2,6 @@ package org.hiddenclerk.app.stage.planning;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
-import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
@@ -90,22 +89,7 @@ class ModuleInPlaceTest {
         assertThat(offer.get("best").get("moduleCode").asString()).isEqualTo("TG-2N");
         assertThat(offer.get("toll").get("modules").asInt()).isZero();
 
-        JsonNode plan = person.put(
-                        "/api/v1/boxes/" + box + "/plan",
-                        Map.of(
-                                "version",
-                                house.plan(box).get("version").asLong(),
-                                "picks",
-                                List.of(Map.of(
-                                        "moduleCode",
-                                        "TG-2N",
-                                        "gangs",
-                                        List.of(2),
-                                        "behaviours",
-                                        Map.of("2", "EVERY_FLIP"),
-                                        "scheme",
-                                        "FREE_CHANNEL"))))
-                .ok();
+        JsonNode plan = house.pick(box, "TG-2N", "FREE_CHANNEL", 2);
         assertThat(plan.get("verdict").asString())
                 .as("%s", plan.get("findings"))
                 .isEqualTo("OK");
