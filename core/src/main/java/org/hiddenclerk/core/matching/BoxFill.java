@@ -21,6 +21,7 @@ import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.Role;
+import org.hiddenclerk.core.quantity.WireGauge;
 
 /**
  * The volume that a box needs where the region counts it: NEC 314.16(B), in cubic inches. Connectors and pieces of wire within
@@ -160,7 +161,7 @@ public final class BoxFill {
         }
         BoxGeometry room = box.geometry().get();
         Optional<Cable> thick = box.cables().stream()
-                .filter(cable -> CableProtection.gauge(cable.mm2().doubleValue())
+                .filter(cable -> WireGauge.of(cable.mm2().doubleValue())
                         .filter(awg -> awg <= THICKEST)
                         .isPresent())
                 .findFirst();

@@ -15,24 +15,10 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.WireGauge;
 
 /** Whether a protective device protects a cable of some size: what it lets through must not be more than the conductor carries. */
 public final class CableProtection {
-    /** Cross-sections of wire gauges, in mm² (ASTM B258). */
-    private static final Map<Integer, Double> GAUGES = Map.ofEntries(
-            Map.entry(18, 0.823),
-            Map.entry(16, 1.309),
-            Map.entry(14, 2.081),
-            Map.entry(12, 3.309),
-            Map.entry(10, 5.261),
-            Map.entry(8, 8.366),
-            Map.entry(6, 13.30),
-            Map.entry(4, 21.15),
-            Map.entry(3, 26.67),
-            Map.entry(2, 33.62),
-            Map.entry(1, 42.41));
-    /** A size in mm² means a gauge when it is no further from it than people round. */
-    private static final double ROUNDED = 0.04;
     /** Largest device for small conductors, NEC 240.4(D); it ends at 10 AWG. */
     private static final Map<Integer, Double> SMALL_COPPER = Map.of(18, 7.0, 16, 10.0, 14, 15.0, 12, 20.0, 10, 30.0);
 
@@ -52,20 +38,12 @@ public final class CableProtection {
 
     private CableProtection() {}
 
-    /** The gauge that a size in mm² means, and that size in mm² where it is none: the next smaller one. */
-    static Optional<Integer> gauge(double mm2) {
-        return GAUGES.entrySet().stream()
-                .filter(e -> e.getValue() <= mm2 * (1 + ROUNDED))
-                .max(Map.Entry.comparingByValue())
-                .map(Map.Entry::getKey);
-    }
-
     /** What a size carries, by its rule; empty where no rule knows the size. */
     private record Limit(double amps, Source source) {}
 
     private static Optional<Limit> limit(double mm2, boolean aluminium, RegionProfile region) {
         if (region == RegionProfile.US_120) {
-            return gauge(mm2).flatMap(awg -> {
+            return WireGauge.of(mm2).flatMap(awg -> {
                 Double small = (aluminium ? SMALL_ALUMINIUM : SMALL_COPPER).get(awg);
                 Double large = (aluminium ? LARGE_ALUMINIUM : LARGE_COPPER).get(awg);
                 return small != null

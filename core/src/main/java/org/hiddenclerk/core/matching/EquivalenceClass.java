@@ -378,7 +378,7 @@ final class EquivalenceClass {
                     opened,
                     SchemeChooser.minutes(fitted.size(), opened.size(), exchanged),
                     exchanged,
-                    !SchemeChooser.switchesWork(planner, plan, assignment));
+                    !AtTheWall.switchesWork(planner, plan, assignment));
         }
 
         private Optional<Watts> bypass(Member member) {

@@ -388,6 +388,6 @@ public final class HouseMatch {
     }
 
     private static List<Finding> wishes(List<Wish> wishes, ModuleModel model, Case drawn) {
-        return WishCheck.of(wishes, model, new WishCheck.AtTheWall(drawn.exchanged() == 0, !drawn.silent()));
+        return WishCheck.of(wishes, model, new AtTheWall(drawn.exchanged() == 0, !drawn.silent()));
     }
 }

@@ -186,7 +186,7 @@ public final class ModuleMatch {
             add(carried(assignment), findings, margins);
         }
         if (assignment.scheme().has(SchemeCode.Trait.IN_PLACE)) {
-            add(ModulesInPlace.takingMore(plan, volts(), beside), findings, margins);
+            add(TakingMore.judge(plan, volts(), beside), findings, margins);
         }
         Optional<Placement> placement = rooms(plan, assignment, findings, margins);
         findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
@@ -306,12 +306,11 @@ public final class ModuleMatch {
                 .anyMatch(b -> b.geometry().filter(BoxGeometry::metal).isPresent());
     }
 
-    WishCheck.AtTheWall atTheWall(WiringPlan plan, Assignment assignment) {
+    AtTheWall atTheWall(WiringPlan plan, Assignment assignment) {
         if (plan.planned().isEmpty() || terms.wishes().isEmpty()) {
-            return new WishCheck.AtTheWall(true, true);
+            return new AtTheWall(true, true);
         }
-        return new WishCheck.AtTheWall(
-                PartsToAdd.mechanisms(plan) == 0, SchemeChooser.switchesWork(planner, plan, assignment));
+        return new AtTheWall(PartsToAdd.mechanisms(plan) == 0, AtTheWall.switchesWork(planner, plan, assignment));
     }
 
     /** A place that is dimmed today, and a lamp that a dimmer module must be able to dim. */

@@ -2,17 +2,13 @@ package org.hiddenclerk.core.matching;
 
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashSet;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
-import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.Intent;
 import org.hiddenclerk.core.electrical.ModuleSupply;
-import org.hiddenclerk.core.electrical.PartId;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
@@ -24,9 +20,7 @@ import org.hiddenclerk.core.wiring.Caution;
 import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.SchemeCode;
-import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
 
 /** Every scheme for the gangs or loads of a box: what it would take, or why it does not apply. */
@@ -200,7 +194,7 @@ public final class SchemeChooser {
         plan.placesOfWork().forEach(place -> boxes.add(place.label()));
         int minutes = minutes(planned.fitted().size(), boxes.size(), mechanisms);
         boolean cut = plan.findings().stream().anyMatch(f -> f.code() == FindingCode.MODULE_CUT_BY_SWITCH);
-        boolean work = switchesWork(planner, plan, candidate.assignment());
+        boolean work = AtTheWall.switchesWork(planner, plan, candidate.assignment());
         return new Toll(
                 modules,
                 connectors,
@@ -219,24 +213,5 @@ public final class SchemeChooser {
                 + FURTHER_MODULE_MINUTES * (modules - 1)
                 + FURTHER_BOX_MINUTES * (boxes - 1)
                 + MECHANISM_MINUTES * mechanisms;
-    }
-
-    /** Whether every wall switch of the loads still commands them. */
-    static boolean switchesWork(Planner planner, WiringPlan plan, Assignment assignment) {
-        Set<PartId> switches = planner.switchesOf(assignment);
-        Set<PartId> commanding = plan.planned().orElseThrow().intents().stream()
-                .filter(Intent::remote)
-                .flatMap(intent -> intent.controls().stream())
-                .collect(Collectors.toCollection(HashSet::new));
-        if (assignment.scheme().has(SchemeCode.Trait.LOCKED_PAIR)) {
-            // What moves while a button is held is no change from on to off, which intents speak of.
-            WallInput.of(plan).stream()
-                    .filter(input -> input.input().behaviour().movesSomething())
-                    .flatMap(input -> input.gangs().stream())
-                    .map(RunWiring::switchOf)
-                    .forEach(commanding::add);
-        }
-        return assignment.scheme().has(SchemeCode.Trait.ISOLATED_CONTACT)
-                || !switches.isEmpty() && commanding.containsAll(switches);
     }
 }

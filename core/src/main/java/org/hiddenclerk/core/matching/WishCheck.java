@@ -17,14 +17,6 @@ final class WishCheck {
 
     private WishCheck() {}
 
-    /**
-     * What a scheme does to the wall.
-     *
-     * @param keepsPlates  whether every mechanism and plate stays
-     * @param switchesWork whether every wall switch still acts
-     */
-    record AtTheWall(boolean keepsPlates, boolean switchesWork) {}
-
     static List<Finding> of(List<Wish> wishes, ModuleModel model, AtTheWall wall) {
         List<Finding> findings = new ArrayList<>();
         for (Wish wish : wishes) {

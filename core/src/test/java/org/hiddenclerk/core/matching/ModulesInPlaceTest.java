@@ -124,8 +124,8 @@ class ModulesInPlaceTest {
 
     @Test
     void aFreeChannelIsTold() {
-        assertThat(ModulesInPlace.free(box(61, SAME))).isEmpty();
-        assertThat(ModulesInPlace.free(box(61, new SurveyedModule("OLD", SAME.size(), SAME.draws(), 2))))
+        assertThat(TakingMore.free(box(61, SAME))).isEmpty();
+        assertThat(TakingMore.free(box(61, new SurveyedModule("OLD", SAME.size(), SAME.draws(), 2))))
                 .singleElement()
                 .satisfies(f -> assertThat(f.sentence().text()).contains("OLD").contains("2"));
     }
@@ -162,7 +162,7 @@ class ModulesInPlaceTest {
         assertThat(candidate.verdict()).as("%s", candidate.findings()).isEqualTo(Verdict.OK);
         assertThat(candidate.priceCents()).hasValue(0);
         assertThat(candidate.margins()).noneMatch(margin -> margin.unit().equals("mm"));
-        assertThat(ModulesInPlace.free(followed(two(1500), "LED 30")))
+        assertThat(TakingMore.free(followed(two(1500), "LED 30")))
                 .singleElement()
                 .satisfies(f -> assertThat(f.sentence().text()).containsPattern("1.channel free"));
     }

@@ -23,6 +23,7 @@ import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;
+import org.hiddenclerk.core.quantity.WireGauge;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.wiring.Assignment;
@@ -83,9 +84,9 @@ class SurveyHeldPlansTest {
     /** NEC 240.4(D) ends at 10 AWG; sizes in mm² are gauges within rounding; aluminium carries less (from memory, as in the class). */
     @Test
     void gaugesAreFoundWithinRoundingAndThickOnesHaveTheirOwnTable() {
-        assertThat(CableProtection.gauge(3.3)).contains(12);
-        assertThat(CableProtection.gauge(2.08)).contains(14);
-        assertThat(CableProtection.gauge(8.37)).contains(8);
+        assertThat(WireGauge.of(3.3)).contains(12);
+        assertThat(WireGauge.of(2.08)).contains(14);
+        assertThat(WireGauge.of(8.37)).contains(8);
         assertThat(protects("3.3", 20, false)).isTrue();
         assertThat(protects("2.08", 20, false)).isFalse();
         assertThat(protects("8.37", 40, false)).isTrue();

@@ -24,10 +24,10 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.Candidate;
 import org.hiddenclerk.core.matching.Margin;
 import org.hiddenclerk.core.matching.ModuleMatch;
-import org.hiddenclerk.core.matching.ModulesInPlace;
 import org.hiddenclerk.core.matching.PickedBeside;
 import org.hiddenclerk.core.matching.Placement;
 import org.hiddenclerk.core.matching.SchemeChooser;
+import org.hiddenclerk.core.matching.TakingMore;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Caution;
 import org.hiddenclerk.core.wiring.Planner;
@@ -232,7 +232,7 @@ class MatchController {
                 candidates.stream().map(CandidateView::of).toList(),
                 Stream.concat(
                                 match.contactorAdvice(asked.gangs(), asked.loads(), stock.models()).stream(),
-                                ModulesInPlace.free(found.box()).stream())
+                                TakingMore.free(found.box()).stream())
                         .map(FindingView::of)
                         .toList());
     }
