@@ -11,7 +11,7 @@ import java.util.stream.Stream;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.Stair;
 import org.hiddenclerk.app.testing.WithDatabase;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 import org.junit.jupiter.api.BeforeEach;
 import org.junit.jupiter.api.Test;
 import org.springframework.beans.factory.annotation.Autowired;

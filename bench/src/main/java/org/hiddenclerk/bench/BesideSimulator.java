@@ -7,10 +7,10 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.Wiring;
 
 /**
  * A house beside ngspice in one run. The simulator gets the best case: every state of every position as a separate circuit in

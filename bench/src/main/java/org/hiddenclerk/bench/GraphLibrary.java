@@ -2,9 +2,9 @@ package org.hiddenclerk.bench;
 
 import java.util.ArrayList;
 import java.util.List;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.Wiring;
 import org.jgrapht.Graph;
 import org.jgrapht.alg.connectivity.ConnectivityInspector;
 import org.jgrapht.graph.DefaultEdge;

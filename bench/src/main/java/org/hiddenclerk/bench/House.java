@@ -6,15 +6,15 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import org.hiddenclerk.core.electrical.Intent;
-import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.NodeId;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.SupplySystem;
-import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.part.Intent;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.SupplySystem;
+import org.hiddenclerk.core.electrical.part.Wiring;
 
 /** Wirings as a house has them: one-gang and two-gang boxes with modules, and stairs with several switches. */
 final class House {

@@ -2,8 +2,8 @@ package org.hiddenclerk.bench;
 
 import java.util.List;
 import java.util.concurrent.TimeUnit;
-import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.part.Wiring;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;

@@ -17,13 +17,13 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.catalogue.Terminal;
-import org.hiddenclerk.core.electrical.Channel;
-import org.hiddenclerk.core.electrical.ContactRating;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.ContactRating;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
@@ -36,10 +36,10 @@ import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.matching.HouseSurvey;
+import org.hiddenclerk.core.matching.house.HouseSurvey;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 
 /** Surveyed houses and stock books of any size, the same for the same seed. */
 final class SurveyedHouse {

@@ -13,13 +13,13 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.catalogue.Terminal;
-import org.hiddenclerk.core.electrical.Channel;
-import org.hiddenclerk.core.electrical.ContactRating;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.ContactRating;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.CableTemplate;
@@ -31,9 +31,9 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /** A two-gang box with a two-channel module, as the product plans it. */
 final class TwoGangs {

@@ -10,19 +10,19 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.RegionProfile;
-import org.hiddenclerk.core.matching.HouseMatch;
-import org.hiddenclerk.core.matching.HouseMemory;
-import org.hiddenclerk.core.matching.HouseSurvey;
-import org.hiddenclerk.core.matching.ModuleMatch;
-import org.hiddenclerk.core.matching.Terms;
 import org.hiddenclerk.core.matching.allocation.Allocation;
 import org.hiddenclerk.core.matching.allocation.AllocationTask;
 import org.hiddenclerk.core.matching.allocation.Allocator;
 import org.hiddenclerk.core.matching.allocation.Weights;
+import org.hiddenclerk.core.matching.house.HouseMatch;
+import org.hiddenclerk.core.matching.house.HouseMemory;
+import org.hiddenclerk.core.matching.house.HouseSurvey;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
+import org.hiddenclerk.core.matching.module.Terms;
 import org.hiddenclerk.core.radio.FloorPlan;
 import org.hiddenclerk.core.radio.RadioPlan;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
 
 /**
  * Matching and choosing for whole houses. Beside the match, in the same run: the judgement box by box of a share of the same

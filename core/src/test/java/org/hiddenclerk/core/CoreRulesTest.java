@@ -1,5 +1,8 @@
 package org.hiddenclerk.core;
 
+import static com.tngtech.archunit.base.DescribedPredicate.doNot;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.belongToAnyOf;
+import static com.tngtech.archunit.core.domain.JavaClass.Predicates.resideInAPackage;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
@@ -8,6 +11,11 @@ import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
 import com.tngtech.archunit.lang.ArchRule;
+import org.hiddenclerk.core.electrical.check.LeftOver;
+import org.hiddenclerk.core.electrical.solving.FixedNets;
+import org.hiddenclerk.core.electrical.solving.Neighbourhood;
+import org.hiddenclerk.core.electrical.solving.Sets;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 
 /** What the core may know, and which stage may use which. */
 @AnalyzeClasses(packages = "org.hiddenclerk.core", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -35,6 +43,25 @@ class CoreRulesTest {
             .dependOnClassesThat()
             .resideInAnyPackage(
                     CORE + "job..", CORE + "catalogue..", CORE + "wiring..", CORE + "matching..", CORE + "fitting..");
+
+    /** They are public for the rooms beside theirs, and for nobody else: whoever needs a proof asks WiringCheck. */
+    @ArchTest
+    static final ArchRule theInsideOfTheProofStaysInside = noClasses()
+            .that()
+            .resideOutsideOfPackage(CORE + "electrical..")
+            .should()
+            .dependOnClassesThat(resideInAPackage(CORE + "electrical.solving")
+                    .and(doNot(belongToAnyOf(TruthTable.class, FixedNets.class, Neighbourhood.class, Sets.class))))
+            .orShould()
+            .dependOnClassesThat(resideInAPackage(CORE + "electrical.check").and(doNot(belongToAnyOf(LeftOver.class))));
+
+    @ArchTest
+    static final ArchRule draftsStayWithTheSchemesThatWriteThem = noClasses()
+            .that()
+            .resideOutsideOfPackage(CORE + "wiring..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage(CORE + "wiring.routing");
 
     @ArchTest
     static final ArchRule wiringUsesNoLaterStage = noClasses()

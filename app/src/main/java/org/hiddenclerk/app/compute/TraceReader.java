@@ -14,7 +14,7 @@ import org.hiddenclerk.core.conductors.OpenedBox;
 import org.hiddenclerk.core.conductors.Reading;
 import org.hiddenclerk.core.conductors.SeenCore;
 import org.hiddenclerk.core.conductors.Termination;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.RegionProfile;
 import tools.jackson.databind.JsonNode;
 

@@ -4,8 +4,8 @@ import java.util.Iterator;
 import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.platform.finding.FindingView;
-import org.hiddenclerk.core.electrical.TruthTable;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.Verdict;
 
 /** The answer of a wiring check as JSON. */

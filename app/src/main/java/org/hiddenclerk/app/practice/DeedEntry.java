@@ -9,7 +9,7 @@ import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.practice.PracticeAction;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /**
  * A deed as it is sent and kept.

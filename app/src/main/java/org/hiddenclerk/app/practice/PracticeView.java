@@ -10,7 +10,7 @@ import org.hiddenclerk.app.platform.finding.FindingView;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.conductors.ConductorRole;
-import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
@@ -23,10 +23,10 @@ import org.hiddenclerk.core.practice.Marks;
 import org.hiddenclerk.core.practice.PracticeLevel;
 import org.hiddenclerk.core.practice.PracticeRun;
 import org.hiddenclerk.core.practice.UnsafeDeed;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.RunWiring;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /** A practice wall as the learner sees it: nothing of it that was not found out, until it is done. */
 record PracticeView(

@@ -5,9 +5,9 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.electrical.Channel;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.quantity.Amps;
 
 /**

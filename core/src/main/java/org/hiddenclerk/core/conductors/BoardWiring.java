@@ -5,7 +5,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.conductors.Hypothesis.Answer;
-import org.hiddenclerk.core.electrical.Sets;
+import org.hiddenclerk.core.electrical.solving.Sets;
 
 /** One wiring of everything on the board. */
 final class BoardWiring {

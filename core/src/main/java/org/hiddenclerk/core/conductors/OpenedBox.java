@@ -2,7 +2,7 @@ package org.hiddenclerk.core.conductors;
 
 import java.util.List;
 import java.util.Optional;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 
 /**
  * A gang of an opened box, or the opened lamp place.

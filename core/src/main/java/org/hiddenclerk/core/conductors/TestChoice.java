@@ -9,7 +9,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.Sets;
+import org.hiddenclerk.core.electrical.solving.Sets;
 
 /**
  * The reading to make next: the one that leaves fewest possibilities in the worst case, then on average; dead before live,

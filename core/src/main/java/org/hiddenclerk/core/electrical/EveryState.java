@@ -4,6 +4,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.hiddenclerk.core.electrical.operation.Currents;
+import org.hiddenclerk.core.electrical.operation.Operations;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.Wiring;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.SwitchingState;
 
 /**

@@ -7,6 +7,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import org.hiddenclerk.core.electrical.operation.IntentProof;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.Intent;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.SupplySystem;
+import org.hiddenclerk.core.electrical.part.Wiring;
+import org.hiddenclerk.core.electrical.solving.Netlist;
+import org.hiddenclerk.core.electrical.solving.Region;
 
 /**
  * The rules that a wiring document must keep before it can be solved: identities, references, pins and sizes. All

@@ -1,9 +1,11 @@
 /**
- * The heart: wiring as parts with pins on nodes, every switching state solved, and the findings that follow.
+ * The heart: a wiring judged by every state it can be in.
  *
- * <p>The one predicate everything rests on is <em>are these two pins one net in this state?</em> It is exact
- * (union-find on closed edges). Floating point is used only where a net hangs between resistances.
- * {@link org.hiddenclerk.core.electrical.WiringCheck} is the entry point.
+ * <p>{@link org.hiddenclerk.core.electrical.WiringCheck} is the entry point: it keeps the rules of a document
+ * ({@link org.hiddenclerk.core.electrical.WiringRules}), solves every row, asks every check and follows what hands and
+ * remote commands can reach. The rooms, each standing on those before it: {@code part} (what a wiring is made of),
+ * {@code solving} (nets and volts of one row, and the table of all), {@code check} (what a row or a table may not show),
+ * {@code operation} (what hands and commands make of it, and what people want of it).
  */
 @NullMarked
 package org.hiddenclerk.core.electrical;

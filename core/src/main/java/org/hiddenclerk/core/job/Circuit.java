@@ -1,7 +1,7 @@
 package org.hiddenclerk.core.job;
 
 import java.util.Optional;
-import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.part.Line;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 

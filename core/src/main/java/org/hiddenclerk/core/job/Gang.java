@@ -1,6 +1,6 @@
 package org.hiddenclerk.core.job;
 
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.quantity.Millimetres;
 
 /**

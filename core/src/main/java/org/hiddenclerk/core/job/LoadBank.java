@@ -3,7 +3,7 @@ package org.hiddenclerk.core.job;
 import java.math.BigDecimal;
 import java.math.MathContext;
 import java.util.Optional;
-import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.electrical.part.LoadKind;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.quantity.Watts;

@@ -9,7 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
-import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.electrical.part.LoadKind;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.quantity.Watts;

@@ -3,8 +3,8 @@ package org.hiddenclerk.core.job;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.OptionalInt;
-import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.electrical.SupplySystem;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.SupplySystem;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.quantity.Volts;
 

@@ -16,7 +16,7 @@ import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Consumer;
 import org.hiddenclerk.core.behaviour.Motion;
-import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.electrical.part.LoadState;
 import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.identity.LampId;

@@ -17,13 +17,23 @@ import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.matching.module.Candidate;
+import org.hiddenclerk.core.matching.module.FeelCheck;
+import org.hiddenclerk.core.matching.module.InstalledFirmware;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
+import org.hiddenclerk.core.matching.module.Terms;
+import org.hiddenclerk.core.matching.room.BoxHeat;
+import org.hiddenclerk.core.matching.room.RoomInBox;
+import org.hiddenclerk.core.matching.survey.AlikeCores;
+import org.hiddenclerk.core.matching.survey.CircuitSum;
+import org.hiddenclerk.core.matching.survey.SurveyChecks;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /**
  * Whether a whole plan may be issued for work: the wiring as found must be sound, the wiring as planned proved, every

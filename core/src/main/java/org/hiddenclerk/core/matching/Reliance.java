@@ -9,9 +9,9 @@ import org.hiddenclerk.core.conductors.FieldEvidence;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
 import org.hiddenclerk.core.job.Core;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /** What a plan takes for granted: a proof is worth what these are worth. */
 public final class Reliance {

@@ -9,17 +9,17 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.ordering.Need.Kind;
 import org.hiddenclerk.core.ordering.Need.Thing;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.Papers;
-import org.hiddenclerk.core.wiring.PartsToAdd;
-import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.paper.Papers;
+import org.hiddenclerk.core.wiring.paper.PartsToAdd;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /**
  * Everything that the plans of a house take, counted from their wirings, with the firm's share of spares: of all pieces of a kind

@@ -12,7 +12,7 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.electrical.part.LoadKind;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.SurveyedLoad;

@@ -9,16 +9,16 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.LampId;
 import org.hiddenclerk.core.identity.OutputId;
 import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LivePlan;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** The wirings that the modules of a planned house hang in, with the switches and lamps at them, each once. */
 public final class PlannedRuns {

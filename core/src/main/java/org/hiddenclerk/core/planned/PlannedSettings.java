@@ -6,8 +6,8 @@ import java.util.Map;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.joining.Settings;
-import org.hiddenclerk.core.wiring.SchemeCode;
 import org.hiddenclerk.core.wiring.WallInput;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /** What the modules of a planned house are to be set to, by key of {@link Settings}. */
 public final class PlannedSettings {

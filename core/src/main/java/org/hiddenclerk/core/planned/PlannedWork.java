@@ -8,16 +8,16 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.stream.IntStream;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.Installation;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.TruthTable;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.Fitted;
-import org.hiddenclerk.core.wiring.RunWiring;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.electrical.operation.Installation;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.Fitted;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /**
  * One piece of work: the plan of everything that hangs together by cables, whichever of its boxes it is looked at from.

@@ -14,17 +14,17 @@ import org.hiddenclerk.core.conductors.ReadingWords;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
 import org.hiddenclerk.core.conductors.Traced;
 import org.hiddenclerk.core.conductors.Tracing;
-import org.hiddenclerk.core.electrical.LoadState;
-import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.part.LoadState;
+import org.hiddenclerk.core.electrical.part.PartId;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.matching.SchemeChooser;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.Move;
-import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.matching.module.SchemeChooser;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.paper.Move;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** How the clerk would do it: the tests that tell most, answered by the wall, and the scheme that asks least. */
 public final class ClerksWay {

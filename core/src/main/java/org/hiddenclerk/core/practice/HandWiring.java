@@ -9,10 +9,10 @@ import java.util.stream.Stream;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.RegionProfile;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.MovedEnd;
-import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** What hands make of a wiring, end by end. */
 record HandWiring(RunWiring wiring, RegionProfile region) {

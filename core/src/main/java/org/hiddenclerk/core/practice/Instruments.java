@@ -7,19 +7,19 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.FixedNets;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.LoadState;
-import org.hiddenclerk.core.electrical.NodeId;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.TruthTable;
-import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.LoadState;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.Wiring;
+import org.hiddenclerk.core.electrical.solving.FixedNets;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.job.Circuit;
-import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** What a two-pole tester, a continuity tester, a pen and the eye show of a wiring; the electrical core answers. */
 final class Instruments {

@@ -2,7 +2,7 @@ package org.hiddenclerk.core.practice;
 
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.finding.FindingCode;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /**
  * One thing that the learner does at the wall.

@@ -12,21 +12,21 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.conductors.SeenCore;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
-import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.electrical.part.LoadState;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.matching.Candidate;
-import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.PlanJudgement;
-import org.hiddenclerk.core.matching.Terms;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.matching.module.Candidate;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
+import org.hiddenclerk.core.matching.module.Terms;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** A wall with all that the learner did at it. The same wall and deeds come to the same run. */
 public final class PracticeRun {

@@ -10,9 +10,9 @@ import java.util.Optional;
 import java.util.Random;
 import org.hiddenclerk.core.conductors.ConductorRole;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
-import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
@@ -31,7 +31,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 
 /** Makes up the wall of a level. */
 final class WallMaker {

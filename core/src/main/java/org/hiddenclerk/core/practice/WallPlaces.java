@@ -3,12 +3,12 @@ package org.hiddenclerk.core.practice;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import org.hiddenclerk.core.conductors.SurveyedBoard;
-import org.hiddenclerk.core.electrical.NodeId;
-import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.PartId;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.RunWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** Finds what the learner names in the wiring of a wall. */
 final class WallPlaces {

@@ -11,7 +11,9 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes.Place;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /**
  * An end of a conductor that a person puts elsewhere in a plan, to see what comes of it.

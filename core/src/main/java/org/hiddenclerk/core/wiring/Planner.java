@@ -6,9 +6,16 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.Collectors;
-import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.part.PartId;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.wiring.ConnectedBoxes.Place;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes.Place;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.run.SurveyedWiring;
+import org.hiddenclerk.core.wiring.run.Together;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.Site;
 
 /** Plans for one run as it was found; what follows from the survey is worked out once. */
 public final class Planner {

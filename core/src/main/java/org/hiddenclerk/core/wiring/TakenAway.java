@@ -6,16 +6,17 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.Intent;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.TruthTable;
-import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.part.Intent;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.Wiring;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
+import org.hiddenclerk.core.wiring.run.Commands;
 
 /**
  * What a plan takes away from a household: a switch that no longer commands its load, or one that commands another now. It works, and

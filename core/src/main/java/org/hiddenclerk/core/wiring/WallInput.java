@@ -7,9 +7,13 @@ import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
-import org.hiddenclerk.core.electrical.Channel;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.Fitted;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /**
  * An input of a planned module with the switches that it reads, found in the truth table and not asked of anybody.

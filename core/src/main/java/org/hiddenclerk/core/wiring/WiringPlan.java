@@ -8,12 +8,12 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.function.Consumer;
-import org.hiddenclerk.core.electrical.Intent;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.TruthTable;
-import org.hiddenclerk.core.electrical.Wiring;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.part.Intent;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.Wiring;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
@@ -24,6 +24,20 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
+import org.hiddenclerk.core.wiring.routing.Netting;
+import org.hiddenclerk.core.wiring.routing.PlanDraft;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.Colours;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.run.Netlisting;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.run.SurveyedWiring;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.OnFreeChannel;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.Schemes;
+import org.hiddenclerk.core.wiring.scheme.Site;
 
 /**
  * The planned wiring of a run, proved.

@@ -12,14 +12,14 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
-import org.hiddenclerk.core.electrical.Line;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.NodeId;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.PartId;
-import org.hiddenclerk.core.electrical.SupplySystem;
-import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.SupplySystem;
+import org.hiddenclerk.core.electrical.part.Wiring;
 
 /**
  * A circuit that somebody has wired and nobody has seen, as conductors between places. It answers readings by walking along

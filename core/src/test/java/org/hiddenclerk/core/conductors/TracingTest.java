@@ -14,9 +14,9 @@ import java.util.stream.Collectors;
 import net.jqwik.api.Example;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
-import org.hiddenclerk.core.electrical.Mechanism;
-import org.hiddenclerk.core.electrical.NodeId;
 import org.hiddenclerk.core.electrical.WiringCheck;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.NodeId;
 import org.hiddenclerk.core.finding.SwitchingState;
 import org.hiddenclerk.core.job.RegionProfile;
 

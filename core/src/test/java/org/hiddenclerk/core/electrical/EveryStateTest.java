@@ -9,6 +9,8 @@ import static org.hiddenclerk.core.testing.Circuits.wire;
 
 import java.util.Map;
 import java.util.Set;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.Wiring;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.RegionProfile;

@@ -7,6 +7,14 @@ import java.util.List;
 import java.util.Map;
 import java.util.TreeMap;
 import java.util.TreeSet;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.SupplySystem;
+import org.hiddenclerk.core.electrical.part.Wiring;
 
 /**
  * One state of a wiring as a netlist for a general-purpose circuit simulator: every closed contact and every conductor a

@@ -2,6 +2,11 @@ package org.hiddenclerk.core.electrical;
 
 import java.util.List;
 import java.util.Set;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.ContactRating;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Part;
 import org.hiddenclerk.core.finding.FindingCode;
 
 /** What the contacts of modules carry over all sound states of a region, for the {@link SlowJudge}. */

@@ -5,6 +5,11 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
 import java.util.TreeSet;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.Part;
 import org.hiddenclerk.core.finding.FindingCode;
 
 /** What stands on terminals that are not for it, for the {@link SlowJudge}: earths, pair inputs, dimmers, contacts of two circuits. */

@@ -10,6 +10,10 @@ import net.jqwik.api.Property;
 import net.jqwik.api.constraints.IntRange;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.InputBehaviour.Reaction;
+import org.hiddenclerk.core.electrical.part.LoadState;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.Wiring;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.Verdict;
 import org.junit.jupiter.api.Test;
 

@@ -6,21 +6,33 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.Intent;
+import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.Mechanism;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
+import org.hiddenclerk.core.electrical.part.SupplySystem;
+import org.hiddenclerk.core.electrical.part.Wiring;
 
 /** Small wirings for tests: pins are given as "PIN=node". */
-final class Wirings {
+public final class Wirings {
     private final List<Part> parts = new ArrayList<>();
     private final List<Intent> intents = new ArrayList<>();
 
-    static Wirings mains() {
+    public static Wirings mains() {
         return new Wirings().supply("F1", Line.L1, "C1", "l").supply("N1", Line.N, "C1", "n");
     }
 
-    Wirings supply(String id, Line line, String circuit, String node) {
+    public Wirings supply(String id, Line line, String circuit, String node) {
         return supply(id, line, circuit, node, 10);
     }
 
-    Wirings supply(String id, Line line, String circuit, String node, double ratedAmps) {
+    public Wirings supply(String id, Line line, String circuit, String node, double ratedAmps) {
         parts.add(new Part.Supply(
                 new PartId(id),
                 line,
@@ -31,17 +43,17 @@ final class Wirings {
         return this;
     }
 
-    Wirings bypass(String id, double watts, String a, String b) {
+    public Wirings bypass(String id, double watts, String a, String b) {
         parts.add(new Part.Bypass(new PartId(id), watts, pins("a=" + a, "b=" + b)));
         return this;
     }
 
-    Wirings mechanism(String id, Mechanism mechanism, String... pins) {
+    public Wirings mechanism(String id, Mechanism mechanism, String... pins) {
         parts.add(new Part.Switch(new PartId(id), mechanism, pins(pins)));
         return this;
     }
 
-    Wirings lamp(String id, double watts, String live, String neutral) {
+    public Wirings lamp(String id, double watts, String live, String neutral) {
         parts.add(new Part.Load(
                 new PartId(id),
                 LoadKind.LED_LAMP,
@@ -55,25 +67,25 @@ final class Wirings {
         return this;
     }
 
-    Wirings conductor(String id, String from, String to) {
+    public Wirings conductor(String id, String from, String to) {
         return conductor(id, from, to, 1.5);
     }
 
-    Wirings conductor(String id, String from, String to, double mm2) {
+    public Wirings conductor(String id, String from, String to, double mm2) {
         parts.add(
                 new Part.Conductor(new PartId(id), "c", "black", OptionalDouble.of(mm2), pins("a=" + from, "b=" + to)));
         return this;
     }
 
     /** A pole of extra-low voltage. */
-    Wirings elv(String id, Line line, String circuit, double volts, String node) {
+    public Wirings elv(String id, Line line, String circuit, double volts, String node) {
         parts.add(new Part.Supply(
                 new PartId(id), line, circuit, OptionalDouble.of(10), OptionalDouble.of(volts), pins("out=" + node)));
         return this;
     }
 
     /** @param figures its own volts, where they differ */
-    Wirings load(String id, LoadKind kind, double watts, Map<String, Integer> figures, String... pins) {
+    public Wirings load(String id, LoadKind kind, double watts, Map<String, Integer> figures, String... pins) {
         parts.add(new Part.Load(
                 new PartId(id),
                 kind,
@@ -88,7 +100,7 @@ final class Wirings {
     }
 
     /** One direction of a motor; null where none is named. */
-    Wirings winding(String id, String motor, String direction, String live, String neutral) {
+    public Wirings winding(String id, String motor, String direction, String live, String neutral) {
         parts.add(new Part.Load(
                 new PartId(id),
                 LoadKind.BLIND_MOTOR,
@@ -102,34 +114,35 @@ final class Wirings {
         return this;
     }
 
-    Wirings sender(String id, String... pins) {
+    public Wirings sender(String id, String... pins) {
         parts.add(new Part.Sender(new PartId(id), List.of(), pins(pins)));
         return this;
     }
 
-    Wirings cap(String id, String node) {
+    public Wirings cap(String id, String node) {
         parts.add(new Part.Cap(new PartId(id), pins("end=" + node)));
         return this;
     }
 
-    Wirings module(String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
+    public Wirings module(String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
         parts.add(new Part.FittedModule(new PartId(id), supply, channels, inputs, false, pins(pins)));
         return this;
     }
 
     /** Its channels are interlocked. */
-    Wirings blindModule(String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
+    public Wirings blindModule(
+            String id, ModuleSupply supply, List<Channel> channels, List<Input> inputs, String... pins) {
         parts.add(new Part.FittedModule(new PartId(id), supply, channels, inputs, true, pins(pins)));
         return this;
     }
 
-    Wirings intent(String load, boolean remote, String... controls) {
+    public Wirings intent(String load, boolean remote, String... controls) {
         intents.add(new Intent(
                 new PartId(load), List.of(controls).stream().map(PartId::new).toList(), remote));
         return this;
     }
 
-    Wiring build() {
+    public Wiring build() {
         return new Wiring(new SupplySystem(230, 50, SupplySystem.Arrangement.THREE_PHASE), parts, intents);
     }
 

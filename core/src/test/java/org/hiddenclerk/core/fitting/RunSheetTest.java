@@ -26,11 +26,11 @@ import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeMatrixPlans;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;
 

@@ -4,7 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.SoftAssertions.assertSoftly;
 
 import java.math.BigDecimal;
-import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.electrical.part.LoadKind;
 import org.hiddenclerk.core.quantity.Watts;
 import org.junit.jupiter.api.Nested;
 import org.junit.jupiter.api.Test;

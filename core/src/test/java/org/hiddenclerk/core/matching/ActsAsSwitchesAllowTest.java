@@ -8,15 +8,17 @@ import java.util.Optional;
 import java.util.Set;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.matching.module.Candidate;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.Assignment;
 import org.hiddenclerk.core.wiring.WallInput;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 import org.junit.jupiter.api.Test;
 
 /** A module is judged by behaviours that it has and that its switch allows, in a plan as where the feel of a switch is set. */

@@ -15,12 +15,13 @@ import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.matching.module.Terms;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 import org.junit.jupiter.api.Test;
 
 /** Figures and names are facts of a finding; the words around them are the same for every house. */

@@ -11,6 +11,7 @@ import java.util.stream.Stream;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.junit.jupiter.params.ParameterizedTest;

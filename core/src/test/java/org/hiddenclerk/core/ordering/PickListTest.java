@@ -15,10 +15,10 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.ordering.Need.Kind;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.Papers;
-import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.paper.Papers;
+import org.hiddenclerk.core.wiring.paper.PartsToAdd;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 import org.junit.jupiter.api.Test;
 
 class PickListTest {

@@ -13,9 +13,9 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.planned.PlannedBindings.State;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeMatrixPlans;
 import org.junit.jupiter.api.Test;
 
 /** Links of every plan of the matrix that needs one, as modules are told them. */

@@ -27,12 +27,12 @@ import org.hiddenclerk.core.rules.Link;
 import org.hiddenclerk.core.rules.Reach;
 import org.hiddenclerk.core.rules.RuledHouse;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.Fitted;
-import org.hiddenclerk.core.wiring.SchemeCode;
-import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.Fitted;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SchemeMatrixPlans;
 import org.junit.jupiter.api.Test;
 
 /** Every module of every scheme on every circuit reaches every later stage, with the same box, channels, inputs and links. */

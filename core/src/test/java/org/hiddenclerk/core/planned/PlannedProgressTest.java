@@ -12,9 +12,9 @@ import java.util.stream.Stream;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage.Progress;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.SchemeMatrixPlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeMatrixPlans;
 import org.junit.jupiter.api.Test;
 
 /** How far stages are, over the house of every plan of the matrix of schemes. */

@@ -13,11 +13,11 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.joining.Settings;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.SchemeCode;
-import org.hiddenclerk.core.wiring.SpecialRuns;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SpecialRuns;
 import org.junit.jupiter.api.Test;
 
 /** What modules are set to by how they are wired and by what is wanted of their inputs. */

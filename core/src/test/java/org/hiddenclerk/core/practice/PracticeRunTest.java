@@ -20,15 +20,15 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Role;
-import org.hiddenclerk.core.matching.Candidate;
-import org.hiddenclerk.core.matching.ModuleMatch;
-import org.hiddenclerk.core.matching.SchemeChooser;
-import org.hiddenclerk.core.matching.Terms;
+import org.hiddenclerk.core.matching.module.Candidate;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
+import org.hiddenclerk.core.matching.module.SchemeChooser;
+import org.hiddenclerk.core.matching.module.Terms;
 import org.hiddenclerk.core.testing.Modules;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.RunWiring;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /** What is done at a wall, and what the clerk says of it. */
 class PracticeRunTest {

@@ -12,10 +12,10 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedModule;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.RunWiring;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /** A plan that was carried out, surveyed by somebody who comes later: the modules are in the box, and their conductors on them. */
 public final class AsBuilt {

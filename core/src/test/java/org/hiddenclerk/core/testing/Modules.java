@@ -14,11 +14,11 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.catalogue.Terminal;
-import org.hiddenclerk.core.electrical.Channel;
-import org.hiddenclerk.core.electrical.ContactRating;
-import org.hiddenclerk.core.electrical.Input;
-import org.hiddenclerk.core.electrical.LoadKind;
-import org.hiddenclerk.core.electrical.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Channel;
+import org.hiddenclerk.core.electrical.part.ContactRating;
+import org.hiddenclerk.core.electrical.part.Input;
+import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Millimetres;
 

@@ -1,8 +1,8 @@
 package org.hiddenclerk.core.testing;
 
-import static org.hiddenclerk.core.electrical.Mechanism.INTERMEDIATE;
-import static org.hiddenclerk.core.electrical.Mechanism.ONE_WAY;
-import static org.hiddenclerk.core.electrical.Mechanism.TWO_WAY;
+import static org.hiddenclerk.core.electrical.part.Mechanism.INTERMEDIATE;
+import static org.hiddenclerk.core.electrical.part.Mechanism.ONE_WAY;
+import static org.hiddenclerk.core.electrical.part.Mechanism.TWO_WAY;
 import static org.hiddenclerk.core.job.BoxKind.JUNCTION;
 import static org.hiddenclerk.core.job.BoxKind.LUMINAIRE;
 import static org.hiddenclerk.core.job.BoxKind.WALL;
@@ -18,7 +18,7 @@ import java.util.LinkedHashMap;
 import java.util.Map;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.RegionProfile;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
 
 /** The circuits that one meets: where the feed comes in, where the lamp hangs, what runs between the switches. */
 public final class Topologies {

@@ -19,6 +19,7 @@ import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 import org.junit.jupiter.api.Test;
 
 /** Nothing is built on a wiring that is dangerous as it was found. Facts of the trade, common practice, no source. */

@@ -19,7 +19,7 @@ import net.jqwik.api.Property;
 import net.jqwik.api.Provide;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
@@ -28,6 +28,11 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
+import org.hiddenclerk.core.wiring.paper.Move;
+import org.hiddenclerk.core.wiring.paper.TerminalTable;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /** Every plan made over the space of surveys that the schemes apply to is proved, and leads back to where it came from. */
 class PlannedWiringProperties {

@@ -9,13 +9,16 @@ import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.electrical.Wiring;
+import org.hiddenclerk.core.electrical.part.Wiring;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
 import org.hiddenclerk.core.testing.Topologies;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeMatrix;
+import org.hiddenclerk.core.wiring.scheme.SpecialRuns;
 
 /** Wirings as the schemes plan them, for tests that change them. */
 public final class Plans {

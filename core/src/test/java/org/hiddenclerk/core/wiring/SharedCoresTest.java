@@ -1,8 +1,8 @@
 package org.hiddenclerk.core.wiring;
 
 import static org.assertj.core.api.Assertions.assertThat;
-import static org.hiddenclerk.core.electrical.Mechanism.ONE_WAY;
-import static org.hiddenclerk.core.electrical.Mechanism.PUSH_MAKE;
+import static org.hiddenclerk.core.electrical.part.Mechanism.ONE_WAY;
+import static org.hiddenclerk.core.electrical.part.Mechanism.PUSH_MAKE;
 import static org.hiddenclerk.core.job.BoxKind.LUMINAIRE;
 import static org.hiddenclerk.core.job.BoxKind.WALL;
 import static org.hiddenclerk.core.job.Role.EARTH;
@@ -24,6 +24,8 @@ import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Circuits;
 import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
 

@@ -7,6 +7,7 @@ import java.util.Map;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Wall;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.wiring.scheme.SpecialRuns;
 import org.junit.jupiter.api.Test;
 
 /** What a hand finds at the inputs of planned modules is read off the truth table. */

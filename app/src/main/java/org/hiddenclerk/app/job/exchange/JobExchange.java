@@ -23,7 +23,7 @@ import org.hiddenclerk.app.stage.handover.Handovers;
 import org.hiddenclerk.app.stage.planning.Plans;
 import org.hiddenclerk.app.stage.survey.BoxRow;
 import org.hiddenclerk.app.stage.survey.Boxes;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.dao.DataAccessException;
 import org.springframework.jdbc.core.namedparam.NamedParameterJdbcTemplate;

@@ -10,7 +10,7 @@ import java.math.BigDecimal;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.UUID;
-import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.part.Line;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.Protection;

@@ -24,7 +24,7 @@ import org.hiddenclerk.app.platform.access.Right;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.app.platform.problem.ProblemException;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
-import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.part.Line;
 import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.Protection;

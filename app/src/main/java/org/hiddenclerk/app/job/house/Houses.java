@@ -9,7 +9,7 @@ import org.hiddenclerk.app.platform.problem.ProblemException;
 import org.hiddenclerk.app.stage.stock.StockBook;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Component;
 
 /** Finds houses and what the core needs to know of them. */

@@ -9,7 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.app.platform.problem.ProblemException;
-import org.hiddenclerk.core.electrical.Line;
+import org.hiddenclerk.core.electrical.part.Line;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.quantity.Amps;

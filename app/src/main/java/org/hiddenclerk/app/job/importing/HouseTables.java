@@ -15,7 +15,7 @@ import org.hiddenclerk.app.stage.survey.BoxRow;
 import org.hiddenclerk.app.stage.survey.Boxes;
 import org.hiddenclerk.app.stage.survey.SurveyDocument;
 import org.hiddenclerk.core.job.Circuit;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

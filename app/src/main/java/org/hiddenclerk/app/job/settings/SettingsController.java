@@ -13,7 +13,7 @@ import org.hiddenclerk.app.job.house.Houses;
 import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
 import org.hiddenclerk.app.platform.accounts.People;
-import org.hiddenclerk.core.electrical.LoadKind;
+import org.hiddenclerk.core.electrical.part.LoadKind;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;

@@ -12,13 +12,13 @@ import java.util.Map;
 import java.util.UUID;
 import org.hiddenclerk.app.platform.finding.FindingView;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
-import org.hiddenclerk.core.matching.HouseMatch;
-import org.hiddenclerk.core.matching.HouseOption;
-import org.hiddenclerk.core.matching.HouseSurvey;
-import org.hiddenclerk.core.matching.Unit;
 import org.hiddenclerk.core.matching.allocation.Allocation;
 import org.hiddenclerk.core.matching.allocation.AllocationTask;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.matching.house.HouseMatch;
+import org.hiddenclerk.core.matching.house.HouseOption;
+import org.hiddenclerk.core.matching.house.HouseSurvey;
+import org.hiddenclerk.core.matching.house.Unit;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /** What is asked of a choice for a house, and what comes of it, as stored and sent. */
 final class ChoiceDocument {

@@ -3,8 +3,8 @@ package org.hiddenclerk.app.stage.choosing;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.matching.StandbyDraw;
 import org.hiddenclerk.core.matching.allocation.Allocation;
+import org.hiddenclerk.core.matching.room.StandbyDraw;
 
 /** What the modules of a choice draw with everything off. */
 record Standby(BigDecimal watts, int unknown) {

@@ -8,12 +8,12 @@ import java.util.TreeSet;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Severity;
-import org.hiddenclerk.core.matching.HouseMatch;
-import org.hiddenclerk.core.matching.HouseSurvey;
 import org.hiddenclerk.core.matching.allocation.Allocation;
 import org.hiddenclerk.core.matching.allocation.Allocator;
 import org.hiddenclerk.core.matching.allocation.Attempt;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.matching.house.HouseMatch;
+import org.hiddenclerk.core.matching.house.HouseSurvey;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /**
  * Why a unit did not get a module.

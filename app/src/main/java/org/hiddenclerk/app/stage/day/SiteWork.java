@@ -23,8 +23,8 @@ import org.hiddenclerk.core.day.DayTask.Work;
 import org.hiddenclerk.core.fitting.RunSheetPlan;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -8,7 +8,7 @@ import java.util.UUID;
 import org.hiddenclerk.app.stage.joining.InstalledVersions;
 import org.hiddenclerk.app.stage.planning.FirmwareInHouse;
 import org.hiddenclerk.core.firmware.Release;
-import org.hiddenclerk.core.matching.InstalledFirmware;
+import org.hiddenclerk.core.matching.module.InstalledFirmware;
 import org.springframework.stereotype.Component;
 
 /** What installed versions can do, as far as they are kept; of a version that nobody keeps nothing is known. */

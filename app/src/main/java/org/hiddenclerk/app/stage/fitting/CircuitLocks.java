@@ -10,7 +10,7 @@ import org.hiddenclerk.app.stage.survey.BoxRow;
 import org.hiddenclerk.app.stage.survey.Boxes;
 import org.hiddenclerk.core.fitting.Locks.Lock;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

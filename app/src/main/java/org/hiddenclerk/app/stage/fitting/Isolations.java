@@ -15,7 +15,7 @@ import org.hiddenclerk.app.stage.survey.Boxes;
 import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.fitting.SharedCircuits;
 import org.hiddenclerk.core.job.CircuitId;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -9,7 +9,7 @@ import org.hiddenclerk.app.platform.problem.ProblemException;
 import org.hiddenclerk.app.stage.planning.Plans;
 import org.hiddenclerk.app.stage.survey.BoxRow;
 import org.hiddenclerk.app.stage.survey.Boxes;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.boot.context.event.ApplicationReadyEvent;

@@ -11,7 +11,7 @@ import java.util.TreeSet;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.Motion;
-import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.electrical.part.LoadState;
 import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.identity.SwitchId;
 import org.hiddenclerk.core.live.LiveHouse;

@@ -37,7 +37,7 @@ import org.hiddenclerk.core.ordering.Packs;
 import org.hiddenclerk.core.ordering.PickList;
 import org.hiddenclerk.core.ordering.Trade;
 import org.hiddenclerk.core.planned.PlannedWork;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.core.type.TypeReference;

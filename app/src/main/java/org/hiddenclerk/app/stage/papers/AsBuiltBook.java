@@ -34,8 +34,8 @@ import org.hiddenclerk.core.handover.Matter;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.live.LivePlan;
 import org.hiddenclerk.core.rules.Reach;
-import org.hiddenclerk.core.wiring.Caution;
-import org.hiddenclerk.core.wiring.Papers;
+import org.hiddenclerk.core.wiring.paper.Caution;
+import org.hiddenclerk.core.wiring.paper.Papers;
 
 /** The as-built book: the house before and after, box by box, with readings, settings, names, rules, reach and tests. */
 final class AsBuiltBook {

@@ -2,10 +2,10 @@ package org.hiddenclerk.app.stage.papers;
 
 import j2html.tags.DomContent;
 import java.util.List;
-import org.hiddenclerk.core.wiring.BoxDrawing;
-import org.hiddenclerk.core.wiring.HouseContext;
-import org.hiddenclerk.core.wiring.Papers;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
+import org.hiddenclerk.core.wiring.paper.Papers;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 
 /** A box with its plan worked out: drawings and tables before and after. */
 record BoxPages(WiringPlan plan, BoxDrawing before, BoxDrawing after, List<Papers> places) {

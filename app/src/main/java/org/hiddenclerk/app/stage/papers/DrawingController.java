@@ -7,7 +7,7 @@ import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
 import org.hiddenclerk.app.stage.planning.Plans;
 import org.hiddenclerk.app.stage.survey.Boxes;
-import org.hiddenclerk.core.wiring.BoxDrawing;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;

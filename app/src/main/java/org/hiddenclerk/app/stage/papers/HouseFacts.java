@@ -14,8 +14,8 @@ import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.planned.PlannedId;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 
 /**
  * What papers say of a house.

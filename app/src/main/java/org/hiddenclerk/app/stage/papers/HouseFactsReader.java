@@ -39,7 +39,7 @@ import org.hiddenclerk.core.rules.Device;
 import org.hiddenclerk.core.rules.Rule;
 import org.hiddenclerk.core.rules.SentencePart;
 import org.hiddenclerk.core.rules.Words;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -16,7 +16,7 @@ import static j2html.TagCreator.ul;
 
 import j2html.tags.DomContent;
 import java.util.List;
-import org.hiddenclerk.core.wiring.TerminalTable;
+import org.hiddenclerk.core.wiring.paper.TerminalTable;
 
 /** What several papers are put together from. */
 final class Parts {

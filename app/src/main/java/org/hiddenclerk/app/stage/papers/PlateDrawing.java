@@ -1,7 +1,7 @@
 package org.hiddenclerk.app.stage.papers;
 
 import java.util.List;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.Gang;
 
 /** The plate of a box as one sees it on the wall, its switches numbered from the left. */

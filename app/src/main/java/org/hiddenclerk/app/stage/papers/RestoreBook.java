@@ -14,7 +14,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.stage.papers.PdfRenderer.Chapter;
 import org.hiddenclerk.app.stage.papers.PdfRenderer.Paper;
-import org.hiddenclerk.core.wiring.Papers;
+import org.hiddenclerk.core.wiring.paper.Papers;
 
 /** The way back: how each box is put as it was found, conductor by conductor. */
 final class RestoreBook {

@@ -7,14 +7,14 @@ import java.util.Map;
 import org.hiddenclerk.app.stage.papers.Canvas.Anchor;
 import org.hiddenclerk.app.stage.papers.Canvas.Hand;
 import org.hiddenclerk.app.stage.papers.Canvas.Pen;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.CoreColour;
-import org.hiddenclerk.core.wiring.BoxDrawing;
-import org.hiddenclerk.core.wiring.BoxDrawing.Change;
-import org.hiddenclerk.core.wiring.BoxDrawing.Device;
-import org.hiddenclerk.core.wiring.BoxDrawing.Frame;
-import org.hiddenclerk.core.wiring.BoxDrawing.Point;
-import org.hiddenclerk.core.wiring.BoxDrawing.Shape;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Change;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Device;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Frame;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Point;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Shape;
 
 /**
  * A drawing of a run, as the sheet Draw shows it at rest. On paper conductors are black and carry their letters;

@@ -2,7 +2,7 @@ package org.hiddenclerk.app.stage.planning;
 
 import java.util.Map;
 import java.util.UUID;
-import org.hiddenclerk.core.matching.InstalledFirmware;
+import org.hiddenclerk.core.matching.module.InstalledFirmware;
 
 /** Tells what the modules of a house that have joined run, as far as it is known. */
 public interface FirmwareInHouse {

@@ -13,7 +13,7 @@ import java.util.List;
 import java.util.Map;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
 /**
  * One module picked for some gangs, or for loads that hang in the box.

@@ -13,25 +13,25 @@ import org.hiddenclerk.app.platform.web.MayBeAbsent;
 import org.hiddenclerk.app.stage.survey.Boxes;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.electrical.EveryState;
-import org.hiddenclerk.core.electrical.NodeId;
-import org.hiddenclerk.core.electrical.TruthTable;
+import org.hiddenclerk.core.electrical.part.NodeId;
+import org.hiddenclerk.core.electrical.solving.TruthTable;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.PlanJudgement;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.BoxDrawing;
-import org.hiddenclerk.core.wiring.BoxWiring;
-import org.hiddenclerk.core.wiring.Caution;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.MovedEnd;
-import org.hiddenclerk.core.wiring.Papers;
-import org.hiddenclerk.core.wiring.PartsToAdd;
 import org.hiddenclerk.core.wiring.Planner;
-import org.hiddenclerk.core.wiring.Together;
-import org.hiddenclerk.core.wiring.Tools;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
+import org.hiddenclerk.core.wiring.paper.Caution;
+import org.hiddenclerk.core.wiring.paper.Papers;
+import org.hiddenclerk.core.wiring.paper.PartsToAdd;
+import org.hiddenclerk.core.wiring.paper.Tools;
+import org.hiddenclerk.core.wiring.run.BoxWiring;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.HouseContext;
+import org.hiddenclerk.core.wiring.run.Together;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /** A plan with everything that is derived from it. @param opens boxes that its work opens, in their order; none while nothing is planned */
 record PlanView(

@@ -4,9 +4,9 @@ import java.util.List;
 import java.util.Set;
 import org.hiddenclerk.app.platform.finding.FindingView;
 import org.hiddenclerk.core.finding.Verdict;
-import org.hiddenclerk.core.wiring.BoxDrawing;
-import org.hiddenclerk.core.wiring.HouseContext;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 
 /** What a plan with moved ends shows. */
 record WhatIf(Verdict verdict, int states, List<FindingView> findings, PlanView.DrawnWiring after) {

@@ -19,12 +19,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.Drive;
 import org.hiddenclerk.core.job.Role;
-import org.hiddenclerk.core.wiring.SchemeCode;
+import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 import org.jspecify.annotations.Nullable;
 
 /** A box with its survey and the modules picked for it. The version guards every write. */

@@ -22,7 +22,7 @@ import org.hiddenclerk.app.stage.survey.SurveyDocument.LeadsTo;
 import org.hiddenclerk.app.stage.survey.SurveyDocument.LoadEntry;
 import org.hiddenclerk.app.stage.survey.SurveyDocument.ModuleEntry;
 import org.hiddenclerk.app.stage.survey.SurveyDocument.OutsideEntry;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.Drive;

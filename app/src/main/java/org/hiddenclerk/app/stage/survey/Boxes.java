@@ -10,8 +10,8 @@ import java.util.stream.Collectors;
 import org.hiddenclerk.app.job.house.Houses;
 import org.hiddenclerk.app.platform.problem.ProblemException;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.annotation.Transactional;
 

@@ -20,7 +20,7 @@ import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.CableTemplate;
 import org.hiddenclerk.core.job.CircuitId;
 import org.hiddenclerk.core.job.ColourEra;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.jspecify.annotations.Nullable;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;

@@ -15,7 +15,7 @@ import org.hiddenclerk.app.platform.accounts.People;
 import org.hiddenclerk.app.platform.finding.FindingView;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Verdict;
-import org.hiddenclerk.core.matching.SurveyChecks;
+import org.hiddenclerk.core.matching.survey.SurveyChecks;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;

@@ -13,7 +13,7 @@ import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.util.List;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
-import org.hiddenclerk.core.electrical.Mechanism;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.Drive;

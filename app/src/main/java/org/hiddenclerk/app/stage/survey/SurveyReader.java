@@ -27,7 +27,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
-import org.hiddenclerk.core.wiring.HouseContext;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 
 /** Reads a survey document into a box of the core, or says all that is wrong with it. */
 public final class SurveyReader {

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.UUID;
 import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
-import org.hiddenclerk.core.matching.SurveyNeed;
+import org.hiddenclerk.core.matching.survey.SurveyNeed;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;

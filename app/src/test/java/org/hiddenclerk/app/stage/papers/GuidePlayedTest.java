@@ -17,7 +17,7 @@ import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.behaviour.Parameters;
-import org.hiddenclerk.core.electrical.LoadState;
+import org.hiddenclerk.core.electrical.part.LoadState;
 import org.hiddenclerk.core.handover.HouseholdGuide;
 import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.identity.LampId;

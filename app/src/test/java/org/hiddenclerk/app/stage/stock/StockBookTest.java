@@ -14,9 +14,9 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.catalogue.Terminal;
-import org.hiddenclerk.core.electrical.ModuleSupply;
-import org.hiddenclerk.core.electrical.Part;
-import org.hiddenclerk.core.electrical.PartId;
+import org.hiddenclerk.core.electrical.part.ModuleSupply;
+import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.electrical.part.PartId;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.json.JsonMapper;
 

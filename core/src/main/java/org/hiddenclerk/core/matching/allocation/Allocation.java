@@ -9,8 +9,8 @@ import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import org.hiddenclerk.core.finding.Finding;
-import org.hiddenclerk.core.matching.HouseOption;
-import org.hiddenclerk.core.matching.Unit;
+import org.hiddenclerk.core.matching.house.HouseOption;
+import org.hiddenclerk.core.matching.house.Unit;
 
 /**
  * A choice for a whole house.

@@ -4,10 +4,10 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.OptionalInt;
-import org.hiddenclerk.core.matching.HouseOption;
-import org.hiddenclerk.core.matching.HouseSurvey;
-import org.hiddenclerk.core.matching.Terms;
-import org.hiddenclerk.core.matching.Unit;
+import org.hiddenclerk.core.matching.house.HouseOption;
+import org.hiddenclerk.core.matching.house.HouseSurvey;
+import org.hiddenclerk.core.matching.house.Unit;
+import org.hiddenclerk.core.matching.module.Terms;
 import org.hiddenclerk.core.radio.RadioPlan;
 
 /**

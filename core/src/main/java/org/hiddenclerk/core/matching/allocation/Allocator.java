@@ -9,8 +9,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
-import org.hiddenclerk.core.matching.HouseOption;
-import org.hiddenclerk.core.matching.Unit;
+import org.hiddenclerk.core.matching.house.HouseOption;
+import org.hiddenclerk.core.matching.house.Unit;
 
 /**
  * Chooses for a whole house at once. The programme holds what can be said option by option; what only shows when several are

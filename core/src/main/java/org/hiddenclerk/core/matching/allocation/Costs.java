@@ -1,7 +1,7 @@
 package org.hiddenclerk.core.matching.allocation;
 
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.matching.HouseOption;
+import org.hiddenclerk.core.matching.house.HouseOption;
 
 /** What options cost each by itself, in cents. */
 final class Costs {

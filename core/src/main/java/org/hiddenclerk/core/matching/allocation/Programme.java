@@ -8,8 +8,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.matching.HouseOption;
-import org.hiddenclerk.core.matching.Unit;
+import org.hiddenclerk.core.matching.house.HouseOption;
+import org.hiddenclerk.core.matching.house.Unit;
 import org.hiddenclerk.core.radio.RadioPlan;
 
 /** The choice as an integer programme. */

@@ -5,7 +5,7 @@ import java.util.List;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
-import org.hiddenclerk.core.matching.HouseOption;
+import org.hiddenclerk.core.matching.house.HouseOption;
 import org.hiddenclerk.core.radio.RadioPlan;
 
 /** The modules of a choice as members of their networks. */

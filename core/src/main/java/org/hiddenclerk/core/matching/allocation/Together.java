@@ -13,14 +13,14 @@ import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
-import org.hiddenclerk.core.matching.HouseOption;
-import org.hiddenclerk.core.matching.ModuleMatch;
 import org.hiddenclerk.core.matching.PlanJudgement;
-import org.hiddenclerk.core.matching.RoomInBox;
+import org.hiddenclerk.core.matching.house.HouseOption;
+import org.hiddenclerk.core.matching.module.ModuleMatch;
+import org.hiddenclerk.core.matching.room.RoomInBox;
 import org.hiddenclerk.core.radio.RadioPlan;
-import org.hiddenclerk.core.wiring.Assignment;
-import org.hiddenclerk.core.wiring.ConnectedBoxes;
 import org.hiddenclerk.core.wiring.Planner;
+import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
+import org.hiddenclerk.core.wiring.scheme.Assignment;
 
 /** What shows only when several options are chosen together. */
 final class Together {

@@ -5,7 +5,7 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import org.hiddenclerk.core.matching.HouseOption;
+import org.hiddenclerk.core.matching.house.HouseOption;
 
 /**
  * Options of which no better one does the same: the same modules in the same boxes for the same units, by a scheme that costs
