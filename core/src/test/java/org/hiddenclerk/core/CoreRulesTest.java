@@ -51,7 +51,8 @@ class CoreRulesTest {
             .resideOutsideOfPackage(CORE + "electrical..")
             .should()
             .dependOnClassesThat(resideInAPackage(CORE + "electrical.solving")
-                    .and(doNot(belongToAnyOf(TruthTable.class, FixedNets.class, Neighbourhood.class, Sets.class))))
+                    .and(doNot(belongToAnyOf(
+                            TruthTable.class, FixedNets.class, Neighbourhood.class, Sets.class, Sets[].class))))
             .orShould()
             .dependOnClassesThat(resideInAPackage(CORE + "electrical.check").and(doNot(belongToAnyOf(LeftOver.class))));
 
