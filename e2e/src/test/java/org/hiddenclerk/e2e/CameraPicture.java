@@ -45,7 +45,7 @@ final class CameraPicture {
                 video.write(light);
                 video.write(noColour);
             }
-            return Files.write(Path.of("target", "camera.y4m").toAbsolutePath(), video.toByteArray());
+            return Files.write(Scratch.of("camera.y4m"), video.toByteArray());
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         } catch (WriterException e) {

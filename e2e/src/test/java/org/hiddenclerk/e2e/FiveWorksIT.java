@@ -10,7 +10,6 @@ import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.SelectOption;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -101,7 +100,7 @@ class FiveWorksIT {
     }
 
     private static void picture(Desk desk, WalkedWork work, String stage) {
-        desk.picture(Path.of("target", "walks", work.name().toLowerCase(java.util.Locale.ROOT) + "-" + stage + ".png"));
+        desk.picture(Scratch.of("walks/" + work.name().toLowerCase(java.util.Locale.ROOT) + "-" + stage + ".png"));
     }
 
     /** Types every box as text; those that are joined by cables a second time, when all of them are there. */

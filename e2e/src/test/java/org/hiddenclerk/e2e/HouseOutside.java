@@ -1,7 +1,6 @@
 package org.hiddenclerk.e2e;
 
-import static org.assertj.core.api.Assertions.assertThat;
-
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.Base64;
 import java.util.LinkedHashMap;
@@ -10,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.atomic.AtomicInteger;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.credentials.MatterManualCode;
@@ -118,26 +118,31 @@ final class HouseOutside implements AutoCloseable {
         return caller.ask("GET", "/api/v1/jobs/" + job + "/join", null).get("networks");
     }
 
-    void letIn() throws InterruptedException {
+    void letIn() {
         for (JsonNode network : networks()) {
             caller.ask(
                     "POST",
                     "/api/v1/jobs/" + job + "/join/window",
                     Map.of("protocol", network.get("protocol").asString(), "seconds", 200));
         }
+        Awaitility.await("every module in")
+                .atMost(Duration.ofMinutes(1))
+                .pollInterval(Duration.ofMillis(200))
+                .until(() -> {
+                    house.settle();
+                    return modulesIn() == MODULES;
+                });
+    }
+
+    private int modulesIn() {
         int in = 0;
-        for (int tries = 0; tries < 100 && in < MODULES; tries++) {
-            Thread.sleep(200);
-            house.settle();
-            in = 0;
-            for (JsonNode network : networks()) {
-                in += (int) network.get("devices")
-                        .valueStream()
-                        .filter(device -> device.hasNonNull("unit"))
-                        .count();
-            }
+        for (JsonNode network : networks()) {
+            in += (int) network.get("devices")
+                    .valueStream()
+                    .filter(device -> device.hasNonNull("unit"))
+                    .count();
         }
-        assertThat(in).isEqualTo(MODULES);
+        return in;
     }
 
     void begin() {
@@ -163,15 +168,12 @@ final class HouseOutside implements AutoCloseable {
         caller.ask("POST", "/api/v1/jobs/" + job + "/rollouts", Map.of("batch", 3, "tries", 3, "stopAfter", 2));
     }
 
-    JsonNode await(java.util.function.Predicate<JsonNode> until) throws InterruptedException {
-        JsonNode firmware = caller.ask("GET", "/api/v1/jobs/" + job + "/firmware", null);
-        for (int tries = 0; tries < 700 && !until.test(firmware.get("rollouts").get(0)); tries++) {
-            Thread.sleep(100);
-            firmware = caller.ask("GET", "/api/v1/jobs/" + job + "/firmware", null);
-        }
-        assertThat(until.test(firmware.get("rollouts").get(0)))
-                .as(firmware.toString())
-                .isTrue();
-        return firmware.get("rollouts").get(0);
+    JsonNode await(java.util.function.Predicate<JsonNode> until) {
+        return Awaitility.await()
+                .atMost(Duration.ofSeconds(90))
+                .until(
+                        () -> caller.ask("GET", "/api/v1/jobs/" + job + "/firmware", null)
+                                .at("/rollouts/0"),
+                        until);
     }
 }

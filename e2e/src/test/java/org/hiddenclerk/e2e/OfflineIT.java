@@ -6,9 +6,11 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.AriaRole;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.regex.Pattern;
+import org.awaitility.Awaitility;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
@@ -70,10 +72,8 @@ class OfflineIT {
 
             clerk.start();
             page.getByText(AWAY).waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.HIDDEN));
-            for (int tries = 0; tries < 100 && done(true).size() < 2; tries++) {
-                Thread.sleep(100);
-            }
-            assertThat(done(true)).hasSize(2);
+            Awaitility.await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> assertThat(done(true))
+                    .hasSize(2));
 
             for (int at = step + 2; at < step + moves; at++) {
                 awaitStep(page, at);

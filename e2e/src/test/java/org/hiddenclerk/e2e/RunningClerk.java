@@ -4,11 +4,14 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.HttpURLConnection;
 import java.net.URI;
+import java.nio.channels.FileChannel;
+import java.nio.channels.FileLock;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.StandardOpenOption;
 import java.time.Duration;
-import java.time.Instant;
 import java.util.Map;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.TestDatabase;
 import org.hiddenclerk.standins.wire.EmbeddedBroker;
 import org.springframework.util.FileSystemUtils;
@@ -25,6 +28,7 @@ final class RunningClerk {
     private static final Path UNPACKED = Path.of("target", "clerk").toAbsolutePath();
 
     private static final Path ARCHIVE = UNPACKED.resolve("classes.jsa");
+    private static final Path ONE_AT_A_TIME = Path.of("target", "clerk.lock").toAbsolutePath();
     /** Port of a demo that runs already, for whoever writes a test: {@code -Dclerk.port=8790}. */
     private static final String RUNS_ALREADY = "clerk.port";
 
@@ -43,14 +47,25 @@ final class RunningClerk {
         }
         if (running == null) {
             running = new RunningClerk(TestDatabase.freePort());
+            running.prepare();
             running.start();
-            if (!Files.exists(ARCHIVE)) {
-                running.stop();
-                running.start();
-            }
             Runtime.getRuntime().addShutdownHook(new Thread(running::kill));
         }
         return running;
+    }
+
+    /** Unpacks the application and makes the archive, once for all processes of tests. */
+    private void prepare() {
+        try (FileChannel door = FileChannel.open(ONE_AT_A_TIME, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
+                FileLock held = door.lock()) {
+            unpack();
+            if (!Files.exists(ARCHIVE)) {
+                start();
+                stop();
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
     }
 
     /** A node beside the one that everybody uses, on the same database; whoever starts it ends it. */
@@ -73,7 +88,7 @@ final class RunningClerk {
 
     /** Of the last start. */
     Path log() {
-        return Path.of("target", "clerk-" + port + ".log");
+        return Scratch.of("clerk-" + port + ".log");
     }
 
     String address() {
@@ -86,7 +101,6 @@ final class RunningClerk {
 
     /** @param more settings of this start alone */
     void start(Map<String, String> more) {
-        Path jar = unpacked();
         // Short runs gain nothing from code that is compiled twice.
         ProcessBuilder builder = new ProcessBuilder(
                 JAVA,
@@ -97,7 +111,7 @@ final class RunningClerk {
                 "-Xlog:cds+dynamic=off",
                 (Files.exists(ARCHIVE) ? "-XX:SharedArchiveFile=" : "-XX:ArchiveClassesAtExit=") + ARCHIVE,
                 "-jar",
-                jar.toString());
+                jar().toString());
         builder.environment()
                 .putAll(Map.of(
                         "CLERK_DB_URL",
@@ -107,7 +121,7 @@ final class RunningClerk {
                         "CLERK_DEMO",
                         "true",
                         "CLERK_KEY_FILE",
-                        "target/credential-keys"));
+                        Scratch.of("credential-keys").toString()));
         builder.environment().putAll(more);
         builder.redirectErrorStream(true).redirectOutput(log().toFile());
         try {
@@ -118,34 +132,39 @@ final class RunningClerk {
         awaitAnswer();
     }
 
-    private static Path unpacked() {
-        Path jar = Path.of(System.getProperty("clerk.jar"));
-        Path unpacked = UNPACKED.resolve(jar.getFileName());
+    private static Path packed() {
+        return Path.of(System.getProperty("clerk.jar"));
+    }
+
+    private static Path jar() {
+        return UNPACKED.resolve(packed().getFileName());
+    }
+
+    private static void unpack() throws IOException {
+        if (Files.exists(jar())
+                && Files.getLastModifiedTime(jar()).compareTo(Files.getLastModifiedTime(packed())) >= 0) {
+            return;
+        }
+        FileSystemUtils.deleteRecursively(UNPACKED);
+        Process extract = new ProcessBuilder(
+                        JAVA,
+                        "-Djarmode=tools",
+                        "-jar",
+                        packed().toString(),
+                        "extract",
+                        "--destination",
+                        UNPACKED.toString())
+                .redirectErrorStream(true)
+                .redirectOutput(ProcessBuilder.Redirect.DISCARD)
+                .start();
         try {
-            if (!Files.exists(unpacked)
-                    || Files.getLastModifiedTime(unpacked).compareTo(Files.getLastModifiedTime(jar)) < 0) {
-                FileSystemUtils.deleteRecursively(UNPACKED);
-                Process extract = new ProcessBuilder(
-                                JAVA,
-                                "-Djarmode=tools",
-                                "-jar",
-                                jar.toString(),
-                                "extract",
-                                "--destination",
-                                UNPACKED.toString())
-                        .redirectErrorStream(true)
-                        .redirectOutput(ProcessBuilder.Redirect.DISCARD)
-                        .start();
-                if (extract.waitFor() != 0) {
-                    throw new IllegalStateException("The application could not be unpacked.");
-                }
+            if (extract.waitFor() != 0) {
+                throw new IllegalStateException("The application could not be unpacked.");
             }
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
+            throw new IllegalStateException(e);
         }
-        return unpacked;
     }
 
     boolean isAlive() {
@@ -173,18 +192,15 @@ final class RunningClerk {
     }
 
     private void awaitAnswer() {
-        Instant end = Instant.now().plus(PATIENCE);
-        while (Instant.now().isBefore(end)) {
-            if (!process.isAlive()) {
-                throw new IllegalStateException(
-                        "The application did not start; see e2e/target/clerk-" + port + ".log.");
-            }
-            if (answers()) {
-                return;
-            }
-            pause();
-        }
-        throw new IllegalStateException("The application does not answer after " + PATIENCE + ".");
+        Awaitility.await("an answer of the application")
+                .atMost(PATIENCE)
+                .pollInterval(Duration.ofMillis(200))
+                .until(() -> {
+                    if (!process.isAlive()) {
+                        throw new IllegalStateException("The application did not start; see " + log() + ".");
+                    }
+                    return answers();
+                });
     }
 
     private boolean answers() {
@@ -196,14 +212,6 @@ final class RunningClerk {
             return connection.getResponseCode() == 200;
         } catch (IOException notYet) {
             return false;
-        }
-    }
-
-    private static void pause() {
-        try {
-            Thread.sleep(200);
-        } catch (InterruptedException e) {
-            Thread.currentThread().interrupt();
         }
     }
 }

@@ -155,7 +155,7 @@ class SecretsIT {
     /** Of every start of the application so far. */
     private static Map<String, String> logs() throws IOException {
         Map<String, String> logs = new LinkedHashMap<>();
-        try (Stream<Path> files = Files.list(Path.of("target"))) {
+        try (Stream<Path> files = Files.list(Scratch.of("logs").getParent())) {
             for (Path file :
                     files.filter(each -> each.toString().endsWith(".log")).toList()) {
                 logs.put(file.toString(), Files.readString(file, StandardCharsets.ISO_8859_1));

@@ -7,12 +7,14 @@ import java.net.InetAddress;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Queue;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.stream.Collectors;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.TestDatabase;
 import org.hiddenclerk.standins.wire.EmbeddedBroker;
@@ -33,15 +35,13 @@ class TwoNodesIT {
     private Caller caller;
 
     @BeforeAll
-    static void start() throws IOException, InterruptedException {
+    static void start() throws IOException {
         broker = new EmbeddedBroker(0);
         FIRST.kill();
         FIRST.start(node("one"));
         second = RunningClerk.another(node("two"));
         proxy = nginx();
-        for (int tries = 0; tries < 1_200 && !isOpen(); tries++) {
-            Thread.sleep(50);
-        }
+        Awaitility.await("the door").atMost(Duration.ofSeconds(60)).until(TwoNodesIT::isOpen);
     }
 
     private static boolean isOpen() {
@@ -74,8 +74,8 @@ class TwoNodesIT {
 
     /** The published set-up, with the addresses of this run and without its certificates. */
     private static Process nginx() throws IOException {
-        Path place = Files.createDirectories(Path.of("target", "nginx").toAbsolutePath());
-        String published = Files.readString(Path.of("..", "docs", "nginx.conf"));
+        Path place = Files.createDirectories(Scratch.of("nginx"));
+        String published = Files.readString(Path.of(System.getProperty("clerk.root", ".."), "docs", "nginx.conf"));
         String own = published
                 .replace("127.0.0.1:8750", FIRST.address().substring("http://".length()))
                 .replace("127.0.0.1:8751", second.address().substring("http://".length()))
@@ -185,10 +185,7 @@ class TwoNodesIT {
         boolean holds() throws Exception;
     }
 
-    private static void await(String what, Check check) throws Exception {
-        for (int tries = 0; tries < 900 && !check.holds(); tries++) {
-            Thread.sleep(100);
-        }
-        assertThat(check.holds()).as(what).isTrue();
+    private static void await(String what, Check check) {
+        Awaitility.await(what).atMost(Duration.ofSeconds(90)).until(check::holds);
     }
 }

@@ -10,6 +10,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.stream.IntStream;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.firmware.Device;
 import org.hiddenclerk.core.firmware.Policy;
@@ -76,16 +77,10 @@ class BrokerGoneTest {
         }
     }
 
-    private static void awaitAnswer(MqttGateway gateway) throws InterruptedException {
-        for (int tries = 0; tries < 40; tries++) {
-            try {
-                if (gateway.ask(new Order.Inventory()).isPresent()) {
-                    return;
-                }
-            } catch (UncheckedIOException e) {
-                Thread.sleep(100);
-            }
-        }
-        throw new AssertionError("The gateway did not come back.");
+    private static void awaitAnswer(MqttGateway gateway) {
+        Awaitility.await("the gateway comes back")
+                .atMost(Duration.ofMinutes(1))
+                .ignoreException(UncheckedIOException.class)
+                .until(() -> gateway.ask(new Order.Inventory()).isPresent());
     }
 }

@@ -5,6 +5,8 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
+import org.awaitility.Awaitility;
 
 /** An independent broker, Debian's mosquitto, in a process of its own. */
 final class Mosquitto implements AutoCloseable {
@@ -20,7 +22,7 @@ final class Mosquitto implements AutoCloseable {
         process = start();
     }
 
-    private Process start() throws IOException, InterruptedException {
+    private Process start() throws IOException {
         Path settings = Files.writeString(
                 dir.resolve("broker.conf"),
                 "listener " + port
@@ -29,9 +31,7 @@ final class Mosquitto implements AutoCloseable {
                 .redirectErrorStream(true)
                 .redirectOutput(dir.resolve("log").toFile())
                 .start();
-        for (int tries = 0; tries < 50 && !isThere(); tries++) {
-            Thread.sleep(100);
-        }
+        Awaitility.await("the broker").atMost(Duration.ofSeconds(30)).until(this::isThere);
         return started;
     }
 

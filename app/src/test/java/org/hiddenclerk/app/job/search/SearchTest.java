@@ -2,8 +2,10 @@ package org.hiddenclerk.app.job.search;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.List;
 import java.util.stream.StreamSupport;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -61,7 +63,7 @@ class SearchTest {
     }
 
     @Test
-    void whatWasFoundOfABoxIsFoundByItsWords() throws InterruptedException {
+    void whatWasFoundOfABoxIsFoundByItsWords() {
         Person person = new Person(mvc);
         SmallHouse house = new SmallHouse(person);
         String box = house.box(
@@ -69,10 +71,8 @@ class SearchTest {
         house.pick(box, "SK-1");
         person.get("/api/v1/jobs/" + house.job()).ok();
         String word = "contact";
-        for (int tries = 0; tries < 1_200 && ofBox(box, word).isEmpty(); tries++) {
-            Thread.sleep(50);
-        }
-        assertThat(ofBox(box, word)).isNotEmpty();
+        Awaitility.await().atMost(Duration.ofSeconds(60)).untilAsserted(() -> assertThat(ofBox(box, word))
+                .isNotEmpty());
     }
 
     private List<String> ofBox(String box, String text) {

@@ -2,10 +2,13 @@ package org.hiddenclerk.app.platform.nodes;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
 import java.util.UUID;
+import java.util.concurrent.CopyOnWriteArrayList;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
@@ -80,17 +83,15 @@ class NodesTest {
     }
 
     @Test
-    void aHouseThatAnotherNodeReadAnewIsForgottenHereAndNotToldBack() throws InterruptedException {
-        List<Object> heard = new ArrayList<>();
+    void aHouseThatAnotherNodeReadAnewIsForgottenHereAndNotToldBack() {
+        List<Object> heard = new CopyOnWriteArrayList<>();
         HousesReadElsewhere listening = new HousesReadElsewhere(client, heard::add, new Node("listening"));
         HousesReadElsewhere telling = new HousesReadElsewhere(client, event -> {}, new Node("telling"));
         listening.listen();
         try {
             HouseReadAnew anew = HouseReadAnew.here(UUID.randomUUID(), Set.of(UUID.randomUUID(), UUID.randomUUID()));
             telling.tell(anew);
-            for (int tries = 0; tries < 1_200 && heard.isEmpty(); tries++) {
-                Thread.sleep(50);
-            }
+            Awaitility.await().atMost(Duration.ofSeconds(60)).until(() -> !heard.isEmpty());
             assertThat(heard).contains(new HouseReadAnew(anew.job(), anew.boxes(), true));
             listening.tell((HouseReadAnew) heard.get(0));
             assertThat(jdbc.queryForObject(

@@ -6,10 +6,12 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.concurrent.atomic.AtomicBoolean;
+import org.awaitility.Awaitility;
 import org.flywaydb.core.Flyway;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
@@ -85,9 +87,9 @@ class BackupTest {
             }
         });
         working.start();
-        while (number("SELECT COUNT(*) FROM clerk.box WHERE label LIKE 'BK-%'") < 3) {
-            Thread.sleep(20);
-        }
+        Awaitility.await()
+                .atMost(Duration.ofSeconds(60))
+                .until(() -> number("SELECT COUNT(*) FROM clerk.box WHERE label LIKE 'BK-%'") >= 3);
         Path file = saved("clerk", Map.of());
         over.set(true);
         working.join();

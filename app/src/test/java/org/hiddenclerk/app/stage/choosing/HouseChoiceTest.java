@@ -2,9 +2,11 @@ package org.hiddenclerk.app.stage.choosing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.WithDatabase;
 import org.junit.jupiter.api.BeforeEach;
@@ -30,17 +32,16 @@ class HouseChoiceTest {
         job = person.demoJob();
     }
 
-    private JsonNode choose(List<Map<String, String>> pins) throws InterruptedException {
+    private JsonNode choose(List<Map<String, String>> pins) {
         String id = person.post("/api/v1/jobs/" + job + "/choices", Map.of("name", "try", "pins", pins))
                 .ok()
                 .get("id")
                 .asString();
-        long end = System.nanoTime() + PATIENCE_MS * 1_000_000L;
-        JsonNode choice = person.get("/api/v1/choices/" + id).ok();
-        while (choice.get("state").asString().equals("RUNNING") && System.nanoTime() < end) {
-            Thread.sleep(50);
-            choice = person.get("/api/v1/choices/" + id).ok();
-        }
+        JsonNode choice = Awaitility.await()
+                .atMost(Duration.ofMillis(PATIENCE_MS))
+                .until(
+                        () -> person.get("/api/v1/choices/" + id).ok(),
+                        made -> !made.get("state").asString().equals("RUNNING"));
         assertThat(choice.get("state").asString())
                 .as(choice.get("words").asString())
                 .isEqualTo("DONE");

@@ -3,10 +3,12 @@ package org.hiddenclerk.app.stage.choosing;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import java.time.Duration;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -40,16 +42,16 @@ class TakeOverTest {
         boxes = house.boxes();
     }
 
-    private String choose() throws InterruptedException {
+    private String choose() {
         String id = person.post("/api/v1/jobs/" + job + "/choices", Map.of("name", "try", "pins", List.of()))
                 .ok()
                 .get("id")
                 .asString();
-        long end = System.nanoTime() + PATIENCE_MS * 1_000_000L;
-        while (person.get("/api/v1/choices/" + id).ok().get("state").asString().equals("RUNNING")
-                && System.nanoTime() < end) {
-            Thread.sleep(50);
-        }
+        Awaitility.await().atMost(Duration.ofMillis(PATIENCE_MS)).until(() -> !person.get("/api/v1/choices/" + id)
+                .ok()
+                .get("state")
+                .asString()
+                .equals("RUNNING"));
         return id;
     }
 

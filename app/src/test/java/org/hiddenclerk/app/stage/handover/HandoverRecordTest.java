@@ -2,10 +2,12 @@ package org.hiddenclerk.app.stage.handover;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -171,18 +173,11 @@ class HandoverRecordTest {
                 .ok()
                 .get("id")
                 .asString();
-        for (int tries = 0;
-                tries < 1_200
-                        && person.get(papers)
-                                .ok()
-                                .get("papers")
-                                .get(0)
-                                .get("state")
-                                .asString()
-                                .equals("RUNNING");
-                tries++) {
-            Thread.sleep(100);
-        }
+        Awaitility.await().atMost(Duration.ofMinutes(2)).until(() -> !person.get(papers)
+                .ok()
+                .at("/papers/0/state")
+                .asString()
+                .equals("RUNNING"));
         assertThat(person.get(papers).ok().get("papers").get(0).get("draft").asBoolean())
                 .isFalse();
         byte[] pdf = mvc.perform(

@@ -2,12 +2,14 @@ package org.hiddenclerk.app.stage.joining;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.time.Duration;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Stream;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.Stair;
@@ -82,14 +84,11 @@ class JoiningTest {
         return person.get(job("/join")).ok().get("networks").get(0);
     }
 
-    private JsonNode await(String path, Predicate<JsonNode> until) throws InterruptedException {
-        JsonNode now = person.get(path).ok();
-        for (int tries = 0; tries < 1_200 && !until.test(now); tries++) {
-            Thread.sleep(50);
-            now = person.get(path).ok();
-        }
-        assertThat(until.test(now)).as(now.toString()).isTrue();
-        return now;
+    private JsonNode await(String path, Predicate<JsonNode> until) {
+        return Awaitility.await()
+                .atMost(Duration.ofSeconds(60))
+                .pollInterval(Duration.ofMillis(50))
+                .until(() -> person.get(path).ok(), until);
     }
 
     private JsonNode awaitIn(int devices) throws InterruptedException {

@@ -11,6 +11,7 @@ import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Duration;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -19,6 +20,7 @@ import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.BooleanSupplier;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.job.network.BrokerLine;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
@@ -80,16 +82,10 @@ class LiveHouseTest {
     }
 
     private static void await(String what, BooleanSupplier holds) {
-        long until = System.nanoTime() + 60_000_000_000L;
-        while (!holds.getAsBoolean()) {
-            assertThat(System.nanoTime()).as(what).isLessThan(until);
-            try {
-                Thread.sleep(30);
-            } catch (InterruptedException e) {
-                Thread.currentThread().interrupt();
-                throw new IllegalStateException(e);
-            }
-        }
+        Awaitility.await(what)
+                .atMost(Duration.ofSeconds(60))
+                .pollInterval(Duration.ofMillis(30))
+                .until(holds::getAsBoolean);
     }
 
     private String output(int at) {

@@ -25,6 +25,7 @@ import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.pdmodel.interactive.documentnavigation.outline.PDOutlineItem;
 import org.apache.pdfbox.rendering.PDFRenderer;
 import org.apache.pdfbox.text.PDFTextStripper;
+import org.awaitility.Awaitility;
 import org.hiddenclerk.app.testing.Person;
 import org.hiddenclerk.app.testing.SmallHouse;
 import org.hiddenclerk.app.testing.WithDatabase;
@@ -259,12 +260,11 @@ class PapersTest {
                 .ok()
                 .get("id")
                 .asString();
-        JsonNode paper = person.get(at).ok().get("papers").get(0);
-        for (long end = System.nanoTime() + Duration.ofSeconds(60).toNanos();
-                paper.get("state").asString().equals("RUNNING") && System.nanoTime() < end; ) {
-            Thread.sleep(100);
-            paper = person.get(at).ok().get("papers").get(0);
-        }
+        JsonNode paper = Awaitility.await()
+                .atMost(Duration.ofSeconds(60))
+                .until(
+                        () -> person.get(at).ok().get("papers").get(0),
+                        sheet -> !sheet.get("state").asString().equals("RUNNING"));
         assertThat(paper.get("state").asString()).isEqualTo("DONE");
         assertThat(paper.get("draft").asBoolean()).isTrue();
         assertThat(person.get("/api/v1/jobs/" + person.demoJob() + "/papers/" + id + "/file.pdf")
