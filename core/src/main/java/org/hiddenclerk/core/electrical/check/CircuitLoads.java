@@ -16,6 +16,7 @@ import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.finding.SwitchingState;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /**
  * What hangs on each line of a circuit, over all its supply parts and all regions, against the least rating of its
@@ -23,8 +24,6 @@ import org.hiddenclerk.core.finding.SwitchingState;
  * themselves, so the worst row of each counts.
  */
 public final class CircuitLoads {
-    /** Guards "over the rating" against the rounding of watts over volts. */
-    private static final double ROUNDING = 1e-5;
 
     private final Map<CircuitLine, Sum> sums = new LinkedHashMap<>();
 
@@ -102,7 +101,7 @@ public final class CircuitLoads {
         List<Finding> findings = new ArrayList<>();
         sums.forEach((line, sum) -> {
             double amps = sum.shares.stream().mapToDouble(share -> share.amps).sum();
-            if (amps > sum.rated * (1 + ROUNDING)) {
+            if (amps > sum.rated * (1 + Tolerance.WRITTEN)) {
                 Subject subject =
                         new Subject.CircuitLine(line.circuit(), line.line().label());
                 findings.add(Finding.of(

@@ -15,13 +15,13 @@ import org.hiddenclerk.core.electrical.solving.RowSolver;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Severity;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /**
  * What each conductor carries in a row against what one of its cross-section may carry. Conductors beside each other count
  * each as if it were alone: one of them may be loose, and nothing shows it.
  */
 public final class ConductorLoads implements RowCheck {
-    private static final double ROUNDING = 1e-5;
     private static final Remedy THICKER =
             new Remedy(Remedy.Kind.SPLIT_LOAD, "split the load, or a thicker cable by a licensed person");
 
@@ -36,7 +36,8 @@ public final class ConductorLoads implements RowCheck {
         this.log = log;
         amps = new ConductorAmps(region);
         thin = amps.conductors().stream()
-                .filter(c -> c.mm2().isPresent() && c.mm2().getAsDouble() < ConductorCapacity.THINNEST_MM2 - ROUNDING)
+                .filter(c -> c.mm2().isPresent()
+                        && c.mm2().getAsDouble() < ConductorCapacity.THINNEST_MM2 - Tolerance.WRITTEN)
                 .toList();
         double most = 0;
         for (Region.Resistor resistor : region.resistors()) {
@@ -96,7 +97,7 @@ public final class ConductorLoads implements RowCheck {
 
     private void judge(Part.Conductor conductor, double found, boolean beside, int row) {
         OptionalDouble capacity = capacityOf(conductor);
-        if (capacity.isPresent() && found > capacity.getAsDouble() * (1 + ROUNDING)) {
+        if (capacity.isPresent() && found > capacity.getAsDouble() * (1 + Tolerance.WRITTEN)) {
             String size =
                     Sentence.Amount.of(conductor.mm2().getAsDouble(), 2, "mm²").toString();
             String words = beside

@@ -17,6 +17,7 @@ import org.hiddenclerk.core.electrical.solving.RegionTable;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Subject;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /**
  * What each contact carries, against its ratings. A contact carries the loads and bypasses that take more than
@@ -28,8 +29,6 @@ public final class ContactLoads {
     private static final double NEAR_SHARE = 0.8;
 
     private static final double FALL_SHARE = 0.5;
-    /** Guards "over the rating" against the rounding of volts squared over ohms. */
-    private static final double ROUNDING = 1e-5;
 
     private final RegionTable table;
     private final Region region;
@@ -65,7 +64,7 @@ public final class ContactLoads {
         }
         if (seen
                 && module.supply() instanceof ModuleSupply.TwoWire supply
-                && most < supply.minimumLoadWatts() * (1 - ROUNDING)) {
+                && most < supply.minimumLoadWatts() * (1 - Tolerance.WRITTEN)) {
             log.addOverall(
                     BELOW_MINIMUM_LOAD,
                     module.subject(),
@@ -119,13 +118,13 @@ public final class ContactLoads {
                 }
             }
         }
-        if (share > NEAR_SHARE && share <= 1 + ROUNDING) {
+        if (share > NEAR_SHARE && share <= 1 + Tolerance.WRITTEN) {
             double near = share;
             log.add(NEAR_LIMIT, subject, row, share, () -> Sentence.of(
                             "{0} is at {found} of its rating.", region.called(contact))
                     .found(near * 100, 0, "%"));
         }
-        if (share > 1 + ROUNDING) {
+        if (share > 1 + Tolerance.WRITTEN) {
             double total = watts;
             double over = share;
             log.add(

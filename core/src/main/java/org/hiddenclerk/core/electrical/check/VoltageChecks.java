@@ -26,6 +26,7 @@ import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Subject;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /** What a row without a short shows about volts, poles and the ways that current takes. */
 public final class VoltageChecks implements RowCheck {
@@ -66,7 +67,7 @@ public final class VoltageChecks implements RowCheck {
         double volts = solver.volts(resistor.a(), resistor.b());
         if (resistor.part() instanceof Part.FittedModule module) {
             double max = mostVolts(module);
-            if (volts > max * (1 + LoadState.ROUNDING)) {
+            if (volts > max * (1 + Tolerance.COMPUTED)) {
                 tooManyVolts(module, volts, max, row);
             }
         } else if (LoadState.at(volts, resistor.nominalVolts()) == LoadState.OVER) {
@@ -132,7 +133,7 @@ public final class VoltageChecks implements RowCheck {
                 continue;
             }
             double volts = Math.max(solver.volts(pin, device.live()), solver.volts(pin, device.back()));
-            if (volts > max * (1 + LoadState.ROUNDING)) {
+            if (volts > max * (1 + Tolerance.COMPUTED)) {
                 tooManyVolts(device.part(), volts, max, row);
             }
             for (int s = solver.firstSource(pin); s >= 0; s = solver.nextSource(s)) {

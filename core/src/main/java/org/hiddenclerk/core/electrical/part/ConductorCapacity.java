@@ -4,6 +4,7 @@ import java.util.Map;
 import java.util.OptionalDouble;
 import java.util.TreeMap;
 import org.hiddenclerk.core.finding.Source;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /**
  * Amperes that a copper conductor with PVC insulation carries by its cross-section, two loaded conductors in conduit on a wall.
@@ -19,13 +20,11 @@ public final class ConductorCapacity {
     /** Thinner than this nothing is fixed wiring, in mm²; common practice, no source. */
     public static final double THINNEST_MM2 = 0.5;
 
-    private static final double ROUNDING = 1e-5;
-
     private ConductorCapacity() {}
 
     /** @return empty where the size is too small to be wiring */
     public static OptionalDouble amps(double mm2) {
-        Map.Entry<Double, Double> entry = CAPACITY.floorEntry(mm2 + ROUNDING);
+        Map.Entry<Double, Double> entry = CAPACITY.floorEntry(mm2 + Tolerance.WRITTEN);
         return entry == null ? OptionalDouble.empty() : OptionalDouble.of(entry.getValue());
     }
 }

@@ -1,5 +1,7 @@
 package org.hiddenclerk.core.electrical.part;
 
+import org.hiddenclerk.core.quantity.Tolerance;
+
 /** What a load does at a voltage, as a share of its nominal volts. */
 public enum LoadState {
     ON,
@@ -13,9 +15,6 @@ public enum LoadState {
     public static final double OFF_SHARE = 0.10;
     /** Above this share: destroyed. */
     public static final double OVER_SHARE = 1.10;
-    /** Guards the comparisons against the rounding of the nodal equations; far below any meter's resolution. */
-    public static final double ROUNDING = 1e-9;
-
     /** At or above the share that counts as on; a load that is overdriven is on all the same. */
     public boolean isLit() {
         return this == ON || this == OVER;
@@ -23,12 +22,12 @@ public enum LoadState {
 
     public static LoadState at(double volts, double nominalVolts) {
         double share = volts / nominalVolts;
-        if (share > OVER_SHARE + ROUNDING) {
+        if (share > OVER_SHARE + Tolerance.COMPUTED) {
             return OVER;
         }
-        if (share >= ON_SHARE - ROUNDING) {
+        if (share >= ON_SHARE - Tolerance.COMPUTED) {
             return ON;
         }
-        return share <= OFF_SHARE + ROUNDING ? OFF : DIM;
+        return share <= OFF_SHARE + Tolerance.COMPUTED ? OFF : DIM;
     }
 }

@@ -10,6 +10,7 @@ import org.hiddenclerk.core.electrical.part.Line;
 import org.hiddenclerk.core.electrical.part.LoadState;
 import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.electrical.part.Part;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /**
  * Everything later checks need of every row of a region, in flat arrays: whether the row is shorted or can't happen,
@@ -89,7 +90,7 @@ public final class RegionTable {
         double across = supply instanceof ModuleSupply.DirectCurrent
                 ? solver.realVolts(device.live(), device.back())
                 : solver.volts(device.live(), device.back());
-        boolean enough = across >= supply.minVolts() - LoadState.ROUNDING;
+        boolean enough = across >= supply.minVolts() - Tolerance.COMPUTED;
         return supply instanceof ModuleSupply.TwoWire ? enough && solver.isOnLive(device.live()) : enough;
     }
 

@@ -2,6 +2,7 @@ package org.hiddenclerk.core.electrical.solving;
 
 import java.util.Arrays;
 import org.hiddenclerk.core.electrical.part.Line;
+import org.hiddenclerk.core.quantity.Tolerance;
 
 /**
  * Solves one row of a region at a time, in scratch arrays that are used again for the next row.
@@ -15,7 +16,7 @@ public final class RowSolver {
     /** What a floating net leaks to earth through, in ohms. */
     static final double LEAK_OHMS = 1e9;
     /** Potentials closer than this are the same, in volts. */
-    private static final double SAME_POTENTIAL_VOLTS = 1e-9;
+    private static final double SAME_POTENTIAL_VOLTS = Tolerance.COMPUTED;
 
     private final Region region;
     private final Sets sets;
