@@ -18,18 +18,18 @@ record DeadCircuitTests(BigDecimal earthOhms, Optional<BigDecimal> insulationMeg
     private static final BigDecimal EARTH = new BigDecimal("1.0");
 
     static DeadCircuitTests of(RegionProfile region) {
-        return switch (region) {
-            case EU_230 ->
+        return switch (region.code()) {
+            case IEC_60364 ->
                 new DeadCircuitTests(
                         EARTH,
                         Optional.of(BigDecimal.ONE),
                         "Insulation: IEC 60364-6, table 6.1, from memory: 1 M\u03a9. Earth path: common practice.");
-            case UK_230 ->
+            case BS_7671 ->
                 new DeadCircuitTests(
                         EARTH,
                         Optional.of(BigDecimal.ONE),
                         "Insulation: BS 7671, table 64, from memory: 1 M\u03a9. Earth path: common practice.");
-            case US_120 ->
+            case NEC ->
                 new DeadCircuitTests(
                         EARTH, Optional.empty(), "Grounding path and polarity; common practice, no source.");
         };

@@ -12,6 +12,7 @@ import org.hiddenclerk.core.quantity.Volts;
 public enum RegionProfile {
     EU_230(
             "Europe, 230 V",
+            InstallationCode.IEC_60364,
             230,
             50,
             SupplySystem.Arrangement.THREE_PHASE,
@@ -19,9 +20,12 @@ public enum RegionProfile {
             "EU",
             "EN 60038: 230 V +/-10 %",
             "207",
-            "253"),
+            "253",
+            "1.5",
+            868.42),
     UK_230(
             "United Kingdom, 230 V",
+            InstallationCode.BS_7671,
             230,
             50,
             SupplySystem.Arrangement.THREE_PHASE,
@@ -29,9 +33,12 @@ public enum RegionProfile {
             "UK",
             "ESQCR 2002, reg. 27: 230 V +10/-6 %",
             "216.2",
-            "253"),
+            "253",
+            "1.5",
+            868.42),
     US_120(
             "United States, 120/240 V",
+            InstallationCode.NEC,
             120,
             60,
             SupplySystem.Arrangement.SPLIT_PHASE,
@@ -39,9 +46,12 @@ public enum RegionProfile {
             "US",
             "ANSI C84.1 range A: 114 to 126 V",
             "114",
-            "126");
+            "126",
+            "2.08",
+            908.42);
 
     private final String label;
+    private final InstallationCode code;
     private final int nominalVolts;
     private final int frequencyHz;
     private final SupplySystem.Arrangement arrangement;
@@ -50,9 +60,12 @@ public enum RegionProfile {
     private final String voltageSource;
     private final BigDecimal lowestVolts;
     private final BigDecimal highestVolts;
+    private final BigDecimal usualLightingMm2;
+    private final double zwaveMegahertz;
 
     RegionProfile(
             String label,
+            InstallationCode code,
             int nominalVolts,
             int frequencyHz,
             SupplySystem.Arrangement arrangement,
@@ -60,8 +73,11 @@ public enum RegionProfile {
             String market,
             String voltageSource,
             String lowestVolts,
-            String highestVolts) {
+            String highestVolts,
+            String usualLightingMm2,
+            double zwaveMegahertz) {
         this.label = label;
+        this.code = code;
         this.nominalVolts = nominalVolts;
         this.frequencyHz = frequencyHz;
         this.arrangement = arrangement;
@@ -70,10 +86,22 @@ public enum RegionProfile {
         this.voltageSource = voltageSource;
         this.lowestVolts = new BigDecimal(lowestVolts);
         this.highestVolts = new BigDecimal(highestVolts);
+        this.usualLightingMm2 = new BigDecimal(usualLightingMm2);
+        this.zwaveMegahertz = zwaveMegahertz;
     }
 
     public String label() {
         return label;
+    }
+
+    /** Rules that it installs by. */
+    public InstallationCode code() {
+        return code;
+    }
+
+    /** First frequency of Z-Wave there, in MHz (ITU-T G.9959). */
+    public double zwaveMegahertz() {
+        return zwaveMegahertz;
     }
 
     public Volts nominalVolts() {
@@ -105,7 +133,7 @@ public enum RegionProfile {
 
     /** Cross-section usual for lighting: 14 AWG is 2.08 mm²; common practice, no source. */
     public BigDecimal usualLightingMm2() {
-        return this == US_120 ? new BigDecimal("2.08") : new BigDecimal("1.5");
+        return usualLightingMm2;
     }
 
     /** Document behind the limits of the voltage. */

@@ -17,9 +17,10 @@ public record StandardBox(String name, BoxGeometry geometry, Source source) {
 
     /** Boxes usual in a region. */
     public static List<StandardBox> of(RegionProfile region) {
-        return switch (region) {
-            case EU_230 -> List.of(round(1, 46), round(1, 61), round(1, 66), round(2, 46), round(2, 61), round(3, 61));
-            case UK_230 ->
+        return switch (region.code()) {
+            case IEC_60364 ->
+                List.of(round(1, 46), round(1, 61), round(1, 66), round(2, 46), round(2, 61), round(3, 61));
+            case BS_7671 ->
                 List.of(
                         uk("one-gang", 72, 16),
                         uk("one-gang", 72, 25),
@@ -28,7 +29,7 @@ public record StandardBox(String name, BoxGeometry geometry, Source source) {
                         uk("two-gang", 132, 25),
                         uk("two-gang", 132, 35),
                         uk("two-gang", 132, 47));
-            case US_120 ->
+            case NEC ->
                 List.of(
                         us("3 \u00d7 2 \u00d7 2-1/2 device", 2, 3, 2.5, "12.5"),
                         us("3 \u00d7 2 \u00d7 2-3/4 device", 2, 3, 2.75, "14.0"),

@@ -34,7 +34,7 @@ public record Link(double metres, int walls, int floors, double marginDecibels) 
     public static double megahertz(Protocol protocol, RegionProfile region) {
         return switch (protocol) {
             case ZIGBEE, WIFI, MQTT_WIFI -> 2450;
-            case ZWAVE -> region == RegionProfile.US_120 ? 908.42 : 868.42;
+            case ZWAVE -> region.zwaveMegahertz();
         };
     }
 

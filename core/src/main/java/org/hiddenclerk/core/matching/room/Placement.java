@@ -82,14 +82,9 @@ public record Placement(Millimetres needed, List<Round> rounds, List<Lying> lyin
                 : room.width().micrometres() / Math.max(1, box.gangs().size());
         long first = (room.width().micrometres() - share * box.gangs().size()) / 2;
         for (Gang gang : box.gangs()) {
-            long width = Math.min(region == RegionProfile.US_120 ? 34_000 : 40_000, share);
+            long width = Math.min(region.code().mechanismWidth().micrometres(), share);
             long height = Math.min(
-                    switch (region) {
-                        case EU_230 -> 40_000;
-                        case UK_230 -> 46_000;
-                        case US_120 -> 70_000;
-                    },
-                    room.height().micrometres());
+                    region.code().mechanismHeight().micrometres(), room.height().micrometres());
             long x = Math.max(0, first + share * (gang.number() - 1) + (share - width) / 2);
             bodies.add(new Mechanism(
                     new Millimetres(x),

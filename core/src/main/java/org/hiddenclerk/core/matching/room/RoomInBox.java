@@ -102,7 +102,7 @@ public final class RoomInBox {
         } else {
             outline(box, room, tooLarge.isEmpty() ? modules : tooLarge, findings, margins);
         }
-        if (region == RegionProfile.US_120) {
+        if (region.code().countsBoxVolume()) {
             BoxFill.judge(box, modules, findings, margins);
         } else if (goesIn) {
             LooseWires.judge(box, room, modules, region, connectors, findings, margins);

@@ -15,6 +15,7 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Circuit;
 import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
+import org.hiddenclerk.core.quantity.Tolerance;
 import org.hiddenclerk.core.quantity.WireGauge;
 
 /** Whether a protective device protects a cable of some size: what it lets through must not be more than the conductor carries. */
@@ -42,7 +43,7 @@ public final class CableProtection {
     private record Limit(double amps, Source source) {}
 
     private static Optional<Limit> limit(double mm2, boolean aluminium, RegionProfile region) {
-        if (region == RegionProfile.US_120) {
+        if (region.code().sizesByGauge()) {
             return WireGauge.of(mm2).flatMap(awg -> {
                 Double small = (aluminium ? SMALL_ALUMINIUM : SMALL_COPPER).get(awg);
                 Double large = (aluminium ? LARGE_ALUMINIUM : LARGE_COPPER).get(awg);
@@ -52,7 +53,7 @@ public final class CableProtection {
             });
         }
         if (aluminium) {
-            return Optional.ofNullable(ALUMINIUM.floorEntry(mm2 + 1e-5))
+            return Optional.ofNullable(ALUMINIUM.floorEntry(mm2 + Tolerance.WRITTEN))
                     .map(e -> new Limit(e.getValue(), ConductorCapacity.SOURCE));
         }
         OptionalDouble amps = ConductorCapacity.amps(mm2);

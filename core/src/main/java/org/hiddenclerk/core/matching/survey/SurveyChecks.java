@@ -208,7 +208,7 @@ public final class SurveyChecks {
                     "A radio module in this metal box is shielded by it; the link is measured with the plate on.",
                     Source.COMMON_PRACTICE));
         }
-        if (region == RegionProfile.US_120) {
+        if (region.code().countsBoxVolume()) {
             List<Margin> fill = new ArrayList<>();
             BoxFill.judge(box, List.of(), findings, fill);
             fill.stream()

@@ -18,7 +18,6 @@ import org.hiddenclerk.core.finding.Remedy;
 import org.hiddenclerk.core.finding.Sentence;
 import org.hiddenclerk.core.finding.Source;
 import org.hiddenclerk.core.finding.Subject;
-import org.hiddenclerk.core.job.CoreColour;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.wiring.run.ConductorPath;
 import org.hiddenclerk.core.wiring.run.ConnectedBoxes.Place;
@@ -302,8 +301,7 @@ final class Routing {
 
     private double cost(Net net, ConductorPath way) {
         boolean home = homes.containsKey(net) && homes.get(net) == way.net();
-        boolean neutralColour = way.colour() == region.neutralColour()
-                || way.colour() == CoreColour.WHITE && region == RegionProfile.US_120;
+        boolean neutralColour = way.colour() == region.neutralColour();
         boolean neutral = net.kind() == Net.Kind.NEUTRAL;
         double colour = neutral == neutralColour ? 0 : neutral ? LIVE_COLOUR_ON_NEUTRAL : NEUTRAL_COLOUR_ON_LIVE;
         return (home ? 0 : CHANGED_TASK) + (way.role() == net.role() ? 0 : CHANGED_ROLE) + colour;

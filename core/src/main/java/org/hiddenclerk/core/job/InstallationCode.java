@@ -1,0 +1,38 @@
+package org.hiddenclerk.core.job;
+
+import org.hiddenclerk.core.quantity.Millimetres;
+
+/** The rules that a region installs by, as far as the clerk reckons by them. Regions that install alike share one. */
+public enum InstallationCode {
+    IEC_60364(40, 40),
+    BS_7671(40, 46),
+    NEC(34, 70);
+
+    private final int mechanismWidth;
+    private final int mechanismHeight;
+
+    InstallationCode(int mechanismWidth, int mechanismHeight) {
+        this.mechanismWidth = mechanismWidth;
+        this.mechanismHeight = mechanismHeight;
+    }
+
+    /** Width of a usual mechanism behind its plate; common practice, no source. */
+    public Millimetres mechanismWidth() {
+        return Millimetres.of(mechanismWidth);
+    }
+
+    /** Height of a usual mechanism behind its plate; common practice, no source. */
+    public Millimetres mechanismHeight() {
+        return Millimetres.of(mechanismHeight);
+    }
+
+    /** Whether a box is sized by the volume of what is in it, as NEC 314.16 has it, and not by trying whether it goes in. */
+    public boolean countsBoxVolume() {
+        return this == NEC;
+    }
+
+    /** Whether conductors are sized in gauges and protected by a table of gauges. */
+    public boolean sizesByGauge() {
+        return this == NEC;
+    }
+}
