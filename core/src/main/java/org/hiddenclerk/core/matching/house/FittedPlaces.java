@@ -8,18 +8,21 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import org.hiddenclerk.core.catalogue.ModuleModel;
+import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.BoxKind;
+import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Fit;
-import org.hiddenclerk.core.matching.house.HouseMemory.Part;
+import org.hiddenclerk.core.matching.house.HouseMemory.RuleOutcome;
 import org.hiddenclerk.core.matching.module.ModuleMatch;
 import org.hiddenclerk.core.matching.room.BoxHeat;
 import org.hiddenclerk.core.matching.room.ModulesInPlace;
 import org.hiddenclerk.core.matching.room.RoomInBox;
+import org.hiddenclerk.core.quantity.Millimetres;
 
 /** Boxes of one run that a drawn scheme puts modules into, with what is known of room and warmth there whatever the module. */
 final class FittedPlaces {
@@ -33,7 +36,7 @@ final class FittedPlaces {
     private final Optional<ModuleModel> companion;
     private final boolean lampUnknown;
     /** What all places together make of a body. */
-    private final Part[] together;
+    private final RuleOutcome[] together;
 
     private final BigDecimal thickest;
     private final boolean metal;
@@ -50,10 +53,8 @@ final class FittedPlaces {
         thickest = ModuleMatch.thickest(boxes);
         metal = ModuleMatch.isMetal(boxes);
         together = memory.table(
-                List.of(
-                        "rooms",
-                        lampUnknown,
-                        places.stream().map(place -> place.key).toList()),
+                new TableKey.Rooms(
+                        lampUnknown, places.stream().map(place -> place.key).toList()),
                 memory.shapes().bodies());
     }
 
@@ -61,8 +62,8 @@ final class FittedPlaces {
     private final class Place {
         private final Box box;
         private final List<Fit> fits;
-        private final List<Object> key;
-        private final Part[] rooms;
+        private final TableKey.Room key;
+        private final RuleOutcome[] rooms;
         private final RoomInBox.Placer placer;
         private final int own;
         private final double othersWatts;
@@ -72,8 +73,7 @@ final class FittedPlaces {
         private Place(Box box, List<Fit> fits) {
             this.box = box;
             this.fits = fits;
-            key = List.of(
-                    "room",
+            key = new TableKey.Room(
                     memory.room(RoomKey.of(box)),
                     fits.stream()
                             .map(fit ->
@@ -91,7 +91,7 @@ final class FittedPlaces {
             around = BoxHeat.around(box.kind());
         }
 
-        private Part room(int index) {
+        private RuleOutcome room(int index) {
             return HouseMemory.entry(rooms, memory.shapes().bodyOf(index), () -> RoomInBox.of(
                             box,
                             modules(memory.shapes().model(index)),
@@ -109,21 +109,25 @@ final class FittedPlaces {
     }
 
     /** What the room in a box depends on beside the modules. */
-    private record RoomKey(
+    record RoomKey(
             Optional<BoxGeometry> geometry,
             BoxKind kind,
-            List<Object> gangs,
-            List<Object> cores,
+            List<Gang> gangs,
+            List<Cable> cables,
             List<SurveyedModule> inPlace) {
+        record Gang(Millimetres depth, Mechanism mechanism) {}
+
+        record Cable(BigDecimal mm2, List<Role> roles) {}
+
         static RoomKey of(Box box) {
             return new RoomKey(
                     box.geometry(),
                     box.kind(),
                     box.gangs().stream()
-                            .<Object>map(g -> List.of(g.depth(), g.mechanism()))
+                            .map(g -> new Gang(g.depth(), g.mechanism()))
                             .toList(),
                     box.cables().stream()
-                            .<Object>map(c -> List.of(
+                            .map(c -> new Cable(
                                     c.mm2(),
                                     c.cores().stream().map(core -> core.role()).toList()))
                             .toList(),
@@ -141,7 +145,7 @@ final class FittedPlaces {
     }
 
     /** What is found about room, by the class of a module's body; filled by {@link #room}. */
-    Part[] rooms() {
+    RuleOutcome[] rooms() {
         return isOne() ? places.get(0).rooms : together;
     }
 
@@ -150,7 +154,7 @@ final class FittedPlaces {
     }
 
     /** @param index the module, by its place in the stock book */
-    Part room(int index) {
+    RuleOutcome room(int index) {
         if (isOne()) {
             return places.get(0).room(index);
         }
@@ -161,13 +165,13 @@ final class FittedPlaces {
                 codes.add(FindingCode.ROOM_UNKNOWN);
             }
             places.forEach(place -> codes.addAll(place.room(index).codes()));
-            together[body] = Part.of(codes);
+            together[body] = RuleOutcome.of(codes);
         }
         return together[body];
     }
 
     /** @param contactHeat what the contacts of the module turn into heat, in watts */
-    Part warmth(int index, double contactHeat) {
+    RuleOutcome warmth(int index, double contactHeat) {
         double standby = memory.standbyHeat(index);
         int limit = memory.shapes()
                 .model(index)
@@ -175,7 +179,7 @@ final class FittedPlaces {
                 .temperatures()
                 .map(t -> t.highest() - FAR_BELOW)
                 .orElse(COOL);
-        Part warmth = Part.NOTHING;
+        RuleOutcome warmth = RuleOutcome.NOTHING;
         for (Place place : places) {
             double heat = contactHeat + place.own * standby + place.othersWatts;
             double inside = place.around + (heat + ModulesInPlace.watts(place.box)) * place.kelvinPerWatt;
@@ -184,7 +188,7 @@ final class FittedPlaces {
                 codes.addAll(
                         FindingCode.of(BoxHeat.judge(place.box, memory.shapes().model(index), heat)
                                 .findings()));
-                warmth = Part.of(codes);
+                warmth = RuleOutcome.of(codes);
             }
         }
         return warmth;

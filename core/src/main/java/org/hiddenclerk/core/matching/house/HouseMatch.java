@@ -22,7 +22,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Member;
-import org.hiddenclerk.core.matching.house.HouseMemory.Part;
+import org.hiddenclerk.core.matching.house.HouseMemory.RuleOutcome;
 import org.hiddenclerk.core.matching.module.AtTheWall;
 import org.hiddenclerk.core.matching.module.InTheWay;
 import org.hiddenclerk.core.matching.module.ModuleMatch;
@@ -284,8 +284,8 @@ public final class HouseMatch {
         private final BigDecimal volts;
         private final boolean each;
         private final double contactHeat;
-        private final Part[] contacts;
-        private final List<Part[]> channels = new ArrayList<>();
+        private final RuleOutcome[] contacts;
+        private final List<RuleOutcome[]> channels = new ArrayList<>();
 
         /** @param each whether each position has a module of its own */
         private Switched(List<List<SurveyedLoad>> loads, BigDecimal volts, boolean each) {
@@ -293,12 +293,11 @@ public final class HouseMatch {
             this.volts = volts;
             this.each = each;
             contactHeat = BoxHeat.contactHeat(loads, volts);
-            List<Object> keys = new ArrayList<>();
-            loads.forEach(at -> keys.add(
-                    at.stream().map(l -> List.of(l.banks(), l.continuous())).toList()));
-            contacts = memory.table(List.of(each ? "contacts of each" : "contacts", volts, keys), models.size());
+            List<List<TableKey.Carried>> keys =
+                    loads.stream().map(TableKey.Carried::of).toList();
+            contacts = memory.table(new TableKey.Contacts(each, volts, keys), models.size());
             for (int i = 0; i < keys.size(); i++) {
-                channels.add(memory.table(List.of("channel", each ? 0 : i, volts, keys.get(i)), models.size()));
+                channels.add(memory.table(new TableKey.Channel(each ? 0 : i, volts, keys.get(i)), models.size()));
             }
         }
 
@@ -310,7 +309,7 @@ public final class HouseMatch {
             }
         }
 
-        private Part judged(ModuleModel model, int kind) {
+        private RuleOutcome judged(ModuleModel model, int kind) {
             EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
             (each ? loads.stream().map(List::of).toList() : List.of(loads))
                     .forEach(own ->
@@ -335,7 +334,7 @@ public final class HouseMatch {
                                 .findings())
                         .codes());
             }
-            return Part.of(codes);
+            return RuleOutcome.of(codes);
         }
     }
 
@@ -351,9 +350,9 @@ public final class HouseMatch {
         FittedPlaces places = work.places.computeIfAbsent(
                 List.of(drawn.fitted(), drawn.companion().map(ModuleModel::code)),
                 k -> new FittedPlaces(survey, memory, work.member.boxes(), drawn));
-        Part[] suitable =
-                memory.table(List.of("suits", drawn.scheme(), drawn.exchanged() == 0, drawn.silent()), models.size());
-        Part[] conductors = memory.table(List.of("mm2", places.thickest()), models.size());
+        RuleOutcome[] suitable = memory.table(
+                new TableKey.Suits(drawn.scheme(), drawn.exchanged() == 0, !drawn.silent()), models.size());
+        RuleOutcome[] conductors = memory.table(new TableKey.Conductors(places.thickest()), models.size());
         boolean byRules = ModuleMatch.isByRules(drawn.scheme());
         boolean regulated = drawn.assignment().gangs().stream()
                 .anyMatch(gang -> lead.gang(gang).mechanism() == Mechanism.DIMMER);
@@ -361,10 +360,10 @@ public final class HouseMatch {
                 position,
                 shapes,
                 same,
-                Part.of(drawn.codes()),
+                RuleOutcome.of(drawn.codes()),
                 places.isMetal(),
                 new VerdictTable.Shared(
-                        byRules ? switched.contacts : new Part[0], suitable, conductors, places.rooms()));
+                        byRules ? switched.contacts : new RuleOutcome[0], suitable, conductors, places.rooms()));
         int[] indices = same.indices();
         for (int at = 0; at < indices.length; at++) {
             int index = indices[at];
@@ -373,16 +372,16 @@ public final class HouseMatch {
                 switched.judge(index);
             }
             if (suitable[index] == null) {
-                suitable[index] = Part.of(suitability(model, drawn));
+                suitable[index] = RuleOutcome.of(suitability(model, drawn));
             }
             if (conductors[index] == null) {
-                conductors[index] = Part.of(Suitability.conductors(model, places.thickest()));
+                conductors[index] = RuleOutcome.of(Suitability.conductors(model, places.thickest()));
             }
             places.room(index);
-            Part dims = regulated || model.sheet().dims()
-                    ? Part.of(
+            RuleOutcome dims = regulated || model.sheet().dims()
+                    ? RuleOutcome.of(
                             ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
-                    : Part.NOTHING;
+                    : RuleOutcome.NOTHING;
             row.judge(at, places.warmth(index, switched.contactHeat), dims);
         }
         work.rows.add(row);

@@ -21,6 +21,7 @@ import org.hiddenclerk.core.matching.module.Terms;
 import org.hiddenclerk.core.matching.room.BoxHeat;
 import org.hiddenclerk.core.matching.room.Placement;
 import org.hiddenclerk.core.matching.room.RoomInBox;
+import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.scheme.SchemeCode;
 
@@ -35,12 +36,12 @@ public final class HouseMemory {
     private final RegionProfile region;
     private final Shapes shapes;
     private final double[] standbyHeat;
-    private final Map<Object, Part[]> tables = new ConcurrentHashMap<>();
+    private final Map<TableKey, RuleOutcome[]> tables = new ConcurrentHashMap<>();
     private final Map<Drawing, Optional<EquivalenceClass.Case>> shared = new ConcurrentHashMap<>();
     private final AtomicInteger nextRoom = new AtomicInteger();
-    private final Map<Object, Integer> rooms = new ConcurrentHashMap<>();
-    private final Map<Object, Map<List<Body>, Optional<Placement>>> placements = new ConcurrentHashMap<>();
-    private final Map<Object, EquivalenceClass.Facts> facts = new ConcurrentHashMap<>();
+    private final Map<FittedPlaces.RoomKey, Integer> rooms = new ConcurrentHashMap<>();
+    private final Map<Optional<Inside>, Map<List<Body>, Optional<Placement>>> placements = new ConcurrentHashMap<>();
+    private final Map<String, EquivalenceClass.Facts> facts = new ConcurrentHashMap<>();
 
     public HouseMemory(List<ModuleModel> models, Terms terms, RegionProfile region) {
         this.models = List.copyOf(models);
@@ -100,18 +101,18 @@ public final class HouseMemory {
     }
 
     /** One group of rules for some modules: what it found, and how bad that is. */
-    record Part(EnumSet<FindingCode> codes, Verdict verdict) {
-        static final Part NOTHING = new Part(EnumSet.noneOf(FindingCode.class), Verdict.OK);
+    record RuleOutcome(EnumSet<FindingCode> codes, Verdict verdict) {
+        static final RuleOutcome NOTHING = new RuleOutcome(EnumSet.noneOf(FindingCode.class), Verdict.OK);
 
-        static Part of(List<Finding> findings) {
+        static RuleOutcome of(List<Finding> findings) {
             if (findings.isEmpty()) {
                 return NOTHING;
             }
             return of(FindingCode.of(findings));
         }
 
-        static Part of(EnumSet<FindingCode> codes) {
-            return new Part(codes, Verdict.ofCodes(codes));
+        static RuleOutcome of(EnumSet<FindingCode> codes) {
+            return new RuleOutcome(codes, Verdict.ofCodes(codes));
         }
 
         /** The lower, the worse. */
@@ -136,8 +137,8 @@ public final class HouseMemory {
         return shapes;
     }
 
-    Part[] table(Object key, int size) {
-        return tables.computeIfAbsent(key, k -> new Part[size]);
+    RuleOutcome[] table(TableKey key, int size) {
+        return tables.computeIfAbsent(key, k -> new RuleOutcome[size]);
     }
 
     /** Watts that a module turns into heat with everything off, by its place in the stock book. */
@@ -146,28 +147,34 @@ public final class HouseMemory {
     }
 
     /** A number for what the room in a box depends on beside the modules: the same for boxes that are alike in it. */
-    int room(Object key) {
+    int room(FittedPlaces.RoomKey key) {
         return rooms.computeIfAbsent(key, k -> nextRoom.getAndIncrement());
     }
 
+    /** A mechanism as far as it takes room. */
+    private record Behind(int gang, Millimetres depth) {
+        static List<Behind> of(Box box) {
+            return box.gangs().stream()
+                    .map(gang -> new Behind(gang.number(), gang.depth()))
+                    .toList();
+        }
+    }
+
+    /** What decides where bodies may lie, beside how deep a box is. */
+    private record Inside(Millimetres width, Millimetres height, boolean round, List<Behind> mechanisms) {}
+
     /** Finds where bodies lie in a box, which is the same in boxes that differ in their depth only. */
     RoomInBox.Placer placer(Box box) {
-        Object inside = box.geometry()
-                .map(room -> List.of(
-                        room.width(),
-                        room.height(),
-                        room.round(),
-                        box.gangs().stream()
-                                .map(gang -> List.of(gang.number(), gang.depth()))
-                                .toList()));
+        Optional<Inside> inside =
+                box.geometry().map(room -> new Inside(room.width(), room.height(), room.round(), Behind.of(box)));
         Map<List<Body>, Optional<Placement>> known = placements.computeIfAbsent(inside, k -> new ConcurrentHashMap<>());
         return (placed, room, where, bodies) ->
                 known.computeIfAbsent(bodies, b -> Placement.of(placed, room, where, b));
     }
 
-    static Part entry(Part[] table, int index, Supplier<List<Finding>> findings) {
+    static RuleOutcome entry(RuleOutcome[] table, int index, Supplier<List<Finding>> findings) {
         if (table[index] == null) {
-            table[index] = Part.of(findings.get());
+            table[index] = RuleOutcome.of(findings.get());
         }
         return table[index];
     }
@@ -176,7 +183,8 @@ public final class HouseMemory {
         return shared;
     }
 
-    Map<Object, EquivalenceClass.Facts> facts() {
+    /** By the text of a {@link WiringSignature}. */
+    Map<String, EquivalenceClass.Facts> facts() {
         return facts;
     }
 

@@ -16,7 +16,8 @@ import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Member;
 import org.hiddenclerk.core.matching.house.HouseMatch.Cell;
-import org.hiddenclerk.core.matching.house.HouseMemory.Part;
+import org.hiddenclerk.core.matching.house.HouseMemory.RuleOutcome;
+import org.hiddenclerk.core.matching.module.RuleGroup;
 import org.hiddenclerk.core.matching.module.Suitability;
 import org.hiddenclerk.core.matching.module.Wish;
 
@@ -26,7 +27,8 @@ import org.hiddenclerk.core.matching.module.Wish;
  */
 final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
     private static final Verdict[] VERDICTS = Verdict.values();
-    private static final Part METAL = Part.of(EnumSet.of(FindingCode.METAL_BOX_RADIO));
+    private static final RuleGroup[] GROUPS = RuleGroup.values();
+    private static final RuleOutcome METAL = RuleOutcome.of(EnumSet.of(FindingCode.METAL_BOX_RADIO));
 
     private final Row[] rows;
     /** Number of the first cell of each row, and of all at the end. */
@@ -47,26 +49,26 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
      * What groups of rules make of modules, shared by all positions that are alike in it.
      *
      * @param contacts   by the class of a module's contacts; empty in schemes where the proof alone knows what a channel carries
-     * @param suitable   by the place of a module in the stock book
+     * @param suitable   suitability and wishes, by the place of a module in the stock book
      * @param conductors by the place of a module in the stock book
      * @param rooms      by the class of a module's body
      */
-    record Shared(Part[] contacts, Part[] suitable, Part[] conductors, Part[] rooms) {}
+    record Shared(RuleOutcome[] contacts, RuleOutcome[] suitable, RuleOutcome[] conductors, RuleOutcome[] rooms) {}
 
     /** Modules that are wired alike, judged in one drawn scheme at a position. */
     static final class Row {
         private final Position position;
         private final Shapes shapes;
         private final Shapes.Alike same;
-        private final Part wiring;
+        private final RuleOutcome wiring;
         private final boolean inMetal;
         private final Shared shared;
         /** What is found of single modules beside that: seldom anything. */
-        private final Map<Integer, Part> own = new HashMap<>();
+        private final Map<Integer, RuleOutcome> own = new HashMap<>();
 
         private final byte[] verdicts;
 
-        Row(Position position, Shapes shapes, Shapes.Alike same, Part wiring, boolean inMetal, Shared shared) {
+        Row(Position position, Shapes shapes, Shapes.Alike same, RuleOutcome wiring, boolean inMetal, Shared shared) {
             this.position = position;
             this.shapes = shapes;
             this.same = same;
@@ -81,21 +83,34 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
          *
          * @param at its place in the row
          */
-        void judge(int at, Part warmth, Part dims) {
-            int index = same.indices()[at];
-            int worst =
-                    Math.min(wiring.rank(), Math.min(shared.suitable[index].rank(), shared.conductors[index].rank()));
-            worst = Math.min(worst, shared.rooms[shapes.bodyOf(index)].rank());
-            worst = Math.min(worst, isByRules() ? shared.contacts[shapes.contactsOf(index)].rank() : worst);
-            worst = Math.min(worst, Suitability.isShielded(model(at), inMetal) ? METAL.rank() : worst);
-            if (warmth != Part.NOTHING || dims != Part.NOTHING) {
+        void judge(int at, RuleOutcome warmth, RuleOutcome dims) {
+            if (warmth != RuleOutcome.NOTHING || dims != RuleOutcome.NOTHING) {
                 EnumSet<FindingCode> codes = EnumSet.copyOf(warmth.codes());
                 codes.addAll(dims.codes());
-                Part alone = Part.of(codes);
-                own.put(at, alone);
-                worst = Math.min(worst, alone.rank());
+                own.put(at, RuleOutcome.of(codes));
+            }
+            int worst = RuleOutcome.NOTHING.rank();
+            for (RuleGroup group : GROUPS) {
+                worst = Math.min(worst, part(group, at).rank());
             }
             verdicts[at] = (byte) worst;
+        }
+
+        /** What a group of rules makes of a module. */
+        private RuleOutcome part(RuleGroup group, int at) {
+            int index = same.indices()[at];
+            return switch (group) {
+                case WIRING -> wiring;
+                case CONTACTS -> isByRules() ? shared.contacts[shapes.contactsOf(index)] : RuleOutcome.NOTHING;
+                // What is in a box already is no choice of the stock book's, and picked by hand.
+                case IN_PLACE -> RuleOutcome.NOTHING;
+                case PLACES -> shared.rooms[shapes.bodyOf(index)];
+                case SUITABILITY, WISHES -> shared.suitable[index];
+                case CONDUCTORS -> shared.conductors[index];
+                case METAL_BOX -> Suitability.isShielded(model(at), inMetal) ? METAL : RuleOutcome.NOTHING;
+                // With the warmth of its places: like that it depends on the module and what it switches.
+                case DIMMING -> own.getOrDefault(at, RuleOutcome.NOTHING);
+            };
         }
 
         private boolean isByRules() {
@@ -120,14 +135,10 @@ final class VerdictTable extends AbstractList<Cell> implements RandomAccess {
 
         /** Everything found of a module, notes too. */
         Set<FindingCode> codes(int at) {
-            int index = same.indices()[at];
-            EnumSet<FindingCode> codes = EnumSet.copyOf(wiring.codes());
-            codes.addAll(shared.suitable[index].codes());
-            codes.addAll(shared.conductors[index].codes());
-            codes.addAll(shared.rooms[shapes.bodyOf(index)].codes());
-            codes.addAll(isByRules() ? shared.contacts[shapes.contactsOf(index)].codes() : Set.of());
-            codes.addAll(Suitability.isShielded(model(at), inMetal) ? METAL.codes() : Set.of());
-            codes.addAll(own.getOrDefault(at, Part.NOTHING).codes());
+            EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
+            for (RuleGroup group : GROUPS) {
+                codes.addAll(part(group, at).codes());
+            }
             return codes;
         }
     }

@@ -184,25 +184,33 @@ public final class ModuleMatch {
     /** Judges an assignment as it stands. */
     public Candidate judge(Assignment assignment) {
         Drawn drawn = draw(assignment);
-        WiringPlan plan = drawn.plan();
-        List<Finding> findings = new ArrayList<>(drawn.findings());
+        Places places = places(drawn.plan(), assignment);
+        List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
-        ModuleModel model = assignment.model();
-        if (isByRules(assignment.scheme())) {
-            add(carried(assignment), findings, margins);
+        for (RuleGroup group : RuleGroup.values()) {
+            add(judged(group, drawn, places), findings, margins);
         }
-        if (assignment.scheme().has(SchemeCode.Trait.IN_PLACE)) {
-            add(TakingMore.judge(plan, volts(), beside), findings, margins);
-        }
-        Optional<Placement> placement = rooms(plan, assignment, findings, margins);
-        findings.addAll(Suitability.of(model, assignment.scheme(), house.region()));
-        List<Box> boxes = boxesOf(plan);
-        findings.addAll(Suitability.conductors(model, thickest(boxes)));
-        findings.addAll(Suitability.metalBox(model, isMetal(boxes)));
-        findings.addAll(dimming(model, box, assignment.gangs(), planner.loadsOf(assignment)));
-        findings.addAll(WishCheck.of(terms.wishes(), model, atTheWall(plan, assignment)));
         findings.sort(Finding.ORDER);
-        return new Candidate(assignment, findings, margins, plan, placement);
+        return new Candidate(assignment, findings, margins, drawn.plan(), places.atLead());
+    }
+
+    private Judged judged(RuleGroup group, Drawn drawn, Places places) {
+        Assignment assignment = drawn.assignment();
+        ModuleModel model = assignment.model();
+        return switch (group) {
+            case WIRING -> Judged.of(drawn.findings());
+            case CONTACTS -> isByRules(assignment.scheme()) ? carried(assignment) : Judged.NOTHING;
+            case IN_PLACE ->
+                assignment.scheme().has(SchemeCode.Trait.IN_PLACE)
+                        ? TakingMore.judge(drawn.plan(), volts(), beside)
+                        : Judged.NOTHING;
+            case PLACES -> places.judged();
+            case SUITABILITY -> Judged.of(Suitability.of(model, assignment.scheme(), house.region()));
+            case CONDUCTORS -> Judged.of(Suitability.conductors(model, thickest(boxesOf(drawn.plan()))));
+            case METAL_BOX -> Judged.of(Suitability.metalBox(model, isMetal(boxesOf(drawn.plan()))));
+            case DIMMING -> Judged.of(dimming(model, box, assignment.gangs(), planner.loadsOf(assignment)));
+            case WISHES -> Judged.of(WishCheck.of(terms.wishes(), model, atTheWall(drawn.plan(), assignment)));
+        };
     }
 
     /**
@@ -230,9 +238,13 @@ public final class ModuleMatch {
         margins.addAll(judged.margins());
     }
 
-    /** Every place that gets a module must have room for those that go there, and not get too warm; where they lie in the lead. */
-    private Optional<Placement> rooms(
-            WiringPlan plan, Assignment assignment, List<Finding> findings, List<Margin> margins) {
+    /** Room and warmth of all places that get a module. @param atLead where modules lie in the lead */
+    private record Places(Judged judged, Optional<Placement> atLead) {}
+
+    /** Every place that gets a module must have room for those that go there, and not get too warm. */
+    private Places places(WiringPlan plan, Assignment assignment) {
+        List<Finding> findings = new ArrayList<>();
+        List<Margin> margins = new ArrayList<>();
         Optional<Placement> atLead = Optional.empty();
         Map<ConnectedBoxes.Place, List<ModuleModel>> byPlace = plan.planned()
                 .map(RunWiring::modulesByPlace)
@@ -255,7 +267,7 @@ public final class ModuleMatch {
                 heat.margins().forEach(margin -> margins.add(named(margin, place, byPlace.size())));
             }
         }
-        return atLead;
+        return new Places(new Judged(findings, margins), atLead);
     }
 
     /** Of several places each margin says whose it is. */
@@ -510,7 +522,7 @@ public final class ModuleMatch {
     public static Judged allChannels(
             ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts) {
         if (model.totalAmps().isEmpty()) {
-            return new Judged(List.of(), List.of());
+            return Judged.NOTHING;
         }
         Amps limit = model.totalAmps().get();
         BigDecimal amps = loads.stream()

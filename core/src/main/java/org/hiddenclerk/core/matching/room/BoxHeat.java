@@ -93,7 +93,7 @@ public final class BoxHeat {
     public static Judged judge(Box box, ModuleModel model, double addedWatts) {
         double heatWatts = addedWatts + ModulesInPlace.watts(box);
         if (box.geometry().isEmpty()) {
-            return new Judged(List.of(), List.of());
+            return Judged.NOTHING;
         }
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
