@@ -236,6 +236,15 @@ final class Desk implements AutoCloseable {
         }
     }
 
+    /** Sees the open sheet in a theme. */
+    void wear(String theme) {
+        page.evaluate("theme => { document.documentElement.dataset.theme = theme; }", theme);
+    }
+
+    void resize(Screen screen) {
+        page.setViewportSize(screen.width, screen.height);
+    }
+
     /** Waits until fonts and answers are there. */
     void settle() {
         page.waitForLoadState(LoadState.NETWORKIDLE);

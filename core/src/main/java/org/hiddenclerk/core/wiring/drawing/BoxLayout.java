@@ -6,20 +6,17 @@ import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
-import org.hiddenclerk.core.catalogue.Terminal;
-import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.End;
-import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Jumper;
 import org.hiddenclerk.core.job.Leads;
 import org.hiddenclerk.core.job.Role;
 import org.hiddenclerk.core.job.SurveyedLoad;
-import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.quantity.Watts;
+import org.hiddenclerk.core.wiring.drawing.BoxDevices.PortWaiting;
+import org.hiddenclerk.core.wiring.drawing.BoxDevices.Waiting;
 import org.hiddenclerk.core.wiring.drawing.BoxDrawing.CableSymbol;
 import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Change;
 import org.hiddenclerk.core.wiring.drawing.BoxDrawing.Device;
@@ -37,23 +34,17 @@ import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.hiddenclerk.core.wiring.run.RunWiring;
 
 /**
- * Lays a box out as one routing channel. Mechanisms are on its upper side with columns at even multiples of half a grid
+ * Lays a box out as one routing channel, with the {@link BoxDevices} that it has. Mechanisms are on its upper side with columns at even multiples of half a grid
  * step, everything else on its lower side at odd ones, so that no two vertical runs share a column. Every conductor has
  * one horizontal run on a track of its own; {@link Tracks} orders the tracks.
  */
 final class BoxLayout {
-    private static final int GRID = 20;
+    private static final int GRID = BoxDevices.GRID;
     private static final int TRACK = 24;
     private static final int MARGIN = 24;
     private static final int OUTSIDE_LEFT = 108;
     /** Room right of the box up to where a load's words begin. */
     private static final int OUTSIDE_RIGHT = 150;
-    /** Width allowed for a letter of a load's words. */
-    private static final int LETTER = 8;
-    /** Letters that the position of a mechanism adds to its words. */
-    private static final int POSITION_LETTERS = 4;
-    /** Letters that the lamp symbol of a load takes. */
-    private static final int SYMBOL_LETTERS = 6;
 
     private static final int MECHANISM_HEIGHT = 92;
     private static final int MODULE_HEIGHT = 104;
@@ -74,9 +65,9 @@ final class BoxLayout {
     private final Set<String> toLeft;
     private final Set<String> inDrawing;
     private final String label;
-    private final Map<Integer, Watts> bypasses;
     private final HouseContext house;
     private final Box box;
+    private final BoxDevices inside;
     private final Map<String, int[]> columns = new LinkedHashMap<>();
     private final List<Device> devices = new ArrayList<>();
 
@@ -97,7 +88,6 @@ final class BoxLayout {
             Set<String> inDrawing,
             String label,
             Map<Integer, Watts> bypasses) {
-        this.bypasses = bypasses;
         this.run = run;
         this.place = place;
         this.other = other;
@@ -107,49 +97,12 @@ final class BoxLayout {
         this.wiring = wiring;
         this.house = house;
         this.box = wiring.box();
+        inside = new BoxDevices(place, wiring, bypasses);
     }
-
-    /** A device that waits for its place: its ports with the conductors attached to each. */
-    private record Waiting(
-            DeviceKind kind,
-            String partId,
-            String label,
-            String detail,
-            Shape shape,
-            List<List<Mechanism.Contact>> contacts,
-            List<PortWaiting> ports) {
-        Waiting(DeviceKind kind, String partId, String label, String detail, List<PortWaiting> ports) {
-            this(kind, partId, label, detail, Shape.NONE, List.of(), ports);
-        }
-
-        int columnsNeeded() {
-            int position = kind == DeviceKind.MECHANISM ? POSITION_LETTERS : 0;
-            int symbol = kind == DeviceKind.LOAD ? SYMBOL_LETTERS : 0;
-            int words = kind == DeviceKind.CAP
-                    ? 0
-                    : (LETTER * (symbol + Math.max(label.length(), detail.length() + position)) + GRID) / GRID;
-            return Math.max(
-                    Math.max(minimum(), words),
-                    ports.stream()
-                            .mapToInt(p -> Math.max(1, p.conductors().size()) + 1)
-                            .sum());
-        }
-
-        private int minimum() {
-            return switch (kind) {
-                case MODULE -> 8;
-                case MECHANISM, LOAD -> 5;
-                case CONNECTOR -> 3;
-                case CAP -> 2;
-            };
-        }
-    }
-
-    private record PortWaiting(String name, String node, List<String> conductors) {}
 
     BoxDrawing drawing() {
-        List<Waiting> upper = mechanisms();
-        List<Waiting> lower = lowerDevices();
+        List<Waiting> upper = inside.upper();
+        List<Waiting> lower = inside.lower();
         int gridColumns = Math.max(width(upper), width(lower));
         int left = OUTSIDE_LEFT;
         int boxWidth = (gridColumns + 2) * GRID;
@@ -193,128 +146,16 @@ final class BoxLayout {
     }
 
     private int widthOfWords() {
-        return LETTER
+        return BoxDevices.LETTER
                 * box.loads().stream()
-                        .mapToInt(load ->
-                                Math.max(load.name().length(), detailOf(load).length()))
+                        .mapToInt(load -> Math.max(
+                                load.name().length(), inside.detailOf(load).length()))
                         .max()
                         .orElse(0);
     }
 
-    private String detailOf(SurveyedLoad load) {
-        return load.typed() + (bypassOf(load).map(watts -> " + bypass " + watts).orElse(""));
-    }
-
-    private Optional<Watts> bypassOf(SurveyedLoad load) {
-        return Optional.ofNullable(bypasses.get(load.number()));
-    }
-
     private static int width(List<Waiting> row) {
         return row.stream().mapToInt(w -> w.columnsNeeded() + 1).sum();
-    }
-
-    private List<Waiting> mechanisms() {
-        List<Waiting> row = new ArrayList<>();
-        for (Gang gang : box.gangs()) {
-            List<PortWaiting> ports = new ArrayList<>();
-            for (String terminal : gang.mechanism().terminals()) {
-                ports.add(port(terminal, new End.AtMechanism(gang.number(), terminal)));
-            }
-            if (gang.mechanism() == Mechanism.FIXED_ON) {
-                continue;
-            }
-            row.add(new Waiting(
-                    DeviceKind.MECHANISM,
-                    RunWiring.switchOf(new ConnectedBoxes.GangRef(place, gang.number()))
-                            .value(),
-                    gang.name(),
-                    gang.mechanism().label(),
-                    Shape.NONE,
-                    List.of(gang.mechanism().contacts(0), gang.mechanism().contacts(1)),
-                    ports));
-        }
-        for (SurveyedLoad load : box.loads()) {
-            if (load.hangsHere()) {
-                List<PortWaiting> ports = new ArrayList<>();
-                for (String terminal : List.of("L", "N", "PE")) {
-                    End end = new End.AtLoad(load.number(), terminal);
-                    if (!terminal.equals("PE") || wiring.heldAt(end) > 0) {
-                        ports.add(port(terminal, end));
-                    }
-                }
-                row.add(new Waiting(
-                        DeviceKind.LOAD,
-                        RunWiring.loadOf(new ConnectedBoxes.LoadRef(place, load.number()), 0)
-                                .value(),
-                        load.name(),
-                        detailOf(load),
-                        Shape.of(load),
-                        List.of(),
-                        ports));
-            }
-        }
-        return row;
-    }
-
-    /** A module that no stock book knows, with those of its terminals that hold something; empty where nothing was entered on it. */
-    private Optional<Waiting> unknown(SurveyedModule module) {
-        List<PortWaiting> ports = wiring.places().stream()
-                .filter(end -> end instanceof End.AtModule at && at.module() == module.number())
-                .map(end -> port(((End.AtModule) end).terminal(), end))
-                .toList();
-        return ports.isEmpty()
-                ? Optional.empty()
-                : Optional.of(new Waiting(DeviceKind.MODULE, "", module.name(), "not in the stock book", ports));
-    }
-
-    private List<Waiting> lowerDevices() {
-        List<Waiting> row = new ArrayList<>();
-        List<Waiting> behind = new ArrayList<>();
-        for (End place : wiring.places()) {
-            if (place instanceof End.InConnector connector) {
-                Waiting waiting =
-                        new Waiting(DeviceKind.CONNECTOR, "", connector.name(), "", List.of(port("", connector)));
-                (row.size() <= behind.size() ? row : behind).add(waiting);
-            }
-        }
-        wiring.modules().forEach((number, model) -> {
-            List<PortWaiting> ports = new ArrayList<>();
-            for (Terminal terminal : model.terminals()) {
-                ports.add(port(terminal.name(), new End.AtModule(number, terminal.name())));
-            }
-            row.add(new Waiting(
-                    DeviceKind.MODULE, RunWiring.moduleOf(number).value(), model.code(), model.name(), ports));
-        });
-        box.modules().stream()
-                .filter(module -> !wiring.modules().containsKey(module.number()))
-                .flatMap(module -> unknown(module).stream())
-                .forEach(row::add);
-        row.addAll(behind);
-        for (Box.CableCore core : box.cores()) {
-            End end = wiring.endOf(core);
-            if (end instanceof End.Capped || end instanceof End.Loose) {
-                row.add(new Waiting(
-                        DeviceKind.CAP,
-                        "",
-                        end.words(),
-                        "",
-                        List.of(new PortWaiting("", place.prefix() + core.key() + ".end", List.of(core.key())))));
-            }
-        }
-        return row;
-    }
-
-    private String node(End end) {
-        return place.prefix() + end.key();
-    }
-
-    private PortWaiting port(String name, End place) {
-        return new PortWaiting(
-                name,
-                node(place),
-                wiring.attachedAt(place).stream()
-                        .map(attached -> attached.key() + "@" + place.key())
-                        .toList());
     }
 
     private void place(List<Waiting> row, int left, int boxWidth, int shift, int portY, boolean upper) {
@@ -413,7 +254,7 @@ final class BoxLayout {
             End end = wiring.endOf(core);
             String node = end instanceof End.Capped || end instanceof End.Loose
                     ? place.prefix() + core.key() + ".end"
-                    : node(end);
+                    : inside.node(end);
             wires.add(new Wire(
                     place.prefix() + core.key(),
                     core.core().colour(),
@@ -436,7 +277,7 @@ final class BoxLayout {
                     place.prefix() + jumper.key(),
                     jumper.colour(),
                     jumper.colour().letters(),
-                    node(jumper.from()),
+                    inside.node(jumper.from()),
                     "jumper from " + wiring.words(jumper.from()) + " to " + wiring.words(jumper.to()),
                     other.jumpers().contains(jumper) ? Change.NONE : Change.ADDED,
                     new Point(tagX(from[0], to[0]), y),
@@ -523,7 +364,12 @@ final class BoxLayout {
             ids.add(RunWiring.loadOf(run.load(place, load.number()), bank).value());
         }
         return new LoadSymbol(
-                ids, load.name(), detailOf(load), Shape.of(load), frame.x() + frame.width() + TAG_INSET * 2 + 48, y);
+                ids,
+                load.name(),
+                inside.detailOf(load),
+                Shape.of(load),
+                frame.x() + frame.width() + TAG_INSET * 2 + 48,
+                y);
     }
 
     /** Loads that are drawn at the end of a cable. */
