@@ -22,6 +22,7 @@ import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.house.Unit.At;
 import org.hiddenclerk.core.matching.module.AtTheWall;
 import org.hiddenclerk.core.matching.module.Companions;
+import org.hiddenclerk.core.matching.module.MinimumLoad;
 import org.hiddenclerk.core.matching.module.ModuleMatch;
 import org.hiddenclerk.core.matching.module.SchemeChooser;
 import org.hiddenclerk.core.quantity.Watts;
@@ -389,7 +390,7 @@ public final class EquivalenceClass {
             return !bypassMatters(scheme) || gangs.isEmpty()
                     ? Optional.empty()
                     : bypasses.computeIfAbsent(
-                            member, m -> ModuleMatch.bypassFor(same.first(), loadsOf(m, gangs, List.of())));
+                            member, m -> MinimumLoad.bypassFor(same.first(), loadsOf(m, gangs, List.of())));
         }
     }
 

@@ -24,7 +24,9 @@ import org.hiddenclerk.core.matching.house.EquivalenceClass.Case;
 import org.hiddenclerk.core.matching.house.EquivalenceClass.Member;
 import org.hiddenclerk.core.matching.house.HouseMemory.RuleOutcome;
 import org.hiddenclerk.core.matching.module.AtTheWall;
+import org.hiddenclerk.core.matching.module.Dimming;
 import org.hiddenclerk.core.matching.module.InTheWay;
+import org.hiddenclerk.core.matching.module.ModuleLoads;
 import org.hiddenclerk.core.matching.module.ModuleMatch;
 import org.hiddenclerk.core.matching.module.Suitability;
 import org.hiddenclerk.core.matching.module.Terms;
@@ -313,7 +315,7 @@ public final class HouseMatch {
             EnumSet<FindingCode> codes = EnumSet.noneOf(FindingCode.class);
             (each ? loads.stream().map(List::of).toList() : List.of(loads))
                     .forEach(own ->
-                            codes.addAll(FindingCode.of(ModuleMatch.allChannels(model, ModuleMatch.SELF, own, volts)
+                            codes.addAll(FindingCode.of(ModuleLoads.allChannels(model, ModuleMatch.SELF, own, volts)
                                     .findings())));
             for (int i = 0;
                     i
@@ -323,7 +325,7 @@ public final class HouseMatch {
                     i++) {
                 List<SurveyedLoad> carried = loads.get(i);
                 int channel = each ? 0 : i;
-                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleMatch.channel(
+                codes.addAll(HouseMemory.entry(channels.get(i), kind, () -> ModuleLoads.channel(
                                         model,
                                         ModuleMatch.SELF,
                                         channel,
@@ -380,7 +382,7 @@ public final class HouseMatch {
             places.room(index);
             RuleOutcome dims = regulated || model.sheet().dims()
                     ? RuleOutcome.of(
-                            ModuleMatch.dimming(model, lead, drawn.assignment().gangs(), loads))
+                            Dimming.judge(model, lead, drawn.assignment().gangs(), loads))
                     : RuleOutcome.NOTHING;
             row.judge(at, places.warmth(index, switched.contactHeat), dims);
         }

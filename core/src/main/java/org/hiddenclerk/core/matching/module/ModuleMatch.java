@@ -11,7 +11,6 @@ import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
-import org.hiddenclerk.core.catalogue.BlinkTiming;
 import org.hiddenclerk.core.catalogue.Body;
 import org.hiddenclerk.core.catalogue.ModuleModel;
 import org.hiddenclerk.core.electrical.part.Mechanism;
@@ -26,7 +25,6 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Circuit;
-import org.hiddenclerk.core.job.LoadBank;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.margin.Judged;
@@ -34,7 +32,6 @@ import org.hiddenclerk.core.matching.margin.Margin;
 import org.hiddenclerk.core.matching.room.BoxHeat;
 import org.hiddenclerk.core.matching.room.Placement;
 import org.hiddenclerk.core.matching.room.RoomInBox;
-import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -51,8 +48,6 @@ import org.hiddenclerk.core.wiring.scheme.SchemeCode;
  * <p>A two-wire module that would see less than its minimum load is judged with the bypass it needs.
  */
 public final class ModuleMatch {
-    /** A bypass as it is carried, in watts. */
-    private static final Watts BYPASS = Watts.of(20);
     /** Codes for which the rules here have the better words; the proof's own are left out. */
     public static final Set<FindingCode> SAID_HERE = Set.of(
             FindingCode.CONTACT_OVERLOAD,
@@ -73,11 +68,6 @@ public final class ModuleMatch {
     /** The module that is judged, by its id in a plan of its own. */
     public static final Subject.Module SELF =
             new Subject.Module(RunWiring.moduleOf(1).value());
-
-    /** Longest break of a flip, and the shortest: a rocker moved by hand; common practice, no source. */
-    private static final int LONGEST_FLIP_MS = 100;
-
-    private static final int SHORTEST_FLIP_MS = 20;
 
     /** How much of a candidate is not known: it never ranks before one of which it is known, and sufficient. */
     private static long unknown(Candidate candidate) {
@@ -169,7 +159,7 @@ public final class ModuleMatch {
             ModuleModel model,
             Optional<ModuleModel> companion) {
         Optional<Watts> bypass = scheme.has(SchemeCode.Trait.THROUGH_ITS_LOAD) && !gangs.isEmpty()
-                ? bypassFor(model, gangs.stream().map(this::loadsOf).toList())
+                ? MinimumLoad.bypassFor(model, gangs.stream().map(this::loadsOf).toList())
                 : Optional.empty();
         return new Assignment(
                 scheme,
@@ -208,7 +198,7 @@ public final class ModuleMatch {
             case SUITABILITY -> Judged.of(Suitability.of(model, assignment.scheme(), house.region()));
             case CONDUCTORS -> Judged.of(Suitability.conductors(model, thickest(boxesOf(drawn.plan()))));
             case METAL_BOX -> Judged.of(Suitability.metalBox(model, isMetal(boxesOf(drawn.plan()))));
-            case DIMMING -> Judged.of(dimming(model, box, assignment.gangs(), planner.loadsOf(assignment)));
+            case DIMMING -> Judged.of(Dimming.judge(model, box, assignment.gangs(), planner.loadsOf(assignment)));
             case WISHES -> Judged.of(WishCheck.of(terms.wishes(), model, atTheWall(drawn.plan(), assignment)));
         };
     }
@@ -222,8 +212,9 @@ public final class ModuleMatch {
     public Drawn draw(Assignment assignment) {
         List<Finding> findings = new ArrayList<>();
         WiringPlan plan = planner.plan(List.of(assignment));
-        minimumLoad(assignment, findings);
-        blinkTiming(assignment, findings);
+        findings.addAll(MinimumLoad.judge(
+                assignment, assignment.gangs().stream().map(this::loadsOf).toList(), SELF));
+        findings.addAll(BlinksSeen.judge(assignment, SELF));
         wiring(plan, assignment, isByRules(assignment.scheme()), findings);
         return new Drawn(assignment, plan, findings);
     }
@@ -331,80 +322,6 @@ public final class ModuleMatch {
         return new AtTheWall(PartsToAdd.mechanisms(plan) == 0, AtTheWall.switchesWork(planner, plan, assignment));
     }
 
-    /** A place that is dimmed today, and a lamp that a dimmer module must be able to dim. */
-    public static List<Finding> dimming(
-            ModuleModel model, Box box, List<Integer> gangs, List<List<SurveyedLoad>> loads) {
-        List<Finding> findings = new ArrayList<>();
-        for (int gang : gangs) {
-            if (box.gang(gang).mechanism() == Mechanism.DIMMER && !model.sheet().dims()) {
-                findings.add(Finding.of(
-                        FindingCode.NOT_DIMMED,
-                        new Subject.Gang(box.label(), gang),
-                        Sentence.of(
-                                "{0} is dimmed today; this module only switches.",
-                                box.gang(gang).name()),
-                        Source.COMMON_PRACTICE,
-                        new Remedy(Remedy.Kind.OTHER_MODULE, "a dimmer module and a dimmable lamp")));
-            }
-        }
-        if (model.sheet().dims()) {
-            loads.stream().flatMap(List::stream).forEach(load -> load.banks().stream()
-                    .filter(bank -> !bank.dimmable().orElse(false))
-                    .findFirst()
-                    .ifPresent(bank ->
-                            findings.add(dimmable(bank, load, new Subject.SurveyedLoad(load.name(), load.number())))));
-        }
-        return findings;
-    }
-
-    private static Finding dimmable(LoadBank bank, SurveyedLoad load, Subject subject) {
-        return bank.dimmable().isPresent()
-                ? Finding.of(
-                        FindingCode.NOT_DIMMABLE,
-                        subject,
-                        Sentence.of(
-                                "The {0} of {1} is surveyed as not dimmable.",
-                                bank.kind().label(), load.name()),
-                        Source.MAKER,
-                        new Remedy(Remedy.Kind.OTHER_MODULE, "a module that switches"))
-                : Finding.of(
-                        FindingCode.FIGURE_UNKNOWN,
-                        subject,
-                        Sentence.of(
-                                "Whether the {0} of {1} may be dimmed is not surveyed.",
-                                bank.kind().label(), load.name()),
-                        Source.COMMON_PRACTICE,
-                        new Remedy(
-                                Remedy.Kind.FIND_OUT,
-                                "read it on the lamp, and add \"dimmable\" or \"not dimmable\" to the load"));
-    }
-
-    private void blinkTiming(Assignment assignment, List<Finding> findings) {
-        if (!assignment.scheme().has(SchemeCode.Trait.BLINKS)) {
-            return;
-        }
-        Optional<BlinkTiming> blink = assignment.model().blink();
-        if (blink.isEmpty()) {
-            findings.add(Finding.of(
-                    FindingCode.BLINK_NOT_SEEN,
-                    SELF,
-                    Sentence.of(
-                            "The maker states no times for breaks of the supply; a flip takes {0} to {1} ms.",
-                            SHORTEST_FLIP_MS, LONGEST_FLIP_MS),
-                    Source.MAKER,
-                    new Remedy(Remedy.Kind.FIND_OUT, "find out minimum and hold-up time")));
-        } else if (blink.get().minimumMs() > SHORTEST_FLIP_MS || blink.get().holdUpMs() < LONGEST_FLIP_MS) {
-            findings.add(Finding.of(
-                    FindingCode.BLINK_NOT_SEEN,
-                    SELF,
-                    Sentence.of(
-                            "It counts breaks of {0} to {1} ms; a flip takes {2} to {3} ms.",
-                            blink.get().minimumMs(), blink.get().holdUpMs(), SHORTEST_FLIP_MS, LONGEST_FLIP_MS),
-                    Source.COMMON_PRACTICE,
-                    new Remedy(Remedy.Kind.OTHER_MODULE, "a module with a longer hold-up time")));
-        }
-    }
-
     private static Candidate tooFewChannels(int positions, Candidate forTheFirst) {
         ModuleModel model = forTheFirst.assignment().model();
         List<Finding> findings = new ArrayList<>(forTheFirst.findings());
@@ -446,102 +363,23 @@ public final class ModuleMatch {
         return behaviours;
     }
 
-    /** The bypass that a two-wire module needs so that each of its lamps draws enough; empty when they do. */
-    public static Optional<Watts> bypassFor(ModuleModel model, List<List<SurveyedLoad>> loads) {
-        if (!(model.supply() instanceof ModuleSupply.TwoWire supply)) {
-            return Optional.empty();
-        }
-        Watts total = smallest(loads);
-        Watts bypass = Watts.ZERO;
-        while (total.plus(bypass).asDouble() < supply.minimumLoadWatts()) {
-            bypass = bypass.plus(BYPASS);
-        }
-        return bypass.equals(Watts.ZERO) ? Optional.empty() : Optional.of(bypass);
-    }
-
-    private static Watts smallest(List<List<SurveyedLoad>> loads) {
-        return loads.stream()
-                .map(at -> at.stream().map(SurveyedLoad::total).reduce(Watts.ZERO, Watts::plus))
-                .min(Watts::compareTo)
-                .orElse(Watts.ZERO);
-    }
-
     /** What the contacts carry: those of one module, or of one for each position. */
     private Judged carried(Assignment assignment) {
         List<List<SurveyedLoad>> loads = planner.loadsOf(assignment);
         if (!assignment.isOneForEach()) {
-            return loads(assignment.model(), SELF, loads, volts(), house.region(), terms.estimates());
+            return ModuleLoads.all(assignment.model(), SELF, loads, volts(), house.region(), terms.estimates());
         }
         List<Finding> findings = new ArrayList<>();
         List<Margin> margins = new ArrayList<>();
         for (int i = 0; i < loads.size(); i++) {
             Subject.Module own = new Subject.Module(RunWiring.moduleOf(i + 1).value());
             add(
-                    loads(assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()),
+                    ModuleLoads.all(
+                            assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()),
                     findings,
                     margins);
         }
         return new Judged(findings, margins);
-    }
-
-    /** What each channel carries, by its contact and by the sum over all, and the first current. */
-    private static Judged loads(
-            ModuleModel model,
-            Subject.Module self,
-            List<List<SurveyedLoad>> loads,
-            BigDecimal volts,
-            RegionProfile region,
-            Estimates estimates) {
-        List<Finding> findings = new ArrayList<>();
-        List<Margin> margins = new ArrayList<>();
-        for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
-            add(channel(model, self, i, loads.get(i), volts, region, estimates), findings, margins);
-        }
-        add(allChannels(model, self, loads, volts), findings, margins);
-        return new Judged(findings, margins);
-    }
-
-    /** What one channel carries, by its contact, and the first current. */
-    public static Judged channel(
-            ModuleModel model,
-            Subject.Module self,
-            int index,
-            List<SurveyedLoad> loads,
-            BigDecimal volts,
-            RegionProfile region,
-            Estimates estimates) {
-        Subject.Channel subject =
-                new Subject.Channel(self.key(), model.channels().get(index).id());
-        Judged carried = ChannelLoad.of(volts, region, model.channels().get(index), loads, subject, estimates);
-        List<Finding> findings = new ArrayList<>(carried.findings());
-        findings.addAll(Inrush.judge(model, loads, volts, subject));
-        return new Judged(findings, carried.margins());
-    }
-
-    /** The sum over all channels, where the maker limits it. */
-    public static Judged allChannels(
-            ModuleModel model, Subject.Module self, List<List<SurveyedLoad>> loads, BigDecimal volts) {
-        if (model.totalAmps().isEmpty()) {
-            return Judged.NOTHING;
-        }
-        Amps limit = model.totalAmps().get();
-        BigDecimal amps = loads.stream()
-                .flatMap(List::stream)
-                .flatMap(load -> load.banks().stream())
-                .map(bank -> bank.amps(volts))
-                .reduce(BigDecimal.ZERO, BigDecimal::add);
-        Margin total = new Margin("all channels", amps, limit.asDecimal(), "A");
-        List<Finding> findings = !total.isOver()
-                ? List.of()
-                : List.of(Finding.of(
-                        FindingCode.CONTACT_OVERLOAD,
-                        self,
-                        Sentence.of("All channels together carry {found}; {allowed} is allowed.")
-                                .found(ChannelLoad.amount(amps, "A"))
-                                .allowed(ChannelLoad.amount(limit.asDecimal(), "A")),
-                        Source.MAKER,
-                        new Remedy(Remedy.Kind.OTHER_MODULE, "a module with larger contacts")));
-        return new Judged(findings, List.of(total));
     }
 
     /** Volts of the loads: those of an extra-low-voltage circuit where the lead hangs on one only. */
@@ -551,38 +389,6 @@ public final class ModuleMatch {
                 .toList();
         boolean elv = !circuits.isEmpty() && circuits.stream().allMatch(Circuit::isElv);
         return (elv ? circuits.get(0).elvVolts().orElseThrow() : house.region().nominalVolts()).asDecimal();
-    }
-
-    private void minimumLoad(Assignment assignment, List<Finding> findings) {
-        if (!(assignment.model().supply() instanceof ModuleSupply.TwoWire supply)
-                || assignment.gangs().isEmpty()
-                || supply.minimumLoadWatts() <= 0) {
-            return;
-        }
-        Watts load = smallest(assignment.gangs().stream().map(this::loadsOf).toList());
-        Watts carried = load.plus(assignment.bypass().orElse(Watts.ZERO));
-        Sentence.Amount needed = ChannelLoad.amount(BigDecimal.valueOf(supply.minimumLoadWatts()), "W");
-        Sentence.Amount there = ChannelLoad.amount(load.asDecimal(), "W");
-        if (carried.asDouble() < supply.minimumLoadWatts()) {
-            findings.add(Finding.of(
-                    FindingCode.BELOW_MINIMUM_LOAD,
-                    SELF,
-                    Sentence.of("{found} of load; this module needs at least {allowed}.")
-                            .found(there)
-                            .allowed(needed),
-                    Source.MAKER,
-                    new Remedy(Remedy.Kind.ADD_BYPASS, "add a bypass at the lamp")));
-        } else if (assignment.bypass().isPresent()) {
-            findings.add(Finding.of(
-                    FindingCode.BYPASS_NEEDED,
-                    SELF,
-                    Sentence.of(
-                                    "{found} of load is under {allowed}; a bypass of {0} at the lamp makes up for it.",
-                                    assignment.bypass().get())
-                            .found(there)
-                            .allowed(needed),
-                    Source.MAKER));
-        }
     }
 
     private void wiring(WiringPlan plan, Assignment assignment, boolean byRules, List<Finding> findings) {

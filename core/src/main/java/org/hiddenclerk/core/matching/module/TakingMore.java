@@ -56,7 +56,7 @@ public final class TakingMore {
                     new Subject.Channel(self.key(), model.channels().get(i).id());
             judged.add(new Judged(Inrush.judge(model, loads.get(i), volts, channel), List.of()));
         }
-        judged.add(ModuleMatch.allChannels(model, self, loads, volts));
+        judged.add(ModuleLoads.allChannels(model, self, loads, volts));
         judged.add(BoxHeat.judge(
                 plan.planned().orElseThrow().at(fitted.place()).box(),
                 model,
