@@ -25,31 +25,33 @@ public class DemoRules {
     private static final double LONGITUDE = 13.4;
 
     private final Rules rules;
+    private final RuleChanges changes;
 
-    DemoRules(Rules rules) {
+    DemoRules(Rules rules, RuleChanges changes) {
         this.rules = rules;
+        this.changes = changes;
     }
 
     public void keep(UUID job, String who) {
-        rules.move(job, 0, new RulesDocument.PlaceEntry(LATITUDE, LONGITUDE, ZONE), who);
-        rules.add(
+        changes.move(job, 0, new RulesDocument.PlaceEntry(LATITUDE, LONGITUDE, ZONE), who);
+        changes.add(
                 job,
                 1,
                 Things.of(new RulesController.NewThing(1, "Bed remote", "Reading loft", Protocol.ZIGBEE, null)),
                 who);
-        rules.add(
+        changes.add(
                 job,
                 2,
                 Things.of(
                         new RulesController.NewThing(2, "Door", "Glass passage", Protocol.ZIGBEE, Device.Senses.DOOR)),
                 who);
-        rules.add(
+        changes.add(
                 job,
                 3,
                 Things.of(new RulesController.NewThing(
                         3, "Motion sensor", "Boot room", Protocol.ZIGBEE, Device.Senses.MOTION)),
                 who);
-        rules.add(job, 4, Recipe.ALL_OFF, who);
+        changes.add(job, 4, Recipe.ALL_OFF, who);
         RuledHouse house = rules.of(job).house();
         List<OutputId> lights = house.outputs().values().stream()
                 .filter(output -> output.drives() == Device.Drives.LIGHT)
@@ -87,7 +89,7 @@ public class DemoRules {
                 new Trigger.Household(false),
                 List.of(),
                 new Action.AllOff(Set.of())));
-        rules.add(job, 5, made, who);
+        changes.add(job, 5, made, who);
     }
 
     private static Rule rule(

@@ -53,11 +53,13 @@ import tools.jackson.databind.JsonNode;
 @Tag(name = "rules")
 class RulesController {
     private final Rules rules;
+    private final RuleChanges changes;
     private final People people;
     private final Clock clock;
 
-    RulesController(Rules rules, People people, Clock clock) {
+    RulesController(Rules rules, RuleChanges changes, People people, Clock clock) {
         this.rules = rules;
+        this.changes = changes;
         this.people = people;
         this.clock = clock;
     }
@@ -111,9 +113,9 @@ class RulesController {
             summary = "Drafts the rules of a recipe, or one of one's own, on the first suitable devices of the house")
     RulesView add(@PathVariable UUID job, @Valid @RequestBody NewRule added, Principal who) {
         if (added.recipe() == null) {
-            rules.add(job, added.version(), people.nameOf(who));
+            changes.add(job, added.version(), people.nameOf(who));
         } else {
-            rules.add(job, added.version(), added.recipe(), people.nameOf(who));
+            changes.add(job, added.version(), added.recipe(), people.nameOf(who));
         }
         return rules(job);
     }
@@ -122,7 +124,7 @@ class RulesController {
     @Operation(operationId = "addRulePart", summary = "Adds what sets a rule going, what must hold, or what it does")
     RulesView addPart(
             @PathVariable UUID job, @PathVariable String rule, @Valid @RequestBody NewRulePart added, Principal who) {
-        rules.addPart(job, added.version(), rule, added.part(), people.nameOf(who));
+        changes.addPart(job, added.version(), rule, added.part(), people.nameOf(who));
         return rules(job);
     }
 
@@ -134,7 +136,7 @@ class RulesController {
             @RequestParam long version,
             @RequestParam String pointer,
             Principal who) {
-        rules.takePart(job, version, rule, pointer, people.nameOf(who));
+        changes.takePart(job, version, rule, pointer, people.nameOf(who));
         return rules(job);
     }
 
@@ -142,7 +144,7 @@ class RulesController {
     @Operation(operationId = "fillSlot", summary = "Fills a slot of a rule's sentence otherwise")
     RulesView fill(
             @PathVariable UUID job, @PathVariable String rule, @Valid @RequestBody Filling filling, Principal who) {
-        rules.fill(job, filling.version(), rule, filling.pointer(), filling.value(), people.nameOf(who));
+        changes.fill(job, filling.version(), rule, filling.pointer(), filling.value(), people.nameOf(who));
         return rules(job);
     }
 
@@ -150,14 +152,14 @@ class RulesController {
     @Operation(operationId = "changeRule", summary = "Names a rule, says where it runs, switches it on or off")
     RulesView change(
             @PathVariable UUID job, @PathVariable String rule, @Valid @RequestBody RuleChange change, Principal who) {
-        rules.set(job, change.version(), rule, change.name(), change.on(), change.enabled(), people.nameOf(who));
+        changes.set(job, change.version(), rule, change.name(), change.on(), change.enabled(), people.nameOf(who));
         return rules(job);
     }
 
     @DeleteMapping("/{id}")
     @Operation(operationId = "removeRule", summary = "Takes a rule, link, sensor or remote control away")
     RulesView remove(@PathVariable UUID job, @PathVariable String id, @RequestParam long version, Principal who) {
-        rules.remove(job, version, id, people.nameOf(who));
+        changes.remove(job, version, id, people.nameOf(who));
         return rules(job);
     }
 
@@ -166,7 +168,7 @@ class RulesController {
     RulesView link(@PathVariable UUID job, @Valid @RequestBody NewHouseLink link, Principal who) {
         String id = Optional.ofNullable(link.id())
                 .orElseGet(() -> "l" + UUID.randomUUID().toString().substring(0, 8));
-        rules.link(
+        changes.link(
                 job,
                 link.version(),
                 new Link(
@@ -188,21 +190,21 @@ class RulesController {
             @PathVariable Link.Way way,
             @RequestParam long version,
             Principal who) {
-        rules.linkBy(job, version, link, way, people.nameOf(who));
+        changes.linkBy(job, version, link, way, people.nameOf(who));
         return rules(job);
     }
 
     @PostMapping("/things")
     @Operation(operationId = "addThing", summary = "Adds a sensor or remote control that no box holds")
     RulesView add(@PathVariable UUID job, @Valid @RequestBody NewThing thing, Principal who) {
-        rules.add(job, thing.version(), Things.of(thing), people.nameOf(who));
+        changes.add(job, thing.version(), Things.of(thing), people.nameOf(who));
         return rules(job);
     }
 
     @PostMapping("/fix")
     @Operation(operationId = "fixRules", summary = "Does what mends a finding")
     RulesView fix(@PathVariable UUID job, @Valid @RequestBody Fixing fixing, Principal who) {
-        rules.mend(job, fixing.version(), new Fix(fixing.kind(), fixing.subjects()), people.nameOf(who));
+        changes.mend(job, fixing.version(), new Fix(fixing.kind(), fixing.subjects()), people.nameOf(who));
         return rules(job);
     }
 
@@ -232,7 +234,7 @@ class RulesController {
             throw ProblemException.content(
                     "The calendar cannot be taken in", new FieldProblem("/text", "", String.valueOf(e.getMessage())));
         }
-        rules.add(job, calendar.version(), read, people.nameOf(who));
+        changes.add(job, calendar.version(), read, people.nameOf(who));
         return rules(job);
     }
 
@@ -249,14 +251,14 @@ class RulesController {
     @PostMapping("/undo")
     @Operation(operationId = "undoRules", summary = "Takes the last change back; once more brings it again")
     RulesView undo(@PathVariable UUID job, @RequestBody TakingBack seen, Principal who) {
-        rules.takeBack(job, seen.version(), people.nameOf(who));
+        changes.takeBack(job, seen.version(), people.nameOf(who));
         return rules(job);
     }
 
     @PutMapping("/place")
     @Operation(operationId = "placeHouse", summary = "Says where the house is and whose clocks it keeps")
     RulesView place(@PathVariable UUID job, @Valid @RequestBody Placing placing, Principal who) {
-        rules.move(
+        changes.move(
                 job,
                 placing.version(),
                 new RulesDocument.PlaceEntry(placing.latitude(), placing.longitude(), placing.zone()),
@@ -281,7 +283,7 @@ class RulesController {
             operationId = "setDelays",
             summary = "Says how long things take in this house, as measured or as estimated")
     RulesView delays(@PathVariable UUID job, @Valid @RequestBody DelaysChange change, Principal who) {
-        rules.take(
+        changes.take(
                 job,
                 change.version(),
                 new Delays(

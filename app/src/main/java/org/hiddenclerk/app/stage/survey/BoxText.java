@@ -5,9 +5,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
-import java.util.Optional;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.hiddenclerk.app.stage.survey.SurveyDocument.CableEntry;
@@ -30,40 +28,18 @@ import org.hiddenclerk.core.job.Role;
 import org.jspecify.annotations.Nullable;
 
 /**
- * A box as lines of plain text, to type, copy and paste: a line each for the box, its switches, loads, cables and jumpers, and
+ * Reads a box from lines of plain text, typed or pasted ({@link BoxTextWriter} writes them): a line each for the box, its switches, loads, cables and jumpers, and
  * an indented line for each core. See docs/formats/box-text.md.
  */
 final class BoxText {
-    private static final Pattern WORD = Pattern.compile("\"([^\"]*)\"|(\\S+)");
     private static final Pattern SIZE = Pattern.compile("([0-9.]+)x([0-9.]+)x([0-9.]+)");
     private static final Pattern ON_GANG = Pattern.compile("(\\d)\\.(\\S+)");
     private static final Pattern ON_MODULE = Pattern.compile("module(\\d+)\\.(\\S+)");
     private static final Pattern ON_LOAD = Pattern.compile("load(\\d+)\\.(\\S+)");
-    private static final String JOINT = "joint:";
     private static final int MOST_LINES = 200;
-    private static final Map<String, Role> ROLES = Map.of(
-            "live",
-            Role.PERMANENT_LIVE,
-            "switched",
-            Role.SWITCHED_LIVE,
-            "neutral",
-            Role.NEUTRAL,
-            "earth",
-            Role.EARTH,
-            "traveller",
-            Role.TRAVELLER,
-            "control",
-            Role.CONTROL,
-            "plus",
-            Role.ELV_PLUS,
-            "minus",
-            Role.ELV_MINUS,
-            "spare",
-            Role.SPARE);
-
     private final Map<String, String> circuits;
     private final Map<String, String> boxes;
-    private final List<TextProblem> problems = new ArrayList<>();
+    private final List<BoxTextLine.TextProblem> problems = new ArrayList<>();
     private final Map<String, Integer> lineOf = new LinkedHashMap<>();
     private final List<GangEntry> gangs = new ArrayList<>();
     private final List<LoadEntry> loads = new ArrayList<>();
@@ -74,11 +50,8 @@ final class BoxText {
     private BoxKind kind = BoxKind.WALL;
     private @Nullable Geometry geometry;
 
-    /** A place in the text that cannot be read. */
-    record TextProblem(int line, int column, String found, String expected) {}
-
     /** What was read: a survey, or the places that stand against it. */
-    record Read(@Nullable SurveyDocument survey, List<TextProblem> problems, Map<String, Integer> lineOf) {
+    record Read(@Nullable SurveyDocument survey, List<BoxTextLine.TextProblem> problems, Map<String, Integer> lineOf) {
 
         /** The line of what a pointer names, or of what holds it; the first line where none does. */
         int line(String pointer) {
@@ -105,136 +78,28 @@ final class BoxText {
         return new BoxText(circuits, boxes).read(text);
     }
 
-    /** A line with its words and where they begin. */
-    private final class Line {
-        private final int number;
-        private final List<String> words = new ArrayList<>();
-        private final List<Integer> columns = new ArrayList<>();
-        private final int end;
-        private int at;
-
-        Line(int number, String text) {
-            this.number = number;
-            Matcher matcher = WORD.matcher(text);
-            while (matcher.find()
-                    && (matcher.group(2) == null || !matcher.group(2).startsWith("#"))) {
-                words.add(matcher.group(1) == null ? matcher.group(2) : matcher.group(1));
-                columns.add(matcher.start() + 1);
-            }
-            end = text.length() + 1;
-        }
-
-        boolean hasMore() {
-            return at < words.size();
-        }
-
-        String next(String expected) {
-            if (!hasMore()) {
-                throw new Unreadable(new TextProblem(number, end, "the end of the line", expected));
-            }
-            return words.get(at++);
-        }
-
-        boolean takes(String word) {
-            boolean there = hasMore() && words.get(at).equals(word);
-            at += there ? 1 : 0;
-            return there;
-        }
-
-        void wants(String word) {
-            if (!next("the word " + word).equals(word)) {
-                throw wrong("the word " + word);
-            }
-        }
-
-        String rest() {
-            String rest = String.join(" ", words.subList(at, words.size()));
-            at = words.size();
-            return rest;
-        }
-
-        Unreadable wrong(String expected) {
-            return new Unreadable(new TextProblem(number, columns.get(at - 1), words.get(at - 1), expected));
-        }
-
-        BigDecimal number(String expected) {
-            try {
-                return new BigDecimal(next(expected));
-            } catch (NumberFormatException e) {
-                throw wrong(expected);
-            }
-        }
-
-        int whole(String expected) {
-            try {
-                return number(expected).intValueExact();
-            } catch (ArithmeticException e) {
-                throw wrong(expected);
-            }
-        }
-
-        <T extends Enum<T>> T oneOf(Class<T> type, String what) {
-            String word = next(what);
-            return Arrays.stream(type.getEnumConstants())
-                    .filter(value -> words(value).equals(word))
-                    .findFirst()
-                    .orElseThrow(() -> wrong(what + ": "
-                            + String.join(
-                                    ", ",
-                                    Arrays.stream(type.getEnumConstants())
-                                            .map(BoxText::words)
-                                            .toList())));
-        }
-
-        String named(Map<String, String> known, String what) {
-            String id = known.get(next(what));
-            if (id == null) {
-                throw wrong(what + ": "
-                        + String.join(", ", known.keySet().stream().sorted().toList()));
-            }
-            return id;
-        }
-
-        void ends() {
-            if (hasMore()) {
-                at++;
-                throw wrong("the end of the line");
-            }
-        }
-    }
-
-    private static final class Unreadable extends RuntimeException {
-        private static final long serialVersionUID = 1;
-        private final transient TextProblem problem;
-
-        Unreadable(TextProblem problem) {
-            super(problem.expected(), null, false, false);
-            this.problem = problem;
-        }
-    }
-
     private Read read(String text) {
         List<String> lines = text.lines().toList();
         if (lines.size() > MOST_LINES) {
             return new Read(
                     null,
-                    List.of(new TextProblem(
+                    List.of(new BoxTextLine.TextProblem(
                             MOST_LINES, 1, lines.size() + " lines", "at most " + MOST_LINES + " lines")),
                     Map.of());
         }
         for (int i = 0; i < lines.size(); i++) {
-            Line line = new Line(i + 1, lines.get(i));
+            BoxTextLine line = new BoxTextLine(i + 1, lines.get(i));
             if (line.hasMore()) {
                 try {
                     line(line, Character.isWhitespace(lines.get(i).charAt(0)));
                     remember(i + 1);
-                } catch (Unreadable e) {
-                    problems.add(e.problem);
+                } catch (BoxTextLine.Unreadable e) {
+                    problems.add(e.problem());
                 }
             }
         }
         if (geometry == null && problems.isEmpty()) {
-            problems.add(new TextProblem(1, 1, "no box", "a line such as: box B-31 wall 60x60x47"));
+            problems.add(new BoxTextLine.TextProblem(1, 1, "no box", "a line such as: box B-31 wall 60x60x47"));
         }
         return problems.isEmpty() && geometry != null
                 ? new Read(
@@ -258,7 +123,7 @@ final class BoxText {
                 line);
     }
 
-    private void line(Line line, boolean indented) {
+    private void line(BoxTextLine line, boolean indented) {
         if (indented) {
             core(line);
             return;
@@ -277,7 +142,7 @@ final class BoxText {
         line.ends();
     }
 
-    private void box(Line line) {
+    private void box(BoxTextLine line) {
         label = line.next("a label");
         kind = line.oneOf(BoxKind.class, "a kind of box");
         Matcher size = SIZE.matcher(line.next("inside measures such as 60x60x47"));
@@ -294,7 +159,7 @@ final class BoxText {
                 line.takes("studs") ? line.whole("kinds of studs and hickeys in the box") : null);
     }
 
-    private void gang(Line line) {
+    private void gang(BoxTextLine line) {
         int number = line.whole("the number of the gang");
         Mechanism mechanism = line.oneOf(Mechanism.class, "a mechanism");
         String name = line.next("a name");
@@ -304,7 +169,7 @@ final class BoxText {
         gangs.add(new GangEntry(number, name, mechanism, line.number("the depth of the mechanism in mm"), circuit));
     }
 
-    private void load(Line line) {
+    private void load(BoxTextLine line) {
         int number = line.whole("the number of the load");
         String name = line.next("a name");
         int gang = 0;
@@ -319,12 +184,12 @@ final class BoxText {
         line.wants("is");
         String typed = line.rest();
         if (typed.isEmpty()) {
-            throw new Unreadable(new TextProblem(line.number, line.end, "nothing", "what it is, such as 3x2 LED 7"));
+            throw line.nothing("what it is, such as 3x2 LED 7");
         }
         loads.add(new LoadEntry(number, name, typed, gang, continuous, drive));
     }
 
-    private void module(Line line) {
+    private void module(BoxTextLine line) {
         String name = line.next("what stands on it");
         OutsideEntry outside = null;
         if (line.takes("measures")) {
@@ -340,7 +205,7 @@ final class BoxText {
                 name, outside, draws, line.takes("free") ? line.whole("how many of its channels are free") : 0));
     }
 
-    private void cable(Line line) {
+    private void cable(BoxTextLine line) {
         String name = line.next("a name");
         BigDecimal mm2 = line.number("the size in mm²");
         switch (line.next("feed, lamp, loop or to")) {
@@ -376,7 +241,7 @@ final class BoxText {
         cables.add(new CableEntry(name, leadsTo, circuit, load, box, farCable, mm2, new ArrayList<>()));
     }
 
-    private void core(Line line) {
+    private void core(BoxTextLine line) {
         if (cables.isEmpty()) {
             line.next("a core");
             throw line.wrong("a cable before its cores");
@@ -384,10 +249,11 @@ final class BoxText {
         String colours = line.next("a colour");
         CoreColour colour = colour(line, colours.split("/")[0]);
         CoreColour sleeve = colours.contains("/") ? colour(line, colours.substring(colours.indexOf('/') + 1)) : null;
-        Role role = ROLES.get(line.next("what it does"));
+        Role role = BoxNotation.ROLES.get(line.next("what it does"));
         if (role == null) {
             throw line.wrong("what it does: "
-                    + String.join(", ", ROLES.keySet().stream().sorted().toList()));
+                    + String.join(
+                            ", ", BoxNotation.ROLES.keySet().stream().sorted().toList()));
         }
         List<CoreEntry> cores = cables.get(cables.size() - 1).cores();
         cores.add(new CoreEntry(
@@ -400,7 +266,7 @@ final class BoxText {
         line.ends();
     }
 
-    private static CoreColour colour(Line line, String word) {
+    private static CoreColour colour(BoxTextLine line, String word) {
         return Arrays.stream(CoreColour.values())
                 .filter(c -> c.words().equals(word))
                 .findFirst()
@@ -412,7 +278,7 @@ final class BoxText {
                                         .toList())));
     }
 
-    private static EndEntry end(Line line) {
+    private static EndEntry end(BoxTextLine line) {
         String text = line.next("where it ends");
         Matcher gang = ON_GANG.matcher(text);
         Matcher load = ON_LOAD.matcher(text);
@@ -426,146 +292,13 @@ final class BoxText {
         if (module.matches()) {
             return new EndEntry(EndKind.MODULE, null, module.group(2), null, null, Integer.valueOf(module.group(1)));
         }
-        if (text.startsWith(JOINT) && text.length() > JOINT.length()) {
-            return new EndEntry(EndKind.CONNECTOR, null, null, text.substring(JOINT.length()), null);
+        if (text.startsWith(BoxNotation.JOINT) && text.length() > BoxNotation.JOINT.length()) {
+            return new EndEntry(EndKind.CONNECTOR, null, null, text.substring(BoxNotation.JOINT.length()), null);
         }
         return switch (text) {
             case "capped" -> new EndEntry(EndKind.CAPPED, null, null, null, null);
             case "loose" -> new EndEntry(EndKind.LOOSE, null, null, null, null);
             default -> throw line.wrong("where it ends: 1.COM, load1.L, module1.N, joint:name, capped or loose");
         };
-    }
-
-    private static String words(Enum<?> value) {
-        return value.name().toLowerCase(Locale.ROOT).replace('_', '-');
-    }
-
-    /** The lines of a survey; read again they give the same survey. */
-    static String write(SurveyDocument survey, Map<String, String> circuits, Map<String, String> boxes) {
-        StringBuilder text = new StringBuilder();
-        Geometry size = survey.geometry();
-        text.append("box ")
-                .append(quoted(survey.label()))
-                .append(' ')
-                .append(words(survey.kind() == null ? BoxKind.WALL : survey.kind()))
-                .append(' ')
-                .append(plain(size.widthMm()))
-                .append('x')
-                .append(plain(size.heightMm()))
-                .append('x')
-                .append(plain(size.depthMm()))
-                .append(size.metal() ? " metal" : "")
-                .append(Optional.ofNullable(size.markedCubicInches())
-                        .map(volume -> " marked " + plain(volume))
-                        .orElse(""))
-                .append(Boolean.TRUE.equals(size.round()) ? " round" : "")
-                .append(Optional.ofNullable(size.supportFittings())
-                        .map(count -> " studs " + count)
-                        .orElse(""))
-                .append('\n');
-        survey.gangs().forEach(gang -> text.append("switch ")
-                .append(gang.number())
-                .append(' ')
-                .append(words(gang.mechanism()))
-                .append(' ')
-                .append(quoted(gang.name()))
-                .append(" circuit ")
-                .append(quoted(labelOf(circuits, gang.circuit())))
-                .append(" depth ")
-                .append(plain(gang.depthMm()))
-                .append('\n'));
-        survey.loads().forEach(load -> text.append("load ")
-                .append(load.number())
-                .append(' ')
-                .append(quoted(load.name()))
-                .append(load.gang() == 0 ? " here" : " on " + load.gang())
-                .append(load.continuous() ? " continuous" : "")
-                .append(Optional.ofNullable(load.drive())
-                        .map(d -> " drives " + quoted(d.motor()) + " " + words(d.direction()))
-                        .orElse(""))
-                .append(" is ")
-                .append(load.typed())
-                .append('\n'));
-        survey.modulesInPlace().forEach(module -> text.append("module ")
-                .append(quoted(module.name()))
-                .append(Optional.ofNullable(module.outside())
-                        .map(outside -> " measures " + plain(outside.lengthMm()) + "x" + plain(outside.widthMm()) + "x"
-                                + plain(outside.thicknessMm()))
-                        .orElse(""))
-                .append(Optional.ofNullable(module.drawsWatts())
-                        .map(watts -> " draws " + plain(watts))
-                        .orElse(""))
-                .append(module.freeChannels() == 0 ? "" : " free " + module.freeChannels())
-                .append('\n'));
-        survey.cables().forEach(cable -> {
-            text.append("cable ")
-                    .append(cable.name())
-                    .append(' ')
-                    .append(plain(cable.mm2()))
-                    .append(' ')
-                    .append(
-                            switch (cable.leadsTo()) {
-                                case SUPPLY -> "feed " + quoted(labelOf(circuits, cable.circuit()));
-                                case LOAD -> "lamp " + cable.load();
-                                case LOAD_WITH_FEED ->
-                                    "loop " + cable.load() + " circuit " + quoted(labelOf(circuits, cable.circuit()));
-                                case BOX -> "to " + quoted(labelOf(boxes, cable.box())) + " " + cable.farCable();
-                            })
-                    .append('\n');
-            cable.cores().forEach(core -> text.append("  ")
-                    .append(core.colour().words())
-                    .append(core.sleeve() == null ? "" : "/" + core.sleeve().words())
-                    .append(' ')
-                    .append(ROLES.entrySet().stream()
-                            .filter(e -> e.getValue() == core.role())
-                            .findFirst()
-                            .orElseThrow()
-                            .getKey())
-                    .append(' ')
-                    .append(endText(core.end()))
-                    .append(core.load() == null ? "" : " of " + core.load())
-                    .append('\n'));
-        });
-        survey.jumpers().forEach(jumper -> text.append("jumper ")
-                .append(jumper.key())
-                .append(' ')
-                .append(jumper.colour().words())
-                .append(' ')
-                .append(endText(jumper.from()))
-                .append(' ')
-                .append(endText(jumper.to()))
-                .append('\n'));
-        return text.toString();
-    }
-
-    private static String labelOf(Map<String, String> idsByLabel, @Nullable String id) {
-        return idsByLabel.entrySet().stream()
-                .filter(e -> e.getValue().equals(id))
-                .map(Map.Entry::getKey)
-                .findFirst()
-                .orElse("?");
-    }
-
-    private static String endText(EndEntry end) {
-        return switch (end.at()) {
-            case MECHANISM -> end.gang() + "." + end.terminal();
-            case LOAD -> "load" + end.load() + "." + end.terminal();
-            case MODULE -> "module" + end.module() + "." + end.terminal();
-            case CONNECTOR -> quotedJoint(String.valueOf(end.connector()));
-            case CAPPED -> "capped";
-            case LOOSE -> "loose";
-        };
-    }
-
-    private static String quotedJoint(String name) {
-        return name.contains(" ") ? "\"" + JOINT + name + "\"" : JOINT + name;
-    }
-
-    private static String quoted(String text) {
-        return text.matches("[^\\s\"#]+") ? text : "\"" + text + "\"";
-    }
-
-    private static String plain(BigDecimal value) {
-        return value.stripTrailingZeros().toPlainString();
     }
 }

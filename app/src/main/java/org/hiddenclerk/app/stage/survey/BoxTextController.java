@@ -39,7 +39,7 @@ class BoxTextController {
     record BoxLines(@NotNull @Size(max = 20_000) String text) {}
 
     /** What was read: the survey, or the places that stand against it. */
-    record TextRead(@MayBeAbsent SurveyDocument survey, List<BoxText.TextProblem> problems) {}
+    record TextRead(@MayBeAbsent SurveyDocument survey, List<BoxTextLine.TextProblem> problems) {}
 
     /** A survey to be written as text. */
     record Drafted(@NotNull @Valid SurveyDocument survey) {}
@@ -51,13 +51,13 @@ class BoxTextController {
         if (read.survey() == null) {
             return new TextRead(null, read.problems());
         }
-        List<BoxText.TextProblem> problems = new ArrayList<>();
+        List<BoxTextLine.TextProblem> problems = new ArrayList<>();
         try {
             SurveyReader.read(read.survey(), houses.context(job));
         } catch (ProblemException e) {
             e.errors()
-                    .forEach(error -> problems.add(
-                            new BoxText.TextProblem(read.line(error.pointer()), 1, error.found(), error.expected())));
+                    .forEach(error -> problems.add(new BoxTextLine.TextProblem(
+                            read.line(error.pointer()), 1, error.found(), error.expected())));
         }
         return new TextRead(problems.isEmpty() ? read.survey() : null, problems);
     }
@@ -65,7 +65,7 @@ class BoxTextController {
     @PostMapping("/write")
     @Operation(operationId = "writeBoxText")
     BoxLines write(@PathVariable UUID job, @Valid @RequestBody Drafted drafted) {
-        return new BoxLines(BoxText.write(drafted.survey(), circuits(job), boxIds(job)));
+        return new BoxLines(BoxTextWriter.write(drafted.survey(), circuits(job), boxIds(job)));
     }
 
     private Map<String, String> circuits(UUID job) {
