@@ -25,7 +25,7 @@ import java.util.function.BiConsumer;
 /** A connection to a broker that comes back by itself, with its subscriptions. Messages are handed on in the order in which they come. */
 public final class MqttLine implements AutoCloseable {
     private static final System.Logger LOG = System.getLogger(MqttLine.class.getName());
-    private static final long WAIT_MS = 5_000;
+    private static final long WAIT_MS = 8_000;
     private static final long LEAVE_MS = 1_000;
     private static final long FIRST_RETRY_MS = 100;
     private static final long LAST_RETRY_MS = 1_000;
@@ -33,6 +33,8 @@ public final class MqttLine implements AutoCloseable {
     private static final int THREADS = 1;
 
     private static final int KEEP_ALIVE_SECONDS = 10;
+    /** A broker that takes a connection and then says nothing, as one may while it starts, is tried anew after this. */
+    private static final long UNANSWERED_MS = 3_000;
 
     private final Mqtt3AsyncClient client;
     private final CountDownLatch listening = new CountDownLatch(1);
@@ -61,8 +63,11 @@ public final class MqttLine implements AutoCloseable {
                 .executorConfig()
                 .nettyThreads(THREADS)
                 .applyExecutorConfig()
+                .transportConfig()
                 .serverHost(at.getHost())
                 .serverPort(at.getPort())
+                .mqttConnectTimeout(UNANSWERED_MS, TimeUnit.MILLISECONDS)
+                .applyTransportConfig()
                 .simpleAuth()
                 .username(broker.user())
                 .password(broker.password().getBytes(StandardCharsets.UTF_8))
