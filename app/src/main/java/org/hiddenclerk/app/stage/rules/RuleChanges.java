@@ -52,25 +52,14 @@ class RuleChanges {
         Rule drafted = RulePart.draft(rules.of(job).house(), newId())
                 .orElseThrow(() -> ProblemException.conflict(
                         "This house has no switch and no output yet. Pick modules in Match first."));
-        change(
-                job,
-                version,
-                who,
-                document -> document.withRules(Stream.concat(document.rules().stream(), Stream.of(drafted))
-                        .toList()));
+        add(job, version, List.of(drafted), who);
     }
 
     @Transactional
     public void addPart(UUID job, long version, String id, RulePart part, String who) {
         Rule changed = part.addTo(rule(job, id), rules.of(job).house())
                 .orElseThrow(() -> ProblemException.conflict("This house lacks what this part of a sentence takes."));
-        change(
-                job,
-                version,
-                who,
-                document -> document.withRules(document.rules().stream()
-                        .map(each -> each.id().equals(id) ? changed : each)
-                        .toList()));
+        keep(job, version, changed, who);
     }
 
     /** Takes a part of the sentence away, by its pointer such as {@code /guards/1}. */
@@ -79,13 +68,7 @@ class RuleChanges {
         ObjectNode json = RuleJson.MAPPER.valueToTree(rule(job, id)).asObject();
         SlotFilling.take(json, "(triggers|guards|deeds)", pointer);
         Rule changed = read(json);
-        change(
-                job,
-                version,
-                who,
-                document -> document.withRules(document.rules().stream()
-                        .map(each -> each.id().equals(id) ? changed : each)
-                        .toList()));
+        keep(job, version, changed, who);
     }
 
     private static String newId() {
@@ -99,12 +82,7 @@ class RuleChanges {
         List<Rule> drafted = recipe.draft(now.house(), newId())
                 .orElseThrow(() ->
                         ProblemException.conflict("This house lacks what the recipe takes: " + recipe.needs() + "."));
-        change(
-                job,
-                version,
-                who,
-                document -> document.withRules(Stream.concat(document.rules().stream(), drafted.stream())
-                        .toList()));
+        add(job, version, drafted, who);
     }
 
     /** Fills a slot of a sentence otherwise. */
@@ -114,13 +92,7 @@ class RuleChanges {
         ObjectNode json = RuleJson.MAPPER.valueToTree(old).asObject();
         SlotFilling.fill(json, "(triggers|guards|deeds)", pointer, value);
         Rule changed = read(json);
-        change(
-                job,
-                version,
-                who,
-                document -> document.withRules(document.rules().stream()
-                        .map(each -> each.id().equals(rule) ? changed : each)
-                        .toList()));
+        keep(job, version, changed, who);
     }
 
     private static Rule read(JsonNode json) {
@@ -144,13 +116,7 @@ class RuleChanges {
     public void set(UUID job, long version, String id, String name, Rule.RunsOn on, boolean enabled, String who) {
         Rule old = rule(job, id);
         Rule changed = new Rule(old.id(), name, on, old.triggers(), old.guards(), old.deeds(), enabled);
-        change(
-                job,
-                version,
-                who,
-                document -> document.withRules(document.rules().stream()
-                        .map(each -> each.id().equals(id) ? changed : each)
-                        .toList()));
+        keep(job, version, changed, who);
     }
 
     @Transactional
@@ -257,6 +223,17 @@ class RuleChanges {
                 .orElseThrow(() -> ProblemException.conflict("There is no change to take back."));
         RulesDocument before = RuleJson.MAPPER.readValue(previous, RulesDocument.class);
         change(job, version, who, document -> before);
+    }
+
+    /** Keeps a rule in the place of the one that has its id. */
+    private void keep(UUID job, long version, Rule changed, String who) {
+        change(
+                job,
+                version,
+                who,
+                document -> document.withRules(document.rules().stream()
+                        .map(each -> each.id().equals(changed.id()) ? changed : each)
+                        .toList()));
     }
 
     private void change(UUID job, long version, String who, UnaryOperator<RulesDocument> change) {
