@@ -28,7 +28,8 @@ class NoticesTest {
     void everyLibraryOfTheApplicationIsNamed() throws IOException {
         List<String> libraries = new ArrayList<>();
         for (String module : List.of("core", "standins", "app")) {
-            String pom = Files.readString(ROOT.resolve(module + "/pom.xml"));
+            // What the build and its profiles use does not ship.
+            String pom = Files.readString(ROOT.resolve(module + "/pom.xml")).split("<build>|<profiles>")[0];
             DEPENDENCY
                     .matcher(pom)
                     .results()
