@@ -55,6 +55,7 @@ final class RunningClerk {
     }
 
     /** Unpacks the application and makes the archive, once for all processes of tests. */
+    @SuppressWarnings("try") // What is held is a door, and held until it closes.
     private void prepare() {
         try (FileChannel door = FileChannel.open(ONE_AT_A_TIME, StandardOpenOption.CREATE, StandardOpenOption.WRITE);
                 FileLock held = door.lock()) {
