@@ -12,6 +12,13 @@ public record Judged(List<Finding> findings, List<Margin> margins) {
         margins = List.copyOf(margins);
     }
 
+    /** What several groups found, one after the other. */
+    public static Judged together(List<Judged> groups) {
+        return new Judged(
+                groups.stream().flatMap(group -> group.findings().stream()).toList(),
+                groups.stream().flatMap(group -> group.margins().stream()).toList());
+    }
+
     /** What a group found that knows no limits. */
     public static Judged of(List<Finding> findings) {
         return findings.isEmpty() ? NOTHING : new Judged(findings, List.of());

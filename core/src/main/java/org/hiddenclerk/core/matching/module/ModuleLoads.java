@@ -28,17 +28,12 @@ public final class ModuleLoads {
             BigDecimal volts,
             RegionProfile region,
             Estimates estimates) {
-        List<Finding> findings = new ArrayList<>();
-        List<Margin> margins = new ArrayList<>();
+        List<Judged> all = new ArrayList<>();
         for (int i = 0; i < Math.min(loads.size(), model.channels().size()); i++) {
-            Judged judged = channel(model, self, i, loads.get(i), volts, region, estimates);
-            findings.addAll(judged.findings());
-            margins.addAll(judged.margins());
+            all.add(channel(model, self, i, loads.get(i), volts, region, estimates));
         }
-        Judged sum = allChannels(model, self, loads, volts);
-        findings.addAll(sum.findings());
-        margins.addAll(sum.margins());
-        return new Judged(findings, margins);
+        all.add(allChannels(model, self, loads, volts));
+        return Judged.together(all);
     }
 
     /** What one channel carries, by its contact, and the first current. */

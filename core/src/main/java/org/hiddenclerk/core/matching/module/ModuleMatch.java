@@ -175,13 +175,12 @@ public final class ModuleMatch {
     public Candidate judge(Assignment assignment) {
         Drawn drawn = draw(assignment);
         Places places = places(drawn.plan(), assignment);
-        List<Finding> findings = new ArrayList<>();
-        List<Margin> margins = new ArrayList<>();
-        for (RuleGroup group : RuleGroup.values()) {
-            add(judged(group, drawn, places), findings, margins);
-        }
+        Judged all = Judged.together(Stream.of(RuleGroup.values())
+                .map(group -> judged(group, drawn, places))
+                .toList());
+        List<Finding> findings = new ArrayList<>(all.findings());
         findings.sort(Finding.ORDER);
-        return new Candidate(assignment, findings, margins, drawn.plan(), places.atLead());
+        return new Candidate(assignment, findings, all.margins(), drawn.plan(), places.atLead());
     }
 
     private Judged judged(RuleGroup group, Drawn drawn, Places places) {
@@ -222,11 +221,6 @@ public final class ModuleMatch {
     /** In a canopy the proof alone knows which channel carries what. */
     public static boolean isByRules(SchemeCode scheme) {
         return !scheme.has(SchemeCode.Trait.CHANNELS_BY_PROOF);
-    }
-
-    private static void add(Judged judged, List<Finding> findings, List<Margin> margins) {
-        findings.addAll(judged.findings());
-        margins.addAll(judged.margins());
     }
 
     /** Room and warmth of all places that get a module. @param atLead where modules lie in the lead */
@@ -369,17 +363,13 @@ public final class ModuleMatch {
         if (!assignment.isOneForEach()) {
             return ModuleLoads.all(assignment.model(), SELF, loads, volts(), house.region(), terms.estimates());
         }
-        List<Finding> findings = new ArrayList<>();
-        List<Margin> margins = new ArrayList<>();
+        List<Judged> all = new ArrayList<>();
         for (int i = 0; i < loads.size(); i++) {
             Subject.Module own = new Subject.Module(RunWiring.moduleOf(i + 1).value());
-            add(
-                    ModuleLoads.all(
-                            assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()),
-                    findings,
-                    margins);
+            all.add(ModuleLoads.all(
+                    assignment.model(), own, List.of(loads.get(i)), volts(), house.region(), terms.estimates()));
         }
-        return new Judged(findings, margins);
+        return Judged.together(all);
     }
 
     /** Volts of the loads: those of an extra-low-voltage circuit where the lead hangs on one only. */

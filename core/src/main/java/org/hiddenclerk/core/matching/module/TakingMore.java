@@ -15,7 +15,6 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.matching.margin.Judged;
-import org.hiddenclerk.core.matching.margin.Margin;
 import org.hiddenclerk.core.matching.room.BoxHeat;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
@@ -30,17 +29,11 @@ public final class TakingMore {
 
     /** Those that a plan uses more of: all their channels together, each first current, and how warm their box gets then. */
     public static Judged judge(WiringPlan plan, BigDecimal volts, PickedBeside beside) {
-        List<Finding> findings = new ArrayList<>();
-        List<Margin> margins = new ArrayList<>();
-        plan.planned().stream()
+        return Judged.together(plan.planned().stream()
                 .flatMap(planned -> planned.fitted().stream())
                 .filter(Fitted::inPlace)
                 .flatMap(fitted -> judge(plan, fitted, volts, beside).stream())
-                .forEach(judged -> {
-                    findings.addAll(judged.findings());
-                    margins.addAll(judged.margins());
-                });
-        return new Judged(findings, margins);
+                .toList());
     }
 
     private static List<Judged> judge(WiringPlan plan, Fitted fitted, BigDecimal volts, PickedBeside beside) {
