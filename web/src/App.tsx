@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useLocation } from "react-router";
-import { sessionOptions } from "./api/queries";
+import { sessionOptions } from "./features/session/api";
 import { AccountPage } from "./features/account/AccountPage";
 import { DayBookPage } from "./features/daybook/DayBookPage";
 import { GuestPage, LinkOver } from "./features/guest/GuestPage";

@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
-import { ApiProblem } from "./api/client";
+import { ApiProblem } from "./api/transport";
 import { App } from "./App";
 import "./styles.css";
 import { AskFirst } from "./ui/AskFirst";

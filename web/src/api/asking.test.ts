@@ -1,7 +1,8 @@
 import { beforeEach, expect, it } from "vitest";
+import { ApiProblem } from "./transport";
+import { api } from "../features/match/api";
 import { answers, asked, forget } from "../testing/server";
 import { asking } from "./asking";
-import { ApiProblem, api } from "./client";
 
 const question = async () => {
   for (let i = 0; i < 100 && !asking.now(); i++) {

@@ -1,4 +1,5 @@
 import createClient, { type Middleware } from "openapi-fetch";
+import createQueries from "openapi-react-query";
 import { sendAsking } from "./asking";
 import { outage } from "./outage";
 import type { components, paths } from "./schema";
@@ -45,33 +46,31 @@ const guard: Middleware = {
     }
     return request;
   },
+  /** Whoever asks gets the data or a thrown problem, whether by a query, a change or a plain call. */
+  async onResponse({ response }) {
+    if (AWAY.includes(response.status)) {
+      throw away((await problemIn(response)).title);
+    }
+    outage.tell(undefined);
+    if (!response.ok) {
+      const { title, errors } = await problemIn(response);
+      throw new ApiProblem(response.status, title ?? `The clerk answered ${response.status}.`, errors ?? []);
+    }
+  },
+  /** A request that nobody waits for any more is given up, which says nothing about the clerk. */
+  onError({ error }) {
+    return (error as Error).name === "AbortError" ? undefined : away();
+  },
 };
+
+const problemIn = (response: Response): Promise<{ title?: string; errors?: FieldProblem[] }> =>
+  response.json().catch(() => ({}));
 
 export const client = createClient<paths>({ baseUrl: "", fetch: sendAsking });
 client.use(guard);
 
-type Answer<T> = Promise<{ data?: T; error?: unknown; response: Response }>;
+/** What is asked of the server by method and path: its key and how it is asked. `queryOptions` around it gives the key the answer's type. */
+export const ask = createQueries(client).queryOptions;
 
-/** The data of an answer, or a thrown problem. */
-export async function dataOf<T>(answer: Answer<T>): Promise<T> {
-  let settled: Awaited<Answer<T>>;
-  try {
-    settled = await answer;
-  } catch {
-    throw away();
-  }
-  const { data, error, response } = settled;
-  if (AWAY.includes(response.status)) {
-    throw away((error as { title?: string } | undefined)?.title);
-  }
-  outage.tell(undefined);
-  if (!response.ok) {
-    const problem = (error ?? {}) as { title?: string; errors?: FieldProblem[] };
-    throw new ApiProblem(
-      response.status,
-      problem.title ?? `The clerk answered ${response.status}.`,
-      problem.errors ?? [],
-    );
-  }
-  return data as T;
-}
+/** The data of an answer. */
+export const dataOf = async <T>(answer: Promise<{ data?: T }>): Promise<T> => (await answer).data as T;

@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/transport";
 
 /** A finding for tests; what is not said is usual. */
 export function finding(change: Partial<Schemas["FindingView"]> = {}): Schemas["FindingView"] {
@@ -26,6 +26,8 @@ export function job(change: Partial<Schemas["JobView"]> = {}): Schemas["JobView"
     region: "EU_230",
     regionLabel: "Europe, 230 V",
     nominalVolts: 230,
+    lengths: "MILLIMETRE",
+    countsBoxVolume: false,
     phases: ["L1", "L2", "L3"],
     rooms: [
       { id: "pantry", name: "Pantry", storey: "Ground floor" },

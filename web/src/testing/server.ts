@@ -18,6 +18,7 @@ globalThis.fetch = async (input) => {
     body: text ? JSON.parse(text) : undefined,
     headers: request.headers,
   });
+  request.signal.throwIfAborted();
   const answer = answers.find((a) => a.match.test(`${request.method} ${request.url}`));
   if (!answer) {
     throw new TypeError("no answer");

@@ -1,4 +1,4 @@
-import { ApiProblem } from "../api/client";
+import { ApiProblem } from "../api/transport";
 import { placeOf } from "./place";
 
 /** What happened, what is kept, what to do. */

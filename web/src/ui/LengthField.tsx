@@ -1,7 +1,6 @@
 import { useState } from "react";
-import type { Schemas } from "../api/client";
 import { TextField } from "./TextField";
-import { readLength, showLength, UNIT, useUnits } from "./units";
+import { type LengthsOf, readLength, showLength, UNIT, useUnits } from "./units";
 
 type Props = {
   label: string;
@@ -9,13 +8,13 @@ type Props = {
   name?: string;
   mm: number;
   least: number;
-  region: Schemas["JobView"]["region"];
+  job: LengthsOf;
   onChange: (mm: number) => void;
 };
 
 /** A length in the units of the person; kept in millimetres. */
-export function LengthField({ label, name, mm, least, region, onChange }: Props) {
-  const units = useUnits(region);
+export function LengthField({ label, name, mm, least, job, onChange }: Props) {
+  const units = useUnits(job);
   const [typed, setTyped] = useState<string | null>(null);
   const value = typed !== null && readLength(typed, units) === mm ? typed : showLength(mm, units);
   const type = (text: string) => {

@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/transport";
 import { withUnit } from "./figures";
 
 const LEVEL = { AMPLE: "bg-success", CLOSE: "bg-warning", OVER: "bg-error" };

@@ -1,4 +1,4 @@
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/transport";
 
 /** The verdict as a rubber stamp; word and shape differ, not only the colour. */
 export function Stamp({ verdict, line }: { verdict: Schemas["PlanView"]["verdict"]; line: string }) {

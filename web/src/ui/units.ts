@@ -1,8 +1,10 @@
 import { useSyncExternalStore } from "react";
-import type { Schemas } from "../api/client";
+import type { Schemas } from "../api/transport";
 
 export type Units = "metric" | "us";
-type Region = Schemas["JobView"]["region"];
+
+/** What a job says of its units. */
+export type LengthsOf = Pick<Schemas["JobView"], "lengths">;
 
 const KEY = "units";
 const MM_PER_INCH = 25.4;
@@ -14,12 +16,12 @@ function chosen(): Units | null {
 }
 
 /** Units that lengths are shown and typed in: what the person chose, else what the region uses. */
-export function useUnits(region: Region): Units {
+export function useUnits({ lengths }: LengthsOf): Units {
   const own = useSyncExternalStore((changed) => {
     listeners.add(changed);
     return () => listeners.delete(changed);
   }, chosen);
-  return own ?? (region === "US_120" ? "us" : "metric");
+  return own ?? (lengths === "INCH" ? "us" : "metric");
 }
 
 export function setUnits(units: Units) {
@@ -46,9 +48,3 @@ export function showLength(mm: number, units: Units): string {
 }
 
 export const UNIT: Record<Units, string> = { metric: "mm", us: "in" };
-
-/** Cross-section in mm² of American sizes, ASTM B258. */
-export const AWG = [18, 16, 14, 12, 10, 8, 6].map((awg) => {
-  const diameter = 0.127 * 92 ** ((36 - awg) / 39);
-  return { awg, mm2: Math.round((Math.PI / 4) * diameter * diameter * 100) / 100 };
-});

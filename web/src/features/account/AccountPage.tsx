@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { aboutOptions, accountOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { aboutOptions, accountOptions, api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";

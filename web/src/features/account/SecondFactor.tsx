@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { accountOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { accountOptions, api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 

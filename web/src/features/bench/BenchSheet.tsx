@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { useSearchParams } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { benchOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api, benchOptions } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";
@@ -112,7 +113,7 @@ function Take({
     scope: { id: "take to the bench" },
     mutationFn: (scanned: string) => api.takeToBench(job.id, { moduleCode: chosen, serial: scanned, box }),
     onSuccess: () => {
-      queries.invalidateQueries({ queryKey: ["job", job.id] });
+      queries.invalidateQueries(about({ job: job.id }));
     },
     onError: (_, scanned) => setSerial((typed) => typed || scanned),
   });

@@ -1,7 +1,8 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { useLeads } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
+import { useLeads } from "../session/api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";

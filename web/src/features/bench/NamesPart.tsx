@@ -1,6 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
-import { namesOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api, namesOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 
 type Token = Schemas["NamingChange"]["tokens"][number];
@@ -9,7 +10,7 @@ type Token = Schemas["NamingChange"]["tokens"][number];
 export function NamesPart({ job }: { job: string }) {
   const queries = useQueryClient();
   const names = useQuery(namesOptions(job));
-  const done = () => queries.invalidateQueries({ queryKey: ["job", job] });
+  const done = () => queries.invalidateQueries(about({ job }));
   const change = useMutation({
     mutationFn: (tokens: Token[]) => api.changeNaming(job, { tokens }),
     onSuccess: done,

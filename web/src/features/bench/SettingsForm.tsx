@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";

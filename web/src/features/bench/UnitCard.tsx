@@ -1,6 +1,8 @@
 import { useIsMutating, useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
@@ -14,7 +16,7 @@ type Outcome = Schemas["Marking"]["outcome"];
 /** One module on the bench: the step that is next stands open, those behind say who did them. */
 export function UnitCard({ job, unit }: { job: string; unit: Unit }) {
   const queries = useQueryClient();
-  const changed = () => queries.invalidateQueries({ queryKey: ["job", job] });
+  const changed = () => queries.invalidateQueries(about({ job }));
   const [chosen, choose] = useState<Step["step"] | null>(null);
   const mark = useMutation({
     mutationFn: ({ step, outcome, note }: { step: Step["step"]; outcome: Outcome; note: string }) =>

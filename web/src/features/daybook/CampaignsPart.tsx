@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { campaignsOptions } from "../../api/queries";
+import { campaignsOptions } from "./api";
 
 /** Firmware that is due, over all jobs. */
 export function CampaignsPart() {

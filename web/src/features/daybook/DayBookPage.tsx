@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useMemo, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { dayBookOptions, regionsOptions, sessionOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, dayBookOptions } from "./api";
+import { regionsOptions } from "../job/api";
+import { sessionOptions } from "../session/api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
@@ -67,7 +69,7 @@ function NewJob() {
   const open = useMutation({
     mutationFn: () => api.addJob({ name, place, region }),
     onSuccess: async (made) => {
-      await queries.invalidateQueries({ queryKey: ["day-book"] });
+      await queries.invalidateQueries({ queryKey: dayBookOptions.queryKey });
       navigate(`/jobs/${made.id}`);
     },
   });

@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { useLeads } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
+import { useLeads } from "../session/api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { JobPeople } from "../people/JobPeople";

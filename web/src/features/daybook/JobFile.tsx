@@ -1,7 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ChangeEvent, useRef, useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 
 type Outcome = Schemas["JobImportView"];

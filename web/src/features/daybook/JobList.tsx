@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Mark } from "../../ui/Mark";
 import { JobDetails } from "./JobDetails";
 

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
-import { useBoxChanged } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "../match/api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 

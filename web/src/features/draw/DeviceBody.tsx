@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Panel, Words } from "./ink";
 import { LoadShape } from "./LoadMark";
 import type { Picture } from "./states";

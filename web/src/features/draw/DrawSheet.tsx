@@ -1,8 +1,9 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { planOptions, useBoxChanged, whatIfOptions } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api, planOptions, whatIfOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { labelsOf } from "../fit/work";

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { withUnit } from "../../ui/figures";
 import { type Positions, rowsAt } from "./states";
 

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { WIRE_INK } from "./wires";
 
 type Props = { way: string; colour: Schemas["Wire"]["colour"]; width: number };

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { operated, type Positions, SUPPLY_BLINK, withRelaysOpen } from "./states";
 
 type Props = {

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Words } from "./ink";
 
 export type LampState = "on" | "dim" | "off";

@@ -1,5 +1,5 @@
 import { useId, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 type Move = Schemas["EndMove"];
 type Ends = Schemas["PlaceEnds"][];

@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { useKeys } from "../../ui/useKeys";
 import { type Positions, positionsOf, type Row, regionsOf, rowsAt } from "./states";
 

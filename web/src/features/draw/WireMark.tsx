@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Insulation } from "./Insulation";
 import { Panel, Words } from "./ink";
 import { roundedPath } from "./wires";

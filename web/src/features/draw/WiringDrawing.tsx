@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { DeviceBody } from "./DeviceBody";
 import { LoadMark } from "./LoadMark";
 import { type Picture, type Positions, pictureOf } from "./states";

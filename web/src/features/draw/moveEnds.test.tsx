@@ -2,7 +2,7 @@ import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { useState } from "react";
 import { afterEach, expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { MoveEnds } from "./MoveEnds";
 
 const ends: Schemas["PlaceEnds"][] = [

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
-import { feelOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { feelOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { MarginNotes } from "../job/MarginNotes";
@@ -76,7 +76,9 @@ export function FeelSheet({ job, box }: { job: Schemas["JobView"]; box: string }
           </Link>
         </p>
       )}
-      {feel.data && input && <InputPart key={idOf(input)} box={box} view={feel.data} input={input} />}
+      {feel.data && input && (
+        <InputPart key={idOf(input)} job={job.id} box={box} view={feel.data} input={input} />
+      )}
     </SheetLayout>
   );
 }

@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { useKeys } from "../../ui/useKeys";
 import { type Act, NOTHING, type Sequence, stands, withAct } from "./sequence";
 

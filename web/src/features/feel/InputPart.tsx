@@ -1,7 +1,8 @@
 import { useMutation, useQueries, useQueryClient } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { feelOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api, feelOptions } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Hands } from "./Hands";
@@ -15,10 +16,12 @@ const MOST = 3;
 
 /** One switch input: ranked, tried with one's own hands, and set. */
 export function InputPart({
+  job,
   box,
   view,
   input,
 }: {
+  job: string;
   box: string;
   view: Schemas["FeelView"];
   input: Schemas["FeelInputView"];
@@ -43,8 +46,8 @@ export function InputPart({
     },
     onSuccess: (now) => {
       queries.setQueryData(feelOptions(input.box).queryKey, now);
-      queries.invalidateQueries({ queryKey: ["job"] });
-      queries.invalidateQueries({ queryKey: ["box", box] });
+      queries.invalidateQueries(about({ job }));
+      queries.invalidateQueries(about({ box }));
     },
   });
   const change = (part: Partial<Schemas["FeelDocument"]>) => {

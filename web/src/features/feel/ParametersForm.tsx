@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/TextField";
 import type { Behaviour, Parameters } from "./sequence";

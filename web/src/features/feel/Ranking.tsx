@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import type { Behaviour } from "./sequence";
 
 /** Behaviours, best first for this household; one is chosen, up to three are compared. */

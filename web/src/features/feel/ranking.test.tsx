@@ -1,6 +1,6 @@
 import { cleanup, render, screen } from "@testing-library/react";
 import { afterEach, expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Ranking } from "./Ranking";
 
 afterEach(cleanup);

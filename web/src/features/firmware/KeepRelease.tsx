@@ -1,6 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { api } from "../../api/client";
+import { api, firmwareOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 
@@ -31,7 +31,7 @@ export function KeepRelease({ job }: { job: string }) {
         file: base64(await chosen.arrayBuffer()),
       });
     },
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["job", job, "firmware"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: firmwareOptions(job).queryKey }),
   });
   return (
     <details className="mt-2">

@@ -1,7 +1,7 @@
 import { cleanup, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { job } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";

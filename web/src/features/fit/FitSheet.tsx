@@ -1,8 +1,10 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { planOptions, runSheetOptions, useBoxChanged } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { planOptions } from "../draw/api";
+import { api, runSheetOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Waiting } from "../../ui/Waiting";

@@ -1,6 +1,7 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
-import { sessionOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
+import { sessionOptions } from "../session/api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import type { Letter } from "./outbox";
 
 /** What waits for the network, and what the clerk did not take. */

@@ -1,7 +1,7 @@
 import { cleanup, render, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { press, StepForm } from "./StepForm";
 import { labelsOf, nearestFirst } from "./work";
 

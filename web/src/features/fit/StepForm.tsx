@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { ReadingPad } from "./ReadingPad";

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { moment } from "../../ui/figures";
 
 /** All steps with what was entered, by whom and when. */

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
 import { ReasonForm } from "./ReasonForm";

@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
-import type { Schemas } from "../../api/client";
-import { latestSheet } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { latestSheet } from "./api";
 import { type Letter, withLetters } from "./outbox";
 
 const step = (id: string, gate: boolean, open: boolean): Schemas["StepView"] => ({

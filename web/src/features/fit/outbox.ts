@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { ApiProblem, api, NoConnection, type Schemas } from "../../api/client";
-import { latestSheet, runSheetOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import { ApiProblem, NoConnection, type Schemas } from "../../api/transport";
+import { api, latestSheet, runSheetOptions } from "./api";
 
 /** What a hand enters on a run sheet. Each goes to the server once, by its key, however weak the connection is. */
 export type Deed =
@@ -91,7 +92,7 @@ export function useOutbox(box: string, onSent: () => void) {
           if (error instanceof ApiProblem && error.status < 500) {
             // The server decides: what it refuses is shown, and nothing is tried again behind anybody's back.
             keep((now) => now.map((l) => (l.key === letter.key ? { ...l, refused: wordsOf(error) } : l)));
-            await queries.invalidateQueries({ queryKey: ["box", box] });
+            await queries.invalidateQueries(about({ box }));
           } else {
             setAway(error instanceof NoConnection || error instanceof ApiProblem);
             return;

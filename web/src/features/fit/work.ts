@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 /** Labels of the boxes that a work opens, in words. */
 export function labelsOf(job: Pick<Schemas["JobView"], "boxes">, opens: string[]): string {

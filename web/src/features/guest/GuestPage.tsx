@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
-import { guideOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { guideOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Logo } from "../../ui/Logo";

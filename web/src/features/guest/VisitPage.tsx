@@ -1,8 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef } from "react";
 import { useNavigate } from "react-router";
-import { api } from "../../api/client";
-import { sessionOptions } from "../../api/queries";
+import { api } from "./api";
+import { sessionOptions } from "../session/api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 

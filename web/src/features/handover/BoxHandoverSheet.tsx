@@ -1,8 +1,9 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { handoverOptions } from "../../api/queries";
+import { jobOptions } from "../job/api";
+import type { Schemas } from "../../api/transport";
+import { api, handoverOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { SheetLayout } from "../job/SheetLayout";
@@ -18,7 +19,7 @@ export function BoxHandoverSheet({ job, box }: { job: Schemas["JobView"]; box: s
     onSuccess: async (answer) => {
       queries.setQueryData(handoverOptions(job.id).queryKey, answer);
       choose(undefined);
-      await queries.invalidateQueries({ queryKey: ["job", job.id], exact: true });
+      await queries.invalidateQueries({ queryKey: jobOptions(job.id).queryKey });
     },
   });
   if (record.isPending) {

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { handoverOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, handoverOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { papersOptions, useLeads } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, papersOptions } from "./api";
+import { useLeads } from "../session/api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { moment, withUnit } from "../../ui/figures";

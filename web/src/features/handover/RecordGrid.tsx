@@ -1,5 +1,5 @@
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Mark } from "../../ui/Mark";
 import { STANDING } from "./TestLine";
 import { Sideways } from "../../ui/Sideways";

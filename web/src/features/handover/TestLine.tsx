@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { moment } from "../../ui/figures";
 import { Mark, type MarkKind } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";

@@ -1,7 +1,7 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { MemoryRouter } from "react-router";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { RecordGrid } from "./RecordGrid";
 import { TestLine } from "./TestLine";
 

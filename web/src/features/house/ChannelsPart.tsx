@@ -1,5 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Sideways } from "../../ui/Sideways";
 

@@ -1,8 +1,9 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { stockOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
+import { stockOptions } from "../stock/api";
 import { Choice } from "../../ui/Choice";
 import { Mark } from "../../ui/Mark";
 

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
-import { jobCostOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { jobCostOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { counted } from "../../ui/figures";
 

@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { houseChoicesOptions, useLeads } from "../../api/queries";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api, houseChoicesOptions } from "./api";
+import { useLeads } from "../session/api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Waiting } from "../../ui/Waiting";
@@ -23,7 +25,7 @@ export function HouseMatchSheet({ job }: { job: Schemas["JobView"] }) {
   const queries = useQueryClient();
   const [params, setParams] = useSearchParams();
   const [pins, setPins] = useState<Pin[] | null>(null);
-  const again = () => queries.invalidateQueries({ queryKey: ["job", job.id] });
+  const again = () => queries.invalidateQueries(about({ job: job.id }));
   const list = choices.data ?? [];
   const shown = list.find((c) => c.id === params.get("choice")) ?? list[0];
   const kept = pins ?? shown?.pins ?? [];

@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { pickListOptions, useLeads } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, pickListOptions, jobCostOptions } from "./api";
+import { useLeads } from "../session/api";
 import { Failure } from "../../ui/Failure";
 import { money, withUnit } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";
@@ -182,7 +183,8 @@ function GoodsIn({ job, line, onDone }: { job: string; line: Line; onDone: () =>
       }),
     onSuccess: async () => {
       onDone();
-      await queries.invalidateQueries({ queryKey: ["job", job, "pick-list"] });
+      await queries.invalidateQueries({ queryKey: pickListOptions(job).queryKey });
+      await queries.invalidateQueries({ queryKey: jobCostOptions(job).queryKey });
     },
   });
   const submit = (event: FormEvent) => {

@@ -1,7 +1,9 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
@@ -16,7 +18,7 @@ export function RenameRoom({ job }: { job: Schemas["JobView"] }) {
     mutationFn: () => api.renameRoom(room, { was, name }),
     onSuccess: () => {
       setName("");
-      queries.invalidateQueries({ queryKey: ["job", job.id] });
+      queries.invalidateQueries(about({ job: job.id }));
     },
   });
   if (job.rooms.length === 0) {

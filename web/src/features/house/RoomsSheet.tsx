@@ -1,7 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { houseSettingsOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api, houseSettingsOptions } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { useFigure } from "../../ui/FigureField";
@@ -62,7 +63,7 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
   const queries = useQueryClient();
   const keep = useMutation({
     mutationFn: () => api.keepHouseSettings(job.id, { version: kept.version, document: draft }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["job", job.id] }),
+    onSuccess: () => queries.invalidateQueries(about({ job: job.id })),
   });
   const storeys = [...new Set(job.rooms.map((r) => r.storey))];
   const entry = (room: string): Room =>

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { houseSettingsOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, houseSettingsOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 
@@ -42,7 +42,7 @@ export function WeightsForm({ job }: { job: string }) {
     },
     onSuccess: async () => {
       setTyped({});
-      await queries.invalidateQueries({ queryKey: ["job", job, "settings"] });
+      await queries.invalidateQueries({ queryKey: houseSettingsOptions(job).queryKey });
     },
   });
   if (!document) {

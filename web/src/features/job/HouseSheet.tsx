@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { circuitSumsOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
+import { circuitSumsOptions } from "../survey/api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { withUnit } from "../../ui/figures";
@@ -39,7 +41,7 @@ function useAdding(job: string, add: () => Promise<unknown>, done: () => void) {
     mutationFn: add,
     onSuccess: async () => {
       done();
-      await queries.invalidateQueries({ queryKey: ["job", job] });
+      await queries.invalidateQueries(about({ job }));
     },
   });
 }

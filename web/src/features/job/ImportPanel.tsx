@@ -1,6 +1,8 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { type ChangeEvent, useRef, useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import { about } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 
 type What = "circuits" | "boxes";
@@ -20,7 +22,7 @@ export function ImportPanel({ job }: { job: string }) {
   const take = useMutation({
     mutationFn: ({ csv, apply }: { csv: string; apply: boolean }) =>
       what === "circuits" ? api.importCircuits(job, csv, apply) : api.importBoxes(job, csv, apply),
-    onSuccess: (report) => report.applied && queries.invalidateQueries({ queryKey: ["job", job] }),
+    onSuccess: (report) => report.applied && queries.invalidateQueries(about({ job })),
   });
   const chosen = async (event: ChangeEvent<HTMLInputElement>) => {
     const [picked] = event.target.files ?? [];

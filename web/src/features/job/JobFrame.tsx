@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { useNavigate, useParams, useSearchParams } from "react-router";
-import { jobOptions } from "../../api/queries";
+import { jobOptions } from "./api";
 import { fetchSheet } from "./ahead";
 import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
@@ -133,7 +133,7 @@ export function JobFrame({ page = "" }: { page?: string }) {
   );
 }
 
-function HousePage({ job, page }: { job: import("../../api/client").Schemas["JobView"]; page: string }) {
+function HousePage({ job, page }: { job: import("../../api/transport").Schemas["JobView"]; page: string }) {
   switch (page) {
     case "/match":
       return <HouseMatchSheet job={job} />;
@@ -163,7 +163,7 @@ function HousePage({ job, page }: { job: import("../../api/client").Schemas["Job
 }
 
 type SheetProps = {
-  job: import("../../api/client").Schemas["JobView"];
+  job: import("../../api/transport").Schemas["JobView"];
   box: string;
   stage: string;
   room: string | null;

@@ -1,5 +1,5 @@
 import type { ReactNode } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Mark } from "../../ui/Mark";
 
 type Finding = Schemas["FindingView"];

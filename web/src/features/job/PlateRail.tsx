@@ -1,7 +1,7 @@
 import { X } from "lucide-react";
 import { memo, useCallback, useMemo, useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { useFetchAhead } from "./ahead";
 import { Mark, type MarkKind } from "../../ui/Mark";
 import { useDrawer } from "./drawers";

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { type Ref, useDeferredValue, useId, useState } from "react";
 import { useNavigate } from "react-router";
-import type { Schemas } from "../../api/client";
-import { searchOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { searchOptions } from "./api";
 
 type Hit = { key: string; to: string; name: string; detail: string };
 

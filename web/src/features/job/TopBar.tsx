@@ -2,8 +2,8 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { CircleUserRound, LogOut, MoonStar, PanelLeft, Sun } from "lucide-react";
 import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
-import { api } from "../../api/client";
-import { sessionOptions } from "../../api/queries";
+import { api } from "./api";
+import { sessionOptions } from "../session/api";
 import { Logo } from "../../ui/Logo";
 import { currentTheme, setTheme } from "../../ui/theme";
 

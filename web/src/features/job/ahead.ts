@@ -1,15 +1,11 @@
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useRef } from "react";
-import {
-  feelOptions,
-  matchOptions,
-  needsOptions,
-  planOptions,
-  runSheetOptions,
-  schemesOptions,
-  surveyOptions,
-  traceOptions,
-} from "../../api/queries";
+import { planOptions } from "../draw/api";
+import { feelOptions } from "../feel/api";
+import { runSheetOptions } from "../fit/api";
+import { matchOptions, schemesOptions } from "../match/api";
+import { needsOptions, surveyOptions } from "../survey/api";
+import { traceOptions } from "../trace/api";
 
 /** Milliseconds that a hand must rest, so that one that only passes over fetches nothing. */
 const REST = 60;

@@ -4,8 +4,8 @@ import userEvent from "@testing-library/user-event";
 import type { ReactNode } from "react";
 import { MemoryRouter, Route, Routes, useLocation } from "react-router";
 import { afterEach, beforeAll, describe, expect, it, vi } from "vitest";
-import { api } from "../../api/client";
 import { box, finding, job } from "../../testing";
+import { answers } from "../../testing/server";
 import { IsolationSheet, IsolationStrip } from "./IsolationStrip";
 import { MarginNotes } from "./MarginNotes";
 import { PlateRail } from "./PlateRail";
@@ -176,7 +176,7 @@ describe("search", () => {
   });
 
   it("walks the hits with the arrows and says when there are none", async () => {
-    vi.spyOn(api, "search").mockResolvedValue([]);
+    answers.push({ match: /GET .*\/search/, body: [] });
     const person = userEvent.setup();
     at(<SearchBox job={job()} stage="draw" ref={null} />);
 

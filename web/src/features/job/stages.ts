@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 export type StageCode = Schemas["StageView"]["stage"];
 

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { joinOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, joinOptions, standInOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";
 
@@ -20,7 +20,7 @@ export function DeviceCard({
   const queries = useQueryClient();
   const shown = (view: Schemas["JoinView"]) => {
     queries.setQueryData(joinOptions(job).queryKey, view);
-    queries.invalidateQueries({ queryKey: ["job", job, "stand-in"] });
+    queries.invalidateQueries({ queryKey: standInOptions(job).queryKey });
   };
   const act = useMutation({
     mutationFn: (deed: () => Promise<Schemas["JoinView"]>) => deed(),

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
-import { joinOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, joinOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { HousePages } from "../house/HousePages";

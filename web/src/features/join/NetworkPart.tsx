@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { joinOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, joinOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { DeviceCard } from "./DeviceCard";
 

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
-import { standInOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, standInOptions, joinOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 
 const DEEDS = [
@@ -22,7 +22,7 @@ export function StandInPart({ job }: { job: string }) {
   const house = useQuery(standInOptions(job));
   const shown = (view: Schemas["StandInView"]) => {
     queries.setQueryData(standInOptions(job).queryKey, view);
-    queries.invalidateQueries({ queryKey: ["job", job, "join"] });
+    queries.invalidateQueries({ queryKey: joinOptions(job).queryKey });
   };
   const build = useMutation({ mutationFn: () => api.buildStandIn(job, { faults: {} }), onSuccess: shown });
   const hand = useMutation({

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 /** How a check came out, with what happened. */
 export function CheckResult({ result }: { result: Schemas["CheckResultView"] }) {

@@ -1,8 +1,8 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Play, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { checksOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, checksOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { Sentence } from "../rules/Sentence";

@@ -1,5 +1,5 @@
 import { type FormEvent, type ReactNode, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import type { Does, LiveNow } from "./useLive";
 
 const SLOW = [1, 5, 20];

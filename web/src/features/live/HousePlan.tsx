@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { LampMark, SwitchMark } from "./marks";
 import type { Does, LiveNow } from "./useLive";
 

@@ -1,5 +1,6 @@
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Tabs } from "../../ui/Tabs";
 import { Waiting } from "../../ui/Waiting";

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
-import { brokerAccountsOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, brokerAccountsOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { ForLeads } from "../session/ForLeads";
 

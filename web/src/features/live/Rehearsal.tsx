@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useRef, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { checksOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, checksOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { CheckResult } from "./CheckResult";

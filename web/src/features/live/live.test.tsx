@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { CheckResult } from "./CheckResult";
 import { HousePlan } from "./HousePlan";
 import { Messages } from "./Messages";

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { liveOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, liveOptions } from "./api";
 
 type View = Schemas["LiveView"];
 export type LiveNow = Schemas["LiveNow"];

@@ -1,8 +1,8 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { Schemas } from "../../api/client";
-import { logOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { logOptions } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { Tabs } from "../../ui/Tabs";

@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { Line, LineChart, Tooltip, XAxis, YAxis } from "recharts";
-import type { Schemas } from "../../api/client";
-import { trendsOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { trendsOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment, withUnit } from "../../ui/figures";
 import { Waiting } from "../../ui/Waiting";

@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { money } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { MarginBar } from "../../ui/MarginBar";

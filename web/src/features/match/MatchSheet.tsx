@@ -1,8 +1,11 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { matchOptions, planOptions, schemesOptions, surveyOptions, useBoxChanged } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { planOptions } from "../draw/api";
+import { api, matchOptions, schemesOptions } from "./api";
+import { surveyOptions } from "../survey/api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { MarginNotes } from "../job/MarginNotes";

@@ -1,7 +1,8 @@
 import { useMutation } from "@tanstack/react-query";
 import { Link } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { useBoxChanged } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 
 type Props = {

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { money, withUnit } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { Sideways } from "../../ui/Sideways";

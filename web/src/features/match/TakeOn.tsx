@@ -1,7 +1,9 @@
 import { useMutation } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { useBoxChanged, useLeads } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
+import { useLeads } from "../session/api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 

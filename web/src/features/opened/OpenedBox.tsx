@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useEffect, useRef, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Insulation } from "../draw/Insulation";
 import { beside, hanging, layOut, type SeenCable, type SeenDevice, SHEATH } from "./layout";
 import { Sideways } from "../../ui/Sideways";

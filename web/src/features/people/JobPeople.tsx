@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api } from "../../api/client";
-import { assignedOptions, guestLinksOptions } from "../../api/queries";
+import { api, assignedOptions, guestLinksOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";

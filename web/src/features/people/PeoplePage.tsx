@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { peopleOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, peopleOptions } from "./api";
 import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";

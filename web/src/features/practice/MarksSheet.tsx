@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import type { ReactNode } from "react";
 import { useNavigate } from "react-router";
-import { api } from "../../api/client";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Mark } from "../../ui/Mark";
 import { MarginNotes } from "../job/MarginNotes";

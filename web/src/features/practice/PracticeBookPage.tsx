@@ -1,8 +1,8 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { practiceBookOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, practiceBookOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";

@@ -2,8 +2,8 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { TriangleAlert } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Link, useParams } from "react-router";
-import { api, type Schemas } from "../../api/client";
-import { practiceWallOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, practiceWallOptions, practiceBookOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { TopBar } from "../job/TopBar";
@@ -64,13 +64,13 @@ function AtWall({ wall }: { wall: Wall }) {
     onSuccess: (now) => {
       queries.setQueryData(queryKey, now);
       if (now.phase === "DONE") {
-        queries.invalidateQueries({ queryKey: ["practice"], exact: true });
+        queries.invalidateQueries({ queryKey: practiceBookOptions.queryKey });
       }
     },
   });
   const act: Act = (next) => deed.mutate(next);
   const last = wall.log.at(-1);
-  const reload = () => queries.invalidateQueries({ queryKey: ["practice", wall.id] });
+  const reload = () => queries.invalidateQueries({ queryKey: practiceWallOptions(wall.id).queryKey });
 
   return (
     <div className="mx-auto max-w-6xl">

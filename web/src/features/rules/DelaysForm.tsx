@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import type { Act } from "./RuleCard";
 
 /** How long things take in this house: estimates until somebody has measured them. */

@@ -1,6 +1,7 @@
 import { Trash2 } from "lucide-react";
 import { type FormEvent, useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/TextField";
 import type { Act } from "./RuleCard";

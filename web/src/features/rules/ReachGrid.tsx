@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Sideways } from "../../ui/Sideways";
 
 type Outcome = Schemas["OutcomeView"];

@@ -1,5 +1,6 @@
 import { Trash2 } from "lucide-react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Mark } from "../../ui/Mark";
 import { Sentence } from "./Sentence";
 import { SentenceParts } from "./SentenceParts";

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { rulesOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { api, rulesOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { counted } from "../../ui/figures";
 import { useKeys } from "../../ui/useKeys";

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 type Piece = Schemas["PieceView"];
 type Choices = Schemas["RulesView"]["choices"];

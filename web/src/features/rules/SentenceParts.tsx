@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 /** Adds parts to a sentence and takes them out. */
 export function SentenceParts({

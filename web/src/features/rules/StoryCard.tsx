@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 /** A course of events that goes wrong, told step by step; one without end is drawn as a loop. */
 export function StoryCard({

@@ -1,6 +1,6 @@
 import { cleanup, fireEvent, render, screen, within } from "@testing-library/react";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { ReachGrid } from "./ReachGrid";
 import { Sentence } from "./Sentence";
 import { StoryCard } from "./StoryCard";

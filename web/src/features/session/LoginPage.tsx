@@ -1,6 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { ApiProblem, api } from "../../api/client";
+import { ApiProblem } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { Entrance } from "./Entrance";

@@ -1,7 +1,7 @@
 import { cleanup, render, screen, waitFor } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, describe, expect, it, vi } from "vitest";
-import { ApiProblem, NoConnection } from "../../api/client";
+import { ApiProblem, NoConnection } from "../../api/transport";
 import { Failure } from "../../ui/Failure";
 import { placeOf } from "../../ui/place";
 import { moment, withUnit } from "../../ui/figures";

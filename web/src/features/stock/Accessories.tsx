@@ -1,5 +1,6 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api, stockOptions } from "./api";
 import { money } from "../../ui/figures";
 import { ForLeads } from "../session/ForLeads";
 
@@ -11,7 +12,7 @@ export function Accessories({ items }: { items: Item[] }) {
   const change = useMutation({
     mutationFn: ({ item, onHand }: { item: Item; onHand: number }) =>
       api.changeAccessory(item.document.code, { version: item.version, document: item.document, onHand }),
-    onSuccess: () => queries.invalidateQueries({ queryKey: ["stock"] }),
+    onSuccess: () => queries.invalidateQueries({ queryKey: stockOptions.queryKey }),
   });
   return (
     <details className="mt-6">

@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type FormEvent, useState } from "react";
-import { api } from "../../api/client";
-import { estimatesOptions } from "../../api/queries";
+import { api, estimatesOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 

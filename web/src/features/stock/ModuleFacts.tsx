@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Choice } from "../../ui/Choice";
 import { FigureField, figureOf } from "../../ui/FigureField";
 import { RowsField } from "../../ui/RowsField";

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
-import type { Schemas } from "../../api/client";
-import { stockOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { stockOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { money } from "../../ui/figures";
 import { TextField } from "../../ui/TextField";

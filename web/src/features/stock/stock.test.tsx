@@ -1,7 +1,8 @@
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";
 import { Estimates } from "./Estimates";

@@ -1,6 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useId, useMemo, useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { useKeys } from "../../ui/useKeys";
 import type { Survey } from "./draft";

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { type BoxCable, type BoxDevice, type BoxWire, OpenedBox } from "../opened/OpenedBox";
 import { COLOURS, DropCables, ROLES, wayOf } from "./CableCards";
 import { connectorsOf, endOf, endValue, type Survey } from "./draft";

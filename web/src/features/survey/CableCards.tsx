@@ -1,12 +1,13 @@
 import { useMutation, useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { regionsOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { regionsOptions } from "../job/api";
+import { api } from "./api";
 import { Failure } from "../../ui/Failure";
 import { TextField } from "../../ui/TextField";
 import { Choice } from "../../ui/Choice";
-import { AWG, useUnits } from "../../ui/units";
+import { useUnits } from "../../ui/units";
 import { type Cable, type Core, HANGS_HERE, replaceAt, type Survey, without } from "./draft";
 import { EndChoice } from "./EndChoice";
 
@@ -41,22 +42,27 @@ type Props = { job: Schemas["JobView"]; survey: Survey; onChange: (survey: Surve
 
 type SectionProps = {
   name: string;
-  region: Schemas["JobView"]["region"];
+  job: Schemas["JobView"];
   mm2: number;
   onChange: (mm2: number) => void;
 };
 
 /** Cross-section of a cable, in mm² or by its American size. */
-function CrossSection({ name, region, mm2, onChange }: SectionProps) {
-  const units = useUnits(region);
-  if (units === "us") {
-    const nearest = AWG.reduce((a, b) => (Math.abs(b.mm2 - mm2) < Math.abs(a.mm2 - mm2) ? b : a));
+function CrossSection({ name, job, mm2, onChange }: SectionProps) {
+  const units = useUnits(job);
+  const gauges = useQuery(regionsOptions).data?.find((each) => each.region === job.region)?.gauges ?? [];
+  const [thinnest] = gauges;
+  if (units === "us" && thinnest) {
+    const nearest = gauges.reduce(
+      (a, b) => (Math.abs(b.mm2 - mm2) < Math.abs(a.mm2 - mm2) ? b : a),
+      thinnest,
+    );
     return (
       <Choice
         label={`size of ${name}`}
-        value={String(nearest.awg)}
-        options={AWG.map(({ awg }) => ({ value: String(awg), label: `${awg} AWG` }))}
-        onChange={(awg) => onChange(AWG.find((size) => String(size.awg) === awg)?.mm2 ?? mm2)}
+        value={String(nearest.number)}
+        options={gauges.map(({ number }) => ({ value: String(number), label: `${number} AWG` }))}
+        onChange={(gauge) => onChange(gauges.find((size) => String(size.number) === gauge)?.mm2 ?? mm2)}
       />
     );
   }
@@ -298,7 +304,7 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
         <span className="flex-1" />
         <CrossSection
           name={cable.name}
-          region={job.region}
+          job={job}
           mm2={cable.mm2}
           onChange={(mm2) => onChange({ ...cable, mm2 })}
         />

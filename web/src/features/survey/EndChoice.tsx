@@ -1,5 +1,5 @@
 import { useId, useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { connectorsOf, type End, endOf, endValue, HANGS_HERE, type Survey } from "./draft";
 
 import { useModulesInBox } from "./modulesInBox";

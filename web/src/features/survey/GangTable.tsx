@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useEffect, useState } from "react";
-import type { Schemas } from "../../api/client";
-import { loadsOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { loadsOptions } from "./api";
 import { Choice } from "../../ui/Choice";
 import { withUnit } from "../../ui/figures";
 import { LengthField } from "../../ui/LengthField";
@@ -113,7 +113,7 @@ function GangRow({ job, survey, gang, index, onChange }: Props & { gang: Gang; i
           name={`Depth of the mechanism, ${who}`}
           mm={gang.depthMm}
           least={1}
-          region={job.region}
+          job={job}
           onChange={(depthMm) => set({ depthMm })}
         />
         <Choice

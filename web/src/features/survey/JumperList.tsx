@@ -1,5 +1,5 @@
 import { Trash2 } from "lucide-react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { Choice } from "../../ui/Choice";
 import { COLOURS } from "./CableCards";
 import { replaceAt, type Survey, without } from "./draft";

@@ -1,8 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { useId } from "react";
-import type { Schemas } from "../../api/client";
-import { stockOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { stockOptions } from "../stock/api";
 import { Choice } from "../../ui/Choice";
 import { LengthField } from "../../ui/LengthField";
 import { TextField } from "../../ui/TextField";
@@ -78,7 +78,7 @@ export function ModulesInPlace({ job, survey, onChange }: Props) {
               {SIDES.map((side) => (
                 <LengthField
                   key={side.field}
-                  region={job.region}
+                  job={job}
                   label={side.label}
                   mm={outside[side.field]}
                   least={0}

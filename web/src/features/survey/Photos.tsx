@@ -1,8 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { Camera, Trash2 } from "lucide-react";
 import { useId } from "react";
-import { api } from "../../api/client";
-import { photosOptions } from "../../api/queries";
+import { api, photosOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 
@@ -11,7 +10,7 @@ export function Photos({ box }: { box: string }) {
   const photos = useQuery(photosOptions(box));
   const queries = useQueryClient();
   const field = useId();
-  const changed = () => queries.invalidateQueries({ queryKey: ["photos", box] });
+  const changed = () => queries.invalidateQueries({ queryKey: photosOptions(box).queryKey });
   const add = useMutation({ mutationFn: (picture: File) => api.addPhoto(box, picture), onSuccess: changed });
   const remove = useMutation({ mutationFn: (photo: string) => api.removePhoto(photo), onSuccess: changed });
   const failed = add.error ?? remove.error;

@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
-import type { Schemas } from "../../api/client";
-import { circuitSumsOptions, needsOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { circuitSumsOptions, needsOptions } from "./api";
 import { MarginNotes } from "../job/MarginNotes";
 
 type Props = { job: Schemas["JobView"]; survey: Schemas["SurveyView"] };

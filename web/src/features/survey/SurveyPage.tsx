@@ -1,7 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { useSearchParams } from "react-router";
-import type { Schemas } from "../../api/client";
-import { surveyOptions } from "../../api/queries";
+import type { Schemas } from "../../api/transport";
+import { surveyOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { Waiting } from "../../ui/Waiting";
 import { likeThis, newSurvey, nextLabel } from "./draft";

@@ -1,8 +1,10 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { type ReactNode, useDeferredValue, useEffect, useMemo, useReducer, useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { ApiProblem, api, type Schemas } from "../../api/client";
-import { regionsOptions, surveyOptions, useBoxChanged } from "../../api/queries";
+import { useBoxChanged } from "../../api/changed";
+import { ApiProblem, type Schemas } from "../../api/transport";
+import { regionsOptions } from "../job/api";
+import { api, surveyOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 import { Choice } from "../../ui/Choice";
@@ -230,7 +232,7 @@ function Geometry({
 }) {
   const { geometry } = survey;
   const regions = useQuery(regionsOptions);
-  const units = useUnits(job.region);
+  const units = useUnits(job);
   const boxes = regions.data?.find((each) => each.region === job.region)?.boxes ?? [];
   const standard = boxes.find(
     (box) =>
@@ -290,11 +292,11 @@ function Geometry({
             label={label}
             mm={geometry[field]}
             least={least}
-            region={job.region}
+            job={job}
             onChange={size(field)}
           />
         ))}
-        {job.region === "US_120" && (
+        {job.countsBoxVolume && (
           <TextField
             label="Marked volume, in³"
             inputMode="decimal"
@@ -310,7 +312,7 @@ function Geometry({
             }
           />
         )}
-        {job.region === "US_120" && survey.kind === "LUMINAIRE" && (
+        {job.countsBoxVolume && survey.kind === "LUMINAIRE" && (
           <label className="block">
             <span className="field-label block">Studs and hickeys, kinds</span>
             <select

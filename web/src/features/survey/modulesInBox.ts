@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { stockOptions } from "../../api/queries";
+import { stockOptions } from "../stock/api";
 import { endsOnModule, type Survey } from "./draft";
 
 /** A module that is in the box already, with its terminals as the stock book has them. */

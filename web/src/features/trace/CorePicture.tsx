@@ -1,4 +1,4 @@
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { type BoxCable, type BoxDevice, OpenedBox } from "../opened/OpenedBox";
 
 type Box = Schemas["BoxSeen"];

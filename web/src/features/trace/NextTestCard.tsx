@@ -1,5 +1,5 @@
 import { TriangleAlert } from "lucide-react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 type Props = { next: Schemas["Next"]; busy: boolean; onAnswer: (value: boolean) => void };
 

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api } from "../../api/client";
-import { openFindingsOptions } from "../../api/queries";
+import { about } from "../../api/changed";
+import { api, openFindingsOptions } from "./api";
 import { Failure } from "../../ui/Failure";
 import { moment } from "../../ui/figures";
 
@@ -12,7 +12,7 @@ export function OpenFindings({ job, box }: { job: string; box: string }) {
     mutationFn: (id: string) => api.settleFinding(id),
     onSuccess: (left) => {
       queries.setQueryData(openFindingsOptions(box).queryKey, left);
-      queries.invalidateQueries({ queryKey: ["job", job] });
+      queries.invalidateQueries(about({ job }));
     },
   });
   if (!found.data || found.data.length === 0) {

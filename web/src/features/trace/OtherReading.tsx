@@ -1,5 +1,5 @@
 import { useState } from "react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 
 type Entry = Schemas["ReadingEntry"];
 type Props = { boxes: Schemas["BoxSeen"][]; busy: boolean; onRead: (entry: Entry) => void };

@@ -1,5 +1,5 @@
 import { Undo2 } from "lucide-react";
-import type { Schemas } from "../../api/client";
+import type { Schemas } from "../../api/transport";
 import { moment } from "../../ui/figures";
 
 type Props = {

@@ -1,5 +1,7 @@
 package org.hiddenclerk.core.quantity;
 
+import java.util.Comparator;
+import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
@@ -21,7 +23,18 @@ public final class WireGauge {
     /** A size in mm² means a gauge when it is no further from it than people round. */
     private static final double ROUNDED = 0.04;
 
+    /** A gauge by its number, and its cross-section in mm². */
+    public record GaugeSize(int number, double mm2) {}
+
     private WireGauge() {}
+
+    /** Every gauge that is reckoned with, the thinnest first. */
+    public static List<GaugeSize> sizes() {
+        return SQUARE_MILLIMETRES.entrySet().stream()
+                .map(e -> new GaugeSize(e.getKey(), e.getValue()))
+                .sorted(Comparator.comparingDouble(GaugeSize::mm2))
+                .toList();
+    }
 
     /** The gauge that a size in mm² means, and where it means none the next thinner one. */
     public static Optional<Integer> of(double mm2) {

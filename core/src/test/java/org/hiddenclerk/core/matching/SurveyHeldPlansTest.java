@@ -6,6 +6,7 @@ import static org.hiddenclerk.core.testing.Boxes.throwOf;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -92,6 +93,10 @@ class SurveyHeldPlansTest {
         assertThat(WireGauge.of(3.3)).contains(12);
         assertThat(WireGauge.of(2.08)).contains(14);
         assertThat(WireGauge.of(8.37)).contains(8);
+        // ASTM B258: 14 AWG is 2.08 mm², 12 AWG 3.31 mm².
+        assertThat(WireGauge.sizes())
+                .contains(new WireGauge.GaugeSize(14, 2.081), new WireGauge.GaugeSize(12, 3.309))
+                .isSortedAccordingTo(Comparator.comparingDouble(WireGauge.GaugeSize::mm2));
         assertThat(protects("3.3", 20, false)).isTrue();
         assertThat(protects("2.08", 20, false)).isFalse();
         assertThat(protects("8.37", 40, false)).isTrue();

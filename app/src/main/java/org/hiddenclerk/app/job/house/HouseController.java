@@ -33,6 +33,7 @@ import org.hiddenclerk.core.job.StandardBox;
 import org.hiddenclerk.core.quantity.Amps;
 import org.hiddenclerk.core.quantity.ExtraLowVoltage;
 import org.hiddenclerk.core.quantity.Volts;
+import org.hiddenclerk.core.quantity.WireGauge;
 import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -96,7 +97,7 @@ class HouseController {
     record Made(UUID id) {}
 
     /** A region that a job can be in. */
-    record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes, List<EraView> eras) {
+    record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes, List<EraView> eras, List<WireGauge.GaugeSize> gauges) {
         static RegionView of(RegionProfile region) {
             return new RegionView(
                     region,
@@ -115,7 +116,8 @@ class HouseController {
                     ColourEra.of(region).stream()
                             .map(era ->
                                     new EraView(era, era.label(), era.source().text()))
-                            .toList());
+                            .toList(),
+                    WireGauge.sizes());
         }
     }
 

@@ -36,6 +36,7 @@ import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.Protection.Metal;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
+import org.hiddenclerk.core.quantity.LengthUnit;
 import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.transaction.annotation.Transactional;
 import org.springframework.web.bind.annotation.GetMapping;
@@ -85,6 +86,8 @@ class JobOverview {
             RegionProfile region,
             String regionLabel,
             int nominalVolts,
+            LengthUnit lengths,
+            boolean countsBoxVolume,
             List<Line> phases,
             Map<Mechanism, List<String>> terminals,
             List<RoomView> rooms,
@@ -191,6 +194,8 @@ class JobOverview {
                 row.region(),
                 row.region().label(),
                 (int) row.region().nominalVolts().asDouble(),
+                row.region().code().lengths(),
+                row.region().code().countsBoxVolume(),
                 row.region().phases(),
                 TERMINALS,
                 houses.rooms(job).stream()

@@ -1,0 +1,10 @@
+import { queryOptions } from "@tanstack/react-query";
+import { ask, client, dataOf, type Schemas } from "../../api/transport";
+
+export const dayOptions = (job: string) =>
+  queryOptions(ask("get", "/api/v1/jobs/{job}/day", { params: { path: { job } } }));
+
+export const api = {
+  planDay: (job: string, body: Schemas["DayQuestion"]) =>
+    dataOf(client.PUT("/api/v1/jobs/{job}/day", { params: { path: { job } }, body })),
+};

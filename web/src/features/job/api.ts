@@ -1,0 +1,43 @@
+import { queryOptions } from "@tanstack/react-query";
+import { ask, client, dataOf, type Schemas } from "../../api/transport";
+
+/** What was typed is asked when the hand rests; see the search box. */
+export const searchOptions = (text: string) =>
+  queryOptions({
+    ...ask("get", "/api/v1/search", { params: { query: { text } } }),
+    enabled: text.length > 1,
+    staleTime: 10_000,
+  });
+
+export const regionsOptions = queryOptions({
+  ...ask("get", "/api/v1/regions"),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
+export const jobOptions = (job: string) =>
+  queryOptions({
+    ...ask("get", "/api/v1/jobs/{job}", { params: { path: { job } } }),
+    refetchInterval: 15_000,
+  });
+
+export const api = {
+  logOut: () => dataOf(client.DELETE("/api/v1/session")),
+  addRoom: (job: string, body: Schemas["NewRoom"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/rooms", { params: { path: { job } }, body })),
+  addCircuit: (job: string, body: Schemas["NewCircuit"]) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/circuits", { params: { path: { job } }, body })),
+  importCircuits: (job: string, csv: string, apply: boolean) =>
+    dataOf(
+      client.POST("/api/v1/jobs/{job}/import/circuits", {
+        params: { path: { job }, query: { apply } },
+        body: { csv },
+      }),
+    ),
+  importBoxes: (job: string, csv: string, apply: boolean) =>
+    dataOf(
+      client.POST("/api/v1/jobs/{job}/import/boxes", {
+        params: { path: { job }, query: { apply } },
+        body: { csv },
+      }),
+    ),
+};
