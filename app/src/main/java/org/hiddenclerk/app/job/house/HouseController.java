@@ -97,7 +97,12 @@ class HouseController {
     record Made(UUID id) {}
 
     /** A region that a job can be in. */
-    record RegionView(RegionProfile region, String label, List<StandardBoxView> boxes, List<EraView> eras, List<WireGauge.GaugeSize> gauges) {
+    record RegionView(
+            RegionProfile region,
+            String label,
+            List<StandardBoxView> boxes,
+            List<EraView> eras,
+            List<WireGauge.GaugeSize> gauges) {
         static RegionView of(RegionProfile region) {
             return new RegionView(
                     region,
