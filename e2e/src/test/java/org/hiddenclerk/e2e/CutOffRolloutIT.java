@@ -10,6 +10,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** The application is killed in the middle of a roll-out; the house stands outside of it, behind a broker of its own. */
+@Deep
 class CutOffRolloutIT {
 
     private final RunningClerk clerk = RunningClerk.get();

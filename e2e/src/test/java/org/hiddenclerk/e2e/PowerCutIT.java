@@ -20,6 +20,7 @@ class PowerCutIT {
     private final RunningClerk clerk = RunningClerk.get();
     private final Caller caller = new Caller(clerk);
 
+    @Deep
     @Test
     void aKillDuringASaveLeavesTheBoxBeforeOrAfter() throws Exception {
         Random random = new Random(20260302);

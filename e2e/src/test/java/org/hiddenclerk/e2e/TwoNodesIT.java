@@ -25,6 +25,7 @@ import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 
 /** Two nodes on one database and one broker, behind nginx as docs/operations.md sets it up; one of them dies. */
+@Deep
 class TwoNodesIT {
 
     private static final int DOOR = TestDatabase.freePort();
