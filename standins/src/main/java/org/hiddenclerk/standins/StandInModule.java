@@ -178,7 +178,7 @@ final class StandInModule {
 
     /** The further away and the more in the way, the worse; a cover takes some of it. */
     int link(double metresToNext) {
-        boolean lqi = spec.protocol() == Protocol.ZIGBEE;
+        boolean lqi = spec.protocol().tellsLinkQuality();
         double figure = lqi
                 ? 235 - 12 * metresToNext - (has(Fault.WEAK) ? WEAKER : 0) - (covered ? COVER_LQI : 0)
                 : -42 - 2.2 * metresToNext - (has(Fault.WEAK) ? WEAKER_DBM : 0) - (covered ? COVER_DBM : 0);

@@ -29,8 +29,6 @@ public final class StandInNetwork implements Gateway {
     private static final double MESH_REACH = 12;
 
     private static final double WIFI_REACH = 30;
-    private static final int MOST_HOPS = 15;
-    private static final int MOST_HOPS_ZWAVE = 4;
     /** How long a module waits to be let in. */
     static final Duration SEARCH = Duration.ofSeconds(180);
 
@@ -194,16 +192,15 @@ public final class StandInNetwork implements Gateway {
     }
 
     private List<StandInModule> passing(StandInModule module) {
-        int most = protocol == Protocol.ZWAVE ? MOST_HOPS_ZWAVE : MOST_HOPS;
-        return !protocol.isMesh()
-                ? List.of()
-                : modules.stream()
-                        .filter(other -> other != module
-                                && other.isJoined()
-                                && other.spec().passesOn()
-                                && !other.has(Fault.SILENT)
-                                && other.hops() < most)
-                        .toList();
+        // With as many hops there is one less that passes on.
+        int most = protocol.hops().orElse(1) - 1;
+        return modules.stream()
+                .filter(other -> other != module
+                        && other.isJoined()
+                        && other.spec().passesOn()
+                        && !other.has(Fault.SILENT)
+                        && other.hops() < most)
+                .toList();
     }
 
     private int hopsOver(StandInModule module) {
@@ -233,7 +230,7 @@ public final class StandInNetwork implements Gateway {
             // Two of one topic act as one.
             modules.stream()
                     .filter(m -> m == module
-                            || protocol == Protocol.MQTT_WIFI
+                            || protocol.goesOverBroker()
                                     && m.isJoined()
                                     && m.name().equals(module.name())
                                     && turn.channel() <= m.channels())

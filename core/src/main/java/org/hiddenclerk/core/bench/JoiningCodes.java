@@ -22,9 +22,6 @@ public final class JoiningCodes {
      * with a broker it needs none.
      */
     public static boolean areNeeded(Protocol protocol) {
-        return switch (protocol) {
-            case ZIGBEE, ZWAVE, WIFI -> true;
-            case MQTT_WIFI -> false;
-        };
+        return !protocol.goesOverBroker();
     }
 }

@@ -24,26 +24,7 @@ public final class JoinGuide {
         List<String> steps = new ArrayList<>();
         steps.add("The hub has the driver or definition of the " + model.code()
                 + ": without it a module comes in and can do nothing.");
-        steps.addAll(
-                switch (model.protocol()) {
-                    case ZIGBEE ->
-                        List.of(
-                                "Those that pass messages on have come in before, from near to far.",
-                                "Open the network; it closes by itself after "
-                                        + Window.of(model.protocol()).most() + " s at most.");
-                    case ZWAVE ->
-                        List.of(
-                                "The controller has its start code or the first five digits of its key: it comes in by itself, with S2.",
-                                "The region of controller and module is the same.");
-                    case WIFI ->
-                        List.of(
-                                "The phone is on the 2.4 GHz network of the house.",
-                                "Commission it by its code; its window is open 3 to 15 minutes after power-up.");
-                    case MQTT_WIFI ->
-                        List.of(
-                                "Its address of the broker, its account and its topic are set on its own access point.",
-                                "Nobody else has its topic.");
-                });
+        steps.addAll(Window.of(model.protocol()).before());
         steps.add(way(model, closed)
                 .map(way -> "Let it search: " + way.words() + ".")
                 .orElse("No way into pairing is known with the plate on: open the box, isolated and proved dead."));

@@ -42,7 +42,7 @@ public record Link(int figure, String unit, Grade grade) {
     private static final int DBM_WEAK = -78;
 
     public static Link of(Protocol protocol, int figure) {
-        boolean lqi = protocol == Protocol.ZIGBEE;
+        boolean lqi = protocol.tellsLinkQuality();
         int good = lqi ? LQI_GOOD : DBM_GOOD;
         int weak = lqi ? LQI_WEAK : DBM_WEAK;
         return new Link(

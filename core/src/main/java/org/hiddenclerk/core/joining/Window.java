@@ -1,18 +1,20 @@
 package org.hiddenclerk.core.joining;
 
 import java.time.Duration;
+import java.util.List;
 import org.hiddenclerk.core.catalogue.Protocol;
 
 /**
- * How long a network may be open for modules to come in.
+ * How a network is open for modules to come in, and how long it may be.
  *
  * @param least  the shortest, in seconds
  * @param usual  what is asked for at first
  * @param most   the longest; when more is needed it is opened again before it closes
  * @param source where the limits come from
  * @param byCodeOnly whether nobody comes in whose own code was not told before
+ * @param before what has to be so before a module lets itself be found
  */
-public record Window(int least, int usual, int most, String source, boolean byCodeOnly) {
+public record Window(int least, int usual, int most, String source, boolean byCodeOnly, List<String> before) {
     /** How long a module takes to come in; common practice, no source. */
     public static final Duration JOIN = Duration.ofSeconds(45);
 
@@ -24,11 +26,40 @@ public record Window(int least, int usual, int most, String source, boolean byCo
                         180,
                         254,
                         "Zigbee: the permit-join time is one octet, and 255 means without end (from memory)",
-                        false);
-            case ZWAVE -> new Window(30, 60, 240, "common practice, no source", false);
-            case WIFI -> new Window(180, 180, 900, "Matter commissioning window, 3 to 15 minutes (from memory)", true);
+                        false,
+                        List.of(
+                                "Those that pass messages on have come in before, from near to far.",
+                                "Open the network; it closes by itself after 254 s at most."));
+            case ZWAVE ->
+                new Window(
+                        30,
+                        60,
+                        240,
+                        "common practice, no source",
+                        false,
+                        List.of(
+                                "The controller has its start code or the first five digits of its key: it comes in by itself, with S2.",
+                                "The region of controller and module is the same."));
+            case WIFI ->
+                new Window(
+                        180,
+                        180,
+                        900,
+                        "Matter commissioning window, 3 to 15 minutes (from memory)",
+                        true,
+                        List.of(
+                                "The phone is on the 2.4 GHz network of the house.",
+                                "Commission it by its code; its window is open 3 to 15 minutes after power-up."));
             case MQTT_WIFI ->
-                new Window(60, 300, 900, "common practice, no source: as long as a new account may log in", false);
+                new Window(
+                        60,
+                        300,
+                        900,
+                        "common practice, no source: as long as a new account may log in",
+                        false,
+                        List.of(
+                                "Its address of the broker, its account and its topic are set on its own access point.",
+                                "Nobody else has its topic."));
         };
     }
 

@@ -30,48 +30,20 @@ public record Link(double metres, int walls, int floors, double marginDecibels) 
         return 20 * Math.log10(metres) + 20 * Math.log10(megahertz) - 27.552;
     }
 
-    /** Frequency in MHz: 2450 in the middle of the band; for Z-Wave the first of the region (ITU-T G.9959). */
-    public static double megahertz(Protocol protocol, RegionProfile region) {
-        return switch (protocol) {
-            case ZIGBEE, WIFI, MQTT_WIFI -> 2450;
-            case ZWAVE -> region.zwaveMegahertz();
-        };
-    }
-
-    /** What a module sends, in dBm; common practice, no source. */
-    private static double sent(Protocol protocol) {
-        return switch (protocol) {
-            case ZIGBEE -> 8;
-            case WIFI, MQTT_WIFI -> 15;
-            case ZWAVE -> 0;
-        };
-    }
-
-    /**
-     * What a receiver must make out, in dBm, from memory: IEEE 802.15.4 at 2.4 GHz -85, IEEE 802.11 at the lowest rate in
-     * 20 MHz -82, ITU-T G.9959 at 100 kbit/s -89.
-     */
-    private static double sensitivity(Protocol protocol) {
-        return switch (protocol) {
-            case ZIGBEE -> -85;
-            case WIFI, MQTT_WIFI -> -82;
-            case ZWAVE -> -89;
-        };
-    }
-
     /** The link between two rooms; empty where one is not drawn. */
     public static Optional<Link> between(
             FloorPlan plan, String from, String to, Protocol protocol, RegionProfile region) {
-        double megahertz = megahertz(protocol, region);
+        // ITU-T G.9959 has a band for each region.
+        double megahertz = protocol.megahertz().orElse(region.zwaveMegahertz());
         return plan.way(from, to, megahertz)
                 .map(way -> new Link(
                         way.metres(),
                         way.walls(),
                         way.floors(),
-                        sent(protocol)
+                        protocol.sentDbm()
                                 - freeSpaceLoss(way.metres(), megahertz)
                                 - way.lossDecibels()
-                                - sensitivity(protocol)
+                                - protocol.sensitivityDbm()
                                 - FADING));
     }
 }

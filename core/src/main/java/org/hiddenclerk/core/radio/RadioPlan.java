@@ -25,10 +25,6 @@ public final class RadioPlan {
     private static final Source SOURCE =
             new Source("estimate: free space by ITU-R P.525, walls by common practice; measure with the plate on");
     private static final Source PROTOCOL = new Source("limits of the network's specification, from memory");
-    /** Z-Wave: at most four repeaters on a route, so five hops; Zigbee: depth 15. */
-    private static final Map<Protocol, Integer> HOPS = Map.of(Protocol.ZWAVE, 5, Protocol.ZIGBEE, 15);
-    /** Z-Wave: 232 nodes with the controller. */
-    private static final int ZWAVE_MEMBERS = 231;
 
     private final FloorPlan plan;
     private final RegionProfile region;
@@ -106,10 +102,10 @@ public final class RadioPlan {
         List<Anchor> own =
                 anchors.stream().filter(anchor -> anchor.serves(protocol)).toList();
         if (own.isEmpty() || own.stream().anyMatch(anchor -> anchor.takes().isEmpty())) {
-            return protocol == Protocol.ZWAVE ? OptionalInt.of(ZWAVE_MEMBERS) : OptionalInt.empty();
+            return protocol.members();
         }
         int stated = own.stream().mapToInt(anchor -> anchor.takes().getAsInt()).sum();
-        return OptionalInt.of(protocol == Protocol.ZWAVE ? Math.min(ZWAVE_MEMBERS, stated) : stated);
+        return OptionalInt.of(Math.min(protocol.members().orElse(stated), stated));
     }
 
     /**
@@ -192,7 +188,7 @@ public final class RadioPlan {
                         new Remedy(
                                 Remedy.Kind.ADD_ROUTER,
                                 "a module that passes on in between, or a nearer access point")));
-            } else if (hops.get(member) > HOPS.getOrDefault(member.protocol(), Integer.MAX_VALUE)) {
+            } else if (hops.get(member) > member.protocol().hops().orElse(Integer.MAX_VALUE)) {
                 findings.add(Finding.of(
                         FindingCode.TOO_MANY_HOPS,
                         new Subject.Device(member.name()),
@@ -200,7 +196,7 @@ public final class RadioPlan {
                                         "{0}: {found} hops to the coordinator; {1} goes {allowed}.",
                                         member.name(), member.protocol().label())
                                 .found(hops.get(member), 0, "")
-                                .allowed(HOPS.get(member.protocol()), 0, ""),
+                                .allowed(member.protocol().hops().getAsInt(), 0, ""),
                         PROTOCOL,
                         new Remedy(Remedy.Kind.ADD_ROUTER, "move the coordinator nearer")));
             } else {

@@ -26,11 +26,7 @@ public record Delays(int wire, int group, int binding, int mesh, int wifi, int b
 
     /** Between a device and the hub, one way. */
     public int toHub(Protocol protocol) {
-        return switch (protocol) {
-            case ZIGBEE, ZWAVE -> mesh;
-            case MQTT_WIFI -> wifi + broker;
-            case WIFI -> wifi;
-        };
+        return protocol.isMesh() ? mesh : wifi + (protocol.goesOverBroker() ? broker : 0);
     }
 
     /** From device to device without a hub: a command that only passes through a mesh, or the Wi-Fi of the house. */

@@ -55,12 +55,10 @@ public final class Reach {
 
         /** What stands between a device of a network and the hub. */
         public static Set<Part> toHub(Protocol protocol) {
-            return switch (protocol) {
-                case ZIGBEE, ZWAVE ->
-                    Set.of(new Part(Kind.COORDINATOR, protocol.name(), protocol.label() + " coordinator"));
-                case MQTT_WIFI -> Set.of(WIFI, BROKER);
-                case WIFI -> Set.of(WIFI);
-            };
+            if (protocol.isMesh()) {
+                return Set.of(new Part(Kind.COORDINATOR, protocol.name(), protocol.label() + " coordinator"));
+            }
+            return protocol.goesOverBroker() ? Set.of(WIFI, BROKER) : Set.of(WIFI);
         }
 
         @Override

@@ -95,6 +95,7 @@ class BehaviourStoriesTest {
             # A blink is one flip from the shortest that counts to the longest that the module outlives.
             SUPPLY_BLINK   | 0 supply_lost, 19 supply_back                       | ''
             SUPPLY_BLINK   | 0 supply_lost, 20 supply_back                       | 20 on hand
+            SUPPLY_BLINK   | 1000 supply_lost, 1019 supply_back                  | ''
             SUPPLY_BLINK   | 0 supply_lost, 399 supply_back                      | 399 on hand
             SUPPLY_BLINK   | 0 remote_on, 100 supply_lost, 501 supply_back       | 0 on remote, 500 off supply
             SUPPLY_BLINK   | 1000 supply_lost, 1100 supply_back, 2000 supply_lost, 2100 supply_back | 1100 on hand, 2100 off hand

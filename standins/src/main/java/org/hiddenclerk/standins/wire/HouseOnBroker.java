@@ -11,7 +11,6 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.BiConsumer;
 import java.util.function.Consumer;
-import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.identity.ControlId;
 import org.hiddenclerk.core.identity.DeviceId;
 import org.hiddenclerk.core.identity.HouseId;
@@ -114,7 +113,7 @@ public final class HouseOnBroker implements AutoCloseable {
     }
 
     private static boolean isOnBroker(Device device) {
-        return device.protocol() == Protocol.MQTT_WIFI;
+        return device.protocol().goesOverBroker();
     }
 
     /** Cuts the cables of whatever is down, and mends those of whatever is back. */

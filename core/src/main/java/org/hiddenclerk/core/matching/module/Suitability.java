@@ -7,7 +7,6 @@ import java.util.Optional;
 import java.util.stream.Collectors;
 import org.hiddenclerk.core.catalogue.DataSheet;
 import org.hiddenclerk.core.catalogue.ModuleModel;
-import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.catalogue.Purpose;
 import org.hiddenclerk.core.catalogue.Terminal;
 import org.hiddenclerk.core.electrical.part.ModuleSupply;
@@ -139,7 +138,7 @@ public final class Suitability {
 
     /** Below 1 GHz a metal box attenuates less; common practice, no source. */
     public static boolean isShielded(ModuleModel model, boolean metal) {
-        return metal && model.protocol() != Protocol.ZWAVE;
+        return metal && model.protocol().isShieldedByMetal();
     }
 
     static List<Finding> metalBox(ModuleModel model, boolean metal) {
