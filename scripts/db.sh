@@ -2,6 +2,7 @@
 # Debian's package, on loopback, in a data directory of our own, under a user that is not root.
 : "${RUN_DIR:=$PWD/.run}" "${DB_PORT:=33306}" "${DB_NAME:=clerk}" "${DB_USER:=clerk}" "${DB_PASS:=clerk-local-only}"
 DB_BASE=$RUN_DIR/mariadb; DB_DATA=$DB_BASE/data; DB_PID=$DB_BASE/mariadbd.pid; DB_LOG=$DB_BASE/mariadbd.log
+DB_TMP=$DB_BASE/tmp       # one of its own: a server that starts clears away the temporary tables of any other in a shared one
 DB_SOCK=$DB_BASE/s.sock   # a Unix socket path may have 107 bytes at most
 [ ${#DB_SOCK} -le 100 ] || DB_SOCK=/dev/shm/db-$(id -u)-$(printf %s "$DB_BASE" | sha1sum | cut -c1-12).sock
 db_owner() { if [ "$(id -u)" -ne 0 ]; then id -un; elif [ -d "$DB_DATA/mysql" ]; then stat -c %U "$DB_DATA"; else echo nobody; fi; }
@@ -13,18 +14,18 @@ db_pid() { local p; p=$(cat "$DB_PID" 2>/dev/null) && [ "$(cat "/proc/$p/comm" 2
 db_running() { db_pid >/dev/null; }
 db_sql() { mariadb --no-defaults --socket="$DB_SOCK" -u "$(id -un)" "$@"; }
 db_init() {
+  mkdir -p "$DB_DATA" "$DB_TMP" || return 1
+  [ "$(id -u)" -ne 0 ] || chown "$(db_owner):" "$DB_BASE" "$DB_DATA" "$DB_TMP"
   [ -d "$DB_DATA/mysql" ] && return 0
-  mkdir -p "$DB_DATA" || return 1
-  [ "$(id -u)" -ne 0 ] || chown "$(db_owner):" "$DB_BASE" "$DB_DATA"
   db_as test -w "$DB_DATA" || { echo "User $(db_owner) cannot reach $DB_DATA: keep the project outside a private home directory." >&2; return 1; }
-  db_as mariadb-install-db --no-defaults --datadir="$DB_DATA" --skip-test-db --skip-name-resolve --innodb-log-file-size=16M \
+  db_as mariadb-install-db --no-defaults --datadir="$DB_DATA" --tmpdir="$DB_TMP" --skip-test-db --skip-name-resolve --innodb-log-file-size=16M \
     --auth-root-authentication-method=socket --auth-root-socket-user="$(id -un)" > "$DB_BASE.install.log" 2>&1 || { tail -20 "$DB_BASE.install.log" >&2; return 1; }
 }
 db_start() {
   db_running && return 0
   db_init || return 1
   ! (exec 3<>"/dev/tcp/127.0.0.1/$DB_PORT") 2>/dev/null || { echo "Port $DB_PORT is taken. Free it, or choose another: DB_PORT=33307 ./clerk ..." >&2; return 1; }
-  db_as setsid mariadbd --no-defaults --datadir="$DB_DATA" --socket="$DB_SOCK" --pid-file="$DB_PID" --log-error="$DB_LOG" \
+  db_as setsid mariadbd --no-defaults --datadir="$DB_DATA" --tmpdir="$DB_TMP" --socket="$DB_SOCK" --pid-file="$DB_PID" --log-error="$DB_LOG" \
     --bind-address=127.0.0.1 --port="$DB_PORT" --skip-name-resolve --default-time-zone=+00:00 \
     --character-set-server=utf8mb4 --collation-server=utf8mb4_unicode_ci --innodb-buffer-pool-size=128M \
     --innodb-log-file-size=16M ${DB_EXTRA:-} </dev/null >/dev/null 2>&1 &
