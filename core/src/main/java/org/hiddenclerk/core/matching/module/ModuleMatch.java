@@ -9,6 +9,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.stream.Collectors;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.catalogue.Body;
@@ -25,6 +26,7 @@ import org.hiddenclerk.core.finding.Subject;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.BoxGeometry;
 import org.hiddenclerk.core.job.Circuit;
+import org.hiddenclerk.core.job.Gang;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedLoad;
 import org.hiddenclerk.core.matching.margin.Judged;
@@ -32,6 +34,7 @@ import org.hiddenclerk.core.matching.margin.Margin;
 import org.hiddenclerk.core.matching.room.BoxHeat;
 import org.hiddenclerk.core.matching.room.Placement;
 import org.hiddenclerk.core.matching.room.RoomInBox;
+import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.WiringPlan;
@@ -95,7 +98,7 @@ public final class ModuleMatch {
     private final Terms terms;
     private final PickedBeside beside;
     /** Where bodies lie in a box is the same for every scheme and for every module of one size. */
-    private final Map<List<Object>, Optional<Placement>> placements = new ConcurrentHashMap<>();
+    private final Map<Room, Optional<Placement>> placements = new ConcurrentHashMap<>();
 
     public ModuleMatch(HouseContext house, Box box) {
         this(new Planner(house, ConnectedBoxes.of(box, house.region())), Terms.USUAL);
@@ -262,15 +265,13 @@ public final class ModuleMatch {
                 : new Margin(margin.what() + ", " + place.label(), margin.found(), margin.allowed(), margin.unit());
     }
 
+    /** What decides where modules lie in a box. @param mechanisms how deep those of each gang are */
+    private record Room(BoxGeometry box, Map<Integer, Millimetres> mechanisms, List<Body> bodies) {}
+
     private Optional<Placement> placed(Box in, BoxGeometry room, RegionProfile region, List<Body> bodies) {
+        Map<Integer, Millimetres> mechanisms = in.gangs().stream().collect(Collectors.toMap(Gang::number, Gang::depth));
         return placements.computeIfAbsent(
-                List.of(
-                        room,
-                        in.gangs().stream()
-                                .map(gang -> List.of(gang.number(), gang.depth()))
-                                .toList(),
-                        bodies),
-                k -> Placement.of(in, room, region, bodies));
+                new Room(room, mechanisms, bodies), k -> Placement.of(in, room, region, bodies));
     }
 
     /** What modules turn into heat with everything off, in watts. */
