@@ -7,6 +7,7 @@ export const aboutOptions = queryOptions(ask("get", "/api/v1/about"));
 
 export const tokensOptions = queryOptions(ask("get", "/api/v1/tokens"));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   changePassword: (body: Schemas["PasswordChange"]) =>
     dataOf(client.PUT("/api/v1/account/password", { body })),

@@ -7,6 +7,7 @@ export const benchOptions = (job: string) =>
 export const namesOptions = (job: string) =>
   queryOptions(ask("get", "/api/v1/jobs/{job}/names", { params: { path: { job } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   takeToBench: (job: string, body: Schemas["Taking"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/bench", { params: { path: { job } }, body })),

@@ -5,6 +5,7 @@ export const dayBookOptions = queryOptions(ask("get", "/api/v1/day-book"));
 
 export const campaignsOptions = queryOptions(ask("get", "/api/v1/firmware/campaigns"));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   addJob: (body: Schemas["NewJob"]) => dataOf(client.POST("/api/v1/jobs", { body })),
   keepJobDetails: (job: string, body: Schemas["JobDetails"]) =>

@@ -15,6 +15,7 @@ export const whatIfOptions = (box: string, moves: Schemas["EndMove"][]) =>
     placeholderData: (before) => before,
   });
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   issuePlan: (id: string, version: number) =>
     dataOf(

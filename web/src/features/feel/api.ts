@@ -4,6 +4,7 @@ import { ask, client, dataOf, type Schemas } from "../../api/transport";
 export const feelOptions = (box: string) =>
   queryOptions(ask("get", "/api/v1/boxes/{box}/feel", { params: { path: { box } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   keepFeel: (id: string, key: string, body: Schemas["FeelChange"]) => {
     const [module = "", input = ""] = key.split("/");

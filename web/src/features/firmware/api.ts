@@ -7,6 +7,7 @@ export const firmwareOptions = (job: string) =>
     refetchInterval: 1500,
   });
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   beginRollout: (job: string, body: Schemas["PolicyEntry"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/rollouts", { params: { path: { job } }, body })),

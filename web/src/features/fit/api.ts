@@ -26,6 +26,7 @@ export const runSheetOptions = (box: string) => {
   });
 };
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   startRunSheet: (id: string) =>
     dataOf(client.POST("/api/v1/boxes/{box}/run-sheet", { params: { path: { box: id } } })),

@@ -12,6 +12,7 @@ export const papersOptions = (job: string) =>
       query.state.data?.papers.some((paper) => paper.state === "RUNNING") ? 500 : false,
   });
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   enterHandoverTest: (job: string, body: Schemas["FoundAtTest"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/handover/entries", { params: { path: { job } }, body })),

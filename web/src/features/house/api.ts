@@ -21,6 +21,7 @@ export const houseChoicesOptions = (job: string) =>
 export const pickListOptions = (job: string) =>
   queryOptions(ask("get", "/api/v1/jobs/{job}/pick-list", { params: { path: { job } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   renameRoom: (room: string, body: Schemas["RoomName"]) =>
     dataOf(client.PUT("/api/v1/rooms/{room}", { params: { path: { room } }, body })),

@@ -20,6 +20,7 @@ export const jobOptions = (job: string) =>
     refetchInterval: 15_000,
   });
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   logOut: () => dataOf(client.DELETE("/api/v1/session")),
   addRoom: (job: string, body: Schemas["NewRoom"]) =>

@@ -13,6 +13,7 @@ export const standInOptions = (job: string) =>
     refetchInterval: 1500,
   });
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   openNetwork: (job: string, body: Schemas["Opening"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/join/window", { params: { path: { job } }, body })),

@@ -10,6 +10,7 @@ export const checksOptions = (job: string) =>
 export const brokerAccountsOptions = (job: string) =>
   queryOptions(ask("get", "/api/v1/jobs/{job}/live/accounts", { params: { path: { job } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   startLiveHouse: (job: string) =>
     dataOf(client.POST("/api/v1/jobs/{job}/live/start", { params: { path: { job } } })),

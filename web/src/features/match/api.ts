@@ -14,6 +14,7 @@ export const matchOptions = (box: string, position: Position, scheme?: Schemas["
 export const schemesOptions = (box: string, position: Position) =>
   queryOptions(ask("get", "/api/v1/boxes/{box}/schemes", { params: { path: { box }, query: position } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   choose: (id: string, body: Schemas["Choice"]) =>
     dataOf(client.PUT("/api/v1/boxes/{box}/plan", { params: { path: { box: id } }, body })),

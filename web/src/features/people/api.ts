@@ -9,6 +9,7 @@ export const assignedOptions = (job: string) =>
 export const guestLinksOptions = (job: string) =>
   queryOptions(ask("get", "/api/v1/jobs/{job}/guests", { params: { path: { job } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   readInvitation: (text: string) => dataOf(client.POST("/api/v1/invitation", { body: { text } })),
   acceptInvitation: (body: Schemas["InvitationAcceptance"]) =>

@@ -6,6 +6,7 @@ export const practiceBookOptions = queryOptions(ask("get", "/api/v1/practice"));
 export const practiceWallOptions = (run: string) =>
   queryOptions(ask("get", "/api/v1/practice/{run}", { params: { path: { run } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   startPractice: (body: Schemas["NewWall"]) => dataOf(client.POST("/api/v1/practice", { body })),
   actAtWall: (run: string, body: Schemas["NextDeed"]) =>

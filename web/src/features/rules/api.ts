@@ -4,6 +4,7 @@ import { ask, client, dataOf, type Schemas } from "../../api/transport";
 export const rulesOptions = (job: string) =>
   queryOptions(ask("get", "/api/v1/jobs/{job}/rules", { params: { path: { job } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   addRule: (job: string, body: Schemas["NewRule"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/rules", { params: { path: { job } }, body })),

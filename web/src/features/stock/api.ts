@@ -7,6 +7,7 @@ export const estimatesOptions = queryOptions(ask("get", "/api/v1/stock/estimates
 
 export const tradeOptions = queryOptions(ask("get", "/api/v1/stock/trade"));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   addModule: (body: Schemas["NewModule"]) => dataOf(client.POST("/api/v1/stock/modules", { body })),
   changeModule: (code: string, body: Schemas["ModuleChange"]) =>

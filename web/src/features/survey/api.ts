@@ -23,6 +23,7 @@ export const loadsOptions = (text: string) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   draftCable: (job: string, body: Schemas["CableWish"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/cable-draft", { params: { path: { job } }, body })),

@@ -7,6 +7,7 @@ export const traceOptions = (box: string) =>
 export const openFindingsOptions = (box: string) =>
   queryOptions(ask("get", "/api/v1/boxes/{box}/found-otherwise", { params: { path: { box } } }));
 
+/** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   keepReading: (id: string, body: Schemas["ReadingEntry"]) =>
     dataOf(client.POST("/api/v1/boxes/{box}/trace/readings", { params: { path: { box: id } }, body })),
