@@ -184,6 +184,7 @@ function GoodsIn({ job, line, onDone }: { job: string; line: Line; onDone: () =>
     onSuccess: async () => {
       onDone();
       await queries.invalidateQueries({ queryKey: pickListOptions(job).queryKey });
+      // What the work costs follows from what is there.
       await queries.invalidateQueries({ queryKey: jobCostOptions(job).queryKey });
     },
   });

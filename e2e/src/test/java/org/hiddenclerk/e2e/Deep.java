@@ -9,5 +9,8 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 /** Tried by {@code ./clerk test --deep} alone: machines that die, and what the short run has one of already. docs/testing.md lists them. */
 @Target({ElementType.TYPE, ElementType.METHOD})
 @Retention(RetentionPolicy.RUNTIME)
-@EnabledIfSystemProperty(named = "clerk.deep", matches = "true", disabledReason = "tried by ./clerk test --deep")
-@interface Deep {}
+@EnabledIfSystemProperty(named = Deep.RUN, matches = "true", disabledReason = "tried by ./clerk test --deep")
+@interface Deep {
+    /** Property that is true in the deep run. */
+    String RUN = "clerk.deep";
+}

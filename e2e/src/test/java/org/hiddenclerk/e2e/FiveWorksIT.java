@@ -42,7 +42,7 @@ class FiveWorksIT {
 
     /** Two in the short run: one of two boxes at mains, one that hangs at the lamp. */
     static Stream<WalkedWork> works() {
-        return Boolean.getBoolean("clerk.deep")
+        return Boolean.getBoolean(Deep.RUN)
                 ? Stream.of(WalkedWork.values())
                 : Stream.of(WalkedWork.TWO_WAY, WalkedWork.CANOPY);
     }

@@ -18,18 +18,24 @@ public record Window(int least, int usual, int most, String source, boolean byCo
     /** How long a module takes to come in; common practice, no source. */
     public static final Duration JOIN = Duration.ofSeconds(45);
 
+    /** The permit-join time is one octet, and 255 means without end. */
+    private static final int LONGEST_OCTET = 254;
+
+    private static final int SHORTEST_COMMISSIONING = 180;
+    private static final int LONGEST_COMMISSIONING = 900;
+
     public static Window of(Protocol protocol) {
         return switch (protocol) {
             case ZIGBEE ->
                 new Window(
                         1,
                         180,
-                        254,
+                        LONGEST_OCTET,
                         "Zigbee: the permit-join time is one octet, and 255 means without end (from memory)",
                         false,
                         List.of(
                                 "Those that pass messages on have come in before, from near to far.",
-                                "Open the network; it closes by itself after 254 s at most."));
+                                "Open the network; it closes by itself after " + LONGEST_OCTET + " s at most."));
             case ZWAVE ->
                 new Window(
                         30,
@@ -42,14 +48,15 @@ public record Window(int least, int usual, int most, String source, boolean byCo
                                 "The region of controller and module is the same."));
             case WIFI ->
                 new Window(
-                        180,
-                        180,
-                        900,
+                        SHORTEST_COMMISSIONING,
+                        SHORTEST_COMMISSIONING,
+                        LONGEST_COMMISSIONING,
                         "Matter commissioning window, 3 to 15 minutes (from memory)",
                         true,
                         List.of(
                                 "The phone is on the 2.4 GHz network of the house.",
-                                "Commission it by its code; its window is open 3 to 15 minutes after power-up."));
+                                "Commission it by its code; its window is open " + SHORTEST_COMMISSIONING / 60 + " to "
+                                        + LONGEST_COMMISSIONING / 60 + " minutes after power-up."));
             case MQTT_WIFI ->
                 new Window(
                         60,
