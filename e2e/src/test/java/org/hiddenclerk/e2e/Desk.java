@@ -67,7 +67,7 @@ final class Desk implements AutoCloseable {
         page.setDefaultTimeout(60_000);
         page.onConsoleMessage(message -> {
             if (message.type().equals("error")) {
-                complaints.add(message.text());
+                complaints.add(message.text() + " " + message.location());
             }
         });
         page.onPageError(complaints::add);
