@@ -9,7 +9,9 @@ export function Figures({ wiring, names, at }: Props) {
   const rows = rowsAt(wiring.rows, at);
   const loads = rows.flatMap((row) => Object.entries(row.loads));
   const amps = rows.flatMap((row) => Object.entries(row.amps));
-  const wires = new Map(wiring.drawing.wires.map((wire) => [wire.key, wire.words]));
+  const wires = new Map(
+    wiring.artwork.groups.filter(({ kind }) => kind === "WIRE").map(({ subject, name }) => [subject, name]),
+  );
   return (
     <div className="mt-3 grid gap-6 sm:grid-cols-2">
       <table className="table-xs table">

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../api/transport";
 import { WIRE_INK } from "./wires";
 
-type Props = { way: string; colour: Schemas["Wire"]["colour"]; width: number };
+type Props = { way: string; colour: Schemas["CoreEntry"]["colour"]; width: number };
 
 /** A piece of wire as its insulation looks: white with an edge, that it is seen on paper; green-yellow in stripes. */
 export function Insulation({ way, colour, width }: Props) {

@@ -10,7 +10,7 @@ import { StateStrip } from "./StateStrip";
 import type { Row } from "./states";
 import { WiringDrawing } from "./WiringDrawing";
 import { Insulation } from "./Insulation";
-import { roundedPath, WIRE_INK } from "./wires";
+import { WIRE_INK } from "./wires";
 
 const row = (position: number): Row => ({
   switches: { S1: position },
@@ -22,90 +22,98 @@ const row = (position: number): Row => ({
   amps: {},
 });
 
+type Showing = Schemas["Showing"];
+type Marks = Schemas["GroupOfMarks"];
+type Pen = Schemas["Pen"];
+
+const always: Showing = { when: "ALWAYS", of: [], still: true };
+
+function stroke(way: string, showing: Showing, pen: Partial<Pen> = {}): Schemas["DrawnStroke"] {
+  return {
+    way,
+    showing,
+    fill: "NONE",
+    pen: { ink: "TEXT", width: 1.8, round: false, inked: 0, gap: 0, ...pen },
+  };
+}
+
+const words = (text: string): Schemas["Lettering"] => ({
+  showing: always,
+  x: 0,
+  y: 0,
+  anchor: "MIDDLE",
+  face: { size: 12.5, mono: true, bold: false, ink: "TEXT" },
+  text,
+});
+
+const group = (kind: Marks["kind"], subject: string, name: string, strokes: Marks["strokes"]): Marks => ({
+  kind,
+  subject,
+  name,
+  strokes,
+  words: [],
+});
+
 const wiring: Schemas["DrawnWiring"] = {
   rows: [row(0), row(1)],
   steps: [0, 1].map((position) => ({ positions: { S1: position }, after: { S1: { S1: 1 - position } } })),
-  drawing: {
+  artwork: {
     width: 400,
     height: 300,
-    boxes: [{ label: "", frame: { x: 100, y: 20, width: 200, height: 260 } }],
-    trunks: [],
-    devices: [
-      {
-        kind: "MECHANISM",
-        partId: "S1",
-        label: "Shelf lamps",
-        detail: "one-way",
-        shape: "NONE",
-        contacts: [[], [{ from: "COM", to: "L1" }]],
-        frame: { x: 120, y: 40, width: 100, height: 66 },
-        ports: [{ name: "COM", node: "g1.COM", x: 140, y: 106, width: 16 }],
-      },
+    excerpts: [{ label: "B-02", top: 150, height: 90 }],
+    groups: [
+      group("MECHANISM", "S1", "Shelf lamps", [
+        stroke("M120 40L220 40", always, { ink: "OPERABLE" }),
+        stroke("M140 104L180 93", { when: "AT_REST", of: ["S1"], still: true }),
+        stroke("M140 104L180 103", { when: "OPERATED", of: ["S1"], still: false }),
+      ]),
+      group("WIRE", "c1.1", "brown of c1, permanent live", [
+        stroke("M56 160L140 160", { when: "LIVE", of: ["g1.COM"], still: false }, { ink: "GLOW" }),
+        stroke("M56 160L140 160", always, { ink: "BROWN" }),
+      ]),
+      group("WIRE", "c2.1", "black of c2, switched live", [
+        stroke("M344 180L180 180", { when: "LIVE", of: ["g1.L1"], still: false }, { ink: "GLOW" }),
+        stroke("M344 180L180 180", always, { ink: "BLACK" }),
+      ]),
+      { ...group("TAG", "c1.1", "", []), words: [words("BN›")] },
+      group(
+        "LOAD",
+        "X1",
+        "shelf",
+        (["OFF", "DIM", "ON"] as const).map((when) =>
+          stroke("M0 0L1 1", { when, of: ["X1", "X2"], still: when === "OFF" }),
+        ),
+      ),
     ],
-    cables: [{ name: "c1", label: "circuit 4", left: true, frame: { x: 30, y: 150, width: 26, height: 40 } }],
-    wires: [
-      {
-        key: "c1.1",
-        colour: "BROWN",
-        letters: "BN",
-        node: "g1.COM",
-        words: "brown of c1, permanent live",
-        change: "MOVED",
-        tag: { x: 80, y: 160 },
-        points: [
-          { x: 56, y: 160 },
-          { x: 140, y: 160 },
-          { x: 140, y: 106 },
-        ],
-      },
-      {
-        key: "c2.1",
-        colour: "BLACK",
-        letters: "BK",
-        node: "g1.L1",
-        words: "black of c2, switched live",
-        change: "NONE",
-        tag: { x: 320, y: 180 },
-        points: [
-          { x: 344, y: 180 },
-          { x: 180, y: 180 },
-          { x: 180, y: 106 },
-        ],
-      },
-    ],
-    loads: [{ partIds: ["X1"], label: "shelf", detail: "3x2 LED 7", shape: "LAMP", x: 370, y: 180 }],
   },
 };
 
 afterEach(cleanup);
 
 describe("the drawing", () => {
-  it("draws a contact open at 0 and closed at 1", () => {
-    const device = wiring.drawing.devices[0];
-    const both = {
-      ...wiring,
-      drawing: {
-        ...wiring.drawing,
-        devices: device
-          ? [
-              {
-                ...device,
-                ports: [...device.ports, { name: "L1", node: "g1.L1", x: 180, y: 106, width: 16 }],
-              },
-            ]
-          : [],
-      },
-    };
-    const { container, rerender } = render(<WiringDrawing wiring={both} at={{ S1: 0 }} />);
-    expect(container.querySelectorAll("[data-contact='open']")).toHaveLength(1);
-    rerender(<WiringDrawing wiring={both} at={{ S1: 1 }} />);
-    expect(container.querySelectorAll("[data-contact='closed']")).toHaveLength(1);
+  it("shows the contacts of a position, and those at rest where nothing is energised", () => {
+    const shown = (container: HTMLElement) =>
+      [...container.querySelectorAll("[data-when='AT_REST'], [data-when='OPERATED']")].map((path) =>
+        path.getAttribute("data-when"),
+      );
+    const { container, rerender } = render(<WiringDrawing wiring={wiring} />);
+    expect(shown(container)).toEqual(["AT_REST"]);
+    rerender(<WiringDrawing wiring={wiring} at={{ S1: 1 }} />);
+    expect(shown(container)).toEqual(["OPERATED"]);
+    rerender(<WiringDrawing wiring={wiring} at={{}} />);
+    expect(shown(container)).toEqual(["AT_REST"]);
   });
 
-  it("carries letters on every conductor, so that colour is never the only carrier", () => {
+  it("shows one box of a run alone, and all of it where there is no such box", () => {
+    render(<WiringDrawing wiring={wiring} only="B-02" name="one" />);
+    expect(screen.getByRole("img", { name: "one" }).getAttribute("viewBox")).toBe("0 150 400 90");
+    render(<WiringDrawing wiring={wiring} only="B-09" name="all" />);
+    expect(screen.getByRole("img", { name: "all" }).getAttribute("viewBox")).toBe("0 0 400 300");
+  });
+
+  it("writes letters, and says what a conductor is to who points at it", () => {
     render(<WiringDrawing wiring={wiring} />);
-    expect(screen.getByText("BN›"), "moved by the plan").toBeTruthy();
-    expect(screen.getByText("BK")).toBeTruthy();
+    expect(screen.getByText("BN›")).toBeTruthy();
     expect(screen.getByText("brown of c1, permanent live")).toBeTruthy();
   });
 
@@ -159,19 +167,6 @@ describe("the drawing", () => {
 
   it("has an ink for every colour of insulation", () => {
     expect(new Set(Object.values(WIRE_INK)).size).toBeGreaterThanOrEqual(11);
-  });
-
-  it("rounds corners without leaving its way", () => {
-    expect(
-      roundedPath(
-        [
-          { x: 0, y: 0 },
-          { x: 10, y: 0 },
-          { x: 10, y: 20 },
-        ],
-        4,
-      ),
-    ).toBe("M0 0L6 0Q10 0 10 4L10 20");
   });
 });
 

@@ -67,6 +67,57 @@ export function pictureOf(rows: Row[], at: Positions) {
 
 export type Picture = ReturnType<typeof pictureOf>;
 
+/** Whether a load is on, dim or off: on if one of its parts is. */
+export function loadState(
+  of: { strokes: { showing: Showing }[] },
+  picture: Picture | null,
+): "on" | "dim" | "off" {
+  const parts = of.strokes.find(({ showing }) => showing.when === "ON")?.showing.of ?? [];
+  return stateOf(parts, picture);
+}
+
+function stateOf(parts: string[], picture: Picture | null): "on" | "dim" | "off" {
+  if (parts.some((id) => picture?.lit.has(id))) {
+    return "on";
+  }
+  return parts.some((id) => picture?.dim.has(id)) ? "dim" : "off";
+}
+
+type Showing = Schemas["Showing"];
+
+/** Whether a mark shows at these positions; without them it does where nothing is energised. */
+export function shows(
+  { when, of, still }: Showing,
+  at: Positions | undefined,
+  picture: Picture | null,
+): boolean {
+  if (!at || !picture) {
+    return still;
+  }
+  switch (when) {
+    case "ALWAYS":
+      return true;
+    case "LIVE":
+      return of.some((node) => picture.live.has(node));
+    case "AT_REST":
+      return of.some((id) => (at[id] ?? 0) === 0);
+    case "OPERATED":
+      return of.some((id) => at[id] === 1);
+    case "ON":
+    case "DIM":
+    case "OFF":
+      return stateOf(of, picture) === when.toLowerCase();
+    case "POWERED":
+      return of.some((id) => picture.powered.has(id));
+    case "UNPOWERED":
+      return !of.some((id) => picture.powered.has(id));
+    case "ASSERTED":
+      return of.some((input) => picture.asserted.has(input));
+    default:
+      return when satisfies never;
+  }
+}
+
 export type Step = Schemas["LiveStep"];
 
 /** The positions after an operation, as the server computed them; unchanged where it has no answer. */

@@ -4,7 +4,7 @@ import { Insulation } from "../draw/Insulation";
 import { beside, hanging, layOut, type SeenCable, type SeenDevice, SHEATH } from "./layout";
 import { Sideways } from "../../ui/Sideways";
 
-type Colour = Schemas["Wire"]["colour"];
+type Colour = Schemas["CoreEntry"]["colour"];
 export type BoxCable = SeenCable<Colour>;
 export type BoxDevice = SeenDevice;
 export type BoxWire = { key: string; colour: Colour; letters: string; from: string; to: string };

@@ -3,6 +3,7 @@ package org.hiddenclerk.app.stage.papers;
 import j2html.tags.DomContent;
 import java.util.List;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.drawing.Artwork;
 import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
 import org.hiddenclerk.core.wiring.paper.Papers;
 import org.hiddenclerk.core.wiring.run.HouseContext;
@@ -43,8 +44,8 @@ record BoxPages(WiringPlan plan, BoxDrawing before, BoxDrawing after, List<Paper
      * @param place of a run of several whose box is shown; empty for the whole
      */
     List<DomContent> drawn(Figures figures, PaperSize size, String title, String place) {
-        RunDrawing found = drawing(before, title + " as found", place);
-        RunDrawing built = drawing(after, title + " as planned", place);
+        Drawing found = drawing(before, title + " as found", place);
+        Drawing built = drawing(after, title + " as planned", place);
         double width = isWide() ? size.widthOnItsSide() : size.width();
         double scale = isWide()
                 ? LARGEST
@@ -56,8 +57,8 @@ record BoxPages(WiringPlan plan, BoxDrawing before, BoxDrawing after, List<Paper
         return List.of(figures.place(found, width, height, fitting), figures.place(built, width, height, fitting));
     }
 
-    private static RunDrawing drawing(BoxDrawing drawing, String title, String place) {
-        RunDrawing whole = new RunDrawing(drawing, RunDrawing.Ink.CODES, title);
+    private static Drawing drawing(BoxDrawing drawing, String title, String place) {
+        Drawing whole = Drawing.of(title, Artwork.of(drawing, Artwork.Insulations.LETTERS));
         return place.isEmpty() ? whole : whole.only(place);
     }
 }

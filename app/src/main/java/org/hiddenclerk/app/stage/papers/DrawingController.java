@@ -7,6 +7,7 @@ import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
 import org.hiddenclerk.app.stage.planning.Plans;
 import org.hiddenclerk.app.stage.survey.Boxes;
+import org.hiddenclerk.core.wiring.drawing.Artwork;
 import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
 import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
@@ -37,13 +38,11 @@ class DrawingController {
     ResponseEntity<String> svg(@PathVariable UUID box, @RequestParam(defaultValue = "true") boolean planned) {
         Boxes.Found found = boxes.find(box);
         String title = "Box " + found.row().label() + (planned ? ", as planned" : ", as found");
+        Artwork artwork = Artwork.of(
+                BoxDrawing.of(plans.judge(found).plan(), planned, found.house()), Artwork.Insulations.COLOURS);
         return ResponseEntity.ok()
                 .contentType(MediaType.parseMediaType("image/svg+xml;charset=UTF-8"))
                 .header("Content-Disposition", "inline; filename=\"" + (planned ? "planned" : "found") + ".svg\"")
-                .body(new RunDrawing(
-                                BoxDrawing.of(plans.judge(found).plan(), planned, found.house()),
-                                RunDrawing.Ink.COLOURS,
-                                title)
-                        .svg());
+                .body(Drawing.of(title, artwork).svg());
     }
 }

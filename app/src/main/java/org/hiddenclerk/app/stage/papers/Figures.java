@@ -5,6 +5,7 @@ import static j2html.TagCreator.div;
 import j2html.tags.DomContent;
 import java.util.ArrayList;
 import java.util.List;
+import org.hiddenclerk.core.wiring.drawing.Way;
 
 /** Drawings of a paper, by the places that the text keeps free for them. */
 final class Figures {

@@ -86,7 +86,7 @@ final class HouseholdPaper {
 
     private DomContent plate(HouseFacts.Box box, Map<SwitchId, HouseholdGuide.Said> said) {
         return div(
-                        figures.place(new PlateDrawing(box.gangs()), size.width(), size.width(), LARGEST_PLATE),
+                        figures.place(PlateDrawing.of(box.gangs()), size.width(), size.width(), LARGEST_PLATE),
                         each(
                                 IntStream.range(0, box.gangs().size()).boxed().toList(),
                                 i -> p(

@@ -6,6 +6,9 @@ import java.io.UncheckedIOException;
 import org.apache.pdfbox.pdmodel.PDPageContentStream;
 import org.apache.pdfbox.pdmodel.font.PDFont;
 import org.apache.pdfbox.util.Matrix;
+import org.hiddenclerk.core.wiring.drawing.Artwork;
+import org.hiddenclerk.core.wiring.drawing.Ink;
+import org.hiddenclerk.core.wiring.drawing.Way;
 
 /** Draws on a page of a PDF with real text. A letter that the fonts lack becomes a question mark. */
 final class PdfCanvas implements Canvas {
@@ -17,8 +20,8 @@ final class PdfCanvas implements Canvas {
 
     /** What words are written with. */
     record Fonts(PDFont plain, PDFont bold, PDFont mono) {
-        PDFont of(Hand hand) {
-            return hand.mono() ? mono : hand.bold() ? bold : plain;
+        PDFont of(Artwork.Face face) {
+            return face.mono() ? mono : face.bold() ? bold : plain;
         }
     }
 
@@ -40,9 +43,10 @@ final class PdfCanvas implements Canvas {
     }
 
     @Override
-    public void shape(Way way, String fill, Pen pen) {
+    public void stroke(Artwork.Stroke stroke) {
+        Artwork.Pen pen = stroke.pen();
         try {
-            for (Way.Piece piece : way.pieces()) {
+            for (Way.Piece piece : stroke.way().pieces()) {
                 double[] at = piece.figures();
                 switch (piece.kind()) {
                     case 'M' -> page.moveTo((float) at[0], (float) at[1]);
@@ -53,17 +57,17 @@ final class PdfCanvas implements Canvas {
                     default -> page.closePath();
                 }
             }
-            boolean filled = !fill.isEmpty();
+            boolean filled = stroke.fill() != Ink.NONE;
             boolean drawn = pen.width() > 0;
             if (filled) {
-                page.setNonStrokingColor(Color.decode(fill));
+                page.setNonStrokingColor(Color.decode(PaperInk.of(stroke.fill())));
             }
             if (drawn) {
-                page.setStrokingColor(Color.decode(pen.ink()));
+                page.setStrokingColor(Color.decode(PaperInk.of(pen.ink())));
                 page.setLineWidth((float) pen.width());
-                page.setLineCapStyle(pen.isRound() ? ROUND : BUTT);
+                page.setLineCapStyle(pen.round() ? ROUND : BUTT);
                 page.setLineDashPattern(
-                        pen.dash() > 0 ? new float[] {(float) pen.dash(), (float) pen.gap()} : new float[0], 0);
+                        pen.inked() > 0 ? new float[] {(float) pen.inked(), (float) pen.gap()} : new float[0], 0);
             }
             if (filled && drawn) {
                 page.fillAndStroke();
@@ -78,17 +82,23 @@ final class PdfCanvas implements Canvas {
     }
 
     @Override
-    public void words(double x, double y, Hand hand, Anchor anchor, String words) {
+    public void words(Artwork.Lettering words) {
+        Artwork.Face face = words.face();
         try {
-            PDFont font = fonts.of(hand);
-            String known = known(font, words);
-            double width = font.getStringWidth(known) / 1000 * hand.size();
-            double left = anchor == Anchor.START ? x : anchor == Anchor.MIDDLE ? x - width / 2 : x - width;
-            page.setNonStrokingColor(Color.decode(hand.ink()));
+            PDFont font = fonts.of(face);
+            String known = known(font, words.text());
+            double width = font.getStringWidth(known) / 1000 * face.size();
+            double left = words.x()
+                    - switch (words.anchor()) {
+                        case START -> 0;
+                        case MIDDLE -> width / 2;
+                        case END -> width;
+                    };
+            page.setNonStrokingColor(Color.decode(PaperInk.of(face.ink())));
             page.beginText();
-            page.setFont(font, (float) hand.size());
+            page.setFont(font, (float) face.size());
             // The canvas has its origin at the top; letters stand upright all the same.
-            page.setTextMatrix(new Matrix(1, 0, 0, -1, (float) left, (float) y));
+            page.setTextMatrix(new Matrix(1, 0, 0, -1, (float) left, (float) words.y()));
             page.showText(known);
             page.endText();
         } catch (IOException e) {

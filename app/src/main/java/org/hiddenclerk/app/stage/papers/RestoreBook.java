@@ -14,6 +14,7 @@ import java.util.List;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.stage.papers.PdfRenderer.Chapter;
 import org.hiddenclerk.app.stage.papers.PdfRenderer.Paper;
+import org.hiddenclerk.core.wiring.drawing.Artwork;
 import org.hiddenclerk.core.wiring.paper.Papers;
 
 /** The way back: how each box is put as it was found, conductor by conductor. */
@@ -74,7 +75,8 @@ final class RestoreBook {
     }
 
     private DomContent place(BoxPages pages, HouseFacts.Box box, Papers place) {
-        RunDrawing found = new RunDrawing(pages.before(), RunDrawing.Ink.CODES, "Box " + box.label() + " as found");
+        Drawing found =
+                Drawing.of("Box " + box.label() + " as found", Artwork.of(pages.before(), Artwork.Insulations.LETTERS));
         return div(
                         pages.hasSeveralPlaces() ? h3(place.place() + ", " + place.kind()) : h3("The way back"),
                         place.restore().isEmpty()

@@ -1,12 +1,14 @@
 package org.hiddenclerk.app.stage.papers;
 
-import static org.hiddenclerk.app.stage.papers.Way.figure;
+import static org.hiddenclerk.core.wiring.drawing.Way.figure;
 
 import java.io.StringWriter;
 import java.util.Locale;
 import javax.xml.stream.XMLOutputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamWriter;
+import org.hiddenclerk.core.wiring.drawing.Artwork;
+import org.hiddenclerk.core.wiring.drawing.Ink;
 
 /** Draws as SVG 1.1; text is escaped by the library. */
 final class SvgCanvas implements Canvas {
@@ -41,21 +43,22 @@ final class SvgCanvas implements Canvas {
     }
 
     @Override
-    public void shape(Way way, String fill, Pen pen) {
+    public void stroke(Artwork.Stroke stroke) {
+        Artwork.Pen pen = stroke.pen();
         try {
             xml.writeEmptyElement("path");
-            attributes("d", way.svg());
-            if (!fill.isEmpty()) {
-                attributes("fill", fill);
+            attributes("d", stroke.way().svg());
+            if (stroke.fill() != Ink.NONE) {
+                attributes("fill", PaperInk.of(stroke.fill()));
             }
             if (pen.width() > 0) {
-                attributes("stroke", pen.ink(), "stroke-width", figure(pen.width()));
+                attributes("stroke", PaperInk.of(pen.ink()), "stroke-width", figure(pen.width()));
             }
-            if (pen.isRound()) {
+            if (pen.round()) {
                 attributes("stroke-linecap", "round");
             }
-            if (pen.dash() > 0) {
-                attributes("stroke-dasharray", figure(pen.dash()) + " " + figure(pen.gap()));
+            if (pen.inked() > 0) {
+                attributes("stroke-dasharray", figure(pen.inked()) + " " + figure(pen.gap()));
             }
         } catch (XMLStreamException e) {
             throw new IllegalStateException(e);
@@ -63,30 +66,28 @@ final class SvgCanvas implements Canvas {
     }
 
     @Override
-    public void words(double x, double y, Hand hand, Anchor anchor, String words) {
-        if (words.isEmpty()) {
-            return;
-        }
+    public void words(Artwork.Lettering words) {
+        Artwork.Face face = words.face();
         try {
             xml.writeStartElement("text");
             attributes(
                     "x",
-                    figure(x),
+                    figure(words.x()),
                     "y",
-                    figure(y),
+                    figure(words.y()),
                     "font-size",
-                    figure(hand.size()),
+                    figure(face.size()),
                     "font-family",
-                    hand.mono() ? "Atkinson Hyperlegible Mono, monospace" : "Atkinson Hyperlegible Next, sans-serif",
+                    face.mono() ? "Atkinson Hyperlegible Mono, monospace" : "Atkinson Hyperlegible Next, sans-serif",
                     "fill",
-                    hand.ink());
-            if (hand.bold()) {
+                    PaperInk.of(face.ink()));
+            if (face.bold()) {
                 attributes("font-weight", "bold");
             }
-            if (anchor != Anchor.START) {
-                attributes("text-anchor", anchor.name().toLowerCase(Locale.ROOT));
+            if (words.anchor() != Artwork.Anchor.START) {
+                attributes("text-anchor", words.anchor().name().toLowerCase(Locale.ROOT));
             }
-            xml.writeCharacters(words);
+            xml.writeCharacters(words.text());
             xml.writeEndElement();
         } catch (XMLStreamException e) {
             throw new IllegalStateException(e);

@@ -22,6 +22,7 @@ import org.hiddenclerk.core.wiring.MovedEnd;
 import org.hiddenclerk.core.wiring.Planner;
 import org.hiddenclerk.core.wiring.WallInput;
 import org.hiddenclerk.core.wiring.WiringPlan;
+import org.hiddenclerk.core.wiring.drawing.Artwork;
 import org.hiddenclerk.core.wiring.drawing.BoxDrawing;
 import org.hiddenclerk.core.wiring.paper.Caution;
 import org.hiddenclerk.core.wiring.paper.Papers;
@@ -103,11 +104,11 @@ record PlanView(
     }
 
     /** A wiring as a drawing with every state of it. */
-    record DrawnWiring(BoxDrawing drawing, List<LiveRow> rows, List<LiveStep> steps) {
+    record DrawnWiring(ArtworkView artwork, List<LiveRow> rows, List<LiveStep> steps) {
         static DrawnWiring of(BoxDrawing drawing, WiringPlan plan, Set<String> circuitsOff) {
             EveryState every = EveryState.of(plan.wiring(), plan.proof().truthTable(), circuitsOff);
             return new DrawnWiring(
-                    drawing,
+                    ArtworkView.of(Artwork.of(drawing, Artwork.Insulations.COLOURS)),
                     every.rows().stream().map(LiveRow::of).toList(),
                     every.next().entrySet().stream()
                             .map(e -> new LiveStep(

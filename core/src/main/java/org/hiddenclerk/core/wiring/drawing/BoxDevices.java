@@ -5,6 +5,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import org.hiddenclerk.core.catalogue.Terminal;
+import org.hiddenclerk.core.electrical.part.Input;
 import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
@@ -50,9 +51,10 @@ final class BoxDevices {
             String detail,
             Shape shape,
             List<List<Mechanism.Contact>> contacts,
+            List<String> inputs,
             List<PortWaiting> ports) {
         Waiting(DeviceKind kind, String partId, String label, String detail, List<PortWaiting> ports) {
-            this(kind, partId, label, detail, Shape.NONE, List.of(), ports);
+            this(kind, partId, label, detail, Shape.NONE, List.of(), List.of(), ports);
         }
 
         int columnsNeeded() {
@@ -99,6 +101,7 @@ final class BoxDevices {
                     gang.mechanism().label(),
                     Shape.NONE,
                     List.of(gang.mechanism().contacts(0), gang.mechanism().contacts(1)),
+                    List.of(),
                     ports));
         }
         for (SurveyedLoad load : box.loads()) {
@@ -117,6 +120,7 @@ final class BoxDevices {
                         load.name(),
                         detailOf(load),
                         Shape.of(load),
+                        List.of(),
                         List.of(),
                         ports));
             }
@@ -152,7 +156,14 @@ final class BoxDevices {
                 ports.add(port(terminal.name(), new End.AtModule(number, terminal.name())));
             }
             row.add(new Waiting(
-                    DeviceKind.MODULE, RunWiring.moduleOf(number).value(), model.code(), model.name(), ports));
+                    DeviceKind.MODULE,
+                    RunWiring.moduleOf(number).value(),
+                    model.code(),
+                    model.name(),
+                    Shape.NONE,
+                    List.of(),
+                    model.inputs().stream().map(Input::id).toList(),
+                    ports));
         });
         box.modules().stream()
                 .filter(module -> !wiring.modules().containsKey(module.number()))

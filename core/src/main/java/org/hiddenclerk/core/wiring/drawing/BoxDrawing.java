@@ -81,6 +81,7 @@ public record BoxDrawing(
      * @param partId id of the part in the wiring; empty for connectors and caps
      * @param shape  how a load is drawn; {@link Shape#NONE} for everything else
      * @param contacts what a mechanism joins in positions 0 and 1; empty for everything else
+     * @param inputs   switch inputs of a module; empty for everything else
      */
     public record Device(
             DeviceKind kind,
@@ -89,15 +90,17 @@ public record BoxDrawing(
             String detail,
             Shape shape,
             List<List<Mechanism.Contact>> contacts,
+            List<String> inputs,
             Frame frame,
             List<Port> ports) {
         public Device {
             contacts = List.copyOf(contacts);
+            inputs = List.copyOf(inputs);
             ports = List.copyOf(ports);
         }
 
         Device at(Frame elsewhere, List<Port> moved) {
-            return new Device(kind, partId, label, detail, shape, contacts, elsewhere, moved);
+            return new Device(kind, partId, label, detail, shape, contacts, inputs, elsewhere, moved);
         }
     }
 

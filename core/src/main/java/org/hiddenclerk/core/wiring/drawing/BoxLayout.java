@@ -193,6 +193,7 @@ final class BoxLayout {
                     waiting.detail(),
                     waiting.shape(),
                     waiting.contacts(),
+                    waiting.inputs(),
                     new Frame(left + shift + column * GRID - GRID / 4, top, span * GRID, height),
                     ports));
             column += span + 1 + gap;

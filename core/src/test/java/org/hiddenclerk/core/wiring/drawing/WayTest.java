@@ -1,17 +1,14 @@
-package org.hiddenclerk.app.stage.papers;
+package org.hiddenclerk.core.wiring.drawing;
 
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import java.awt.geom.Path2D;
 import java.awt.geom.PathIterator;
-import java.io.StringReader;
-import javax.xml.parsers.DocumentBuilderFactory;
+import java.util.List;
 import org.junit.jupiter.api.Test;
-import org.w3c.dom.Document;
-import org.xml.sax.InputSource;
 
-/** Outlines against the platform's own geometry (java.awt.geom), and what is written against a parser of XML. */
+/** Outlines against the platform's own geometry (java.awt.geom). */
 class WayTest {
     private static Path2D path(Way way) {
         Path2D path = new Path2D.Double();
@@ -102,31 +99,19 @@ class WayTest {
     }
 
     @Test
-    void wordsThatLookLikeMarksStayWords() throws Exception {
-        SvgCanvas canvas = new SvgCanvas(0, 100, 50, "B-1 <of> & \"all\"");
-        canvas.words(3, 4, Canvas.Hand.mono(12).strong(), Canvas.Anchor.MIDDLE, "</text><script>alert(1)</script>");
-        canvas.words(0, 0, Canvas.Hand.plain(12), Canvas.Anchor.START, "");
-        canvas.shape(
-                Way.circle(5, 5, 2),
-                Canvas.NONE,
-                Canvas.Pen.of("#112233", 1.5).roundEnds().dashed(3, 2));
-        Document read = DocumentBuilderFactory.newInstance()
-                .newDocumentBuilder()
-                .parse(new InputSource(new StringReader(canvas.finish())));
-        assertThat(read.getElementsByTagName("script").getLength()).isZero();
-        assertThat(read.getElementsByTagName("title").item(0).getTextContent()).isEqualTo("B-1 <of> & \"all\"");
-        assertThat(read.getElementsByTagName("text").getLength())
-                .as("nothing is written for no words")
-                .isEqualTo(1);
-        assertThat(read.getElementsByTagName("text").item(0).getTextContent())
-                .isEqualTo("</text><script>alert(1)</script>");
-        assertThat(read.getElementsByTagName("path")
-                        .item(0)
-                        .getAttributes()
-                        .getNamedItem("stroke-dasharray")
-                        .getNodeValue())
-                .isEqualTo("3 2");
-        assertThat(read.getElementsByTagName("path").item(0).getAttributes().getNamedItem("fill"))
-                .isNull();
+    void aWayThroughPointsHasItsCornersRoundedAndItsEndsWhereTheyAre() {
+        Way way = Way.through(
+                List.of(new BoxDrawing.Point(0, 0), new BoxDrawing.Point(10, 0), new BoxDrawing.Point(10, 20)), 4);
+        // The controls of the cubic curve are two thirds of the way to the corner.
+        assertThat(way.svg()).isEqualTo("M0 0L6 0C8.67 0 10 1.33 10 4L10 20");
+        assertThat(Way.through(
+                                List.of(
+                                        new BoxDrawing.Point(0, 0),
+                                        new BoxDrawing.Point(4, 0),
+                                        new BoxDrawing.Point(4, 9)),
+                                6)
+                        .svg())
+                .as("no corner takes more than half of a line beside it")
+                .isEqualTo("M0 0L2 0C3.33 0 4 0.67 4 2L4 9");
     }
 }

@@ -1,50 +1,51 @@
-package org.hiddenclerk.app.stage.papers;
+package org.hiddenclerk.core.wiring.drawing;
 
 import java.math.BigDecimal;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.stream.Collectors;
 
 /** A line or an outline, piece by piece. */
-final class Way {
+public final class Way {
     /** A quarter of a circle by one cubic curve; off by less than 0.03 % of its radius. */
     private static final double QUARTER = 0.5522847498;
 
     private final List<Piece> pieces = new ArrayList<>();
 
     /** @param figures x and y in turn: one point, or for a curve its two controls and its end */
-    record Piece(char kind, double... figures) {}
+    public record Piece(char kind, double... figures) {}
 
-    static Way from(double x, double y) {
+    public static Way from(double x, double y) {
         return new Way().move(x, y);
     }
 
-    Way move(double x, double y) {
+    public Way move(double x, double y) {
         pieces.add(new Piece('M', x, y));
         return this;
     }
 
-    Way line(double x, double y) {
+    public Way line(double x, double y) {
         pieces.add(new Piece('L', x, y));
         return this;
     }
 
-    Way curve(double x1, double y1, double x2, double y2, double x, double y) {
+    public Way curve(double x1, double y1, double x2, double y2, double x, double y) {
         pieces.add(new Piece('C', x1, y1, x2, y2, x, y));
         return this;
     }
 
     /** A curve with one control, drawn as a cubic one. @param x0 where the way stands */
-    Way bend(double x0, double y0, double cx, double cy, double x, double y) {
+    public Way bend(double x0, double y0, double cx, double cy, double x, double y) {
         return curve(x0 + 2 * (cx - x0) / 3, y0 + 2 * (cy - y0) / 3, x + 2 * (cx - x) / 3, y + 2 * (cy - y) / 3, x, y);
     }
 
-    Way close() {
+    public Way close() {
         pieces.add(new Piece('Z'));
         return this;
     }
 
-    static Way rectangle(double x, double y, double width, double height, double radius) {
+    public static Way rectangle(double x, double y, double width, double height, double radius) {
         double r = Math.min(radius, Math.min(width, height) / 2);
         double k = r * (1 - QUARTER);
         if (r == 0) {
@@ -66,12 +67,12 @@ final class Way {
                 .close();
     }
 
-    static Way circle(double x, double y, double radius) {
+    public static Way circle(double x, double y, double radius) {
         return rectangle(x - radius, y - radius, 2 * radius, 2 * radius, radius);
     }
 
     /** The upper half of a circle, closed below. */
-    static Way dome(double x, double y, double radius) {
+    public static Way dome(double x, double y, double radius) {
         double k = radius * QUARTER;
         return from(x - radius, y)
                 .curve(x - radius, y - k, x - k, y - radius, x, y - radius)
@@ -79,22 +80,47 @@ final class Way {
                 .close();
     }
 
-    List<Piece> pieces() {
+    /** Through points one after another, with its corners rounded a little. */
+    static Way through(List<BoxDrawing.Point> points, double radius) {
+        Way way = from(points.get(0).x(), points.get(0).y());
+        for (int i = 1; i < points.size() - 1; i++) {
+            BoxDrawing.Point before = points.get(i - 1);
+            BoxDrawing.Point point = points.get(i);
+            BoxDrawing.Point after = points.get(i + 1);
+            double r = Math.min(radius, Math.min(distance(before, point), distance(point, after)) / 2);
+            double[] start = towards(point, before, r);
+            double[] end = towards(point, after, r);
+            way.line(start[0], start[1]).bend(start[0], start[1], point.x(), point.y(), end[0], end[1]);
+        }
+        BoxDrawing.Point last = points.get(points.size() - 1);
+        return way.line(last.x(), last.y());
+    }
+
+    private static double distance(BoxDrawing.Point a, BoxDrawing.Point b) {
+        return Math.hypot(a.x() - b.x(), a.y() - b.y());
+    }
+
+    private static double[] towards(BoxDrawing.Point from, BoxDrawing.Point to, double length) {
+        double whole = Math.max(distance(from, to), 1e-9);
+        return new double[] {
+            from.x() + (to.x() - from.x()) * length / whole, from.y() + (to.y() - from.y()) * length / whole
+        };
+    }
+
+    public List<Piece> pieces() {
         return pieces;
     }
 
     /** As the attribute {@code d} of an SVG path. */
-    String svg() {
+    public String svg() {
         return pieces.stream()
                 .map(piece -> piece.kind()
-                        + java.util.Arrays.stream(piece.figures())
-                                .mapToObj(Way::figure)
-                                .collect(Collectors.joining(" ")))
+                        + Arrays.stream(piece.figures()).mapToObj(Way::figure).collect(Collectors.joining(" ")))
                 .collect(Collectors.joining());
     }
 
     /** Up to two decimals. */
-    static String figure(double value) {
+    public static String figure(double value) {
         return BigDecimal.valueOf(Math.round(value * 100), 2)
                 .stripTrailingZeros()
                 .toPlainString();
