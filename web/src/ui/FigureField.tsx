@@ -27,20 +27,24 @@ type Props = {
   onChange: (figure: number | undefined) => void;
   required?: boolean;
   className?: string;
+  /** What it is called to those who hear it, where the label alone would not tell. */
+  heard?: string;
+  "aria-invalid"?: boolean;
+  "aria-describedby"?: string;
 };
 
 /** A labelled figure. */
-export function FigureField({ label, start, onChange, required, className }: Props) {
+export function FigureField({ label, start, onChange, heard, ...rest }: Props) {
   const { typed, type } = useFigure(start, onChange);
   return (
     <TextField
+      {...rest}
       label={label}
+      aria-label={heard}
       inputMode="decimal"
       pattern="-?[0-9]+([.,][0-9]+)?"
       value={typed}
       onChange={type}
-      required={required}
-      className={className}
     />
   );
 }

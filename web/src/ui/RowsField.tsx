@@ -1,39 +1,39 @@
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
+import {
+  type Control,
+  type FieldArray,
+  type FieldArrayPath,
+  type FieldValues,
+  useFieldArray,
+} from "react-hook-form";
 
-type Props<T> = {
+type Props<V extends FieldValues, N extends FieldArrayPath<V>> = {
+  control: Control<V>;
+  name: N;
   title: string;
-  rows: T[];
   /** A new row, empty. */
-  blank: () => T;
-  onChange: (rows: T[]) => void;
-  /** The fields of one row; what stands before them names the row for those who hear it. */
-  children: (row: T, set: (part: Partial<T>) => void, name: string) => ReactNode;
+  blank: FieldArray<V, N>;
+  /** The fields of one row: where they stand, and what names the row for those who hear it. */
+  children: (row: `${N}.${number}`, heard: string) => ReactNode;
 };
 
 /** A list whose rows are typed, added and taken out. */
-export function RowsField<T>({ title, rows, blank, onChange, children }: Props<T>) {
-  // Rows have no name that stays while it is typed, so each gets a number to be told by.
-  const [ids, setIds] = useState(() => rows.map((_, i) => i));
+export function RowsField<V extends FieldValues, N extends FieldArrayPath<V>>(props: Props<V, N>) {
+  const { control, name, title, blank, children } = props;
+  const { fields, append, remove } = useFieldArray({ control, name });
   return (
     <fieldset className="border-base-300 border-t pt-2">
       <legend className="float-left mb-1 text-[15px] font-semibold">{title}</legend>
       <div className="clear-left grid gap-2">
-        {rows.length === 0 && <p className="text-soft text-[14px]">not stated</p>}
-        {rows.map((row, i) => (
-          <div key={ids[i]} className="flex flex-wrap items-end gap-2">
-            {children(
-              row,
-              (part) => onChange(rows.map((other, o) => (o === i ? { ...other, ...part } : other))),
-              `${title} ${i + 1}`,
-            )}
+        {fields.length === 0 && <p className="text-soft text-[14px]">not stated</p>}
+        {fields.map((field, i) => (
+          <div key={field.id} className="flex flex-wrap items-end gap-2">
+            {children(`${name}.${i}`, `${title} ${i + 1}`)}
             <button
               type="button"
               className="btn btn-sm btn-ghost"
               aria-label={`take out ${title} ${i + 1}`}
-              onClick={() => {
-                setIds(ids.filter((_, o) => o !== i));
-                onChange(rows.filter((_, o) => o !== i));
-              }}
+              onClick={() => remove(i)}
             >
               take out
             </button>
@@ -44,10 +44,7 @@ export function RowsField<T>({ title, rows, blank, onChange, children }: Props<T
             type="button"
             className="btn btn-sm btn-outline"
             aria-label={`add to ${title}`}
-            onClick={() => {
-              setIds([...ids, Math.max(-1, ...ids) + 1]);
-              onChange([...rows, blank()]);
-            }}
+            onClick={() => append(blank, { shouldFocus: false })}
           >
             add
           </button>

@@ -1,32 +1,36 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
 import type { Schemas } from "../../api/transport";
 import { api } from "./api";
 import { useLeads } from "../session/api";
 import { Failure } from "../../ui/Failure";
-import { TextField } from "../../ui/TextField";
+import { Text, useRefusals } from "../../ui/fields";
 import { JobPeople } from "../people/JobPeople";
 
 /** Name, place, whom to call and the next visit of a job; and what becomes of it when it is done. */
 export function JobDetails({ job }: { job: Schemas["DayBookEntryView"] }) {
   const queries = useQueryClient();
   const leads = useLeads();
-  const [name, setName] = useState(job.name);
-  const [place, setPlace] = useState(job.place);
-  const [contact, setContact] = useState(job.contact);
-  const [visit, setVisit] = useState(job.visitOn ?? "");
+  const { control, handleSubmit, setError, clearErrors } = useForm<Schemas["JobDetails"]>({
+    defaultValues: {
+      name: job.name,
+      place: job.place,
+      contact: job.contact,
+      visitOn: job.visitOn ?? undefined,
+    },
+  });
   const [sure, setSure] = useState<"delete" | "people">();
   const [saved, setSaved] = useState<string>();
   const change = useMutation({
     mutationFn: (doing: () => Promise<unknown>) => doing(),
     onSuccess: () => queries.invalidateQueries(),
   });
-  const keep = (event: FormEvent) => {
-    event.preventDefault();
-    change.mutate(() =>
-      api.keepJobDetails(job.id, { name, place, contact, ...(visit ? { visitOn: visit } : {}) }),
-    );
-  };
+  const keep = handleSubmit((details) => {
+    clearErrors();
+    change.mutate(() => api.keepJobDetails(job.id, details));
+  });
+  useRefusals(change.error, setError);
   const exportFirst = useMutation({
     mutationFn: () => api.exportJob(job.id),
     onSuccess: ({ blob, print }) => {
@@ -42,10 +46,10 @@ export function JobDetails({ job }: { job: Schemas["DayBookEntryView"] }) {
   return (
     <div className="border-line mt-3 space-y-4 border-t pt-3">
       <form onSubmit={keep} className="grid items-end gap-3 sm:grid-cols-2">
-        <TextField label="Name of the house" value={name} onChange={setName} required maxLength={120} />
-        <TextField label="Place" value={place} onChange={setPlace} maxLength={200} />
-        <TextField label="Whom to call" value={contact} onChange={setContact} maxLength={300} />
-        <TextField label="Next visit" type="date" value={visit} onChange={setVisit} />
+        <Text control={control} name="name" label="Name of the house" required maxLength={120} />
+        <Text control={control} name="place" label="Place" maxLength={200} />
+        <Text control={control} name="contact" label="Whom to call" maxLength={300} />
+        <Text control={control} name="visitOn" label="Next visit" type="date" optional />
         <button
           type="submit"
           className="btn btn-sm btn-primary justify-self-start"

@@ -1,62 +1,13 @@
+import type { Control } from "react-hook-form";
 import type { Schemas } from "../../api/transport";
-import { Choice } from "../../ui/Choice";
-import { FigureField, figureOf } from "../../ui/FigureField";
+import { Figure, Listed, Text, Truth } from "../../ui/fields";
 import { RowsField } from "../../ui/RowsField";
-import { TextField } from "../../ui/TextField";
+import type { ModuleValues } from "./moduleValues";
 
-type Document = Schemas["ModuleDocument"];
-
-/** Words that are separated by commas, as a list without empty ones. */
-const listed = (text: string) =>
-  text
-    .split(",")
-    .map((word) => word.trim())
-    .filter((word) => word !== "");
-
-type Column<T> = {
-  label: string;
-  wide?: boolean;
-  /** What is kept differs from what is typed: the field keeps the typing. */
-  late?: boolean;
-  show: (row: T) => string;
-  take: (text: string) => Partial<T>;
-};
-
-const INDICATOR: Column<Schemas["IndicatorEntry"]>[] = [
-  { label: "State", show: (i) => i.state, take: (state) => ({ state }) },
-  { label: "Pattern", wide: true, show: (i) => i.pattern, take: (pattern) => ({ pattern }) },
-];
-const FIRMWARE: Column<Schemas["FirmwareEntry"]>[] = [
-  { label: "Line", show: (f) => f.name, take: (name) => ({ name }) },
-  { label: "Version", show: (f) => f.version, take: (version) => ({ version }) },
-  {
-    label: "Features, with commas",
-    wide: true,
-    late: true,
-    show: (f) => f.features.join(", "),
-    take: (text) => ({ features: listed(text) }),
-  },
-];
-const ENDPOINT: Column<Schemas["EndpointEntry"]>[] = [
-  { label: "Number", show: (e) => String(e.number), take: (text) => ({ number: figureOf(text) ?? 0 }) },
-  { label: "Drives", wide: true, show: (e) => e.drives, take: (drives) => ({ drives }) },
-];
-const TERMINAL: Column<Schemas["TerminalEntry"]>[] = [
-  { label: "Name", show: (t) => t.name, take: (name) => ({ name }) },
-  { label: "Conductors", show: (t) => String(t.takes), take: (text) => ({ takes: figureOf(text) ?? 0 }) },
-];
-const PAIRING: Column<Schemas["PairingEntry"]>[] = [
-  { label: "What to do", wide: true, show: (p) => p.words, take: (words) => ({ words }) },
-];
+type Props = { control: Control<ModuleValues>; kind: Schemas["ModuleDocument"]["supply"]["type"] };
 
 /** Terminals, pairing, indicator, firmware, endpoints and supply: what is looked up at the bench. */
-export function ModuleFacts({
-  document: d,
-  set,
-}: {
-  document: Document;
-  set: (part: Partial<Document>) => void;
-}) {
+export function ModuleFacts({ control, kind }: Props) {
   return (
     <details
       className="mt-3"
@@ -69,86 +20,160 @@ export function ModuleFacts({
         Supply, terminals, pairing, indicator, firmware, endpoints
       </summary>
       <div className="mt-2 grid gap-4">
-        <Supply document={d} set={set} />
+        <Supply control={control} kind={kind} />
         <RowsField
+          control={control}
+          name="document.terminals"
           title="Terminals and leads"
-          rows={d.terminals}
-          blank={(): Schemas["TerminalEntry"] => ({ name: "", takes: 1 })}
-          onChange={(terminals) => set({ terminals })}
+          blank={{ name: "", takes: 1 }}
         >
-          {(t, change, name) => (
+          {(row, heard) => (
             <>
-              <Cells name={name} row={t} change={change} columns={TERMINAL} />
-              <FigureField
-                label="Up to, mm²"
+              <Text
+                control={control}
+                name={`${row}.name`}
+                label="Name"
+                heard={`${heard}: Name`}
                 className="w-28"
-                start={t.maxMm2}
-                onChange={(v) => change({ maxMm2: v })}
+                required
               />
-              <FigureField
-                label="Flying lead, mm"
-                className="w-32"
-                start={t.leadMm}
-                onChange={(v) => change({ leadMm: v })}
+              <Figure
+                control={control}
+                name={`${row}.takes`}
+                label="Conductors"
+                heard={`${heard}: Conductors`}
+                className="w-28"
+                required
               />
+              <Figure control={control} name={`${row}.maxMm2`} label="Up to, mm²" className="w-28" />
+              <Figure control={control} name={`${row}.leadMm`} label="Flying lead, mm" className="w-32" />
             </>
           )}
         </RowsField>
         <RowsField
+          control={control}
+          name="document.pairing"
           title="Ways into pairing"
-          rows={d.pairing ?? []}
-          blank={() => ({ words: "", overAir: false })}
-          onChange={(pairing) => set({ pairing })}
+          blank={{ words: "", overAir: false }}
         >
-          {(p, change, name) => (
+          {(row, heard) => (
             <>
-              <Cells name={name} row={p} change={change} columns={PAIRING} />
-              <Choice
+              <Text
+                control={control}
+                name={`${row}.words`}
+                label="What to do"
+                heard={`${heard}: What to do`}
+                className="min-w-56 flex-1"
+                required
+              />
+              <Truth
+                control={control}
+                name={`${row}.overAir`}
                 label="Works when the box is"
-                value={p.overAir ? "closed" : "open"}
-                onChange={(v) => change({ overAir: v === "closed" })}
-                options={[
-                  { value: "open", label: "open only" },
-                  { value: "closed", label: "closed too" },
-                ]}
+                no="open only"
+                yes="closed too"
               />
             </>
           )}
         </RowsField>
         <RowsField
+          control={control}
+          name="document.indicators"
           title="Indicator"
-          rows={d.indicators ?? []}
-          blank={() => ({ state: "", pattern: "" })}
-          onChange={(indicators) => set({ indicators })}
+          blank={{ state: "", pattern: "" }}
         >
-          {(row, change, name) => <Cells name={name} row={row} change={change} columns={INDICATOR} />}
+          {(row, heard) => (
+            <>
+              <Text
+                control={control}
+                name={`${row}.state`}
+                label="State"
+                heard={`${heard}: State`}
+                className="w-28"
+                required
+              />
+              <Text
+                control={control}
+                name={`${row}.pattern`}
+                label="Pattern"
+                heard={`${heard}: Pattern`}
+                className="min-w-56 flex-1"
+                required
+              />
+            </>
+          )}
         </RowsField>
         <RowsField
+          control={control}
+          name="document.firmware"
           title="Firmware"
-          rows={d.firmware ?? []}
-          blank={() => ({ name: "", version: "", features: [] as string[] })}
-          onChange={(firmware) => set({ firmware })}
+          blank={{ name: "", version: "", features: [] }}
         >
-          {(row, change, name) => <Cells name={name} row={row} change={change} columns={FIRMWARE} />}
+          {(row, heard) => (
+            <>
+              <Text
+                control={control}
+                name={`${row}.name`}
+                label="Line"
+                heard={`${heard}: Line`}
+                className="w-28"
+                required
+              />
+              <Text
+                control={control}
+                name={`${row}.version`}
+                label="Version"
+                heard={`${heard}: Version`}
+                className="w-28"
+                required
+              />
+              <Listed
+                control={control}
+                name={`${row}.features`}
+                label="Features, with commas"
+                heard={`${heard}: Features, with commas`}
+                className="min-w-56 flex-1"
+              />
+            </>
+          )}
         </RowsField>
         <RowsField
+          control={control}
+          name="document.endpoints"
           title="Endpoints"
-          rows={d.endpoints ?? []}
-          blank={() => ({ number: 1, drives: "" })}
-          onChange={(endpoints) => set({ endpoints })}
+          blank={{ number: 1, drives: "" }}
         >
-          {(row, change, name) => <Cells name={name} row={row} change={change} columns={ENDPOINT} />}
+          {(row, heard) => (
+            <>
+              <Figure
+                control={control}
+                name={`${row}.number`}
+                label="Number"
+                heard={`${heard}: Number`}
+                className="w-28"
+                required
+              />
+              <Text
+                control={control}
+                name={`${row}.drives`}
+                label="Drives"
+                heard={`${heard}: Drives`}
+                className="min-w-56 flex-1"
+                required
+              />
+            </>
+          )}
         </RowsField>
       </div>
     </details>
   );
 }
 
-function Supply({ document: d, set }: { document: Document; set: (part: Partial<Document>) => void }) {
+function Supply({ control, kind }: Props) {
   const figures = [
     ["minVolts", "Lowest supply, V"],
     ["maxVolts", "Highest supply, V"],
-    ...(d.supply.type === "TWO_WIRE"
+    ...(kind === "TWO_WIRE"
       ? ([
           ["standbyMilliamps", "Through the lamp at rest, mA"],
           ["minimumLoadWatts", "Least load, W"],
@@ -158,52 +183,28 @@ function Supply({ document: d, set }: { document: Document; set: (part: Partial<
   return (
     <div className="flex flex-wrap items-end gap-2">
       {figures.map(([field, label]) => (
-        <FigureField
+        <Figure
           key={field}
+          control={control}
+          name={`document.supply.${field}`}
           label={label}
           className="w-44"
-          start={d.supply[field]}
-          onChange={(figure) => set({ supply: { ...d.supply, [field]: figure } })}
         />
       ))}
-      <FigureField
+      <Figure
+        control={control}
+        name="document.blink.holdUpMs"
         label="Holds up without supply, ms"
         className="w-44"
-        start={d.blink?.holdUpMs}
-        onChange={(holdUpMs) =>
-          set({
-            blink: holdUpMs === undefined ? undefined : { minimumMs: d.blink?.minimumMs ?? 0, holdUpMs },
-          })
-        }
       />
-      <TextField
+      <Text
+        control={control}
+        name="document.defaultFunction"
         label="Function as delivered"
         className="w-56"
-        value={d.defaultFunction ?? ""}
-        onChange={(text) => set({ defaultFunction: text || undefined })}
+        optional
       />
-      <TextField
-        label="Approved in, with commas"
-        className="w-44"
-        defaultValue={d.markets.join(", ")}
-        onChange={(text) => set({ markets: listed(text) })}
-      />
+      <Listed control={control} name="document.markets" label="Approved in, with commas" className="w-44" />
     </div>
   );
-}
-
-/** Short fields of a row; each label is heard with the row's name. */
-function Cells<T>(props: { name: string; row: T; change: (part: Partial<T>) => void; columns: Column<T>[] }) {
-  const { name, row, change, columns } = props;
-  return columns.map(({ label, wide, late, show, take }) => (
-    <TextField
-      key={label}
-      label={label}
-      aria-label={`${name}: ${label}`}
-      className={wide ? "min-w-56 flex-1" : "w-28"}
-      {...(late ? { defaultValue: show(row) } : { value: show(row) })}
-      onChange={(text) => change(take(text))}
-      required={!late}
-    />
-  ));
 }

@@ -1,70 +1,50 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
 import { Link } from "react-router";
 import type { Schemas } from "../../api/transport";
 import { api } from "./api";
-import { Choice } from "../../ui/Choice";
 import { Failure } from "../../ui/Failure";
-import { FigureField } from "../../ui/FigureField";
+import { Figure, Pick, Text, useRefusals } from "../../ui/fields";
 import { moment } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
 import { ForLeads } from "../session/ForLeads";
 import { ModuleFacts } from "./ModuleFacts";
+import { documentOf, type ModuleValues, RATINGS, valuesOf } from "./moduleValues";
 
-type Document = Schemas["ModuleDocument"];
 type Item = Schemas["ModuleItem"];
-type Load = Schemas["RatingEntry"]["load"];
-
-const LOADS: { load: Load; label: string; unit: "watts" | "amps" }[] = [
-  { load: "RESISTIVE", label: "Resistive, A", unit: "amps" },
-  { load: "LED_LAMP", label: "LED lamps, W", unit: "watts" },
-  { load: "LED_DRIVER", label: "LED drivers, W", unit: "watts" },
-  { load: "INCANDESCENT", label: "Incandescent, W", unit: "watts" },
-  { load: "HALOGEN", label: "Mains halogen, W", unit: "watts" },
-  { load: "MOTOR", label: "Motor or fan, W", unit: "watts" },
-  { load: "HEATER", label: "Heater, W", unit: "watts" },
-];
 
 /** One module: what its maker states. A field left empty is unknown, not zero. */
 export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void }) {
-  const [draft, setDraft] = useState<Document>(item.document);
-  const [onHand, setOnHand] = useState(String(item.onHand));
+  const { control, handleSubmit, formState, getValues, setError, clearErrors } = useForm<ModuleValues>({
+    defaultValues: valuesOf(item),
+  });
+  const touched = formState.dirtyFields.ratings ?? {};
   const [copy, setCopy] = useState("");
   const queries = useQueryClient();
   const done = () => queries.invalidateQueries();
   const keep = useMutation({
-    mutationFn: (retired: boolean) =>
+    mutationFn: ({ values, retired }: { values: ModuleValues; retired: boolean }) =>
       api.changeModule(item.document.code, {
         version: item.version,
-        document: draft,
-        onHand: Number(onHand),
+        document: documentOf(values, touched),
+        onHand: values.onHand,
         retired,
       }),
+    onMutate: () => clearErrors(),
     onSuccess: (changed) => changed.reopened.length === 0 && done(),
   });
+  useRefusals(keep.error, setError);
   const duplicate = useMutation({
-    mutationFn: () => api.addModule({ document: { ...draft, code: copy }, onHand: 0 }),
+    mutationFn: () =>
+      api.addModule({ document: { ...documentOf(getValues(), touched), code: copy }, onHand: 0 }),
     onSuccess: done,
   });
-  const set = (part: Partial<Document>) => setDraft({ ...draft, ...part });
-  const rate = (load: Load, unit: "watts" | "amps", figure: number | undefined) =>
-    set({
-      channels: draft.channels.map((channel) => ({
-        ...channel,
-        ratings: [
-          ...channel.ratings.filter((r) => r.load !== load),
-          ...(figure === undefined ? [] : [{ load, [unit]: figure }]),
-        ],
-      })),
-    });
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    keep.mutate(item.retired);
-  };
+  const withRetired = (retired: boolean) => handleSubmit((values) => keep.mutate({ values, retired }));
   return (
     <form
-      onSubmit={submit}
+      onSubmit={withRetired(item.retired)}
       aria-label={`module ${item.document.code}`}
       className="bg-base-100 border-base-content mb-6 rounded-[4px] border-[1.5px] p-4"
     >
@@ -84,62 +64,29 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
         </p>
       )}
       <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-4">
-        <TextField label="Name" value={draft.name} onChange={(name) => set({ name })} required />
-        <FigureField
-          label="Price"
-          start={item.document.priceCents == null ? undefined : item.document.priceCents / 100}
-          onChange={(amount) =>
-            set({ priceCents: amount === undefined ? undefined : Math.round(amount * 100) })
-          }
-        />
-        <TextField
-          label="Supplier"
-          value={draft.supplier ?? ""}
-          onChange={(supplier) => set({ supplier: supplier || undefined })}
-        />
-        <TextField label="On the shelf" inputMode="numeric" value={onHand} onChange={setOnHand} required />
+        <Text control={control} name="document.name" label="Name" required />
+        <Figure control={control} name="price" label="Price" />
+        <Text control={control} name="document.supplier" label="Supplier" optional />
+        <Figure control={control} name="onHand" label="On the shelf" required />
         {(
           [
-            ["lengthMm", "Length, mm"],
-            ["widthMm", "Width, mm"],
-            ["thicknessMm", "Thickness, mm"],
-            ["contactPeakAmps", "Peak the contact stands, A"],
+            ["document.lengthMm", "Length, mm"],
+            ["document.widthMm", "Width, mm"],
+            ["document.thicknessMm", "Thickness, mm"],
+            ["document.contactPeakAmps", "Peak the contact stands, A"],
           ] as const
-        ).map(([field, label]) => (
-          <FigureField
-            key={field}
-            label={label}
-            start={item.document[field]}
-            onChange={(figure) => set({ [field]: figure })}
-          />
+        ).map(([name, label]) => (
+          <Figure key={name} control={control} name={name} label={label} />
         ))}
-        {LOADS.map(({ load, label, unit }) => {
-          const rating = item.document.channels[0]?.ratings.find((r) => r.load === load);
-          return (
-            draft.channels.length > 0 && (
-              <FigureField
-                key={load}
-                label={label}
-                start={rating?.[unit]}
-                onChange={(figure) => rate(load, unit, figure)}
-              />
-            )
-          );
-        })}
-        <FigureField
-          label="Highest temperature, °C"
-          start={item.document.temperatures?.highest}
-          onChange={(highest) =>
-            set({
-              temperatures:
-                highest === undefined ? undefined : { lowest: draft.temperatures?.lowest ?? 0, highest },
-            })
-          }
-        />
-        <Choice
+        {item.document.channels.length > 0 &&
+          RATINGS.map(({ load, label }) => (
+            <Figure key={load} control={control} name={`ratings.${load}`} label={label} />
+          ))}
+        <Figure control={control} name="document.temperatures.highest" label="Highest temperature, °C" />
+        <Pick
+          control={control}
+          name="document.meshRole"
           label="Role in the mesh"
-          value={draft.meshRole ?? ""}
-          onChange={(role) => set({ meshRole: role === "" ? undefined : role })}
           options={[
             { value: "", label: "unknown" },
             { value: "PASSES_ON", label: "passes on for others" },
@@ -148,13 +95,13 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
           ]}
         />
       </div>
-      <ModuleFacts document={draft} set={set} />
+      <ModuleFacts control={control} kind={item.document.supply.type} />
       <ForLeads>
         <div className="mt-4 flex flex-wrap items-end gap-2">
           <button type="submit" className="btn btn-sm btn-primary" disabled={keep.isPending}>
             keep
           </button>
-          <button type="button" className="btn btn-sm btn-outline" onClick={() => keep.mutate(!item.retired)}>
+          <button type="button" className="btn btn-sm btn-outline" onClick={withRetired(!item.retired)}>
             {item.retired ? "buy it again" : "buy it no more"}
           </button>
           <span className="flex-1" />

@@ -7,6 +7,7 @@ import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";
 import { Estimates } from "./Estimates";
 import { ModuleForm } from "./ModuleForm";
+import { documentOf, valuesOf } from "./moduleValues";
 import { StockBookPage } from "./StockBookPage";
 import { Transfer } from "./Transfer";
 
@@ -100,6 +101,43 @@ it("takes terminals, firmware and pairing as rows, and keeps the rows that are n
   ]);
   expect(sent?.firmware).toEqual([{ name: "relay", version: "1.4.0", features: ["run-on", "metering"] }]);
   expect(sent?.supply.watts).toBe(0.7);
+});
+
+it("shows what was refused at the field that it is about", async () => {
+  answers.push({
+    match: /PUT .*\/modules\/QQ-1$/,
+    status: 422,
+    body: {
+      title: "The module was not kept.",
+      errors: [{ pointer: "/document/lengthMm", found: "-3", expected: "at least 5" }],
+    },
+  });
+  show(<ModuleForm item={item} onClose={() => {}} />);
+  const person = userEvent.setup();
+  const length = screen.getByLabelText("Length, mm");
+  await person.type(length, "-3");
+  await person.click(screen.getByRole("button", { name: "keep" }));
+  expect(await screen.findByText("expected: at least 5")).toBeTruthy();
+  expect(length.getAttribute("aria-invalid")).toBe("true");
+  expect(screen.getByLabelText("Width, mm").getAttribute("aria-invalid")).toBeNull();
+  expect(screen.getByText("The module was not kept.")).toBeTruthy();
+});
+
+it("leaves what was not touched on each channel as it is", () => {
+  const [channel] = item.document.channels;
+  const second = { id: "2", from: "L", to: "O2", ratings: [{ load: "MOTOR" as const, watts: 40 }] };
+  const document = { ...item.document, channels: channel ? [channel, second] : [] };
+  const values = { ...valuesOf({ ...item, document }), ratings: { LED_LAMP: 60 } };
+  expect(documentOf(values, { LED_LAMP: true }).channels.map(({ ratings }) => ratings)).toEqual([
+    [
+      { load: "RESISTIVE", amps: 10 },
+      { load: "LED_LAMP", watts: 60 },
+    ],
+    [
+      { load: "MOTOR", watts: 40 },
+      { load: "LED_LAMP", watts: 60 },
+    ],
+  ]);
 });
 
 it("finds modules by what they are, and never shows an unknown as nothing", async () => {

@@ -1,0 +1,166 @@
+import { type ReactNode, useEffect, useId } from "react";
+import {
+  type Control,
+  type FieldPath,
+  type FieldValues,
+  type UseFormSetError,
+  useController,
+} from "react-hook-form";
+import { ApiProblem } from "../api/transport";
+import { Choice } from "./Choice";
+import { FigureField } from "./FigureField";
+import { TextField } from "./TextField";
+
+type At<V extends FieldValues> = {
+  control: Control<V>;
+  /** Where the value stands in what is sent. */
+  name: FieldPath<V>;
+  label: string;
+  /** What it is called to those who hear it, where the label alone would not tell. */
+  heard?: string;
+  required?: boolean;
+  className?: string;
+};
+
+/** Words; what may be left out is nothing when it is empty. */
+export function Text<V extends FieldValues>({
+  optional,
+  type,
+  maxLength,
+  ...at
+}: At<V> & { optional?: boolean; type?: string; maxLength?: number }) {
+  const { field, fieldState } = useController(at);
+  return (
+    <Told error={fieldState.error?.message} className={at.className}>
+      {(told) => (
+        <TextField
+          {...told}
+          label={at.label}
+          aria-label={at.heard}
+          required={at.required}
+          type={type}
+          maxLength={maxLength}
+          value={field.value ?? ""}
+          onChange={(text) => field.onChange(optional && text === "" ? undefined : text)}
+        />
+      )}
+    </Told>
+  );
+}
+
+/** A figure; unknown where it is empty, never zero. */
+export function Figure<V extends FieldValues>(at: At<V>) {
+  const { field, fieldState } = useController(at);
+  return (
+    <Told error={fieldState.error?.message} className={at.className}>
+      {(told) => (
+        <FigureField
+          {...told}
+          label={at.label}
+          heard={at.heard}
+          required={at.required}
+          start={field.value}
+          onChange={field.onChange}
+        />
+      )}
+    </Told>
+  );
+}
+
+/** Words that are separated by commas, as a list without empty ones. */
+export function Listed<V extends FieldValues>(at: At<V>) {
+  const { field, fieldState } = useController(at);
+  return (
+    <Told error={fieldState.error?.message} className={at.className}>
+      {(told) => (
+        <TextField
+          {...told}
+          label={at.label}
+          aria-label={at.heard}
+          defaultValue={(field.value ?? []).join(", ")}
+          onChange={(text) =>
+            field.onChange(
+              text
+                .split(",")
+                .map((word) => word.trim())
+                .filter((word) => word !== ""),
+            )
+          }
+        />
+      )}
+    </Told>
+  );
+}
+
+/** One of some values; "" where none is known. */
+export function Pick<V extends FieldValues>({
+  options,
+  ...at
+}: At<V> & { options: { value: string; label: string }[] }) {
+  const { field } = useController(at);
+  return (
+    <Choice
+      label={at.label}
+      className={at.className}
+      value={String(field.value ?? "")}
+      onChange={(value) => field.onChange(value === "" ? undefined : value)}
+      options={options}
+    />
+  );
+}
+
+/** Yes or no in words. */
+export function Truth<V extends FieldValues>({ no, yes, ...at }: At<V> & { no: string; yes: string }) {
+  const { field } = useController(at);
+  return (
+    <Choice
+      label={at.label}
+      className={at.className}
+      value={field.value ? "yes" : "no"}
+      onChange={(value) => field.onChange(value === "yes")}
+      options={[
+        { value: "no", label: no },
+        { value: "yes", label: yes },
+      ]}
+    />
+  );
+}
+
+type ToldField = { "aria-invalid"?: boolean; "aria-describedby"?: string };
+
+/** What the clerk expects of a field, right below it. */
+function Told({
+  error,
+  className,
+  children,
+}: {
+  error?: string;
+  className?: string;
+  children: (told: ToldField) => ReactNode;
+}) {
+  const id = useId();
+  return (
+    <div className={className}>
+      {children(error ? { "aria-invalid": true, "aria-describedby": id } : {})}
+      {error && (
+        <p id={id} className="text-error mt-0.5 text-[13px]">
+          {error}
+        </p>
+      )}
+    </div>
+  );
+}
+
+/** Shows what was refused at the fields that it is about; the rest is in the message of the refusal. */
+export function useRefusals<V extends FieldValues>(error: Error | null, setError: UseFormSetError<V>) {
+  useEffect(() => {
+    if (error instanceof ApiProblem) {
+      for (const { pointer, expected } of error.errors) {
+        setError(pathOf(pointer) as FieldPath<V>, { type: "clerk", message: `expected: ${expected}` });
+      }
+    }
+  }, [error, setError]);
+}
+
+/** The field that a JSON pointer (RFC 6901) leads to. */
+export const pathOf = (pointer: string) => pointer.replace(/^\//, "").replaceAll("/", ".");
