@@ -28,60 +28,7 @@ public final class Plans {
     public static Map<String, Wiring> ofEveryKind() {
         Map<String, Wiring> wirings = new LinkedHashMap<>();
         for (RegionProfile region : RegionProfile.values()) {
-            Box one = Boxes.box()
-                    .gang("4", "2 LED 7")
-                    .feed("4", common(1))
-                    .lamp(1, throwOf(1), "4")
-                    .build();
-            Box two = Boxes.box()
-                    .gang("4", "2 LED 7")
-                    .gang("4", "LED 30")
-                    .feed("4", common(1))
-                    .lamp(1, throwOf(1), "4")
-                    .lamp(2, throwOf(2), "4")
-                    .jumper(common(1), common(2))
-                    .build();
-            Box twoCircuits = Boxes.box()
-                    .gang("4", "2 LED 7")
-                    .gang("6", "LED 30")
-                    .feed("4", common(1))
-                    .lamp(1, throwOf(1), "4")
-                    .feed("6", common(2))
-                    .lamp(2, throwOf(2), "6")
-                    .build();
-            Box loop = Boxes.box()
-                    .gang("4", "LED 30")
-                    .loop(1, "4", common(1), throwOf(1))
-                    .build();
-            wirings.put(
-                    region + " one gang",
-                    plan(region, one, module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1)));
-            wirings.put(
-                    region + " two gangs",
-                    plan(region, two, module(Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2)));
-            wirings.put(
-                    region + " two gangs, common input pin",
-                    plan(region, two, module(Modules.withElvInputs(2, Modules.usualRatings()), 1, 2)));
-            wirings.put(
-                    region + " two circuits",
-                    plan(
-                            region,
-                            twoCircuits,
-                            module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1),
-                            module(Modules.withNeutral(1, 1, Modules.usualRatings()), 2)));
-            wirings.put(
-                    region + " two-wire with bypass",
-                    plan(
-                            region,
-                            loop,
-                            new Assignment(
-                                    Modules.twoWire(40, Modules.usualRatings()),
-                                    List.of(1),
-                                    Map.of(1, InputBehaviour.EVERY_FLIP),
-                                    Optional.of(Watts.of(20)))));
-            wirings.put(
-                    region + " as found, two gangs",
-                    WiringPlan.surveyed(Boxes.house(region), two).wiring());
+            wirings.putAll(ofUsualBoxes(region));
             Topologies.all(region)
                     .forEach((name, run) -> wirings.put(
                             region + " as found, " + name,
@@ -90,6 +37,65 @@ public final class Plans {
                     .ifPresent(planned -> wirings.put(region + " " + name, plan.wiring())));
         }
         SpecialRuns.plans().forEach((name, plan) -> wirings.put(name, plan.wiring()));
+        return wirings;
+    }
+
+    /** One or two gangs in one box with the usual modules, and as found; by name. */
+    public static Map<String, Wiring> ofUsualBoxes(RegionProfile region) {
+        Map<String, Wiring> wirings = new LinkedHashMap<>();
+        Box one = Boxes.box()
+                .gang("4", "2 LED 7")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build();
+        Box two = Boxes.box()
+                .gang("4", "2 LED 7")
+                .gang("4", "LED 30")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .lamp(2, throwOf(2), "4")
+                .jumper(common(1), common(2))
+                .build();
+        Box twoCircuits = Boxes.box()
+                .gang("4", "2 LED 7")
+                .gang("6", "LED 30")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .feed("6", common(2))
+                .lamp(2, throwOf(2), "6")
+                .build();
+        Box loop = Boxes.box()
+                .gang("4", "LED 30")
+                .loop(1, "4", common(1), throwOf(1))
+                .build();
+        wirings.put(
+                region + " one gang", plan(region, one, module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1)));
+        wirings.put(
+                region + " two gangs",
+                plan(region, two, module(Modules.withNeutral(2, 2, Modules.usualRatings()), 1, 2)));
+        wirings.put(
+                region + " two gangs, common input pin",
+                plan(region, two, module(Modules.withElvInputs(2, Modules.usualRatings()), 1, 2)));
+        wirings.put(
+                region + " two circuits",
+                plan(
+                        region,
+                        twoCircuits,
+                        module(Modules.withNeutral(1, 2, Modules.usualRatings()), 1),
+                        module(Modules.withNeutral(1, 1, Modules.usualRatings()), 2)));
+        wirings.put(
+                region + " two-wire with bypass",
+                plan(
+                        region,
+                        loop,
+                        new Assignment(
+                                Modules.twoWire(40, Modules.usualRatings()),
+                                List.of(1),
+                                Map.of(1, InputBehaviour.EVERY_FLIP),
+                                Optional.of(Watts.of(20)))));
+        wirings.put(
+                region + " as found, two gangs",
+                WiringPlan.surveyed(Boxes.house(region), two).wiring());
         return wirings;
     }
 
