@@ -19,20 +19,6 @@ type Room = Schemas["RoomEntry"];
 type Anchor = Schemas["AnchorEntry"];
 type Wish = Schemas["WishEntry"];
 
-const MATERIALS: { value: Room["walls"]; label: string }[] = [
-  { value: "PLASTERBOARD", label: "plasterboard" },
-  { value: "WOOD", label: "wood" },
-  { value: "BRICK", label: "brick" },
-  { value: "CONCRETE", label: "concrete" },
-  { value: "REINFORCED", label: "reinforced concrete" },
-  { value: "GLASS", label: "glass" },
-  { value: "FOIL", label: "foil-backed board or coated glass" },
-];
-const PROTOCOLS: { value: Anchor["protocol"]; label: string }[] = [
-  { value: "ZIGBEE", label: "Zigbee" },
-  { value: "ZWAVE", label: "Z-Wave" },
-  { value: "WIFI", label: "Wi-Fi" },
-];
 const WISHES: { value: Wish["kind"]; label: string }[] = [
   { value: "PROTOCOL", label: "every module talks" },
   { value: "WITHOUT_INTERNET", label: "works without internet" },
@@ -126,7 +112,7 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
                       hideLabel
                       label={`${room.name}, walls`}
                       value={shape.walls}
-                      options={MATERIALS}
+                      options={kept.walls}
                       onChange={(walls) => change(room.id, { walls })}
                     />
                   </td>
@@ -135,7 +121,7 @@ function RoomsForm({ job, kept }: { job: Schemas["JobView"]; kept: Schemas["Hous
             })}
           </tbody>
         </table>
-        <Anchors job={job} draft={draft} setDraft={setDraft} />
+        <Anchors job={job} networks={kept.networks} draft={draft} setDraft={setDraft} />
         <ChannelsPart draft={draft} setDraft={setDraft} />
         <Wishes draft={draft} setDraft={setDraft} />
         <button type="submit" className="btn btn-primary btn-sm mt-4" disabled={keep.isPending}>
@@ -168,9 +154,11 @@ function Metres({ label, value, onChange }: MetresProps) {
 
 type PartProps = { draft: Document; setDraft: (draft: Document) => void };
 
-function Anchors({ job, draft, setDraft }: PartProps & { job: Schemas["JobView"] }) {
+type AnchorsProps = PartProps & { job: Schemas["JobView"]; networks: Schemas["NetworkChoice"][] };
+
+function Anchors({ job, networks, draft, setDraft }: AnchorsProps) {
   const [name, setName] = useState("");
-  const [protocol, setProtocol] = useState<Anchor["protocol"]>("ZIGBEE");
+  const [protocol, setProtocol] = useState<Anchor["protocol"]>(networks[0]?.value ?? "ZIGBEE");
   const [room, setRoom] = useState(job.rooms[0]?.id ?? "");
   const add = () => {
     setDraft({ ...draft, anchors: [...draft.anchors, { name: name || "coordinator", protocol, room }] });
@@ -182,7 +170,7 @@ function Anchors({ job, draft, setDraft }: PartProps & { job: Schemas["JobView"]
       <ul className="mb-2 space-y-1">
         {draft.anchors.map((anchor) => (
           <li key={`${anchor.name} ${anchor.room} ${anchor.protocol}`} className="flex items-center gap-3">
-            {anchor.name}, {PROTOCOLS.find((p) => p.value === anchor.protocol)?.label},{" "}
+            {anchor.name}, {networks.find(({ value }) => value === anchor.protocol)?.label},{" "}
             {job.rooms.find((r) => r.id === anchor.room)?.name}
             <button
               type="button"
@@ -196,7 +184,7 @@ function Anchors({ job, draft, setDraft }: PartProps & { job: Schemas["JobView"]
       </ul>
       <div className="flex flex-wrap items-end gap-2">
         <TextField label="Name" value={name} onChange={setName} maxLength={60} />
-        <Choice label="Network" value={protocol} onChange={setProtocol} options={PROTOCOLS} />
+        <Choice label="Network" value={protocol} onChange={setProtocol} options={networks} />
         <Choice
           label="In"
           value={room}

@@ -25,7 +25,7 @@ export const pickListOptions = (job: string) =>
 export const api = {
   renameRoom: (room: string, body: Schemas["RoomName"]) =>
     dataOf(client.PUT("/api/v1/rooms/{room}", { params: { path: { room } }, body })),
-  keepHouseSettings: (job: string, body: Schemas["HouseSettingsView"]) =>
+  keepHouseSettings: (job: string, body: Schemas["HouseSettingsChange"]) =>
     dataOf(client.PUT("/api/v1/jobs/{job}/settings", { params: { path: { job } }, body })),
   chooseHouse: (job: string, body: Schemas["Asked"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/choices", { params: { path: { job } }, body })),

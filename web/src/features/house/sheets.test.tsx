@@ -38,6 +38,15 @@ const settings: Schemas["HouseSettingsView"] = {
     floors: "CONCRETE",
     anchors: [],
   },
+  walls: [
+    { value: "BRICK", label: "brick" },
+    { value: "WOOD", label: "wood" },
+    { value: "CONCRETE", label: "concrete" },
+  ],
+  networks: [
+    { value: "ZIGBEE", label: "Zigbee" },
+    { value: "WIFI", label: "Wi-Fi" },
+  ],
 };
 const outcome: Schemas["Outcome"] = {
   units: [{ unit: "u1", words: "B-01, shelf lamps", box: "b1", label: "B-01", boxes: ["b1"] }],
@@ -147,7 +156,7 @@ describe("the sheet that matches the whole house", () => {
     await person.type(field, "7,25");
     await person.click(screen.getByRole("button", { name: "keep the weights", hidden: true }));
 
-    const sent = asked.find((a) => a.method === "PUT")?.body as Schemas["HouseSettingsView"];
+    const sent = asked.find((a) => a.method === "PUT")?.body as Schemas["HouseSettingsChange"];
     expect(sent.version).toBe(3);
     expect(sent.document.weights).toEqual({ ...settings.document.weights, box: 725 });
   });
@@ -253,7 +262,7 @@ describe("the rooms", () => {
     await person.click(screen.getAllByRole("button", { name: "add" })[1] as HTMLElement);
     await person.click(screen.getByRole("button", { name: "keep" }));
 
-    const sent = asked.find((a) => a.method === "PUT")?.body as Schemas["HouseSettingsView"];
+    const sent = asked.find((a) => a.method === "PUT")?.body as Schemas["HouseSettingsChange"];
     expect(sent.document.rooms).toContainEqual(
       expect.objectContaining({ room: "pantry", width: 3.5, walls: "BRICK", storey: 0 }),
     );

@@ -1,7 +1,9 @@
 package org.hiddenclerk.core.catalogue;
 
+import java.util.List;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.stream.Stream;
 
 /**
  * How a module talks. What networks differ by stands here; how a module comes into one is said in {@code joining} and
@@ -61,6 +63,13 @@ public enum Protocol {
     /** Whether both are members of one network: everything over Wi-Fi hangs on the same access points. */
     public boolean sharesNetworkWith(Protocol other) {
         return this == other || !isMesh() && !other.isMesh();
+    }
+
+    /** The first of all that share a network, network by network. */
+    public static List<Protocol> networks() {
+        return Stream.of(values())
+                .filter(each -> Stream.of(values()).limit(each.ordinal()).noneMatch(each::sharesNetworkWith))
+                .toList();
     }
 
     /** Whether it is switched by topics of a broker: two modules of one topic act as one. */

@@ -161,4 +161,10 @@ class RadioPlanTest {
         }
         return new FloorPlan(shapes, 2.8, Material.CONCRETE);
     }
+
+    /** Both kinds over Wi-Fi hang on the same access points. */
+    @Test
+    void aNetworkIsOfferedOnceForAllProtocolsThatShareIt() {
+        assertThat(Protocol.networks()).containsExactly(Protocol.ZIGBEE, Protocol.ZWAVE, Protocol.WIFI);
+    }
 }

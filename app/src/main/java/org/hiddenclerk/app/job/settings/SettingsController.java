@@ -7,13 +7,17 @@ import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
 import java.math.BigDecimal;
 import java.security.Principal;
+import java.util.List;
 import java.util.Map;
 import java.util.UUID;
+import java.util.stream.Stream;
 import org.hiddenclerk.app.job.house.Houses;
 import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
 import org.hiddenclerk.app.platform.accounts.People;
+import org.hiddenclerk.core.catalogue.Protocol;
 import org.hiddenclerk.core.electrical.part.LoadKind;
+import org.hiddenclerk.core.radio.Material;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PutMapping;
@@ -37,8 +41,30 @@ class SettingsController {
         this.people = people;
     }
 
-    /** The settings of a house, and the version they have. */
-    record HouseSettingsView(long version, @NotNull @Valid HouseDocument document) {}
+    /** Settings of a house as changed, and the version they were changed on. */
+    record HouseSettingsChange(long version, @NotNull @Valid HouseDocument document) {}
+
+    /** The settings of a house, the version they have, and what can be chosen in them. */
+    record HouseSettingsView(
+            long version, HouseDocument document, List<WallChoice> walls, List<NetworkChoice> networks) {}
+
+    /** What walls can be made of. */
+    record WallChoice(Material value, String label) {
+        static List<WallChoice> all() {
+            return Stream.of(Material.values())
+                    .map(material -> new WallChoice(material, material.label()))
+                    .toList();
+        }
+    }
+
+    /** What a coordinator or access point can be of: one for all protocols that share a network. */
+    record NetworkChoice(Protocol value, String label) {
+        static List<NetworkChoice> all() {
+            return Protocol.networks().stream()
+                    .map(protocol -> new NetworkChoice(protocol, protocol.label()))
+                    .toList();
+        }
+    }
 
     /** Shares of the resistive rating, by kind of load; common practice, no source. */
     record EstimatesView(long version, @NotNull @Size(max = 20) Map<LoadKind, @NotNull BigDecimal> shares) {}
@@ -47,12 +73,13 @@ class SettingsController {
     @Operation(operationId = "houseSettings")
     HouseSettingsView house(@PathVariable UUID job) {
         var kept = settings.house(houses.job(job).id());
-        return new HouseSettingsView(kept.version(), kept.document());
+        return new HouseSettingsView(kept.version(), kept.document(), WallChoice.all(), NetworkChoice.all());
     }
 
     @PutMapping("/jobs/{job}/settings")
     @Operation(operationId = "keepHouseSettings")
-    HouseSettingsView keepHouse(@PathVariable UUID job, @Valid @RequestBody HouseSettingsView changed, Principal who) {
+    HouseSettingsView keepHouse(
+            @PathVariable UUID job, @Valid @RequestBody HouseSettingsChange changed, Principal who) {
         settings.keep(houses.job(job).id(), changed.version(), changed.document(), people.nameOf(who));
         return house(job);
     }
