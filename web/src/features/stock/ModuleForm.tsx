@@ -116,8 +116,10 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
           </button>
         </div>
       </ForLeads>
-      {keep.isError && <Failure error={keep.error} />}
-      {duplicate.isError && <Failure error={duplicate.error} />}
+      <div className="mt-3 space-y-3 empty:hidden">
+        {keep.isError && <Failure error={keep.error} />}
+        {duplicate.isError && <Failure error={duplicate.error} />}
+      </div>
       {keep.data && keep.data.reopened.length > 0 && <Reopened reopened={keep.data.reopened} onSeen={done} />}
     </form>
   );

@@ -53,6 +53,30 @@ class StockTest {
         return person.get("/api/v1/stock/modules/" + code).ok();
     }
 
+    /** Whatever the locale of the machine is: the words are the clerk's own. */
+    @Test
+    void aRefusalSaysWhatIsExpectedAsTheEndOfASentence() {
+        JsonNode item = module("SK-1");
+        ObjectNode document = item.get("document").deepCopy().asObject().put("lengthMm", -3);
+        JsonNode error = person.put(
+                        "/api/v1/stock/modules/SK-1",
+                        Map.of(
+                                "version",
+                                item.get("version").asLong(),
+                                "document",
+                                document,
+                                "onHand",
+                                0,
+                                "retired",
+                                false))
+                .body()
+                .path("errors")
+                .path(0);
+        assertThat(error.path("pointer").asString()).isEqualTo("/document/lengthMm");
+        assertThat(error.path("found").asString()).isEqualTo("-3");
+        assertThat(error.path("expected").asString()).isEqualTo("at least 5");
+    }
+
     @Test
     void aChangeSaysWhichVerdictsItReopened() {
         String code = copyOf("TG-1N");
