@@ -53,25 +53,27 @@ class StockTest {
         return person.get("/api/v1/stock/modules/" + code).ok();
     }
 
+    /** A module with another document, as many on the shelf as before. */
+    private Person.Answer changed(JsonNode item, ObjectNode document) {
+        return person.put(
+                "/api/v1/stock/modules/" + item.get("document").get("code").asString(),
+                Map.of(
+                        "version",
+                        item.get("version").asLong(),
+                        "document",
+                        document,
+                        "onHand",
+                        item.get("onHand").asInt(),
+                        "retired",
+                        false));
+    }
+
     /** Whatever the locale of the machine is: the words are the clerk's own. */
     @Test
     void aRefusalSaysWhatIsExpectedAsTheEndOfASentence() {
         JsonNode item = module("SK-1");
         ObjectNode document = item.get("document").deepCopy().asObject().put("lengthMm", -3);
-        JsonNode error = person.put(
-                        "/api/v1/stock/modules/SK-1",
-                        Map.of(
-                                "version",
-                                item.get("version").asLong(),
-                                "document",
-                                document,
-                                "onHand",
-                                0,
-                                "retired",
-                                false))
-                .body()
-                .path("errors")
-                .path(0);
+        JsonNode error = changed(item, document).body().path("errors").path(0);
         assertThat(error.path("pointer").asString()).isEqualTo("/document/lengthMm");
         assertThat(error.path("found").asString()).isEqualTo("-3");
         assertThat(error.path("expected").asString()).isEqualTo("at least 5");
@@ -102,18 +104,7 @@ class StockTest {
         ObjectNode document = item.get("document").deepCopy().asObject();
         document.putNull("lengthMm").putNull("widthMm").putNull("thicknessMm");
 
-        JsonNode changed = person.put(
-                        "/api/v1/stock/modules/" + code,
-                        Map.of(
-                                "version",
-                                item.get("version").asLong(),
-                                "document",
-                                document,
-                                "onHand",
-                                3,
-                                "retired",
-                                false))
-                .ok();
+        JsonNode changed = changed(item, document).ok();
 
         assertThat(changed.get("reopened")).hasSize(1);
         JsonNode after = changed.get("reopened").get(0).get("after");
