@@ -25,26 +25,15 @@ type At<V extends FieldValues> = {
 /** Words; what may be left out is nothing when it is empty. */
 export function Text<V extends FieldValues>({
   optional,
-  type,
-  maxLength,
   ...at
 }: At<V> & { optional?: boolean; type?: string; maxLength?: number }) {
-  const { field, fieldState } = useController(at);
+  const { field } = useController(at);
   return (
-    <Told error={fieldState.error?.message} className={at.className}>
-      {(told) => (
-        <TextField
-          {...told}
-          label={at.label}
-          aria-label={at.heard}
-          required={at.required}
-          type={type}
-          maxLength={maxLength}
-          value={field.value ?? ""}
-          onChange={(text) => field.onChange(optional && text === "" ? undefined : text)}
-        />
-      )}
-    </Told>
+    <Typed
+      {...at}
+      value={field.value ?? ""}
+      onChange={(text) => field.onChange(optional && text === "" ? undefined : text)}
+    />
   );
 }
 
@@ -69,25 +58,36 @@ export function Figure<V extends FieldValues>(at: At<V>) {
 
 /** Words that are separated by commas, as a list without empty ones. */
 export function Listed<V extends FieldValues>(at: At<V>) {
-  const { field, fieldState } = useController(at);
+  const { field } = useController(at);
   return (
-    <Told error={fieldState.error?.message} className={at.className}>
-      {(told) => (
-        <TextField
-          {...told}
-          label={at.label}
-          aria-label={at.heard}
-          defaultValue={(field.value ?? []).join(", ")}
-          onChange={(text) =>
-            field.onChange(
-              text
-                .split(",")
-                .map((word) => word.trim())
-                .filter((word) => word !== ""),
-            )
-          }
-        />
-      )}
+    <Typed
+      {...at}
+      defaultValue={(field.value ?? []).join(", ")}
+      onChange={(text) =>
+        field.onChange(
+          text
+            .split(",")
+            .map((word) => word.trim())
+            .filter((word) => word !== ""),
+        )
+      }
+    />
+  );
+}
+
+type TypedProps<V extends FieldValues> = At<V> & {
+  value?: string;
+  defaultValue?: string;
+  type?: string;
+  maxLength?: number;
+  onChange: (text: string) => void;
+};
+
+function Typed<V extends FieldValues>({ control, name, heard, className, ...rest }: TypedProps<V>) {
+  const { fieldState } = useController({ control, name });
+  return (
+    <Told error={fieldState.error?.message} className={className}>
+      {(told) => <TextField {...told} {...rest} aria-label={heard} />}
     </Told>
   );
 }
