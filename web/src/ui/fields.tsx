@@ -1,8 +1,9 @@
-import { type ReactNode, useEffect, useId } from "react";
+import { type BaseSyntheticEvent, type ReactNode, useEffect, useId } from "react";
 import {
   type Control,
   type FieldPath,
   type FieldValues,
+  type UseFormReturn,
   type UseFormSetError,
   useController,
 } from "react-hook-form";
@@ -160,6 +161,17 @@ export function useRefusals<V extends FieldValues>(error: Error | null, setError
       }
     }
   }, [error, setError]);
+}
+
+/**
+ * Sends what is typed. What was refused before is forgotten first: a refusal at a place that has no field would otherwise keep
+ * the form from being sent ever again.
+ */
+export function sending<V extends FieldValues>(form: UseFormReturn<V>, send: (values: V) => void) {
+  return (event?: BaseSyntheticEvent) => {
+    form.clearErrors();
+    return form.handleSubmit(send)(event);
+  };
 }
 
 /** The field that a JSON pointer (RFC 6901) leads to. */

@@ -5,14 +5,14 @@ import type { Schemas } from "../../api/transport";
 import { api } from "./api";
 import { useLeads } from "../session/api";
 import { Failure } from "../../ui/Failure";
-import { Text, useRefusals } from "../../ui/fields";
+import { sending, Text, useRefusals } from "../../ui/fields";
 import { JobPeople } from "../people/JobPeople";
 
 /** Name, place, whom to call and the next visit of a job; and what becomes of it when it is done. */
 export function JobDetails({ job }: { job: Schemas["DayBookEntryView"] }) {
   const queries = useQueryClient();
   const leads = useLeads();
-  const { control, handleSubmit, setError, clearErrors } = useForm<Schemas["JobDetails"]>({
+  const form = useForm<Schemas["JobDetails"]>({
     defaultValues: {
       name: job.name,
       place: job.place,
@@ -26,11 +26,8 @@ export function JobDetails({ job }: { job: Schemas["DayBookEntryView"] }) {
     mutationFn: (doing: () => Promise<unknown>) => doing(),
     onSuccess: () => queries.invalidateQueries(),
   });
-  const keep = handleSubmit((details) => {
-    clearErrors();
-    change.mutate(() => api.keepJobDetails(job.id, details));
-  });
-  useRefusals(change.error, setError);
+  const keep = sending(form, (details) => change.mutate(() => api.keepJobDetails(job.id, details)));
+  useRefusals(change.error, form.setError);
   const exportFirst = useMutation({
     mutationFn: () => api.exportJob(job.id),
     onSuccess: ({ blob, print }) => {
@@ -46,10 +43,10 @@ export function JobDetails({ job }: { job: Schemas["DayBookEntryView"] }) {
   return (
     <div className="border-line mt-3 space-y-4 border-t pt-3">
       <form onSubmit={keep} className="grid items-end gap-3 sm:grid-cols-2">
-        <Text control={control} name="name" label="Name of the house" required maxLength={120} />
-        <Text control={control} name="place" label="Place" maxLength={200} />
-        <Text control={control} name="contact" label="Whom to call" maxLength={300} />
-        <Text control={control} name="visitOn" label="Next visit" type="date" optional />
+        <Text control={form.control} name="name" label="Name of the house" required maxLength={120} />
+        <Text control={form.control} name="place" label="Place" maxLength={200} />
+        <Text control={form.control} name="contact" label="Whom to call" maxLength={300} />
+        <Text control={form.control} name="visitOn" label="Next visit" type="date" optional />
         <button
           type="submit"
           className="btn btn-sm btn-primary justify-self-start"

@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import type { Schemas } from "../../api/transport";
 import { api } from "./api";
 import { Failure } from "../../ui/Failure";
-import { Figure, Pick, Text, useRefusals } from "../../ui/fields";
+import { Figure, Pick, sending, Text, useRefusals } from "../../ui/fields";
 import { moment } from "../../ui/figures";
 import { Mark } from "../../ui/Mark";
 import { TextField } from "../../ui/TextField";
@@ -17,9 +17,8 @@ type Item = Schemas["ModuleItem"];
 
 /** One module: what its maker states. A field left empty is unknown, not zero. */
 export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void }) {
-  const { control, handleSubmit, formState, getValues, setError, clearErrors } = useForm<ModuleValues>({
-    defaultValues: valuesOf(item),
-  });
+  const form = useForm<ModuleValues>({ defaultValues: valuesOf(item) });
+  const { control, formState, getValues, setError } = form;
   const touched = formState.dirtyFields.ratings ?? {};
   const [copy, setCopy] = useState("");
   const queries = useQueryClient();
@@ -32,7 +31,6 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
         onHand: values.onHand,
         retired,
       }),
-    onMutate: () => clearErrors(),
     onSuccess: (changed) => changed.reopened.length === 0 && done(),
   });
   useRefusals(keep.error, setError);
@@ -41,7 +39,7 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
       api.addModule({ document: { ...documentOf(getValues(), touched), code: copy }, onHand: 0 }),
     onSuccess: done,
   });
-  const withRetired = (retired: boolean) => handleSubmit((values) => keep.mutate({ values, retired }));
+  const withRetired = (retired: boolean) => sending(form, (values) => keep.mutate({ values, retired }));
   return (
     <form
       onSubmit={withRetired(item.retired)}

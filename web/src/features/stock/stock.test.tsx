@@ -1,7 +1,7 @@
 import { cleanup, screen } from "@testing-library/react";
 import userEvent from "@testing-library/user-event";
 import { afterEach, expect, it, vi } from "vitest";
-import type { Schemas } from "../../api/transport";
+import { ApiProblem, type Schemas } from "../../api/transport";
 import { api } from "./api";
 import { answers, asked, forget } from "../../testing/server";
 import { show } from "../../testing/show";
@@ -121,6 +121,23 @@ it("shows what was refused at the field that it is about", async () => {
   expect(length.getAttribute("aria-invalid")).toBe("true");
   expect(screen.getByLabelText("Width, mm").getAttribute("aria-invalid")).toBeNull();
   expect(screen.getByText("The module was not kept.")).toBeTruthy();
+});
+
+it("is sent again after a refusal at a place that has no field", async () => {
+  const change = vi
+    .spyOn(api, "changeModule")
+    .mockRejectedValueOnce(
+      new ApiProblem(422, "The module was not kept.", [
+        { pointer: "/document/channels", found: "two of one name", expected: "every name once" },
+      ]),
+    )
+    .mockResolvedValueOnce({ module: item, reopened: [] });
+  show(<ModuleForm item={item} onClose={() => {}} />);
+  const person = userEvent.setup();
+  await person.click(screen.getByRole("button", { name: "keep" }));
+  expect(await screen.findByText("The module was not kept.")).toBeTruthy();
+  await person.click(screen.getByRole("button", { name: "keep" }));
+  expect(change).toHaveBeenCalledTimes(2);
 });
 
 it("leaves what was not touched on each channel as it is", () => {

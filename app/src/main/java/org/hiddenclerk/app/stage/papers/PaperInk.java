@@ -9,12 +9,12 @@ final class PaperInk {
     /** @return {@code #rrggbb}; what is not drawn on paper has the ink of text */
     static String of(Ink ink) {
         return switch (ink) {
-            case NONE, TEXT, OPERABLE, CHANGED, WITHIN_LIT -> "#1c1a17";
+            case NONE, TEXT, OPERABLE, CHANGED, LIT, GLOW, WITHIN_LIT -> "#1c1a17";
             case SOFT, WHITE_EDGE -> "#4b4740";
             case PAPER -> "#ffffff";
             case BODY -> "#f3f1ec";
             case TAG -> "#9a958c";
-            case LIT, GLOW, YELLOW -> "#d9b31c";
+            case YELLOW -> "#d9b31c";
             case BROWN -> "#6e3f1c";
             case BLACK -> "#322e29";
             case GREY -> "#7e7a74";
