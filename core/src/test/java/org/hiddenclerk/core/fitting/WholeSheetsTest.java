@@ -1,12 +1,8 @@
 package org.hiddenclerk.core.fitting;
 
-import static org.assertj.core.api.Assertions.assertThat;
 import static org.hiddenclerk.core.testing.Boxes.common;
 import static org.hiddenclerk.core.testing.Boxes.throwOf;
 
-import java.io.IOException;
-import java.nio.file.Files;
-import java.nio.file.Path;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -25,6 +21,7 @@ import org.hiddenclerk.core.quantity.Millimetres;
 import org.hiddenclerk.core.quantity.Watts;
 import org.hiddenclerk.core.testing.Boxes;
 import org.hiddenclerk.core.testing.Modules;
+import org.hiddenclerk.core.testing.WordForWord;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.hiddenclerk.core.wiring.scheme.Assignment;
@@ -32,23 +29,13 @@ import org.hiddenclerk.core.wiring.scheme.SchemeMatrixPlans;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.ValueSource;
 
-/**
- * Run sheets word for word, as somebody at the box reads them. What changes on purpose is written anew with
- * {@code -Dsheets.write=true} and read before it is kept.
- */
+/** Run sheets word for word, as somebody at the box reads them. */
 class WholeSheetsTest {
-    private static final Path WRITTEN = Path.of("src/test/resources/fitting");
-
     @ParameterizedTest
     @ValueSource(
             strings = {"metal box with another supply", "switch loop without earth", "pair by radio", "free channel"})
-    void areAsTheyWereRead(String name) throws IOException {
-        String sheet = words(sheet(name));
-        Path file = WRITTEN.resolve(name.replace(' ', '-') + ".txt");
-        if (Boolean.getBoolean("sheets.write")) {
-            Files.writeString(file, sheet);
-        }
-        assertThat(sheet).isEqualTo(Files.readString(file));
+    void areAsTheyWereRead(String name) {
+        WordForWord.isAsRead("fitting", name, words(sheet(name)));
     }
 
     private static List<Step> sheet(String name) {
