@@ -2,21 +2,17 @@ package org.hiddenclerk.core.wiring.drawing;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
-import java.util.stream.Stream;
 import org.hiddenclerk.core.testing.WordForWord;
 import org.hiddenclerk.core.wiring.WholePlans;
-import org.junit.jupiter.api.DynamicTest;
-import org.junit.jupiter.api.TestFactory;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Drawings by what stands where, so that a change of the layout is seen and looked at. */
 class WholeDrawingsTest {
-    @TestFactory
-    Stream<DynamicTest> areAsTheyWereLookedAt() {
-        Map<String, WholePlans.Whole> plans = WholePlans.byScheme();
-        return Stream.of("SPLIT_PAIR", "AT_LAMP_SPARE", "four loads", "canopy, read")
-                .map(name -> DynamicTest.dynamicTest(
-                        name, () -> WordForWord.isAsRead("wiring/drawings", name, words(plans.get(name)))));
+    @ParameterizedTest
+    @ValueSource(strings = {"SPLIT_PAIR", "AT_LAMP_SPARE", "four loads", "canopy, read"})
+    void areAsTheyWereLookedAt(String name) {
+        WordForWord.isAsRead("wiring/drawings", name, words(WholePlans.of(name)));
     }
 
     private static String words(WholePlans.Whole whole) {

@@ -6,26 +6,27 @@ import java.util.Map;
 import java.util.TreeSet;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
-import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.testing.WordForWord;
 import org.hiddenclerk.core.wiring.WholePlans;
 import org.hiddenclerk.core.wiring.WiringPlan;
 import org.hiddenclerk.core.wiring.scheme.SchemeMatrix;
-import org.junit.jupiter.api.DynamicTest;
 import org.junit.jupiter.api.Test;
-import org.junit.jupiter.api.TestFactory;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.MethodSource;
 
 /** Plans word for word: what sits where, what a hand does there and back, what it brings, what to take care of. */
 class WholePlansTest {
     private static final RegionProfile REGION = RegionProfile.EU_230;
 
-    @TestFactory
-    Stream<DynamicTest> areAsTheyWereRead() {
-        return WholePlans.byScheme().entrySet().stream()
-                .map(plan -> DynamicTest.dynamicTest(
-                        plan.getKey(),
-                        () -> WordForWord.isAsRead("wiring/plans", plan.getKey(), words(plan.getValue()))));
+    static Stream<String> names() {
+        return WholePlans.names();
+    }
+
+    @ParameterizedTest
+    @MethodSource("names")
+    void areAsTheyWereRead(String name) {
+        WordForWord.isAsRead("wiring/plans", name, words(WholePlans.of(name)));
     }
 
     /** Why a scheme does not go on a circuit, each reason once. */
@@ -35,7 +36,7 @@ class WholePlansTest {
         for (Map.Entry<String, WiringPlan> plan : SchemeMatrix.plans(REGION).entrySet()) {
             if (plan.getValue().planned().isEmpty()) {
                 String scheme = plan.getKey().substring(plan.getKey().indexOf(" / ") + 3);
-                plan.getValue().findings().forEach(finding -> refusals.add(scheme + " · " + words(finding)));
+                plan.getValue().findings().forEach(finding -> refusals.add(scheme + " · " + WordForWord.of(finding)));
             }
         }
         WordForWord.isAsRead("wiring", "refusals", String.join("\n", refusals) + "\n");
@@ -44,7 +45,7 @@ class WholePlansTest {
     private static String words(WholePlans.Whole whole) {
         WiringPlan plan = whole.plan();
         List<String> lines = new ArrayList<>(List.of(plan.verdict().toString()));
-        plan.findings().forEach(finding -> lines.add("! " + words(finding)));
+        plan.findings().forEach(finding -> lines.add("! " + WordForWord.of(finding)));
         List<Papers> papers = plan.placesOfWork().stream()
                 .map(place -> Papers.of(plan, place, REGION))
                 .toList();
@@ -80,13 +81,5 @@ class WholePlansTest {
     private static String words(TerminalTable.Line line) {
         return line.device() + " [" + line.terminal() + "] "
                 + line.holds().stream().map(held -> held.words()).collect(Collectors.joining(" | "));
-    }
-
-    private static String words(Finding finding) {
-        return finding.code() + " " + finding.severity() + " " + finding.subject() + ": " + finding.reason() + " ("
-                + finding.source().text() + ")"
-                + finding.remedies().stream()
-                        .map(remedy -> "; " + remedy.kind() + ": " + remedy.text())
-                        .collect(Collectors.joining());
     }
 }

@@ -46,34 +46,39 @@ public final class SpecialRuns {
     public static Map<String, WiringPlan> plans() {
         Map<String, WiringPlan> plans = new LinkedHashMap<>();
         for (RegionProfile region : RegionProfile.values()) {
-            plans.put(
-                    region + " heater", plan(region, heater(region, ONE_WAY), SchemeCode.HEAVY_DUTY, Modules.heavy()));
-            plans.put(
-                    region + " heater, double-pole",
-                    plan(region, heater(region, DOUBLE_POLE), SchemeCode.HEAVY_DUTY, Modules.heavy()));
-            plans.put(
-                    region + " four loads",
-                    plan(
-                            region,
-                            fourGangs(region),
-                            SchemeCode.FOUR_CHANNEL,
-                            Modules.withElvInputs(4, Modules.generous()),
-                            1,
-                            2,
-                            3,
-                            4));
-            plans.put(region + " free channel", freeChannel(region));
-            plans.put(region + " blind", blind(region, Modules.blind()));
-            plans.put(
-                    region + " canopy, read",
-                    plan(region, canopy(region, true), SchemeCode.CANOPY_FAN_LIGHT, Modules.fanAndLight()));
-            plans.put(
-                    region + " canopy, blanked",
-                    plan(region, canopy(region, false), SchemeCode.CANOPY_FAN_LIGHT, Modules.fanAndLight()));
-            plans.put(region + " socket", socket(region));
-            plans.put(region + " gate", plan(region, gate(region), SchemeCode.VOLT_FREE, Modules.voltFree()));
-            plans.put(region + " strip", plan(region, strip(region), SchemeCode.ELV_DC, Modules.direct(10, 28)));
+            plans(region).forEach((kind, plan) -> plans.put(region + " " + kind, plan));
         }
+        return plans;
+    }
+
+    /** By kind. */
+    public static Map<String, WiringPlan> plans(RegionProfile region) {
+        Map<String, WiringPlan> plans = new LinkedHashMap<>();
+        plans.put("heater", plan(region, heater(region, ONE_WAY), SchemeCode.HEAVY_DUTY, Modules.heavy()));
+        plans.put(
+                "heater, double-pole",
+                plan(region, heater(region, DOUBLE_POLE), SchemeCode.HEAVY_DUTY, Modules.heavy()));
+        plans.put(
+                "four loads",
+                plan(
+                        region,
+                        fourGangs(region),
+                        SchemeCode.FOUR_CHANNEL,
+                        Modules.withElvInputs(4, Modules.generous()),
+                        1,
+                        2,
+                        3,
+                        4));
+        plans.put("free channel", freeChannel(region));
+        plans.put("blind", blind(region, Modules.blind()));
+        plans.put(
+                "canopy, read", plan(region, canopy(region, true), SchemeCode.CANOPY_FAN_LIGHT, Modules.fanAndLight()));
+        plans.put(
+                "canopy, blanked",
+                plan(region, canopy(region, false), SchemeCode.CANOPY_FAN_LIGHT, Modules.fanAndLight()));
+        plans.put("socket", socket(region));
+        plans.put("gate", plan(region, gate(region), SchemeCode.VOLT_FREE, Modules.voltFree()));
+        plans.put("strip", plan(region, strip(region), SchemeCode.ELV_DC, Modules.direct(10, 28)));
         return plans;
     }
 
