@@ -134,7 +134,6 @@ export function InputPart({
       {lanes.length > 0 && <Lanes lanes={lanes} sequence={sequence} rest={document.parameters.rest} />}
       <Costs input={input} lanes={lanes} />
       <ParametersForm
-        behaviour={behaviour}
         parameters={document.parameters}
         powerOns={view.powerOns}
         advice={input.advice.find((a) => a.behaviour === behaviour)}

@@ -1,39 +1,40 @@
 import type { Schemas } from "../../api/transport";
 import { Choice } from "../../ui/Choice";
 import { TextField } from "../../ui/TextField";
-import type { Behaviour, Parameters } from "./sequence";
+import type { Parameters } from "./sequence";
 
 type TimeKey = "debounceMs" | "holdMs" | "runOnMs" | "reversePauseMs";
 
-const TIMES: { key: TimeKey; label: string; of: Behaviour[] | "all"; seconds?: boolean }[] = [
-  { key: "debounceMs", label: "Debounce, ms", of: "all" },
-  { key: "holdMs", label: "Long from, ms", of: ["SHORT_LONG"] },
-  { key: "runOnMs", label: "Runs on for, s", of: ["RUN_ON"], seconds: true },
-  { key: "reversePauseMs", label: "Pause before it turns, ms", of: ["UP_DOWN"] },
+type Parameter = Schemas["AdviceView"]["parameters"][number];
+
+const TIMES: { key: TimeKey; label: string; parameter: Parameter; seconds?: boolean }[] = [
+  { key: "debounceMs", label: "Debounce, ms", parameter: "DEBOUNCE" },
+  { key: "holdMs", label: "Long from, ms", parameter: "HOLD" },
+  { key: "runOnMs", label: "Runs on for, s", parameter: "RUN_ON", seconds: true },
+  { key: "reversePauseMs", label: "Pause before it turns, ms", parameter: "REVERSE_PAUSE" },
 ];
 
 /** What a behaviour can be set to, with units; limits are the server's and are shown when one is passed. */
 export function ParametersForm({
-  behaviour,
   parameters,
   powerOns,
   advice,
   onChange,
 }: {
-  behaviour: Behaviour;
   parameters: Parameters;
   powerOns: Schemas["FeelChoice"][];
   advice?: Schemas["AdviceView"];
   onChange: (parameters: Parameters) => void;
 }) {
+  const asks = (parameter: Parameter) => advice?.parameters.includes(parameter);
   const set = (change: Partial<Parameters>) => onChange({ ...parameters, ...change });
   return (
     <fieldset className="border-line space-y-2 border-t pt-3">
       <legend className="sr-only">Parameters</legend>
       <div className="flex flex-wrap items-end gap-3">
-        {TIMES.filter((t) => t.of === "all" || t.of.includes(behaviour)).map((t) => (
+        {TIMES.filter((t) => asks(t.parameter)).map((t) => (
           <TextField
-            key={`${t.key} ${behaviour}`}
+            key={`${t.key} ${advice?.behaviour}`}
             label={t.label}
             inputMode="numeric"
             pattern="[0-9]+"
@@ -42,7 +43,7 @@ export function ParametersForm({
             className="w-40"
           />
         ))}
-        {behaviour !== "SUPPLY_BLINK" && (
+        {asks("REST") && (
           <Choice
             label="At rest the contact is"
             value={parameters.rest}
@@ -61,10 +62,10 @@ export function ParametersForm({
           onChange={(powerOn) => set({ powerOn })}
           className="w-56"
         />
-        {behaviour === "POSITION_RULES" && (
+        {asks("INVERTED") && (
           <Tick label="inverted" checked={parameters.inverted} onChange={(inverted) => set({ inverted })} />
         )}
-        {behaviour === "RUN_ON" && (
+        {asks("PRESS_STOPS") && (
           <Tick
             label="a second press stops it"
             checked={parameters.pressStops}

@@ -12,6 +12,7 @@ const advice = (behaviour: Schemas["AdviceView"]["behaviour"], costs: number[]):
   costs,
   powerOn: "OFF",
   powerOnReason: "",
+  parameters: [],
   played: [],
 });
 

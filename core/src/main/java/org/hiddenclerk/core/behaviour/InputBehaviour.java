@@ -1,6 +1,9 @@
 package org.hiddenclerk.core.behaviour;
 
+import java.util.Collections;
+import java.util.EnumSet;
 import java.util.Optional;
+import java.util.Set;
 
 /**
  * How a switch input acts on the relay that it commands. Everything that differs from one behaviour to the next
@@ -17,6 +20,11 @@ public enum InputBehaviour {
     },
     /** The relay takes the contact's state at every change. */
     POSITION_RULES("Position rules") {
+        @Override
+        Set<Parameter> ownParameters() {
+            return EnumSet.of(Parameter.INVERTED);
+        }
+
         @Override
         public Reaction onChange(boolean active) {
             return active ? Reaction.SWITCH_ON : Reaction.SWITCH_OFF;
@@ -66,6 +74,11 @@ public enum InputBehaviour {
     },
     /** Becoming active turns on; the timer's end is not a step of the hand. */
     RUN_ON("Runs, then stops") {
+        @Override
+        Set<Parameter> ownParameters() {
+            return EnumSet.of(Parameter.RUN_ON, Parameter.PRESS_STOPS);
+        }
+
         @Override
         public Reaction onChange(boolean active) {
             return active ? Reaction.SWITCH_ON : Reaction.NONE;
@@ -141,6 +154,11 @@ public enum InputBehaviour {
     /** A short press toggles at its release; in steps every press is short. */
     SHORT_LONG("Short and long") {
         @Override
+        Set<Parameter> ownParameters() {
+            return EnumSet.of(Parameter.HOLD);
+        }
+
+        @Override
         public Reaction onChange(boolean active) {
             return active ? Reaction.NONE : Reaction.TOGGLE;
         }
@@ -165,6 +183,11 @@ public enum InputBehaviour {
     },
     /** Two inputs command two interlocked channels; see {@link Reaction#DIRECTION}. */
     UP_DOWN("Up and down") {
+        @Override
+        Set<Parameter> ownParameters() {
+            return EnumSet.of(Parameter.REVERSE_PAUSE);
+        }
+
         @Override
         public Reaction onChange(boolean active) {
             return Reaction.DIRECTION;
@@ -199,6 +222,11 @@ public enum InputBehaviour {
     /** A short break of the module's own supply counts as one flip. Such an input has no contact. */
     SUPPLY_BLINK("Blink of the supply") {
         @Override
+        Set<Parameter> ownParameters() {
+            return EnumSet.of(Parameter.BLINK);
+        }
+
+        @Override
         public Reaction onChange(boolean active) {
             return Reaction.NONE;
         }
@@ -206,6 +234,11 @@ public enum InputBehaviour {
         @Override
         public boolean hasContact() {
             return false;
+        }
+
+        @Override
+        public boolean changesOver() {
+            return true;
         }
 
         @Override
@@ -270,6 +303,31 @@ public enum InputBehaviour {
     /** Whether it tells short presses from long ones, so that a press ends where it began. */
     public boolean tellsPresses() {
         return false;
+    }
+
+    /** Whether it turns what it commands over, whichever way that is, rather than on or off. */
+    public boolean changesOver() {
+        return onChange(true) == Reaction.TOGGLE || onChange(false) == Reaction.TOGGLE;
+    }
+
+    /** Whether all that it does is done at the press, and letting go is nothing to it. */
+    public boolean actsAtPress() {
+        return onChange(true) != Reaction.NONE && onChange(false) == Reaction.NONE;
+    }
+
+    /** What can be set of it, in the order in which people are asked. */
+    public final Set<Parameter> parameters() {
+        EnumSet<Parameter> all = EnumSet.noneOf(Parameter.class);
+        all.addAll(ownParameters());
+        if (hasContact()) {
+            all.addAll(EnumSet.of(Parameter.DEBOUNCE, Parameter.REST));
+        }
+        return Collections.unmodifiableSet(all);
+    }
+
+    /** Of those what a contact alone does not have. */
+    Set<Parameter> ownParameters() {
+        return Set.of();
     }
 
     /** Inputs that it reads. */

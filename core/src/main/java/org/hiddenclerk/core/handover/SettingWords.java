@@ -5,6 +5,7 @@ import java.util.ArrayList;
 import java.util.List;
 import org.hiddenclerk.core.behaviour.Contact;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameter;
 import org.hiddenclerk.core.behaviour.Parameters;
 
 /** How a switch input is set, in words for the as-built book: only what its behaviour makes use of. */
@@ -13,29 +14,24 @@ public final class SettingWords {
 
     public static List<String> of(InputBehaviour behaviour, Parameters parameters) {
         List<String> words = new ArrayList<>(List.of(behaviour.label()));
-        if (behaviour.isLedByPosition() && parameters.inverted()) {
-            words.add("inverted");
-        }
-        if (behaviour.hasContact()) {
-            words.add("counts after " + parameters.debounceMs() + " ms");
-            if (parameters.rest() == Contact.CLOSED) {
-                words.add("closed at rest");
-            }
-        }
-        switch (behaviour) {
-            case RUN_ON ->
-                words.add("runs on for " + duration(parameters.runOnMs())
-                        + (parameters.pressStops() ? ", a press stops it" : ""));
-            case SHORT_LONG -> words.add("long from " + parameters.holdMs() + " ms");
-            case UP_DOWN -> words.add("pause before reversing " + parameters.reversePauseMs() + " ms");
-            case SUPPLY_BLINK ->
-                words.add("a blink is " + parameters.minimumBlinkMs() + " to " + parameters.holdUpMs() + " ms");
-            default -> {}
-        }
+        behaviour.parameters().forEach(parameter -> words.addAll(of(parameter, parameters)));
         if (behaviour.switchesByItself() && !behaviour.movesSomething()) {
             words.add("after a power cut: " + parameters.powerOn().label());
         }
         return words;
+    }
+
+    private static List<String> of(Parameter parameter, Parameters set) {
+        return switch (parameter) {
+            case DEBOUNCE -> List.of("counts after " + set.debounceMs() + " ms");
+            case REST -> set.rest() == Contact.CLOSED ? List.of("closed at rest") : List.of();
+            case INVERTED -> set.inverted() ? List.of("inverted") : List.of();
+            case HOLD -> List.of("long from " + set.holdMs() + " ms");
+            case RUN_ON -> List.of("runs on for " + duration(set.runOnMs()));
+            case PRESS_STOPS -> set.pressStops() ? List.of("a press stops it") : List.of();
+            case BLINK -> List.of("a blink is " + set.minimumBlinkMs() + " to " + set.holdUpMs() + " ms");
+            case REVERSE_PAUSE -> List.of("pause before reversing " + set.reversePauseMs() + " ms");
+        };
     }
 
     /** Whole minutes where it comes out even, seconds otherwise. */

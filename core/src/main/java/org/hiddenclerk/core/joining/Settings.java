@@ -12,6 +12,7 @@ import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameter;
 import org.hiddenclerk.core.behaviour.Parameters;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.catalogue.ModuleModel;
@@ -155,6 +156,10 @@ public final class Settings {
         }
     }
 
+    private static String yesOrNo(boolean is) {
+        return is ? "yes" : "no";
+    }
+
     private static String word(PowerOn powerOn) {
         return powerOn == PowerOn.SWITCH ? "as-switch" : powerOn.name().toLowerCase(Locale.ROOT);
     }
@@ -165,20 +170,21 @@ public final class Settings {
         String at = "input-" + input + ".";
         settings.put(POWER_ON, word(parameters.powerOn()));
         settings.put(at + "behaviour", behaviour.name());
-        if (behaviour.hasContact()) {
-            settings.put(at + "rest", parameters.rest().name().toLowerCase(Locale.ROOT));
-            settings.put(at + "debounce", String.valueOf(parameters.debounceMs()));
-        }
-        switch (behaviour) {
-            case POSITION_RULES -> settings.put(at + "inverted", parameters.inverted() ? "yes" : "no");
-            case SHORT_LONG -> settings.put(at + "hold", String.valueOf(parameters.holdMs()));
-            case RUN_ON -> {
-                settings.put(at + "press-stops", parameters.pressStops() ? "yes" : "no");
-                settings.put("channel-" + channel + ".off-after", String.valueOf(parameters.runOnMs() / 1000));
+        for (Parameter parameter : behaviour.parameters()) {
+            switch (parameter) {
+                case DEBOUNCE -> settings.put(at + "debounce", String.valueOf(parameters.debounceMs()));
+                case REST -> settings.put(at + "rest", parameters.rest().name().toLowerCase(Locale.ROOT));
+                case INVERTED -> settings.put(at + "inverted", yesOrNo(parameters.inverted()));
+                case HOLD -> settings.put(at + "hold", String.valueOf(parameters.holdMs()));
+                case RUN_ON ->
+                    settings.put("channel-" + channel + ".off-after", String.valueOf(parameters.runOnMs() / 1000));
+                case PRESS_STOPS -> settings.put(at + "press-stops", yesOrNo(parameters.pressStops()));
+                case REVERSE_PAUSE ->
+                    settings.put("channel-" + channel + ".reverse-pause", String.valueOf(parameters.reversePauseMs()));
+                case BLINK -> {
+                    // A module has it as it was made.
+                }
             }
-            case UP_DOWN ->
-                settings.put("channel-" + channel + ".reverse-pause", String.valueOf(parameters.reversePauseMs()));
-            default -> {}
         }
         return settings;
     }

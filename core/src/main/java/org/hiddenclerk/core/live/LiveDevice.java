@@ -391,11 +391,9 @@ final class LiveDevice {
 
     /** What changes over is changed over where the output is; what says on or off says so. */
     private static RuleRunner.Order other(Unit unit, OutputId output, Output.Relay relay) {
-        return switch (unit.machine.behaviour()) {
-            case PRESS_CHANGES, EVERY_FLIP, SHORT_LONG, SUPPLY_BLINK -> new RuleRunner.Order.Toggle(output);
-            case POSITION_RULES, RUN_ON, REPORT_ONLY, UP_DOWN ->
-                new RuleRunner.Order.Level(output, relay.on() ? FULL : 0);
-        };
+        return unit.machine.behaviour().changesOver()
+                ? new RuleRunner.Order.Toggle(output)
+                : new RuleRunner.Order.Level(output, relay.on() ? FULL : 0);
     }
 
     private void moves(OutputId id, Output.Moves moves) {

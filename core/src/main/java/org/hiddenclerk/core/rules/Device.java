@@ -115,12 +115,13 @@ public record Device(
             if (kind == Kind.REMOTE_BUTTON) {
                 return Set.of(Gesture.SHORT, Gesture.LONG, Gesture.DOUBLE);
             }
-            return switch (behaviour) {
-                case SHORT_LONG -> Set.of(Gesture.SHORT, Gesture.LONG);
-                case PRESS_CHANGES, RUN_ON -> Set.of(Gesture.PRESS);
-                case EVERY_FLIP, POSITION_RULES, REPORT_ONLY, UP_DOWN, SUPPLY_BLINK ->
-                    kind == Kind.PUSH ? Set.of(Gesture.PRESS, Gesture.FLIP) : Set.of(Gesture.FLIP);
-            };
+            if (behaviour.tellsPresses()) {
+                return Set.of(Gesture.SHORT, Gesture.LONG);
+            }
+            if (behaviour.actsAtPress()) {
+                return Set.of(Gesture.PRESS);
+            }
+            return kind == Kind.PUSH ? Set.of(Gesture.PRESS, Gesture.FLIP) : Set.of(Gesture.FLIP);
         }
 
         /** The one of them by which it leads what it is linked to. */

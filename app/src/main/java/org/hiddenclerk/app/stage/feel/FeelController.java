@@ -8,6 +8,7 @@ import java.security.Principal;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
+import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
@@ -18,6 +19,7 @@ import org.hiddenclerk.app.stage.feel.FeelDocument.EventEntry;
 import org.hiddenclerk.core.behaviour.Adviser;
 import org.hiddenclerk.core.behaviour.Household;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
+import org.hiddenclerk.core.behaviour.Parameter;
 import org.hiddenclerk.core.behaviour.PowerOn;
 import org.hiddenclerk.core.behaviour.Scenario;
 import org.hiddenclerk.core.behaviour.ScenarioResult;
@@ -73,7 +75,10 @@ class FeelController {
         }
     }
 
-    /** A behaviour with what it costs here, and what it costs each school of the household; {@code refusal} says why it cannot be had. */
+    /**
+     * A behaviour with what it costs here, and what it costs each school of the household; {@code refusal} says why it cannot be had,
+     * {@code parameters} what can be set of it.
+     */
     record AdviceView(
             InputBehaviour behaviour,
             String label,
@@ -82,6 +87,7 @@ class FeelController {
             List<Integer> costs,
             PowerOn powerOn,
             String powerOnReason,
+            Set<Parameter> parameters,
             List<PlayedView> played) {
         static AdviceView of(Adviser.Advice advice, Wall wall) {
             Adviser.PowerOnAdvice powerOn = Adviser.powerOn(advice.behaviour());
@@ -93,6 +99,7 @@ class FeelController {
                     advice.costs(),
                     powerOn.state(),
                     powerOn.reason(),
+                    advice.behaviour().parameters(),
                     advice.played().stream()
                             .map(played -> PlayedView.of(played, wall))
                             .toList());
