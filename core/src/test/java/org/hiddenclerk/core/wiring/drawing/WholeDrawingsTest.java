@@ -15,6 +15,42 @@ class WholeDrawingsTest {
         WordForWord.isAsRead("wiring/drawings", name, words(WholePlans.of(name)));
     }
 
+    @ParameterizedTest
+    @ValueSource(strings = {"AT_LAMP_SPARE", "canopy, read", "heater, double-pole", "gate", "socket", "strip"})
+    void areDrawnAsTheyWereLookedAt(String name) {
+        WholePlans.Whole whole = WholePlans.of(name);
+        BoxDrawing drawing = BoxDrawing.of(whole.plan(), true, whole.house());
+        WordForWord.isAsRead("wiring/artworks", name, marks(Artwork.of(drawing, Artwork.Insulations.COLOURS)));
+    }
+
+    private static String marks(Artwork artwork) {
+        List<String> lines = new ArrayList<>(List.of(artwork.width() + " x " + artwork.height()));
+        artwork.excerpts().forEach(excerpt -> lines.add(excerpt.toString()));
+        for (Artwork.Group group : artwork.groups()) {
+            lines.add("== " + group.kind() + " " + group.subject() + " " + group.name());
+            group.strokes()
+                    .forEach(stroke -> lines.add(words(stroke.showing()) + stroke.fill() + " " + words(stroke.pen())
+                            + " " + stroke.way().svg()));
+            group.words()
+                    .forEach(words -> lines.add(words(words.showing()) + words.text() + " at " + Way.figure(words.x())
+                            + " " + Way.figure(words.y()) + " " + words.anchor() + " " + words.face()));
+        }
+        return String.join("\n", lines) + "\n";
+    }
+
+    private static String words(Showing showing) {
+        return showing.when()
+                + (showing.of().isEmpty() ? "" : " " + showing.of())
+                + (showing.still() ? " still: " : ": ");
+    }
+
+    private static String words(Artwork.Pen pen) {
+        return pen.width() == 0
+                ? "no line"
+                : pen.ink() + " " + Way.figure(pen.width()) + (pen.round() ? " round" : "")
+                        + (pen.inked() == 0 ? "" : " dashed " + Way.figure(pen.inked()) + " " + Way.figure(pen.gap()));
+    }
+
     private static String words(WholePlans.Whole whole) {
         List<String> lines = new ArrayList<>();
         for (boolean planned : List.of(false, true)) {
