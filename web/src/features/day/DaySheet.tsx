@@ -172,7 +172,7 @@ function Ask({ job, view }: { job: string; view: Schemas["DayPlanView"] }) {
         </div>
       </details>
       <button type="submit" className="btn btn-primary btn-sm" disabled={plan.isPending}>
-        {plan.isPending ? "planning…" : view.planned ? "plan anew" : "plan the day"}
+        {plan.isPending ? "planning…" : view.planned ? "plan again" : "plan the day"}
       </button>
       {plan.isError && <Failure error={plan.error} />}
     </form>

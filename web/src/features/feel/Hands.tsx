@@ -88,7 +88,7 @@ export function Hands({
             onSequence(NOTHING);
           }}
         >
-          begin anew
+          start over
         </button>
         {own && sequence.events.length > 0 && (
           <form

@@ -155,7 +155,7 @@ export function InputPart({
             ? input.version > 0
               ? "kept; written to the module when it joins"
               : "as the plan has it, not kept yet"
-            : "the plan of the box is drawn and proved anew"}
+            : "the plan of the box is drawn and proved again"}
         </span>
       </div>
     </div>

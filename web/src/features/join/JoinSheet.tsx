@@ -13,8 +13,8 @@ import { StandInPart } from "./StandInPart";
 export function JoinSheet({ job, box }: { job: Schemas["JobView"]; box?: string }) {
   const queries = useQueryClient();
   const join = useQuery(joinOptions(job.id));
-  const muster = useMutation({
-    mutationFn: () => api.muster(job.id),
+  const inventory = useMutation({
+    mutationFn: () => api.takeInventory(job.id),
     onSuccess: (view) => queries.setQueryData(joinOptions(job.id).queryKey, view),
   });
   if (join.isPending) {
@@ -38,10 +38,10 @@ export function JoinSheet({ job, box }: { job: Schemas["JobView"]; box?: string 
             <button
               type="button"
               className="btn btn-sm btn-outline"
-              disabled={muster.isPending}
-              onClick={() => muster.mutate()}
+              disabled={inventory.isPending}
+              onClick={() => inventory.mutate()}
             >
-              {muster.isPending ? "asking…" : "ask who is there"}
+              {inventory.isPending ? "asking…" : "ask who is there"}
             </button>
           )}
         </span>
@@ -57,7 +57,7 @@ export function JoinSheet({ job, box }: { job: Schemas["JobView"]; box?: string 
       noteCount={view?.findings.length ?? 0}
     >
       {join.isError && <Failure error={join.error} onRetry={() => join.refetch()} />}
-      {muster.isError && <Failure error={muster.error} />}
+      {inventory.isError && <Failure error={inventory.error} />}
       {view && !view.connected && (
         <p className="border-warning mb-4 border-l-4 pl-3">
           No network of this house is connected. Build the stand-in house below and rehearse, or name the

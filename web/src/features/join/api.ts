@@ -21,8 +21,8 @@ export const api = {
     dataOf(client.POST("/api/v1/jobs/{job}/join/close", { params: { path: { job } }, body })),
   joinTogether: (job: string, body: Schemas["Closing"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/join/together", { params: { path: { job } }, body })),
-  muster: (job: string) =>
-    dataOf(client.POST("/api/v1/jobs/{job}/join/muster", { params: { path: { job } } })),
+  takeInventory: (job: string) =>
+    dataOf(client.POST("/api/v1/jobs/{job}/join/inventory", { params: { path: { job } } })),
   flippedAt: (job: string, unit: string) =>
     dataOf(client.POST("/api/v1/jobs/{job}/join/flipped", { params: { path: { job } }, body: { unit } })),
   turnDevice: (device: string, body: Schemas["Turning"]) =>

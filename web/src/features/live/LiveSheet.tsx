@@ -119,7 +119,7 @@ function Standing({
         )}
       </p>
       <button type="button" className="btn btn-sm btn-outline" disabled={busy} onClick={onStart}>
-        put in anew
+        start again as planned
       </button>
       <button type="button" className="btn btn-sm btn-outline" disabled={busy} onClick={onStop}>
         stop

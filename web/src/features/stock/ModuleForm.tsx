@@ -126,7 +126,7 @@ export function ModuleForm({ item, onClose }: { item: Item; onClose: () => void 
 function Reopened({ reopened, onSeen }: { reopened: Schemas["Reopened"][]; onSeen: () => void }) {
   return (
     <div role="status" className="border-warning mt-3 border-l-4 pl-3">
-      <p className="font-semibold">Verdicts that used it were judged anew:</p>
+      <p className="font-semibold">Verdicts that used it were judged again:</p>
       <ul>
         {reopened.map(({ before, after }) => (
           <li key={after.box} className="flex items-center gap-2">

@@ -56,7 +56,7 @@ function Report({ report, onTake }: { report: Schemas["StockReport"]; onTake: ()
       <p>
         {report.applied ? "Taken: " : refused > 0 ? "Nothing is taken: " : "It would be: "}
         {report.added} added, {report.changed} changed, {refused} refused
-        {report.reopened.length > 0 && `; ${report.reopened.length} verdicts judged anew`}.
+        {report.reopened.length > 0 && `; ${report.reopened.length} verdicts judged again`}.
       </p>
       {!report.applied && refused === 0 && report.added + report.changed > 0 && (
         <button type="button" className="btn btn-sm btn-primary my-2" onClick={onTake}>

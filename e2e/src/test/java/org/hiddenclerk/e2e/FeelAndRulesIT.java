@@ -50,7 +50,7 @@ class FeelAndRulesIT {
                     new Locator.GetByRoleOptions()
                             .setName(Pattern.compile("Every flip changes it: .*Position rules: ")));
             lanes.waitFor();
-            button(sheet, "begin anew").click();
+            button(sheet, "start over").click();
             // By key and by button: up, off by phone, down.
             page.keyboard().press("f");
             Locator off = sheet.getByRole(

@@ -112,7 +112,7 @@ public final class RunSheet {
                 ? new Refused(
                         "stepId",
                         skip.stepId(),
-                        "a step that may be left out; what is planned otherwise is planned anew")
+                        "a step that may be left out; what is planned otherwise is planned again")
                 : skip.reason().isBlank() ? new Refused("reason", "nothing", "why it is left out") : new Accepted(skip);
     }
 

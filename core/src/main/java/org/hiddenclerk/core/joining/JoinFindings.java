@@ -89,7 +89,7 @@ public final class JoinFindings {
                         new Subject.Device(from),
                         Sentence.of("{0} came back as {1}.", from, to),
                         Remedy.Kind.FIND_OUT,
-                        "give it a fixed lease, or let the hub read its table anew")));
+                        "give it a fixed lease, or let the hub read its table again")));
         return findings;
     }
 

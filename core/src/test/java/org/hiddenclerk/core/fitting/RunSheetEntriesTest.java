@@ -154,7 +154,7 @@ class RunSheetEntriesTest {
     @Test
     void onlyWhatMayBeIsLeftOutAndWithAReason() {
         enterBefore(MOVE);
-        refused(new Entry.Skipped("move", "no time", "A", NOW), "stepId", "planned anew");
+        refused(new Entry.Skipped("move", "no time", "A", NOW), "stepId", "planned again");
         refused(new Entry.Skipped("tug", " ", "A", NOW), "reason", "why it is left out");
         refused(new Entry.Skipped("live", "no time", "A", NOW), "stepId", "move");
         enter(new Entry.Skipped("tug", "soldered", "A", NOW));

@@ -106,7 +106,7 @@ class JoiningRulesTest {
     }
 
     @Test
-    void aMusterTellsLostMovedDoubledAndFresh() {
+    void anInventoryTellsLostMovedDoubledAndFresh() {
         InventoryComparison inventory = InventoryComparison.of(
                 Map.of("one", "A1", "two", "A2", "three", "A3"),
                 List.of(member("A1", "one"), member("B2", "two"), member("C1", "new"), member("C2", "new")));

@@ -459,7 +459,7 @@ class JobExchange {
                     codes
                             + " codes are sealed with the keys of the clerk that wrote the file; without its key file they stay closed.");
         }
-        notes.add("Accounts at the broker and printed papers are not in a job file; make them anew.");
+        notes.add("Accounts at the broker and printed papers are not in a job file; make them again.");
         return notes;
     }
 

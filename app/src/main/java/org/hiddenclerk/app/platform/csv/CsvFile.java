@@ -64,7 +64,7 @@ public final class CsvFile {
      */
     public static CsvFile read(String text, List<String> needed, Sent from) {
         if (text.indexOf('\uFFFD') >= 0 || text.indexOf('\0') >= 0) {
-            throw from.refused("letters that could not be read", "a file in UTF-8; save it anew with that encoding");
+            throw from.refused("letters that could not be read", "a file in UTF-8; save it again with that encoding");
         }
         String first = text.lines().findFirst().orElse("");
         char separator = first.chars().filter(c -> c == ';').count()

@@ -92,7 +92,7 @@ class DayController {
     }
 
     @PutMapping
-    @Operation(operationId = "planDay", summary = "Plans the days on site, or plans them anew after a delay")
+    @Operation(operationId = "planDay", summary = "Plans the days on site, or plans them again after a delay")
     DayPlanView plan(@PathVariable UUID job, @Valid @RequestBody DayQuestion question, Principal who) {
         houses.job(job);
         days.plan(job, question, people.nameOf(who));

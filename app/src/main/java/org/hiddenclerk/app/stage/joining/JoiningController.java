@@ -374,8 +374,8 @@ class JoiningController {
         return join(job);
     }
 
-    @PostMapping("/jobs/{job}/join/muster")
-    @Operation(operationId = "muster", summary = "Asks every network who is there")
+    @PostMapping("/jobs/{job}/join/inventory")
+    @Operation(operationId = "takeInventory", summary = "Asks every network who is there, and compares that with what was planned")
     JoinView takeInventory(@PathVariable UUID job) {
         joining.takeInventory(job);
         return join(job);

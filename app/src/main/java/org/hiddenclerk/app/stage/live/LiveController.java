@@ -93,7 +93,7 @@ class LiveController {
     @PostMapping("/start")
     @Operation(
             operationId = "startLiveHouse",
-            summary = "Lets the house run as it is planned now; one that runs is put in anew")
+            summary = "Lets the house run as it is planned now; one that runs is started again")
     LiveView start(@PathVariable UUID job) {
         live.start(job);
         return live(job);

@@ -120,7 +120,7 @@ public record Move(Kind kind, String conductor, CoreColour colour, String words)
 
     /** @param elv whether it carries extra-low voltage from now on, and did not before; null where nothing of that changes */
     static Move putOn(Move move, String what, String where, @Nullable Boolean elv) {
-        String mark = elv == null ? "" : ", and mark it anew at both ends: " + (elv ? "extra-low voltage" : "mains");
+        String mark = elv == null ? "" : ", and re-mark it at both ends: " + (elv ? "extra-low voltage" : "mains");
         return new Move(move.kind, move.conductor, move.colour, "Put " + what + " on " + where + mark + ".");
     }
 
