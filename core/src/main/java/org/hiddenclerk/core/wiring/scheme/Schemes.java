@@ -26,6 +26,7 @@ public final class Schemes {
                     new DirectCurrent(),
                     new NoSwitch(),
                     new SwitchUpstream(),
+                    new OneSwitchUpstream(),
                     new OnFreeChannel())
             .stream()
             .collect(Collectors.toMap(Scheme::code, Function.identity()));
