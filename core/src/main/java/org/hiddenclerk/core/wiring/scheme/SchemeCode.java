@@ -22,7 +22,6 @@ public enum SchemeCode {
     VOLT_FREE("A contact without volts of its own", Set.of(Trait.ISOLATED_CONTACT)),
     ELV_DC("On direct current at extra-low voltage", Set.of()),
     NO_SWITCH("Without a wall switch", Set.of(Trait.READS_NO_SWITCH)),
-    ONE_SWITCH_UPSTREAM("A switch alone feeds the module", Set.of(Trait.READS_NO_SWITCH, Trait.FED_BY_SWITCH)),
     SWITCH_UPSTREAM("The wall switch feeds the module", Set.of(Trait.READS_NO_SWITCH, Trait.FED_BY_SWITCH)),
     FREE_CHANNEL("On a free channel of a module that is in the box", Set.of(Trait.IN_PLACE, Trait.CHANNELS_BY_PROOF));
 

@@ -26,7 +26,6 @@ public final class Schemes {
                     new DirectCurrent(),
                     new NoSwitch(),
                     new SwitchUpstream(),
-                    new OneSwitchUpstream(),
                     new OnFreeChannel())
             .stream()
             .collect(Collectors.toMap(Scheme::code, Function.identity()));

@@ -63,7 +63,6 @@ public final class SchemeMatrix {
                         Optional.of(Modules.sender())));
         all.put("AT_JUNCTION", assigned(SchemeCode.AT_JUNCTION, one));
         all.put("NO_SWITCH", assigned(SchemeCode.NO_SWITCH, one));
-        all.put("ONE_SWITCH_UPSTREAM", assigned(SchemeCode.ONE_SWITCH_UPSTREAM, one));
         all.put("SWITCH_UPSTREAM", assigned(SchemeCode.SWITCH_UPSTREAM, one));
         return all;
     }
