@@ -181,21 +181,6 @@ public enum InputBehaviour {
                             : Optional.empty());
         }
     },
-    /** On as long as it is held. */
-    WHILE_HELD("On while it is held") {
-        @Override
-        public Reaction onChange(boolean active) {
-            return active ? Reaction.SWITCH_ON : Reaction.SWITCH_OFF;
-        }
-
-        @Override
-        Optional<String> unsuited(Wall wall) {
-            return super.unsuited(wall)
-                    .or(() -> wall.kind() == Wall.Kind.ROCKER
-                            ? Optional.of("a rocker is never let go")
-                            : Optional.empty());
-        }
-    },
     /** Two inputs command two interlocked channels; see {@link Reaction#DIRECTION}. */
     UP_DOWN("Up and down") {
         @Override

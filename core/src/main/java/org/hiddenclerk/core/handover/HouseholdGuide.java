@@ -202,7 +202,6 @@ public final class HouseholdGuide {
             case SHORT_LONG ->
                 "A short press changes " + what + ". A long one is for what is written here beside it, if anything is."
                         + others;
-            case WHILE_HELD -> capitalised(what) + " is on as long as it is held." + others;
             case UP_DOWN -> "Up opens " + what + ", down closes it; back in the middle it stops." + others;
             case SUPPLY_BLINK ->
                 "Off and on again quickly changes " + what + ". Left off, it cannot be switched by remote." + others;
