@@ -7,8 +7,7 @@ public enum PaperKind {
     RESTORE("Restore book", "restore-book", false),
     RUN_SHEETS("Blank run sheets", "run-sheets", false),
     PICK_LIST("Pick list", "pick-list", true),
-    QUOTE("Quote", "quote", true),
-    DOOR_CARD("Card for the door", "door-card", false);
+    QUOTE("Quote", "quote", true);
 
     private final String label;
     private final String file;

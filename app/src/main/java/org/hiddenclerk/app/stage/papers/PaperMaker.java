@@ -30,7 +30,6 @@ class PaperMaker {
                     case RESTORE -> RestoreBook.of(facts, size, watch);
                     case RUN_SHEETS -> RunSheetForms.of(facts);
                     case PICK_LIST -> PickListPaper.of(facts, orders.bySupplier(job));
-                    case DOOR_CARD -> DoorCard.of(facts);
                     case QUOTE -> QuotePaper.of(facts, orders.quote(job));
                 };
         return new Printed(PdfRenderer.print(paper, size, watch), !paper.draft().isEmpty());
