@@ -12,7 +12,6 @@ const PAGES = [
   { path: "/live", word: "Live house" },
   { path: "/rooms", word: "Rooms and radio" },
   { path: "/hand-over", word: "Hand over" },
-  { path: "/cables", word: "Cables" },
   { path: "/log", word: "Log book" },
 ];
 

@@ -8,7 +8,6 @@ import { useKeys } from "../../ui/useKeys";
 import { Waiting } from "../../ui/Waiting";
 import { BenchSheet } from "../bench/BenchSheet";
 import { FeelSheet } from "../feel/FeelSheet";
-import { CablesSheet } from "../cables/CablesSheet";
 import { FirmwareSheet } from "../firmware/FirmwareSheet";
 import { JoinSheet } from "../join/JoinSheet";
 import { DaySheet } from "../day/DaySheet";
@@ -152,8 +151,6 @@ function HousePage({ job, page }: { job: import("../../api/transport").Schemas["
       return <RulesSheet job={job} />;
     case "/live":
       return <LiveSheet job={job} />;
-    case "/cables":
-      return <CablesSheet job={job} />;
     case "/log":
       return <LogSheet job={job} />;
     case "/hand-over":
