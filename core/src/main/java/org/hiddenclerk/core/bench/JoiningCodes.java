@@ -13,8 +13,7 @@ public final class JoiningCodes {
         return switch (protocol) {
             case ZIGBEE -> List.of(CredentialKind.ZIGBEE_INSTALL_CODE);
             case ZWAVE -> List.of(CredentialKind.ZWAVE_KEY, CredentialKind.ZWAVE_START_CODE);
-            case WIFI, MQTT_WIFI, THREAD ->
-                List.of(CredentialKind.MATTER_MANUAL_CODE, CredentialKind.MATTER_SQUARE_CODE);
+            case WIFI, MQTT_WIFI -> List.of(CredentialKind.MATTER_MANUAL_CODE, CredentialKind.MATTER_SQUARE_CODE);
         };
     }
 

@@ -33,12 +33,6 @@ public enum Protocol {
         public boolean goesOverBroker() {
             return true;
         }
-    },
-    THREAD("Thread", 8, -85, OptionalInt.of(15), OptionalInt.empty()) {
-        @Override
-        public boolean tellsLinkQuality() {
-            return true;
-        }
     };
 
     private static final double MIDDLE_OF_THE_BAND = 2450;

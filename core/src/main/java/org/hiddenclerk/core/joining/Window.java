@@ -57,14 +57,6 @@ public record Window(int least, int usual, int most, String source, boolean byCo
                                 "The phone is on the 2.4 GHz network of the house.",
                                 "Commission it by its code; its window is open " + SHORTEST_COMMISSIONING / 60 + " to "
                                         + LONGEST_COMMISSIONING / 60 + " minutes after power-up."));
-            case THREAD ->
-                new Window(
-                        SHORTEST_COMMISSIONING,
-                        SHORTEST_COMMISSIONING,
-                        LONGEST_COMMISSIONING,
-                        "Matter commissioning window, 3 to 15 minutes (from memory)",
-                        true,
-                        List.of("A border router of the house is on."));
             case MQTT_WIFI ->
                 new Window(
                         60,
