@@ -52,16 +52,7 @@ public enum ColourEra {
             Set.of(CoreColour.WHITE, CoreColour.GREY),
             CoreColour.WHITE,
             CoreColour.BARE,
-            "NEC 200.6, 200.7(C), 250.119"),
-    AU_NOW(
-            RegionProfile.AU_230,
-            "as now",
-            CoreColour.RED,
-            CoreColour.WHITE,
-            Set.of(CoreColour.BLACK, CoreColour.BLUE),
-            CoreColour.BLACK,
-            CoreColour.GREEN_YELLOW,
-            "AS/NZS 3000: red or brown active, black or blue neutral; from memory");
+            "NEC 200.6, 200.7(C), 250.119");
 
     private final RegionProfile region;
     private final String label;

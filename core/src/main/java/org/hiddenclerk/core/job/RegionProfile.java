@@ -48,20 +48,7 @@ public enum RegionProfile {
             "114",
             "126",
             "2.08",
-            908.42),
-    AU_230(
-            "Australia and New Zealand, 230 V",
-            InstallationCode.IEC_60364,
-            230,
-            50,
-            SupplySystem.Arrangement.THREE_PHASE,
-            OptionalInt.empty(),
-            "AU",
-            "AS 60038: 230 V +10/-6 %, from memory",
-            "216.2",
-            "253",
-            "1.5",
-            921.42);
+            908.42);
 
     private final String label;
     private final InstallationCode code;
