@@ -375,7 +375,9 @@ class JoiningController {
     }
 
     @PostMapping("/jobs/{job}/join/inventory")
-    @Operation(operationId = "takeInventory", summary = "Asks every network who is there, and compares that with what was planned")
+    @Operation(
+            operationId = "takeInventory",
+            summary = "Asks every network who is there, and compares that with what was planned")
     JoinView takeInventory(@PathVariable UUID job) {
         joining.takeInventory(job);
         return join(job);
