@@ -53,6 +53,14 @@ public record LoadBank(
         return each.times(count);
     }
 
+    /** Count, kind and watts of each, with what else is known, as a person reads it. */
+    public String words() {
+        return count + " × " + kind.label() + " " + each
+                + volts.map(v -> ", " + v).orElse("")
+                + dimmable.map(yes -> yes ? ", dimmable" : ", not dimmable").orElse("")
+                + peak.map(a -> ", peak " + a).orElse("");
+    }
+
     /** Current of all of them at some volts. */
     public BigDecimal amps(BigDecimal volts) {
         return total().asDecimal().divide(volts.multiply(powerFactor), MathContext.DECIMAL64);
