@@ -1,5 +1,7 @@
 package org.hiddenclerk.core.conductors;
 
+import java.util.Collections;
+import java.util.LinkedHashMap;
 import java.util.Map;
 
 /** A reading that can be made. Positions are 0 or 1 by box id and name every box with a switch. */
@@ -8,7 +10,7 @@ public sealed interface Reading {
     /** A core against neutral or earth, breaker on, everything as found. */
     record Live(String core, Map<String, Integer> with) implements Reading {
         public Live {
-            with = Map.copyOf(with);
+            with = inOrder(with);
         }
     }
 
@@ -18,7 +20,7 @@ public sealed interface Reading {
     /** A core freed, breaker on: does a tester from a proved live to it light? */
     record Returns(String core, Map<String, Integer> with) implements Reading {
         public Returns {
-            with = Map.copyOf(with);
+            with = inOrder(with);
         }
     }
 
@@ -29,8 +31,13 @@ public sealed interface Reading {
      */
     record Lamp(String box, Map<String, Integer> with) implements Reading {
         public Lamp {
-            with = Map.copyOf(with);
+            with = inOrder(with);
         }
+    }
+
+    /** Boxes stay in the order in which they are told, so that an answer reads the same each time. */
+    private static Map<String, Integer> inOrder(Map<String, Integer> with) {
+        return Collections.unmodifiableMap(new LinkedHashMap<>(with));
     }
 
     /** Whether it is made with everything off. */
