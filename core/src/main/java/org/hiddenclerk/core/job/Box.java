@@ -145,7 +145,8 @@ public record Box(
                 cable.mm2(),
                 cable.cores().stream()
                         .map(core -> core.endingAt(numberedAfter(core.end(), last)))
-                        .toList());
+                        .toList(),
+                cable.assumed());
     }
 
     private static End numberedAfter(End end, int last) {

@@ -127,6 +127,17 @@ public enum ColourEra {
         return secondLine;
     }
 
+    /** Colours of the line cores of a cable, in the order in which they are usually taken. */
+    public List<CoreColour> lives() {
+        return List.of(
+                live,
+                secondLine,
+                switch (this) {
+                    case EU_NOW, UK_NOW -> CoreColour.GREY;
+                    case DE_BEFORE_1965, UK_BEFORE_2004, US_NOW -> CoreColour.BLUE;
+                });
+    }
+
     public CoreColour neutral() {
         return neutral;
     }

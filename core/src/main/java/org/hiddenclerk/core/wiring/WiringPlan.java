@@ -26,6 +26,7 @@ import org.hiddenclerk.core.job.Box;
 import org.hiddenclerk.core.job.End;
 import org.hiddenclerk.core.wiring.routing.Netting;
 import org.hiddenclerk.core.wiring.routing.PlanDraft;
+import org.hiddenclerk.core.wiring.run.AssumedCables;
 import org.hiddenclerk.core.wiring.run.BoxWiring;
 import org.hiddenclerk.core.wiring.run.Colours;
 import org.hiddenclerk.core.wiring.run.ConnectedBoxes;
@@ -126,7 +127,7 @@ public record WiringPlan(
         findings.addAll(dangling(found.run()));
         findings.addAll(Colours.of(found.run().lead().box(), found.house().region()));
         findings.sort(Finding.ORDER);
-        return new WiringPlan(found.wiring(), Optional.empty(), found.netlist(), found.proof(), findings);
+        return held(new WiringPlan(found.wiring(), Optional.empty(), found.netlist(), found.proof(), findings));
     }
 
     private static List<Finding> dangling(ConnectedBoxes run) {
@@ -165,7 +166,15 @@ public record WiringPlan(
             // Nothing is built on a wiring that is dangerous as it is.
             found.proof().findings().stream().filter(WiringPlan::isInTheWay).forEach(obstacles::add);
         }
-        return obstacles.isEmpty() ? planned(found, sites) : refused(found, obstacles);
+        return held(obstacles.isEmpty() ? planned(found, sites) : refused(found, obstacles));
+    }
+
+    /** A wiring rests on every cable of its run: it holds where one of them was filled in as usual, and nobody has looked. */
+    private static WiringPlan held(WiringPlan plan) {
+        List<Finding> findings = new ArrayList<>(plan.findings());
+        plan.run().boxes().forEach(place -> findings.addAll(AssumedCables.of(place.box())));
+        findings.sort(Finding.ORDER);
+        return new WiringPlan(plan.found, plan.planned, plan.wiring, plan.proof, findings);
     }
 
     /** Two plans of one run must not take over the same switch. */
@@ -305,7 +314,7 @@ public record WiringPlan(
 
     /** What comes of it when the run is connected otherwise than planned, proved anew. */
     public WiringPlan rewired(RunWiring otherwise, HouseContext house) {
-        return proved(house, found, otherwise, Set.of(run().lead()));
+        return held(proved(house, found, otherwise, Set.of(run().lead())));
     }
 
     private static WiringPlan proved(

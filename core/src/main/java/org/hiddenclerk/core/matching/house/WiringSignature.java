@@ -73,7 +73,11 @@ final class WiringSignature {
             key.append("\nM").append(module.number()).append(' ').append(module.name());
         }
         for (Cable cable : box.cables()) {
-            key.append("\nC").append(cable.name()).append(' ').append(cable.mm2());
+            key.append("\nC")
+                    .append(cable.name())
+                    .append(' ')
+                    .append(cable.mm2())
+                    .append(cable.assumed());
             add(cable.leads());
             for (Core core : cable.cores()) {
                 key.append('|')

@@ -25,6 +25,7 @@ import org.hiddenclerk.core.electrical.part.ModuleSupply;
 import org.hiddenclerk.core.finding.FindingCode;
 import org.hiddenclerk.core.finding.Verdict;
 import org.hiddenclerk.core.job.Box;
+import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.SurveyedModule;
 import org.hiddenclerk.core.matching.module.Candidate;
@@ -286,6 +287,35 @@ class HouseMatchTest {
                 .forEach((place, box) -> box.places().forEach(end -> softly.assertThat(box.heldAt(end))
                         .as(name + " " + end)
                         .isEqualTo(box.attachedAt(end).size()))));
+    }
+
+    /** A cable that was filled in as usual holds every plan that rests on it; a twin whose cables were looked at goes on. */
+    @Test
+    void whatNobodyLookedAtHoldsInAHouse() {
+        Box seen = Boxes.box()
+                .gang("4", "LED 10")
+                .feed("4", common(1))
+                .lamp(1, throwOf(1), "4")
+                .build();
+        Box assumed = new Box(
+                seen.label(),
+                seen.kind(),
+                seen.geometry(),
+                seen.gangs(),
+                seen.loads(),
+                seen.cables().stream()
+                        .map(cable -> new Cable(cable.name(), cable.leads(), cable.mm2(), cable.cores(), true))
+                        .toList(),
+                seen.jumpers());
+        Map<String, Box> boxes = new LinkedHashMap<>();
+        boxes.put("seen", seen);
+        boxes.put("assumed", assumed);
+
+        assertThat(compare("assumed", Boxes.house(), boxes)).isPositive();
+        HouseMatch.Result result =
+                new HouseMatch(new HouseSurvey(Boxes.house(), boxes, Map.of()), MODELS, Terms.USUAL).match();
+        assertThat(result.options()).isNotEmpty().allMatch(option -> option.lead()
+                .equals("seen"));
     }
 
     private static int compare(String name, HouseContext house, Map<String, Box> boxes) {
