@@ -12,6 +12,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.ClerkProperties;
+import org.hiddenclerk.app.job.house.CircuitRow;
 import org.hiddenclerk.app.job.house.OpenHouse;
 import org.hiddenclerk.app.job.settings.HouseDocument;
 import org.hiddenclerk.app.job.settings.HouseSettings;
@@ -160,17 +161,20 @@ class DemoHouses implements ApplicationRunner {
                         openHouse
                                 .circuit(
                                         job,
-                                        c.label(),
-                                        Amps.of(c.ratingAmps()),
-                                        c.phase(),
-                                        c.alternativelySupplied(),
-                                        Optional.ofNullable(c.elvVolts()).map(Volts::of),
-                                        new Protection(
-                                                Optional.ofNullable(c.device()).orElse(Protection.Device.BREAKER),
-                                                c.residualMilliamps() == null
-                                                        ? OptionalInt.empty()
-                                                        : OptionalInt.of(c.residualMilliamps()),
-                                                Optional.ofNullable(c.cableMm2())))
+                                        new CircuitRow.Data(
+                                                c.label(),
+                                                Amps.of(c.ratingAmps()),
+                                                c.phase(),
+                                                c.alternativelySupplied(),
+                                                Optional.ofNullable(c.elvVolts())
+                                                        .map(Volts::of),
+                                                new Protection(
+                                                        Optional.ofNullable(c.device())
+                                                                .orElse(Protection.Device.BREAKER),
+                                                        c.residualMilliamps() == null
+                                                                ? OptionalInt.empty()
+                                                                : OptionalInt.of(c.residualMilliamps()),
+                                                        Optional.ofNullable(c.cableMm2()))))
                                 .toString()));
         Map<String, UUID> rooms = new LinkedHashMap<>();
         house.rooms().forEach(r -> rooms.put(r.name(), openHouse.room(job, r.name(), r.storey())));

@@ -30,14 +30,14 @@ class DayBook {
     private static final String ENTRIES =
             """
             SELECT j.id, j.name, j.place, j.region, j.contact, j.visit_on, j.archived_at IS NOT NULL, j.people_removed_at IS NOT NULL,
-                   (SELECT COUNT(*) FROM box b JOIN room r ON b.room_id = r.id WHERE r.job_id = j.id),
-                   (SELECT COUNT(*) FROM room r JOIN box b ON b.room_id = r.id WHERE r.job_id = j.id AND EXISTS (SELECT 1 FROM box_pick p WHERE p.box_id = b.id)),
-                   (SELECT COUNT(DISTINCT b.id) FROM issued_plan_box i JOIN box b ON i.box_id = b.id JOIN room r ON b.room_id = r.id WHERE r.job_id = j.id
+                   (SELECT COUNT(*) FROM box b JOIN room r ON b.room_id = r.id WHERE r.job_id = j.id AND b.removed_at IS NULL),
+                   (SELECT COUNT(*) FROM room r JOIN box b ON b.room_id = r.id WHERE r.job_id = j.id AND b.removed_at IS NULL AND EXISTS (SELECT 1 FROM box_pick p WHERE p.box_id = b.id)),
+                   (SELECT COUNT(DISTINCT b.id) FROM issued_plan_box i JOIN box b ON i.box_id = b.id JOIN room r ON b.room_id = r.id WHERE r.job_id = j.id AND b.removed_at IS NULL
                         AND EXISTS (SELECT 1 FROM box_pick p WHERE p.box_id = b.id)),
                    (SELECT COUNT(DISTINCT b.id) FROM run_sheet s JOIN issued_plan_box i ON s.plan_id = i.plan_id JOIN box b ON i.box_id = b.id JOIN room r ON b.room_id = r.id
                         WHERE r.job_id = j.id AND s.finished AND EXISTS (SELECT 1 FROM box_pick p WHERE p.box_id = b.id)),
                    EXISTS (SELECT 1 FROM handed_over h WHERE h.job_id = j.id),
-                   (SELECT COUNT(*) FROM found_otherwise f JOIN box b ON f.box_id = b.id JOIN room r ON b.room_id = r.id WHERE r.job_id = j.id AND f.settled_at IS NULL),
+                   (SELECT COUNT(*) FROM found_otherwise f JOIN box b ON f.box_id = b.id JOIN room r ON b.room_id = r.id WHERE r.job_id = j.id AND b.removed_at IS NULL AND f.settled_at IS NULL),
                    (SELECT COUNT(*) FROM handover_entry t WHERE t.job_id = j.id AND NOT t.as_planned
                         AND NOT EXISTS (SELECT 1 FROM handover_entry n WHERE n.job_id = t.job_id AND n.test = t.test AND n.made_at > t.made_at)),
                    (SELECT COUNT(*) FROM circuit_lock l JOIN circuit c ON l.circuit_id = c.id WHERE c.job_id = j.id AND l.taken_off_at IS NULL),

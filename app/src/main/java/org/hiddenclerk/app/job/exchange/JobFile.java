@@ -3,6 +3,7 @@ package org.hiddenclerk.app.job.exchange;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.function.Consumer;
 import java.util.function.UnaryOperator;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.app.platform.problem.ProblemException;
@@ -21,7 +22,7 @@ import tools.jackson.databind.node.ObjectNode;
 /** The shape of a job as a file, and how older ones are brought up to it. */
 final class JobFile {
     static final String FORMAT = "hidden-clerk-job";
-    static final int VERSION = 7;
+    static final int VERSION = 8;
 
     private static final int FIRST_COMPANION = 101;
     private static final int DEEPEST = 60;
@@ -57,7 +58,9 @@ final class JobFile {
             5,
             JobFile::addModulesInPlace,
             6,
-            JobFile::addCoresOfOtherLoads);
+            JobFile::addCoresOfOtherLoads,
+            7,
+            JobFile::addWhatIsAsUsual);
 
     private JobFile() {}
 
@@ -148,6 +151,27 @@ final class JobFile {
     private static ObjectNode addCoresOfOtherLoads(ObjectNode file) {
         addEmpty(file, "boxCore", "loadNumber");
         return file.put("version", 7);
+    }
+
+    /** Files of version 7 are of a time when circuits and rooms stayed as they were entered, and nothing was filled in as usual. */
+    private static ObjectNode addWhatIsAsUsual(ObjectNode file) {
+        ObjectNode parts = file.get("parts").asObject();
+        addEmpty(file, "box", "removedAt");
+        for (String part : List.of("room", "circuit")) {
+            add(parts, part, row -> row.put("version", 0));
+        }
+        for (String part : List.of("box", "boxCable")) {
+            add(parts, part, row -> row.put("asUsual", false));
+        }
+        return file.put("version", 8);
+    }
+
+    private static void add(ObjectNode parts, String part, Consumer<ObjectNode> later) {
+        parts.path(part).forEach(row -> {
+            if (row.isObject()) {
+                later.accept(row.asObject());
+            }
+        });
     }
 
     /** What rows of a part had not yet when the file was written. */

@@ -6,6 +6,7 @@ import jakarta.persistence.EnumType;
 import jakarta.persistence.Enumerated;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.math.BigDecimal;
 import java.util.Optional;
 import java.util.OptionalInt;
@@ -24,6 +25,9 @@ import org.jspecify.annotations.Nullable;
 public class CircuitRow {
     @Id
     private UUID id;
+
+    @Version
+    private long version;
 
     private UUID jobId;
     private String label;
@@ -50,31 +54,54 @@ public class CircuitRow {
 
     protected CircuitRow() {}
 
-    public CircuitRow(
-            UUID jobId,
+    public CircuitRow(UUID jobId, Data data) {
+        this.id = UUID.randomUUID();
+        this.jobId = jobId;
+        is(data);
+    }
+
+    /** What is known of a circuit. */
+    public record Data(
             String label,
             Amps rating,
             Line phase,
             boolean alternativelySupplied,
             Optional<Volts> elvVolts,
-            Protection protection) {
-        this.device = protection.device();
-        this.residualMa = protection.residualMilliamps().isPresent()
-                ? protection.residualMilliamps().getAsInt()
+            Protection protection) {}
+
+    /** What is known of it. */
+    public Data data() {
+        Circuit circuit = toCircuit();
+        return new Data(
+                circuit.label(),
+                circuit.rating(),
+                circuit.phase(),
+                circuit.alternativelySupplied(),
+                circuit.elvVolts(),
+                circuit.protection());
+    }
+
+    /** Takes what is known now. */
+    public final void is(Data data) {
+        this.device = data.protection().device();
+        this.residualMa = data.protection().residualMilliamps().isPresent()
+                ? data.protection().residualMilliamps().getAsInt()
                 : null;
-        this.cableMm2 = protection.cableMm2().orElse(null);
-        this.metal = protection.metal().orElse(null);
-        this.elvMv = elvVolts.map(Volts::millivolts).orElse(null);
-        this.id = UUID.randomUUID();
-        this.jobId = jobId;
-        this.label = label;
-        this.ratingMa = rating.milliamps();
-        this.phase = phase;
-        this.alternativelySupplied = alternativelySupplied;
+        this.cableMm2 = data.protection().cableMm2().orElse(null);
+        this.metal = data.protection().metal().orElse(null);
+        this.elvMv = data.elvVolts().map(Volts::millivolts).orElse(null);
+        this.label = data.label();
+        this.ratingMa = data.rating().milliamps();
+        this.phase = data.phase();
+        this.alternativelySupplied = data.alternativelySupplied();
     }
 
     public UUID id() {
         return id;
+    }
+
+    public long version() {
+        return version;
     }
 
     public UUID jobId() {

@@ -3,11 +3,6 @@ package org.hiddenclerk.app.job.house;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.validation.Valid;
-import jakarta.validation.constraints.DecimalMax;
-import jakarta.validation.constraints.DecimalMin;
-import jakarta.validation.constraints.Digits;
-import jakarta.validation.constraints.Max;
-import jakarta.validation.constraints.Min;
 import jakarta.validation.constraints.NotBlank;
 import jakarta.validation.constraints.NotNull;
 import jakarta.validation.constraints.Size;
@@ -15,26 +10,21 @@ import java.math.BigDecimal;
 import java.security.Principal;
 import java.util.List;
 import java.util.Optional;
-import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.hiddenclerk.app.platform.access.JobsOfCallers;
 import org.hiddenclerk.app.platform.access.Needs;
 import org.hiddenclerk.app.platform.access.Right;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
-import org.hiddenclerk.app.platform.problem.ProblemException;
 import org.hiddenclerk.app.platform.web.MayBeAbsent;
-import org.hiddenclerk.core.electrical.part.Line;
 import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.job.LoadText;
-import org.hiddenclerk.core.job.Protection;
+import org.hiddenclerk.core.job.LoadWords;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.StandardBox;
-import org.hiddenclerk.core.quantity.Amps;
-import org.hiddenclerk.core.quantity.ExtraLowVoltage;
-import org.hiddenclerk.core.quantity.Volts;
 import org.hiddenclerk.core.quantity.WireGauge;
 import org.springframework.http.HttpStatus;
+import org.springframework.web.bind.annotation.DeleteMapping;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -69,29 +59,6 @@ class HouseController {
             @NotNull RegionProfile region) {}
 
     record NewRoom(@NotBlank @Size(max = 120) String name, @NotBlank @Size(max = 60) String storey) {}
-
-    record NewCircuit(
-            @NotBlank @Size(max = 20) String label,
-            @NotNull @DecimalMin("1") @DecimalMax("125") @Digits(integer = 3, fraction = 1) BigDecimal ratingAmps,
-            @NotNull Line phase,
-            boolean alternativelySupplied,
-            @MayBeAbsent
-                    @DecimalMin("5")
-                    @DecimalMax(ExtraLowVoltage.MOST_DIRECT_VOLTS)
-                    @Digits(integer = 3, fraction = 1)
-                    BigDecimal elvVolts,
-            @MayBeAbsent Protection.Device device,
-            @MayBeAbsent @Min(1) @Max(1000) Integer residualMilliamps,
-            @MayBeAbsent @DecimalMin("0.5") @DecimalMax("50") @Digits(integer = 2, fraction = 2) BigDecimal cableMm2,
-            @MayBeAbsent Protection.Metal metal) {
-        Protection protection() {
-            return new Protection(
-                    Optional.ofNullable(device).orElse(Protection.Device.BREAKER),
-                    residualMilliamps == null ? OptionalInt.empty() : OptionalInt.of(residualMilliamps),
-                    Optional.ofNullable(cableMm2),
-                    Optional.ofNullable(metal));
-        }
-    }
 
     /** The id of what was made. */
     record Made(UUID id) {}
@@ -140,9 +107,19 @@ class HouseController {
             boolean round,
             String source) {}
 
-    /** Loads as they were typed: what they come to, or where they stop making sense. */
+    /**
+     * Loads as they were typed: what they come to, or where they stop making sense.
+     *
+     * @param taken what a word left open and was taken for something, in sentences
+     */
     record TypedLoads(
-            @MayBeAbsent String words, @MayBeAbsent BigDecimal totalWatts, @MayBeAbsent FieldProblem problem) {}
+            @MayBeAbsent String words,
+            @MayBeAbsent BigDecimal totalWatts,
+            List<String> taken,
+            @MayBeAbsent FieldProblem problem) {}
+
+    /** A word for a load. */
+    record LoadWordView(String word, String kind) {}
 
     @GetMapping("/jobs")
     @Needs(Right.LISTS)
@@ -187,45 +164,36 @@ class HouseController {
     }
 
     /** @param was what the room was called when somebody decided that */
-    record RoomName(@NotBlank @Size(max = 80) String was, @NotBlank @Size(max = 80) String name) {}
+    record RoomName(
+            @NotBlank @Size(max = 80) String was,
+            @NotBlank @Size(max = 80) String name,
+            @MayBeAbsent @Size(min = 1, max = 60) String storey) {}
 
     @PutMapping("/rooms/{room}")
     @Operation(
             operationId = "renameRoom",
             summary = "Calls a room otherwise; modules keep their names until they are renamed")
     Made renameRoom(@PathVariable UUID room, @Valid @RequestBody RoomName renamed) {
-        return new Made(openHouse.renameRoom(room, renamed.was(), renamed.name().strip()));
+        return new Made(openHouse.renameRoom(
+                room,
+                renamed.was(),
+                renamed.name().strip(),
+                Optional.ofNullable(renamed.storey()).map(String::strip)));
+    }
+
+    @DeleteMapping("/rooms/{room}")
+    @ResponseStatus(HttpStatus.NO_CONTENT)
+    @Operation(operationId = "removeRoom", summary = "Takes a room away in which no box is")
+    void removeRoom(@PathVariable UUID room, @RequestParam long version) {
+        openHouse.removeRoom(room, version);
     }
 
     @PostMapping("/jobs/{job}/circuits")
     @ResponseStatus(HttpStatus.CREATED)
     @Operation(operationId = "addCircuit")
     Made addCircuit(@PathVariable UUID job, @Valid @RequestBody NewCircuit circuit) {
-        boolean elv = circuit.phase() == Line.ELV_PLUS;
-        if (elv != (circuit.elvVolts() != null)) {
-            throw ProblemException.content(
-                    "The circuit cannot be kept like this",
-                    new FieldProblem(
-                            "/elvVolts",
-                            String.valueOf(circuit.elvVolts()),
-                            "the volts of an extra-low-voltage circuit, and of no other"));
-        }
-        if (!elv && !houses.job(job).region().phases().contains(circuit.phase())) {
-            throw ProblemException.content(
-                    "The circuit cannot be kept like this",
-                    new FieldProblem(
-                            "/phase",
-                            circuit.phase().label(),
-                            "one of " + houses.job(job).region().phases()));
-        }
-        return new Made(openHouse.circuit(
-                houses.job(job).id(),
-                circuit.label().strip(),
-                Amps.of(circuit.ratingAmps()),
-                circuit.phase(),
-                circuit.alternativelySupplied(),
-                Optional.ofNullable(circuit.elvVolts()).map(Volts::of),
-                circuit.protection()));
+        JobRow row = houses.job(job);
+        return new Made(openHouse.circuit(row.id(), circuit.in(row.region(), "")));
     }
 
     @GetMapping("/loads/read")
@@ -237,14 +205,21 @@ class HouseController {
             return new TypedLoads(
                     null,
                     null,
+                    List.of(),
                     new FieldProblem("#text", not.found() + " (column " + (not.column() + 1) + ")", not.expected()));
         }
         LoadText.Understood understood = (LoadText.Understood) outcome;
-        String words = String.join(
-                " and ",
-                understood.banks().stream()
-                        .map(bank -> bank.count() + " × " + bank.kind().label() + " " + bank.each())
-                        .toList());
-        return new TypedLoads(words, understood.total().asDecimal(), null);
+        return new TypedLoads(understood.words(), understood.total().asDecimal(), understood.taken(), null);
+    }
+
+    @GetMapping("/loads/kinds")
+    @Needs(Right.FACTS)
+    @Operation(
+            operationId = "loadWords",
+            summary = "Words for loads that are understood, with the kind that each means")
+    List<LoadWordView> loadWords() {
+        return LoadWords.all().entrySet().stream()
+                .map(word -> new LoadWordView(word.getKey(), word.getValue().label()))
+                .toList();
     }
 }

@@ -9,11 +9,7 @@ import java.util.UUID;
 import java.util.stream.Collectors;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.app.platform.problem.ProblemException;
-import org.hiddenclerk.core.electrical.part.Line;
-import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.RegionProfile;
-import org.hiddenclerk.core.quantity.Amps;
-import org.hiddenclerk.core.quantity.Volts;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -59,10 +55,11 @@ public class OpenHouse {
     /**
      * Calls a room otherwise. Modules keep their names until they are renamed.
      *
-     * @param was what it was called when somebody decided that
+     * @param was    what it was called when somebody decided that
+     * @param storey where it is; empty where that is as it was
      */
     @Transactional
-    public UUID renameRoom(UUID room, String was, String name) {
+    public UUID renameRoom(UUID room, String was, String name, Optional<String> storey) {
         RoomRow row = rooms.findById(room).orElseThrow(() -> ProblemException.notFound("room"));
         if (!row.name().equals(was)) {
             throw ProblemException.conflict("The room is called \"" + row.name() + "\" by now. Look at it again.");
@@ -70,27 +67,65 @@ public class OpenHouse {
         if (rooms.findByJobIdOrderByPosition(row.jobId()).stream()
                 .anyMatch(other -> other != row
                         && other.name().equalsIgnoreCase(name)
-                        && other.storey().equals(row.storey()))) {
+                        && other.storey().equals(storey.orElse(row.storey())))) {
             throw ProblemException.content(
                     "The room cannot be called so",
                     new FieldProblem("/name", name, "a name that no other room of " + row.storey() + " has"));
         }
         row.isCalled(name);
+        storey.ifPresent(row::isOn);
         rooms.saveAndFlush(row);
         return row.jobId();
     }
 
+    /**
+     * Takes a room away in which no box is.
+     *
+     * @throws ProblemException as a conflict, when somebody changed it meanwhile or boxes are in it
+     */
     @Transactional
-    public UUID circuit(
-            UUID job,
-            String label,
-            Amps rating,
-            Line phase,
-            boolean alternativelySupplied,
-            Optional<Volts> elvVolts,
-            Protection protection) {
-        return circuits.saveAndFlush(
-                        new CircuitRow(job, label, rating, phase, alternativelySupplied, elvVolts, protection))
-                .id();
+    public void removeRoom(UUID room, long version) {
+        RoomRow row = rooms.findById(room).orElseThrow(() -> ProblemException.notFound("room"));
+        if (row.version() != version) {
+            throw ProblemException.conflict("Somebody changed the room meanwhile. Look at it again.");
+        }
+        List<String> labels = rooms.labelsOfBoxesIn(room);
+        if (!labels.isEmpty()) {
+            throw ProblemException.conflict("In " + row.name() + " there is " + String.join(", ", labels)
+                    + ". Move that to another room or take it away first.");
+        }
+        rooms.delete(row);
+        rooms.flush();
+    }
+
+    @Transactional
+    public UUID circuit(UUID job, CircuitRow.Data data) {
+        return circuits.saveAndFlush(new CircuitRow(job, data)).id();
+    }
+
+    /**
+     * The circuit, if it still has the version that the person saw.
+     *
+     * @throws ProblemException as a conflict, when somebody changed it meanwhile
+     */
+    public CircuitRow unchangedCircuit(UUID circuit, long version) {
+        CircuitRow row = circuits.findById(circuit).orElseThrow(() -> ProblemException.notFound("circuit"));
+        if (row.version() != version) {
+            throw ProblemException.conflict(
+                    "Somebody changed the circuit meanwhile. Your entry is not saved; look at it again.");
+        }
+        return row;
+    }
+
+    @Transactional
+    public void changeCircuit(CircuitRow row, CircuitRow.Data data) {
+        row.is(data);
+        circuits.saveAndFlush(row);
+    }
+
+    @Transactional
+    public void removeCircuit(CircuitRow row) {
+        circuits.delete(row);
+        circuits.flush();
     }
 }

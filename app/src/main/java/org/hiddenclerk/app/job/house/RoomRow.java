@@ -3,6 +3,7 @@ package org.hiddenclerk.app.job.house;
 import jakarta.persistence.Entity;
 import jakarta.persistence.Id;
 import jakarta.persistence.Table;
+import jakarta.persistence.Version;
 import java.util.UUID;
 
 /** A room of a house. */
@@ -11,6 +12,9 @@ import java.util.UUID;
 public class RoomRow {
     @Id
     private UUID id;
+
+    @Version
+    private long version;
 
     private UUID jobId;
     private String name;
@@ -31,6 +35,10 @@ public class RoomRow {
         return id;
     }
 
+    public long version() {
+        return version;
+    }
+
     public UUID jobId() {
         return jobId;
     }
@@ -45,6 +53,10 @@ public class RoomRow {
 
     void isCalled(String newName) {
         name = newName;
+    }
+
+    void isOn(String newStorey) {
+        storey = newStorey;
     }
 
     public int position() {

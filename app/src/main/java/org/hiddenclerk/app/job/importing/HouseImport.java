@@ -13,6 +13,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.function.Supplier;
+import org.hiddenclerk.app.job.house.CircuitRow;
 import org.hiddenclerk.app.job.house.Houses;
 import org.hiddenclerk.app.job.house.OpenHouse;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
@@ -97,7 +98,10 @@ class HouseImport {
             if (elv.isEmpty() && !phases.contains(phase)) {
                 throw row.wrong("phase", "one of " + phases);
             }
-            openHouse.circuit(job, label, Amps.of(rating), phase, row.yes("alternative_supply"), elv, protection(row));
+            openHouse.circuit(
+                    job,
+                    new CircuitRow.Data(
+                            label, Amps.of(rating), phase, row.yes("alternative_supply"), elv, protection(row)));
             known.add(label);
         });
     }

@@ -23,7 +23,8 @@ class Search {
     /** Rows that are looked at before the index is asked. */
     private static final int SAMPLE = 2_000;
 
-    private static final String OF_BOX = " JOIN room r ON b.room_id = r.id JOIN job j ON r.job_id = j.id";
+    private static final String OF_BOX =
+            " JOIN room r ON b.room_id = r.id AND b.removed_at IS NULL JOIN job j ON r.job_id = j.id";
 
     /**
      * Where to look.

@@ -24,6 +24,7 @@ public class JobsOfCallers {
         JOB_BY_VARIABLE.put("job", "SELECT id FROM job WHERE id = :id");
         JOB_BY_VARIABLE.put("box", "SELECT r.job_id FROM box b" + OF_BOX + " WHERE b.id = :id");
         JOB_BY_VARIABLE.put("room", "SELECT job_id FROM room WHERE id = :id");
+        JOB_BY_VARIABLE.put("circuit", "SELECT job_id FROM circuit WHERE id = :id");
         JOB_BY_VARIABLE.put("unit", "SELECT job_id FROM bench_unit WHERE id = :id");
         JOB_BY_VARIABLE.put("device", "SELECT job_id FROM joined_device WHERE id = :id");
         JOB_BY_VARIABLE.put("choice", "SELECT job_id FROM house_choice WHERE id = :id");

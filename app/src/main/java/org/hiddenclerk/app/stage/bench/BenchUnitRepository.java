@@ -9,6 +9,8 @@ interface BenchUnitRepository extends JpaRepository<BenchUnitRow, UUID> {
 
     boolean existsByJobId(UUID jobId);
 
+    boolean existsByBoxId(UUID boxId);
+
     boolean existsBySerial(String serial);
 
     boolean existsByAddress(String address);

@@ -33,6 +33,7 @@ import org.hiddenclerk.core.fitting.RunSheet;
 import org.hiddenclerk.core.job.BoxKind;
 import org.hiddenclerk.core.job.BoxProgress;
 import org.hiddenclerk.core.job.Gang;
+import org.hiddenclerk.core.job.Protection;
 import org.hiddenclerk.core.job.Protection.Metal;
 import org.hiddenclerk.core.job.RegionProfile;
 import org.hiddenclerk.core.job.Stage;
@@ -95,16 +96,18 @@ class JobOverview {
             List<BoxView> boxes,
             List<IsolationView> isolation) {}
 
-    record RoomView(UUID id, String name, String storey) {}
+    record RoomView(UUID id, long version, String name, String storey) {}
 
     record CircuitView(
             UUID id,
+            long version,
             String label,
             BigDecimal ratingAmps,
             Line phase,
             String phaseLabel,
             boolean alternativelySupplied,
             @MayBeAbsent BigDecimal elvVolts,
+            Protection.Device kindOfDevice,
             String device,
             @MayBeAbsent Integer residualMilliamps,
             @MayBeAbsent BigDecimal cableMm2,
@@ -199,7 +202,7 @@ class JobOverview {
                 row.region().phases(),
                 TERMINALS,
                 houses.rooms(job).stream()
-                        .map(r -> new RoomView(r.id(), r.name(), r.storey()))
+                        .map(r -> new RoomView(r.id(), r.version(), r.name(), r.storey()))
                         .toList(),
                 houses.circuits(job).stream()
                         .map(JobOverview::view)
@@ -218,12 +221,14 @@ class JobOverview {
         var circuit = row.toCircuit();
         return new CircuitView(
                 row.id(),
+                row.version(),
                 circuit.label(),
                 circuit.rating().asDecimal(),
                 circuit.phase(),
                 circuit.phase().label(),
                 circuit.alternativelySupplied(),
                 circuit.elvVolts().map(v -> v.asDecimal()).orElse(null),
+                circuit.protection().device(),
                 circuit.protection().device().label(),
                 circuit.protection().residualMilliamps().isPresent()
                         ? circuit.protection().residualMilliamps().getAsInt()

@@ -21,6 +21,13 @@ class IssuedPlans implements IssuedWork {
 
     @Override
     @Transactional(readOnly = true)
+    public boolean speaksOf(UUID job, UUID circuit) {
+        return plans.issuedIn(job).stream()
+                .anyMatch(plan -> (plan.survey() + plan.neighbours()).contains(circuit.toString()));
+    }
+
+    @Override
+    @Transactional(readOnly = true)
     public List<String> restingOn(Boxes.Found found) {
         Map<UUID, IssuedPlanRow> last = plans.lastIssuedByBox(found.job());
         return Stream.concat(

@@ -397,6 +397,11 @@ public class Plans {
         return issued.findByJob(job).stream().collect(Collectors.toMap(IssuedPlanRow::id, IssuedPlanRow::opens));
     }
 
+    /** Every plan that was issued for a job, whether it still holds or not. */
+    List<IssuedPlanRow> issuedIn(UUID job) {
+        return issued.findByJob(job);
+    }
+
     public IssuedPlanRow issuedPlan(UUID id) {
         return issued.findById(id).orElseThrow(() -> ProblemException.notFound("plan"));
     }

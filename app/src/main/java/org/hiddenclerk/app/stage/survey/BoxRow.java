@@ -18,6 +18,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.UUID;
+import org.hibernate.annotations.SQLRestriction;
 import org.hiddenclerk.core.behaviour.InputBehaviour;
 import org.hiddenclerk.core.electrical.part.Mechanism;
 import org.hiddenclerk.core.job.BoxKind;
@@ -30,6 +31,7 @@ import org.jspecify.annotations.Nullable;
 /** A box with its survey and the modules picked for it. The version guards every write. */
 @Entity
 @Table(name = "box")
+@SQLRestriction("removed_at is null")
 public class BoxRow {
     @Id
     private UUID id;
@@ -61,6 +63,9 @@ public class BoxRow {
     private String changedBy;
     private Instant changedAt;
     private Instant createdAt;
+    private @Nullable Instant removedAt;
+    /** Whether its measures were filled in as they usually are, and nobody has looked. */
+    boolean asUsual;
 
     @ElementCollection
     @CollectionTable(name = "gang", joinColumns = @JoinColumn(name = "box_id"))
@@ -151,6 +156,15 @@ public class BoxRow {
         picks.addAll(chosen);
     }
 
+    void isIn(UUID room) {
+        roomId = room;
+    }
+
+    /** @param when null puts it back */
+    void isTakenAway(@Nullable Instant when) {
+        removedAt = when;
+    }
+
     public final void changed(String who, Instant when) {
         changedBy = who;
         changedAt = when;
@@ -195,6 +209,7 @@ public class BoxRow {
         UUID otherBox;
         String otherCable;
         BigDecimal mm2;
+        boolean asUsual;
     }
 
     /** A core of a cable. */

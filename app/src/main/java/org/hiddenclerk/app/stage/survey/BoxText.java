@@ -156,7 +156,8 @@ final class BoxText {
                 line.takes("metal"),
                 line.takes("marked") ? line.number("the volume marked in the box, in cubic inches") : null,
                 line.takes("round") ? Boolean.TRUE : null,
-                line.takes("studs") ? line.whole("kinds of studs and hickeys in the box") : null);
+                line.takes("studs") ? line.whole("kinds of studs and hickeys in the box") : null,
+                line.takes(BoxNotation.AS_USUAL));
     }
 
     private void gang(BoxTextLine line) {
@@ -210,27 +211,25 @@ final class BoxText {
         BigDecimal mm2 = line.number("the size in mm²");
         switch (line.next("feed, lamp, loop or to")) {
             case "feed" ->
-                add(name, LeadsTo.SUPPLY, line.named(circuits, "a circuit of this job"), null, null, null, mm2);
-            case "lamp" -> add(name, LeadsTo.LOAD, null, line.whole("the number of a load"), null, null, mm2);
+                add(line, name, LeadsTo.SUPPLY, line.named(circuits, "a circuit of this job"), null, null, null, mm2);
+            case "lamp" -> add(line, name, LeadsTo.LOAD, null, line.whole("the number of a load"), null, null, mm2);
             case "loop" -> {
                 int load = line.whole("the number of a load");
                 line.wants("circuit");
-                add(name, LeadsTo.LOAD_WITH_FEED, line.named(circuits, "a circuit of this job"), load, null, null, mm2);
+                String circuit = line.named(circuits, "a circuit of this job");
+                add(line, name, LeadsTo.LOAD_WITH_FEED, circuit, load, null, null, mm2);
             }
-            case "to" ->
-                add(
-                        name,
-                        LeadsTo.BOX,
-                        null,
-                        null,
-                        line.named(boxes, "a box of this house"),
-                        line.next("its cable there"),
-                        mm2);
+            case "to" -> {
+                boolean known = !line.takes(BoxNotation.UNKNOWN);
+                String box = known ? line.named(boxes, "a box of this house, or ? where it is not known") : null;
+                add(line, name, LeadsTo.BOX, null, null, box, known ? line.next("its cable there") : null, mm2);
+            }
             default -> throw line.wrong("feed, lamp, loop or to");
         }
     }
 
     private void add(
+            BoxTextLine line,
             String name,
             LeadsTo leadsTo,
             @Nullable String circuit,
@@ -238,7 +237,8 @@ final class BoxText {
             @Nullable String box,
             @Nullable String farCable,
             BigDecimal mm2) {
-        cables.add(new CableEntry(name, leadsTo, circuit, load, box, farCable, mm2, new ArrayList<>()));
+        cables.add(new CableEntry(
+                name, leadsTo, circuit, load, box, farCable, mm2, new ArrayList<>(), line.takes(BoxNotation.AS_USUAL)));
     }
 
     private void core(BoxTextLine line) {

@@ -34,6 +34,7 @@ final class BoxTextWriter {
                 .append(Optional.ofNullable(size.supportFittings())
                         .map(count -> " studs " + count)
                         .orElse(""))
+                .append(asUsual(size.asUsual()))
                 .append('\n');
         survey.gangs().forEach(gang -> text.append("switch ")
                 .append(gang.number())
@@ -81,8 +82,12 @@ final class BoxTextWriter {
                                 case LOAD -> "lamp " + cable.load();
                                 case LOAD_WITH_FEED ->
                                     "loop " + cable.load() + " circuit " + quoted(labelOf(circuits, cable.circuit()));
-                                case BOX -> "to " + quoted(labelOf(boxes, cable.box())) + " " + cable.farCable();
+                                case BOX ->
+                                    cable.box() == null
+                                            ? "to " + BoxNotation.UNKNOWN
+                                            : "to " + quoted(labelOf(boxes, cable.box())) + " " + cable.farCable();
                             })
+                    .append(asUsual(cable.asUsual()))
                     .append('\n');
             cable.cores().forEach(core -> text.append("  ")
                     .append(core.colour().words())
@@ -108,6 +113,10 @@ final class BoxTextWriter {
                 .append(endText(jumper.to()))
                 .append('\n'));
         return text.toString();
+    }
+
+    private static String asUsual(@Nullable Boolean is) {
+        return Boolean.TRUE.equals(is) ? " " + BoxNotation.AS_USUAL : "";
     }
 
     private static String labelOf(Map<String, String> idsByLabel, @Nullable String id) {

@@ -22,8 +22,20 @@ public class ChangesOfIssuedWork {
      * @throws OpensIssuedWork when a plan was issued on the ground of it, and the request does not say that it is to be opened again
      */
     public void refuseUnlessMeant(Boxes.Found found) {
+        refuseUnlessMeant(List.of(found));
+    }
+
+    /**
+     * @param found boxes that are about to change together
+     * @throws OpensIssuedWork when plans were issued on the ground of them, and the request does not say that they are to be opened again
+     */
+    public void refuseUnlessMeant(List<Boxes.Found> found) {
         if (!isMeant()) {
-            List<String> labels = issued.getObject().restingOn(found);
+            List<String> labels = found.stream()
+                    .flatMap(box -> issued.getObject().restingOn(box).stream())
+                    .distinct()
+                    .sorted()
+                    .toList();
             if (!labels.isEmpty()) {
                 throw new OpensIssuedWork(labels);
             }

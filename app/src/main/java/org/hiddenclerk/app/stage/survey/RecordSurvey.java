@@ -101,7 +101,8 @@ public class RecordSurvey {
             if (other != null && !known.contains(other)) {
                 throw ProblemException.content(
                         "The survey cannot be kept like this",
-                        new FieldProblem("/cables/" + i + "/box", other, "a box of this house"));
+                        new FieldProblem(
+                                "/cables/" + i + "/box", other, "a box of this house, or none where it is not known"));
             }
         }
     }

@@ -68,7 +68,11 @@ public record SurveyDocument(
             @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal widthMm,
             @NotNull @DecimalMin("1") @DecimalMax("300") @Digits(integer = 3, fraction = 2) BigDecimal thicknessMm) {}
 
-    /** Inside of the box in millimetres, the volume that is marked in it in cubic inches, and kinds of studs and hickeys in it. */
+    /**
+     * Inside of the box in millimetres, the volume that is marked in it in cubic inches, and kinds of studs and hickeys in it.
+     *
+     * @param asUsual whether it was filled in as it usually is, and nobody has measured
+     */
     public record Geometry(
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal widthMm,
             @NotNull @DecimalMin("10") @DecimalMax("1000") @Digits(integer = 4, fraction = 2) BigDecimal heightMm,
@@ -77,7 +81,24 @@ public record SurveyDocument(
             @MayBeAbsent @DecimalMin("1") @DecimalMax("999") @Digits(integer = 3, fraction = 2)
                     BigDecimal markedCubicInches,
             @MayBeAbsent Boolean round,
-            @MayBeAbsent @Min(0) @Max(3) Integer supportFittings) {
+            @MayBeAbsent @Min(0) @Max(3) Integer supportFittings,
+            @MayBeAbsent Boolean asUsual) {
+        public Geometry {
+            asUsual = Boolean.TRUE.equals(asUsual) ? Boolean.TRUE : null;
+        }
+
+        /** A box that was measured. */
+        public Geometry(
+                BigDecimal widthMm,
+                BigDecimal heightMm,
+                BigDecimal depthMm,
+                boolean metal,
+                BigDecimal markedCubicInches,
+                Boolean round,
+                Integer supportFittings) {
+            this(widthMm, heightMm, depthMm, metal, markedCubicInches, round, supportFittings, null);
+        }
+
         /** A box of which nobody said whether something is fastened in it. */
         public Geometry(
                 BigDecimal widthMm,
@@ -118,7 +139,11 @@ public record SurveyDocument(
         BOX
     }
 
-    /** One cable. */
+    /**
+     * One cable.
+     *
+     * @param asUsual whether it was filled in as it usually is, and nobody has looked
+     */
     public record CableEntry(
             @NotBlank @Size(max = 40) @Pattern(regexp = "[A-Za-z0-9-]+") String name,
             @NotNull LeadsTo leadsTo,
@@ -127,7 +152,27 @@ public record SurveyDocument(
             @MayBeAbsent String box,
             @MayBeAbsent @Size(max = 40) String farCable,
             @NotNull @DecimalMin("0.5") @DecimalMax("25") @Digits(integer = 2, fraction = 2) BigDecimal mm2,
-            @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores) {}
+            @NotNull @Size(min = 1, max = 7) List<@Valid @NotNull CoreEntry> cores,
+            @MayBeAbsent Boolean asUsual) {
+        public CableEntry {
+            box = box == null || box.isEmpty() ? null : box;
+            farCable = box == null ? null : farCable;
+            asUsual = Boolean.TRUE.equals(asUsual) ? Boolean.TRUE : null;
+        }
+
+        /** A cable that somebody has looked at. */
+        public CableEntry(
+                String name,
+                LeadsTo leadsTo,
+                String circuit,
+                Integer load,
+                String box,
+                String farCable,
+                BigDecimal mm2,
+                List<CoreEntry> cores) {
+            this(name, leadsTo, circuit, load, box, farCable, mm2, cores, null);
+        }
+    }
 
     /** One core; {@code load} where it is the switched live of another load than the one that its cable is named after. */
     public record CoreEntry(

@@ -35,6 +35,7 @@ public final class SurveyMapping {
         row.markedCubicInches = document.geometry().markedCubicInches();
         row.supportFittings = document.geometry().supportFittings();
         row.roundOutline = Boolean.TRUE.equals(document.geometry().round());
+        row.asUsual = Boolean.TRUE.equals(document.geometry().asUsual());
         replace(row.gangs, document.gangs().stream().map(SurveyMapping::gang).toList());
         replace(row.loads, document.loads().stream().map(SurveyMapping::load).toList());
         replace(row.cables, document.cables().stream().map(SurveyMapping::cable).toList());
@@ -84,9 +85,10 @@ public final class SurveyMapping {
         boolean ofBox = entry.leadsTo() == SurveyDocument.LeadsTo.BOX;
         part.circuitId = ofCircuit ? UUID.fromString(entry.circuit()) : null;
         part.loadNumber = ofLoad ? entry.load() : null;
-        part.otherBox = ofBox ? UUID.fromString(entry.box()) : null;
+        part.otherBox = ofBox && entry.box() != null ? UUID.fromString(entry.box()) : null;
         part.otherCable = ofBox ? entry.farCable() : null;
         part.mm2 = entry.mm2();
+        part.asUsual = Boolean.TRUE.equals(entry.asUsual());
         return part;
     }
 
@@ -127,7 +129,8 @@ public final class SurveyMapping {
                         row.metal,
                         plainOrNone(row.markedCubicInches),
                         row.roundOutline ? Boolean.TRUE : null,
-                        row.supportFittings),
+                        row.supportFittings,
+                        row.asUsual),
                 gangs,
                 row.loads.stream()
                         .map(l -> new LoadEntry(
@@ -159,7 +162,8 @@ public final class SurveyMapping {
                 cable.otherBox == null ? null : cable.otherBox.toString(),
                 cable.otherCable,
                 plain(cable.mm2),
-                cores);
+                cores,
+                cable.asUsual);
     }
 
     /** A cable of the core as a document entry. */
@@ -197,7 +201,8 @@ public final class SurveyMapping {
                                 core.role(),
                                 end(core.end().key()),
                                 branches.get(core.number())))
-                        .toList());
+                        .toList(),
+                cable.assumed());
     }
 
     static JumperEntry entry(Jumper jumper) {

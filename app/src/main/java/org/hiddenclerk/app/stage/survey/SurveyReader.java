@@ -3,6 +3,7 @@ package org.hiddenclerk.app.stage.survey;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.stream.Stream;
@@ -82,16 +83,19 @@ public final class SurveyReader {
         return new Box(
                 document.label(),
                 document.kind() == null ? BoxKind.WALL : document.kind(),
-                Optional.of(new BoxGeometry(
-                        Millimetres.of(geometry.widthMm()),
-                        Millimetres.of(geometry.heightMm()),
-                        Millimetres.of(geometry.depthMm()),
-                        geometry.metal(),
-                        Optional.ofNullable(geometry.markedCubicInches()),
-                        Boolean.TRUE.equals(geometry.round()),
-                        geometry.supportFittings() == null
-                                ? OptionalInt.empty()
-                                : OptionalInt.of(geometry.supportFittings()))),
+                Optional.ofNullable(
+                        Boolean.TRUE.equals(geometry.asUsual())
+                                ? null
+                                : new BoxGeometry(
+                                        Millimetres.of(geometry.widthMm()),
+                                        Millimetres.of(geometry.heightMm()),
+                                        Millimetres.of(geometry.depthMm()),
+                                        geometry.metal(),
+                                        Optional.ofNullable(geometry.markedCubicInches()),
+                                        Boolean.TRUE.equals(geometry.round()),
+                                        geometry.supportFittings() == null
+                                                ? OptionalInt.empty()
+                                                : OptionalInt.of(geometry.supportFittings()))),
                 document.gangs().stream()
                         .map(g -> new Gang(
                                 g.number(),
@@ -168,7 +172,9 @@ public final class SurveyReader {
                         core.role(),
                         end(core.end(), at + "/cores/" + c + "/end")));
             }
-            leads(cable, at).ifPresent(leads -> cables.add(new Cable(cable.name(), leads, cable.mm2(), cores)));
+            leads(cable, at)
+                    .ifPresent(leads -> cables.add(
+                            new Cable(cable.name(), leads, cable.mm2(), cores, Boolean.TRUE.equals(cable.asUsual()))));
         }
         return cables;
     }
@@ -177,11 +183,8 @@ public final class SurveyReader {
         boolean toBox = cable.leadsTo() == SurveyDocument.LeadsTo.BOX;
         boolean needsCircuit = !toBox && cable.leadsTo() != SurveyDocument.LeadsTo.LOAD;
         boolean needsLoad = !toBox && cable.leadsTo() != SurveyDocument.LeadsTo.SUPPLY;
-        if (toBox && (cable.box() == null || cable.farCable() == null)) {
-            report(
-                    at + (cable.box() == null ? "/box" : "/farCable"),
-                    "nothing",
-                    "the box that it leads to, and what this cable is called there");
+        if (toBox && cable.box() != null && cable.farCable() == null) {
+            report(at + "/farCable", "nothing", "what this cable is called in the box that it leads to");
             return Optional.empty();
         }
         if (needsCircuit && cable.circuit() == null) {
@@ -199,7 +202,10 @@ public final class SurveyReader {
                     case LOAD -> new Leads.ToLoad(cable.load(), branches(cable));
                     case LOAD_WITH_FEED ->
                         new Leads.ToLoadWithFeed(cable.load(), new CircuitId(cable.circuit()), branches(cable));
-                    case BOX -> new Leads.ToBox(cable.box(), cable.farCable());
+                    case BOX ->
+                        new Leads.ToBox(
+                                Objects.requireNonNullElse(cable.box(), ""),
+                                Objects.requireNonNullElse(cable.farCable(), ""));
                 });
     }
 

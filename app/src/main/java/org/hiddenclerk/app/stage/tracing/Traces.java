@@ -290,7 +290,8 @@ public class Traces implements FieldReadings {
                                                 .certain()
                                                 .get(SurveyedBoard.coreId(
                                                         box.toString(), cable.name() + "." + core.number()))))
-                                .toList()))
+                                .toList(),
+                        cable.asUsual()))
                 .toList();
         if (!cables.equals(survey.cables())) {
             recordSurvey.change(box, version, survey.with(cables), who);

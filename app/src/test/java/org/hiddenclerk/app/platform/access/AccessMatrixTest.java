@@ -120,6 +120,9 @@ class AccessMatrixTest {
         ids.put("job", house.job());
         ids.put("box", house.box("A"));
         ids.put("room", database.queryForObject("SELECT room_id FROM box WHERE id = ?", String.class, ids.get("box")));
+        ids.put(
+                "circuit",
+                database.queryForObject("SELECT id FROM circuit WHERE job_id = ?", String.class, house.job()));
         // Rows that lead to the job and nothing more: what the endpoints do with them is not tried here.
         ids.put("unit", bare("bench_unit", "job_id", ids.get("job")));
         ids.put("device", bare("joined_device", "job_id", ids.get("job")));

@@ -59,7 +59,8 @@ class SurveyMappingProperties {
                 .as((size, label, gangs, loads, cables, jumpers, metal, modules) -> new SurveyDocument(
                         label,
                         metal ? BoxKind.WALL : BoxKind.JUNCTION,
-                        new SurveyDocument.Geometry(size, size, size, metal, null, metal ? Boolean.TRUE : null),
+                        new SurveyDocument.Geometry(
+                                size, size, size, metal, null, metal ? Boolean.TRUE : null, null, gangs.size() > 2),
                         numbered(gangs),
                         loads,
                         cables,
@@ -128,16 +129,19 @@ class SurveyMappingProperties {
         return Combinators.combine(
                         Arbitraries.of(LeadsTo.class),
                         core.list().ofMinSize(1).ofMaxSize(4),
-                        Arbitraries.of("1.5", "2.5", "4", "2.08"))
-                .as((leads, cores, mm2) -> new CableEntry(
+                        Arbitraries.of("1.5", "2.5", "4", "2.08"),
+                        Arbitraries.of(true, false),
+                        Arbitraries.of(true, false))
+                .as((leads, cores, mm2, known, asUsual) -> new CableEntry(
                         "c",
                         leads,
                         leads == LeadsTo.LOAD || leads == LeadsTo.BOX ? null : CIRCUIT,
                         leads == LeadsTo.SUPPLY || leads == LeadsTo.BOX ? null : 3,
-                        leads == LeadsTo.BOX ? CIRCUIT : null,
-                        leads == LeadsTo.BOX ? "c9" : null,
+                        leads == LeadsTo.BOX && known ? CIRCUIT : null,
+                        leads == LeadsTo.BOX && known ? "c9" : null,
                         new BigDecimal(mm2),
-                        cores))
+                        cores,
+                        asUsual))
                 .list()
                 .ofMaxSize(4)
                 .map(SurveyMappingProperties::named);
@@ -154,7 +158,8 @@ class SurveyMappingProperties {
                     cable.box(),
                     cable.farCable(),
                     cable.mm2(),
-                    cable.cores()));
+                    cable.cores(),
+                    cable.asUsual()));
         }
         return named;
     }
