@@ -48,6 +48,7 @@ export function App() {
       <Route path="/" element={<DayBookPage />} />
       <Route path="/jobs/:job" element={<JobFrame />} />
       <Route path="/jobs/:job/match" element={<JobFrame page="/match" />} />
+      <Route path="/jobs/:job/sketch" element={<JobFrame page="/sketch" />} />
       <Route path="/jobs/:job/pick-list" element={<JobFrame page="/pick-list" />} />
       <Route path="/jobs/:job/bench" element={<JobFrame page="/bench" />} />
       <Route path="/jobs/:job/day" element={<JobFrame page="/day" />} />

@@ -30,8 +30,8 @@ export function job(change: Partial<Schemas["JobView"]> = {}): Schemas["JobView"
     countsBoxVolume: false,
     phases: ["L1", "L2", "L3"],
     rooms: [
-      { id: "pantry", name: "Pantry", storey: "Ground floor" },
-      { id: "attic", name: "Attic", storey: "Loft" },
+      { id: "pantry", version: 0, name: "Pantry", storey: "Ground floor" },
+      { id: "attic", version: 0, name: "Attic", storey: "Loft" },
     ],
     circuits: [
       {
@@ -40,6 +40,8 @@ export function job(change: Partial<Schemas["JobView"]> = {}): Schemas["JobView"
         ratingAmps: 10,
         phase: "L1",
         phaseLabel: "L1",
+        version: 0,
+        kindOfDevice: "BREAKER",
         device: "circuit breaker",
         alternativelySupplied: true,
       },

@@ -22,6 +22,7 @@ import { HouseHandoverSheet } from "../handover/HouseHandoverSheet";
 import { LiveSheet } from "../live/LiveSheet";
 import { LogSheet } from "../logbook/LogSheet";
 import { RulesSheet } from "../rules/RulesSheet";
+import { SketchSheet } from "../sketch/SketchSheet";
 import { SurveyPage } from "../survey/SurveyPage";
 import { type Drawer, DrawerContext } from "./drawers";
 import { HouseSheet } from "./HouseSheet";
@@ -155,6 +156,8 @@ function HousePage({ job, page }: { job: import("../../api/transport").Schemas["
       return <LogSheet job={job} />;
     case "/hand-over":
       return <HouseHandoverSheet job={job} />;
+    case "/sketch":
+      return <SketchSheet job={job} />;
     case "/rooms":
       return <RoomsSheet job={job} />;
     default:

@@ -27,6 +27,16 @@ export const api = {
     dataOf(client.POST("/api/v1/jobs/{job}/rooms", { params: { path: { job } }, body })),
   addCircuit: (job: string, body: Schemas["NewCircuit"]) =>
     dataOf(client.POST("/api/v1/jobs/{job}/circuits", { params: { path: { job } }, body })),
+  changeCircuit: (circuit: string, body: Schemas["CircuitChange"]) =>
+    dataOf(client.PUT("/api/v1/circuits/{circuit}", { params: { path: { circuit } }, body })),
+  removeCircuit: (circuit: string, version: number) =>
+    dataOf(
+      client.DELETE("/api/v1/circuits/{circuit}", { params: { path: { circuit }, query: { version } } }),
+    ),
+  renameRoom: (room: string, body: Schemas["RoomName"]) =>
+    dataOf(client.PUT("/api/v1/rooms/{room}", { params: { path: { room } }, body })),
+  removeRoom: (room: string, version: number) =>
+    dataOf(client.DELETE("/api/v1/rooms/{room}", { params: { path: { room }, query: { version } } })),
   importCircuits: (job: string, csv: string, apply: boolean) =>
     dataOf(
       client.POST("/api/v1/jobs/{job}/import/circuits", {

@@ -241,7 +241,9 @@ export function wayOf(job: Schemas["JobView"], survey: Survey, cable: Cable): st
     case "LOAD":
       return `to ${load}`;
     case "BOX":
-      return "to another box";
+      return cable.box
+        ? `to ${job.boxes.find((b) => b.id === cable.box)?.label ?? "a box that is gone"}`
+        : "to a box that is not known yet";
     case "LOAD_WITH_FEED":
       return `loop from ${load}, fed there from circuit ${circuit}`;
     default:
@@ -285,21 +287,41 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
             <Choice
               label={`box at the other end of ${cable.name}`}
               value={cable.box ?? ""}
-              options={job.boxes.map((b) => ({
-                value: b.id,
-                label: `${b.label} ${job.rooms.find((r) => r.id === b.roomId)?.name ?? ""}`,
-              }))}
-              onChange={(box) => onChange({ ...cable, box })}
+              options={[
+                { value: "", label: "not known yet" },
+                ...job.boxes.map((b) => ({
+                  value: b.id,
+                  label: `${b.label} ${job.rooms.find((r) => r.id === b.roomId)?.name ?? ""}`,
+                })),
+              ]}
+              onChange={(box) =>
+                onChange({
+                  ...cable,
+                  box: box || undefined,
+                  farCable: box ? (cable.farCable ?? cable.name) : undefined,
+                })
+              }
             />
-            <TextField
-              label="name there"
-              aria-label={`what ${cable.name} is called there`}
-              className="w-20"
-              value={cable.farCable ?? ""}
-              maxLength={40}
-              onChange={(farCable) => onChange({ ...cable, farCable })}
-            />
+            {cable.box && (
+              <TextField
+                label="name there"
+                aria-label={`what ${cable.name} is called there`}
+                className="w-20"
+                value={cable.farCable ?? ""}
+                maxLength={40}
+                onChange={(farCable) => onChange({ ...cable, farCable })}
+              />
+            )}
           </>
+        )}
+        {cable.asUsual && (
+          <button
+            type="button"
+            className="btn btn-xs border-warning text-warning bg-base-100"
+            onClick={() => onChange({ ...cable, asUsual: undefined })}
+          >
+            as usual, not looked at: it is so
+          </button>
         )}
         <span className="flex-1" />
         <CrossSection

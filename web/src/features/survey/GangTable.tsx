@@ -1,12 +1,9 @@
-import { useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
-import { useEffect, useState } from "react";
 import type { Schemas } from "../../api/transport";
-import { loadsOptions } from "./api";
 import { Choice } from "../../ui/Choice";
-import { withUnit } from "../../ui/figures";
 import { LengthField } from "../../ui/LengthField";
 import { TextField } from "../../ui/TextField";
+import { TypedLoad } from "./TypedLoad";
 import { type Gang, HANGS_HERE, newGang, replaceAt, type Survey, withoutLoads } from "./draft";
 
 const MECHANISMS: { value: Gang["mechanism"]; label: string }[] = [
@@ -198,40 +195,5 @@ function LoadRows({
         </div>
       ))}
     </>
-  );
-}
-
-/** Loads as text, with what the clerk reads in it. */
-function TypedLoad({
-  label,
-  typed,
-  onChange,
-}: {
-  label: string;
-  typed: string;
-  onChange: (typed: string) => void;
-}) {
-  const [settled, setSettled] = useState(typed);
-  useEffect(() => {
-    const timer = setTimeout(() => setSettled(typed), 250);
-    return () => clearTimeout(timer);
-  }, [typed]);
-  const reading = useQuery({
-    ...loadsOptions(settled.trim()),
-    enabled: settled.trim().length > 0,
-  });
-  const answer = settled.trim() ? reading.data : undefined;
-  return (
-    <div>
-      <TextField label={label} value={typed} onChange={onChange} placeholder="3x2 LED 7" maxLength={200} />
-      <span className="block min-h-5 text-[13px]" aria-live="polite">
-        {answer?.totalWatts && (
-          <span className="text-soft">
-            {answer.words} = <span className="font-mono">{withUnit(answer.totalWatts, "W")}</span>
-          </span>
-        )}
-        {answer?.problem && <span className="text-error">Expected {answer.problem.expected}.</span>}
-      </span>
-    </div>
   );
 }

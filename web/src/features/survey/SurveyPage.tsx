@@ -67,7 +67,7 @@ function KnownBox({ job, box }: { job: Schemas["JobView"]; box: string }) {
     <SurveySheet
       key={survey.data.id}
       job={job}
-      room={room ?? { id: survey.data.roomId, name: "Box", storey: "" }}
+      room={room ?? { id: survey.data.roomId, version: 0, name: "Box", storey: "" }}
       kept={survey.data}
       start={survey.data.survey}
       margin={<SurveyMargin job={job} survey={survey.data} />}

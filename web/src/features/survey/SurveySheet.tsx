@@ -20,7 +20,9 @@ import { draftReducer, type Survey } from "./draft";
 import { GangTable } from "./GangTable";
 import { JumperList } from "./JumperList";
 import { ModulesInPlace } from "./ModulesInPlace";
+import { NotLookedAt } from "./NotLookedAt";
 import { Photos } from "./Photos";
+import { WholeBox } from "./WholeBox";
 
 type Props = {
   job: Schemas["JobView"];
@@ -124,6 +126,7 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
       noteCount={noteCount}
     >
       <div className="space-y-6 pb-20">
+        <NotLookedAt survey={survey} onChange={set} />
         <BoxPicture job={job} survey={survey} onChange={set} />
         <AsText job={job.id} survey={survey} onChange={set} />
         {inFull && (
@@ -134,6 +137,7 @@ export function SurveySheet({ job, room, kept, start, margin, noteCount }: Props
             <JumperList job={job} survey={survey} onChange={set} />
             <ModulesInPlace job={job} survey={survey} onChange={set} />
             {kept && <Photos box={kept.id} />}
+            {kept && <WholeBox job={job} survey={kept} version={base.version} />}
           </>
         )}
       </div>
@@ -241,7 +245,7 @@ function Geometry({
       box.depthMm === geometry.depthMm,
   );
   const size = (field: (typeof SIZES)[number]["field"]) => (mm: number) =>
-    onChange({ ...survey, geometry: { ...geometry, [field]: mm } });
+    onChange({ ...survey, geometry: { ...geometry, [field]: mm, asUsual: undefined } });
   const take = (name: string) => {
     const box = boxes.find((each) => each.name === name);
     if (box) {
@@ -254,6 +258,15 @@ function Geometry({
     <section aria-label="Box">
       <div className="mb-2 flex items-baseline justify-between">
         <h2 className="text-[16px]">Box</h2>
+        {geometry.asUsual && (
+          <button
+            type="button"
+            className="btn btn-xs border-warning text-warning bg-base-100"
+            onClick={() => onChange({ ...survey, geometry: { ...geometry, asUsual: undefined } })}
+          >
+            as usual, not measured: it is so
+          </button>
+        )}
         <button
           type="button"
           className="link text-sm"

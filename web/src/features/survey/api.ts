@@ -23,6 +23,11 @@ export const loadsOptions = (text: string) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+export const loadWordsOptions = queryOptions({
+  ...ask("get", "/api/v1/loads/kinds"),
+  staleTime: Number.POSITIVE_INFINITY,
+});
+
 /** What is changed at the server, and what it is asked outside of a query. */
 export const api = {
   draftCable: (job: string, body: Schemas["CableWish"]) =>
@@ -42,6 +47,12 @@ export const api = {
         headers: asked ? OPENS_AGAIN : {},
       }),
     ),
+  removeBox: (box: string, version: number) =>
+    dataOf(client.DELETE("/api/v1/boxes/{box}", { params: { path: { box }, query: { version } } })),
+  putBoxBack: (box: string) =>
+    dataOf(client.POST("/api/v1/boxes/{box}/put-back", { params: { path: { box } } })),
+  moveBox: (box: string, body: Schemas["BoxMove"]) =>
+    dataOf(client.PUT("/api/v1/boxes/{box}/room", { params: { path: { box } }, body })),
   addPhoto: (id: string, picture: File) =>
     dataOf(
       client.POST("/api/v1/boxes/{box}/photos", {

@@ -21,7 +21,7 @@ function sheet(kept?: Schemas["SurveyView"]) {
       <MemoryRouter>
         <SurveySheet
           job={house}
-          room={{ id: "pantry", name: "Pantry", storey: "Ground floor" }}
+          room={{ id: "pantry", version: 0, name: "Pantry", storey: "Ground floor" }}
           kept={kept}
           start={kept?.survey ?? newSurvey("B-01", "c4")}
           margin={<p>notes</p>}
@@ -53,7 +53,7 @@ describe("the survey sheet", () => {
   });
 
   it("shows what the clerk reads in a typed load", async () => {
-    answers.push({ match: /loads\/read/, body: { words: "6 × LED lamp 7 W", totalWatts: 42 } });
+    answers.push({ match: /loads\/read/, body: { words: "6 × LED lamp 7 W", totalWatts: 42, taken: [] } });
     const person = userEvent.setup();
     sheet();
     await person.click(screen.getByRole("button", { name: "add a load to gang 1" }));

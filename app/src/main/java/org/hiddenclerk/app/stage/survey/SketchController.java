@@ -29,6 +29,7 @@ import org.hiddenclerk.core.job.ColourEra;
 import org.hiddenclerk.core.job.LoadText;
 import org.hiddenclerk.core.job.sketch.CircuitShape;
 import org.hiddenclerk.core.job.sketch.CircuitSketch;
+import org.hiddenclerk.core.job.sketch.ShapeOutline;
 import org.hiddenclerk.core.job.sketch.SketchedLoad;
 import org.hiddenclerk.core.job.sketch.SketchedPlace;
 import org.hiddenclerk.core.wiring.run.HouseContext;
@@ -63,6 +64,9 @@ class SketchController {
      * A circuit that one meets.
      *
      * @param places        without switches between
+     * @param cables        between places, by their keys
+     * @param fedAt         where the feed comes in; empty where it comes down from a lamp that is not opened
+     * @param loadsAt       where loads hang, or where their cable leaves
      * @param mostBetween   how many intermediate switches may stand before the last place that is a switch
      * @param neutralMayLack whether the neutral may lie elsewhere
      */
@@ -70,15 +74,22 @@ class SketchController {
             CircuitShape shape,
             String words,
             List<SketchedPlaceView> places,
+            List<ShapeOutline.Link> cables,
+            List<String> fedAt,
+            List<String> loadsAt,
             int mostBetween,
             int leastLoads,
             int mostLoads,
             boolean neutralMayLack) {
         static CircuitShapeView of(CircuitShape shape) {
+            ShapeOutline outline = ShapeOutline.of(shape);
             return new CircuitShapeView(
                     shape,
                     shape.words(),
                     shape.places(0).stream().map(SketchedPlaceView::of).toList(),
+                    outline.links(),
+                    outline.fedAt(),
+                    outline.loadsAt(),
                     shape.mostBetween(),
                     shape.leastLoads(),
                     shape.mostLoads(),

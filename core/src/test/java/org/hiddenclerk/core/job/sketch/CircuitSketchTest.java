@@ -7,7 +7,6 @@ import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Stream;
 import org.hiddenclerk.core.electrical.part.Part;
@@ -65,15 +64,12 @@ class CircuitSketchTest {
         return new CircuitSketch(shape, CIRCUIT, era, neutral, between, sketched);
     }
 
-    private static Box empty(SketchedPlace place) {
-        return new Box(place.key(), place.kind(), Optional.empty(), List.of(), List.of(), List.of(), List.of());
-    }
-
     private static Map<String, Box> built(CircuitSketch sketch) {
         Map<String, CircuitSketch.Target> targets = new LinkedHashMap<>();
         sketch.places()
                 .forEach(place -> targets.put(
-                        place.key(), new CircuitSketch.Target(place.key(), empty(place), "switch " + place.key())));
+                        place.key(),
+                        new CircuitSketch.Target(place.key(), place.empty(place.key()), "switch " + place.key())));
         return sketch.into(targets);
     }
 
@@ -152,6 +148,16 @@ class CircuitSketchTest {
         assertThat(both.jumpers()).hasSize(2).containsAll(first.jumpers());
         assertThat(SurveyRules.problemsOf(both, Set.of(CIRCUIT))).isEmpty();
         assertThat(both.cables()).extracting(Cable::name).doesNotHaveDuplicates();
+    }
+
+    @Test
+    void anOutlineTellsHowItRuns() {
+        assertThat(ShapeOutline.of(CircuitShape.TWO_WAY_FEED_BETWEEN))
+                .isEqualTo(new ShapeOutline(
+                        List.of(new ShapeOutline.Link("A", "J"), new ShapeOutline.Link("J", "B")),
+                        List.of("J"),
+                        List.of("B")));
+        assertThat(ShapeOutline.of(CircuitShape.ONE_WAY_SWITCH_LOOP).fedAt()).isEmpty();
     }
 
     @Test
