@@ -69,7 +69,6 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
   const [changing, setChanging] = useState<Circuit>();
   const sums = useQuery(circuitSumsOptions(job.id));
   const queries = useQueryClient();
-  const asked = { onSuccess: () => queries.invalidateQueries(about({ job: job.id })) };
   const set = (change: Partial<Typed>) => setForm({ ...form, ...change });
   const end = () => {
     setForm(NEW);
@@ -88,7 +87,10 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
   });
   const remove = useMutation({
     mutationFn: (circuit: Circuit) => api.removeCircuit(circuit.id, circuit.version),
-    ...asked,
+    onSuccess: () => {
+      end();
+      return queries.invalidateQueries(about({ job: job.id }));
+    },
   });
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -109,9 +111,6 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
               <th>Phase</th>
               <th>Device, cable</th>
               <th>All loads at once</th>
-              <th className="no-print">
-                <span className="sr-only">change</span>
-              </th>
             </tr>
           </thead>
           <tbody>
@@ -130,42 +129,30 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
                   {circuit.metal === "ALUMINIUM" && <b className="text-warning">, aluminium</b>}
                   {circuit.alternativelySupplied && (
                     <span className="text-warning block">also inverter, battery or generator</span>
-                  )}
+                  )}{" "}
+                  <button
+                    type="button"
+                    className="link no-print text-[13px]"
+                    aria-label={`change circuit ${circuit.label}`}
+                    onClick={() => {
+                      keep.reset();
+                      remove.reset();
+                      setChanging(circuit);
+                      setForm(typed(circuit));
+                    }}
+                  >
+                    change
+                  </button>
                 </td>
                 <Sum sum={sums.data?.find((sum) => sum.circuit === circuit.id)} />
-                <td className="no-print">
-                  <span className="flex flex-col gap-1">
-                    <button
-                      type="button"
-                      className="btn btn-xs btn-outline"
-                      aria-label={`change circuit ${circuit.label}`}
-                      onClick={() => {
-                        setChanging(circuit);
-                        setForm(typed(circuit));
-                      }}
-                    >
-                      change
-                    </button>
-                    <button
-                      type="button"
-                      className="btn btn-xs btn-outline"
-                      aria-label={`take circuit ${circuit.label} away`}
-                      disabled={remove.isPending}
-                      onClick={() => remove.mutate(circuit)}
-                    >
-                      take away
-                    </button>
-                  </span>
-                </td>
               </tr>
             ))}
           </tbody>
         </table>
       )}
-      {remove.isError && <Failure error={remove.error} />}
       <form
         onSubmit={submit}
-        aria-label={changing ? `change circuit ${changing.label}` : "add a circuit"}
+        aria-label={changing ? `put circuit ${changing.label} right` : undefined}
         className="grid grid-cols-2 items-end gap-3 sm:grid-cols-4"
       >
         <TextField
@@ -191,7 +178,7 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
             { value: "ELV_PLUS" as const, label: "extra-low voltage" },
           ]}
         />
-        <span className="flex gap-2">
+        <span className="flex flex-wrap gap-2">
           <button
             type="submit"
             className={`btn ${changing ? "btn-primary" : "btn-outline"}`}
@@ -200,9 +187,19 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
             {changing ? "keep" : "add circuit"}
           </button>
           {changing && (
-            <button type="button" className="btn btn-outline" onClick={end}>
-              leave it
-            </button>
+            <>
+              <button type="button" className="btn btn-outline" onClick={end}>
+                leave it
+              </button>
+              <button
+                type="button"
+                className="btn btn-outline"
+                disabled={remove.isPending}
+                onClick={() => remove.mutate(changing)}
+              >
+                take circuit {changing.label} away
+              </button>
+            </>
           )}
         </span>
         {form.phase === "ELV_PLUS" && (
@@ -257,6 +254,7 @@ export function Circuits({ job }: { job: Schemas["JobView"] }) {
         </label>
       </form>
       {keep.isError && <Failure error={keep.error} />}
+      {remove.isError && <Failure error={remove.error} />}
     </section>
   );
 }

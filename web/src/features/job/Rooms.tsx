@@ -108,7 +108,7 @@ export function Rooms({ job }: { job: Schemas["JobView"] }) {
       )}
       <form
         onSubmit={submit}
-        aria-label={changing ? `change ${changing.name}` : "add a room"}
+        aria-label={changing ? `put ${changing.name} right` : undefined}
         className="grid grid-cols-2 items-end gap-3 sm:grid-cols-[1fr_1fr_auto]"
       >
         <TextField label="Room" value={name} onChange={setName} required maxLength={80} />

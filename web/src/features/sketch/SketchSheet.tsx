@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { type FormEvent, useState } from "react";
+import { type FormEvent, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { about } from "../../api/changed";
 import type { Schemas } from "../../api/transport";
@@ -87,6 +87,11 @@ function Telling({ job, shape }: { job: Schemas["JobView"]; shape: Shape }) {
   const [told, tell] = useState<Record<string, Partial<Place>>>({});
   const queries = useQueryClient();
   const navigate = useNavigate();
+  const form = useRef<HTMLFormElement>(null);
+  // On a phone the shapes fill more than the screen: what comes next must not be looked for.
+  useEffect(() => {
+    form.current?.scrollIntoView({ block: "nearest" });
+  }, []);
   const places = placesOf(shape, between);
   const labels = job.boxes.map((box) => box.label);
   const at = (key: string, number: number): Place => {
@@ -127,7 +132,8 @@ function Telling({ job, shape }: { job: Schemas["JobView"]; shape: Shape }) {
   const whole = loads.every((load) => load.typed.trim() && load.name.trim());
   return (
     <form
-      className="space-y-5"
+      ref={form}
+      className="scroll-mt-4 space-y-5"
       aria-label="the circuit"
       onSubmit={(event: FormEvent) => {
         event.preventDefault();

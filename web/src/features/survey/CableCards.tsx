@@ -314,15 +314,6 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
             )}
           </>
         )}
-        {cable.asUsual && (
-          <button
-            type="button"
-            className="btn btn-xs border-warning text-warning bg-base-100"
-            onClick={() => onChange({ ...cable, asUsual: undefined })}
-          >
-            as usual, not looked at: it is so
-          </button>
-        )}
         <span className="flex-1" />
         <CrossSection
           name={cable.name}
@@ -342,6 +333,15 @@ function CableCard({ job, survey, cable, onChange, onRemove }: CardProps) {
           <Trash2 size={17} aria-hidden />
         </button>
       </div>
+      {cable.asUsual && (
+        <button
+          type="button"
+          className="btn btn-sm mb-2 border-warning text-warning bg-base-100"
+          onClick={() => onChange({ ...cable, asUsual: undefined })}
+        >
+          as usual, not looked at: it is so
+        </button>
+      )}
       <ul className="space-y-1.5">
         {cable.cores.map((core, index) => {
           const who = `core ${core.number} of ${cable.name}`;

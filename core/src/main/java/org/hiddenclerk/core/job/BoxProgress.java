@@ -6,7 +6,7 @@ import java.util.Map;
 /**
  * How far the stages of a box are, from what is known of it; a change of the survey reopens what was built on it.
  *
- * @param isSound      whether its wiring as found shows nothing that stops
+ * @param isSound      whether its wiring as found shows nothing that stops, and somebody looked at all of it
  * @param isPicked     whether a module is picked for it
  * @param mayBeIssued  whether its plan may be issued for work
  */

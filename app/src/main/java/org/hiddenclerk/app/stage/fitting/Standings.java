@@ -12,6 +12,7 @@ import org.hiddenclerk.app.stage.survey.Boxes;
 import org.hiddenclerk.core.finding.Finding;
 import org.hiddenclerk.core.finding.Severity;
 import org.hiddenclerk.core.finding.Verdict;
+import org.hiddenclerk.core.job.Cable;
 import org.hiddenclerk.core.matching.PlanJudgement;
 import org.hiddenclerk.core.ordering.Need;
 import org.hiddenclerk.core.ordering.PickList;
@@ -41,7 +42,7 @@ public class Standings {
      *
      * @param worst  severity of the worst finding of its plan
      * @param picked whether a plan is drawn for it
-     * @param sound  whether its wiring as found shows nothing that stops
+     * @param sound  whether its wiring as found shows nothing that stops, and somebody looked at all of it
      * @param takes  what the plan of its run takes, for the pick list
      */
     record Standing(
@@ -80,7 +81,9 @@ public class Standings {
                         .min(Severity::compareTo),
                 judgement.plan().after().isPresent(),
                 judgement.mayBeIssued(),
-                WiringPlan.surveyed(found.house(), found.run()).verdict() != Verdict.STOP,
+                WiringPlan.surveyed(found.house(), found.run()).verdict() != Verdict.STOP
+                        && found.box().geometry().isPresent()
+                        && found.box().cables().stream().noneMatch(Cable::assumed),
                 PickList.takes(judgement.plan(), found.house().region()));
     }
 }
