@@ -102,12 +102,7 @@ export function DropCables({ job, survey, onChange }: Props) {
     onSuccess: (draft) =>
       onChange({
         ...survey,
-        cables: [
-          ...survey.cables,
-          ...draft.cables.map((cable) =>
-            cable.leadsTo === "BOX" ? { ...cable, box: job.boxes[0]?.id, farCable: cable.name } : cable,
-          ),
-        ],
+        cables: [...survey.cables, ...draft.cables],
         jumpers: [...survey.jumpers, ...draft.jumpers],
       }),
   });
@@ -131,7 +126,6 @@ export function DropCables({ job, survey, onChange }: Props) {
           type="button"
           className="btn btn-sm btn-outline"
           onClick={() => drop.mutate({ leadsTo: "BOX" })}
-          disabled={job.boxes.length === 0}
         >
           cable to another box
         </button>

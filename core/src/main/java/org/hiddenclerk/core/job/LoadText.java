@@ -33,7 +33,7 @@ public final class LoadText {
     private static final Pattern FACTOR = Pattern.compile("\\bpf\\s*(?<figure>[01](?:[.,]\\d+)?)(?![.,]?\\d)");
     private static final Pattern PEAK = Pattern.compile("\\bpeak\\s*(?<figure>\\d{1,4}(?:[.,]\\d)?)\\s*a?\\b");
     private static final Pattern VOLTS = Pattern.compile(
-            "\\b(?:at\\s*)?(?<figure>\\d{1,3}(?:[.,]\\d)?)\\s*v(?:olts?)?\\b|\\bat\\s+(?<bare>\\d{1,3}(?:[.,]\\d)?)(?![.,]?\\d|\\s*k?w)");
+            "\\b(?:at\\s*)?(?<figure>\\d{1,3}(?:[.,]\\d)?)\\s*v(?:olts?)?\\b|\\bat\\s*(?<bare>\\d{1,3}(?:[.,]\\d)?)(?![.,]?\\d|\\s*k?w)");
     private static final Pattern METRES = Pattern.compile(
             "(?<metres>\\d+(?:[.,]\\d+)?)\\s*m(?:etres?)?\\s+(?:(?:of|x)\\s+)?(?<each>\\d+(?:[.,]\\d+)?)\\s*w\\s*/\\s*m\\b");
     private static final Pattern TOKEN = Pattern.compile(

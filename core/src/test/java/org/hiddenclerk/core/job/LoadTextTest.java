@@ -80,6 +80,7 @@ class LoadTextTest {
             2 x 9 W LED bulbs | 2 × LED lamp 9 W
             4 9W LED | 4 × LED lamp 9 W
             LED strip 5 m 14 W/m at 24 V | 1 × low-voltage strip 70 W, 24 V
+            strip 20 at24 | 1 × low-voltage strip 20 W, 24 V
             12 V strip 20 | 1 × low-voltage strip 20 W, 12 V
             LED tape 10 metres of 9.6 W/m | 1 × low-voltage strip 96 W
             chandelier 8 x 4 | 8 × LED lamp 4 W

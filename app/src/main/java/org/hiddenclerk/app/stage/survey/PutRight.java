@@ -13,6 +13,7 @@ import org.hiddenclerk.app.job.house.OpenHouse;
 import org.hiddenclerk.app.platform.problem.FieldProblem;
 import org.hiddenclerk.app.platform.problem.ProblemException;
 import org.hiddenclerk.core.job.CircuitId;
+import org.hiddenclerk.core.wiring.run.HouseContext;
 import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -94,9 +95,10 @@ class PutRight {
 
     private List<Boxes.Found> with(CircuitRow circuit) {
         CircuitId id = circuit.toCircuit().id();
+        HouseContext house = houses.context(circuit.jobId());
         return boxes.ofJob(circuit.jobId()).stream()
-                .map(row -> boxes.find(row.id()))
-                .filter(found -> found.box().circuits().contains(id))
+                .filter(row -> boxes.read(row, house).circuits().contains(id))
+                .map(row -> boxes.found(row, circuit.jobId(), house))
                 .toList();
     }
 
