@@ -94,6 +94,18 @@ public class OpenHouse {
             throw ProblemException.conflict("In " + row.name() + " there is " + String.join(", ", labels)
                     + ". Move that to another room or take it away first.");
         }
+        if (rooms.countBoxesTakenAwayToo(room) > 0) {
+            // What was taken away can still be put back: into another room then.
+            UUID other = rooms.findByJobIdOrderByPosition(row.jobId()).stream()
+                    .map(RoomRow::id)
+                    .filter(id -> !id.equals(room))
+                    .findFirst()
+                    .orElseThrow(
+                            () -> ProblemException.conflict(
+                                    "A box was taken away from " + row.name()
+                                            + ", the only room, and can still be put back. Add another room first, or rename this one."));
+            rooms.moveBoxes(room, other);
+        }
         rooms.delete(row);
         rooms.flush();
     }

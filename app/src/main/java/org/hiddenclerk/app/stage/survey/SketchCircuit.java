@@ -1,6 +1,5 @@
 package org.hiddenclerk.app.stage.survey;
 
-import java.math.BigDecimal;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -184,7 +183,7 @@ class SketchCircuit {
                         gang.number(),
                         gang.name(),
                         gang.mechanism(),
-                        plain(gang.depth().asDecimal()),
+                        SurveyMapping.plain(gang.depth().asDecimal()),
                         gang.circuit().value())));
         List<SurveyDocument.LoadEntry> loads = new ArrayList<>(before.loads());
         built.loads().stream()
@@ -226,10 +225,5 @@ class SketchCircuit {
                 cables,
                 jumpers,
                 before.modulesInPlace());
-    }
-
-    private static BigDecimal plain(BigDecimal value) {
-        BigDecimal stripped = value.stripTrailingZeros();
-        return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
     }
 }

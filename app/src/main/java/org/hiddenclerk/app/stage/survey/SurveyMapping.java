@@ -221,7 +221,7 @@ public final class SurveyMapping {
         return value == null ? null : plain(value);
     }
 
-    private static BigDecimal plain(BigDecimal value) {
+    static BigDecimal plain(BigDecimal value) {
         BigDecimal stripped = value.stripTrailingZeros();
         return stripped.scale() < 0 ? stripped.setScale(0) : stripped;
     }

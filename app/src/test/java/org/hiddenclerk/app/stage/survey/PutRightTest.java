@@ -187,6 +187,23 @@ class PutRightTest {
     }
 
     @Test
+    void aRoomGoesThoughABoxWasTakenAwayFromIt() {
+        String porch = house.room("Porch");
+        String box = house.boxIn(porch, "P-08", survey -> {});
+        assertThat(person.delete(box(box)).status()).isEqualTo(204);
+        assertThat(person.delete("/api/v1/rooms/" + porch + "?version=0").status())
+                .isEqualTo(204);
+        String hall = job().get("rooms").get(0).get("id").asString();
+        assertThat(person.delete("/api/v1/rooms/" + hall + "?version=0").status())
+                .as("the only room")
+                .isEqualTo(409);
+
+        assertThat(person.post("/api/v1/boxes/" + box + "/put-back", null).status())
+                .isEqualTo(204);
+        assertThat(survey(box).get("roomId").asString()).isEqualTo(hall);
+    }
+
+    @Test
     void roomsAreRenamedEmptiedAndTakenAway() {
         String box = house.box("P-07");
         String porch = house.room("Porch");

@@ -25,13 +25,10 @@ public enum CircuitShape {
         @Override
         void wire(SketchDraft draft) {
             List<End> commons = new ArrayList<>();
-            List<SketchDraft.Wire> feed = new ArrayList<>();
             for (int i = 0; i < draft.loads().size(); i++) {
                 commons.add(draft.pole("A", draft.gang("A", ONE_WAY), "COM"));
             }
-            feed.add(wired(PERMANENT_LIVE, commons.get(0)));
-            draft.neutral("A").ifPresent(end -> feed.add(wired(NEUTRAL, end)));
-            draft.feed("A", feed);
+            draft.feedTo("A", commons.get(0));
             for (int i = 1; i < commons.size(); i++) {
                 draft.jumper("A", commons.get(i - 1), commons.get(i));
             }
@@ -55,9 +52,7 @@ public enum CircuitShape {
             int gang = draft.gang("A", ONE_WAY);
             int lamp = draft.load("X", 0, 0);
             draft.earthed("X", lamp);
-            draft.feed(
-                    "X",
-                    List.of(wired(PERMANENT_LIVE, draft.joint("X", "live")), wired(NEUTRAL, draft.atLoad(lamp, "N"))));
+            draft.feedTo("X", draft.joint("X", "live"), draft.atLoad(lamp, "N"));
             draft.cable(
                     "X",
                     "A",
@@ -71,11 +66,7 @@ public enum CircuitShape {
             int gang = draft.gang("A", ONE_WAY);
             int lamp = draft.load("X", 0, 0);
             draft.earthed("X", lamp);
-            draft.feed(
-                    "J",
-                    List.of(
-                            wired(PERMANENT_LIVE, draft.joint("J", "live")),
-                            wired(NEUTRAL, draft.joint("J", "neutral"))));
+            draft.feedTo("J", draft.joint("J", "live"));
             draft.cable(
                     "J",
                     "A",
@@ -95,10 +86,7 @@ public enum CircuitShape {
         @Override
         void wire(SketchDraft draft) {
             List<Integer> gangs = draft.chain();
-            List<SketchDraft.Wire> feed =
-                    new ArrayList<>(List.of(wired(PERMANENT_LIVE, draft.pole("A", gangs.get(0), "COM"))));
-            draft.neutral("A").ifPresent(end -> feed.add(wired(NEUTRAL, end)));
-            draft.feed("A", feed);
+            draft.feedTo("A", draft.pole("A", gangs.get(0), "COM"));
             draft.travellers(gangs, (from, to, isLast) -> {
                 List<SketchDraft.Wire> more = new ArrayList<>();
                 draft.neutral(from)
@@ -117,10 +105,7 @@ public enum CircuitShape {
         @Override
         void wire(SketchDraft draft) {
             List<Integer> gangs = draft.chain();
-            List<SketchDraft.Wire> feed =
-                    new ArrayList<>(List.of(wired(PERMANENT_LIVE, draft.pole("A", gangs.get(0), "COM"))));
-            draft.neutral("A").ifPresent(end -> feed.add(wired(NEUTRAL, end)));
-            draft.feed("A", feed);
+            draft.feedTo("A", draft.pole("A", gangs.get(0), "COM"));
             int last = gangs.get(gangs.size() - 1);
             draft.travellers(
                     gangs,
@@ -138,9 +123,7 @@ public enum CircuitShape {
             int b = draft.gang("B", TWO_WAY);
             int lamp = draft.load("X", 0, 0);
             draft.earthed("X", lamp);
-            draft.feed(
-                    "X",
-                    List.of(wired(PERMANENT_LIVE, draft.joint("X", "live")), wired(NEUTRAL, draft.atLoad(lamp, "N"))));
+            draft.feedTo("X", draft.joint("X", "live"), draft.atLoad(lamp, "N"));
             draft.cable(
                     "X",
                     "A",
@@ -161,11 +144,7 @@ public enum CircuitShape {
         void wire(SketchDraft draft) {
             int a = draft.gang("A", TWO_WAY);
             int b = draft.gang("B", TWO_WAY);
-            draft.feed(
-                    "J",
-                    List.of(
-                            wired(PERMANENT_LIVE, draft.joint("J", "live")),
-                            wired(NEUTRAL, draft.joint("J", "neutral"))));
+            draft.feedTo("J", draft.joint("J", "live"));
             draft.cable(
                     "J",
                     "A",
@@ -186,11 +165,7 @@ public enum CircuitShape {
         void wire(SketchDraft draft) {
             int a = draft.gang("A", TWO_WAY);
             int b = draft.gang("B", TWO_WAY);
-            draft.feed(
-                    "A",
-                    List.of(
-                            wired(PERMANENT_LIVE, draft.pole("A", a, "L1")),
-                            wired(NEUTRAL, draft.joint("A", "neutral"))));
+            draft.feedTo("A", draft.pole("A", a, "L1"));
             draft.cable(
                     "A",
                     "B",
@@ -220,11 +195,7 @@ public enum CircuitShape {
             int light = draft.load("C", 1, 0);
             draft.earthed("C", fan);
             draft.earthed("C", light);
-            draft.feed(
-                    "A",
-                    List.of(
-                            wired(PERMANENT_LIVE, draft.pole("A", gang, "COM")),
-                            wired(NEUTRAL, draft.joint("A", "neutral"))));
+            draft.feedTo("A", draft.pole("A", gang, "COM"));
             draft.cable(
                     "A",
                     "C",
@@ -239,11 +210,7 @@ public enum CircuitShape {
         void wire(SketchDraft draft) {
             int up = draft.gang("A", PUSH_MAKE, " up");
             int down = draft.gang("A", PUSH_MAKE, " down");
-            draft.feed(
-                    "A",
-                    List.of(
-                            wired(PERMANENT_LIVE, draft.pole("A", up, "COM")),
-                            wired(NEUTRAL, draft.joint("A", "neutral"))));
+            draft.feedTo("A", draft.pole("A", up, "COM"));
             draft.jumper("A", draft.pole("A", up, "COM"), draft.pole("A", down, "COM"));
             draft.motor(
                     "A",

@@ -210,8 +210,18 @@ final class SketchDraft {
         return number;
     }
 
-    void feed(String place, List<Wire> wires) {
+    /** The feed: its live in a place, its neutral with the others where it runs along. */
+    void feedTo(String place, End live) {
+        List<Wire> wires = new ArrayList<>(List.of(wired(Role.PERMANENT_LIVE, live)));
+        neutral(place).ifPresent(end -> wires.add(wired(Role.NEUTRAL, end)));
         feed(place, wires, new End.InConnector(EARTH));
+    }
+
+    void feedTo(String place, End live, End neutral) {
+        feed(
+                place,
+                List.of(wired(Role.PERMANENT_LIVE, live), wired(Role.NEUTRAL, neutral)),
+                new End.InConnector(EARTH));
     }
 
     void feed(String place, List<Wire> wires, End earth) {

@@ -71,7 +71,8 @@ public final class ConnectedBoxes {
         }
 
         public String words() {
-            boolean known = !(cable.leads() instanceof Leads.ToBox to) || !to.box().isEmpty();
+            boolean known =
+                    !(cable.leads() instanceof Leads.ToBox to) || !to.box().isEmpty();
             return at.label() + ": " + cable.name()
                     + (known ? " leads to a box in which it was not found" : " leads to a box that is not known yet");
         }
