@@ -42,7 +42,7 @@ class SketchIT {
     @EnumSource(Desk.Screen.class)
     void aUsualBoxIsProvedWithinEightPresses(Desk.Screen screen) {
         try (Desk desk = Desk.loggedIn(screen, "daylight")) {
-            house(desk, "Lock House, one gang, " + screen);
+            SurveyIT.house(desk, "Lock House, one gang, " + screen);
             Hand hand = new Hand(desk);
             hand.press(link(desk, "begin with a circuit"));
             hand.press(desk.page().getByText("one switch, the feed comes in at the switch"));
@@ -63,7 +63,7 @@ class SketchIT {
     @EnumSource(Desk.Screen.class)
     void aTwoWayRunIsProvedWithinFifteenPresses(Desk.Screen screen) {
         try (Desk desk = Desk.loggedIn(screen, "cellar")) {
-            String house = house(desk, "Lock House, two-way, " + screen);
+            String house = SurveyIT.house(desk, "Lock House, two-way, " + screen);
             Hand hand = new Hand(desk);
             hand.press(link(desk, "begin with a circuit"));
             hand.press(desk.page().getByText("two switches, feed at the first, lamp from the last"));
@@ -93,7 +93,7 @@ class SketchIT {
     @Test
     void whatWasEnteredIsPutRightAndTakenAway() {
         try (Desk desk = Desk.loggedIn(Desk.Screen.LAPTOP, "daylight")) {
-            String house = house(desk, "Slip House");
+            String house = SurveyIT.house(desk, "Slip House");
             desk.press("change circuit 1");
             desk.fill("Rating, A", "16");
             desk.press("keep");
@@ -155,22 +155,5 @@ class SketchIT {
                         "([job, known]) => fetch(`/api/v1/jobs/${job}`).then(r => r.json()).then(j => j.boxes.find(b => b.id !== known).id)",
                         first.replaceAll(".*/jobs/([^/]+)/boxes/([^/]+)/.*", "$1 $2")
                                 .split(" ")));
-    }
-
-    /** A house with one circuit and one room; its address. */
-    private static String house(Desk desk, String name) {
-        desk.fill("Name of the house", name);
-        desk.press("open the job");
-        desk.seeHeading(name);
-        desk.fill("Circuit", "1");
-        desk.press("add circuit");
-        desk.page()
-                .getByRole(
-                        AriaRole.CELL, new Page.GetByRoleOptions().setName("1").setExact(true))
-                .waitFor();
-        desk.fill("Room", "Hall");
-        desk.press("add room");
-        link(desk, "begin with a circuit").waitFor();
-        return desk.page().url();
     }
 }

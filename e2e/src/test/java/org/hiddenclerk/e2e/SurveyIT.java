@@ -83,7 +83,7 @@ class SurveyIT {
     }
 
     /** A house with one circuit and one room; its address. */
-    private static String house(Desk desk, String name) {
+    static String house(Desk desk, String name) {
         desk.fill("Name of the house", name);
         desk.press("open the job");
         desk.seeHeading(name);

@@ -124,18 +124,10 @@ public enum CircuitShape {
             int lamp = draft.load("X", 0, 0);
             draft.earthed("X", lamp);
             draft.feedTo("X", draft.joint("X", "live"), draft.atLoad(lamp, "N"));
-            draft.cable(
-                    "X",
-                    "A",
-                    wired(PERMANENT_LIVE, draft.joint("X", "live"), draft.pole("A", a, "COM")),
-                    wired(TRAVELLER, draft.joint("X", "t1"), draft.pole("A", a, "L1")),
-                    wired(TRAVELLER, draft.joint("X", "t2"), draft.pole("A", a, "L2")));
-            draft.cable(
-                    "X",
-                    "B",
-                    wired(SWITCHED_LIVE, draft.atLoad(lamp, "L"), draft.pole("B", b, "COM")),
-                    wired(TRAVELLER, draft.joint("X", "t1"), draft.pole("B", b, "L1")),
-                    wired(TRAVELLER, draft.joint("X", "t2"), draft.pole("B", b, "L2")));
+            draft.travellersThrough(
+                    "X", "A", a, wired(PERMANENT_LIVE, draft.joint("X", "live"), draft.pole("A", a, "COM")));
+            draft.travellersThrough(
+                    "X", "B", b, wired(SWITCHED_LIVE, draft.atLoad(lamp, "L"), draft.pole("B", b, "COM")));
         }
     },
     TWO_WAY_FEED_BETWEEN(
@@ -145,18 +137,10 @@ public enum CircuitShape {
             int a = draft.gang("A", TWO_WAY);
             int b = draft.gang("B", TWO_WAY);
             draft.feedTo("J", draft.joint("J", "live"));
-            draft.cable(
-                    "J",
-                    "A",
-                    wired(PERMANENT_LIVE, draft.joint("J", "live"), draft.pole("A", a, "COM")),
-                    wired(TRAVELLER, draft.joint("J", "t1"), draft.pole("A", a, "L1")),
-                    wired(TRAVELLER, draft.joint("J", "t2"), draft.pole("A", a, "L2")));
-            draft.cable(
-                    "J",
-                    "B",
-                    wired(NEUTRAL, draft.joint("J", "neutral"), draft.joint("B", "neutral")),
-                    wired(TRAVELLER, draft.joint("J", "t1"), draft.pole("B", b, "L1")),
-                    wired(TRAVELLER, draft.joint("J", "t2"), draft.pole("B", b, "L2")));
+            draft.travellersThrough(
+                    "J", "A", a, wired(PERMANENT_LIVE, draft.joint("J", "live"), draft.pole("A", a, "COM")));
+            draft.travellersThrough(
+                    "J", "B", b, wired(NEUTRAL, draft.joint("J", "neutral"), draft.joint("B", "neutral")));
             draft.lamp("B", draft.load("B", 0, b), draft.pole("B", b, "COM"));
         }
     },

@@ -166,6 +166,16 @@ final class SketchDraft {
         }
     }
 
+    /** A cable from where all travellers meet to one of the switches. @param beside what else runs in it */
+    void travellersThrough(String hub, String place, int gang, Wire beside) {
+        cable(
+                hub,
+                place,
+                beside,
+                wired(Role.TRAVELLER, joint(hub, "t1"), pole(place, gang, "L1")),
+                wired(Role.TRAVELLER, joint(hub, "t2"), pole(place, gang, "L2")));
+    }
+
     End pole(String place, int gang, String terminal) {
         at(place);
         return new End.AtMechanism(gang, terminal);
