@@ -63,17 +63,6 @@ export function SketchSheet({ job }: { job: Schemas["JobView"] }) {
   );
 }
 
-/** Places of a shape with so many switches between. */
-function placesOf(shape: Shape, between: number): Shape["places"] {
-  const extra = Array.from({ length: between }, (_, at) => ({
-    key: `I${at + 1}`,
-    kind: "WALL" as const,
-    words: `switch between, ${at + 1}`,
-  }));
-  const last = shape.places.length - 1;
-  return [...shape.places.slice(0, last), ...extra, ...shape.places.slice(last)];
-}
-
 function Telling({ job, shape }: { job: Schemas["JobView"]; shape: Shape }) {
   const room = useSearchParams()[0].get("room") ?? job.rooms[0]?.id ?? "";
   const eras = useQuery(regionsOptions).data?.find((each) => each.region === job.region)?.eras ?? [];
@@ -92,7 +81,7 @@ function Telling({ job, shape }: { job: Schemas["JobView"]; shape: Shape }) {
   useEffect(() => {
     form.current?.scrollIntoView({ block: "nearest" });
   }, []);
-  const places = placesOf(shape, between);
+  const places = shape.placesByBetween[between] ?? shape.places;
   const labels = job.boxes.map((box) => box.label);
   const at = (key: string, number: number): Place => {
     const own = told[key] ?? {};

@@ -8,13 +8,17 @@ import { job } from "../../testing";
 import { answers, asked, forget } from "../../testing/server";
 import { SketchSheet } from "./SketchSheet";
 
+const ends: Schemas["CircuitShapeView"]["places"] = [
+  { key: "A", kind: "WALL", words: "first switch" },
+  { key: "B", kind: "WALL", words: "last switch" },
+];
+const [first, last] = ends as [(typeof ends)[number], (typeof ends)[number]];
+
 const through: Schemas["CircuitShapeView"] = {
   shape: "TWO_WAY_THROUGH",
   words: "two switches, feed at the first, lamp from the last",
-  places: [
-    { key: "A", kind: "WALL", words: "first switch" },
-    { key: "B", kind: "WALL", words: "last switch" },
-  ],
+  places: ends,
+  placesByBetween: [ends, [first, { key: "I1", kind: "WALL", words: "switch between, 1" }, last]],
   cables: [{ from: "A", to: "B" }],
   fedAt: ["A"],
   loadsAt: ["B"],

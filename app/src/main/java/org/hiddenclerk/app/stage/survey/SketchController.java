@@ -64,6 +64,7 @@ class SketchController {
      * A circuit that one meets.
      *
      * @param places        without switches between
+     * @param placesByBetween with none, one, two … switches between
      * @param cables        between places, by their keys
      * @param fedAt         where the feed comes in; empty where it comes down from a lamp that is not opened
      * @param loadsAt       where loads hang, or where their cable leaves
@@ -74,6 +75,7 @@ class SketchController {
             CircuitShape shape,
             String words,
             List<SketchedPlaceView> places,
+            List<List<SketchedPlaceView>> placesByBetween,
             List<ShapeOutline.Link> cables,
             List<String> fedAt,
             List<String> loadsAt,
@@ -86,7 +88,10 @@ class SketchController {
             return new CircuitShapeView(
                     shape,
                     shape.words(),
-                    shape.places(0).stream().map(SketchedPlaceView::of).toList(),
+                    placesOf(shape, 0),
+                    IntStream.rangeClosed(0, shape.mostBetween())
+                            .mapToObj(between -> placesOf(shape, between))
+                            .toList(),
                     outline.links(),
                     outline.fedAt(),
                     outline.loadsAt(),
@@ -95,6 +100,10 @@ class SketchController {
                     shape.mostLoads(),
                     shape.has(CircuitShape.Trait.NEUTRAL_MAY_LACK));
         }
+    }
+
+    private static List<SketchedPlaceView> placesOf(CircuitShape shape, int between) {
+        return shape.places(between).stream().map(SketchedPlaceView::of).toList();
     }
 
     record SketchedPlaceView(String key, BoxKind kind, String words) {
